@@ -1,0 +1,2 @@
+/// <reference types="@sveltejs/kit" />
+declare module '*.css';

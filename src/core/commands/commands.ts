@@ -1,0 +1,156 @@
+/**
+ * A job changes only through these commands. Each is data, so that it can be logged; applying one is a pure
+ * function of the job, the command, and the instant and the person that come in as arguments.
+ */
+import type { DriverPackage } from '../parts/driverPackage.ts';
+import type { Job, Placement } from '../parts/job.ts';
+import type { Machine } from '../parts/machine.ts';
+import type { Need } from '../parts/need.ts';
+import { mergeSurvey } from '../read/mergeSurvey.ts';
+import type { PciReading } from '../read/lspci.ts';
+
+export type Command =
+  | {
+      readonly name: 'describeJob';
+      readonly details: Partial<Pick<Job, 'title' | 'customer' | 'technician' | 'notes'>>;
+    }
+  | { readonly name: 'takeTemplate'; readonly machine: Machine }
+  | { readonly name: 'readMachine'; readonly reading: PciReading }
+  /** `what` says in a few words which fact changed. */
+  | { readonly name: 'changeMachine'; readonly machine: Machine; readonly what: string }
+  | { readonly name: 'addNeed'; readonly need: Need }
+  | { readonly name: 'changeNeed'; readonly need: Need }
+  | { readonly name: 'removeNeed'; readonly needId: string }
+  | { readonly name: 'setBudget'; readonly cents: number | null }
+  | {
+      readonly name: 'acceptPlan';
+      readonly placements: readonly Placement[];
+      readonly packages: readonly DriverPackage[];
+    }
+  | { readonly name: 'withdrawPlan' }
+  | { readonly name: 'tickStep'; readonly stepId: string }
+  | { readonly name: 'untickStep'; readonly stepId: string }
+  | { readonly name: 'recordReading'; readonly needId: string; readonly value: number }
+  | { readonly name: 'removeReading'; readonly needId: string };
+
+export type CommandName = Command['name'];
+
+export interface Stamp {
+  /** ISO instant. */
+  readonly at: string;
+  readonly who: string;
+}
+
+/** Log entries beyond this are dropped from the oldest end. */
+const LONGEST_LOG = 500;
+
+/** The job after the command, one revision on, with the command in its log. */
+export function apply(job: Job, command: Command, stamp: Stamp): Job {
+  const changed = change(job, command, stamp.at);
+  return {
+    ...changed,
+    revision: job.revision + 1,
+    changedAt: stamp.at,
+    log: [
+      ...job.log.slice(1 - LONGEST_LOG),
+      { at: stamp.at, who: stamp.who, command: command.name, detail: detailOf(job, command).slice(0, 200) },
+    ],
+  };
+}
+
+/** The job as it was, as a new revision: undoing and redoing are entries of the log like any other. */
+export function restore(now: Job, past: Job, how: 'undo' | 'redo', what: string, stamp: Stamp): Job {
+  return {
+    ...past,
+    revision: now.revision + 1,
+    changedAt: stamp.at,
+    log: [...now.log.slice(1 - LONGEST_LOG), { at: stamp.at, who: stamp.who, command: how, detail: what }],
+  };
+}
+
+function change(job: Job, command: Command, at: string): Job {
+  switch (command.name) {
+    case 'describeJob':
+      return { ...job, ...command.details };
+    case 'takeTemplate':
+    case 'changeMachine':
+      return { ...job, machine: command.machine };
+    case 'readMachine':
+      return { ...job, machine: mergeSurvey(job.machine, command.reading) };
+    case 'addNeed':
+      return { ...job, needs: [...job.needs, command.need] };
+    case 'changeNeed':
+      return {
+        ...job,
+        needs: job.needs.map((need) => (need.id === command.need.id ? command.need : need)),
+        readings: withoutReading(job, command.need.id),
+      };
+    case 'removeNeed':
+      return {
+        ...job,
+        needs: job.needs.filter(({ id }) => id !== command.needId),
+        readings: withoutReading(job, command.needId),
+      };
+    case 'setBudget':
+      return { ...job, budgetCents: command.cents };
+    case 'acceptPlan':
+      return {
+        ...job,
+        plan: { placements: command.placements, packages: command.packages, acceptedAt: at },
+      };
+    case 'withdrawPlan':
+      return { ...job, plan: null };
+    case 'tickStep':
+      return { ...job, ticks: { ...job.ticks, [command.stepId]: at } };
+    case 'untickStep':
+      return {
+        ...job,
+        ticks: Object.fromEntries(
+          Object.entries(job.ticks).filter(([stepId]) => stepId !== command.stepId),
+        ),
+      };
+    case 'recordReading':
+      return {
+        ...job,
+        readings: [
+          ...withoutReading(job, command.needId),
+          { needId: command.needId, value: command.value, takenAt: at },
+        ],
+      };
+    case 'removeReading':
+      return { ...job, readings: withoutReading(job, command.needId) };
+  }
+}
+
+const withoutReading = (job: Job, needId: string) =>
+  job.readings.filter((reading) => reading.needId !== needId);
+
+function detailOf(job: Job, command: Command): string {
+  switch (command.name) {
+    case 'describeJob':
+      return Object.keys(command.details).join(', ');
+    case 'takeTemplate':
+      return command.machine.name;
+    case 'readMachine':
+      return String(command.reading.functions.length);
+    case 'changeMachine':
+      return command.what;
+    case 'addNeed':
+    case 'changeNeed':
+      return command.need.kind;
+    case 'removeNeed':
+      return job.needs.find(({ id }) => id === command.needId)?.kind ?? '';
+    case 'setBudget':
+      return command.cents === null ? '' : (command.cents / 100).toFixed(2);
+    case 'acceptPlan':
+      return command.placements.map(({ card }) => card.model).join(', ');
+    case 'tickStep':
+    case 'untickStep':
+      return command.stepId;
+    case 'recordReading':
+    case 'removeReading':
+      return job.needs.find(({ id }) => id === command.needId)?.kind ?? '';
+    case 'withdrawPlan':
+      return '';
+  }
+}

@@ -1,0 +1,28 @@
+/**
+ * A fact of the survey: its value with the witness that gave it, or null while it is unknown.
+ * Unknown is never guessed and never zero.
+ */
+import * as z from 'zod/mini';
+
+/** Who says so: registers read from the device, a diagnostic program's text, a template, the technician. */
+export const Witness = z.enum(['registers', 'text', 'template', 'technician']);
+export type Witness = z.infer<typeof Witness>;
+
+export const fact = <Value extends z.core.SomeType>(value: Value) =>
+  z.nullable(z.object({ value, witness: Witness }));
+
+export type Fact<Value> = { readonly value: Value; readonly witness: Witness } | null;
+
+export const known = <Value>(value: Value, witness: Witness): NonNullable<Fact<Value>> => ({
+  value,
+  witness,
+});
+
+/** The value, or null while unknown. */
+export const valueOf = <Value>(of: Fact<Value>): Value | null => (of === null ? null : of.value);
+
+export const positive = z.number().check(z.positive());
+export const whole = z.int().check(z.nonnegative());
+export const count = z.int().check(z.positive());
+export const text = z.string().check(z.maxLength(200));
+export const id = z.string().check(z.regex(/^[A-Za-z0-9_-]{1,64}$/));

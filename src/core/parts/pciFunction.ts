@@ -1,0 +1,67 @@
+/** One function of a PCI device as the machine itself reports it. */
+import * as z from 'zod/mini';
+import { whole } from './fact.ts';
+import type { DeepReadonly } from '../units.ts';
+
+const Code = z.int().check(z.minimum(0), z.maximum(0xffff));
+export const PciAddress = z
+  .string()
+  .check(z.regex(/^[0-9a-f]{4,8}:[0-9a-f]{2}:[0-9a-f]{2}\.[0-7]$/));
+
+export const ExpressKind = z.enum([
+  'endpoint',
+  'legacyEndpoint',
+  'rootPort',
+  'upstreamPort',
+  'downstreamPort',
+  'expressToPciBridge',
+  'pciToExpressBridge',
+  'integratedEndpoint',
+  'eventCollector',
+]);
+export type ExpressKind = z.infer<typeof ExpressKind>;
+
+/** A link's speed and width. Speed is null where the code is not one of the generations Tenant knows. */
+const LinkState = z.object({
+  generation: z.nullable(
+    z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4), z.literal(5)]),
+  ),
+  /** 0: the link is down. */
+  width: whole,
+});
+
+export const Express = z.object({
+  kind: z.nullable(ExpressKind),
+  /** What this end can do at most, and what the link trained to. Null where the function has no link. */
+  link: z.nullable(z.object({ able: LinkState, now: LinkState })),
+  /** Null where the port has no slot. */
+  slot: z.nullable(z.object({ number: whole, powerWatts: z.number().check(z.nonnegative()) })),
+});
+
+export const PciFunction = z.object({
+  /** domain:bus:device.function in hexadecimal. */
+  address: PciAddress,
+  vendor: Code,
+  device: Code,
+  subsystem: z.nullable(z.object({ vendor: Code, device: Code })),
+  /** Base class and subclass. */
+  classCode: Code,
+  programmingInterface: whole,
+  revision: whole,
+  /** The names the diagnostic program printed, or null where only registers were read. */
+  name: z.nullable(z.string()),
+  /** Bus numbers of a bridge. */
+  buses: z.nullable(z.object({ secondary: whole, subordinate: whole })),
+  express: z.nullable(Express),
+  /** The driver in use, where the text says so. */
+  driver: z.nullable(z.string()),
+});
+export type PciFunction = DeepReadonly<z.infer<typeof PciFunction>>;
+export type LinkState = DeepReadonly<z.infer<typeof LinkState>>;
+export type Express = DeepReadonly<z.infer<typeof Express>>;
+
+export const hex4 = (code: number): string => code.toString(16).padStart(4, '0');
+
+/** `vendor:device` in hexadecimal, the identity by which drivers are found. */
+export const deviceId = (of: { readonly vendor: number; readonly device: number }): string =>
+  `${hex4(of.vendor)}:${hex4(of.device)}`;

@@ -1,0 +1,257 @@
+/**
+ * The ordered steps of this very job, with the cautions that belong into them. Steps are data; the wording
+ * stands beside the screens. The same plan always gives the same steps with the same ids, so that ticks keep.
+ */
+import { cardName, type Card } from '../parts/card.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Job, Stage } from '../parts/job.ts';
+import type { Slot } from '../parts/machine.ts';
+import { deviceId } from '../parts/pciFunction.ts';
+import { fittedCards, type Fitted } from '../proof/expect.ts';
+import { body } from '../rules/body.ts';
+import { bracket } from '../rules/bracket.ts';
+import { bestPackage } from '../rules/driverSupport.ts';
+import { slotLink } from '../rules/link.ts';
+import { unknownFacts } from '../rules/unknownFacts.ts';
+import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
+
+export type CautionCode =
+  | 'mains'
+  | 'static'
+  | 'sharpCover'
+  | 'noForce'
+  | 'latch'
+  | 'heavyCard'
+  | 'oneLeadOnePlug'
+  | 'hotCard'
+  | 'othersData'
+  | 'localRules';
+
+export type StepCode =
+  | 'settle'
+  | 'order'
+  | 'fetchDriver'
+  | 'installFirst'
+  | 'backUp'
+  | 'before'
+  | 'powerOff'
+  | 'discharge'
+  | 'openCase'
+  | 'removeCover'
+  | 'moveBox'
+  | 'swapBracket'
+  | 'joinLead'
+  | 'seat'
+  | 'screw'
+  | 'plug'
+  | 'closeCase'
+  | 'moveScreenLead'
+  | 'start'
+  | 'checkDevice'
+  | 'installDriver'
+  | 'ownDriver'
+  | 'restart'
+  | 'checkLink'
+  | 'keepParts'
+  | 'explain';
+
+export interface Step {
+  readonly id: string;
+  readonly stage: Stage;
+  readonly code: StepCode;
+  readonly cautions: readonly CautionCode[];
+  /** What the wording fills in: names, numbers, identities. */
+  readonly values: Readonly<Record<string, string | number>>;
+  /** The slot to light on the board. */
+  readonly slotId: string | null;
+}
+
+/** Above this a card sags and wants a hand beneath it. Common practice, no source: from about two openings on. */
+const HEAVY_OPENINGS = 2;
+
+type Draft = Omit<Step, 'stage' | 'id'> & { readonly key?: string };
+
+/** All steps of all stages, in the order of the work; none while no plan is accepted. */
+export function steps(job: Job): readonly Step[] {
+  if (job.plan === null) return [];
+  const fitted = fittingOrder(fittedCards(job));
+  return [
+    ...inStage('prepare', prepare(job, fitted)),
+    ...inStage('fit', fit(job, fitted)),
+    ...inStage('drivers', drivers(job, fitted)),
+    ...inStage('prove', prove(fitted)),
+    ...inStage('hand-over', [step('keepParts'), step('explain')]),
+  ];
+}
+
+function inStage(stage: Stage, drafts: readonly Draft[]): readonly Step[] {
+  return drafts.map(({ key, ...draft }) => ({
+    ...draft,
+    stage,
+    id: key === undefined ? draft.code : `${draft.code}:${key}`,
+  }));
+}
+
+/** Thick cards last: they cover the slots beside them. Common practice, no source. */
+function fittingOrder(fitted: readonly Fitted[]): readonly Fitted[] {
+  return fitted.toSorted(
+    (a, b) =>
+      a.placement.card.openings - b.placement.card.openings ||
+      (valueOf(a.slot.opening) ?? 0) - (valueOf(b.slot.opening) ?? 0),
+  );
+}
+
+const step = (
+  code: StepCode,
+  values: Step['values'] = {},
+  more: { cautions?: readonly CautionCode[]; slotId?: string; key?: string } = {},
+): Draft => ({
+  code,
+  values,
+  cautions: more.cautions ?? [],
+  slotId: more.slotId ?? null,
+  ...(more.key === undefined ? {} : { key: more.key }),
+});
+
+function prepare(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
+  const packages = job.plan?.packages.filter((each) => !each.inbox) ?? [];
+  return [
+    ...unknownFacts(job.machine, job.needs)
+      .filter(({ slotId }) => slotId === undefined || fitted.some(({ slot }) => slot.id === slotId))
+      .map(({ code, slotId, subject }) =>
+        step(
+          'settle',
+          { fact: code, subject: subject ?? '' },
+          { key: slotId === undefined ? code : `${code}:${slotId}`, ...(slotId && { slotId }) },
+        ),
+      ),
+    ...fitted.map(({ placement: { card }, slot }) =>
+      step('order', { card: cardName(card), cents: card.priceCents }, keyed(card, slot)),
+    ),
+    ...packages.map(({ id, title, version }) =>
+      step('fetchDriver', { title, version }, { key: id }),
+    ),
+    ...packages
+      .filter(({ order }) => order === 'driver-first')
+      .map(({ id, title, version }) => step('installFirst', { title, version }, { key: id })),
+    ...(job.needs.some(({ kind }) => kind === 'drives')
+      ? [step('backUp', {}, { cautions: ['othersData'] })]
+      : []),
+    step('before'),
+  ];
+}
+
+function fit(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
+  const { machine } = job;
+  return [
+    step('powerOff', {}, { cautions: ['mains', 'localRules'] }),
+    step('discharge', {}, { cautions: ['static'] }),
+    step('openCase'),
+    ...fitted.flatMap((each) => covers(each, job)),
+    ...boxesToMove(job, fitted),
+    ...fitted.flatMap(({ placement: { card }, slot }) => [
+      ...bracket(card, machine)
+        .filter(({ verdict }) => verdict === 'needs')
+        .map(({ subject }) =>
+          step('swapBracket', { card: cardName(card), height: subject ?? '' }, keyed(card, slot)),
+        ),
+      ...card.leadsBeforeSeating.map((lead, n) =>
+        step(
+          'joinLead',
+          { card: cardName(card), lead },
+          { slotId: slot.id, key: `${slot.id}:${n}` },
+        ),
+      ),
+      step(
+        'seat',
+        { card: cardName(card), slot: slot.label },
+        { ...keyed(card, slot), cautions: seatCautions(card) },
+      ),
+      step('screw', { card: cardName(card) }, keyed(card, slot)),
+      ...card.sockets.map((plug, n) =>
+        step(
+          'plug',
+          { card: cardName(card), plug },
+          { slotId: slot.id, key: `${slot.id}:${n}`, cautions: ['oneLeadOnePlug'] },
+        ),
+      ),
+    ]),
+    step('closeCase'),
+    ...fitted
+      .filter(({ placement: { card } }) => card.delivers.kind === 'screens')
+      .map(({ placement: { card }, slot }) =>
+        step('moveScreenLead', { card: cardName(card) }, keyed(card, slot)),
+      ),
+    step('start'),
+  ];
+}
+
+/** The covers in front of a card, by number; a thick card needs the next ones out as well. */
+function covers({ placement: { card }, slot }: Fitted, job: Job): readonly Draft[] {
+  const opening = valueOf(slot.opening);
+  if (opening === null) return [];
+  const sharp = valueOf(job.machine.case.covers) === 'snapped';
+  return Array.from({ length: card.openings }, (_, n) =>
+    step(
+      'removeCover',
+      { opening: opening + n, covers: valueOf(job.machine.case.covers) ?? '' },
+      { slotId: slot.id, key: `${opening + n}`, cautions: sharp ? ['sharpCover'] : [] },
+    ),
+  );
+}
+
+function boxesToMove(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
+  const names = fitted.flatMap(({ placement: { card }, slot }) =>
+    body(card, slot, job.machine)
+      .filter(({ code }) => code === 'body.boxMovable')
+      .map(({ subject }) => ({ name: subject ?? '', slotId: slot.id })),
+  );
+  const once = names.filter(({ name }, n) => names.findIndex((each) => each.name === name) === n);
+  return once.map(({ name, slotId }) => step('moveBox', { name }, { slotId, key: name }));
+}
+
+function seatCautions(card: Card): readonly CautionCode[] {
+  return [
+    'noForce',
+    ...(card.bus === 'pcie' && card.lanes === 16 ? (['latch'] as const) : []),
+    ...(card.openings >= HEAVY_OPENINGS ? (['heavyCard'] as const) : []),
+  ];
+}
+
+function drivers(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
+  const library = job.plan?.packages ?? [];
+  const perCard = fitted.flatMap(({ placement: { card }, slot }): readonly Draft[] => {
+    const best = bestPackage(card, job.machine, library);
+    const check = step(
+      'checkDevice',
+      { card: cardName(card), identity: deviceId(card.ids), family: valueOf(job.machine.system.family) ?? '' },
+      keyed(card, slot),
+    );
+    if (best === null || best.inbox) {
+      const driver = best?.title ?? SYSTEM_DRIVEN_CLASSES[card.ids.class24] ?? '';
+      return [check, step('ownDriver', { card: cardName(card), driver }, keyed(card, slot))];
+    }
+    if (best.order === 'driver-first') return [check];
+    const { title, version } = best;
+    return [check, step('installDriver', { card: cardName(card), title, version }, keyed(card, slot))];
+  });
+  const restart = perCard.some(({ code }) => code === 'installDriver') ? [step('restart')] : [];
+  return [...perCard, ...restart];
+}
+
+function prove(fitted: readonly Fitted[]): readonly Draft[] {
+  return fitted.flatMap(({ placement: { card }, slot }) => {
+    const link = slotLink(card, slot)?.link;
+    return link == null
+      ? []
+      : [
+          step(
+            'checkLink',
+            { card: cardName(card), generation: link.generation, width: link.width },
+            { ...keyed(card, slot), cautions: ['hotCard'] },
+          ),
+        ];
+  });
+}
+
+const keyed = (card: Card, slot: Slot) => ({ slotId: slot.id, key: `${card.id}:${slot.id}` });

@@ -1,0 +1,38 @@
+/** What each need should get from the accepted plan: the figure to prove, before anything is measured. */
+import { flowOf, type Flow } from '../flow/stages.ts';
+import type { Job, Placement } from '../parts/job.ts';
+import type { Slot } from '../parts/machine.ts';
+import type { Need } from '../parts/need.ts';
+
+export interface Fitted {
+  readonly placement: Placement;
+  readonly slot: Slot;
+}
+
+export interface Expectation {
+  readonly need: Need;
+  /** The card that serves the need best, or null where the plan leaves the need unmet. */
+  readonly fitted: Fitted | null;
+  readonly flow: Flow | null;
+}
+
+/** Placements with their slots; a slot that is no longer in the survey drops out. */
+export function fittedCards(job: Job): readonly Fitted[] {
+  return (job.plan?.placements ?? []).flatMap((placement) => {
+    const slot = job.machine.slots.find((each) => each.id === placement.slotId);
+    return slot === undefined ? [] : [{ placement, slot }];
+  });
+}
+
+export function expectations(job: Job): readonly Expectation[] {
+  const fitted = fittedCards(job);
+  return job.needs.map((need) => {
+    const serving = fitted
+      .flatMap((each) => {
+        const flow = flowOf(each.placement.card, each.slot, need, job.machine);
+        return flow === null || flow.units === 0 ? [] : [{ fitted: each, flow }];
+      })
+      .toSorted((a, b) => b.flow.high - a.flow.high)[0];
+    return { need, fitted: serving?.fitted ?? null, flow: serving?.flow ?? null };
+  });
+}

@@ -1,0 +1,115 @@
+/** The tree of ports, and for every port with a slot what sits in it and how the link between them trained. */
+import { CLASS_BRIDGE, className } from '../standards/pciClasses.ts';
+import { trainedLink, type Link } from '../standards/pciExpress.ts';
+import { deviceId, type LinkState, type PciFunction } from '../parts/pciFunction.ts';
+
+export interface TreeNode {
+  readonly function: PciFunction;
+  readonly children: readonly TreeNode[];
+}
+
+export interface PortWithSlot {
+  readonly port: PciFunction;
+  readonly slotNumber: number;
+  readonly powerWatts: number;
+  /** What the port can do at most; null where it reports no link. */
+  readonly able: Link | null;
+  /** What sits in the slot, a bridge on the card looked through, or null where the slot is empty. */
+  readonly occupant: PciFunction | null;
+  /** What the link trained to; null while it is down. */
+  readonly trained: Link | null;
+  /** What both ends could do together; null where one of them does not say. */
+  readonly bothAble: Link | null;
+  readonly belowAble: boolean;
+}
+
+const busOf = (address: string): string => address.slice(0, address.lastIndexOf(':'));
+
+const busBehind = (bridge: PciFunction): string | null =>
+  bridge.buses === null || bridge.buses.secondary === 0
+    ? null
+    : `${bridge.address.split(':')[0] ?? ''}:${bridge.buses.secondary.toString(16).padStart(2, '0')}`;
+
+/** Functions as a tree: what lies on a bridge's bus hangs below it. A loop of bridges is cut. */
+export function portTree(functions: readonly PciFunction[]): readonly TreeNode[] {
+  const byBus = groupByBus(functions);
+  const placed = new Set<string>();
+  const grow = (fn: PciFunction): TreeNode => {
+    placed.add(fn.address);
+    const below = (byBus.get(busBehind(fn) ?? '') ?? []).filter((c) => !placed.has(c.address));
+    for (const child of below) placed.add(child.address);
+    return { function: fn, children: below.map(grow) };
+  };
+  const behind = new Set(functions.map(busBehind));
+  const roots = functions.filter((fn) => !behind.has(busOf(fn.address))).map(grow);
+  const cutFromLoops = functions.filter((fn) => !placed.has(fn.address));
+  return [...roots, ...cutFromLoops.flatMap((fn) => (placed.has(fn.address) ? [] : [grow(fn)]))];
+}
+
+/** Every port with a slot, in the order of the reading. */
+export function portsWithSlots(functions: readonly PciFunction[]): readonly PortWithSlot[] {
+  const byBus = groupByBus(functions);
+  return functions.flatMap((port) => {
+    const slot = port.express?.slot;
+    if (slot == null) return [];
+    const neighbour = (byBus.get(busBehind(port) ?? '') ?? [])[0] ?? null;
+    const able = linkOf(port.express?.link?.able);
+    const trained = linkOf(port.express?.link?.now);
+    const theirs = linkOf(neighbour?.express?.link?.able);
+    const bothAble = able && theirs && trainedLink(able, theirs);
+    return [
+      {
+        port,
+        slotNumber: slot.number,
+        powerWatts: slot.powerWatts,
+        able,
+        occupant: neighbour && throughBridges(neighbour, byBus),
+        trained: neighbour && trained,
+        bothAble,
+        belowAble:
+          trained !== null &&
+          bothAble !== null &&
+          (trained.generation < bothAble.generation || trained.width < bothAble.width),
+      },
+    ];
+  });
+}
+
+/** A short name for a function: as printed, or its class and identity where the report had no name for it. */
+export function functionName(fn: PciFunction): string {
+  const named = fn.name !== null && !/(^|: |\s)Device$/.test(fn.name);
+  return named ? fn.name : `${className(fn.classCode)} [${deviceId(fn)}]`;
+}
+
+function groupByBus(functions: readonly PciFunction[]): ReadonlyMap<string, PciFunction[]> {
+  const byBus = new Map<string, PciFunction[]>();
+  for (const fn of functions) {
+    const bus = busOf(fn.address);
+    const sharing = byBus.get(bus);
+    if (sharing === undefined) byBus.set(bus, [fn]);
+    else sharing.push(fn);
+  }
+  return byBus;
+}
+
+/** Cards with a switch or bridge of their own show it first: the device behind it is what the technician knows. */
+function throughBridges(
+  fn: PciFunction,
+  byBus: ReadonlyMap<string, readonly PciFunction[]>,
+): PciFunction {
+  const seen = new Set<string>();
+  let current = fn;
+  while (current.classCode === CLASS_BRIDGE && !seen.has(current.address)) {
+    seen.add(current.address);
+    const below = byBus.get(busBehind(current) ?? '') ?? [];
+    const next = below.find((candidate) => candidate.classCode !== CLASS_BRIDGE) ?? below[0];
+    if (next === undefined) break;
+    current = next;
+  }
+  return current;
+}
+
+function linkOf(state: LinkState | undefined): Link | null {
+  if (state === undefined || state.generation === null || state.width === 0) return null;
+  return { generation: state.generation, width: state.width };
+}

@@ -1,0 +1,53 @@
+/** What a decoder could not read, and where. Data, never a sentence: the wording stands beside the screens. */
+
+export type ProblemCode =
+  | 'input.tooLarge'
+  | 'input.nothingFound'
+  | 'input.tooManyProblems'
+  | 'line.tooLong'
+  | 'header.idsMissing'
+  | 'address.repeated'
+  | 'hex.malformed'
+  | 'hex.outOfOrder'
+  | 'config.short'
+  | 'config.allOnes'
+  | 'config.headerType'
+  | 'capability.denied'
+  | 'capability.looped'
+  | 'capability.broken'
+  | 'capability.truncated'
+  | 'link.speedNotSupported'
+  | 'file.notJson'
+  | 'file.notAJob'
+  | 'file.newer'
+  | 'file.field';
+
+export interface Problem {
+  readonly code: ProblemCode;
+  /** Line of the input, counted from 1. */
+  readonly line?: number;
+  /** Byte offset within the device's configuration space. */
+  readonly offset?: number;
+  /** The device, or the path of the field. */
+  readonly at?: string;
+  readonly expected?: string;
+  readonly found?: string;
+}
+
+/** Collects problems up to a limit, so that rubbish yields a short list and not a long one. */
+export class ProblemList {
+  private readonly found: Problem[] = [];
+  private full = false;
+  constructor(private readonly limit = 50) {}
+
+  add(problem: Problem): void {
+    if (this.found.length < this.limit) this.found.push(problem);
+    else this.full = true;
+  }
+
+  get all(): readonly Problem[] {
+    return this.full
+      ? [...this.found, { code: 'input.tooManyProblems', found: String(this.limit) }]
+      : this.found;
+  }
+}

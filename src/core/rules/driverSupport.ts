@@ -1,0 +1,74 @@
+/** Is there a driver for this card on this system? Device identity first, then the classes a system drives itself. */
+import type { Card } from '../parts/card.ts';
+import type { DriverPackage } from '../parts/driverPackage.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Machine } from '../parts/machine.ts';
+import { deviceId } from '../parts/pciFunction.ts';
+import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
+import type { Finding } from './finding.ts';
+
+/** The packages the driver library knows, or null while it cannot be reached. */
+export type DriverLibrary = readonly DriverPackage[] | null;
+
+export function driverSupport(card: Card, machine: Machine, library: DriverLibrary): readonly Finding[] {
+  const { family, version, architecture } = machine.system;
+  if (family === null || version === null || architecture === null) {
+    return [{ code: 'system.unknown', verdict: 'unknown' }];
+  }
+  const ownClass = SYSTEM_DRIVEN_CLASSES[card.ids.class24];
+  const best = library === null ? null : bestPackage(card, machine, library);
+  if (best !== null) return [{ code: 'system.package', verdict: 'clear', subject: `${best.title} ${best.version}` }];
+  if (ownClass !== undefined) return [{ code: 'system.ownDriver', verdict: 'clear', subject: ownClass }];
+  return library === null
+    ? [{ code: 'system.libraryAway', verdict: 'unknown' }]
+    : [{ code: 'system.noDriver', verdict: 'blocked', subject: deviceId(card.ids) }];
+}
+
+/** Of the packages that name the card and serve the system, the latest release, then the highest version. */
+export function bestPackage(
+  card: Card,
+  machine: Machine,
+  library: readonly DriverPackage[],
+): DriverPackage | null {
+  const identity = deviceId(card.ids);
+  const serving = library.filter(
+    (candidate) => candidate.deviceIds.includes(identity) && servesSystem(candidate, machine),
+  );
+  return (
+    serving.toSorted(
+      (a, b) =>
+        b.released.localeCompare(a.released) || compareVersions(b.version, a.version),
+    )[0] ?? null
+  );
+}
+
+/** The packages to use for these cards, each once. */
+export function packagesFor(
+  cards: readonly Card[],
+  machine: Machine,
+  library: readonly DriverPackage[],
+): readonly DriverPackage[] {
+  return [...new Set(cards.flatMap((card) => bestPackage(card, machine, library) ?? []))];
+}
+
+function servesSystem(candidate: DriverPackage, machine: Machine): boolean {
+  const version = valueOf(machine.system.version);
+  if (version === null) return false;
+  return candidate.systems.some(
+    (system) =>
+      system.family === valueOf(machine.system.family) &&
+      system.architecture === valueOf(machine.system.architecture) &&
+      compareVersions(version, system.from) >= 0 &&
+      (system.to === null || compareVersions(version, system.to) <= 0),
+  );
+}
+
+/** Dotted numbers compared part by part; a missing part counts as zero. */
+export function compareVersions(a: string, b: string): number {
+  const [left, right] = [a.split('.').map(Number), b.split('.').map(Number)];
+  for (let part = 0; part < Math.max(left.length, right.length); part += 1) {
+    const difference = (left[part] ?? 0) - (right[part] ?? 0);
+    if (difference !== 0) return difference;
+  }
+  return 0;
+}

@@ -1,0 +1,86 @@
+/**
+ * Findings: the answers of the rules, as data. A card's verdict is its worst finding, and every finding
+ * carries the number behind it. The wording stands in one table beside the screens.
+ */
+
+/** Clear, limited (works with a catch), needs (works once something is done), unknown (not told yet), blocked. */
+export const VERDICTS = ['clear', 'limited', 'needs', 'unknown', 'blocked'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+export type Unit = 'B/s' | 'b/s' | 'mm' | 'W' | 'lanes' | 'opening' | 'count' | 'Hz';
+
+export type FindingCode =
+  | 'seat.bus'
+  | 'seat.occupied'
+  | 'seat.occupantUnknown'
+  | 'seat.fits'
+  | 'seat.openEnd'
+  | 'seat.tooLong'
+  | 'seat.openEndUnknown'
+  | 'seat.connectorUnknown'
+  | 'seat.behindOpenEnd'
+  | 'link.enough'
+  | 'link.plenty'
+  | 'link.narrowed'
+  | 'link.slotUnknown'
+  | 'bracket.fits'
+  | 'bracket.swap'
+  | 'bracket.missing'
+  | 'bracket.cardTooHigh'
+  | 'bracket.caseUnknown'
+  | 'body.lengthFits'
+  | 'body.tooLong'
+  | 'body.lengthUnknown'
+  | 'body.openingUnknown'
+  | 'body.openingsUnknown'
+  | 'body.beyondLastOpening'
+  | 'body.neighbour'
+  | 'body.neighbourUnknown'
+  | 'body.coversSlot'
+  | 'body.boxMovable'
+  | 'body.boxInTheWay'
+  | 'power.slotEnough'
+  | 'power.slotShort'
+  | 'power.slotUnknown'
+  | 'power.plugsFound'
+  | 'power.plugMissing'
+  | 'power.plugsUnknown'
+  | 'power.sumFits'
+  | 'power.headroomUsed'
+  | 'power.sumShort'
+  | 'power.sumUnknown'
+  | 'system.package'
+  | 'system.ownDriver'
+  | 'system.noDriver'
+  | 'system.unknown'
+  | 'system.libraryAway'
+  | 'deliver.meets'
+  | 'deliver.tight'
+  | 'deliver.short'
+  | 'deliver.fewer'
+  | 'deliver.unknown'
+  | 'deliver.noBluetooth';
+
+export interface Finding {
+  readonly code: FindingCode;
+  readonly verdict: Verdict;
+  readonly needed?: number;
+  readonly available?: number;
+  readonly unit?: Unit;
+  /** The other thing concerned: a neighbour, a box, a plug, a driver package. */
+  readonly subject?: string;
+}
+
+const severity = (verdict: Verdict): number => VERDICTS.indexOf(verdict);
+
+export function worstVerdict(findings: readonly Finding[]): Verdict {
+  return findings.reduce<Verdict>(
+    (worst, { verdict }) => (severity(verdict) > severity(worst) ? verdict : worst),
+    'clear',
+  );
+}
+
+/** Findings, the most weighty first; equals keep their order. */
+export function byWeight(findings: readonly Finding[]): readonly Finding[] {
+  return findings.toSorted((a, b) => severity(b.verdict) - severity(a.verdict));
+}

@@ -1,0 +1,69 @@
+/** Where slots and cards lie on the board, in millimetres from the rear edge (x) and the board's upper edge (y). */
+import { valueOf } from '../parts/fact.ts';
+import type { Card } from '../parts/card.ts';
+import type { Machine, Slot } from '../parts/machine.ts';
+import {
+  CLASSIC_PCI_CONNECTOR_MM,
+  CONNECTOR_LENGTH_MM,
+  CONNECTOR_START_MM,
+  OPENING_PITCH_MM,
+} from '../standards/cardForm.ts';
+import { row } from '../units.ts';
+
+/** What a single-width card may take to each side of its own plane. Source: CEM (from memory). */
+const COMPONENT_SIDE_MM = 14.47;
+const SOLDER_SIDE_MM = 2.67;
+
+/** Middle of the first opening where the board's outline is not known. Common practice, no source. */
+const FIRST_OPENING_OTHERWISE_MM = 170;
+
+export interface Rectangle {
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly widthMm: number;
+  readonly depthMm: number;
+}
+
+/** Middle of an opening, counted from 1. */
+export function openingMiddleMm(machine: Machine, opening: number): number {
+  const first = valueOf(machine.board)?.firstOpeningMm ?? FIRST_OPENING_OTHERWISE_MM;
+  return first + (opening - 1) * OPENING_PITCH_MM;
+}
+
+/** The ground a card covers when it stands in an opening; `openings` is its thickness. */
+export function bodyRectangle(
+  machine: Machine,
+  opening: number,
+  lengthMm: number,
+  openings: number,
+): Rectangle {
+  return {
+    xMm: 0,
+    yMm: openingMiddleMm(machine, opening) - SOLDER_SIDE_MM,
+    widthMm: lengthMm,
+    depthMm: SOLDER_SIDE_MM + COMPONENT_SIDE_MM + (openings - 1) * OPENING_PITCH_MM,
+  };
+}
+
+/** Length of a slot's connector, or null while it is not known. */
+export function connectorLengthMm(slot: Slot): number | null {
+  if (slot.bus === 'pci') return CLASSIC_PCI_CONNECTOR_MM;
+  const lanes = valueOf(slot.connectorLanes);
+  return lanes === null ? null : row(CONNECTOR_LENGTH_MM, lanes);
+}
+
+/** Where the contacts of a card end, measured from the rear edge. */
+export function cardEdgeEndMm(card: Card): number {
+  const length =
+    card.bus === 'pci' ? CLASSIC_PCI_CONNECTOR_MM : row(CONNECTOR_LENGTH_MM, card.lanes);
+  return CONNECTOR_START_MM + length;
+}
+
+export function overlap(a: Rectangle, b: Rectangle): boolean {
+  return (
+    a.xMm < b.xMm + b.widthMm &&
+    b.xMm < a.xMm + a.widthMm &&
+    a.yMm < b.yMm + b.depthMm &&
+    b.yMm < a.yMm + a.depthMm
+  );
+}

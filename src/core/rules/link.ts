@@ -1,0 +1,73 @@
+/** What the link between card and slot trains to, and whether that is all the card can use. */
+import type { Card } from '../parts/card.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Slot } from '../parts/machine.ts';
+import { tcpBytesPerSecond } from '../standards/ethernet.ts';
+import {
+  CLASSIC_PCI_BYTES_PER_SECOND,
+  CLASSIC_PCI_SHARE,
+  bestBytesPerSecond,
+  reckonedBytesPerSecond,
+  trainedLink,
+  type Link,
+} from '../standards/pciExpress.ts';
+import { DRIVES } from '../standards/storage.ts';
+import { USB } from '../standards/usb.ts';
+import { WIFI_SHARE } from '../standards/wifi.ts';
+import { megabitsToBytesPerSecond, row } from '../units.ts';
+import type { Finding } from './finding.ts';
+
+/** Payload of the link in a slot, in bytes per second, as a band from what to reckon with to the best. */
+export interface SlotLink {
+  /** Null for classic PCI, which has no lanes. */
+  readonly link: Link | null;
+  readonly low: number;
+  readonly high: number;
+}
+
+/** The link a card gets in a slot, or null while the slot's lanes or generation are not known. */
+export function slotLink(card: Card, slot: Slot): SlotLink | null {
+  if (slot.bus === 'pci') {
+    return { link: null, low: CLASSIC_PCI_BYTES_PER_SECOND * CLASSIC_PCI_SHARE, high: CLASSIC_PCI_BYTES_PER_SECOND };
+  }
+  const lanes = valueOf(slot.lanes);
+  const generation = valueOf(slot.generation);
+  if (lanes === null || generation === null) return null;
+  const link = trainedLink(
+    { generation: card.generation, width: card.lanes },
+    { generation, width: lanes },
+  );
+  return { link, low: reckonedBytesPerSecond(link), high: bestBytesPerSecond(link) };
+}
+
+export function link(card: Card, slot: Slot): readonly Finding[] {
+  const got = slotLink(card, slot);
+  if (got === null) return [{ code: 'link.slotUnknown', verdict: 'unknown' }];
+  const figures = { needed: usableBytesPerSecond(card), available: got.low, unit: 'B/s' } as const;
+  if (figures.needed === 0) return [{ code: 'link.plenty', verdict: 'clear', ...figures }];
+  return got.low >= figures.needed
+    ? [{ code: 'link.enough', verdict: 'clear', ...figures }]
+    : [{ code: 'link.narrowed', verdict: 'limited', ...figures }];
+}
+
+/**
+ * The most a card can use with everything on it busy, in bytes per second. Graphics for screens alone use
+ * little of their link: eight lanes do as well as sixteen (common practice, no source), so nothing is asked.
+ */
+export function usableBytesPerSecond(card: Card): number {
+  const { delivers } = card;
+  switch (delivers.kind) {
+    case 'network':
+      return delivers.ports * tcpBytesPerSecond(Math.max(...delivers.megabits));
+    case 'usb':
+      // One port at full speed: several at once share it, as every USB card does.
+      return row(USB, delivers.signalling).practiceBytesPerSecond[1];
+    case 'drives':
+      return delivers.ports * row(DRIVES, delivers.socket).practiceBytesPerSecond[1];
+    case 'wifi':
+      return megabitsToBytesPerSecond(delivers.radioMegabits) * WIFI_SHARE[1];
+    case 'screens':
+    case 'sound':
+      return 0;
+  }
+}

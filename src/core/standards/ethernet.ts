@@ -1,0 +1,44 @@
+/**
+ * Ethernet over copper. Source: IEEE 802.3ab, 802.3bz and 802.3an (from memory).
+ */
+import { megabitsToBytesPerSecond } from '../units.ts';
+
+export const ETHERNET_MEGABITS = [10, 100, 1000, 2500, 5000, 10000] as const;
+
+export const CABLE_CLASSES = ['cat5e', 'cat6', 'cat6a'] as const;
+export type CableClass = (typeof CABLE_CLASSES)[number];
+
+/** Longest run in metres on which a cable class carries each speed. Absent: it does not. */
+const REACH_METRES: Readonly<Record<CableClass, readonly (readonly [number, number])[]>> = {
+  cat5e: [
+    [10, 100],
+    [100, 100],
+    [1000, 100],
+    [2500, 100],
+  ],
+  cat6: [
+    [10, 100],
+    [100, 100],
+    [1000, 100],
+    [2500, 100],
+    [5000, 100],
+    [10000, 55],
+  ],
+  cat6a: ETHERNET_MEGABITS.map((speed) => [speed, 100] as const),
+};
+
+/** Whether a cable of a class and a length in metres carries a speed in megabits per second. */
+export function cableCarries(cable: CableClass, metres: number, megabits: number): boolean {
+  return REACH_METRES[cable].some(([speed, reach]) => speed === megabits && metres <= reach);
+}
+
+/**
+ * TCP payload in bytes per second of a line in megabits per second. A frame of `mtu` bytes carries
+ * `mtu` less 40 bytes of IPv4 and TCP headers and occupies 38 bytes more on the wire.
+ */
+export function tcpBytesPerSecond(megabits: number, mtu = 1500): number {
+  return (megabitsToBytesPerSecond(megabits) * (mtu - 40)) / (mtu + 38);
+}
+
+/** Share of the TCP payload that a healthy copy shows at the low end. Common practice, no source: 105 of 118.7, 250 of 296.7. */
+export const HEALTHY_COPY_SHARE = 0.84;

@@ -1,0 +1,28 @@
+/**
+ * USB signalling. Source: USB 2.0 and USB 3.2 (rates from memory); the bands are common practice, no source.
+ */
+import { MEGABYTE } from '../units.ts';
+
+export const USB_SIGNALLING = ['2.0', '3.2-1', '3.2-2', '3.2-2x2'] as const;
+export type UsbSignalling = (typeof USB_SIGNALLING)[number];
+
+interface UsbRow {
+  readonly megabits: number;
+  /** After the line code. */
+  readonly codedBytesPerSecond: number;
+  /** What a fast drive on one port shows, low and high. */
+  readonly practiceBytesPerSecond: readonly [number, number];
+}
+
+const usb = (megabits: number, useful: number, coded: number, low: number, high: number): UsbRow => ({
+  megabits,
+  codedBytesPerSecond: (megabits * 1e6 * useful) / coded / 8,
+  practiceBytesPerSecond: [low * MEGABYTE, high * MEGABYTE],
+});
+
+export const USB: Readonly<Record<UsbSignalling, UsbRow>> = {
+  '2.0': usb(480, 1, 1, 30, 40),
+  '3.2-1': usb(5_000, 8, 10, 400, 450),
+  '3.2-2': usb(10_000, 128, 132, 650, 1_000),
+  '3.2-2x2': usb(20_000, 128, 132, 1_900, 2_000),
+};

@@ -1,0 +1,86 @@
+/** The hand-over sheet as data: what the customer keeps and the next technician starts from. */
+import { cardName } from '../parts/card.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Job, Reading } from '../parts/job.ts';
+import type { DriverPackage } from '../parts/driverPackage.ts';
+import { expectations, fittedCards, type Expectation } from '../proof/expect.ts';
+import { judge, type Judgement } from '../proof/judge.ts';
+import { bestPackage } from '../rules/driverSupport.ts';
+import { byWeight, type Finding } from '../rules/finding.ts';
+import { slotLink } from '../rules/link.ts';
+import { slotVerdict } from '../rules/verdict.ts';
+import type { Link } from '../standards/pciExpress.ts';
+import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
+import { steps, type CautionCode } from '../procedure/steps.ts';
+
+export interface SheetCard {
+  readonly name: string;
+  readonly slotLabel: string;
+  readonly opening: number | null;
+  readonly link: Link | null;
+  readonly package: DriverPackage | null;
+  /** The kind of driver the system brings for the class, where no package is used. */
+  readonly ownDriver: string | null;
+  readonly priceCents: number;
+  /** Findings with a catch, most weighty first. */
+  readonly findings: readonly Finding[];
+}
+
+export interface SheetFigure {
+  readonly expectation: Expectation;
+  readonly reading: Reading | null;
+  readonly judgement: Judgement | null;
+}
+
+export interface HandOverSheet {
+  readonly cards: readonly SheetCard[];
+  readonly figures: readonly SheetFigure[];
+  readonly totalCents: number;
+  /** Openings whose covers came out and are kept. */
+  readonly coversKept: readonly number[];
+  readonly bracketsKept: readonly string[];
+  readonly cautions: readonly CautionCode[];
+}
+
+/** Cautions that still matter once the machine is back with its owner. */
+const FOR_THE_OWNER: readonly CautionCode[] = ['mains', 'hotCard', 'heavyCard', 'othersData', 'localRules'];
+
+export function handOverSheet(job: Job): HandOverSheet {
+  const library = job.plan?.packages ?? [];
+  const all = steps(job);
+  const cards = fittedCards(job).map(({ placement: { card }, slot }): SheetCard => {
+    const { findings } = slotVerdict(card, slot, job.machine, library);
+    return {
+      name: cardName(card),
+      slotLabel: slot.label,
+      opening: valueOf(slot.opening),
+      link: slotLink(card, slot)?.link ?? null,
+      package: bestPackage(card, job.machine, library),
+      ownDriver: SYSTEM_DRIVEN_CLASSES[card.ids.class24] ?? null,
+      priceCents: card.priceCents,
+      findings: byWeight(findings.filter(({ verdict }) => verdict !== 'clear')),
+    };
+  });
+  return {
+    cards,
+    figures: expectations(job).map((expectation) => {
+      const reading =
+        job.readings.find(({ needId }) => needId === expectation.need.id) ?? null;
+      return {
+        expectation,
+        reading,
+        judgement: reading && judge(expectation, reading.value),
+      };
+    }),
+    totalCents: cards.reduce((total, card) => total + card.priceCents, 0),
+    coversKept: all
+      .filter(({ code }) => code === 'removeCover')
+      .map(({ values }) => Number(values['opening'])),
+    bracketsKept: all
+      .filter(({ code }) => code === 'swapBracket')
+      .map(({ values }) => String(values['card'])),
+    cautions: FOR_THE_OWNER.filter((caution) =>
+      all.some(({ cautions }) => cautions.includes(caution)),
+    ),
+  };
+}

@@ -1,0 +1,404 @@
+<script lang="ts">
+  import { scaleLinear } from 'd3-scale';
+  import { valueOf, type Machine, type Rectangle, type Verdict } from '$core';
+  import { VERDICT_WORDS } from '$lib/wording/findings';
+  import VerdictMark from './VerdictMark.svelte';
+  import { boardLayout, type CardOnSlot } from './layout';
+  import { boxWords, slotLine } from './slotWords';
+
+  interface Overlay {
+    readonly verdict: Verdict;
+    /** One word for what decides it, beside the drawing, and the whole reason when read aloud. */
+    readonly topic: string;
+    readonly reason: string;
+  }
+
+  let {
+    machine,
+    planned = [],
+    trial = null,
+    overlay = new Map(),
+    selectedSlotId,
+    onselect,
+  }: {
+    machine: Machine;
+    planned?: readonly CardOnSlot[];
+    trial?: CardOnSlot | null;
+    /** What the stage has to say of each slot, by slot id. */
+    overlay?: ReadonlyMap<string, Overlay>;
+    selectedSlotId: string | null;
+    onselect: (slotId: string) => void;
+  } = $props();
+
+  /** Room for the words beside the drawing, in pixels. */
+  const LABEL_PX = 176;
+  const MOST_PX_PER_MM = 2.4;
+  /** The drawing leaves room below it for the facts of what is selected. */
+  const MOST_OF_WINDOW = 0.5;
+  const TRAY_ROW_PX = 26;
+
+  let availablePx = $state(640);
+  let windowPx = $state(800);
+  const layout = $derived(boardLayout(machine, planned, trial));
+  const pxPerMm = $derived(
+    Math.max(
+      0.6,
+      Math.min(
+        MOST_PX_PER_MM,
+        (availablePx - LABEL_PX) / layout.widthMm,
+        (windowPx * MOST_OF_WINDOW) / layout.heightMm,
+      ),
+    ),
+  );
+  const x = $derived(
+    scaleLinear([layout.leftMm, layout.leftMm + layout.widthMm], [0, layout.widthMm * pxPerMm]),
+  );
+  const y = $derived(
+    scaleLinear([layout.topMm, layout.topMm + layout.heightMm], [0, layout.heightMm * pxPerMm]),
+  );
+  const widthPx = $derived(x.range()[1]! + LABEL_PX);
+  const bottomPx = $derived(y.range()[1]!);
+  const trayTop = $derived(bottomPx + 44);
+  const heightPx = $derived(
+    trayTop + (layout.unplaced.length === 0 ? 0 : 26 + layout.unplaced.length * TRAY_ROW_PX),
+  );
+  const order = $derived([...layout.slots.map(({ slot }) => slot), ...layout.unplaced]);
+  const tabbable = $derived(
+    order.some(({ id }) => id === selectedSlotId) ? selectedSlotId : (order[0]?.id ?? null),
+  );
+
+  const rect = (of: Rectangle) => ({
+    x: x(of.xMm),
+    y: y(of.yMm),
+    width: of.widthMm * pxPerMm,
+    height: of.depthMm * pxPerMm,
+  });
+
+  let svg = $state<SVGSVGElement>();
+
+  function onkeydown(event: KeyboardEvent, slotId: string) {
+    const at = order.findIndex(({ id }) => id === slotId);
+    const step = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
+    if (event.key === 'Enter' || event.key === ' ') onselect(slotId);
+    else if (step !== undefined) {
+      const next = order[(at + step + order.length) % order.length];
+      if (next === undefined) return;
+      onselect(next.id);
+      svg?.querySelector<SVGGElement>(`[data-slot="${next.id}"]`)?.focus();
+    } else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  const spoken = (slotId: string, label: string, facts: string): string => {
+    const says = overlay.get(slotId);
+    const body = layout.bodies.find((each) => each.slotId === slotId);
+    return [
+      label,
+      facts,
+      body === undefined ? '' : `${body.name} in it`,
+      says === undefined ? '' : `${VERDICT_WORDS[says.verdict]}: ${says.reason}`,
+    ]
+      .filter((part) => part !== '')
+      .join('. ');
+  };
+</script>
+
+<svelte:window bind:innerHeight={windowPx} />
+
+<div class="board" bind:clientWidth={availablePx}>
+  <svg
+    bind:this={svg}
+    width={widthPx}
+    height={heightPx}
+    viewBox="0 0 {widthPx} {heightPx}"
+    role="listbox"
+    aria-label="The board, to scale: slots from the processor’s end"
+  >
+    <defs>
+      <pattern id="hatch-conflict" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <path d="M0 0v6" class="hatch-line" />
+      </pattern>
+      <pattern id="hatch-there" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+        <path d="M0 0v5" class="there-line" />
+      </pattern>
+    </defs>
+
+    <g aria-hidden="true">
+      {#if layout.board}
+        {@const outline = rect(layout.board)}
+        <rect {...outline} class="outline" />
+        <text class="figure" x={outline.x + 6} y={outline.y + 14}
+          >board, {layout.board.widthMm} × {layout.board.depthMm} mm; processor’s end</text
+        >
+      {/if}
+      {#if layout.ports}
+        {@const ports = rect(layout.ports)}
+        <rect {...ports} class="opening" />
+        <text
+          class="figure number"
+          transform="translate({ports.x + ports.width / 2 + 4} {ports.y + ports.height / 2}) rotate(-90)"
+          >ports of the board</text
+        >
+      {/if}
+      <path class="rear" d="M{x(0)} 0V{bottomPx}" />
+      {#each layout.openings as opening (opening.number)}
+        <rect {...rect(opening)} class="opening {opening.takenBy ?? 'free'}" />
+        <text
+          class="number"
+          x={x(opening.xMm + opening.widthMm / 2)}
+          y={y(opening.yMm + opening.depthMm / 2) + 4}>{opening.number}</text
+        >
+      {/each}
+      {#if layout.roomMm !== null}
+        <path class="room" d="M{x(layout.roomMm)} 4V{bottomPx}" />
+        <path
+          class="measure"
+          d="M{x(0)} {bottomPx + 10}H{x(layout.roomMm)}M{x(0)} {bottomPx + 6}v8M{x(layout.roomMm)} {bottomPx + 6}v8"
+        />
+        <text class="figure" x={x(layout.roomMm) + 6} y={bottomPx + 14}
+          >room for length {layout.roomMm} mm</text
+        >
+      {/if}
+      <path
+        class="measure"
+        d="M{x(0)} {bottomPx + 30}H{x(50)}M{x(0)} {bottomPx + 26}v8M{x(50)} {bottomPx + 26}v8"
+      />
+      <text class="figure" x={x(50) + 6} y={bottomPx + 34}>scale: 50 mm</text>
+    </g>
+
+    {#each layout.slots as drawn (drawn.slot.id)}
+      {@const slot = drawn.slot}
+      {@const says = overlay.get(slot.id)}
+      {@const middle = y(drawn.middleMm)}
+      {@const facts = slotLine(slot)}
+      <g
+        class="slot"
+        class:selected={slot.id === selectedSlotId}
+        data-slot={slot.id}
+        role="option"
+        aria-selected={slot.id === selectedSlotId}
+        aria-label={spoken(slot.id, slot.label, facts)}
+        tabindex={slot.id === tabbable ? 0 : -1}
+        onclick={() => onselect(slot.id)}
+        onkeydown={(event) => onkeydown(event, slot.id)}
+      >
+        <rect
+          class="lane"
+          x="0"
+          y={middle - (20.32 * pxPerMm) / 2}
+          width={widthPx - 2}
+          height={20.32 * pxPerMm}
+        />
+        <rect {...rect(drawn.connector)} class="connector" class:open={!drawn.lengthKnown} />
+        {#if drawn.wired}<rect {...rect(drawn.wired)} class="wired" />{/if}
+        {#if valueOf(slot.openEnd) === true}
+          {@const end = rect(drawn.connector)}
+          <path class="open-end" d="M{end.x + end.width} {end.y}v{end.height}" />
+        {/if}
+        <text class="label" x={x.range()[1]! + 4} y={middle - 2}>{slot.label}</text>
+        {#if says}
+          <VerdictMark verdict={says.verdict} withWord={false} x={x.range()[1]! + 2} y={middle - 1} />
+          <text class="says" x={x.range()[1]! + 22} y={middle + 11}
+            >{VERDICT_WORDS[says.verdict]}{says.topic === '' ? '' : `: ${says.topic}`}</text
+          >
+        {:else}
+          <text class="figure" x={x.range()[1]! + 4} y={middle + 11}>{facts}</text>
+        {/if}
+      </g>
+    {/each}
+
+    <g class="bodies" aria-hidden="true">
+      {#each layout.boxes as box (box.id)}
+        <rect {...rect(box)} class="box" class:movable={box.movable} />
+        {@const words = boxWords(box, pxPerMm)}
+        {#each words as line, n (line)}
+          <text
+            class="figure"
+            x={x(box.xMm) + 3}
+            y={y(box.yMm + box.depthMm) - 4 - (words.length - 1 - n) * 12}>{line}</text
+          >
+        {/each}
+      {/each}
+      {#each layout.bodies as body, n (n)}
+        {@const at = rect(body)}
+        <rect {...at} class="body {body.kind}" class:lit={body.slotId === selectedSlotId} />
+        <text class="name" x={at.x + 8} y={at.y + Math.min(at.height - 5, 15)}>{body.name}</text>
+        {#if body.lengthMm !== null}
+          <text class="figure" x={at.x + at.width + 5} y={at.y + at.height / 2 + 4}>{body.lengthMm} mm</text>
+        {/if}
+      {/each}
+      {#each layout.conflicts as conflict, n (n)}
+        <rect {...rect(conflict)} class="conflict" />
+      {/each}
+    </g>
+
+    {#if layout.unplaced.length > 0}
+      <text class="label" x="4" y={trayTop + 12}>Slots whose opening is not told yet</text>
+      {#each layout.unplaced as slot, n (slot.id)}
+        {@const top = trayTop + 24 + n * TRAY_ROW_PX}
+        {@const facts = slotLine(slot)}
+        <g
+          class="slot"
+          class:selected={slot.id === selectedSlotId}
+          data-slot={slot.id}
+          role="option"
+          aria-selected={slot.id === selectedSlotId}
+          aria-label={spoken(slot.id, slot.label, facts)}
+          tabindex={slot.id === tabbable ? 0 : -1}
+          onclick={() => onselect(slot.id)}
+          onkeydown={(event) => onkeydown(event, slot.id)}
+        >
+          <rect class="lane" x="0" y={top - 4} width={widthPx - 2} height={TRAY_ROW_PX - 2} />
+          <text class="label" x="8" y={top + 12}>{slot.label}</text>
+          <text class="figure" x="110" y={top + 12}>{facts}</text>
+        </g>
+      {/each}
+    {/if}
+  </svg>
+</div>
+
+<style>
+  .board {
+    overflow: hidden;
+  }
+  svg {
+    display: block;
+    max-width: 100%;
+    color: var(--cds-text-01);
+  }
+  text {
+    font-size: 12px;
+    fill: var(--cds-text-01);
+    pointer-events: none;
+  }
+  .label {
+    font-weight: 600;
+  }
+  .figure {
+    fill: var(--cds-text-02);
+    font-size: 11px;
+  }
+  .number {
+    text-anchor: middle;
+  }
+  .says {
+    font-size: 11px;
+    font-weight: 600;
+  }
+  .outline,
+  .room,
+  .measure,
+  .rear {
+    fill: none;
+    stroke: var(--cds-text-02);
+    stroke-width: 1;
+  }
+  .rear {
+    stroke: var(--cds-text-01);
+    stroke-width: 2;
+  }
+  .room {
+    stroke-dasharray: 7 4;
+  }
+  .opening {
+    fill: none;
+    stroke: var(--cds-text-01);
+    stroke-width: 1;
+  }
+  .opening.card {
+    fill: url(#hatch-there);
+  }
+  .opening.planned {
+    fill: var(--tenant-plan-soft);
+    stroke: var(--tenant-plan);
+  }
+  .lane {
+    fill: transparent;
+  }
+  .slot {
+    cursor: pointer;
+    outline: none;
+  }
+  .slot:hover .lane {
+    fill: var(--cds-hover-ui);
+  }
+  .slot.selected .lane {
+    fill: var(--tenant-selected);
+  }
+  .slot:focus-visible .lane {
+    stroke: var(--cds-focus);
+    stroke-width: 2;
+  }
+  .connector {
+    fill: var(--cds-ui-01);
+    stroke: var(--cds-text-01);
+    stroke-width: 1;
+  }
+  .connector.open {
+    stroke-dasharray: 3 3;
+  }
+  .wired {
+    fill: var(--cds-text-01);
+  }
+  .open-end {
+    stroke: var(--cds-ui-01);
+    stroke-width: 3;
+  }
+  .bodies {
+    pointer-events: none;
+  }
+  .box {
+    fill: var(--cds-ui-03);
+    fill-opacity: 0.55;
+    stroke: var(--cds-text-02);
+  }
+  .box.movable {
+    stroke-dasharray: 4 3;
+  }
+  .body {
+    stroke: var(--cds-text-01);
+    stroke-width: 1;
+  }
+  .body.there {
+    fill: url(#hatch-there);
+  }
+  .body.planned {
+    fill: var(--tenant-plan-soft);
+    fill-opacity: 0.8;
+    stroke: var(--tenant-plan);
+    stroke-width: 1.5;
+  }
+  .body.trial {
+    fill: var(--tenant-plan-soft);
+    fill-opacity: 0.8;
+    stroke: var(--tenant-plan);
+    stroke-width: 1.5;
+    stroke-dasharray: 6 3;
+  }
+  .body.lit {
+    stroke-width: 3;
+  }
+  .name {
+    font-weight: 600;
+  }
+  .name,
+  .bodies .figure {
+    paint-order: stroke;
+    stroke: var(--cds-ui-background);
+    stroke-width: 3px;
+    stroke-linejoin: round;
+  }
+  .conflict {
+    fill: url(#hatch-conflict);
+    stroke: var(--tenant-blocked);
+  }
+  .hatch-line {
+    stroke: var(--tenant-blocked);
+    stroke-width: 2;
+  }
+  .there-line {
+    stroke: var(--cds-ui-04);
+    stroke-width: 1;
+  }
+</style>

@@ -1,0 +1,117 @@
+<script lang="ts">
+  import { cardName, portsWithSlots, valueOf, type Slot } from '$core';
+  import type { JobModel } from '$lib/stages/jobModel.svelte';
+  import { WITNESS_WORDS } from '$lib/wording/facts';
+  import { linkWords } from '$lib/wording/figures';
+  import type { CardOnSlot } from './layout';
+
+  let { model, planned }: { model: JobModel; planned: readonly CardOnSlot[] } = $props();
+
+  type Row = readonly [name: string, value: string, from: string];
+
+  const slot = $derived(model.chosenSlot);
+  const port = $derived(
+    slot === null
+      ? undefined
+      : portsWithSlots(model.job.machine.functions).find(
+          (each) => each.port.address === valueOf(slot.port),
+        ),
+  );
+  const cards = $derived(planned.filter((each) => each.slot.id === slot?.id));
+
+  function rows(of: Slot): readonly Row[] {
+    const row = <Value,>(
+      name: string,
+      fact: { value: Value; witness: keyof typeof WITNESS_WORDS } | null,
+      print: (value: Value) => string,
+    ): Row =>
+      fact === null ? [name, 'not known', ''] : [name, print(fact.value), WITNESS_WORDS[fact.witness]];
+    const place: readonly Row[] = [
+      row('Opening', of.opening, String),
+      row('Holds', of.occupant, (occupant) => occupant?.name ?? 'nothing'),
+    ];
+    return of.bus === 'pci'
+      ? place
+      : [
+          row('Length', of.connectorLanes, (lanes) => `x${lanes}`),
+          row('Lanes wired', of.lanes, (lanes) => `x${lanes}`),
+          row('Generation', of.generation, String),
+          row('Power limit', of.powerWatts, (watts) => `${watts} W`),
+          ...place,
+          ...(of.port === null ? [] : [row('Port', of.port, (address) => address.slice(5))]),
+        ];
+  }
+</script>
+
+<div class="facts" class:idle={slot === null}>
+  {#if slot === null}
+    <p class="quiet">Select a slot on the board to see what is known of it, and from whom.</p>
+  {:else}
+    <h2>{slot.label}</h2>
+    <dl>
+      {#each rows(slot) as [name, value, from] (name)}
+        <div>
+          <dt>{name}</dt>
+          <dd class:missing={from === ''}>{value}</dd>
+          <dd class="from">{from}</dd>
+        </div>
+      {/each}
+    </dl>
+    {#if port?.trained && port.bothAble}
+      <p class:below={port.belowAble}>
+        Its link trained to {linkWords(port.trained)}{#if port.belowAble}, less than both ends could do:
+          {linkWords(port.bothAble)}. An idle card may save power; look again while it is busy, then at its
+          seat and its contacts{:else}, all that both ends can do{/if}.
+      </p>
+    {/if}
+    {#each cards as { card } (card.id)}
+      <p>Planned here: <strong>{cardName(card)}</strong>, {card.lengthMm} mm long, {card.peakWatts} W at most.</p>
+    {/each}
+  {/if}
+</div>
+
+<style>
+  .facts {
+    flex: 1 1 0;
+    min-height: 7.5rem;
+    overflow: auto;
+    font-size: 0.8125rem;
+    border-top: 1px solid var(--cds-ui-03);
+    padding-top: 0.5rem;
+  }
+  .facts p {
+    font-size: inherit;
+    line-height: 1.4;
+  }
+  @media (max-width: 62rem) {
+    .idle {
+      display: none;
+    }
+  }
+  dl {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(8.5rem, 1fr));
+    gap: 0.5rem 0.75rem;
+    margin: 0.375rem 0;
+  }
+  dt {
+    color: var(--cds-text-02);
+  }
+  dd {
+    font-weight: 600;
+  }
+  dd.missing {
+    font-weight: 400;
+    border-bottom: 1px dashed var(--cds-text-02);
+    display: inline-block;
+  }
+  dd.from {
+    font-weight: 400;
+    color: var(--cds-text-02);
+    font-size: 0.75rem;
+  }
+  .below {
+    border-left: 4px solid var(--tenant-limited);
+    padding-left: 0.5rem;
+  }
+</style>

@@ -1,0 +1,83 @@
+<script lang="ts">
+  import { HEADROOM_SHARE, valueOf, type Job } from '$core';
+  import { inMoney } from '$lib/wording/figures';
+  import type { CardOnSlot } from './layout';
+  import { lanesUsed } from './lanes';
+
+  let { job, planned, unknown }: { job: Job; planned: readonly CardOnSlot[]; unknown: number } = $props();
+
+  const limit = $derived(valueOf(job.machine.supply.twelveVoltWatts));
+  const base = $derived(valueOf(job.machine.supply.baseWatts));
+  const added = $derived(planned.reduce((total, { card }) => total + card.peakWatts, 0));
+  const load = $derived(base === null ? null : base + added);
+  const cents = $derived(planned.reduce((total, { card }) => total + card.priceCents, 0));
+  const lanes = $derived(lanesUsed(job.machine, planned));
+  const share = (part: number | null, whole: number | null) =>
+    part === null || whole === null || whole === 0 ? 0 : Math.min(100, (100 * part) / whole);
+</script>
+
+<dl aria-label="Tally">
+  <div>
+    <dt>12 V load</dt>
+    <dd>{load === null ? '?' : load} of {limit === null ? '?' : limit} W</dd>
+    <svg viewBox="0 0 100 6" preserveAspectRatio="none" aria-hidden="true">
+      <rect class="whole" width="100" height="6" />
+      <rect class="part" width={share(load, limit)} height="6" />
+      <path class="headroom" d="M{100 * HEADROOM_SHARE} 0v6" />
+    </svg>
+  </div>
+  <div>
+    <dt>Lanes in use</dt>
+    <dd>{lanes.used} of {lanes.wired} known</dd>
+    <svg viewBox="0 0 100 6" preserveAspectRatio="none" aria-hidden="true">
+      <rect class="whole" width="100" height="6" />
+      <rect class="part" width={share(lanes.used, lanes.wired)} height="6" />
+    </svg>
+  </div>
+  <div>
+    <dt>Price</dt>
+    <dd>{inMoney(cents)}{job.budgetCents === null ? '' : ` of ${inMoney(job.budgetCents)}`}</dd>
+    <svg viewBox="0 0 100 6" preserveAspectRatio="none" aria-hidden="true">
+      <rect class="whole" width="100" height="6" />
+      <rect class="part" width={share(cents, job.budgetCents)} height="6" />
+    </svg>
+  </div>
+  <div>
+    <dt>Facts unknown</dt>
+    <dd>{unknown === 0 ? 'none' : unknown}</dd>
+  </div>
+</dl>
+
+<style>
+  dl {
+    display: grid;
+    grid-template-columns: repeat(4, 1fr);
+    gap: 1rem;
+    border-top: 1px solid var(--cds-ui-03);
+    padding-top: 0.5rem;
+    font-size: 0.8125rem;
+  }
+  dt {
+    color: var(--cds-text-02);
+  }
+  dd {
+    font-weight: 600;
+    font-variant-numeric: tabular-nums;
+  }
+  svg {
+    display: block;
+    width: 100%;
+    height: 6px;
+    margin-top: 0.25rem;
+  }
+  .whole {
+    fill: var(--cds-ui-03);
+  }
+  .part {
+    fill: var(--tenant-plan);
+  }
+  .headroom {
+    stroke: var(--cds-text-01);
+    stroke-width: 1;
+  }
+</style>

@@ -1,0 +1,24 @@
+/** A slot's facts in one line beside the drawing. Unknown facts are said to be unknown. */
+import { valueOf, type Box, type Slot } from '$core';
+
+export function slotLine(slot: Slot): string {
+  if (slot.bus === 'pci') return 'classic PCI, 133 MB/s shared';
+  const connector = valueOf(slot.connectorLanes);
+  const lanes = valueOf(slot.lanes);
+  const generation = valueOf(slot.generation);
+  const length = connector === null ? 'length ?' : `x${connector}`;
+  const wired = lanes === null ? 'lanes ?' : lanes === connector ? 'all wired' : `wired x${lanes}`;
+  return `${length}, ${wired}, ${generation === null ? 'Gen ?' : `Gen ${generation}`}`;
+}
+
+/** About the width of a letter of the drawing's small text, in pixels. */
+const LETTER_PX = 6;
+const LINE_PX = 12;
+
+/** A box's name and height, as many lines of it as fit into the box as drawn. */
+export function boxWords(box: Box, pxPerMm: number): readonly string[] {
+  const height = `${box.heightMm} high`;
+  const fits = (text: string) => text.length * LETTER_PX + 4 <= box.widthMm * pxPerMm;
+  const lines = [box.name, height].filter(fits);
+  return box.depthMm * pxPerMm < lines.length * LINE_PX ? lines.slice(-1) : lines;
+}

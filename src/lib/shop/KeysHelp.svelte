@@ -1,0 +1,37 @@
+<script lang="ts">
+  import { Modal } from 'carbon-components-svelte';
+
+  let { open = $bindable(false) }: { open: boolean } = $props();
+
+  const KEYS: readonly (readonly [string, string])[] = [
+    ['?', 'this list'],
+    ['/', 'search in the list on the screen'],
+    ['1 … 8', 'go to the stage: Survey, Needs, Choose, Prepare, Fit, Drivers, Prove, Hand over'],
+    ['Ctrl Z', 'undo, in every stage'],
+    ['Ctrl Shift Z', 'redo'],
+    ['N', 'a new job, in the list of jobs'],
+    ['B', 'to the board; arrows then move from slot to slot'],
+    ['A', 'accept the proposed plan, in Choose'],
+    ['Space', 'tick the step and go to the next, in Prepare, Fit, Drivers and Hand over'],
+    ['Backspace', 'take back the last tick there'],
+  ];
+</script>
+
+<Modal bind:open modalHeading="Keys" passiveModal size="sm">
+  <table class="plain">
+    <tbody>
+      {#each KEYS as [key, does] (key)}
+        <tr><th scope="row"><kbd>{key}</kbd></th><td>{does}</td></tr>
+      {/each}
+    </tbody>
+  </table>
+</Modal>
+
+<style>
+  th {
+    width: 8rem;
+  }
+  kbd {
+    font-family: 'IBM Plex Mono', monospace;
+  }
+</style>

@@ -1,0 +1,50 @@
+<script lang="ts">
+  import { InlineLoading, InlineNotification } from 'carbon-components-svelte';
+  import { isTyping } from '$lib/shop/keys';
+  import { shop } from '$lib/state/shop.svelte';
+  import type { JobModel } from '../jobModel.svelte';
+  import CardTable from './CardTable.svelte';
+  import PlanBox from './PlanBox.svelte';
+
+  let { model }: { model: JobModel } = $props();
+
+  // The planner lives in a worker, outside this screen: whenever what it is asked changes, it is asked again.
+  $effect(() => {
+    void [model.job.machine, model.job.needs, model.job.budgetCents, shop.cards, shop.library];
+    void model.propose();
+  });
+
+  function onkeydown(event: KeyboardEvent) {
+    if (event.key !== 'a' || event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
+    if (model.job.plan !== null) return;
+    event.preventDefault();
+    model.accept();
+  }
+</script>
+
+<svelte:window {onkeydown} />
+
+{#if shop.supplierAway}
+  <InlineNotification
+    lowContrast
+    hideCloseButton
+    kind="warning"
+    title="The supplier or the driver library cannot be reached."
+    subtitle="What was kept from last time is used; driver verdicts may be missing."
+  />
+{/if}
+{#if model.job.machine.slots.length === 0}
+  <h1>Nothing to choose for yet</h1>
+  <p>Survey the machine first: without slots no card has a place. <a href="survey">To the survey</a></p>
+{:else if shop.cards === null}
+  <InlineLoading description="Fetching the catalogue" />
+{:else}
+  <PlanBox {model} />
+  <CardTable {model} />
+{/if}
+
+<style>
+  h1 {
+    margin-bottom: 0.5rem;
+  }
+</style>

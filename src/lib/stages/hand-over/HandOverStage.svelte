@@ -1,0 +1,61 @@
+<script lang="ts">
+  import { Button, TextArea } from 'carbon-components-svelte';
+  import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
+  import { handOverSheet } from '$core';
+  import type { JobModel } from '../jobModel.svelte';
+  import StepList from '../steps/StepList.svelte';
+  import Sheet from './Sheet.svelte';
+
+  let { model }: { model: JobModel } = $props();
+
+  const job = $derived(model.job);
+  const steps = $derived(model.steps.filter(({ stage }) => stage === 'hand-over'));
+
+  function toggle(stepId: string) {
+    model.open.run({ name: job.ticks[stepId] === undefined ? 'tickStep' : 'untickStep', stepId });
+  }
+</script>
+
+{#if job.plan === null}
+  <h1>Nothing to hand over yet</h1>
+  <p>The sheet follows from an accepted plan. <a href="choose">To Choose</a></p>
+{:else}
+  <div class="controls">
+    <div class="head">
+      <h1>Hand over</h1>
+      <Button size="small" icon={Printer} on:click={() => window.print()}>Print the sheet</Button>
+    </div>
+    <StepList {steps} ticks={job.ticks} current={null} pick={toggle} untick={toggle} />
+    <TextArea
+      id="job-notes"
+      labelText="Notes for the next technician"
+      rows={2}
+      value={job.notes}
+      on:change={(event) =>
+        model.open.run({
+          name: 'describeJob',
+          details: { notes: ((event.target as HTMLTextAreaElement | null)?.value ?? '').slice(0, 5000) },
+        })}
+    />
+  </div>
+  <Sheet {job} sheet={handOverSheet(job)} />
+{/if}
+
+<style>
+  .head {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+  }
+  .controls {
+    margin-bottom: 1.5rem;
+  }
+  .controls :global(ol) {
+    margin-bottom: 1rem;
+  }
+  @media print {
+    .controls {
+      display: none;
+    }
+  }
+</style>

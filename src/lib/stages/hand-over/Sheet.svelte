@@ -1,0 +1,140 @@
+<script lang="ts">
+  import { cardName, type HandOverSheet, type Job } from '$core';
+  import VerdictMark from '$lib/board/VerdictMark.svelte';
+  import { findingWords } from '$lib/wording/findings';
+  import { atMoment, band, figure, inMoney, linkWords } from '$lib/wording/figures';
+  import { KIND_WORDS, needWords } from '$lib/wording/needs';
+  import { judgementWords } from '$lib/wording/proof';
+  import { CAUTION_WORDS } from '$lib/wording/steps';
+
+  let { job, sheet }: { job: Job; sheet: HandOverSheet } = $props();
+</script>
+
+<article>
+  <header>
+    <h2>{job.title || 'Untitled job'}</h2>
+    <p>
+      For {job.customer || '–'} · {job.machine.name || 'machine'} · by {job.technician || '–'} · {atMoment(job.changedAt)}
+    </p>
+  </header>
+
+  <h3>What was fitted</h3>
+  <table class="plain">
+    <thead>
+      <tr>
+        <th scope="col">Card</th><th scope="col">Where</th><th scope="col">Link</th>
+        <th scope="col">Driver</th><th scope="col" class="number">Price</th>
+      </tr>
+    </thead>
+    <tbody>
+      {#each sheet.cards as card, n (n)}
+        <tr>
+          <td><strong>{card.name}</strong></td>
+          <td>{card.slotLabel}{card.opening === null ? '' : `, opening ${card.opening}`}</td>
+          <td>{card.link === null ? '–' : linkWords(card.link)}</td>
+          <td>
+            {#if card.package}{card.package.title} {card.package.version}{:else if card.ownDriver}the system’s own ({card.ownDriver}){:else}–{/if}
+          </td>
+          <td class="number">{inMoney(card.priceCents)}</td>
+        </tr>
+      {/each}
+    </tbody>
+    <tfoot>
+      <tr><th scope="row" colspan="4">Together</th><td class="number"><strong>{inMoney(sheet.totalCents)}</strong></td></tr>
+    </tfoot>
+  </table>
+
+  {#if sheet.cards.some(({ findings }) => findings.length > 0)}
+    <h3>Good to know</h3>
+    <ul>
+      {#each sheet.cards as card, n (n)}
+        {#each card.findings as finding, m (m)}
+          <li><VerdictMark verdict={finding.verdict} withWord={false} /> <span>{card.name}: {findingWords(finding)}</span></li>
+        {/each}
+      {/each}
+    </ul>
+  {/if}
+
+  <h3>What it does now</h3>
+  <table class="plain">
+    <thead>
+      <tr><th scope="col">Wanted</th><th scope="col">Expected</th><th scope="col">Measured</th><th scope="col">Meaning</th></tr>
+    </thead>
+    <tbody>
+      {#each sheet.figures as { expectation, reading, judgement } (expectation.need.id)}
+        {@const flow = expectation.flow}
+        <tr>
+          <td>
+            <strong>{KIND_WORDS[expectation.need.kind]}</strong>: {needWords(expectation.need)}
+            {#if expectation.fitted}<br /><span class="quiet">{cardName(expectation.fitted.placement.card)}</span>{/if}
+          </td>
+          <td>{flow === null ? 'not served' : band(flow)}</td>
+          <td>{reading === null || flow === null ? 'not measured' : figure(reading.value, flow.unit)}</td>
+          <td>{judgement === null || flow === null ? '–' : judgementWords(judgement, flow)}</td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+
+  {#if sheet.coversKept.length > 0 || sheet.bracketsKept.length > 0}
+    <h3>Parts kept for you</h3>
+    <ul class="parts">
+      {#if sheet.coversKept.length > 0}<li>
+          Cover{sheet.coversKept.length === 1 ? '' : 's'} of opening {sheet.coversKept.join(', ')}
+        </li>{/if}
+      {#each sheet.bracketsKept as name (name)}<li>Spare bracket of {name} with its screws</li>{/each}
+    </ul>
+  {/if}
+
+  {#if sheet.cautions.length > 0}
+    <h3>Please mind</h3>
+    <ul class="parts">
+      {#each sheet.cautions as caution (caution)}<li>{CAUTION_WORDS[caution]}</li>{/each}
+    </ul>
+  {/if}
+  {#if job.notes !== ''}
+    <h3>Notes</h3>
+    <p class="notes">{job.notes}</p>
+  {/if}
+</article>
+
+<style>
+  article {
+    background: var(--cds-ui-background);
+    padding: 1.25rem;
+    font-size: 0.875rem;
+  }
+  header {
+    border-bottom: 2px solid currentcolor;
+    padding-bottom: 0.5rem;
+  }
+  header h2 {
+    font-size: 1.25rem;
+  }
+  h3 {
+    margin: 1.1rem 0 0.25rem;
+  }
+  li {
+    display: flex;
+    gap: 0.5rem;
+    padding: 0.15rem 0;
+  }
+  .parts li {
+    display: list-item;
+    list-style: disc;
+    margin-left: 1.1rem;
+  }
+  .notes {
+    white-space: pre-wrap;
+  }
+  @media print {
+    article {
+      padding: 0;
+      color: #000;
+    }
+    table,
+    li {
+      break-inside: avoid;
+    }
+  }
+</style>

@@ -1,0 +1,37 @@
+<script lang="ts">
+  import type { Step } from '$core';
+  import type { JobModel } from '../jobModel.svelte';
+  import StepList from '../steps/StepList.svelte';
+  import NeedProof from './NeedProof.svelte';
+
+  let { model }: { model: JobModel } = $props();
+
+  const steps = $derived(model.steps.filter((step: Step) => step.stage === 'prove'));
+
+  /** A link is read off the screen: picking it in the list ticks it. */
+  function toggle(stepId: string) {
+    const ticked = model.job.ticks[stepId] !== undefined;
+    model.open.run({ name: ticked ? 'untickStep' : 'tickStep', stepId });
+  }
+</script>
+
+{#if model.job.plan === null}
+  <h1>No plan yet</h1>
+  <p>What is expected follows from an accepted plan. <a href="choose">To Choose</a></p>
+{:else}
+  <h1>Measured against what was expected</h1>
+  {#each model.expectations as expectation (expectation.need.id)}
+    <NeedProof {model} {expectation} />
+  {/each}
+  {#if steps.length > 0}
+    <h2>Links to read off the machine</h2>
+    <p class="quiet">Pick one when its link is as expected.</p>
+    <StepList {steps} ticks={model.job.ticks} current={null} pick={toggle} untick={toggle} />
+  {/if}
+{/if}
+
+<style>
+  h2 {
+    margin-top: 1.5rem;
+  }
+</style>

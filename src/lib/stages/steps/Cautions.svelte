@@ -1,0 +1,34 @@
+<script lang="ts">
+  import type { CautionCode } from '$core';
+  import { CAUTION_WORDS } from '$lib/wording/steps';
+
+  let { cautions }: { cautions: readonly CautionCode[] } = $props();
+</script>
+
+{#if cautions.length > 0}
+  <ul aria-label="Cautions">
+    {#each cautions as caution (caution)}
+      <li><strong>Caution</strong> {CAUTION_WORDS[caution]}</li>
+    {/each}
+  </ul>
+{/if}
+
+<style>
+  ul {
+    border: 2px solid var(--tenant-blocked);
+    padding: 0.625rem 0.875rem;
+    margin-bottom: 1rem;
+    background: var(--cds-ui-background);
+  }
+  li {
+    font-size: 1.0625rem;
+    line-height: 1.4;
+  }
+  li + li {
+    margin-top: 0.375rem;
+  }
+  strong {
+    color: var(--tenant-blocked);
+    font-weight: 600;
+  }
+</style>

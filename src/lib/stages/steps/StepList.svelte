@@ -1,0 +1,88 @@
+<script lang="ts">
+  import type { Step } from '$core';
+  import { atMoment } from '$lib/wording/figures';
+  import { stepWords } from '$lib/wording/steps';
+
+  let {
+    steps,
+    ticks,
+    current,
+    pick,
+    untick,
+  }: {
+    steps: readonly Step[];
+    ticks: Readonly<Record<string, string>>;
+    current: string | null;
+    pick: (stepId: string) => void;
+    untick: (stepId: string) => void;
+  } = $props();
+</script>
+
+<ol aria-label="All steps of this stage">
+  {#each steps as step, n (step.id)}
+    {@const at = ticks[step.id]}
+    <li class:current={step.id === current} class:done={at !== undefined}>
+      <span class="order">{n + 1}</span>
+      <button type="button" aria-current={step.id === current ? 'step' : undefined} onclick={() => pick(step.id)}
+        >{stepWords(step).title}</button
+      >
+      {#if at !== undefined}
+        <span class="at">done {atMoment(at)}</span>
+        <button type="button" class="back" onclick={() => untick(step.id)}
+          >take back<span class="only-read"> {stepWords(step).title}</span></button
+        >
+      {/if}
+    </li>
+  {/each}
+</ol>
+
+<style>
+  ol {
+    margin-top: 1.25rem;
+    border-top: 1px solid var(--cds-ui-04);
+  }
+  li {
+    display: flex;
+    align-items: baseline;
+    gap: 0.5rem;
+    padding: 0.375rem 0.5rem;
+    border-bottom: 1px solid var(--cds-ui-03);
+    font-size: 0.875rem;
+  }
+  li.current {
+    background: var(--tenant-selected);
+  }
+  .order {
+    min-width: 1.25rem;
+    color: var(--cds-text-02);
+    font-variant-numeric: tabular-nums;
+  }
+  .done button:first-of-type {
+    text-decoration: line-through;
+    text-decoration-color: var(--cds-text-02);
+  }
+  button {
+    border: 0;
+    padding: 0;
+    background: none;
+    font: inherit;
+    color: inherit;
+    text-align: left;
+    cursor: pointer;
+    flex: 1;
+  }
+  .back {
+    flex: none;
+    color: var(--cds-link-01);
+    font-size: 0.75rem;
+    text-decoration: underline;
+  }
+  .at {
+    font-size: 0.75rem;
+    color: var(--cds-text-02);
+    white-space: nowrap;
+  }
+  button:focus-visible {
+    outline: 2px solid var(--cds-focus);
+  }
+</style>

@@ -1,0 +1,99 @@
+<script lang="ts">
+  import { Button } from 'carbon-components-svelte';
+  import type { Stage } from '$core';
+  import { isOnControl, isTyping } from '$lib/shop/keys';
+  import { selection } from '$lib/state/selection.svelte';
+  import { STAGE_WORDS } from '$lib/wording/stages';
+  import { stepWords } from '$lib/wording/steps';
+  import type { JobModel } from '../jobModel.svelte';
+  import Cautions from './Cautions.svelte';
+  import StepList from './StepList.svelte';
+
+  let { model, stage }: { model: JobModel; stage: Stage } = $props();
+
+  const steps = $derived(model.steps.filter((step) => step.stage === stage));
+  const ticks = $derived(model.job.ticks);
+  /** A step picked from the list; otherwise the first that is not ticked. */
+  let picked = $state<string | null>(null);
+  const current = $derived(
+    steps.find(({ id }) => id === picked) ?? steps.find(({ id }) => ticks[id] === undefined) ?? null,
+  );
+  const position = $derived(current === null ? steps.length : steps.indexOf(current) + 1);
+  const words = $derived(current === null ? null : stepWords(current));
+  const done = $derived(current !== null && ticks[current.id] !== undefined);
+
+  // The board lies outside this stage: the spot of the current step is lit there.
+  $effect(() => {
+    selection.slotId = current?.slotId ?? null;
+  });
+
+  function tick() {
+    if (current === null) return;
+    if (!done) model.open.run({ name: 'tickStep', stepId: current.id });
+    picked = null;
+  }
+
+  function takeBack() {
+    const last = steps.findLast(({ id }) => ticks[id] !== undefined);
+    if (last !== undefined) model.open.run({ name: 'untickStep', stepId: last.id });
+    picked = null;
+  }
+
+  function onkeydown(event: KeyboardEvent) {
+    if (isTyping(event) || isOnControl(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.key === ' ') tick();
+    else if (event.key === 'Backspace') takeBack();
+    else return;
+    event.preventDefault();
+  }
+</script>
+
+<svelte:window {onkeydown} />
+
+{#if model.job.plan === null}
+  <h1>No plan yet</h1>
+  <p>The steps follow from an accepted plan. <a href="choose">To Choose</a></p>
+{:else}
+  <article aria-live="polite">
+    {#if current && words}
+      <p class="quiet">{STAGE_WORDS[stage]}, step {position} of {steps.length}</p>
+      <h1>{words.title}</h1>
+      {#if words.detail}<p class="detail">{words.detail}</p>{/if}
+      <Cautions cautions={current.cautions} />
+      <Button class="tick" on:click={tick}>{done ? 'Is done – go on' : 'Done – next (space)'}</Button>
+    {:else}
+      <h1>{STAGE_WORDS[stage]}: all {steps.length} steps done</h1>
+      <p class="detail">Nothing is left here. The next stage is a key away.</p>
+    {/if}
+  </article>
+  <StepList
+    {steps}
+    {ticks}
+    current={current?.id ?? null}
+    pick={(id) => (picked = id)}
+    untick={(id) => model.open.run({ name: 'untickStep', stepId: id })}
+  />
+{/if}
+
+<style>
+  article {
+    min-height: 14rem;
+  }
+  article h1 {
+    font-size: 1.75rem;
+    line-height: 1.25;
+    margin: 0.25rem 0 0.75rem;
+  }
+  .detail {
+    font-size: 1.125rem;
+    line-height: 1.45;
+    margin-bottom: 1rem;
+  }
+  article :global(.tick) {
+    width: 100%;
+    max-width: none;
+    min-height: 4rem;
+    font-size: 1.125rem;
+    margin-top: 0.5rem;
+  }
+</style>

@@ -1,0 +1,83 @@
+<script lang="ts" generics="Value">
+  /** One fact: its value or “not known”, who says so, and a way to tell it. Wrong input changes nothing. */
+  import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { known, type Fact } from '$core';
+  import { WITNESS_SHORT } from '$lib/wording/facts';
+  import type { FieldKind } from './fields';
+
+  let {
+    id,
+    label,
+    fact,
+    kind,
+    onchange,
+  }: {
+    id: string;
+    label: string;
+    fact: Fact<Value>;
+    kind: FieldKind<Value>;
+    onchange: (fact: Fact<Value>) => void;
+  } = $props();
+
+  const printed = $derived(fact === null ? '' : kind.print(fact.value));
+  const from = $derived(fact === null ? 'not known' : WITNESS_SHORT[fact.witness]);
+  let refused = $state('');
+
+  function take(text: string) {
+    refused = '';
+    const trimmed = text.trim();
+    if (trimmed === printed) return;
+    if (trimmed === '') {
+      onchange(null);
+      return;
+    }
+    const value = kind.parse(trimmed);
+    if (value === null) refused = `“${trimmed.slice(0, 30)}” is not ${kind.expects}`;
+    else onchange(known(value, 'technician'));
+  }
+</script>
+
+<div class="field" class:unknown={fact === null}>
+  {#if kind.options}
+    <Select
+      {id}
+      size="sm"
+      labelText={label}
+      selected={printed}
+      helperText={from}
+      on:change={(event) => take(String((event.target as HTMLSelectElement | null)?.value ?? ''))}
+    >
+      <SelectItem value="" text="not known" />
+      {#each kind.options as option (option.text)}
+        <SelectItem value={option.text} text={option.label} />
+      {/each}
+    </Select>
+  {:else}
+    <TextInput
+      {id}
+      size="sm"
+      labelText={kind.unit ? `${label}, ${kind.unit}` : label}
+      value={printed}
+      placeholder="not known"
+      invalid={refused !== ''}
+      invalidText={refused}
+      helperText={from}
+      on:change={(event) => take(String(event.detail ?? ''))}
+    />
+  {/if}
+</div>
+
+<style>
+  .unknown :global(input),
+  .unknown :global(select) {
+    border-bottom: 1px dashed var(--cds-text-02);
+  }
+  .field :global(.bx--form__helper-text) {
+    margin: 0;
+    font-size: 0.6875rem;
+    color: var(--cds-text-02);
+  }
+  .field :global(.bx--label) {
+    margin-bottom: 0.25rem;
+  }
+</style>

@@ -1,0 +1,138 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { Tab, TabContent, Tabs, TextInput } from 'carbon-components-svelte';
+  import type { Machine } from '$core';
+  import { selection } from '$lib/state/selection.svelte';
+  import { FACT_WORDS } from '$lib/wording/facts';
+  import type { JobModel } from '../jobModel.svelte';
+  import CaseForm from './CaseForm.svelte';
+  import Evidence from './Evidence.svelte';
+  import SlotForm from './SlotForm.svelte';
+  import SystemForm from './SystemForm.svelte';
+
+  let { model }: { model: JobModel } = $props();
+
+  const SHOWN_AT_ONCE = 4;
+  const job = $derived(model.job);
+  // Where to begin is decided once: evidence for a machine not surveyed yet, its slots for another.
+  let tab = $state(untrack(() => (model.job.machine.slots.length > 0 ? 1 : 0)));
+  let all = $state(false);
+  const listed = $derived(all ? model.unknown : model.unknown.slice(0, SHOWN_AT_ONCE));
+
+  const change = (machine: Machine, what: string) =>
+    model.open.run({ name: 'changeMachine', machine, what });
+
+  /** Takes the technician to the field that settles a fact. */
+  function goTo(code: string, slotId: string | undefined) {
+    if (slotId !== undefined) selection.slotId = slotId;
+    tab = code.startsWith('slot.') ? 1 : code === 'slots' ? 0 : /^(case|supply)/.test(code) ? 2 : 3;
+    setTimeout(() => document.getElementById(`fact-${code.replace('.', '-')}`)?.focus());
+  }
+</script>
+
+<div class="who">
+  <TextInput
+    id="job-title"
+    size="sm"
+    labelText="What the job is"
+    value={job.title}
+    placeholder="Two screens and Wi-Fi"
+    on:change={(event) => model.open.run({ name: 'describeJob', details: { title: String(event.detail ?? '').slice(0, 200) } })}
+  />
+  <TextInput
+    id="job-customer"
+    size="sm"
+    labelText="Customer"
+    value={job.customer}
+    on:change={(event) => model.open.run({ name: 'describeJob', details: { customer: String(event.detail ?? '').slice(0, 200) } })}
+  />
+  <TextInput
+    id="job-technician"
+    size="sm"
+    labelText="Technician"
+    value={job.technician}
+    on:change={(event) => model.open.run({ name: 'describeJob', details: { technician: String(event.detail ?? '').slice(0, 200) } })}
+  />
+  <TextInput
+    id="machine-name"
+    size="sm"
+    labelText="Machine"
+    value={job.machine.name}
+    on:change={(event) => change({ ...job.machine, name: String(event.detail ?? '').slice(0, 200) }, 'name of the machine')}
+  />
+</div>
+
+<section class="unknown" aria-labelledby="unknown-heading">
+  <h2 id="unknown-heading">
+    {model.unknown.length === 0
+      ? 'Every fact the rules ask for is known'
+      : `Not known yet: ${model.unknown.length}`}
+  </h2>
+  {#if listed.length > 0}
+    <ul>
+      {#each listed as { code, slotId, subject } (`${code}${slotId ?? ''}`)}
+        <li>
+          <button type="button" onclick={() => goTo(code, slotId)}
+            >{FACT_WORDS[code].name}{subject === undefined ? '' : `, ${subject}`}</button
+          >
+          <span>{FACT_WORDS[code].how}</span>
+        </li>
+      {/each}
+    </ul>
+    {#if model.unknown.length > SHOWN_AT_ONCE}
+      <button type="button" class="more" onclick={() => (all = !all)}
+        >{all ? 'Only the most decisive' : `All ${model.unknown.length}`}</button
+      >
+    {/if}
+  {/if}
+</section>
+
+<Tabs bind:selected={tab} aria-label="Parts of the survey">
+  <Tab label="Evidence" />
+  <Tab label="Slots" />
+  <Tab label="Case" />
+  <Tab label="System" />
+  <svelte:fragment slot="content">
+    <TabContent><Evidence {model} onread={() => (tab = 1)} /></TabContent>
+    <TabContent><SlotForm machine={job.machine} {change} /></TabContent>
+    <TabContent><CaseForm machine={job.machine} {change} /></TabContent>
+    <TabContent><SystemForm machine={job.machine} {change} /></TabContent>
+  </svelte:fragment>
+</Tabs>
+
+<style>
+  .who {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0.75rem;
+    margin-bottom: 1rem;
+  }
+  .unknown {
+    border-left: 4px solid var(--tenant-unknown);
+    padding: 0.25rem 0 0.25rem 0.75rem;
+    margin-bottom: 1rem;
+    font-size: 0.8125rem;
+  }
+  .unknown li {
+    margin: 0.25rem 0;
+  }
+  .unknown span {
+    color: var(--cds-text-02);
+  }
+  button {
+    border: 0;
+    padding: 0;
+    background: none;
+    font: inherit;
+    font-weight: 600;
+    color: var(--cds-link-01);
+    cursor: pointer;
+    text-decoration: underline;
+  }
+  button:focus-visible {
+    outline: 2px solid var(--cds-focus);
+  }
+  .more {
+    margin-top: 0.25rem;
+  }
+</style>

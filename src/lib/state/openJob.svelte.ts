@@ -1,0 +1,133 @@
+/**
+ * The job that is open: applies commands, saves after each, undoes and redoes, and keeps in step with other
+ * windows. What is on the screen is never lost: while it cannot be saved, `saving` says why.
+ */
+import { apply, restore, type Command, type Job } from '$core';
+import { COMMAND_WORDS } from '../wording/commands';
+import { ChangedElsewhere, readJob, saveJob, troubleOf, type StorageTrouble } from './storage';
+import { WINDOW_ID, hearWindows, tellWindows } from './windows';
+
+export type Saving = 'saved' | 'saving' | StorageTrouble | 'changedElsewhere';
+
+interface Past {
+  readonly job: Job;
+  /** What was done to it, in words. */
+  readonly what: string;
+}
+
+const MOST_UNDO = 100;
+
+export class OpenJob {
+  job = $state.raw<Job>() as Job;
+  saving = $state<Saving>('saved');
+  /** The last thing worth saying: what was undone, that another window changed the job. */
+  said = $state('');
+  /** Other windows that have this job open. */
+  alsoOpenIn = $state.raw<readonly string[]>([]);
+  private done = $state.raw<readonly Past[]>([]);
+  private undone = $state.raw<readonly Past[]>([]);
+  /** Revision that is in the store; null while the job has never been saved. */
+  private stored: number | null;
+  private running = false;
+  private readonly stopHearing: () => void;
+
+  constructor(job: Job, stored: number | null) {
+    this.job = job;
+    this.stored = stored;
+    this.stopHearing = hearWindows((message) => void this.hear(message));
+    tellWindows({ kind: 'opened', jobId: job.id });
+  }
+
+  close(): void {
+    tellWindows({ kind: 'closed', jobId: this.job.id });
+    this.stopHearing();
+  }
+
+  get canUndo(): string | null {
+    return this.done.at(-1)?.what ?? null;
+  }
+
+  get canRedo(): string | null {
+    return this.undone.at(-1)?.what ?? null;
+  }
+
+  run(command: Command): void {
+    const what = COMMAND_WORDS[command.name];
+    this.done = [...this.done, { job: this.job, what }].slice(-MOST_UNDO);
+    this.undone = [];
+    this.said = '';
+    this.take(apply(this.job, command, this.stamp()));
+  }
+
+  undo(): void {
+    const past = this.done.at(-1);
+    if (past === undefined) return;
+    this.done = this.done.slice(0, -1);
+    this.undone = [...this.undone, { job: this.job, what: past.what }];
+    this.said = `Undone: ${past.what}`;
+    this.take(restore(this.job, past.job, 'undo', past.what, this.stamp()));
+  }
+
+  redo(): void {
+    const next = this.undone.at(-1);
+    if (next === undefined) return;
+    this.undone = this.undone.slice(0, -1);
+    this.done = [...this.done, { job: this.job, what: next.what }];
+    this.said = `Done again: ${next.what}`;
+    this.take(restore(this.job, next.job, 'redo', next.what, this.stamp()));
+  }
+
+  /** Saves what is on the screen; called after every change and when the technician asks to try again. */
+  async save(): Promise<void> {
+    if (this.running) return;
+    this.running = true;
+    try {
+      while (this.stored !== this.job.revision) {
+        const saved = this.job;
+        this.saving = 'saving';
+        await saveJob(saved, this.stored);
+        this.stored = saved.revision;
+        tellWindows({ kind: 'saved', jobId: saved.id, revision: saved.revision });
+      }
+      this.saving = 'saved';
+    } catch (error) {
+      this.saving = error instanceof ChangedElsewhere ? 'changedElsewhere' : troubleOf(error);
+    } finally {
+      this.running = false;
+    }
+  }
+
+  /** Shows what another window saved. Changes made here since are given up; keep a copy first. */
+  async takeStored(): Promise<void> {
+    const stored = await readJob(this.job.id);
+    if (stored === null || 'record' in stored) return;
+    this.job = stored;
+    this.stored = stored.revision;
+    this.done = [];
+    this.undone = [];
+    this.saving = 'saved';
+    this.said = 'Changed in another window; this one is up to date again.';
+  }
+
+  private take(job: Job): void {
+    this.job = job;
+    void this.save();
+  }
+
+  private stamp() {
+    return { at: new Date().toISOString(), who: this.job.technician };
+  }
+
+  private async hear(message: Parameters<Parameters<typeof hearWindows>[0]>[0]): Promise<void> {
+    if (message.kind === 'listChanged' || message.jobId !== this.job.id) return;
+    const others = this.alsoOpenIn.filter((id) => id !== message.from);
+    if (message.kind === 'closed') {
+      this.alsoOpenIn = others;
+      return;
+    }
+    this.alsoOpenIn = [...others, message.from];
+    if (message.kind === 'opened') tellWindows({ kind: 'alsoOpen', jobId: this.job.id });
+    const clean = this.stored === this.job.revision && !this.running;
+    if (message.kind === 'saved' && message.from !== WINDOW_ID && clean) await this.takeStored();
+  }
+}

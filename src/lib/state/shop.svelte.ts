@@ -1,0 +1,176 @@
+/** The bench's list of jobs, and what it can draw on: catalogue, driver library, templates. */
+import * as z from 'zod/mini';
+import {
+  Card,
+  DriverPackage,
+  Job,
+  Machine,
+  deviceId,
+  emptyJob,
+  readJobFile,
+  type DriverLibrary,
+  type Problem,
+} from '$core';
+import {
+  readAll,
+  removeJob,
+  saveJob,
+  shelved,
+  toShelf,
+  troubleOf,
+  type SetAside,
+  type StorageTrouble,
+} from './storage';
+import { hearWindows, tellWindows } from './windows';
+
+const SEEDED = 'demo-seeded';
+
+class Shop {
+  jobs = $state.raw<readonly Job[]>([]);
+  setAside = $state.raw<readonly SetAside[]>([]);
+  /** Null until the list has been read. */
+  ready = $state(false);
+  trouble = $state<StorageTrouble | null>(null);
+  cards = $state.raw<readonly Card[] | null>(null);
+  library = $state.raw<DriverLibrary>(null);
+  templates = $state.raw<readonly Machine[]>([]);
+  /** True while the catalogue or the driver library could not be reached and nothing is kept of them. */
+  supplierAway = $state(false);
+  private opened = false;
+
+  /** Reads the list and what the shop draws on; safe to call again. */
+  async open(): Promise<void> {
+    if (!this.opened) {
+      this.opened = true;
+      hearWindows(({ kind }) => {
+        if (kind === 'listChanged' || kind === 'saved') void this.readJobs();
+      });
+      void this.readSupplies();
+      await this.seedDemo();
+    }
+    await this.readJobs();
+  }
+
+  async readJobs(): Promise<void> {
+    try {
+      const { jobs, setAside } = await readAll();
+      this.jobs = jobs.toSorted((a, b) => b.changedAt.localeCompare(a.changedAt));
+      this.setAside = setAside;
+    } catch (error) {
+      this.trouble = troubleOf(error);
+    }
+    this.ready = true;
+  }
+
+  async readSupplies(): Promise<void> {
+    const cards = await supply('catalogue', '/api/catalogue', z.array(Card));
+    const ids = (cards ?? []).map((card) => deviceId(card.ids)).join(',');
+    const [library, templates] = await Promise.all([
+      supply('drivers', `/api/drivers?ids=${ids}`, z.array(DriverPackage)),
+      supply('templates', '/api/templates', z.array(Machine)),
+    ]);
+    this.cards = cards;
+    this.library = library;
+    this.templates = templates ?? [];
+    this.supplierAway = cards === null || library === null;
+  }
+
+  /** A new job, stored at once where the store allows it. */
+  async create(job: Job = emptyJob(newId(), new Date().toISOString())): Promise<Job> {
+    try {
+      await saveJob(job, null);
+      tellWindows({ kind: 'listChanged' });
+    } catch (error) {
+      this.trouble = troubleOf(error);
+    }
+    this.jobs = [job, ...this.jobs];
+    return job;
+  }
+
+  duplicate(job: Job): Promise<Job> {
+    const now = new Date().toISOString();
+    return this.create({
+      ...job,
+      id: newId(),
+      title: `${job.title} (copy)`.slice(0, 200),
+      revision: 0,
+      createdAt: now,
+      changedAt: now,
+    });
+  }
+
+  async remove(job: Job): Promise<void> {
+    try {
+      await removeJob(job.id);
+      tellWindows({ kind: 'listChanged' });
+    } catch (error) {
+      this.trouble = troubleOf(error);
+      return;
+    }
+    this.jobs = this.jobs.filter(({ id }) => id !== job.id);
+  }
+
+  async removeSetAside(key: string): Promise<void> {
+    await removeJob(key);
+    await this.readJobs();
+  }
+
+  /** Takes a job file in; one that is here already comes in as a copy beside it. Problems: nothing changed. */
+  async importFile(text: string): Promise<{ job: Job | null; problems: readonly Problem[] }> {
+    const { job, problems } = readJobFile(text);
+    if (job === null) return { job, problems };
+    const taken = this.jobs.some(({ id }) => id === job.id) || this.setAside.some(({ key }) => key === job.id);
+    return { job: await (taken ? this.duplicate(job) : this.create(job)), problems };
+  }
+
+  /** A job of the list, also one that could not be stored. */
+  find(id: string): Job | null {
+    return this.jobs.find((job) => job.id === id) ?? null;
+  }
+
+  private async seedDemo(): Promise<void> {
+    try {
+      if ((await shelved(SEEDED)) !== null) return;
+      const jobs = await fetched('/api/demo', z.array(Job));
+      if (jobs === null || jobs.length === 0) return;
+      for (const job of jobs) await saveJob(job, null);
+      await toShelf(SEEDED, true);
+    } catch (error) {
+      this.trouble = troubleOf(error);
+    }
+  }
+}
+
+export const shop = new Shop();
+
+const newId = (): string => crypto.randomUUID();
+
+/** Fetched from the server, or as it was last time; null where it was never reached. */
+async function supply<Schema extends z.core.$ZodType>(
+  key: string,
+  address: string,
+  schema: Schema,
+): Promise<z.infer<Schema> | null> {
+  const fresh = await fetched(address, schema);
+  try {
+    if (fresh !== null) await toShelf(key, fresh);
+    return fresh ?? (await shelved<z.infer<Schema>>(key));
+  } catch {
+    // Without a store there is nothing to keep it in; what was fetched still serves.
+    return fresh;
+  }
+}
+
+async function fetched<Schema extends z.core.$ZodType>(
+  address: string,
+  schema: Schema,
+): Promise<z.infer<Schema> | null> {
+  try {
+    const answer = await fetch(address);
+    if (!answer.ok) return null;
+    const parsed = z.safeParse(schema, await answer.json());
+    return parsed.success ? parsed.data : null;
+  } catch {
+    return null;
+  }
+}

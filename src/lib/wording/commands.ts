@@ -1,0 +1,26 @@
+/** What a command did, for undo, redo and the log. */
+import type { CommandName } from '$core';
+
+export const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
+  describeJob: 'job details',
+  takeTemplate: 'machine taken from a template',
+  readMachine: 'machine read from its own report',
+  changeMachine: 'survey corrected',
+  addNeed: 'need added',
+  changeNeed: 'need changed',
+  removeNeed: 'need removed',
+  setBudget: 'budget set',
+  acceptPlan: 'plan accepted',
+  withdrawPlan: 'plan withdrawn',
+  tickStep: 'step ticked',
+  untickStep: 'step unticked',
+  recordReading: 'reading recorded',
+  removeReading: 'reading removed',
+};
+
+/** The words of a log entry, whose command may also be an undo or a redo. */
+export function logWords(command: string): string {
+  if (command === 'undo') return 'undone';
+  if (command === 'redo') return 'done again';
+  return COMMAND_WORDS[command as CommandName] ?? command;
+}

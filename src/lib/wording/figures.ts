@@ -1,0 +1,50 @@
+/** Numbers as a technician reads them. */
+import type { Flow, Link, ScreenMode, Unit } from '$core';
+
+const whole = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 });
+const short = new Intl.NumberFormat('en-GB', { maximumSignificantDigits: 3 });
+const money = new Intl.NumberFormat('en-GB', { minimumFractionDigits: 2, maximumFractionDigits: 2 });
+const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+const clock = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short' });
+
+export const inMoney = (cents: number): string => money.format(cents / 100);
+export const atMoment = (iso: string): string => moment.format(new Date(iso));
+export const atClock = (iso: string): string => clock.format(new Date(iso));
+
+export const inMegabytes = (bytesPerSecond: number): string =>
+  `${whole.format(bytesPerSecond / 1e6)} MB/s`;
+
+export function figure(value: number, unit: Unit): string {
+  switch (unit) {
+    case 'B/s':
+      return inMegabytes(value);
+    case 'b/s':
+      return `${short.format(value / 1e9)} Gb/s`;
+    case 'lanes':
+      return `x${value}`;
+    case 'mm':
+      return `${short.format(value)} mm`;
+    case 'W':
+      return `${short.format(value)} W`;
+    case 'Hz':
+      return `${short.format(value)} Hz`;
+    case 'opening':
+    case 'count':
+      return whole.format(value);
+  }
+}
+
+/** The band a reading should lie in. */
+export function band({ low, high, unit }: Pick<Flow, 'low' | 'high' | 'unit'>): string {
+  if (unit === 'B/s') return `${whole.format(low / 1e6)}–${inMegabytes(high)}`;
+  return low === high ? figure(high, unit) : `${short.format(low)}–${figure(high, unit)}`;
+}
+
+export const linkWords = ({ generation, width }: Link): string => `Gen ${generation} x${width}`;
+
+export const modeWords = ({ widthPx, heightPx, refreshHz }: ScreenMode): string =>
+  `${widthPx} × ${heightPx} at ${refreshHz} Hz`;
+
+/** A speed of a wire in the usual step of a thousand. */
+export const wireWords = (megabits: number): string =>
+  megabits >= 1000 ? `${megabits / 1000} Gb/s` : `${megabits} Mb/s`;

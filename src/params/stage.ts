@@ -1,0 +1,4 @@
+import { STAGES, type Stage } from '$core';
+
+/** The eight stages are the only places of a job. */
+export const match = (param: string): param is Stage => (STAGES as readonly string[]).includes(param);

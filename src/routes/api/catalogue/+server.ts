@@ -1,0 +1,5 @@
+/** Stand-in for a parts supplier: every card it sells. */
+import { json } from '@sveltejs/kit';
+import { CARDS } from '$demo/cards';
+
+export const GET = () => json(CARDS);

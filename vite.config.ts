@@ -1,0 +1,24 @@
+import { sveltekit } from '@sveltejs/kit/vite';
+import { optimizeCss } from 'carbon-preprocess-svelte';
+import { defineConfig, type Plugin } from 'vite';
+import manifest from './package.json' with { type: 'json' };
+
+/**
+ * Carbon's style sheet fetches its fonts from a remote host; Tenant ships its own. The sheet is pruned after
+ * its file name's hash is made, so the version is salted in: otherwise a new build could carry an old name.
+ */
+const carbonStyles = (): Plugin => ({
+  name: 'carbon-styles',
+  enforce: 'pre',
+  transform(code, id) {
+    if (!/carbon-components-svelte\/css\/.*\.css/.test(id)) return;
+    return `${code.replaceAll(/@font-face\s*\{[^}]*\}/g, '')}\n:root{--tenant-version:"${manifest.version}"}`;
+  },
+});
+
+export default defineConfig({
+  plugins: [carbonStyles(), sveltekit(), optimizeCss()],
+  worker: { format: 'es' },
+  optimizeDeps: { exclude: ['carbon-components-svelte', 'carbon-icons-svelte'] },
+  build: { chunkSizeWarningLimit: 600 },
+});
