@@ -62,8 +62,10 @@ function card(
   return { id, maker, model, ...row, ids: { vendor: VENDOR[maker], device, class24 }, delivers };
 }
 
-const screens = (most: number, ...outputs: Extract<Card['delivers'], { kind: 'screens' }>['outputs'][number][]) =>
-  ({ kind: 'screens', most, outputs }) as const;
+const screens = (
+  most: number,
+  ...outputs: Extract<Card['delivers'], { kind: 'screens' }>['outputs'][number][]
+) => ({ kind: 'screens', most, outputs }) as const;
 
 export const CARDS: readonly Card[] = [
   card(
@@ -71,7 +73,15 @@ export const CARDS: readonly Card[] = [
     'Lantern 2',
     0x7010,
     VGA,
-    { ...SMALL, lanes: 8, generation: 3, lengthMm: 168, peakWatts: 30, slotWatts: 30, priceCents: 9_800 },
+    {
+      ...SMALL,
+      lanes: 8,
+      generation: 3,
+      lengthMm: 168,
+      peakWatts: 30,
+      slotWatts: 30,
+      priceCents: 9_800,
+    },
     screens(2, { signal: 'dp-hbr2', count: 2 }),
   ),
   card(
@@ -169,7 +179,15 @@ export const CARDS: readonly Card[] = [
     'Pier 2X',
     0x7211,
     XHCI,
-    { ...SMALL, lanes: 4, generation: 3, lengthMm: 110, peakWatts: 20, slotWatts: 20, priceCents: 8_900 },
+    {
+      ...SMALL,
+      lanes: 4,
+      generation: 3,
+      lengthMm: 110,
+      peakWatts: 20,
+      slotWatts: 20,
+      priceCents: 8_900,
+    },
     { kind: 'usb', ports: 2, signalling: '3.2-2x2' },
   ),
   card(
@@ -256,7 +274,15 @@ export const CARDS: readonly Card[] = [
     'Cable 10',
     0x7110,
     ETHERNET,
-    { ...SMALL, lanes: 4, generation: 3, lengthMm: 130, peakWatts: 9, slotWatts: 9, priceCents: 11_900 },
+    {
+      ...SMALL,
+      lanes: 4,
+      generation: 3,
+      lengthMm: 130,
+      peakWatts: 9,
+      slotWatts: 9,
+      priceCents: 11_900,
+    },
     { kind: 'network', ports: 1, megabits: [100, 1000, 2500, 5000, 10000] },
   ),
   card(
@@ -272,7 +298,15 @@ export const CARDS: readonly Card[] = [
     'Anchor 10D',
     0x7502,
     ETHERNET,
-    { ...SMALL, lanes: 8, generation: 3, lengthMm: 150, peakWatts: 16, slotWatts: 16, priceCents: 18_900 },
+    {
+      ...SMALL,
+      lanes: 8,
+      generation: 3,
+      lengthMm: 150,
+      peakWatts: 16,
+      slotWatts: 16,
+      priceCents: 18_900,
+    },
     { kind: 'network', ports: 2, megabits: [100, 1000, 2500, 5000, 10000] },
   ),
   card(
@@ -322,7 +356,15 @@ export const CARDS: readonly Card[] = [
     'Hold 1',
     0x7520,
     NVME,
-    { ...SMALL, lanes: 4, generation: 4, lengthMm: 110, peakWatts: 9, slotWatts: 9, priceCents: 2_200 },
+    {
+      ...SMALL,
+      lanes: 4,
+      generation: 4,
+      lengthMm: 110,
+      peakWatts: 9,
+      slotWatts: 9,
+      priceCents: 2_200,
+    },
     { kind: 'drives', ports: 1, socket: 'm2' },
   ),
   card(

@@ -9,7 +9,12 @@ const windows = (from: string, to: string | null = null): System => ({
   from,
   to,
 });
-const linux = (from: string): System => ({ family: 'linux', architecture: 'x86-64', from, to: null });
+const linux = (from: string): System => ({
+  family: 'linux',
+  architecture: 'x86-64',
+  from,
+  to: null,
+});
 
 export const PACKAGES: readonly DriverPackage[] = [
   {

@@ -181,14 +181,17 @@ function museum(lspci: string): Job {
   return perform(worked, day(18, 15), [
     // The switch port came up at a tenth of its speed: the reading shows it.
     { name: 'recordReading', needId: 'network', value: 112e6 },
-    ...(drives ? [{ name: 'recordReading', needId: 'drives', value: Math.round(drives.low * 1.04) } as const] : []),
+    ...(drives
+      ? [{ name: 'recordReading', needId: 'drives', value: Math.round(drives.low * 1.04) } as const]
+      : []),
   ]);
 }
 
 export function demoJobs(lspci: string): readonly Job[] {
   const jobs = [tideTable(), sailLoft(), museum(lspci)];
   for (const job of jobs) {
-    if (job.plan !== null && fittedCards(job).length === 0) throw new Error(`${job.id}: empty plan`);
+    if (job.plan !== null && fittedCards(job).length === 0)
+      throw new Error(`${job.id}: empty plan`);
   }
   return jobs;
 }

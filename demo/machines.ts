@@ -59,7 +59,14 @@ export const TOWER: Machine = {
   board: t({ widthMm: 244, depthMm: 305, firstOpeningMm: 173 }),
   case: { bracket: t('full'), openings: t(7), lengthRoomMm: t(310), covers: t('screwed') },
   slots: [
-    express(1, 'Slot 1', { connector: 1, lanes: 1, generation: 3, watts: 25, openEnd: true, number: 1 }),
+    express(1, 'Slot 1', {
+      connector: 1,
+      lanes: 1,
+      generation: 3,
+      watts: 25,
+      openEnd: true,
+      number: 1,
+    }),
     occupied(
       express(2, 'Slot 2', { connector: 16, lanes: 16, generation: 4, watts: 75, number: 2 }),
       'Kelpwick Beacon 120',
@@ -97,7 +104,14 @@ export const SMALL_DESKTOP: Machine = {
   slots: [
     express(1, 'Slot 1', { connector: 1, lanes: 1, generation: 2, watts: 10, number: 1 }),
     express(2, 'Slot 2', { connector: 16, lanes: 16, generation: 3, watts: 35, number: 2 }),
-    express(4, 'Slot 4', { connector: 4, lanes: 4, generation: 3, watts: 25, openEnd: true, number: 4 }),
+    express(4, 'Slot 4', {
+      connector: 4,
+      lanes: 4,
+      generation: 3,
+      watts: 25,
+      openEnd: true,
+      number: 4,
+    }),
   ],
   boxes: [
     box('cooler', 'Processor cooler', [55, 30, 80, 80, 60], false),

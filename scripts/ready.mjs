@@ -24,7 +24,8 @@ export function readyBuild() {
   const built = join(ROOT, 'build/index.js');
   const sources = ['src', 'demo', 'static', 'package.json', 'vite.config.ts', 'svelte.config.js'];
   const newest = Math.max(...sources.map((source) => newestIn(join(ROOT, source))));
-  if (!existsSync(built) || statSync(built).mtimeMs < newest) run('npx', ['vite', 'build', '--logLevel', 'warn']);
+  if (!existsSync(built) || statSync(built).mtimeMs < newest)
+    run('npx', ['vite', 'build', '--logLevel', 'warn']);
 }
 
 function newestIn(path) {
@@ -47,7 +48,10 @@ export function readyPrograms() {
   const wanted = missing();
   if (wanted.length > 0 && has('apt-get') && process.getuid?.() === 0) {
     const packages = wanted.map((program) => PROGRAMS[program]);
-    const environment = { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }, stdio: ['ignore', 'ignore', 'inherit'] };
+    const environment = {
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    };
     console.log(`Installing ${packages.join(', ')} from Debian`);
     run('apt-get', ['update', '-qq'], environment);
     run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], environment);

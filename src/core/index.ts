@@ -40,13 +40,7 @@ export {
 export { className } from './standards/pciClasses.ts';
 
 export { type Fact, Witness, known, valueOf } from './parts/fact.ts';
-export {
-  type Express,
-  type LinkState,
-  PciFunction,
-  deviceId,
-  hex4,
-} from './parts/pciFunction.ts';
+export { type Express, type LinkState, PciFunction, deviceId, hex4 } from './parts/pciFunction.ts';
 export {
   type Architecture,
   type Box,
@@ -122,12 +116,7 @@ export { type Flow, type FlowStage, type StageCode, flowOf, satisfies } from './
 
 export { type Cost, compareCost } from './planner/cost.ts';
 export { type Refusal } from './planner/refusals.ts';
-export {
-  type PlanRequest,
-  type PlannedCard,
-  type Proposal,
-  proposePlan,
-} from './planner/plan.ts';
+export { type PlanRequest, type PlannedCard, type Proposal, proposePlan } from './planner/plan.ts';
 
 export { type CautionCode, type Step, type StepCode, steps } from './procedure/steps.ts';
 export { type OpenCounts, openItems, standing } from './procedure/openItems.ts';

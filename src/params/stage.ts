@@ -1,4 +1,5 @@
 import { STAGES, type Stage } from '$core';
 
 /** The eight stages are the only places of a job. */
-export const match = (param: string): param is Stage => (STAGES as readonly string[]).includes(param);
+export const match = (param: string): param is Stage =>
+  (STAGES as readonly string[]).includes(param);

@@ -17,7 +17,7 @@ export interface SpaceSpec {
   readonly bytes: 64 | 256 | 4096;
 }
 
-export type CapabilitySpec =
+type CapabilitySpec =
   | { readonly id: number }
   | {
       readonly id: 0x10;

@@ -49,7 +49,9 @@ function asLspciPrints(fn: PciFunction): readonly string[] {
           `LnkSta:\tSpeed ${speed(link.now.generation)}( \\([a-z]+\\))?, Width x${link.now.width}\\b`,
         ]
       : []),
-    ...(slot ? [`Slot #${slot.number}, PowerLimit >?${String(slot.powerWatts).replace('.', '\\.')}W;`] : []),
+    ...(slot
+      ? [`Slot #${slot.number}, PowerLimit >?${String(slot.powerWatts).replace('.', '\\.')}W;`]
+      : []),
   ];
 }
 
@@ -58,7 +60,14 @@ describe('Configuration space against lspci', () => {
   const batches = Array.from({ length: SPACES / BATCH }, (_, b) =>
     specs.slice(b * BATCH, (b + 1) * BATCH),
   );
-  const eachSpace = (check: (spec: SpaceSpec, text: string, fn: PciFunction | undefined, problems: readonly string[]) => void) => {
+  const eachSpace = (
+    check: (
+      spec: SpaceSpec,
+      text: string,
+      fn: PciFunction | undefined,
+      problems: readonly string[],
+    ) => void,
+  ) => {
     for (const batch of batches) {
       const dumps = batch.map((spec, n) => hexText(addressOf(n), buildSpace(spec)));
       const texts = lspciText(dumps.join('\n'));
@@ -66,7 +75,12 @@ describe('Configuration space against lspci', () => {
         const reading = readLspci(dumps[n] ?? '');
         const text = texts.get(`0000:${addressOf(n)}`);
         if (text === undefined) throw new Error(`lspci printed nothing for ${addressOf(n)}`);
-        check(spec, text, reading.functions[0], reading.problems.map(({ code }) => code));
+        check(
+          spec,
+          text,
+          reading.functions[0],
+          reading.problems.map(({ code }) => code),
+        );
       });
     }
   };
@@ -88,8 +102,12 @@ describe('Configuration space against lspci', () => {
         /^\tSubsystem: /m.test(text),
       );
       expect(fn.buses !== null, JSON.stringify(spec)).to.equal(/^\tBus: /m.test(text));
-      expect(fn.express?.link != null, JSON.stringify(spec)).to.equal(/LnkCap:\t/.test(firstExpress(text)));
-      expect(fn.express?.slot != null, JSON.stringify(spec)).to.equal(/SltCap:\t/.test(firstExpress(text)));
+      expect(fn.express?.link != null, JSON.stringify(spec)).to.equal(
+        /LnkCap:\t/.test(firstExpress(text)),
+      );
+      expect(fn.express?.slot != null, JSON.stringify(spec)).to.equal(
+        /SltCap:\t/.test(firstExpress(text)),
+      );
       links += fn.express?.link ? 1 : 0;
       slots += fn.express?.slot ? 1 : 0;
     });
@@ -107,7 +125,9 @@ describe('Configuration space against lspci', () => {
         ['capability.denied', '<access denied'],
         ['config.headerType', 'Unknown header type'],
       ] as const) {
-        expect(problems.includes(code), `${code} of ${JSON.stringify(spec)}`).to.equal(text.includes(mark));
+        expect(problems.includes(code), `${code} of ${JSON.stringify(spec)}`).to.equal(
+          text.includes(mark),
+        );
         broken += text.includes(mark) ? 1 : 0;
       }
     });
@@ -117,7 +137,9 @@ describe('Configuration space against lspci', () => {
   it("reads lspci's text to the same function as the bytes", () => {
     eachSpace((spec, text, fromBytes) => {
       const fromText = readLspci(text).functions[0];
-      expect(withoutNames(fromText), `${JSON.stringify(spec)}\n${text}`).to.deep.equal(withoutNames(fromBytes));
+      expect(withoutNames(fromText), `${JSON.stringify(spec)}\n${text}`).to.deep.equal(
+        withoutNames(fromBytes),
+      );
     });
   });
 });

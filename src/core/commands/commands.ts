@@ -53,18 +53,32 @@ export function apply(job: Job, command: Command, stamp: Stamp): Job {
     changedAt: stamp.at,
     log: [
       ...job.log.slice(1 - LONGEST_LOG),
-      { at: stamp.at, who: stamp.who, command: command.name, detail: detailOf(job, command).slice(0, 200) },
+      {
+        at: stamp.at,
+        who: stamp.who,
+        command: command.name,
+        detail: detailOf(job, command).slice(0, 200),
+      },
     ],
   };
 }
 
 /** The job as it was, as a new revision: undoing and redoing are entries of the log like any other. */
-export function restore(now: Job, past: Job, how: 'undo' | 'redo', what: string, stamp: Stamp): Job {
+export function restore(
+  now: Job,
+  past: Job,
+  how: 'undo' | 'redo',
+  what: string,
+  stamp: Stamp,
+): Job {
   return {
     ...past,
     revision: now.revision + 1,
     changedAt: stamp.at,
-    log: [...now.log.slice(1 - LONGEST_LOG), { at: stamp.at, who: stamp.who, command: how, detail: what }],
+    log: [
+      ...now.log.slice(1 - LONGEST_LOG),
+      { at: stamp.at, who: stamp.who, command: how, detail: what },
+    ],
   };
 }
 

@@ -54,10 +54,13 @@ type NeedOf<Kind extends Need['kind']> = Extract<Need, { kind: Kind }>;
 export function flowOf(card: Card, slot: Slot, need: Need, machine: Machine): Flow | null {
   const { delivers } = card;
   if (delivers.kind === 'network' && need.kind === 'network') {
-    return rate(need, delivers.ports, need.bytesPerSecond, [
-      ...linkStage(card, slot),
-      ...networkStages(delivers, machine),
-    ], machine.path.farEndMegabits === null || machine.path.cable === null);
+    return rate(
+      need,
+      delivers.ports,
+      need.bytesPerSecond,
+      [...linkStage(card, slot), ...networkStages(delivers, machine)],
+      machine.path.farEndMegabits === null || machine.path.cable === null,
+    );
   }
   if (delivers.kind === 'usb' && need.kind === 'usb') {
     const [low, high] = row(USB, delivers.signalling).practiceBytesPerSecond;
@@ -144,9 +147,7 @@ function networkStages(delivers: DeliveryOf<'network'>, machine: Machine): reado
   const cableClass = valueOf(cable);
   const byFarEnd = delivers.megabits.filter((speed) => farEnd?.includes(speed) ?? true);
   const byBoth = byFarEnd.filter(
-    (speed) =>
-      cableClass === null ||
-      cableCarries(cableClass, valueOf(cableMetres) ?? 1, speed),
+    (speed) => cableClass === null || cableCarries(cableClass, valueOf(cableMetres) ?? 1, speed),
   );
   return [
     wire('cardPort', delivers.megabits),
@@ -215,8 +216,22 @@ function screensFlow(delivers: DeliveryOf<'screens'>, need: NeedOf<'screens'>): 
     ),
     finding:
       able.length > 0
-        ? { code: 'deliver.meets', verdict: 'clear', needed: neededBits, available: bestBits, unit: 'b/s', subject: 'output' }
-        : { code: 'deliver.short', verdict: 'blocked', needed: neededBits, available: bestBits, unit: 'b/s', subject: 'output' },
+        ? {
+            code: 'deliver.meets',
+            verdict: 'clear',
+            needed: neededBits,
+            available: bestBits,
+            unit: 'b/s',
+            subject: 'output',
+          }
+        : {
+            code: 'deliver.short',
+            verdict: 'blocked',
+            needed: neededBits,
+            available: bestBits,
+            unit: 'b/s',
+            subject: 'output',
+          },
   };
 }
 

@@ -68,7 +68,8 @@ function assessOne(
   const verdict = slotVerdict(card, slot, machine, library);
   const flows = needs.flatMap((need) => flowOf(card, slot, need, machine) ?? []);
   const serving = flows.filter((flow) => flow.units > 0);
-  if (verdict.verdict === 'blocked' || serving.length === 0) return { verdict, flows, candidate: null };
+  if (verdict.verdict === 'blocked' || serving.length === 0)
+    return { verdict, flows, candidate: null };
   const findings = [...verdict.findings, ...serving.map((flow) => flow.finding)];
   return {
     verdict,

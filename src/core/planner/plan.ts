@@ -78,9 +78,11 @@ function search(request: PlanRequest, candidates: readonly Candidate[]) {
   };
 
   /**
-   * What any completion costs at least. Admissible: every card is of one kind, so the kinds still short need
-   * at least one more card each, and no cheaper one than the cheapest for their dearest unmet need. Each part
-   * of the cost is bounded from below by itself, and the order of costs never falls when a part grows.
+   * What any completion costs at least. Admissible: every card is of one kind, so each kind still short needs
+   * at least one more card, and no cheaper one than the cheapest for its dearest unmet need. A completion may
+   * instead give a need up. Giving up a must makes the first part of the cost larger, which outweighs all that
+   * follows. Giving up a wish only outweighs what comes after the budget, so wishes do not count towards the
+   * budget's part of the bound.
    */
   const bound = (partial: Partial, active: readonly Need[]): Cost => {
     const least = new Map<string, { price: number; total: number }>();
@@ -89,7 +91,7 @@ function search(request: PlanRequest, candidates: readonly Candidate[]) {
       const cheap = cheapest.get(need.id);
       const soFar = least.get(need.kind) ?? { price: 0, total: 0 };
       least.set(need.kind, {
-        price: Math.max(soFar.price, cheap?.price ?? Infinity),
+        price: need.must ? Math.max(soFar.price, cheap?.price ?? Infinity) : soFar.price,
         total: Math.max(soFar.total, cheap?.total ?? Infinity),
       });
     }
@@ -154,7 +156,12 @@ function touch(a: Candidate, b: Candidate): boolean {
 function plugsMissing(placed: readonly Candidate[], machine: Machine): boolean {
   const free = valueOf(machine.supply.plugs);
   if (free === null) return false;
-  return missingPlug(placed.flatMap(({ card }) => card.sockets), free) !== null;
+  return (
+    missingPlug(
+      placed.flatMap(({ card }) => card.sockets),
+      free,
+    ) !== null
+  );
 }
 
 const watts = (placed: readonly Candidate[]): number =>

@@ -77,7 +77,13 @@ function fewerUnits({ need, units }: Flow): Finding | null {
   const wanted = unitsWanted(need);
   return units >= wanted
     ? null
-    : { code: 'deliver.fewer', verdict: 'limited', needed: wanted, available: units, unit: 'count' };
+    : {
+        code: 'deliver.fewer',
+        verdict: 'limited',
+        needed: wanted,
+        available: units,
+        unit: 'count',
+      };
 }
 
 /** The least blocked slot is the one to explain: fewest findings that block, then the mildest verdict. */

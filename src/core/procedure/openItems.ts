@@ -16,7 +16,9 @@ export function openItems(job: Job): OpenCounts {
     prepare: of('prepare'),
     fit: of('fit'),
     drivers: of('drivers'),
-    prove: of('prove') + (job.plan === null ? [] : job.needs).filter(({ id }) => !measured.has(id)).length,
+    prove:
+      of('prove') +
+      (job.plan === null ? [] : job.needs).filter(({ id }) => !measured.has(id)).length,
     'hand-over': of('hand-over'),
   };
 }

@@ -224,7 +224,11 @@ function drivers(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
     const best = bestPackage(card, job.machine, library);
     const check = step(
       'checkDevice',
-      { card: cardName(card), identity: deviceId(card.ids), family: valueOf(job.machine.system.family) ?? '' },
+      {
+        card: cardName(card),
+        identity: deviceId(card.ids),
+        family: valueOf(job.machine.system.family) ?? '',
+      },
       keyed(card, slot),
     );
     if (best === null || best.inbox) {
@@ -233,7 +237,10 @@ function drivers(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
     }
     if (best.order === 'driver-first') return [check];
     const { title, version } = best;
-    return [check, step('installDriver', { card: cardName(card), title, version }, keyed(card, slot))];
+    return [
+      check,
+      step('installDriver', { card: cardName(card), title, version }, keyed(card, slot)),
+    ];
   });
   const restart = perCard.some(({ code }) => code === 'installDriver') ? [step('restart')] : [];
   return [...perCard, ...restart];

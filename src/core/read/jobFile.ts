@@ -19,7 +19,11 @@ export type JobFileReading =
 
 export function readJobFile(input: string): JobFileReading {
   if (input.length > LARGEST_FILE) {
-    return refused({ code: 'input.tooLarge', expected: `${LARGEST_FILE}`, found: `${input.length}` });
+    return refused({
+      code: 'input.tooLarge',
+      expected: `${LARGEST_FILE}`,
+      found: `${input.length}`,
+    });
   }
   let data: unknown;
   try {
@@ -27,9 +31,7 @@ export function readJobFile(input: string): JobFileReading {
   } catch (error) {
     return refused({ code: 'file.notJson', line: errorLine(input, String(error)) });
   }
-  const head = z
-    .object({ kind: z.literal(JOB_FILE_KIND), format: z.number() })
-    .safeParse(data);
+  const head = z.object({ kind: z.literal(JOB_FILE_KIND), format: z.number() }).safeParse(data);
   if (!head.success) return refused({ code: 'file.notAJob', expected: JOB_FILE_KIND });
   if (head.data.format > JOB_FORMAT) {
     return refused({

@@ -212,11 +212,7 @@ function readExpress(block: Block, problems: ProblemList): Express | null {
   };
 }
 
-function generationOf(
-  speed: string,
-  block: Block,
-  problems: ProblemList,
-): LinkState['generation'] {
+function generationOf(speed: string, block: Block, problems: ProblemList): LinkState['generation'] {
   const generation = GENERATION_BY_SPEED[speed];
   if (generation !== undefined) return generation;
   if (speed !== 'unknown') {

@@ -20,7 +20,12 @@ export function body(card: Card, slot: Slot, machine: Machine): readonly Finding
 }
 
 /** Whether two cards that take openings from `a` and from `b` on would touch. */
-export function openingsCollide(a: number, aOpenings: number, b: number, bOpenings: number): boolean {
+export function openingsCollide(
+  a: number,
+  aOpenings: number,
+  b: number,
+  bOpenings: number,
+): boolean {
   return a < b + bOpenings && b < a + aOpenings;
 }
 
@@ -53,12 +58,7 @@ function openings(card: Card, opening: number, machine: Machine): readonly Findi
       ];
 }
 
-function neighbours(
-  card: Card,
-  slot: Slot,
-  opening: number,
-  machine: Machine,
-): readonly Finding[] {
+function neighbours(card: Card, slot: Slot, opening: number, machine: Machine): readonly Finding[] {
   return machine.slots.flatMap((other): readonly Finding[] => {
     const theirs = valueOf(other.opening);
     if (other === slot || theirs === null) return [];

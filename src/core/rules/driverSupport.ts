@@ -10,15 +10,21 @@ import type { Finding } from './finding.ts';
 /** The packages the driver library knows, or null while it cannot be reached. */
 export type DriverLibrary = readonly DriverPackage[] | null;
 
-export function driverSupport(card: Card, machine: Machine, library: DriverLibrary): readonly Finding[] {
+export function driverSupport(
+  card: Card,
+  machine: Machine,
+  library: DriverLibrary,
+): readonly Finding[] {
   const { family, version, architecture } = machine.system;
   if (family === null || version === null || architecture === null) {
     return [{ code: 'system.unknown', verdict: 'unknown' }];
   }
   const ownClass = SYSTEM_DRIVEN_CLASSES[card.ids.class24];
   const best = library === null ? null : bestPackage(card, machine, library);
-  if (best !== null) return [{ code: 'system.package', verdict: 'clear', subject: `${best.title} ${best.version}` }];
-  if (ownClass !== undefined) return [{ code: 'system.ownDriver', verdict: 'clear', subject: ownClass }];
+  if (best !== null)
+    return [{ code: 'system.package', verdict: 'clear', subject: `${best.title} ${best.version}` }];
+  if (ownClass !== undefined)
+    return [{ code: 'system.ownDriver', verdict: 'clear', subject: ownClass }];
   return library === null
     ? [{ code: 'system.libraryAway', verdict: 'unknown' }]
     : [{ code: 'system.noDriver', verdict: 'blocked', subject: deviceId(card.ids) }];
@@ -36,8 +42,7 @@ export function bestPackage(
   );
   return (
     serving.toSorted(
-      (a, b) =>
-        b.released.localeCompare(a.released) || compareVersions(b.version, a.version),
+      (a, b) => b.released.localeCompare(a.released) || compareVersions(b.version, a.version),
     )[0] ?? null
   );
 }

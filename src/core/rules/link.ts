@@ -28,7 +28,11 @@ export interface SlotLink {
 /** The link a card gets in a slot, or null while the slot's lanes or generation are not known. */
 export function slotLink(card: Card, slot: Slot): SlotLink | null {
   if (slot.bus === 'pci') {
-    return { link: null, low: CLASSIC_PCI_BYTES_PER_SECOND * CLASSIC_PCI_SHARE, high: CLASSIC_PCI_BYTES_PER_SECOND };
+    return {
+      link: null,
+      low: CLASSIC_PCI_BYTES_PER_SECOND * CLASSIC_PCI_SHARE,
+      high: CLASSIC_PCI_BYTES_PER_SECOND,
+    };
   }
   const lanes = valueOf(slot.lanes);
   const generation = valueOf(slot.generation);
@@ -43,9 +47,9 @@ export function slotLink(card: Card, slot: Slot): SlotLink | null {
 export function link(card: Card, slot: Slot): readonly Finding[] {
   const got = slotLink(card, slot);
   if (got === null) return [{ code: 'link.slotUnknown', verdict: 'unknown' }];
-  const figures = { needed: usableBytesPerSecond(card), available: got.low, unit: 'B/s' } as const;
+  const figures = { needed: usableBytesPerSecond(card), available: got.high, unit: 'B/s' } as const;
   if (figures.needed === 0) return [{ code: 'link.plenty', verdict: 'clear', ...figures }];
-  return got.low >= figures.needed
+  return got.high >= figures.needed
     ? [{ code: 'link.enough', verdict: 'clear', ...figures }]
     : [{ code: 'link.narrowed', verdict: 'limited', ...figures }];
 }

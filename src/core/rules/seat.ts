@@ -33,7 +33,9 @@ function length(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
   const openEnd = valueOf(slot.openEnd);
   if (openEnd === null) return [{ code: 'seat.openEndUnknown', verdict: 'unknown', ...figures }];
   if (!openEnd) return [{ code: 'seat.tooLong', verdict: 'blocked', ...figures }];
-  return behindOpenEnd(card, slot, machine) ?? [{ code: 'seat.openEnd', verdict: 'clear', ...figures }];
+  return (
+    behindOpenEnd(card, slot, machine) ?? [{ code: 'seat.openEnd', verdict: 'clear', ...figures }]
+  );
 }
 
 function behindOpenEnd(card: Card, slot: Slot, machine: Machine): readonly Finding[] | null {

@@ -7,7 +7,12 @@
 export const OPENING_PITCH_MM = 20.32;
 
 /** Length of a PCI Express connector on the board, in millimetres, by the lanes it has contacts for. */
-export const CONNECTOR_LENGTH_MM: Readonly<Record<number, number>> = { 1: 25, 4: 39, 8: 56, 16: 89 };
+export const CONNECTOR_LENGTH_MM: Readonly<Record<number, number>> = {
+  1: 25,
+  4: 39,
+  8: 56,
+  16: 89,
+};
 
 /** Length of a classic 32-bit PCI connector, in millimetres. Source: PCI Local Bus 3.0 (from memory). */
 export const CLASSIC_PCI_CONNECTOR_MM = 85;
@@ -27,11 +32,13 @@ export const CARD_HEIGHT_MM = { full: 111.15, low: 68.9 } as const;
 /** A card's lower edge stands this far above the board; lower things fit beneath it. Common practice, no source. */
 export const UNDER_CARD_ROOM_MM = 12;
 
-/** Room a lead needs to bend out of a plug on the edge of a card. Common practice, no source: 25 to 35 mm. */
-export const PLUG_BEND_MM = 30;
-
 /** Watts any PCI Express slot gives a card before the system configures it, by connector lanes. */
-export const SLOT_WATTS_AT_START: Readonly<Record<number, number>> = { 1: 10, 4: 25, 8: 25, 16: 25 };
+export const SLOT_WATTS_AT_START: Readonly<Record<number, number>> = {
+  1: 10,
+  4: 25,
+  8: 25,
+  16: 25,
+};
 
 /** Watts classic PCI allows a card. Source: PCI Local Bus 3.0 (from memory). */
 export const CLASSIC_PCI_WATTS = 25;

@@ -40,7 +40,7 @@ const BLANKING: Readonly<Record<1 | 2, BlankingRow>> = {
     clockStepHz: 250_000,
     minimumBlankMicroseconds: 460,
     frontPorchLines: 3,
-    backPorchLines: 6,
+    backPorchLines: 7,
     syncLines: null,
   },
   2: {
@@ -67,9 +67,9 @@ const SYNC_LINES_OTHERWISE = 10;
 export function pixelClockHz(mode: ScreenMode, version: 1 | 2 = 1): number {
   const blanking = BLANKING[version];
   const activePx = Math.floor(mode.widthPx / blanking.cellPx) * blanking.cellPx;
-  const linePeriod =
-    (1e6 / mode.refreshHz - blanking.minimumBlankMicroseconds) / mode.heightPx;
-  const syncLines = blanking.syncLines ?? syncLinesByAspect(activePx, mode.heightPx, blanking.cellPx);
+  const linePeriod = (1e6 / mode.refreshHz - blanking.minimumBlankMicroseconds) / mode.heightPx;
+  const syncLines =
+    blanking.syncLines ?? syncLinesByAspect(activePx, mode.heightPx, blanking.cellPx);
   const blankLines = Math.max(
     Math.floor(blanking.minimumBlankMicroseconds / linePeriod) + 1,
     blanking.frontPorchLines + syncLines + blanking.backPorchLines,

@@ -14,7 +14,13 @@ interface UsbRow {
   readonly practiceBytesPerSecond: readonly [number, number];
 }
 
-const usb = (megabits: number, useful: number, coded: number, low: number, high: number): UsbRow => ({
+const usb = (
+  megabits: number,
+  useful: number,
+  coded: number,
+  low: number,
+  high: number,
+): UsbRow => ({
   megabits,
   codedBytesPerSecond: (megabits * 1e6 * useful) / coded / 8,
   practiceBytesPerSecond: [low * MEGABYTE, high * MEGABYTE],

@@ -43,7 +43,13 @@ export interface HandOverSheet {
 }
 
 /** Cautions that still matter once the machine is back with its owner. */
-const FOR_THE_OWNER: readonly CautionCode[] = ['mains', 'hotCard', 'heavyCard', 'othersData', 'localRules'];
+const FOR_THE_OWNER: readonly CautionCode[] = [
+  'mains',
+  'hotCard',
+  'heavyCard',
+  'othersData',
+  'localRules',
+];
 
 export function handOverSheet(job: Job): HandOverSheet {
   const library = job.plan?.packages ?? [];
@@ -64,8 +70,7 @@ export function handOverSheet(job: Job): HandOverSheet {
   return {
     cards,
     figures: expectations(job).map((expectation) => {
-      const reading =
-        job.readings.find(({ needId }) => needId === expectation.need.id) ?? null;
+      const reading = job.readings.find(({ needId }) => needId === expectation.need.id) ?? null;
       return {
         expectation,
         reading,

@@ -116,10 +116,22 @@
     aria-label="The board, to scale: slots from the processor’s end"
   >
     <defs>
-      <pattern id="hatch-conflict" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+      <pattern
+        id="hatch-conflict"
+        width="6"
+        height="6"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
         <path d="M0 0v6" class="hatch-line" />
       </pattern>
-      <pattern id="hatch-there" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+      <pattern
+        id="hatch-there"
+        width="5"
+        height="5"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(-45)"
+      >
         <path d="M0 0v5" class="there-line" />
       </pattern>
     </defs>
@@ -137,8 +149,8 @@
         <rect {...ports} class="opening" />
         <text
           class="figure number"
-          transform="translate({ports.x + ports.width / 2 + 4} {ports.y + ports.height / 2}) rotate(-90)"
-          >ports of the board</text
+          transform="translate({ports.x + ports.width / 2 + 4} {ports.y +
+            ports.height / 2}) rotate(-90)">ports of the board</text
         >
       {/if}
       <path class="rear" d="M{x(0)} 0V{bottomPx}" />
@@ -154,7 +166,9 @@
         <path class="room" d="M{x(layout.roomMm)} 4V{bottomPx}" />
         <path
           class="measure"
-          d="M{x(0)} {bottomPx + 10}H{x(layout.roomMm)}M{x(0)} {bottomPx + 6}v8M{x(layout.roomMm)} {bottomPx + 6}v8"
+          d="M{x(0)} {bottomPx + 10}H{x(layout.roomMm)}M{x(0)} {bottomPx + 6}v8M{x(
+            layout.roomMm,
+          )} {bottomPx + 6}v8"
         />
         <text class="figure" x={x(layout.roomMm) + 6} y={bottomPx + 14}
           >room for length {layout.roomMm} mm</text
@@ -198,7 +212,12 @@
         {/if}
         <text class="label" x={x.range()[1]! + 4} y={middle - 2}>{slot.label}</text>
         {#if says}
-          <VerdictMark verdict={says.verdict} withWord={false} x={x.range()[1]! + 2} y={middle - 1} />
+          <VerdictMark
+            verdict={says.verdict}
+            withWord={false}
+            x={x.range()[1]! + 2}
+            y={middle - 1}
+          />
           <text class="says" x={x.range()[1]! + 22} y={middle + 11}
             >{VERDICT_WORDS[says.verdict]}{says.topic === '' ? '' : `: ${says.topic}`}</text
           >
@@ -218,6 +237,10 @@
             x={x(box.xMm) + 3}
             y={y(box.yMm + box.depthMm) - 4 - (words.length - 1 - n) * 12}>{line}</text
           >
+        {:else}
+          <text class="figure" x={x(box.xMm + box.widthMm) + 4} y={y(box.yMm + box.depthMm / 2) + 4}
+            >{box.name}</text
+          >
         {/each}
       {/each}
       {#each layout.bodies as body, n (n)}
@@ -225,7 +248,9 @@
         <rect {...at} class="body {body.kind}" class:lit={body.slotId === selectedSlotId} />
         <text class="name" x={at.x + 8} y={at.y + Math.min(at.height - 5, 15)}>{body.name}</text>
         {#if body.lengthMm !== null}
-          <text class="figure" x={at.x + at.width + 5} y={at.y + at.height / 2 + 4}>{body.lengthMm} mm</text>
+          <text class="figure" x={at.x + at.width + 5} y={at.y + at.height / 2 + 4}
+            >{body.lengthMm} mm</text
+          >
         {/if}
       {/each}
       {#each layout.conflicts as conflict, n (n)}

@@ -3,7 +3,9 @@
   import type { JobModel } from '$lib/stages/jobModel.svelte';
   import { WITNESS_WORDS } from '$lib/wording/facts';
   import { linkWords } from '$lib/wording/figures';
+  import { selection } from '$lib/state/selection.svelte';
   import type { CardOnSlot } from './layout';
+  import { slotLine } from './slotWords';
 
   let { model, planned }: { model: JobModel; planned: readonly CardOnSlot[] } = $props();
 
@@ -25,7 +27,9 @@
       fact: { value: Value; witness: keyof typeof WITNESS_WORDS } | null,
       print: (value: Value) => string,
     ): Row =>
-      fact === null ? [name, 'not known', ''] : [name, print(fact.value), WITNESS_WORDS[fact.witness]];
+      fact === null
+        ? [name, 'not known', '']
+        : [name, print(fact.value), WITNESS_WORDS[fact.witness]];
     const place: readonly Row[] = [
       row('Opening', of.opening, String),
       row('Holds', of.occupant, (occupant) => occupant?.name ?? 'nothing'),
@@ -45,9 +49,42 @@
 
 <div class="facts" class:idle={slot === null}>
   {#if slot === null}
-    <p class="quiet">Select a slot on the board to see what is known of it, and from whom.</p>
+    <table class="plain">
+      <caption class="only-read">The board as a table</caption>
+      <thead>
+        <tr>
+          <th scope="col">Opening</th><th scope="col">Slot</th><th scope="col">What is known</th>
+          <th scope="col">Holds</th><th scope="col">Planned</th>
+        </tr>
+      </thead>
+      <tbody>
+        {#each model.job.machine.slots as each (each.id)}
+          <tr>
+            <td>{valueOf(each.opening) ?? '?'}</td>
+            <td
+              ><button type="button" onclick={() => (selection.slotId = each.id)}
+                >{each.label}</button
+              ></td
+            >
+            <td>{slotLine(each)}</td>
+            <td>{each.occupant === null ? '?' : (each.occupant.value?.name ?? 'nothing')}</td>
+            <td
+              >{planned
+                .filter(({ slot: at }) => at.id === each.id)
+                .map(({ card }) => cardName(card))
+                .join(', ')}</td
+            >
+          </tr>
+        {:else}
+          <tr><td colspan="5">No slots yet: the survey has not begun.</td></tr>
+        {/each}
+      </tbody>
+    </table>
   {:else}
-    <h2>{slot.label}</h2>
+    <div class="head">
+      <h2>{slot.label}</h2>
+      <button type="button" onclick={() => (selection.slotId = null)}>All slots</button>
+    </div>
     <dl>
       {#each rows(slot) as [name, value, from] (name)}
         <div>
@@ -59,22 +96,23 @@
     </dl>
     {#if port?.trained && port.bothAble}
       <p class:below={port.belowAble}>
-        Its link trained to {linkWords(port.trained)}{#if port.belowAble}, less than both ends could do:
-          {linkWords(port.bothAble)}. An idle card may save power; look again while it is busy, then at its
-          seat and its contacts{:else}, all that both ends can do{/if}.
+        Its link trained to {linkWords(port.trained)}{#if port.belowAble}, less than both ends could
+          do:
+          {linkWords(port.bothAble)}. An idle card may save power; look again while it is busy, then
+          at its seat and its contacts{:else}, all that both ends can do{/if}.
       </p>
     {/if}
     {#each cards as { card } (card.id)}
-      <p>Planned here: <strong>{cardName(card)}</strong>, {card.lengthMm} mm long, {card.peakWatts} W at most.</p>
+      <p>
+        Planned here: <strong>{cardName(card)}</strong>, {card.lengthMm} mm long, {card.peakWatts} W at
+        most.
+      </p>
     {/each}
   {/if}
 </div>
 
 <style>
   .facts {
-    flex: 1 1 0;
-    min-height: 7.5rem;
-    overflow: auto;
     font-size: 0.8125rem;
     border-top: 1px solid var(--cds-ui-03);
     padding-top: 0.5rem;
@@ -87,6 +125,27 @@
     .idle {
       display: none;
     }
+  }
+  .facts td {
+    padding-block: 0.2rem;
+  }
+  .head {
+    display: flex;
+    justify-content: space-between;
+  }
+  button {
+    border: 0;
+    padding: 0;
+    background: none;
+    font: inherit;
+    font-weight: 600;
+    color: var(--cds-link-01);
+    cursor: pointer;
+    text-align: left;
+    white-space: nowrap;
+  }
+  button:focus-visible {
+    outline: 2px solid var(--cds-focus);
   }
   dl {
     display: grid;

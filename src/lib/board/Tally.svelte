@@ -4,7 +4,8 @@
   import type { CardOnSlot } from './layout';
   import { lanesUsed } from './lanes';
 
-  let { job, planned, unknown }: { job: Job; planned: readonly CardOnSlot[]; unknown: number } = $props();
+  let { job, planned, unknown }: { job: Job; planned: readonly CardOnSlot[]; unknown: number } =
+    $props();
 
   const limit = $derived(valueOf(job.machine.supply.twelveVoltWatts));
   const base = $derived(valueOf(job.machine.supply.baseWatts));

@@ -37,7 +37,14 @@
   <g class={verdict} transform="translate({x} {y})">{@render mark()}</g>
 {:else}
   <span class="mark {verdict}">
-    <svg viewBox="0 0 16 16" width="16" height="16" aria-hidden={withWord} role={withWord ? undefined : 'img'} aria-label={withWord ? undefined : VERDICT_WORDS[verdict]}>
+    <svg
+      viewBox="0 0 16 16"
+      width="16"
+      height="16"
+      aria-hidden={withWord}
+      role={withWord ? undefined : 'img'}
+      aria-label={withWord ? undefined : VERDICT_WORDS[verdict]}
+    >
       {@render mark()}
     </svg>
     {#if withWord}<span>{VERDICT_WORDS[verdict]}</span>{/if}

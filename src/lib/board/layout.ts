@@ -31,12 +31,12 @@ const PORTS_LENGTH_MM = 158.75;
 /** Rear edge to the board's own edge. Common practice, no source. */
 const BOARD_INSET_MM = 4;
 
-export interface DrawnOpening extends Rectangle {
+interface DrawnOpening extends Rectangle {
   readonly number: number;
   readonly takenBy: 'card' | 'planned' | null;
 }
 
-export interface DrawnSlot {
+interface DrawnSlot {
   readonly slot: Slot;
   readonly middleMm: number;
   readonly connector: Rectangle;
@@ -46,7 +46,7 @@ export interface DrawnSlot {
   readonly wired: Rectangle | null;
 }
 
-export interface DrawnBody extends Rectangle {
+interface DrawnBody extends Rectangle {
   readonly slotId: string;
   readonly name: string;
   readonly lengthMm: number | null;
@@ -138,11 +138,12 @@ export function boardLayout(
   };
 }
 
-
 function opening(machine: Machine, number: number, bodies: readonly DrawnBody[]): DrawnOpening {
   const middle = openingMiddleMm(machine, number);
   const height = OPENING_PITCH_MM - OPENING_GAP_MM;
-  const taker = bodies.find((body) => body.yMm < middle + 1 && body.yMm + body.depthMm > middle - 1);
+  const taker = bodies.find(
+    (body) => body.yMm < middle + 1 && body.yMm + body.depthMm > middle - 1,
+  );
   return {
     number,
     xMm: -OPENING_STRIP_MM,

@@ -12,7 +12,15 @@
   import Copy from 'carbon-icons-svelte/lib/Copy.svelte';
   import Download from 'carbon-icons-svelte/lib/Download.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { STAGES, jobFileName, openItems, standing, writeJobFile, type Job, type Problem } from '$core';
+  import {
+    STAGES,
+    jobFileName,
+    openItems,
+    standing,
+    writeJobFile,
+    type Job,
+    type Problem,
+  } from '$core';
   import { shop } from '$lib/state/shop.svelte';
   import { atMoment } from '$lib/wording/figures';
   import { problemPlace, problemWords } from '$lib/wording/problems';
@@ -79,7 +87,7 @@
     <div class="search">
       <Search
         id="job-search"
-        size="default"
+        size="lg"
         labelText="Search jobs"
         placeholder="Search customer, machine, title ( / )"
         bind:value={sought}
@@ -146,8 +154,8 @@
     <section class="empty">
       <h2>No jobs yet</h2>
       <p>
-        A job takes one machine and what its owner wants from survey to hand-over. Begin one, or import
-        a job file from another bench.
+        A job takes one machine and what its owner wants from survey to hand-over. Begin one, or
+        import a job file from another bench.
       </p>
     </section>
   {:else if shown.length === 0}
@@ -174,18 +182,29 @@
             <td class="standing">
               <span class="track" aria-hidden="true">
                 {#each STAGES as stage (stage)}
-                  <i class:done={at === null || STAGES.indexOf(stage) < STAGES.indexOf(at)} class:here={stage === at}></i>
+                  <i
+                    class:done={at === null || STAGES.indexOf(stage) < STAGES.indexOf(at)}
+                    class:here={stage === at}
+                  ></i>
                 {/each}
               </span>
               {at === null ? 'Done' : STAGE_WORDS[at]}
             </td>
             <td>
-              {at === null ? 'nothing' : `${open[at]} in ${STAGE_WORDS[at]}`}{#if open.survey > 0 && at !== 'survey'},
+              {at === null
+                ? 'nothing'
+                : `${open[at]} in ${STAGE_WORDS[at]}`}{#if open.survey > 0 && at !== 'survey'},
                 {open.survey} facts unknown{/if}
             </td>
             <td>{atMoment(job.changedAt)}</td>
             <td class="actions">
-              <Button kind="ghost" size="small" icon={Copy} iconDescription="Duplicate" on:click={() => shop.duplicate(job)} />
+              <Button
+                kind="ghost"
+                size="small"
+                icon={Copy}
+                iconDescription="Duplicate"
+                on:click={() => shop.duplicate(job)}
+              />
               <Button
                 kind="ghost"
                 size="small"
@@ -212,7 +231,8 @@
     <section class="aside">
       <h2>Set aside</h2>
       <p class="quiet">
-        These records no longer read as jobs. They are kept whole: export them before you remove them.
+        These records no longer read as jobs. They are kept whole: export them before you remove
+        them.
       </p>
       <ul>
         {#each shop.setAside as { key, record, problems } (key)}
@@ -225,14 +245,17 @@
               on:click={() => download(`${key}.set-aside.json`, JSON.stringify(record, null, 2))}
               >Export as it is</Button
             >
-            <Button size="small" kind="danger-ghost" on:click={() => shop.removeSetAside(key)}>Remove</Button>
+            <Button size="small" kind="danger-ghost" on:click={() => shop.removeSetAside(key)}
+              >Remove</Button
+            >
           </li>
         {/each}
       </ul>
     </section>
   {/if}
   <p class="quiet foot">
-    Jobs are kept in this browser and nowhere else. Export a job to take it elsewhere or to keep a copy.
+    Jobs are kept in this browser and nowhere else. Export a job to take it elsewhere or to keep a
+    copy.
   </p>
 </main>
 

@@ -61,7 +61,8 @@
     model
       .planned(stage)
       .filter(
-        ({ card, slot }) => trial === null || (card.id !== trial.card.id && slot.id !== trial.slot.id),
+        ({ card, slot }) =>
+          trial === null || (card.id !== trial.card.id && slot.id !== trial.slot.id),
       ),
   );
 
@@ -96,7 +97,9 @@
   }
 </script>
 
-<svelte:head><title>{STAGE_WORDS[stage]} – {job.title || 'Untitled job'} – Tenant</title></svelte:head>
+<svelte:head
+  ><title>{STAGE_WORDS[stage]} – {job.title || 'Untitled job'} – Tenant</title></svelte:head
+>
 
 <TopBar>
   {#snippet middle()}
@@ -146,7 +149,9 @@
       subtitle="Your work is on this screen. Export it, make room in the list of jobs, then try again."
     >
       <svelte:fragment slot="actions">
-        <NotificationActionButton on:click={() => download(jobFileName(job), writeJobFile(job))}>Export</NotificationActionButton>
+        <NotificationActionButton on:click={() => download(jobFileName(job), writeJobFile(job))}
+          >Export</NotificationActionButton
+        >
         <NotificationActionButton on:click={() => open.save()}>Try again</NotificationActionButton>
       </svelte:fragment>
     </InlineNotification>
@@ -159,7 +164,9 @@
       subtitle="Its store is blocked. Work goes on in this window; export the job before you close it."
     >
       <svelte:fragment slot="actions">
-        <NotificationActionButton on:click={() => download(jobFileName(job), writeJobFile(job))}>Export</NotificationActionButton>
+        <NotificationActionButton on:click={() => download(jobFileName(job), writeJobFile(job))}
+          >Export</NotificationActionButton
+        >
         <NotificationActionButton on:click={() => open.save()}>Try again</NotificationActionButton>
       </svelte:fragment>
     </InlineNotification>
@@ -173,7 +180,9 @@
     >
       <svelte:fragment slot="actions">
         <NotificationActionButton on:click={keepCopy}>Keep as a copy</NotificationActionButton>
-        <NotificationActionButton on:click={() => open.takeStored()}>Take the other</NotificationActionButton>
+        <NotificationActionButton on:click={() => open.takeStored()}
+          >Take the other</NotificationActionButton
+        >
       </svelte:fragment>
     </InlineNotification>
   {/if}
@@ -210,8 +219,16 @@
       selectedSlotId={selection.slotId}
       onselect={(slotId) => (selection.slotId = slotId)}
     />
-    {#if choosing}<Findings {model} />{:else}<SlotFacts {model} {planned} />{/if}
-    <div class="tally"><Tally {job} planned={trial === null ? planned : [...planned, trial]} unknown={model.unknown.length} /></div>
+    <div class="facts-area">
+      {#if choosing}<Findings {model} />{:else}<SlotFacts {model} {planned} />{/if}
+    </div>
+    <div class="tally">
+      <Tally
+        {job}
+        planned={trial === null ? planned : [...planned, trial]}
+        unknown={model.unknown.length}
+      />
+    </div>
   </section>
 
   <Divider bind:px={panelPx} />
@@ -335,6 +352,11 @@
     flex-direction: column;
     gap: 0.75rem;
   }
+  .facts-area {
+    flex: 1 1 0;
+    min-height: 7.5rem;
+    overflow: auto;
+  }
   .panel :global(.bx--tab-content) {
     padding: 1rem 0 0;
   }
@@ -373,6 +395,8 @@
     }
     .order,
     .back,
+    .fit .facts-area,
+    .drivers .facts-area,
     .fit .tally,
     .drivers .tally {
       display: none;

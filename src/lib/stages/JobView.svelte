@@ -43,7 +43,9 @@
     {#if missing === 'no'}
       <InlineLoading description="Opening the job" />
     {:else}
-      <h1>{missing === 'gone' ? 'This job is not in this browser' : 'This job cannot be opened'}</h1>
+      <h1>
+        {missing === 'gone' ? 'This job is not in this browser' : 'This job cannot be opened'}
+      </h1>
       <p>
         {missing === 'gone'
           ? 'It may have been deleted, or kept in another browser. A job file brings it here.'

@@ -4,6 +4,7 @@
  */
 import { apply, restore, type Command, type Job } from '$core';
 import { COMMAND_WORDS } from '../wording/commands';
+import { now } from './now';
 import { ChangedElsewhere, readJob, saveJob, troubleOf, type StorageTrouble } from './storage';
 import { WINDOW_ID, hearWindows, tellWindows } from './windows';
 
@@ -115,7 +116,7 @@ export class OpenJob {
   }
 
   private stamp() {
-    return { at: new Date().toISOString(), who: this.job.technician };
+    return { at: now(), who: this.job.technician };
   }
 
   private async hear(message: Parameters<Parameters<typeof hearWindows>[0]>[0]): Promise<void> {

@@ -21,6 +21,7 @@ import {
   type SetAside,
   type StorageTrouble,
 } from './storage';
+import { now } from './now';
 import { hearWindows, tellWindows } from './windows';
 
 const SEEDED = 'demo-seeded';
@@ -76,7 +77,7 @@ class Shop {
   }
 
   /** A new job, stored at once where the store allows it. */
-  async create(job: Job = emptyJob(newId(), new Date().toISOString())): Promise<Job> {
+  async create(job: Job = emptyJob(newId(), now())): Promise<Job> {
     try {
       await saveJob(job, null);
       tellWindows({ kind: 'listChanged' });
@@ -88,14 +89,14 @@ class Shop {
   }
 
   duplicate(job: Job): Promise<Job> {
-    const now = new Date().toISOString();
+    const at = now();
     return this.create({
       ...job,
       id: newId(),
       title: `${job.title} (copy)`.slice(0, 200),
       revision: 0,
-      createdAt: now,
-      changedAt: now,
+      createdAt: at,
+      changedAt: at,
     });
   }
 
@@ -119,7 +120,8 @@ class Shop {
   async importFile(text: string): Promise<{ job: Job | null; problems: readonly Problem[] }> {
     const { job, problems } = readJobFile(text);
     if (job === null) return { job, problems };
-    const taken = this.jobs.some(({ id }) => id === job.id) || this.setAside.some(({ key }) => key === job.id);
+    const taken =
+      this.jobs.some(({ id }) => id === job.id) || this.setAside.some(({ key }) => key === job.id);
     return { job: await (taken ? this.duplicate(job) : this.create(job)), problems };
   }
 

@@ -1,7 +1,11 @@
 /** How the windows of this browser tell each other what they have open and what they saved. */
 
 export type WindowMessage =
-  | { readonly kind: 'opened' | 'alsoOpen' | 'closed'; readonly jobId: string; readonly from: string }
+  | {
+      readonly kind: 'opened' | 'alsoOpen' | 'closed';
+      readonly jobId: string;
+      readonly from: string;
+    }
   | {
       readonly kind: 'saved';
       readonly jobId: string;

@@ -3,13 +3,14 @@ import type { Flow, Link, ScreenMode, Unit } from '$core';
 
 const whole = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 });
 const short = new Intl.NumberFormat('en-GB', { maximumSignificantDigits: 3 });
-const money = new Intl.NumberFormat('en-GB', { minimumFractionDigits: 2, maximumFractionDigits: 2 });
+const money = new Intl.NumberFormat('en-GB', {
+  minimumFractionDigits: 2,
+  maximumFractionDigits: 2,
+});
 const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
-const clock = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short' });
 
 export const inMoney = (cents: number): string => money.format(cents / 100);
 export const atMoment = (iso: string): string => moment.format(new Date(iso));
-export const atClock = (iso: string): string => clock.format(new Date(iso));
 
 export const inMegabytes = (bytesPerSecond: number): string =>
   `${whole.format(bytesPerSecond / 1e6)} MB/s`;

@@ -19,55 +19,150 @@ interface Words {
 }
 
 const WORDS: Readonly<Record<FindingCode, Words>> = {
-  'seat.bus': { says: 'The card is made for another kind of slot.', remedy: 'A card for this slot’s bus.' },
-  'seat.occupied': { says: 'The slot holds: {subject}.', remedy: 'Take it out, if the customer can spare it.' },
-  'seat.occupantUnknown': { says: 'Nobody has said what sits in this slot.', remedy: 'Look, and note it in the survey.' },
+  'seat.bus': {
+    says: 'The card is made for another kind of slot.',
+    remedy: 'A card for this slot’s bus.',
+  },
+  'seat.occupied': {
+    says: 'The slot holds: {subject}.',
+    remedy: 'Take it out, if the customer can spare it.',
+  },
+  'seat.occupantUnknown': {
+    says: 'Nobody has said what sits in this slot.',
+    remedy: 'Look, and note it in the survey.',
+  },
   'seat.fits': { says: 'The card’s edge goes into the slot.' },
   'seat.openEnd': { says: 'The slot is shorter ({available} for {needed}) but open at its end.' },
-  'seat.tooLong': { says: 'The card’s edge ({needed}) is longer than the slot ({available}).', remedy: 'A longer or open-ended slot.' },
-  'seat.openEndUnknown': { says: 'The card ({needed}) is longer than the slot ({available}); it goes in only if the slot is open at its end.', remedy: 'Look at the far end of the slot.' },
-  'seat.connectorUnknown': { says: 'The slot’s length is not known.', remedy: 'Look: x1 is 25 mm long, x4 39, x8 56, x16 89.' },
-  'seat.behindOpenEnd': { says: '{subject} stands behind the open end, {available} from the rear; the card’s edge reaches {needed}.', remedy: 'Another slot.' },
-  'link.enough': { says: 'The link carries {available}; the card can use {needed}.' },
-  'link.plenty': { says: 'The link carries {available}; the card needs little of it.' },
-  'link.narrowed': { says: 'The link carries {available} of the {needed} the card could use.', remedy: 'A slot with more lanes or a newer generation.' },
-  'link.slotUnknown': { says: 'The slot’s lanes or generation are not known.', remedy: 'Drop the machine’s lspci report into the survey.' },
+  'seat.tooLong': {
+    says: 'The card’s edge ({needed}) is longer than the slot ({available}).',
+    remedy: 'A longer or open-ended slot.',
+  },
+  'seat.openEndUnknown': {
+    says: 'The card ({needed}) is longer than the slot ({available}); it goes in only if the slot is open at its end.',
+    remedy: 'Look at the far end of the slot.',
+  },
+  'seat.connectorUnknown': {
+    says: 'The slot’s length is not known.',
+    remedy: 'Look: x1 is 25 mm long, x4 39, x8 56, x16 89.',
+  },
+  'seat.behindOpenEnd': {
+    says: '{subject} stands behind the open end, {available} from the rear; the card’s edge reaches {needed}.',
+    remedy: 'Another slot.',
+  },
+  'link.enough': { says: 'The link carries up to {available}; the card can use {needed}.' },
+  'link.plenty': { says: 'The link carries up to {available}; the card needs little of it.' },
+  'link.narrowed': {
+    says: 'The link carries at most {available} of the {needed} the card could use.',
+    remedy: 'A slot with more lanes or a newer generation.',
+  },
+  'link.slotUnknown': {
+    says: 'The slot’s lanes or generation are not known.',
+    remedy: 'Drop the machine’s lspci report into the survey.',
+  },
   'bracket.fits': { says: 'Its bracket is the right height for the case.' },
   'bracket.swap': { says: 'The {subject} bracket from the box has to be put on.' },
-  'bracket.missing': { says: 'The maker supplies no {subject} bracket with it.', remedy: 'Order the bracket, or another card.' },
-  'bracket.cardTooHigh': { says: 'The card is {needed} high; the low case takes {available}.', remedy: 'A low-profile card.' },
-  'bracket.caseUnknown': { says: 'Full or low brackets: not known of this case.', remedy: 'Measure a cover: about 120 mm is full, 79 mm low.' },
+  'bracket.missing': {
+    says: 'The maker supplies no {subject} bracket with it.',
+    remedy: 'Order the bracket, or another card.',
+  },
+  'bracket.cardTooHigh': {
+    says: 'The card is {needed} high; the low case takes {available}.',
+    remedy: 'A low-profile card.',
+  },
+  'bracket.caseUnknown': {
+    says: 'Full or low brackets: not known of this case.',
+    remedy: 'Measure a cover: about 120 mm is full, 79 mm low.',
+  },
   'body.lengthFits': { says: '{needed} long; the case has {available}.' },
   'body.tooLong': { says: '{needed} long; the case has {available}.', remedy: 'A shorter card.' },
-  'body.lengthUnknown': { says: 'The room for its length is not known.', remedy: 'Measure from the rear edge to the first thing in the way.' },
-  'body.openingUnknown': { says: 'Nobody has said which opening this slot faces.', remedy: 'Count openings from the processor’s end.' },
-  'body.openingsUnknown': { says: 'It needs more than one opening; how many the case has is not known.', remedy: 'Count the covers at the back.' },
-  'body.beyondLastOpening': { says: 'It would reach opening {needed}; the case ends at {available}.', remedy: 'A thinner card or a higher slot.' },
-  'body.neighbour': { says: 'It would touch: {subject}.', remedy: 'A thinner card, or move the neighbour.' },
-  'body.neighbourUnknown': { says: 'How far {subject} reaches is not known.', remedy: 'Look how many openings it takes.' },
+  'body.lengthUnknown': {
+    says: 'The room for its length is not known.',
+    remedy: 'Measure from the rear edge to the first thing in the way.',
+  },
+  'body.openingUnknown': {
+    says: 'Nobody has said which opening this slot faces.',
+    remedy: 'Count openings from the processor’s end.',
+  },
+  'body.openingsUnknown': {
+    says: 'It needs more than one opening; how many the case has is not known.',
+    remedy: 'Count the covers at the back.',
+  },
+  'body.beyondLastOpening': {
+    says: 'It would reach opening {needed}; the case ends at {available}.',
+    remedy: 'A thinner card or a higher slot.',
+  },
+  'body.neighbour': {
+    says: 'It would touch: {subject}.',
+    remedy: 'A thinner card, or move the neighbour.',
+  },
+  'body.neighbourUnknown': {
+    says: 'How far {subject} reaches is not known.',
+    remedy: 'Look how many openings it takes.',
+  },
   'body.coversSlot': { says: 'It covers {subject}, which is then lost.' },
   'body.boxMovable': { says: '{subject} has to be moved out of its path first.' },
-  'body.boxInTheWay': { says: '{subject} stands in its path, {available} from the rear; the card is {needed} long.', remedy: 'A card shorter than that, or another slot.' },
+  'body.boxInTheWay': {
+    says: '{subject} stands in its path, {available} from the rear; the card is {needed} long.',
+    remedy: 'A card shorter than that, or another slot.',
+  },
   'power.slotEnough': { says: 'It draws {needed} from the slot, which gives {available}.' },
-  'power.slotShort': { says: 'It draws {needed} from the slot, which gives only {available}.', remedy: 'Another slot, or a card that takes less.' },
-  'power.slotUnknown': { says: 'It draws {needed} from the slot; only {available} are assured.', remedy: 'Drop the machine’s lspci report, or look in the board’s manual.' },
+  'power.slotShort': {
+    says: 'It draws {needed} from the slot, which gives only {available}.',
+    remedy: 'Another slot, or a card that takes less.',
+  },
+  'power.slotUnknown': {
+    says: 'It draws {needed} from the slot; only {available} are assured.',
+    remedy: 'Drop the machine’s lspci report, or look in the board’s manual.',
+  },
   'power.plugsFound': { says: 'The supply has the plugs: {subject}.' },
-  'power.plugMissing': { says: 'The supply has no {subject} plug free for it.', remedy: 'Another supply; never an adapter from drive plugs to a graphics socket.' },
-  'power.plugsUnknown': { says: 'It needs a plug; which are free is not known.', remedy: 'Look at the free plugs of the supply.' },
+  'power.plugMissing': {
+    says: 'The supply has no {subject} plug free for it.',
+    remedy: 'Another supply; never an adapter from drive plugs to a graphics socket.',
+  },
+  'power.plugsUnknown': {
+    says: 'It needs a plug; which are free is not known.',
+    remedy: 'Look at the free plugs of the supply.',
+  },
   'power.sumFits': { says: '{needed} in all on 12 V; the supply gives {available}.' },
-  'power.headroomUsed': { says: '{needed} in all on 12 V of {available}: within the limit, but the headroom of a quarter is used.' },
-  'power.sumShort': { says: '{needed} in all on 12 V; the supply gives {available}.', remedy: 'A larger supply, or a card that takes less.' },
-  'power.sumUnknown': { says: 'The 12 V load or limit of the supply is not known.', remedy: 'Read the 12 V row on the supply’s label.' },
+  'power.headroomUsed': {
+    says: '{needed} in all on 12 V of {available}: within the limit, but the headroom of a quarter is used.',
+  },
+  'power.sumShort': {
+    says: '{needed} in all on 12 V; the supply gives {available}.',
+    remedy: 'A larger supply, or a card that takes less.',
+  },
+  'power.sumUnknown': {
+    says: 'The 12 V load or limit of the supply is not known.',
+    remedy: 'Read the 12 V row on the supply’s label.',
+  },
   'system.package': { says: 'There is a driver for this system: {subject}.' },
   'system.ownDriver': { says: 'The system drives it itself ({subject}).' },
-  'system.noDriver': { says: 'No driver for this system is known ({subject}).', remedy: 'Another card, or another system version.' },
-  'system.unknown': { says: 'The system, its version or architecture is not known.', remedy: 'Start the machine and look, or ask.' },
-  'system.libraryAway': { says: 'The driver library cannot be reached just now.', remedy: 'Try again with the network on.' },
+  'system.noDriver': {
+    says: 'No driver for this system is known ({subject}).',
+    remedy: 'Another card, or another system version.',
+  },
+  'system.unknown': {
+    says: 'The system, its version or architecture is not known.',
+    remedy: 'Start the machine and look, or ask.',
+  },
+  'system.libraryAway': {
+    says: 'The driver library cannot be reached just now.',
+    remedy: 'Try again with the network on.',
+  },
   'deliver.meets': { says: 'It carries {available}; {needed} are wanted.' },
   'deliver.tight': { says: 'At best {available} for {needed} wanted: just enough on a good day.' },
-  'deliver.short': { says: 'It carries {available}; {needed} are wanted.', remedy: 'A faster card, or a faster {subject}.' },
-  'deliver.fewer': { says: 'One gives {available} of {needed} wanted.', remedy: 'A second one, or a larger card.' },
-  'deliver.unknown': { says: 'Up to {available} for {needed} wanted, but a part of the way is not known.', remedy: 'Note the cable and the far end in the survey.' },
+  'deliver.short': {
+    says: 'It carries {available}; {needed} are wanted.',
+    remedy: 'A faster card, or a faster {subject}.',
+  },
+  'deliver.fewer': {
+    says: 'One gives {available} of {needed} wanted.',
+    remedy: 'A second one, or a larger card.',
+  },
+  'deliver.unknown': {
+    says: 'Up to {available} for {needed} wanted, but a part of the way is not known.',
+    remedy: 'Note the cable and the far end in the survey.',
+  },
   'deliver.noBluetooth': { says: 'It has no Bluetooth.', remedy: 'A card with both.' },
 };
 

@@ -20,7 +20,8 @@ const WORDS: Readonly<Record<ProblemCode, string>> = {
   'link.speedNotSupported': 'A link speed Tenant does not know yet ({found}); shown as not known.',
   'file.notJson': 'The file is damaged: it stops making sense here.',
   'file.notAJob': 'This is not a job file of Tenant.',
-  'file.newer': 'The file was written by a newer Tenant (format {found}; this one reads up to {expected}).',
+  'file.newer':
+    'The file was written by a newer Tenant (format {found}; this one reads up to {expected}).',
   'file.field': '{found}',
 };
 

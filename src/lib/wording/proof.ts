@@ -18,7 +18,9 @@ export function judgementWords({ outcome, limiting, fallBack }: Judgement, flow:
 
 function cause(limiting: Judgement['limiting'], fallBack: FallBack | null): string {
   if (fallBack !== null) return `It fits ${fallBackWords(fallBack)}`;
-  return limiting === null ? '' : `Nothing known fits the figure; begin with the ${FLOW_WORDS[limiting]}.`;
+  return limiting === null
+    ? ''
+    : `Nothing known fits the figure; begin with the ${FLOW_WORDS[limiting]}.`;
 }
 
 function fallBackWords(fallBack: FallBack): string {

@@ -13,49 +13,110 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
     title: `Find out: ${FACT_WORDS[fact as FactCode].name}${subject ? ` – ${subject}` : ''}`,
     detail: FACT_WORDS[fact as FactCode].how,
   }),
-  order: ({ card, cents }) => ({ title: `Order ${card}`, detail: `${inMoney(Number(cents))} by the catalogue.` }),
+  order: ({ card, cents }) => ({
+    title: `Order ${card}`,
+    detail: `${inMoney(Number(cents))} by the catalogue.`,
+  }),
   fetchDriver: ({ title, version }) => ({
     title: `Fetch ${title} ${version}`,
-    detail: 'Now, onto a stick, while this machine or another is on-line: the new card may be the only way on-line later.',
+    detail:
+      'Now, onto a stick, while this machine or another is on-line: the new card may be the only way on-line later.',
   }),
   installFirst: ({ title, version }) => ({
     title: `Install ${title} ${version} before the card goes in`,
     detail: 'Its maker demands the driver first.',
   }),
-  backUp: () => ({ title: 'See that the customer’s data is backed up', detail: 'Ask, and have the copy shown. Erase nothing without the customer’s word, twice.' }),
-  before: () => ({ title: 'Write down how it is before', detail: 'Note in the job what the customer has now: speed, screens, device list.' }),
-  powerOff: () => ({ title: 'Shut down, switch off at the back, pull the mains lead', detail: 'Then press the power button once to empty the supply.' }),
-  discharge: () => ({ title: 'Discharge yourself', detail: 'Wrist strap on bare metal of the case, or touch bare earthed metal before each handling.' }),
-  openCase: () => ({ title: 'Open the case and lay it on its side', detail: 'Keep its screws together.' }),
+  backUp: () => ({
+    title: 'See that the customer’s data is backed up',
+    detail: 'Ask, and have the copy shown. Erase nothing without the customer’s word, twice.',
+  }),
+  before: () => ({
+    title: 'Write down how it is before',
+    detail: 'Note in the job what the customer has now: speed, screens, device list.',
+  }),
+  powerOff: () => ({
+    title: 'Shut down, switch off at the back, pull the mains lead',
+    detail: 'Then press the power button once to empty the supply.',
+  }),
+  discharge: () => ({
+    title: 'Discharge yourself',
+    detail:
+      'Wrist strap on bare metal of the case, or touch bare earthed metal before each handling.',
+  }),
+  openCase: () => ({
+    title: 'Open the case and lay it on its side',
+    detail: 'Keep its screws together.',
+  }),
   removeCover: ({ opening, covers }) => ({
     title: `Take out cover ${opening}`,
     detail: `Counted from the processor’s end. ${COVER_DETAIL[String(covers)] ?? 'Keep it with the job.'}`,
   }),
-  moveBox: ({ name }) => ({ title: `Move aside: ${name}`, detail: 'It stands in the card’s path. Note where it was plugged.' }),
-  swapBracket: ({ card, height }) => ({ title: `Put the ${height} bracket on ${card}`, detail: 'Keep the other bracket and its screws in the job’s bag.' }),
-  joinLead: ({ card, lead }) => ({ title: `Join to ${card}: ${lead}`, detail: 'Now, on the bench: it cannot be reached once the card is seated. Mind pin 1.' }),
-  seat: ({ card, slot }) => ({ title: `Seat ${card} in ${slot}`, detail: 'Hold it by bracket and edge, press evenly until it clicks or sits flush.' }),
-  screw: ({ card }) => ({ title: `Screw down the bracket of ${card}`, detail: 'Lift the far end a little while screwing.' }),
-  plug: ({ card, plug }) => ({ title: `Plug ${PLUG_WORDS[plug as PlugType]} into ${card}`, detail: 'Push until its latch holds.' }),
-  closeCase: () => ({ title: 'Look once more, then close the case', detail: 'No lead in a fan, every unused opening covered.' }),
-  moveScreenLead: ({ card }) => ({ title: `Move the screen leads to ${card}`, detail: 'The sockets on the board usually go dead once a graphics card is in.' }),
-  start: () => ({ title: 'Mains lead in, switch on, start', detail: 'A first start may take longer. Nothing on the screen: off again, and look at the screen lead and the seat of the card.' }),
+  moveBox: ({ name }) => ({
+    title: `Move aside: ${name}`,
+    detail: 'It stands in the card’s path. Note where it was plugged.',
+  }),
+  swapBracket: ({ card, height }) => ({
+    title: `Put the ${height} bracket on ${card}`,
+    detail: 'Keep the other bracket and its screws in the job’s bag.',
+  }),
+  joinLead: ({ card, lead }) => ({
+    title: `Join to ${card}: ${lead}`,
+    detail: 'Now, on the bench: it cannot be reached once the card is seated. Mind pin 1.',
+  }),
+  seat: ({ card, slot }) => ({
+    title: `Seat ${card} in ${slot}`,
+    detail: 'Hold it by bracket and edge, press evenly until it clicks or sits flush.',
+  }),
+  screw: ({ card }) => ({
+    title: `Screw down the bracket of ${card}`,
+    detail: 'Lift the far end a little while screwing.',
+  }),
+  plug: ({ card, plug }) => ({
+    title: `Plug ${PLUG_WORDS[plug as PlugType]} into ${card}`,
+    detail: 'Push until its latch holds.',
+  }),
+  closeCase: () => ({
+    title: 'Look once more, then close the case',
+    detail: 'No lead in a fan, every unused opening covered.',
+  }),
+  moveScreenLead: ({ card }) => ({
+    title: `Move the screen leads to ${card}`,
+    detail: 'The sockets on the board usually go dead once a graphics card is in.',
+  }),
+  start: () => ({
+    title: 'Mains lead in, switch on, start',
+    detail:
+      'A first start may take longer. Nothing on the screen: off again, and look at the screen lead and the seat of the card.',
+  }),
   checkDevice: ({ card, identity, family }) => ({
     title: `See that the system knows ${card}`,
     detail: `Its identity is ${identity}. ${DEVICE_LIST[String(family)] ?? 'Look in the system’s device list.'}`,
   }),
-  installDriver: ({ card, title, version }) => ({ title: `Install ${title} ${version}`, detail: `For ${card}, from the stick. A flickering screen while it installs is normal.` }),
-  ownDriver: ({ card, driver }) => ({ title: `See that ${card} runs on the system’s own driver`, detail: `${driver}: nothing to install.` }),
+  installDriver: ({ card, title, version }) => ({
+    title: `Install ${title} ${version}`,
+    detail: `For ${card}, from the stick. A flickering screen while it installs is normal.`,
+  }),
+  ownDriver: ({ card, driver }) => ({
+    title: `See that ${card} runs on the system’s own driver`,
+    detail: `${driver}: nothing to install.`,
+  }),
   restart: () => ({ title: 'Restart, and look again', detail: 'More than one restart is normal.' }),
   checkLink: ({ card, generation, width }) => ({
     title: `Read the link of ${card}: Gen ${generation} x${width} expected`,
-    detail: 'On Linux: lspci -vv, line LnkSta, while the card is busy; an idle card may show a slower link to save power.',
+    detail:
+      'On Linux: lspci -vv, line LnkSta, while the card is busy; an idle card may show a slower link to save power.',
   }),
-  keepParts: () => ({ title: 'Hand over the parts that came out', detail: 'Covers, spare bracket and screws, in one bag with the job’s name.' }),
-  explain: () => ({ title: 'Go through the sheet with the customer', detail: 'What was fitted, what it does now, what to avoid.' }),
+  keepParts: () => ({
+    title: 'Hand over the parts that came out',
+    detail: 'Covers, spare bracket and screws, in one bag with the job’s name.',
+  }),
+  explain: () => ({
+    title: 'Go through the sheet with the customer',
+    detail: 'What was fitted, what it does now, what to avoid.',
+  }),
 };
 
-export const PLUG_WORDS: Readonly<Record<PlugType, string>> = {
+const PLUG_WORDS: Readonly<Record<PlugType, string>> = {
   '6-pin': 'the 6-pin graphics plug',
   '8-pin': 'the 8-pin graphics plug',
   '12v-2x6': 'the 12V-2x6 plug',
@@ -78,11 +139,15 @@ export const CAUTION_WORDS: Readonly<Record<CautionCode, string>> = {
   mains: 'Mains can kill. Lead out before the case is opened; never open the power supply itself.',
   static: 'Static kills cards without a spark to be seen.',
   sharpCover: 'The edges of snapped covers are sharp: gloves, and a tool instead of a finger.',
-  noForce: 'No force. A card that does not go in is in the wrong slot, the wrong way round, or blocked.',
-  latch: 'Mind the latch at the far end of the slot: open it before the card goes in or out, or both break.',
-  heavyCard: 'A heavy card sags and cracks: hold it until the screw is in, and support its far end.',
+  noForce:
+    'No force. A card that does not go in is in the wrong slot, the wrong way round, or blocked.',
+  latch:
+    'Mind the latch at the far end of the slot: open it before the card goes in or out, or both break.',
+  heavyCard:
+    'A heavy card sags and cracks: hold it until the screw is in, and support its far end.',
   oneLeadOnePlug: 'One lead carries one plug’s load. Never a graphics socket from drive plugs.',
   hotCard: 'The card may be hot after a run.',
-  othersData: 'Somebody else’s data: back up first, erase nothing without the customer’s word, twice.',
+  othersData:
+    'Somebody else’s data: back up first, erase nothing without the customer’s word, twice.',
   localRules: 'Beyond the plug, local electrical codes and licensed trades come first.',
 };

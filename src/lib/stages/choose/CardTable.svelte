@@ -25,7 +25,9 @@
           (kind === 'needed'
             ? needed.size === 0 || needed.has(card.delivers.kind)
             : card.delivers.kind === kind)) &&
-        `${cardName(card)} ${deliveryWords(card.delivers)}`.toLowerCase().includes(sought.trim().toLowerCase()),
+        `${cardName(card)} ${deliveryWords(card.delivers)}`
+          .toLowerCase()
+          .includes(sought.trim().toLowerCase()),
     ),
   );
   const rows = $derived(verdictTable(cards, machine, shop.library));
@@ -44,7 +46,14 @@
   <div class="head">
     <h2 id="cards-heading">Every card in every slot</h2>
     <div class="search">
-      <Search id="card-search" size="sm" labelText="Search cards" placeholder="Search ( / )" bind:value={sought} bind:ref={search} />
+      <Search
+        id="card-search"
+        size="sm"
+        labelText="Search cards"
+        placeholder="Search ( / )"
+        bind:value={sought}
+        bind:ref={search}
+      />
     </div>
     <Select id="card-kind" size="sm" hideLabel labelText="Kind of card" bind:selected={kind}>
       <SelectItem value="needed" text="kinds needed" />
@@ -60,7 +69,8 @@
         <tr>
           <th scope="col">Card</th>
           <th scope="col" class="number">Price</th>
-          {#each machine.slots as slot (slot.id)}<th scope="col" class="slot">{slot.label}</th>{/each}
+          {#each machine.slots as slot (slot.id)}<th scope="col" class="slot">{slot.label}</th
+            >{/each}
         </tr>
       </thead>
       <tbody>
@@ -69,7 +79,11 @@
           {#if card}
             <tr class:selected={card.id === selection.cardId}>
               <th scope="row">
-                <button type="button" aria-pressed={card.id === selection.cardId} onclick={() => (selection.cardId = card.id)}>{cardName(card)}</button>
+                <button
+                  type="button"
+                  aria-pressed={card.id === selection.cardId}
+                  onclick={() => (selection.cardId = card.id)}>{cardName(card)}</button
+                >
                 <span>{deliveryWords(card.delivers)}</span>
               </th>
               <td class="number">{inMoney(card.priceCents)}</td>

@@ -15,7 +15,8 @@
   });
 
   function onkeydown(event: KeyboardEvent) {
-    if (event.key !== 'a' || event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
+    if (event.key !== 'a' || event.ctrlKey || event.metaKey || event.altKey || isTyping(event))
+      return;
     if (model.job.plan !== null) return;
     event.preventDefault();
     model.accept();
@@ -35,7 +36,9 @@
 {/if}
 {#if model.job.machine.slots.length === 0}
   <h1>Nothing to choose for yet</h1>
-  <p>Survey the machine first: without slots no card has a place. <a href="survey">To the survey</a></p>
+  <p>
+    Survey the machine first: without slots no card has a place. <a href="survey">To the survey</a>
+  </p>
 {:else if shop.cards === null}
   <InlineLoading description="Fetching the catalogue" />
 {:else}

@@ -14,12 +14,16 @@
       ? []
       : model.job.needs.flatMap((need) => flowOf(card, slot, need, model.job.machine) ?? []),
   );
-  const findings = $derived(byWeight([...(verdict?.findings ?? []), ...flows.map((flow) => flow.finding)]));
+  const findings = $derived(
+    byWeight([...(verdict?.findings ?? []), ...flows.map((flow) => flow.finding)]),
+  );
 </script>
 
 <section aria-live="polite" aria-label="Findings">
   {#if card === null}
-    <p class="quiet">Select a card to see it laid over every slot of the board, and a mark to read why.</p>
+    <p class="quiet">
+      Select a card to see it laid over every slot of the board, and a mark to read why.
+    </p>
   {:else if slot === null || verdict === null}
     <p class="quiet">{cardName(card)} is laid over the board. Select a slot to read why.</p>
   {:else}
@@ -41,9 +45,6 @@
 
 <style>
   section {
-    flex: 1 1 0;
-    min-height: 7.5rem;
-    overflow: auto;
     padding-top: 0.5rem;
     border-top: 1px solid var(--cds-ui-03);
   }

@@ -24,7 +24,10 @@
     findings.filter(({ verdict }) => verdict !== 'clear');
 
   function keys(pairs: readonly (readonly [string, string])[]): string {
-    return pairs.map((pair) => pair.join('@')).toSorted().join();
+    return pairs
+      .map((pair) => pair.join('@'))
+      .toSorted()
+      .join();
   }
 
   function select(cardId: string, slotId: string) {
@@ -37,7 +40,9 @@
   <div class="head">
     <h1 id="plan-heading">{accepted ? 'The accepted plan' : 'Best plan for all needs together'}</h1>
     {#if accepted}
-      <Button size="small" kind="tertiary" on:click={() => model.open.run({ name: 'withdrawPlan' })}>Withdraw it</Button>
+      <Button size="small" kind="tertiary" on:click={() => model.open.run({ name: 'withdrawPlan' })}
+        >Withdraw it</Button
+      >
     {:else if proposal && proposal.placements.length > 0}
       <Button size="small" on:click={() => model.accept()}>Accept this plan (A)</Button>
     {/if}
@@ -52,8 +57,8 @@
   {:else}
     {#if accepted && !sameAsAccepted}
       <p class="warn" role="status">
-        Since it was accepted, the survey or the needs have changed: another plan is now best. Withdraw the
-        accepted one to see it.
+        Since it was accepted, the survey or the needs have changed: another plan is now best.
+        Withdraw the accepted one to see it.
       </p>
     {/if}
     {#if accepted}
@@ -72,7 +77,9 @@
             <div class="line">
               <VerdictMark verdict={worstVerdict(findings)} withWord={false} />
               <span>
-                <button type="button" onclick={() => select(card.id, slot.id)}>{cardName(card)}</button>
+                <button type="button" onclick={() => select(card.id, slot.id)}
+                  >{cardName(card)}</button
+                >
                 in {slot.label}
               </span>
               <span class="number">{inMoney(card.priceCents)}</span>
@@ -99,7 +106,9 @@
       {/each}
       {#each proposal.unmet as need (need.id)}
         <p class="warn">
-          <strong>{need.must ? 'Must not met' : 'Wish not met'}: {KIND_WORDS[need.kind]}</strong> – {needWords(need)}
+          <strong>{need.must ? 'Must not met' : 'Wish not met'}: {KIND_WORDS[need.kind]}</strong> – {needWords(
+            need,
+          )}
         </p>
       {/each}
     {/if}

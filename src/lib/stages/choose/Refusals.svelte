@@ -32,7 +32,9 @@
         {#each refusals as refusal (refusal.card.id)}
           <tr>
             <th scope="row">
-              <button type="button" onclick={() => select(refusal.card.id, refusal.slot.id)}>{cardName(refusal.card)}</button>
+              <button type="button" onclick={() => select(refusal.card.id, refusal.slot.id)}
+                >{cardName(refusal.card)}</button
+              >
             </th>
             <td>{why(refusal)}</td>
           </tr>

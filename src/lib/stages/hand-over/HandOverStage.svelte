@@ -34,7 +34,9 @@
       on:change={(event) =>
         model.open.run({
           name: 'describeJob',
-          details: { notes: ((event.target as HTMLTextAreaElement | null)?.value ?? '').slice(0, 5000) },
+          details: {
+            notes: ((event.target as HTMLTextAreaElement | null)?.value ?? '').slice(0, 5000),
+          },
         })}
     />
   </div>

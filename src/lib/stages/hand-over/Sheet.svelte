@@ -14,7 +14,9 @@
   <header>
     <h2>{job.title || 'Untitled job'}</h2>
     <p>
-      For {job.customer || '–'} · {job.machine.name || 'machine'} · by {job.technician || '–'} · {atMoment(job.changedAt)}
+      For {job.customer || '–'} · {job.machine.name || 'machine'} · by {job.technician || '–'} · {atMoment(
+        job.changedAt,
+      )}
     </p>
   </header>
 
@@ -33,14 +35,19 @@
           <td>{card.slotLabel}{card.opening === null ? '' : `, opening ${card.opening}`}</td>
           <td>{card.link === null ? '–' : linkWords(card.link)}</td>
           <td>
-            {#if card.package}{card.package.title} {card.package.version}{:else if card.ownDriver}the system’s own ({card.ownDriver}){:else}–{/if}
+            {#if card.package}{card.package.title}
+              {card.package.version}{:else if card.ownDriver}the system’s own ({card.ownDriver}){:else}–{/if}
           </td>
           <td class="number">{inMoney(card.priceCents)}</td>
         </tr>
       {/each}
     </tbody>
     <tfoot>
-      <tr><th scope="row" colspan="4">Together</th><td class="number"><strong>{inMoney(sheet.totalCents)}</strong></td></tr>
+      <tr
+        ><th scope="row" colspan="4">Together</th><td class="number"
+          ><strong>{inMoney(sheet.totalCents)}</strong></td
+        ></tr
+      >
     </tfoot>
   </table>
 
@@ -49,7 +56,10 @@
     <ul>
       {#each sheet.cards as card, n (n)}
         {#each card.findings as finding, m (m)}
-          <li><VerdictMark verdict={finding.verdict} withWord={false} /> <span>{card.name}: {findingWords(finding)}</span></li>
+          <li>
+            <VerdictMark verdict={finding.verdict} withWord={false} />
+            <span>{card.name}: {findingWords(finding)}</span>
+          </li>
         {/each}
       {/each}
     </ul>
@@ -58,7 +68,11 @@
   <h3>What it does now</h3>
   <table class="plain">
     <thead>
-      <tr><th scope="col">Wanted</th><th scope="col">Expected</th><th scope="col">Measured</th><th scope="col">Meaning</th></tr>
+      <tr
+        ><th scope="col">Wanted</th><th scope="col">Expected</th><th scope="col">Measured</th><th
+          scope="col">Meaning</th
+        ></tr
+      >
     </thead>
     <tbody>
       {#each sheet.figures as { expectation, reading, judgement } (expectation.need.id)}
@@ -66,10 +80,16 @@
         <tr>
           <td>
             <strong>{KIND_WORDS[expectation.need.kind]}</strong>: {needWords(expectation.need)}
-            {#if expectation.fitted}<br /><span class="quiet">{cardName(expectation.fitted.placement.card)}</span>{/if}
+            {#if expectation.fitted}<br /><span class="quiet"
+                >{cardName(expectation.fitted.placement.card)}</span
+              >{/if}
           </td>
           <td>{flow === null ? 'not served' : band(flow)}</td>
-          <td>{reading === null || flow === null ? 'not measured' : figure(reading.value, flow.unit)}</td>
+          <td
+            >{reading === null || flow === null
+              ? 'not measured'
+              : figure(reading.value, flow.unit)}</td
+          >
           <td>{judgement === null || flow === null ? '–' : judgementWords(judgement, flow)}</td>
         </tr>
       {/each}
@@ -82,7 +102,9 @@
       {#if sheet.coversKept.length > 0}<li>
           Cover{sheet.coversKept.length === 1 ? '' : 's'} of opening {sheet.coversKept.join(', ')}
         </li>{/if}
-      {#each sheet.bracketsKept as name (name)}<li>Spare bracket of {name} with its screws</li>{/each}
+      {#each sheet.bracketsKept as name (name)}<li>
+          Spare bracket of {name} with its screws
+        </li>{/each}
     </ul>
   {/if}
 

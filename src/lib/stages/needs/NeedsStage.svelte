@@ -18,7 +18,10 @@
     let n = 1;
     while (job.needs.some(({ id }) => id === `${kind}-${n}`)) n += 1;
     const id = `${kind}-${n}`;
-    model.open.run({ name: 'addNeed', need: { id, must: true, words: '', ...FRESH[kind] } as Need });
+    model.open.run({
+      name: 'addNeed',
+      need: { id, must: true, words: '', ...FRESH[kind] } as Need,
+    });
     setTimeout(() => document.getElementById(`${id}-words`)?.focus());
   }
 
@@ -26,7 +29,10 @@
 
   function set(need: Need, field: (typeof NEED_FIELDS)[NeedKind][number], text: string) {
     const fresh = field.write(need, text.trim());
-    refused = fresh === null ? { id: `${need.id}-${field.key}`, says: `${field.expects} is expected` } : null;
+    refused =
+      fresh === null
+        ? { id: `${need.id}-${field.key}`, says: `${field.expects} is expected` }
+        : null;
     if (fresh !== null) put(fresh);
   }
 
@@ -82,7 +88,8 @@
           size="sm"
           aria-label="Must or nice"
           selectedIndex={need.must ? 0 : 1}
-          on:change={(event) => (event.detail === 0) !== need.must && put({ ...need, must: event.detail === 0 })}
+          on:change={(event) =>
+            (event.detail === 0) !== need.must && put({ ...need, must: event.detail === 0 })}
         >
           <Switch text="Must" />
           <Switch text="Nice" />
@@ -90,7 +97,10 @@
       </div>
     </div>
     {#if need.kind === 'wifi' && (valueOf(job.machine.path.internetMegabits) ?? Infinity) < need.megabits}
-      <p class="warn">The internet plan carries only {valueOf(job.machine.path.internetMegabits)} Mb/s: no card makes it faster.</p>
+      <p class="warn">
+        The internet plan carries only {valueOf(job.machine.path.internetMegabits)} Mb/s: no card makes
+        it faster.
+      </p>
     {/if}
   </section>
 {:else}
@@ -99,7 +109,9 @@
 
 <div class="add" role="group" aria-label="Add a need">
   {#each kinds as kind (kind)}
-    <Button size="small" kind="tertiary" icon={Add} on:click={() => add(kind)}>{KIND_WORDS[kind]}</Button>
+    <Button size="small" kind="tertiary" icon={Add} on:click={() => add(kind)}
+      >{KIND_WORDS[kind]}</Button
+    >
   {/each}
 </div>
 
@@ -112,7 +124,9 @@
     value={job.budgetCents === null ? '' : (job.budgetCents / 100).toFixed(2)}
     invalid={refused?.id === 'budget'}
     invalidText={refused?.says ?? ''}
-    helperText={job.budgetCents === null ? 'Empty: price does not limit the plan' : `A plan for all musts may go over ${inMoney(job.budgetCents)}, and says so`}
+    helperText={job.budgetCents === null
+      ? 'Empty: price does not limit the plan'
+      : `A plan for all musts may go over ${inMoney(job.budgetCents)}, and says so`}
     on:change={(event) => setBudget(String(event.detail ?? ''))}
   />
 </section>

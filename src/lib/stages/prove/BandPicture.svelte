@@ -12,25 +12,41 @@
   const LEFT = 140;
   const RIGHT = 86;
   let width = $state(440);
-  const most = $derived(Math.max(flow.wanted, reading ?? 0, ...flow.stages.map(({ high }) => high)));
+  const most = $derived(
+    Math.max(flow.wanted, reading ?? 0, ...flow.stages.map(({ high }) => high)),
+  );
   const x = $derived(scaleLinear([0, most], [LEFT, Math.max(LEFT + 60, width - RIGHT)]));
   const height = $derived(TOP + flow.stages.length * ROW + 22);
 </script>
 
 <div bind:clientWidth={width}>
-  <svg {width} {height} viewBox="0 0 {width} {height}" role="img" aria-label="What each stage carries; the same figures stand in the table below">
+  <svg
+    {width}
+    {height}
+    viewBox="0 0 {width} {height}"
+    role="img"
+    aria-label="What each stage carries; the same figures stand in the table below"
+  >
     {#each flow.stages as stage, n (stage.code)}
       {@const y = TOP + n * ROW}
-      <text class="name" class:limiting={stage.code === flow.limiting} x={LEFT - 8} y={y + 14}>{FLOW_WORDS[stage.code]}</text>
+      <text class="name" class:limiting={stage.code === flow.limiting} x={LEFT - 8} y={y + 14}
+        >{FLOW_WORDS[stage.code]}</text
+      >
       <rect class="reach" x={LEFT} y={y + 5} width={Math.max(1, x(stage.low) - LEFT)} height="10" />
-      <rect class="band" x={x(stage.low)} y={y + 5} width={Math.max(2, x(stage.high) - x(stage.low))} height="10" />
+      <rect
+        class="band"
+        x={x(stage.low)}
+        y={y + 5}
+        width={Math.max(2, x(stage.high) - x(stage.low))}
+        height="10"
+      />
       <text class="figure" x={x(stage.high) + 6} y={y + 14}>{figure(stage.high, flow.unit)}</text>
     {/each}
     <path class="wanted" d="M{x(flow.wanted)} {TOP}V{height - 16}" />
     <text class="below" x={x(flow.wanted)} y={height - 4}>wanted</text>
     {#if reading !== null}
-      <path class="reading" d="M{x(Math.min(reading, most))} 0V{height - 16}" />
-      <text class="below strong" x={x(Math.min(reading, most))} y={height - 4}>measured</text>
+      <path class="reading" d="M{x(reading)} {TOP}V{height - 16}" />
+      <text class="below strong" x={x(reading)} y={TOP - 5}>measured</text>
     {/if}
   </svg>
 </div>

@@ -15,12 +15,16 @@
   const need = $derived(expectation.need);
   const flow = $derived(expectation.flow);
   const fitted = $derived(expectation.fitted);
-  const link = $derived(fitted === null ? null : (slotLink(fitted.placement.card, fitted.slot)?.link ?? null));
+  const link = $derived(
+    fitted === null ? null : (slotLink(fitted.placement.card, fitted.slot)?.link ?? null),
+  );
   const reading = $derived(model.job.readings.find(({ needId }) => needId === need.id) ?? null);
   const judgement = $derived(reading === null ? null : judge(expectation, reading.value));
   /** Rates are typed in MB/s, everything else in its own unit. */
   const scale = $derived(flow?.unit === 'B/s' ? 1e6 : 1);
-  const unitWords = $derived(flow === null ? '' : flow.unit === 'B/s' ? 'MB/s' : flow.unit === 'Hz' ? 'Hz' : 'number');
+  const unitWords = $derived(
+    flow === null ? '' : flow.unit === 'B/s' ? 'MB/s' : flow.unit === 'Hz' ? 'Hz' : 'number',
+  );
   let refused = $state('');
 
   function record(text: string) {
@@ -32,7 +36,8 @@
     }
     const value = Number(trimmed) * scale;
     if (!(value > 0 && value < 1e12)) refused = 'A number above zero is expected';
-    else if (value !== reading?.value) model.open.run({ name: 'recordReading', needId: need.id, value });
+    else if (value !== reading?.value)
+      model.open.run({ name: 'recordReading', needId: need.id, value });
   }
 </script>
 
@@ -49,8 +54,12 @@
       <div>
         <dt>Served by</dt>
         <dd>
-          <button type="button" onclick={() => (selection.slotId = fitted.slot.id)}>{cardName(fitted.placement.card)}</button>
-          <span class="quiet">{fitted.slot.label}{#if link}, {linkWords(link)}{/if}</span>
+          <button type="button" onclick={() => (selection.slotId = fitted.slot.id)}
+            >{cardName(fitted.placement.card)}</button
+          >
+          <span class="quiet"
+            >{fitted.slot.label}{#if link}, {linkWords(link)}{/if}</span
+          >
         </dd>
       </div>
       <div>
@@ -80,7 +89,10 @@
       {#if reading && judgement}
         <p class="judged">
           <VerdictMark verdict={judgement.verdict} withWord={false} />
-          <span><strong>{figure(reading.value, flow.unit)}</strong> {judgementWords(judgement, flow)}</span>
+          <span
+            ><strong>{figure(reading.value, flow.unit)}</strong>
+            {judgementWords(judgement, flow)}</span
+          >
         </p>
         <p class="quiet">Taken {atMoment(reading.takenAt)}</p>
       {:else}

@@ -23,8 +23,10 @@
     {@const at = ticks[step.id]}
     <li class:current={step.id === current} class:done={at !== undefined}>
       <span class="order">{n + 1}</span>
-      <button type="button" aria-current={step.id === current ? 'step' : undefined} onclick={() => pick(step.id)}
-        >{stepWords(step).title}</button
+      <button
+        type="button"
+        aria-current={step.id === current ? 'step' : undefined}
+        onclick={() => pick(step.id)}>{stepWords(step).title}</button
       >
       {#if at !== undefined}
         <span class="at">done {atMoment(at)}</span>

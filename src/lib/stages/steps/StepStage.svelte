@@ -16,7 +16,9 @@
   /** A step picked from the list; otherwise the first that is not ticked. */
   let picked = $state<string | null>(null);
   const current = $derived(
-    steps.find(({ id }) => id === picked) ?? steps.find(({ id }) => ticks[id] === undefined) ?? null,
+    steps.find(({ id }) => id === picked) ??
+      steps.find(({ id }) => ticks[id] === undefined) ??
+      null,
   );
   const position = $derived(current === null ? steps.length : steps.indexOf(current) + 1);
   const words = $derived(current === null ? null : stepWords(current));
@@ -40,7 +42,8 @@
   }
 
   function onkeydown(event: KeyboardEvent) {
-    if (isTyping(event) || isOnControl(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (isTyping(event) || isOnControl(event) || event.ctrlKey || event.metaKey || event.altKey)
+      return;
     if (event.key === ' ') tick();
     else if (event.key === 'Backspace') takeBack();
     else return;
@@ -60,7 +63,9 @@
       <h1>{words.title}</h1>
       {#if words.detail}<p class="detail">{words.detail}</p>{/if}
       <Cautions cautions={current.cautions} />
-      <Button class="tick" on:click={tick}>{done ? 'Is done – go on' : 'Done – next (space)'}</Button>
+      <Button class="tick" on:click={tick}
+        >{done ? 'Is done – go on' : 'Done – next (space)'}</Button
+      >
     {:else}
       <h1>{STAGE_WORDS[stage]}: all {steps.length} steps done</h1>
       <p class="detail">Nothing is left here. The next stage is a key away.</p>

@@ -6,17 +6,26 @@
   import FactField from './FactField.svelte';
   import { PLUGS_FIELD, choiceField, numberField } from './fields';
 
-  let {
-    machine,
-    change,
-  }: { machine: Machine; change: (machine: Machine, what: string) => void } = $props();
+  let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
+    $props();
 
-  const BRACKET = choiceField([['full', 'full height'], ['low', 'low profile']] as const);
-  const COVERS = choiceField([['screwed', 'screwed'], ['clipped', 'clipped'], ['snapped', 'snapped off']] as const);
+  const BRACKET = choiceField([
+    ['full', 'full height'],
+    ['low', 'low profile'],
+  ] as const);
+  const COVERS = choiceField([
+    ['screwed', 'screwed'],
+    ['clipped', 'clipped'],
+    ['snapped', 'snapped off'],
+  ] as const);
   const OPENINGS = numberField('a number of openings', { least: 1, most: 12 });
   const ROOM = numberField('a length', { unit: 'mm', least: 60, most: 450, whole: false });
   const WATTS = numberField('a number of watts', { unit: 'W', least: 1, most: 3000, whole: false });
-  const MEASURES: readonly (readonly [keyof Box & ('xMm' | 'yMm' | 'widthMm' | 'depthMm' | 'heightMm'), string, number])[] = [
+  const MEASURES: readonly (readonly [
+    keyof Box & ('xMm' | 'yMm' | 'widthMm' | 'depthMm' | 'heightMm'),
+    string,
+    number,
+  ])[] = [
     ['xMm', 'From the rear', 0],
     ['yMm', 'From the board’s top', -50],
     ['widthMm', 'Along the slot', 1],
@@ -47,22 +56,73 @@
   function addBox() {
     let n = machine.boxes.length + 1;
     while (machine.boxes.some(({ id }) => id === `box${n}`)) n += 1;
-    const fresh: Box = { id: `box${n}`, name: `Thing ${n}`, xMm: 120, yMm: 200, widthMm: 30, depthMm: 12, heightMm: 15, movable: true };
+    const fresh: Box = {
+      id: `box${n}`,
+      name: `Thing ${n}`,
+      xMm: 120,
+      yMm: 200,
+      widthMm: 30,
+      depthMm: 12,
+      heightMm: 15,
+      movable: true,
+    };
     change({ ...machine, boxes: [...machine.boxes, fresh] }, `${fresh.name} added`);
   }
 </script>
 
 <div class="form">
   <h3>Case</h3>
-  <FactField id="fact-case-bracket" label="Bracket height" fact={box.bracket} kind={BRACKET} onchange={(bracket) => putCase({ bracket }, 'bracket height')} />
-  <FactField id="fact-case-openings" label="Openings" fact={box.openings} kind={OPENINGS} onchange={(openings) => putCase({ openings }, 'openings')} />
-  <FactField id="fact-case-lengthRoomMm" label="Room for length" fact={box.lengthRoomMm} kind={ROOM} onchange={(lengthRoomMm) => putCase({ lengthRoomMm }, 'room for length')} />
-  <FactField id="fact-case-covers" label="Covers" fact={box.covers} kind={COVERS} onchange={(covers) => putCase({ covers }, 'covers')} />
+  <FactField
+    id="fact-case-bracket"
+    label="Bracket height"
+    fact={box.bracket}
+    kind={BRACKET}
+    onchange={(bracket) => putCase({ bracket }, 'bracket height')}
+  />
+  <FactField
+    id="fact-case-openings"
+    label="Openings"
+    fact={box.openings}
+    kind={OPENINGS}
+    onchange={(openings) => putCase({ openings }, 'openings')}
+  />
+  <FactField
+    id="fact-case-lengthRoomMm"
+    label="Room for length"
+    fact={box.lengthRoomMm}
+    kind={ROOM}
+    onchange={(lengthRoomMm) => putCase({ lengthRoomMm }, 'room for length')}
+  />
+  <FactField
+    id="fact-case-covers"
+    label="Covers"
+    fact={box.covers}
+    kind={COVERS}
+    onchange={(covers) => putCase({ covers }, 'covers')}
+  />
   <h3>Power supply</h3>
-  <FactField id="fact-supply-twelveVoltWatts" label="12 V limit" fact={supply.twelveVoltWatts} kind={WATTS} onchange={(twelveVoltWatts) => putSupply({ twelveVoltWatts }, '12 V limit')} />
-  <FactField id="fact-supply-baseWatts" label="12 V load already there" fact={supply.baseWatts} kind={WATTS} onchange={(baseWatts) => putSupply({ baseWatts }, '12 V load')} />
+  <FactField
+    id="fact-supply-twelveVoltWatts"
+    label="12 V limit"
+    fact={supply.twelveVoltWatts}
+    kind={WATTS}
+    onchange={(twelveVoltWatts) => putSupply({ twelveVoltWatts }, '12 V limit')}
+  />
+  <FactField
+    id="fact-supply-baseWatts"
+    label="12 V load already there"
+    fact={supply.baseWatts}
+    kind={WATTS}
+    onchange={(baseWatts) => putSupply({ baseWatts }, '12 V load')}
+  />
   <div class="wide">
-    <FactField id="fact-supply-plugs" label="Free plugs" fact={supply.plugs} kind={PLUGS_FIELD} onchange={(plugs) => putSupply({ plugs }, 'free plugs')} />
+    <FactField
+      id="fact-supply-plugs"
+      label="Free plugs"
+      fact={supply.plugs}
+      kind={PLUGS_FIELD}
+      onchange={(plugs) => putSupply({ plugs }, 'free plugs')}
+    />
   </div>
   <h3>Standing in the way</h3>
   {#each machine.boxes as each (each.id)}
@@ -72,7 +132,8 @@
         size="sm"
         labelText="What it is"
         value={each.name}
-        on:change={(event) => putBox({ ...each, name: String(event.detail ?? '').slice(0, 200) || each.name }, 'name')}
+        on:change={(event) =>
+          putBox({ ...each, name: String(event.detail ?? '').slice(0, 200) || each.name }, 'name')}
       />
       <div class="measures">
         {#each MEASURES as [key, label, least] (key)}
@@ -88,20 +149,32 @@
         {/each}
       </div>
       <div class="row">
-        <Checkbox id="{each.id}-movable" labelText="can be moved aside" checked={each.movable} on:check={(event) => event.detail !== each.movable && putBox({ ...each, movable: event.detail }, 'movable')} />
+        <Checkbox
+          id="{each.id}-movable"
+          labelText="can be moved aside"
+          checked={each.movable}
+          on:check={(event) =>
+            event.detail !== each.movable && putBox({ ...each, movable: event.detail }, 'movable')}
+        />
         <Button
           kind="ghost"
           size="small"
           icon={TrashCan}
           iconDescription="Remove {each.name}"
           tooltipAlignment="end"
-          on:click={() => change({ ...machine, boxes: machine.boxes.filter(({ id }) => id !== each.id) }, `${each.name} removed`)}
+          on:click={() =>
+            change(
+              { ...machine, boxes: machine.boxes.filter(({ id }) => id !== each.id) },
+              `${each.name} removed`,
+            )}
         />
       </div>
     </div>
   {/each}
   <div class="wide">
-    <Button size="small" kind="tertiary" icon={Add} on:click={addBox}>Header, plug, cage or heat sink</Button>
+    <Button size="small" kind="tertiary" icon={Add} on:click={addBox}
+      >Header, plug, cage or heat sink</Button
+    >
   </div>
 </div>
 

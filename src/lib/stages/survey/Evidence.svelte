@@ -46,7 +46,8 @@
     event.preventDefault();
     over = false;
     const files = [...(event.dataTransfer?.files ?? [])];
-    const text = files.length > 0 ? await joined(files) : (event.dataTransfer?.getData('text') ?? '');
+    const text =
+      files.length > 0 ? await joined(files) : (event.dataTransfer?.getData('text') ?? '');
     await read(text);
   }
 
@@ -77,7 +78,8 @@
 <p class="quiet">On its own Linux system or a live stick, as root so that nothing is left out:</p>
 <CodeSnippet type="single" code="sudo lspci -vvnn > machine.txt" feedback="Copied" />
 <p class="quiet">
-  or <code>sudo lspci -nn -xxxx</code>, whose registers Tenant reads itself. Nothing leaves this browser.
+  or <code>sudo lspci -nn -xxxx</code>, whose registers Tenant reads itself. Nothing leaves this
+  browser.
 </p>
 <div
   class="drop"
@@ -98,7 +100,9 @@
     bind:value={pasted}
   />
   <div class="row">
-    <Button size="small" disabled={pasted.trim() === '' || reading} on:click={() => read(pasted)}>Read it</Button>
+    <Button size="small" disabled={pasted.trim() === '' || reading} on:click={() => read(pasted)}
+      >Read it</Button
+    >
     <FileUploaderButton
       id="evidence-file"
       size="small"
@@ -135,14 +139,20 @@
   size="sm"
   labelText="Template"
   selected=""
-  on:change={(event) => takeTemplate(String((event.target as HTMLSelectElement | null)?.value ?? ''))}
+  on:change={(event) =>
+    takeTemplate(String((event.target as HTMLSelectElement | null)?.value ?? ''))}
 >
-  <SelectItem value="" text={shop.templates.length === 0 ? 'no templates at hand' : 'choose a machine'} />
+  <SelectItem
+    value=""
+    text={shop.templates.length === 0 ? 'no templates at hand' : 'choose a machine'}
+  />
   {#each shop.templates as template (template.name)}
     <SelectItem value={template.name} text={template.name} />
   {/each}
 </Select>
-<p class="quiet">A template replaces the survey so far; undo brings it back. What the machine reports wins over it.</p>
+<p class="quiet">
+  A template replaces the survey so far; undo brings it back. What the machine reports wins over it.
+</p>
 
 {#if ports.length > 0}
   <table class="plain">

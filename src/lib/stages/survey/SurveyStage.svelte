@@ -37,28 +37,44 @@
     labelText="What the job is"
     value={job.title}
     placeholder="Two screens and Wi-Fi"
-    on:change={(event) => model.open.run({ name: 'describeJob', details: { title: String(event.detail ?? '').slice(0, 200) } })}
+    on:change={(event) =>
+      model.open.run({
+        name: 'describeJob',
+        details: { title: String(event.detail ?? '').slice(0, 200) },
+      })}
   />
   <TextInput
     id="job-customer"
     size="sm"
     labelText="Customer"
     value={job.customer}
-    on:change={(event) => model.open.run({ name: 'describeJob', details: { customer: String(event.detail ?? '').slice(0, 200) } })}
+    on:change={(event) =>
+      model.open.run({
+        name: 'describeJob',
+        details: { customer: String(event.detail ?? '').slice(0, 200) },
+      })}
   />
   <TextInput
     id="job-technician"
     size="sm"
     labelText="Technician"
     value={job.technician}
-    on:change={(event) => model.open.run({ name: 'describeJob', details: { technician: String(event.detail ?? '').slice(0, 200) } })}
+    on:change={(event) =>
+      model.open.run({
+        name: 'describeJob',
+        details: { technician: String(event.detail ?? '').slice(0, 200) },
+      })}
   />
   <TextInput
     id="machine-name"
     size="sm"
     labelText="Machine"
     value={job.machine.name}
-    on:change={(event) => change({ ...job.machine, name: String(event.detail ?? '').slice(0, 200) }, 'name of the machine')}
+    on:change={(event) =>
+      change(
+        { ...job.machine, name: String(event.detail ?? '').slice(0, 200) },
+        'name of the machine',
+      )}
   />
 </div>
 

@@ -13,7 +13,12 @@ export interface FieldKind<Value> {
 
 export function numberField(
   expects: string,
-  { unit, least, most, whole = true }: { unit?: string; least: number; most: number; whole?: boolean },
+  {
+    unit,
+    least,
+    most,
+    whole = true,
+  }: { unit?: string; least: number; most: number; whole?: boolean },
 ): FieldKind<number> {
   return {
     ...(unit === undefined ? {} : { unit }),

@@ -10,7 +10,8 @@ export function GET({ url }: { url: URL }) {
   if (ids.length === 0) error(400, 'ids: a list of vendor:device identities is expected');
   if (ids.length > MOST_IDS) error(400, `ids: at most ${MOST_IDS} identities at once`);
   const wrong = ids.find((id) => !IDENTITY.test(id));
-  if (wrong !== undefined) error(400, `ids: "${wrong.slice(0, 40)}" is not vendor:device in hexadecimal`);
+  if (wrong !== undefined)
+    error(400, `ids: "${wrong.slice(0, 40)}" is not vendor:device in hexadecimal`);
   const asked = new Set(ids);
   return json(PACKAGES.filter(({ deviceIds }) => deviceIds.some((id) => asked.has(id))));
 }

@@ -1,0 +1,143 @@
+import globals from 'globals';
+import js from '@eslint/js';
+import svelte from 'eslint-plugin-svelte';
+import ts from 'typescript-eslint';
+import svelteConfig from './svelte.config.js';
+
+/**
+ * The rooms of the core in the order in which they may know each other: each may import from itself and
+ * from the rooms before it.
+ */
+const ROOMS = [
+  ['standards'],
+  ['parts'],
+  ['read', 'rules'],
+  ['flow'],
+  ['planner'],
+  ['proof'],
+  ['procedure'],
+  ['write'],
+  ['commands'],
+];
+
+const laterRooms = (floor) => ROOMS.slice(floor + 1).flat();
+const besides = (floor, room) => ROOMS[floor].filter((other) => other !== room);
+
+const OUTSIDE_CORE = {
+  regex:
+    '^(svelte|@sveltejs|\\$app|\\$lib|\\$env|\\$demo|carbon-|d3-|comlink|localforage|tinykeys|node:)',
+  message: 'The core knows nothing of screens, storage or the server.',
+};
+
+const coreRooms = ROOMS.flatMap((rooms, floor) =>
+  rooms.map((room) => ({
+    files: [`src/core/${room}/**/*.ts`],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            OUTSIDE_CORE,
+            ...[...laterRooms(floor), ...besides(floor, room)].map((other) => ({
+              regex: `^\\.\\./${other}/`,
+              message: `src/core/${room} comes before src/core/${other} and may not import from it.`,
+            })),
+            {
+              regex: '^\\.\\./(index|\\.\\.)',
+              message: 'Inside the core, import the file itself.',
+            },
+          ],
+        },
+      ],
+    },
+  })),
+);
+
+export default ts.config(
+  { ignores: ['build/', '.svelte-kit/', 'test-results/', 'playwright-report/'] },
+  js.configs.recommended,
+  ...ts.configs.strict,
+  ...svelte.configs.recommended,
+  {
+    languageOptions: { globals: { ...globals.browser, ...globals.node } },
+    rules: {
+      'no-undef': 'off',
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      // Addresses here are plain paths: the application has no base path.
+      'svelte/no-navigation-without-resolve': 'off',
+    },
+  },
+  {
+    files: ['**/*.svelte', '**/*.svelte.ts'],
+    languageOptions: {
+      parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig },
+    },
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    rules: {
+      'no-restricted-imports': ['error', { patterns: [OUTSIDE_CORE] }],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'navigator',
+        'localStorage',
+        'fetch',
+        'process',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'The time comes in as an argument.' },
+        { object: 'Math', property: 'random', message: 'Chance comes in as an argument.' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'ImportExpression', message: 'The core imports statically.' },
+        {
+          selector: 'NewExpression[callee.name="Date"]',
+          message: 'The time comes in as an argument.',
+        },
+      ],
+    },
+  },
+  ...coreRooms,
+  {
+    files: ['src/lib/**', 'src/routes/**'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: 'src/core/|\\$core/',
+              message: 'Screens take the core by its public names: $core.',
+            },
+            { regex: '^mocha|^chai|^\\.\\./.*tests/', message: 'Tests stay in tests/.' },
+          ],
+        },
+      ],
+    },
+  },
+  {
+    files: ['src/lib/**'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: 'src/core/|\\$core/',
+              message: 'Screens take the core by its public names: $core.',
+            },
+            {
+              regex: '^\\$demo',
+              message: 'Demo data reaches the screens through the server only.',
+            },
+          ],
+        },
+      ],
+    },
+  },
+  { files: ['tests/**'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
+);

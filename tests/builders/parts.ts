@@ -1,0 +1,112 @@
+/** A slot, a machine, a card, a need, a job in one readable line. Everything not said is known and harmless. */
+import {
+  apply,
+  emptyJob,
+  emptyMachine,
+  emptySlot,
+  known,
+  vacant,
+  type Card,
+  type Command,
+  type Generation,
+  type Job,
+  type Machine,
+  type Need,
+  type Slot,
+} from '../../src/core/index.ts';
+
+export const told = <Value>(value: Value) => known(value, 'technician');
+
+export const AT = '2026-11-20T09:00:00.000Z';
+export const STAMP = { at: AT, who: 'Tester' };
+
+export function aSlot(
+  opening: number,
+  over: {
+    connector?: 1 | 4 | 8 | 16;
+    lanes?: number;
+    generation?: Generation;
+    watts?: number;
+  } = {},
+  more: Partial<Slot> = {},
+): Slot {
+  return {
+    ...emptySlot(`s${opening}`, `Slot ${opening}`),
+    connectorLanes: told(over.connector ?? 16),
+    lanes: told(over.lanes ?? over.connector ?? 16),
+    generation: told(over.generation ?? 3),
+    openEnd: told(false),
+    powerWatts: told(over.watts ?? 75),
+    opening: told(opening),
+    occupant: vacant('technician'),
+    ...more,
+  };
+}
+
+export const occupiedBy = (name: string, openings: number | null = 1): Slot['occupant'] =>
+  told({ name, openings: openings === null ? null : told(openings), lengthMm: told(150) });
+
+export function aMachine(slots: readonly Slot[], more: Partial<Machine> = {}): Machine {
+  return {
+    ...emptyMachine('Test machine'),
+    board: told({ widthMm: 244, depthMm: 305, firstOpeningMm: 173 }),
+    case: {
+      bracket: told('full'),
+      openings: told(7),
+      lengthRoomMm: told(300),
+      covers: told('screwed'),
+    },
+    supply: { twelveVoltWatts: told(500), baseWatts: told(100), plugs: told([]) },
+    system: { family: told('windows'), version: told('11'), architecture: told('x86-64') },
+    path: {
+      cable: told('cat6a'),
+      cableMetres: told(20),
+      farEndMegabits: told([1000, 2500, 10000]),
+      internetMegabits: told(500),
+    },
+    ...more,
+    slots: [...slots],
+  };
+}
+
+export function aCard(over: Partial<Card> = {}): Card {
+  return {
+    id: 'card',
+    maker: 'Maker',
+    model: 'Model',
+    bus: 'pcie',
+    lanes: 1,
+    generation: 3,
+    lengthMm: 120,
+    heightMm: 68.9,
+    openings: 1,
+    brackets: ['full', 'low'],
+    bracketMounted: 'full',
+    peakWatts: 10,
+    slotWatts: 10,
+    sockets: [],
+    leadsBeforeSeating: [],
+    // xHCI: every current system drives it itself.
+    ids: { vendor: 0xf1a0, device: 1, class24: 0x0c0330 },
+    delivers: { kind: 'usb', ports: 4, signalling: '3.2-1' },
+    priceCents: 3000,
+    ...over,
+  };
+}
+
+export const usbNeed = (ports: number, more: Partial<Need> = {}): Need =>
+  ({
+    id: 'usb',
+    must: true,
+    words: '',
+    kind: 'usb',
+    ports,
+    bytesPerSecond: 200e6,
+    ...more,
+  }) as Need;
+
+export const networkNeed = (bytesPerSecond: number, more: Partial<Need> = {}): Need =>
+  ({ id: 'network', must: true, words: '', kind: 'network', bytesPerSecond, ...more }) as Need;
+
+export const aJob = (...commands: readonly Command[]): Job =>
+  commands.reduce((job, command) => apply(job, command, STAMP), emptyJob('test-job', AT));

@@ -1,0 +1,303 @@
+import { readFileSync } from 'node:fs';
+import { expect } from 'chai';
+import {
+  apply,
+  handOverSheet,
+  jobFileName,
+  jobFileSchema,
+  openItems,
+  packagesFor,
+  readJobFile,
+  readStoredJob,
+  restore,
+  standing,
+  steps,
+  writeJobFile,
+  type Job,
+} from '../../src/core/index.ts';
+import { demoJobs } from '../../demo/jobs.ts';
+import { PACKAGES } from '../../demo/drivers.ts';
+import { CARDS } from '../../demo/cards.ts';
+import {
+  AT,
+  STAMP,
+  aCard,
+  aJob,
+  aMachine,
+  aSlot,
+  networkNeed,
+  told,
+  usbNeed,
+} from '../builders/parts.ts';
+
+const museumText = readFileSync(
+  new URL('../../demo/evidence/lighthouse-museum.lspci.txt', import.meta.url),
+  'utf8',
+);
+
+const graphics = aCard({
+  id: 'g',
+  lanes: 16,
+  openings: 2,
+  bracketMounted: 'low',
+  sockets: ['6-pin'],
+  leadsBeforeSeating: ['A lead'],
+  ids: { vendor: 0xf1a0, device: 0x7020, class24: 0x030000 },
+  delivers: { kind: 'screens', most: 1, outputs: [{ signal: 'dp-hbr2', count: 1 }] },
+});
+
+const planned = (): Job =>
+  aJob(
+    {
+      name: 'takeTemplate',
+      machine: aMachine([aSlot(1), aSlot(3)], {
+        case: {
+          bracket: told('full'),
+          openings: told(7),
+          lengthRoomMm: told(300),
+          covers: told('snapped'),
+        },
+        boxes: [
+          {
+            id: 'b',
+            name: 'Fan lead',
+            xMm: 90,
+            yMm: 215,
+            widthMm: 10,
+            depthMm: 5,
+            heightMm: 20,
+            movable: true,
+          },
+        ],
+      }),
+    },
+    { name: 'addNeed', need: usbNeed(4) },
+    {
+      name: 'acceptPlan',
+      placements: [
+        { slotId: 's1', card: graphics },
+        { slotId: 's3', card: aCard() },
+      ],
+      packages: packagesFor([graphics], aMachine([]), PACKAGES),
+    },
+  );
+
+describe('Steps', () => {
+  const all = steps(planned());
+  const at = (code: string) => all.findIndex((step) => step.code === code);
+
+  it('come in the order of the work', () => {
+    const order = [
+      'fetchDriver',
+      'before',
+      'powerOff',
+      'discharge',
+      'openCase',
+      'removeCover',
+      'moveBox',
+      'swapBracket',
+      'joinLead',
+      'plug',
+      'closeCase',
+      'moveScreenLead',
+      'start',
+      'installDriver',
+      'restart',
+      'keepParts',
+    ];
+    const places = order.map(at);
+    expect(places).to.not.include(-1);
+    expect(places).to.deep.equal(places.toSorted((a, b) => a - b));
+  });
+
+  it('belong to this very plan', () => {
+    expect(
+      all.filter(({ code }) => code === 'removeCover').map(({ values }) => values['opening']),
+    ).to.have.members([1, 2, 3]);
+    expect(all.find(({ code }) => code === 'moveBox')?.values).to.deep.equal({ name: 'Fan lead' });
+    // The thin card goes in before the thick one, which would cover its slot.
+    expect(all.filter(({ code }) => code === 'seat').map(({ slotId }) => slotId)).to.deep.equal([
+      's3',
+      's1',
+    ]);
+  });
+
+  it('carry their cautions', () => {
+    const cautions = (code: string) =>
+      all.filter((step) => step.code === code).flatMap((step) => step.cautions);
+    expect(cautions('powerOff')).to.include('mains').and.include('localRules');
+    expect(cautions('discharge')).to.include('static');
+    expect(cautions('removeCover')).to.include('sharpCover');
+    expect(cautions('seat')).to.include('noForce').and.include('latch').and.include('heavyCard');
+    expect(cautions('plug')).to.include('oneLeadOnePlug');
+  });
+
+  it('keep their ids, so that ticks keep', () => {
+    expect(new Set(all.map(({ id }) => id)).size).to.equal(all.length);
+    expect(steps(planned()).map(({ id }) => id)).to.deep.equal(all.map(({ id }) => id));
+  });
+
+  it('are none while no plan is accepted', () => {
+    expect(steps(aJob({ name: 'addNeed', need: usbNeed(1) }))).to.deep.equal([]);
+  });
+
+  it('put a driver that must be first before the card', () => {
+    const wire = CARDS.find(({ model }) => model === 'Hawser 2.5')!;
+    const job = aJob(
+      { name: 'takeTemplate', machine: aMachine([aSlot(1)]) },
+      {
+        name: 'acceptPlan',
+        placements: [{ slotId: 's1', card: wire }],
+        packages: packagesFor([wire], aMachine([]), PACKAGES),
+      },
+    );
+    const codes = steps(job).map(({ code }) => code);
+    expect(codes.indexOf('installFirst')).to.be.within(1, codes.indexOf('powerOff'));
+    expect(codes).to.not.include('installDriver');
+  });
+});
+
+describe('Where a job stands', () => {
+  it('moves through the stages as the work is done', () => {
+    expect(standing(aJob())).to.equal('survey');
+    expect(standing(aJob({ name: 'takeTemplate', machine: aMachine([aSlot(1)]) }))).to.equal(
+      'needs',
+    );
+    let job = planned();
+    expect(standing(job)).to.equal('prepare');
+    for (const { id } of steps(job)) job = apply(job, { name: 'tickStep', stepId: id }, STAMP);
+    expect(standing(job)).to.equal('prove');
+    job = apply(job, { name: 'recordReading', needId: 'usb', value: 420e6 }, STAMP);
+    expect(standing(job)).to.equal(null);
+    expect(Object.values(openItems(job)).every((count) => count === 0)).to.equal(true);
+  });
+});
+
+describe('Commands', () => {
+  it('leave the job they are given as it was, and log what they did', () => {
+    const before = aJob();
+    const frozen = JSON.stringify(before);
+    const after = apply(before, { name: 'addNeed', need: usbNeed(2) }, STAMP);
+    expect(JSON.stringify(before)).to.equal(frozen);
+    expect(after.revision).to.equal(before.revision + 1);
+    expect(after.log.at(-1)).to.deep.equal({
+      at: AT,
+      who: 'Tester',
+      command: 'addNeed',
+      detail: 'usb',
+    });
+  });
+
+  it('drop a reading with the need it was taken for', () => {
+    const job = aJob(
+      { name: 'addNeed', need: usbNeed(2) },
+      { name: 'recordReading', needId: 'usb', value: 1 },
+      { name: 'recordReading', needId: 'usb', value: 2 },
+    );
+    expect(job.readings.map(({ value }) => value)).to.deep.equal([2]);
+    expect(apply(job, { name: 'removeNeed', needId: 'usb' }, STAMP).readings).to.deep.equal([]);
+    expect(apply(job, { name: 'changeNeed', need: usbNeed(3) }, STAMP).readings).to.deep.equal([]);
+  });
+
+  it('are undone as a new revision, with the log going on', () => {
+    const past = aJob({ name: 'addNeed', need: usbNeed(2) });
+    const now = apply(past, { name: 'removeNeed', needId: 'usb' }, STAMP);
+    const undone = restore(now, past, 'undo', 'need removed', STAMP);
+    expect(undone.needs).to.deep.equal(past.needs);
+    expect(undone.revision).to.equal(now.revision + 1);
+    expect(undone.log.map(({ command }) => command)).to.deep.equal([
+      'addNeed',
+      'removeNeed',
+      'undo',
+    ]);
+  });
+
+  it('keep every job within the schema, the longest log included', () => {
+    let job = planned();
+    for (let n = 0; n < 600; n += 1) job = apply(job, { name: 'setBudget', cents: n }, STAMP);
+    expect(job.log.length).to.equal(500);
+    expect(readStoredJob(job).problems).to.deep.equal([]);
+  });
+});
+
+describe('Job files', () => {
+  it('come back as they were written', () => {
+    for (const job of [aJob(), planned(), ...demoJobs(museumText)]) {
+      expect(readJobFile(writeJobFile(job))).to.deep.equal({ job, problems: [] });
+    }
+  });
+
+  it('are refused with the place when they are damaged', () => {
+    const text = writeJobFile(planned());
+    const cut = readJobFile(text.slice(0, text.length / 2));
+    expect(cut.job).to.equal(null);
+    expect(cut.problems[0]?.code).to.equal('file.notJson');
+    expect(cut.problems[0]?.line).to.equal(text.slice(0, text.length / 2).split('\n').length);
+    const wrong = readJobFile(text.replace('"revision": 3', '"revision": "three"'));
+    expect(wrong.problems.map(({ code, at }) => [code, at])).to.deep.equal([
+      ['file.field', 'job.revision'],
+    ]);
+  });
+
+  it('are refused when they are newer or something else', () => {
+    expect(readJobFile('{"kind":"tenant-job","format":2,"job":{}}').problems[0]).to.include({
+      code: 'file.newer',
+      found: '2',
+    });
+    expect(readJobFile('{"kind":"letter"}').problems[0]?.code).to.equal('file.notAJob');
+    expect(readJobFile('[]').problems[0]?.code).to.equal('file.notAJob');
+  });
+
+  it('have a published schema that is the one in use', () => {
+    const published: unknown = JSON.parse(
+      readFileSync(new URL('../../static/job.schema.json', import.meta.url), 'utf8'),
+    );
+    expect(published, 'run npm run schema').to.deep.equal(jobFileSchema());
+  });
+
+  it('have plain names', () => {
+    expect(jobFileName({ ...aJob(), title: '../../Ünsafe: name?' })).to.equal(
+      'nsafe-name.tenant.json',
+    );
+    expect(jobFileName(aJob())).to.equal('job.tenant.json');
+  });
+});
+
+describe('Hand-over sheet', () => {
+  it('says what was fitted where, with link, driver, figures and parts kept', () => {
+    const job = apply(planned(), { name: 'recordReading', needId: 'usb', value: 420e6 }, STAMP);
+    const sheet = handOverSheet(job);
+    expect(sheet.cards.map(({ slotLabel, link }) => [slotLabel, link])).to.deep.equal([
+      ['Slot 1', { generation: 3, width: 16 }],
+      ['Slot 3', { generation: 3, width: 1 }],
+    ]);
+    expect(sheet.cards[0]?.package?.version).to.equal('32.4.1');
+    expect(sheet.cards[1]?.ownDriver).to.equal('xHCI');
+    expect(sheet.figures[0]?.judgement?.verdict).to.equal('clear');
+    expect(sheet.coversKept).to.have.members([1, 2, 3]);
+    expect(sheet.bracketsKept).to.deep.equal(['Maker Model']);
+    expect(sheet.cards[0]?.findings.map(({ code }) => code)).to.include('bracket.swap');
+    expect(sheet.totalCents).to.equal(6000);
+  });
+});
+
+describe('The demo', () => {
+  const [tideTable, sailLoft, museum] = demoJobs(museumText);
+
+  it('has three jobs at different stages, and about two dozen cards of every kind', () => {
+    expect([tideTable!, sailLoft!, museum!].map(standing)).to.deep.equal([
+      'choose',
+      'fit',
+      'hand-over',
+    ]);
+    expect(CARDS.length).to.be.at.least(24);
+    expect(new Set(CARDS.map(({ delivers }) => delivers.kind)).size).to.equal(6);
+  });
+
+  it('shows a wire that came up too slow', () => {
+    const network = handOverSheet(museum!).figures.find(
+      ({ expectation }) => expectation.need.kind === networkNeed(1).kind,
+    );
+    expect(network?.judgement?.fallBack).to.deep.equal({ kind: 'wire', megabits: 1000 });
+  });
+});

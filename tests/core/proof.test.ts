@@ -1,0 +1,175 @@
+import { expect } from 'chai';
+import {
+  expectations,
+  flowOf,
+  judge,
+  type Card,
+  type Machine,
+  type Need,
+} from '../../src/core/index.ts';
+import { aCard, aJob, aMachine, aSlot, networkNeed, told, usbNeed } from '../builders/parts.ts';
+
+const wire = (...megabits: number[]): Card =>
+  aCard({ lanes: 4, delivers: { kind: 'network', ports: 1, megabits } });
+const path = (farEnd: number[] | null, cable: 'cat5e' | 'cat6' | 'cat6a', metres = 20): Machine =>
+  aMachine([aSlot(1, { lanes: 4 })], {
+    path: {
+      cable: told(cable),
+      cableMetres: told(metres),
+      farEndMegabits: farEnd === null ? null : told(farEnd),
+      internetMegabits: told(100),
+    },
+  });
+const fitted = (machine: Machine, card: Card, need: Need) =>
+  expectations(
+    aJob(
+      { name: 'takeTemplate', machine },
+      { name: 'addNeed', need },
+      { name: 'acceptPlan', placements: [{ slotId: 's1', card }], packages: [] },
+    ),
+  )[0]!;
+
+describe('Flow of a network need', () => {
+  const flow = (card: Card, machine: Machine, wanted = 250e6) =>
+    flowOf(card, machine.slots[0]!, networkNeed(wanted), machine)!;
+
+  it('comes up at the fastest speed that card, cable and far end all know', () => {
+    // A 10 Gb/s card on a switch that knows only 1 and 10 over Cat 5e: 1 Gb/s remains (IEEE 802.3an, from memory).
+    const card = wire(1000, 2500, 10000);
+    expect(flow(card, path([1000, 10000], 'cat6a')).high / 1e6).to.be.closeTo(1186.6, 0.1);
+    expect(flow(card, path([1000, 10000], 'cat5e'))).to.include({ limiting: 'cable', units: 0 });
+    expect(flow(card, path([1000, 10000], 'cat5e')).high / 1e6).to.be.closeTo(118.7, 0.1);
+    expect(flow(card, path([1000, 2500], 'cat5e')).high / 1e6).to.be.closeTo(296.7, 0.1);
+    expect(flow(wire(1000, 2500), path([1000, 10000], 'cat6a')).limiting).to.equal('farEnd');
+  });
+
+  it('expects of a healthy 2.5 Gb/s path what benches see', () => {
+    // Common practice, no source: 250 to 285 MB/s.
+    const { low, high } = flow(wire(2500), path([2500], 'cat5e'));
+    expect(low / 1e6).to.be.within(245, 255);
+    expect(high / 1e6).to.be.within(285, 300);
+  });
+
+  it('never guesses the far end', () => {
+    const unknown = flow(wire(1000, 2500), path(null, 'cat6a'));
+    expect(unknown.finding).to.include({ code: 'deliver.unknown', verdict: 'unknown' });
+    // Too slow is too slow, whatever the far end.
+    expect(flow(wire(1000), path(null, 'cat6a')).finding.code).to.equal('deliver.short');
+  });
+});
+
+describe('Flow of other needs', () => {
+  const machine = aMachine([
+    aSlot(1, { lanes: 4, generation: 3 }),
+    aSlot(2, { connector: 1, generation: 1 }),
+  ]);
+  const [wide, narrow] = machine.slots;
+
+  it('limits USB by the link of an old slot', () => {
+    // Common practice, no source: Gen 1 x1 gives 250 MB/s at most, a little over 200 measured.
+    const card = aCard();
+    expect(flowOf(card, wide!, usbNeed(4), machine)).to.include({ limiting: 'cardPort', units: 4 });
+    const old = flowOf(card, narrow!, usbNeed(4), machine)!;
+    expect(old.limiting).to.equal('slotLink');
+    expect(old.high / 1e6).to.be.within(200, 250);
+    expect(flowOf(card, narrow!, usbNeed(4, { bytesPerSecond: 300e6 }), machine)?.units).to.equal(
+      0,
+    );
+  });
+
+  it('shares the link among drives that run together', () => {
+    const card = aCard({ lanes: 4, delivers: { kind: 'drives', ports: 10, socket: 'sata' } });
+    const need = (ports: number): Need => ({
+      id: 'd',
+      must: true,
+      words: '',
+      kind: 'drives',
+      ports,
+      bytesPerSecond: 500e6,
+    });
+    expect(flowOf(card, wide!, need(6), machine)?.units).to.equal(10);
+    expect(flowOf(card, wide!, need(8), machine)).to.include({ units: 0, limiting: 'slotLink' });
+  });
+
+  it('counts only outputs that carry the mode, up to what the card drives at once', () => {
+    const screens = (count: number): Need => ({
+      id: 's',
+      must: true,
+      words: '',
+      kind: 'screens',
+      count,
+      mode: { widthPx: 3840, heightPx: 2160, refreshHz: 60 },
+    });
+    const card = (most: number) =>
+      aCard({
+        delivers: {
+          kind: 'screens',
+          most,
+          outputs: [
+            { signal: 'dp-hbr2', count: 2 },
+            { signal: 'hdmi-340', count: 2 },
+          ],
+        },
+      });
+    expect(flowOf(card(4), wide!, screens(2), machine)?.units).to.equal(2);
+    expect(flowOf(card(1), wide!, screens(2), machine)?.units).to.equal(1);
+  });
+
+  it('never promises more Wi-Fi than the internet plan', () => {
+    const card = aCard({ delivers: { kind: 'wifi', radioMegabits: 1201, bluetooth: false } });
+    const need = (megabits: number, bluetooth = false): Need => ({
+      id: 'w',
+      must: true,
+      words: '',
+      kind: 'wifi',
+      megabits,
+      bluetooth,
+    });
+    expect(flowOf(card, wide!, need(400), machine)).to.include({ limiting: 'internet', units: 1 });
+    expect(flowOf(card, wide!, need(501), machine)?.units).to.equal(0);
+    expect(flowOf(card, wide!, need(100, true), machine)?.finding.code).to.equal(
+      'deliver.noBluetooth',
+    );
+  });
+});
+
+describe('Judging a reading', () => {
+  const tenGigabit = fitted(path([1000, 10000], 'cat6a'), wire(1000, 10000), networkNeed(700e6));
+
+  it('accepts what is as expected, whatever limits', () => {
+    expect(judge(tenGigabit, 1_050e6)).to.include({ verdict: 'clear', limiting: 'cardPort' });
+  });
+
+  it('names a wire that came up at 1 Gb/s', () => {
+    // Common practice, no source: a healthy gigabit path copies at 105 to 113 MB/s.
+    for (const reading of [105e6, 113e6]) {
+      const judged = judge(tenGigabit, reading);
+      expect(judged).to.deep.include({ verdict: 'blocked', outcome: 'short', limiting: 'cable' });
+      expect(judged?.fallBack).to.deep.equal({ kind: 'wire', megabits: 1000 });
+    }
+  });
+
+  it('names a slot link that trained to less, and USB that fell back to 2.0', () => {
+    const usb = fitted(aMachine([aSlot(1)]), aCard({ generation: 2 }), usbNeed(4));
+    expect(judge(usb, 35e6)?.fallBack).to.deep.equal({ kind: 'usb', signalling: '2.0' });
+    expect(judge(usb, 215e6)).to.deep.include({
+      outcome: 'belowHealthy',
+      limiting: 'slotLink',
+      fallBack: { kind: 'link', link: { generation: 1, width: 1 } },
+    });
+  });
+
+  it('does not explain what no stage explains', () => {
+    expect(judge(tenGigabit, 3e6)).to.deep.include({ outcome: 'short', fallBack: null });
+  });
+
+  it('doubts a reading above what the way can carry', () => {
+    expect(judge(tenGigabit, 9_400e6)).to.include({ verdict: 'unknown', outcome: 'aboveExpected' });
+  });
+
+  it('has nothing to say where the plan serves no such need', () => {
+    const none = fitted(aMachine([aSlot(1)]), aCard(), networkNeed(1e6));
+    expect(none.fitted).to.equal(null);
+    expect(judge(none, 1e6)).to.equal(null);
+  });
+});

@@ -1,0 +1,348 @@
+import { expect } from 'chai';
+import {
+  body,
+  bracket,
+  driverSupport,
+  link,
+  missingPlug,
+  power,
+  seat,
+  slotVerdict,
+  sum,
+  unknownFacts,
+  worstVerdict,
+  type DriverPackage,
+  type Finding,
+  type Machine,
+} from '../../src/core/index.ts';
+import { aCard, aMachine, aSlot, occupiedBy, told, usbNeed } from '../builders/parts.ts';
+
+const codes = (findings: readonly Finding[]) => findings.map(({ code }) => code);
+const room = (lengthRoomMm: number, more: Partial<Machine['case']> = {}) =>
+  aMachine([], {
+    case: {
+      bracket: told('full'),
+      openings: told(7),
+      covers: told('screwed'),
+      lengthRoomMm: told(lengthRoomMm),
+      ...more,
+    },
+  });
+
+describe('Seat', () => {
+  const machine = aMachine([]);
+
+  it('lets a card into a longer slot and refuses it a shorter closed one', () => {
+    const x4 = aCard({ lanes: 4 });
+    expect(codes(seat(x4, aSlot(1, { connector: 16 }), machine))).to.deep.equal(['seat.fits']);
+    expect(codes(seat(x4, aSlot(1, { connector: 4 }), machine))).to.deep.equal(['seat.fits']);
+    expect(seat(x4, aSlot(1, { connector: 1 }), machine)).to.deep.equal([
+      { code: 'seat.tooLong', verdict: 'blocked', needed: 4, available: 1, unit: 'lanes' },
+    ]);
+  });
+
+  it('lets it into an open-ended one unless something stands behind', () => {
+    const open = aSlot(1, { connector: 1 }, { openEnd: told(true) });
+    expect(codes(seat(aCard({ lanes: 4 }), open, machine))).to.deep.equal(['seat.openEnd']);
+    // The x4 edge ends 94 mm from the rear (55 + 39); the slot's middle is at 173 mm.
+    const behind = (xMm: number) =>
+      aMachine([], {
+        boxes: [
+          {
+            id: 'b',
+            name: 'Capacitor',
+            xMm,
+            yMm: 171,
+            widthMm: 5,
+            depthMm: 5,
+            heightMm: 6,
+            movable: false,
+          },
+        ],
+      });
+    expect(codes(seat(aCard({ lanes: 4 }), open, behind(93)))).to.deep.equal([
+      'seat.behindOpenEnd',
+    ]);
+    expect(codes(seat(aCard({ lanes: 4 }), open, behind(94)))).to.deep.equal(['seat.openEnd']);
+  });
+
+  it('says what it has not been told', () => {
+    const unknownLength = aSlot(1, {}, { connectorLanes: null });
+    expect(codes(seat(aCard({ lanes: 4 }), unknownLength, machine))).to.deep.equal([
+      'seat.connectorUnknown',
+    ]);
+    expect(codes(seat(aCard({ lanes: 1 }), unknownLength, machine))).to.deep.equal(['seat.fits']);
+    const unknownEnd = aSlot(1, { connector: 1 }, { openEnd: null });
+    expect(codes(seat(aCard({ lanes: 4 }), unknownEnd, machine))).to.deep.equal([
+      'seat.openEndUnknown',
+    ]);
+    expect(codes(seat(aCard(), aSlot(1, {}, { occupant: null }), machine))).to.include(
+      'seat.occupantUnknown',
+    );
+  });
+
+  it('keeps PCI and PCI Express apart, and taken slots taken', () => {
+    const classic = aSlot(1, {}, { bus: 'pci' });
+    expect(codes(seat(aCard(), classic, machine))).to.deep.equal(['seat.bus']);
+    expect(codes(seat(aCard({ bus: 'pci' }), classic, machine))).to.deep.equal(['seat.fits']);
+    expect(
+      codes(seat(aCard(), aSlot(1, {}, { occupant: occupiedBy('Old card') }), machine)),
+    ).to.include('seat.occupied');
+  });
+
+  it('asks nothing more of a card of another bus', () => {
+    const verdict = slotVerdict(aCard(), aSlot(1, {}, { bus: 'pci' }), machine, null);
+    expect(codes(verdict.findings)).to.deep.equal(['seat.bus']);
+  });
+});
+
+describe('Link', () => {
+  const tenGigabit = aCard({
+    lanes: 8,
+    generation: 3,
+    delivers: { kind: 'network', ports: 1, megabits: [10000] },
+  });
+  const at = (generation: 1 | 2 | 3, lanes: number) =>
+    codes(link(tenGigabit, aSlot(1, { connector: 16, lanes, generation })))[0];
+
+  it('gives 10 Gb/s Ethernet at least Gen 3 x2 or Gen 2 x4', () => {
+    // Common practice, no source; the arithmetic is that of the PCI Express Base Specification.
+    expect(at(3, 2)).to.equal('link.enough');
+    expect(at(2, 4)).to.equal('link.enough');
+    expect(at(3, 1)).to.equal('link.narrowed');
+    expect(at(2, 2)).to.equal('link.narrowed');
+    expect(at(1, 4)).to.equal('link.narrowed');
+  });
+
+  it('carries between six and seven SATA drives over Gen 3 x4 before coding of packets', () => {
+    // 3,938 MB/s over 600 each is 6.6 (Serial ATA 3.x and PCI Express Base Specification, from memory).
+    const drives = (ports: number) =>
+      aCard({ lanes: 4, delivers: { kind: 'drives', ports, socket: 'sata' } });
+    const slot = aSlot(1, { lanes: 4 });
+    expect(codes(link(drives(6), slot))).to.deep.equal(['link.enough']);
+    expect(codes(link(drives(7), slot))).to.deep.equal(['link.narrowed']);
+  });
+
+  it('is unknown while lanes or generation are', () => {
+    expect(codes(link(aCard(), aSlot(1, {}, { lanes: null })))).to.deep.equal(['link.slotUnknown']);
+    expect(codes(link(aCard(), aSlot(1, {}, { generation: null })))).to.deep.equal([
+      'link.slotUnknown',
+    ]);
+  });
+});
+
+describe('Bracket', () => {
+  // Heights: PCI Express Card Electromechanical Specification (from memory): 111.15 mm full, 68.90 mm low.
+  const low = room(300, { bracket: told('low') });
+
+  it('stops a card one tenth of a millimetre too high for a low case', () => {
+    expect(worstVerdict(bracket(aCard({ heightMm: 68.9, bracketMounted: 'low' }), low))).to.equal(
+      'clear',
+    );
+    expect(codes(bracket(aCard({ heightMm: 69.0 }), low))).to.deep.equal(['bracket.cardTooHigh']);
+  });
+
+  it('asks for the other bracket where it is supplied, and for an order where it is not', () => {
+    expect(bracket(aCard(), low)[0]).to.include({
+      code: 'bracket.swap',
+      verdict: 'needs',
+      subject: 'low',
+    });
+    expect(codes(bracket(aCard({ brackets: ['full'] }), low))).to.deep.equal(['bracket.missing']);
+    expect(codes(bracket(aCard({ bracketMounted: 'low' }), room(300)))).to.deep.equal([
+      'bracket.swap',
+    ]);
+    expect(codes(bracket(aCard(), room(300, { bracket: null })))).to.deep.equal([
+      'bracket.caseUnknown',
+    ]);
+  });
+});
+
+describe('Body', () => {
+  it('fits to the millimetre', () => {
+    expect(worstVerdict(body(aCard({ lengthMm: 200 }), aSlot(1), room(200)))).to.equal('clear');
+    expect(body(aCard({ lengthMm: 201 }), aSlot(1), room(200))[0]).to.deep.equal({
+      code: 'body.tooLong',
+      verdict: 'blocked',
+      needed: 201,
+      available: 200,
+      unit: 'mm',
+    });
+  });
+
+  it('covers free slots, and touches neighbours from either side', () => {
+    const machine = aMachine([aSlot(1), aSlot(2), aSlot(3, {}, { occupant: occupiedBy('Below') })]);
+    const [first, second] = machine.slots;
+    const two = aCard({ openings: 2 });
+    expect(codes(body(two, first!, machine)))
+      .to.include('body.coversSlot')
+      .and.not.include('body.neighbour');
+    expect(codes(body(two, second!, machine))).to.include('body.neighbour');
+    const above = aMachine([aSlot(1, {}, { occupant: occupiedBy('Thick', 2) }), aSlot(2)]);
+    expect(codes(body(aCard(), above.slots[1]!, above))).to.include('body.neighbour');
+    const unknown = aMachine([aSlot(1, {}, { occupant: occupiedBy('Thick?', null) }), aSlot(2)]);
+    expect(codes(body(aCard(), unknown.slots[1]!, unknown))).to.include('body.neighbourUnknown');
+  });
+
+  it('stays within the openings of the case', () => {
+    const machine = aMachine([aSlot(7)]);
+    expect(codes(body(aCard({ openings: 1 }), machine.slots[0]!, machine))).to.not.include(
+      'body.beyondLastOpening',
+    );
+    expect(codes(body(aCard({ openings: 2 }), machine.slots[0]!, machine))).to.include(
+      'body.beyondLastOpening',
+    );
+  });
+
+  it('meets what stands in its path, unless it lies beneath the card', () => {
+    const withBox = (heightMm: number, movable: boolean) =>
+      aMachine([aSlot(1)], {
+        boxes: [
+          {
+            id: 'b',
+            name: 'Header',
+            xMm: 100,
+            yMm: 175,
+            widthMm: 10,
+            depthMm: 5,
+            heightMm,
+            movable,
+          },
+        ],
+      });
+    const of = (heightMm: number, movable: boolean) => {
+      const machine = withBox(heightMm, movable);
+      return codes(body(aCard({ lengthMm: 120 }), machine.slots[0]!, machine));
+    };
+    expect(of(13, true)).to.include('body.boxMovable');
+    expect(of(13, false)).to.include('body.boxInTheWay');
+    expect(of(12, false)).to.not.include('body.boxInTheWay');
+    expect(codes(body(aCard({ lengthMm: 100 }), aSlot(1), withBox(13, false)))).to.not.include(
+      'body.boxInTheWay',
+    );
+  });
+});
+
+describe('Power', () => {
+  // Slot watts at start: Card Electromechanical Specification (from memory): 10 W for x1, 25 W for longer.
+  it('holds the slot to its limit, to the watt', () => {
+    const slot = aSlot(1, { watts: 35 });
+    expect(codes(power(aCard({ slotWatts: 35 }), slot, aMachine([])))).to.include(
+      'power.slotEnough',
+    );
+    expect(codes(power(aCard({ slotWatts: 36 }), slot, aMachine([])))).to.include(
+      'power.slotShort',
+    );
+  });
+
+  it('relies on what the standard assures where the limit is not known, and no further', () => {
+    const unknown = aSlot(1, { connector: 1 }, { powerWatts: null });
+    expect(codes(power(aCard({ slotWatts: 10 }), unknown, aMachine([])))).to.include(
+      'power.slotEnough',
+    );
+    expect(codes(power(aCard({ slotWatts: 11 }), unknown, aMachine([])))).to.include(
+      'power.slotUnknown',
+    );
+  });
+
+  it('serves 6-pin sockets with 8-pin plugs, and never the other way round', () => {
+    expect(missingPlug(['6-pin', '8-pin'], [{ type: '8-pin', count: 2 }])).to.equal(null);
+    expect(missingPlug(['6-pin', '8-pin'], [{ type: '8-pin', count: 1 }])).to.equal('6-pin');
+    expect(
+      missingPlug(
+        ['6-pin', '8-pin'],
+        [
+          { type: '6-pin', count: 1 },
+          { type: '8-pin', count: 1 },
+        ],
+      ),
+    ).to.equal(null);
+    expect(missingPlug(['8-pin'], [{ type: '6-pin', count: 2 }])).to.equal('8-pin');
+    expect(missingPlug(['6-pin'], [{ type: '4-pin', count: 4 }])).to.equal('6-pin');
+  });
+
+  it('keeps a quarter of headroom on 12 V', () => {
+    // Common practice, no source: 25 % headroom, so 400 of 500 W may be used.
+    const machine = aMachine([]);
+    expect(codes(sum(300, machine))).to.deep.equal(['power.sumFits']);
+    expect(codes(sum(301, machine))).to.deep.equal(['power.headroomUsed']);
+    expect(codes(sum(400, machine))).to.deep.equal(['power.headroomUsed']);
+    expect(codes(sum(401, machine))).to.deep.equal(['power.sumShort']);
+    const unknown = aMachine([], {
+      supply: { twelveVoltWatts: told(500), baseWatts: null, plugs: null },
+    });
+    expect(codes(sum(1, unknown))).to.deep.equal(['power.sumUnknown']);
+    expect(codes(power(aCard({ sockets: ['6-pin'] }), aSlot(1), unknown))).to.include(
+      'power.plugsUnknown',
+    );
+  });
+});
+
+describe('Driver support', () => {
+  const NOT_OF_A_CLASS = { vendor: 0xf1a0, device: 0x7001, class24: 0x020000 };
+  const aPackage = (over: Partial<DriverPackage>): DriverPackage => ({
+    id: 'p',
+    maker: 'Maker',
+    title: 'Driver',
+    version: '1.0',
+    released: '2026-01-01',
+    deviceIds: ['f1a0:7001'],
+    systems: [{ family: 'windows', architecture: 'x86-64', from: '10', to: '11' }],
+    order: 'card-first',
+    inbox: false,
+    ...over,
+  });
+  const of = (
+    library: readonly DriverPackage[] | null,
+    machine = aMachine([]),
+    class24 = 0x020000,
+  ) => driverSupport(aCard({ ids: { ...NOT_OF_A_CLASS, class24 } }), machine, library)[0]!;
+  const onVersion = (version: string | null) =>
+    aMachine([], {
+      system: {
+        family: told('windows'),
+        version: version === null ? null : told(version),
+        architecture: told('x86-64'),
+      },
+    });
+
+  it('takes the latest release that names the device and serves the system', () => {
+    const older = aPackage({ id: 'a', version: '9.0', released: '2025-01-01' });
+    const newer = aPackage({ id: 'b', version: '8.0', released: '2026-02-01' });
+    expect(of([older, newer]).subject).to.equal('Driver 8.0');
+  });
+
+  it('keeps to the versions a package serves', () => {
+    expect(of([aPackage({})], onVersion('11')).code).to.equal('system.package');
+    expect(of([aPackage({})], onVersion('11.1')).code).to.equal('system.noDriver');
+    expect(of([aPackage({})], onVersion('6.1')).code).to.equal('system.noDriver');
+    expect(of([aPackage({})], onVersion(null)).code).to.equal('system.unknown');
+  });
+
+  it('lets AHCI, NVMe and xHCI run on the system’s own driver, with or without the library', () => {
+    // PCI Code and ID Assignment Specification (from memory): 01 06 01, 01 08 02, 0c 03 30.
+    for (const class24 of [0x010601, 0x010802, 0x0c0330]) {
+      expect(of([], aMachine([]), class24).code).to.equal('system.ownDriver');
+      expect(of(null, aMachine([]), class24).code).to.equal('system.ownDriver');
+    }
+    expect(of(null).code).to.equal('system.libraryAway');
+  });
+});
+
+describe('Unknown facts', () => {
+  it('shrink as facts come in, and ask only what the needs require', () => {
+    const known = aMachine([aSlot(1)]);
+    expect(unknownFacts(known, [usbNeed(4)])).to.deep.equal([]);
+    const noPath = { ...known, path: { ...known.path, farEndMegabits: null } };
+    expect(unknownFacts(noPath, [usbNeed(4)])).to.deep.equal([]);
+    const lessKnown = {
+      ...known,
+      slots: [{ ...known.slots[0]!, lanes: null }],
+      system: { ...known.system, version: null },
+    };
+    expect(unknownFacts(lessKnown, []).map(({ code }) => code)).to.deep.equal([
+      'system.version',
+      'slot.lanes',
+    ]);
+  });
+});
