@@ -20,7 +20,7 @@ const TROUBLE_CENTS: Readonly<Partial<Record<FindingCode, number>>> = {
   'deliver.tight': 2_000,
 };
 /** Each card fitted, whatever it is. */
-const FITTING_CENTS = 1_000;
+const FITTING_CENTS = 1_500;
 /** A link that gives the card next to nothing of what it could use; in proportion when it gives more. */
 const NARROWED_CENTS = 2_000;
 /** Each fact not known yet: ordering before it is settled risks ordering twice. */

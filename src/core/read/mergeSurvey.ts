@@ -9,7 +9,8 @@ import { functionName, portsWithSlots, type PortWithSlot } from './ports.ts';
 
 /** The machine with the reading's devices, and one slot for every port that has one. */
 export function mergeSurvey(machine: Machine, reading: PciReading): Machine {
-  const slots = portsWithSlots(reading.functions).reduce<readonly Slot[]>((soFar, port) => {
+  const ports = portsWithSlots(reading.functions).toSorted((a, b) => a.slotNumber - b.slotNumber);
+  const slots = ports.reduce<readonly Slot[]>((soFar, port) => {
     const witness: Witness = reading.fromRegisters.has(port.port.address) ? 'registers' : 'text';
     const match = findSlot(soFar, port);
     const slot = withPort(match ?? newSlot(soFar, port), port, witness);

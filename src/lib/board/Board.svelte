@@ -1,6 +1,6 @@
 <script lang="ts">
   import { scaleLinear } from 'd3-scale';
-  import { valueOf, type Machine, type Rectangle, type Verdict } from '$core';
+  import { OPENING_PITCH_MM, valueOf, type Machine, type Rectangle, type Verdict } from '$core';
   import { VERDICT_WORDS } from '$lib/wording/findings';
   import VerdictMark from './VerdictMark.svelte';
   import { boardLayout, type CardOnSlot } from './layout';
@@ -56,6 +56,7 @@
   const y = $derived(
     scaleLinear([layout.topMm, layout.topMm + layout.heightMm], [0, layout.heightMm * pxPerMm]),
   );
+  const pitchPx = $derived(OPENING_PITCH_MM * pxPerMm);
   const widthPx = $derived(x.range()[1]! + LABEL_PX);
   const bottomPx = $derived(y.range()[1]!);
   const trayTop = $derived(bottomPx + 44);
@@ -199,10 +200,10 @@
       >
         <rect
           class="lane"
-          x="0"
-          y={middle - (20.32 * pxPerMm) / 2}
-          width={widthPx - 2}
-          height={20.32 * pxPerMm}
+          x={x(0)}
+          y={middle - pitchPx / 2}
+          width={widthPx - x(0) - 2}
+          height={pitchPx}
         />
         <rect {...rect(drawn.connector)} class="connector" class:open={!drawn.lengthKnown} />
         {#if drawn.wired}<rect {...rect(drawn.wired)} class="wired" />{/if}
@@ -238,8 +239,12 @@
             y={y(box.yMm + box.depthMm) - 4 - (words.length - 1 - n) * 12}>{line}</text
           >
         {:else}
-          <text class="figure" x={x(box.xMm + box.widthMm) + 4} y={y(box.yMm + box.depthMm / 2) + 4}
-            >{box.name}</text
+          {@const left = box.xMm > layout.widthMm / 2}
+          <text
+            class="figure"
+            class:end={left}
+            x={left ? x(box.xMm) - 4 : x(box.xMm + box.widthMm) + 4}
+            y={y(box.yMm + box.depthMm / 2) + 4}>{box.name}</text
           >
         {/each}
       {/each}
@@ -306,6 +311,9 @@
   }
   .number {
     text-anchor: middle;
+  }
+  .end {
+    text-anchor: end;
   }
   .says {
     font-size: 11px;

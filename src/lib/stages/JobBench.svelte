@@ -192,7 +192,7 @@
   <p class="note said" role="status" class:empty={open.said === ''}>{open.said}</p>
 </div>
 
-<div class="bench {stage}" style:--panel="{panelPx}px">
+<main class="bench {stage}" style:--panel="{panelPx}px">
   <nav aria-label="Stages of the work">
     <ol>
       {#each STAGES as each, n (each)}
@@ -248,9 +248,9 @@
       {#key stage}<StepStage {model} {stage} />{/key}
     {/if}
   </section>
-</div>
+</main>
 
-<JobLog bind:open={logOpen} log={job.log} />
+{#if logOpen}<JobLog bind:open={logOpen} log={job.log} />{/if}
 
 <style>
   .of {
@@ -356,6 +356,14 @@
     flex: 1 1 0;
     min-height: 7.5rem;
     overflow: auto;
+  }
+  .panel :global(.bx--label) {
+    margin-bottom: 0.25rem;
+  }
+  .panel :global(.bx--text-input),
+  .panel :global(.bx--text-area),
+  .panel :global(.bx--select-input) {
+    padding-left: 0.5rem;
   }
   .panel :global(.bx--tab-content) {
     padding: 1rem 0 0;

@@ -27,6 +27,8 @@ export class JobModel {
 
   constructor(open: OpenJob) {
     this.open = open;
+    // Started now, so that the first question need not wait for it.
+    coreWorker();
   }
 
   job = $derived.by(() => this.open.job);
@@ -62,6 +64,7 @@ export class JobModel {
       return;
     }
     const question = ++this.asked;
+    const start = performance.now();
     this.proposing = true;
     this.failed = '';
     try {
@@ -72,6 +75,8 @@ export class JobModel {
         cards: shop.cards,
         library: shop.library,
       });
+      // For whoever measures the round trip through the worker.
+      performance.measure('tenant-plan', { start });
       if (question === this.asked) this.proposal = proposal;
     } catch (error) {
       if (question === this.asked) this.failed = String(error);

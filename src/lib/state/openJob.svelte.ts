@@ -36,12 +36,17 @@ export class OpenJob {
     this.job = job;
     this.stored = stored;
     this.stopHearing = hearWindows((message) => void this.hear(message));
-    tellWindows({ kind: 'opened', jobId: job.id });
+    this.tellOpened();
+    // A window that is closed, or put away and brought back by the back button, says so.
+    window.addEventListener('pagehide', this.tellClosed);
+    window.addEventListener('pageshow', this.tellOpened);
   }
 
   close(): void {
-    tellWindows({ kind: 'closed', jobId: this.job.id });
+    this.tellClosed();
     this.stopHearing();
+    window.removeEventListener('pagehide', this.tellClosed);
+    window.removeEventListener('pageshow', this.tellOpened);
   }
 
   get canUndo(): string | null {
@@ -109,6 +114,9 @@ export class OpenJob {
     this.saving = 'saved';
     this.said = 'Changed in another window; this one is up to date again.';
   }
+
+  private readonly tellOpened = () => tellWindows({ kind: 'opened', jobId: this.job.id });
+  private readonly tellClosed = () => tellWindows({ kind: 'closed', jobId: this.job.id });
 
   private take(job: Job): void {
     this.job = job;

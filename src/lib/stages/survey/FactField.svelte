@@ -77,7 +77,4 @@
     font-size: 0.6875rem;
     color: var(--cds-text-02);
   }
-  .field :global(.bx--label) {
-    margin-bottom: 0.25rem;
-  }
 </style>

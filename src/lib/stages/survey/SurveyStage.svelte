@@ -30,6 +30,7 @@
   }
 </script>
 
+<h1 class="only-read">Survey</h1>
 <div class="who">
   <TextInput
     id="job-title"

@@ -1,0 +1,84 @@
+/**
+ * How fast the core is, as figures and as ratios against a plainer way in the same run. Not a test: machines
+ * differ. Run with `npm run bench`.
+ */
+import { readFileSync } from 'node:fs';
+import { performance } from 'node:perf_hooks';
+import { proposePlan, readLspci, verdictTable, type Job } from '../src/core/index.ts';
+import { CARDS } from '../demo/cards.ts';
+import { PACKAGES } from '../demo/drivers.ts';
+import { demoJobs } from '../demo/jobs.ts';
+
+const text = readFileSync(
+  new URL('../demo/evidence/lighthouse-museum.lspci.txt', import.meta.url),
+  'utf8',
+);
+const jobs = demoJobs(text);
+
+/** Median of the runs in milliseconds, after a warm-up. */
+function median(runs: number, work: () => void): number {
+  for (let n = 0; n < 3; n += 1) work();
+  const times = Array.from({ length: runs }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  });
+  return times.toSorted((a, b) => a - b)[Math.floor(runs / 2)] ?? 0;
+}
+
+const line = (name: string, milliseconds: number, asked: string) =>
+  console.log(`${name.padEnd(62)} ${milliseconds.toFixed(2).padStart(9)} ms   asked: ${asked}`);
+
+/** The report again and again with other bus numbers, until it has the lines asked for. */
+function longReport(lines: number): string {
+  const copies: string[] = [];
+  const own = text.split('\n').length;
+  for (let n = 0; copies.length * own < lines; n += 1) {
+    copies.push(
+      text.replaceAll(
+        /^([0-9a-f]{2}:[0-9a-f]{2}\.\d )/gm,
+        `${(n + 1).toString(16).padStart(4, '0')}:$1`,
+      ),
+    );
+  }
+  return copies.join('\n').split('\n').slice(0, lines).join('\n');
+}
+
+const report = longReport(10_000);
+const reading = median(20, () => readLspci(report));
+const splitting = median(20, () => {
+  report.split('\n').filter((each) => /^[0-9a-f]{4}:|LnkCap|LnkSta|Slot #/.test(each));
+});
+line(
+  `10,000 lines of lspci -vvnn read (${readLspci(report).functions.length} devices)`,
+  reading,
+  'under 150',
+);
+console.log(
+  `  against splitting and filtering its lines only: ${(reading / splitting).toFixed(1)} times as long`,
+);
+
+for (const job of jobs) {
+  line(
+    `verdict for ${CARDS.length} cards × ${job.machine.slots.length} slots, ${job.id}`,
+    median(50, () => verdictTable(CARDS, job.machine, PACKAGES)),
+    'under 16',
+  );
+}
+for (const job of jobs) {
+  const request = { ...job, cards: CARDS, library: PACKAGES };
+  const time = median(30, () => proposePlan(request));
+  line(
+    `plan proposed, ${job.id} (${proposePlan(request).searched} partial plans)`,
+    time,
+    'under 50 with the worker',
+  );
+  console.log(`  against looking at every placement: ${placements(job).toExponential(1)} of them`);
+}
+
+/** How many ways there are to put a card of a needed kind, or none, into each slot. */
+function placements(job: Job): number {
+  const kinds = new Set(job.needs.map(({ kind }) => kind));
+  const cards = CARDS.filter(({ delivers }) => kinds.has(delivers.kind)).length;
+  return (cards + 1) ** job.machine.slots.length;
+}

@@ -1,0 +1,38 @@
+import { defineConfig } from '@playwright/test';
+
+const PORT = Number(process.env['TEST_PORT'] ?? 4273);
+const ADDRESS = `http://127.0.0.1:${PORT}`;
+
+export default defineConfig({
+  testDir: 'tests/e2e',
+  testMatch: '**/*.test.ts',
+  outputDir: 'test-results',
+  fullyParallel: true,
+  workers: 2,
+  retries: 0,
+  timeout: 60_000,
+  reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
+  use: {
+    baseURL: ADDRESS,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node build/index.js',
+    url: ADDRESS,
+    env: { PORT: String(PORT), HOST: '127.0.0.1', ORIGIN: ADDRESS, TENANT_DEMO: '1' },
+    reuseExistingServer: false,
+    stdout: 'ignore',
+  },
+});

@@ -1,0 +1,37 @@
+/** Shows that a forbidden import fails: lints lines that break the one-way rule, each where it would stand. */
+import { ESLint } from 'eslint';
+
+const FORBIDDEN = [
+  ['src/core/rules/seat.ts', "import { tick } from 'svelte';\nexport { tick };\n"],
+  [
+    'src/core/rules/seat.ts',
+    "import { proposePlan } from '../planner/plan.ts';\nexport { proposePlan };\n",
+  ],
+  [
+    'src/core/rules/seat.ts',
+    "import { readLspci } from '../read/lspci.ts';\nexport { readLspci };\n",
+  ],
+  ['src/core/standards/usb.ts', "import { Card } from '../parts/card.ts';\nexport { Card };\n"],
+  ['src/core/flow/stages.ts', "import localforage from 'localforage';\nexport { localforage };\n"],
+  ['src/core/planner/plan.ts', 'export const time = Date.now();\n'],
+  ['src/core/planner/plan.ts', 'export const chance = Math.random();\n'],
+  ['src/core/write/jobFile.ts', "export const later = import('../index.ts');\n"],
+  [
+    'src/lib/board/lanes.ts',
+    "import { slotLink } from '../../core/rules/link.ts';\nexport { slotLink };\n",
+  ],
+  ['src/lib/board/lanes.ts', "import { CARDS } from '$demo/cards';\nexport { CARDS };\n"],
+];
+
+const eslint = new ESLint();
+let letThrough = 0;
+for (const [filePath, text] of FORBIDDEN) {
+  const [result] = await eslint.lintText(text, { filePath });
+  const refused = result.messages.some(({ ruleId }) => ruleId?.startsWith('no-restricted'));
+  if (!refused) {
+    letThrough += 1;
+    console.error(`Not refused in ${filePath}: ${text.split('\n')[0]}`);
+  }
+}
+console.log(`${FORBIDDEN.length - letThrough} of ${FORBIDDEN.length} forbidden lines refused`);
+process.exit(letThrough === 0 ? 0 : 1);

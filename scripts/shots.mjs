@@ -1,0 +1,80 @@
+/** `npm run shots`: every main view from the demo data into docs/screenshots/, on the built application. */
+import { chromium } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import { readyBuild, readyPackages, readyPrograms } from './ready.mjs';
+
+readyPackages();
+readyPrograms();
+readyBuild();
+
+const ROOT = new URL('..', import.meta.url).pathname;
+const FOLDER = `${ROOT}docs/screenshots`;
+const ADDRESS = 'http://127.0.0.1:4373';
+
+const tab = (name) => (page) => page.getByRole('tab', { name }).click();
+const slot = (id) => (page) => page.locator(`[data-slot="${id}"]`).click();
+
+/** File name, address, what to do first, and what differs from 1280 × 800 in light. */
+const VIEWS = [
+  ['jobs', '/'],
+  ['survey-evidence', '/jobs/lighthouse-museum/survey', [tab('Evidence'), slot('s2')]],
+  ['survey-slots', '/jobs/lighthouse-museum/survey', [slot('s5')]],
+  ['needs', '/jobs/tide-table-office/needs'],
+  ['choose-plan', '/jobs/tide-table-office/choose'],
+  [
+    'choose-refused',
+    '/jobs/tide-table-office/choose',
+    [(page) => page.getByRole('button', { name: 'Kelpwick Lantern 3 in Slot 2' }).click()],
+  ],
+  ['prepare', '/jobs/sail-loft/prepare'],
+  ['fit', '/jobs/sail-loft/fit'],
+  ['fit-upright', '/jobs/sail-loft/fit', [], { width: 800, height: 1280 }],
+  ['drivers', '/jobs/sail-loft/drivers'],
+  ['prove', '/jobs/lighthouse-museum/prove'],
+  ['hand-over', '/jobs/lighthouse-museum/hand-over'],
+  ['choose-dark', '/jobs/tide-table-office/choose', [slot('s2')], { theme: 'g100' }],
+];
+
+const server = spawn(process.execPath, ['build/index.js'], {
+  cwd: ROOT,
+  env: { ...process.env, PORT: '4373', HOST: '127.0.0.1', ORIGIN: ADDRESS, TENANT_DEMO: '1' },
+  stdio: 'ignore',
+});
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
+try {
+  mkdirSync(FOLDER, { recursive: true });
+  for (const [name, path, acts = [], { width = 1280, height = 800, theme = 'g10' } = {}] of VIEWS) {
+    const context = await browser.newContext({ viewport: { width, height }, timezoneId: 'UTC' });
+    await context.addInitScript((chosen) => localStorage.setItem('tenant-theme', chosen), theme);
+    const page = await context.newPage();
+    await untilServed(page);
+    await page.locator('table.jobs').waitFor();
+    await page.goto(ADDRESS + path);
+    await page.waitForLoadState('networkidle');
+    for (const act of acts) await act(page);
+    await page.mouse.move(0, 0);
+    await page.screenshot({ path: `${FOLDER}/${name}.png`, animations: 'disabled' });
+    console.log(`docs/screenshots/${name}.png`);
+    await context.close();
+  }
+} finally {
+  await browser.close();
+  server.kill();
+}
+
+/** The server takes a moment to listen. */
+async function untilServed(page) {
+  for (let tries = 0; ; tries += 1) {
+    try {
+      await page.goto(ADDRESS);
+      return;
+    } catch (error) {
+      if (tries > 20) throw error;
+      await page.waitForTimeout(250);
+    }
+  }
+}

@@ -1,0 +1,70 @@
+/**
+ * `npm test`: installs what is missing, then lint, types, core and reference tests, the build, and the
+ * browser tests. Everything runs even when an earlier part fails; the last line counts.
+ */
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { readyPackages, readyPrograms } from './ready.mjs';
+
+const ROOT = new URL('..', import.meta.url).pathname;
+const RESULTS = join(ROOT, 'test-results');
+
+readyPackages();
+const missing = readyPrograms();
+for (const program of missing)
+  console.warn(`${program} is missing and could not be installed here`);
+rmSync(RESULTS, { recursive: true, force: true });
+mkdirSync(RESULTS);
+
+const total = { passed: 0, failed: 0, skipped: 0 };
+const say = (part, { passed, failed, skipped }) => {
+  total.passed += passed;
+  total.failed += failed;
+  total.skipped += skipped;
+  console.log(`\n== ${part}: ${passed} passed, ${failed} failed, ${skipped} skipped\n`);
+};
+
+/** A command that passes or fails as a whole. */
+function whole(part, command, args) {
+  const { status } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit' });
+  say(part, { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1, skipped: 0 });
+}
+
+/** A command that counts its own tests in a file; ending badly without one is one failure. */
+function counted(part, command, args, file, count) {
+  const { status } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit' });
+  const path = join(RESULTS, file);
+  const counts = existsSync(path)
+    ? count(JSON.parse(readFileSync(path, 'utf8')))
+    : { passed: 0, failed: 0, skipped: 0 };
+  if (status !== 0 && counts.failed === 0) counts.failed = 1;
+  say(part, counts);
+}
+
+whole('lint', 'npm', ['run', '--silent', 'lint']);
+whole('a forbidden import is refused', process.execPath, ['scripts/check-boundaries.mjs']);
+whole('types', 'npm', ['run', '--silent', 'types']);
+counted(
+  'core and references',
+  'npx',
+  ['mocha', '--reporter', 'scripts/mocha-reporter.cjs'],
+  'core.json',
+  ({ stats }) => ({
+    passed: stats.passes,
+    failed: stats.failures,
+    skipped: stats.pending,
+  }),
+);
+whole('build', process.execPath, [
+  '-e',
+  "import('./scripts/ready.mjs').then((r) => r.readyBuild())",
+]);
+counted('browser', 'npx', ['playwright', 'test'], 'browser.json', ({ stats }) => ({
+  passed: stats.expected + stats.flaky,
+  failed: stats.unexpected,
+  skipped: stats.skipped,
+}));
+
+console.log(`${total.passed} passed, ${total.failed} failed, ${total.skipped} skipped`);
+process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);

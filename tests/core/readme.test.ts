@@ -1,0 +1,44 @@
+/** The worked job of src/core/README.md, run as it is printed there. */
+import { readFileSync } from 'node:fs';
+import { expect } from 'chai';
+import ts from 'typescript';
+import * as core from '../../src/core/index.ts';
+import { CARDS } from '../../demo/cards.ts';
+import { PACKAGES } from '../../demo/drivers.ts';
+import { TOWER } from '../../demo/machines.ts';
+import { networkNeed, told } from '../builders/parts.ts';
+
+const read = (path: string) => readFileSync(new URL(path, import.meta.url), 'utf8');
+
+describe('The worked job of the core’s README', () => {
+  const code = /```ts\n([\s\S]+?)```/.exec(read('../../src/core/README.md'))?.[1] ?? '';
+  const given = {
+    ...core,
+    report: read('../../demo/evidence/lighthouse-museum.lspci.txt'),
+    template: {
+      ...TOWER,
+      path: { ...TOWER.path, cable: told('cat6a' as const), farEndMegabits: told([1000, 10000]) },
+    },
+    need: networkNeed(700e6),
+    cards: CARDS,
+    library: PACKAGES,
+  };
+
+  it('is about ten lines', () => {
+    expect(code.trim().split('\n').length).to.be.within(8, 12);
+  });
+
+  it('ends with a sheet that names the wire as what limits', () => {
+    const script = ts.transpile(`${code}\nreturn { plan, job, sheet };`, {
+      target: ts.ScriptTarget.ES2023,
+    });
+    const run = new Function(...Object.keys(given), script) as (...args: unknown[]) => {
+      plan: core.Proposal;
+      sheet: core.HandOverSheet;
+    };
+    const { plan, sheet } = run(...Object.values(given));
+    expect(plan.unmet).to.deep.equal([]);
+    expect(sheet.cards).to.have.length(1);
+    expect(sheet.figures[0]?.judgement?.fallBack).to.deep.equal({ kind: 'wire', megabits: 1000 });
+  });
+});

@@ -1,0 +1,63 @@
+/** A browser at the bench: every test sees that nothing goes wrong unseen and that no request leaves the application. */
+import { expect, test as base, type Locator, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+
+export const evidence = (name: 'lspci' | 'lspci-xxxx'): string =>
+  readFileSync(
+    new URL(`../../demo/evidence/lighthouse-museum.${name}.txt`, import.meta.url),
+    'utf8',
+  );
+
+interface Watched {
+  /** What pages complained of, for tests that provoke it to clear. */
+  readonly complaints: string[];
+}
+
+export const test = base.extend<Watched>({
+  complaints: [
+    async ({ context, baseURL }, use) => {
+      const complaints: string[] = [];
+      const foreign: string[] = [];
+      context.on('request', (request) => {
+        const url = new URL(request.url());
+        if (!['data:', 'blob:'].includes(url.protocol) && url.origin !== baseURL)
+          foreign.push(url.href);
+      });
+      context.on('weberror', (error) => complaints.push(error.error().message));
+      context.on('console', (message) => {
+        if (message.type() === 'error') complaints.push(message.text());
+      });
+      await use(complaints);
+      expect(foreign, 'requests to elsewhere').toEqual([]);
+      expect(complaints, 'errors in the browser').toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+export async function openJobs(page: Page): Promise<void> {
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Jobs on the bench' })).toBeVisible();
+  await expect(page.locator('table.jobs tbody tr')).toHaveCount(3);
+}
+
+/** Opens a demo job at a stage; the list is opened first, which brings the demo in. */
+export async function openStage(page: Page, job: string, stage: string): Promise<void> {
+  await openJobs(page);
+  await page.goto(`/jobs/${job}/${stage}`);
+  await expect(page.getByRole('navigation', { name: 'Stages of the work' })).toBeVisible();
+}
+
+export const saved = (page: Page): Promise<void> =>
+  expect(page.locator('.saving')).toHaveText('Saved');
+
+/** Moves the focus with Tab until it is on the thing, as a hand on the keyboard would. */
+export async function tabTo(page: Page, target: Locator): Promise<void> {
+  for (let n = 0; n < 150; n += 1) {
+    if (await target.evaluate((element) => element === document.activeElement)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error('Tab never reached it');
+}

@@ -1,0 +1,133 @@
+import AxeBuilder from '@axe-core/playwright';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, openJobs, openStage, test } from './bench';
+
+const VIEWS: readonly (readonly [job: string, stage: string])[] = [
+  ['lighthouse-museum', 'survey'],
+  ['tide-table-office', 'needs'],
+  ['tide-table-office', 'choose'],
+  ['sail-loft', 'prepare'],
+  ['sail-loft', 'fit'],
+  ['sail-loft', 'drivers'],
+  ['lighthouse-museum', 'prove'],
+  ['lighthouse-museum', 'hand-over'],
+];
+
+for (const theme of ['g10', 'g100'] as const) {
+  test(`no view has a fault that axe finds, ${theme === 'g10' ? 'light' : 'dark'}`, async ({
+    page,
+  }) => {
+    test.slow();
+    await page.addInitScript((name) => localStorage.setItem('tenant-theme', name), theme);
+    const check = async (where: string) => {
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(
+        violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`),
+        where,
+      ).toEqual([]);
+    };
+    await openJobs(page);
+    await check('jobs');
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog')).toBeVisible();
+    await check('keys');
+    for (const [job, stage] of VIEWS) {
+      await page.goto(`/jobs/${job}/${stage}`);
+      await expect(page.locator('[data-slot]').first()).toBeVisible();
+      await page.locator('[data-slot]').first().click();
+      if (stage === 'choose') await page.locator('.cell').first().click();
+      await check(`${stage}`);
+      if (stage !== 'survey') continue;
+      for (const tab of ['Evidence', 'Case', 'System']) {
+        await page.getByRole('tab', { name: tab }).click();
+        await check(`${stage}, ${tab}`);
+      }
+    }
+  });
+}
+
+for (const [width, height] of [
+  [1280, 800],
+  [800, 1280],
+] as const) {
+  test(`no view scrolls sideways at ${width} × ${height}`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    await openJobs(page);
+    for (const path of ['/', ...VIEWS.map(([job, stage]) => `/jobs/${job}/${stage}`)]) {
+      await page.goto(path);
+      await page.waitForLoadState('networkidle');
+      const overhang = await page.evaluate(
+        () => document.documentElement.scrollWidth - window.innerWidth,
+      );
+      expect(overhang, path).toBeLessThanOrEqual(0);
+    }
+  });
+}
+
+test('the page forbids script of its own text, and every other origin', async ({
+  page,
+  complaints,
+}) => {
+  const answer = await page.goto('/');
+  const policy = answer?.headers()['content-security-policy'] ?? '';
+  const scripts = /script-src ([^;]+)/.exec(policy)?.[1] ?? '';
+  expect(scripts).toMatch(/^'self'/);
+  expect(scripts).not.toContain('unsafe');
+  expect(policy).not.toMatch(/https?:/);
+  // A script that gets into the page does not run.
+  const ran = await page.evaluate(() => {
+    const script = document.createElement('script');
+    script.textContent = 'window.intruded = true';
+    document.body.append(script);
+    return 'intruded' in window;
+  });
+  expect(ran).toBe(false);
+  expect(complaints.join()).toContain('violates the following Content Security Policy');
+  complaints.length = 0;
+});
+
+test('the driver library answers for identities and says what is wrong with others', async ({
+  request,
+}) => {
+  const of = (ids: string) => request.get(`/api/drivers?ids=${ids}`);
+  const packages = (await (await of('f1a4:7402')).json()) as { id: string }[];
+  expect(packages.map(({ id }) => id)).toEqual(['sundwick-gull-5', 'sundwick-kernel']);
+  expect(await (await of('0000:0000')).json()).toEqual([]);
+  for (const wrong of ['', 'f1a4', '../etc']) expect((await of(wrong)).status()).toBe(400);
+});
+
+test('the sheet prints as one, without the screens around it', async ({ page }) => {
+  await openStage(page, 'lighthouse-museum', 'hand-over');
+  await expect(page.getByRole('heading', { name: 'What was fitted' })).toBeVisible();
+  const path = join(mkdtempSync(join(tmpdir(), 'tenant-')), 'sheet.pdf');
+  writeFileSync(
+    path,
+    await page.pdf({
+      format: 'A4',
+      margin: { top: '15mm', bottom: '15mm', left: '15mm', right: '15mm' },
+    }),
+  );
+  const text = execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' });
+  for (const part of [
+    'What was fitted',
+    'Pellworth Anchor 10E',
+    'Gen 2 x4',
+    '997–1,187',
+    '112 MB/s',
+    'Please mind',
+  ]) {
+    expect(text).toContain(part);
+  }
+  for (const screen of [
+    'Print the sheet',
+    'All jobs',
+    'scale: 50 mm',
+    'Notes for the next technician',
+  ]) {
+    expect(text).not.toContain(screen);
+  }
+  expect(execFileSync('pdfinfo', [path], { encoding: 'utf8' })).toMatch(/Pages:\s+1\b/);
+});
