@@ -86,8 +86,12 @@ function fewerUnits({ need, units }: Flow): Finding | null {
       };
 }
 
-/** The least blocked slot is the one to explain: fewest findings that block, then the mildest verdict. */
+/**
+ * The least blocked slot is the one to explain: an empty one before a taken one, then the fewest findings
+ * that block, then the mildest verdict.
+ */
 function badness({ verdict }: Assessment): number {
   const blocking = verdict.findings.filter((finding) => finding.verdict === 'blocked').length;
-  return blocking * VERDICTS.length + VERDICTS.indexOf(verdict.verdict);
+  const taken = verdict.findings.some(({ code }) => code === 'seat.occupied') ? 1 : 0;
+  return (taken * 100 + blocking) * VERDICTS.length + VERDICTS.indexOf(verdict.verdict);
 }

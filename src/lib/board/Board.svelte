@@ -239,12 +239,12 @@
             y={y(box.yMm + box.depthMm) - 4 - (words.length - 1 - n) * 12}>{line}</text
           >
         {:else}
-          {@const left = box.xMm > layout.widthMm / 2}
+          {@const inner = box.xMm > layout.widthMm / 2}
           <text
             class="figure"
-            class:end={left}
-            x={left ? x(box.xMm) - 4 : x(box.xMm + box.widthMm) + 4}
-            y={y(box.yMm + box.depthMm / 2) + 4}>{box.name}</text
+            class:end={inner}
+            x={x(box.xMm + box.widthMm) + (inner ? 0 : 4)}
+            y={inner ? y(box.yMm) - 4 : y(box.yMm + box.depthMm / 2) + 4}>{box.name}</text
           >
         {/each}
       {/each}

@@ -86,7 +86,7 @@
             onclick={() => (selection.slotId = each.id)}>{each.label}</button
           >
         </td>
-        <td>{slotLine(each)}</td>
+        <td class="line">{slotLine(each)}</td>
         <td>{valueOf(each.opening) ?? '?'}</td>
         <td>{each.occupant === null ? '?' : (each.occupant.value?.name ?? 'nothing')}</td>
       </tr>
@@ -237,6 +237,9 @@
   }
   .selected {
     background: var(--tenant-selected);
+  }
+  .line {
+    white-space: nowrap;
   }
   .row {
     display: flex;

@@ -1,0 +1,93 @@
+/** What may be typed: the right thing comes out, the wrong thing is refused and comes out as nothing. */
+import { expect } from 'chai';
+import { NEED_FIELDS, FRESH } from '$lib/stages/needs/needFields';
+import {
+  PLUGS_FIELD,
+  SPEEDS_FIELD,
+  VERSION_FIELD,
+  choiceField,
+  numberField,
+} from '$lib/stages/survey/fields';
+import { Need, type NeedKind } from '$core';
+
+describe('Survey fields', () => {
+  it('take whole numbers within their limits', () => {
+    const field = numberField('an opening', { least: 1, most: 12 });
+    expect(['1', '12', '7'].map(field.parse)).to.deep.equal([1, 12, 7]);
+    expect(['0', '13', '1.5', 'ten', '', '1e9', '-3'].map(field.parse)).to.deep.equal(
+      Array(7).fill(null),
+    );
+    expect(field.expects).to.equal('an opening from 1 to 12');
+  });
+
+  it('take millimetres with a comma or a point', () => {
+    const field = numberField('a length', { unit: 'mm', least: 20, most: 400, whole: false });
+    expect(field.parse('167,65')).to.equal(167.65);
+    expect(field.parse('167.65')).to.equal(167.65);
+  });
+
+  it('take plugs as they are counted on the bench', () => {
+    expect(PLUGS_FIELD.parse('1 × 8-pin, 2 x SATA,3 4-pin')).to.deep.equal([
+      { type: '8-pin', count: 1 },
+      { type: 'sata', count: 2 },
+      { type: '4-pin', count: 3 },
+    ]);
+    expect(PLUGS_FIELD.parse('none')).to.deep.equal([]);
+    for (const wrong of ['8-pin', '1 × 9-pin', '1 × 8-pin,', 'two sata'])
+      expect(PLUGS_FIELD.parse(wrong), wrong).to.equal(null);
+  });
+
+  it('print what they take back', () => {
+    for (const text of ['none', '1 × 8-pin', '1 × 12v-2x6, 2 × sata']) {
+      expect(PLUGS_FIELD.print(PLUGS_FIELD.parse(text)!)).to.equal(text);
+    }
+    expect(SPEEDS_FIELD.print(SPEEDS_FIELD.parse('1000 2500;10000')!)).to.equal(
+      '1000, 2500, 10000',
+    );
+  });
+
+  it('take only speeds that exist, and versions that are numbers', () => {
+    expect(SPEEDS_FIELD.parse('1000, 3000')).to.equal(null);
+    expect(['10', '6.1', '11.0.2'].map(VERSION_FIELD.parse)).to.deep.equal(['10', '6.1', '11.0.2']);
+    expect(['ten', '6.', '.1', '6.1-rc'].map(VERSION_FIELD.parse)).to.deep.equal(
+      Array(4).fill(null),
+    );
+  });
+
+  it('offer choices and take nothing else', () => {
+    const field = choiceField([
+      [true, 'open'],
+      [false, 'closed'],
+    ] as const);
+    expect(field.parse('false')).to.equal(false);
+    expect(field.parse('perhaps')).to.equal(null);
+    expect(field.options?.map(({ label }) => label)).to.deep.equal(['open', 'closed']);
+  });
+});
+
+describe('Need fields', () => {
+  const fresh = (kind: NeedKind): Need =>
+    ({ id: 'n', must: true, words: '', ...FRESH[kind] }) as Need;
+
+  for (const kind of Object.keys(FRESH) as NeedKind[]) {
+    it(`read back what they write (${kind})`, () => {
+      const need = fresh(kind);
+      expect(Need.safeParse(need).success).to.equal(true);
+      for (const field of NEED_FIELDS[kind]) {
+        const text = field.key === 'bluetooth' ? 'yes' : '7';
+        const written = field.write(need, text);
+        expect(written && Need.safeParse(written).success, field.key).to.equal(true);
+        expect(field.read(written!), field.key).to.equal(text);
+        for (const wrong of ['', '0', '-1', '1.5', 'many', '999999999']) {
+          expect(field.write(need, wrong), `${field.key}: ${wrong}`).to.equal(null);
+        }
+      }
+    });
+  }
+
+  it('do not touch a need of another kind', () => {
+    const [field] = NEED_FIELDS.usb;
+    expect(field!.write(fresh('sound'), '4')).to.equal(null);
+    expect(field!.read(fresh('sound'))).to.equal('');
+  });
+});

@@ -1,0 +1,172 @@
+/** Every sentence has its numbers filled in, and says them in the units of the trade. */
+import { readFileSync } from 'node:fs';
+import { expect } from 'chai';
+import {
+  proposePlan,
+  steps,
+  verdictTable,
+  expectations,
+  judge,
+  type Finding,
+  type Problem,
+} from '$core';
+import { logWords } from '$lib/wording/commands';
+import { band, figure, inMoney, linkWords, modeWords, wireWords } from '$lib/wording/figures';
+import { findingTopic, findingWords, remedyWords } from '$lib/wording/findings';
+import { needWords } from '$lib/wording/needs';
+import { problemPlace, problemWords } from '$lib/wording/problems';
+import { judgementWords } from '$lib/wording/proof';
+import { CAUTION_WORDS, stepWords } from '$lib/wording/steps';
+import { deliveryWords } from '$lib/stages/choose/deliveryWords';
+import { CARDS } from '../../demo/cards';
+import { PACKAGES } from '../../demo/drivers';
+import { demoJobs } from '../../demo/jobs';
+import { TEMPLATES } from '../../demo/machines';
+import { emptyMachine, emptySlot, unknownFacts } from '../../src/core/index.ts';
+
+const jobs = demoJobs(
+  readFileSync(new URL('../../demo/evidence/lighthouse-museum.lspci.txt', import.meta.url), 'utf8'),
+);
+/** Machines of which less and less is known, so that the unknown findings come up as well. */
+const machines = [
+  ...TEMPLATES,
+  { ...emptyMachine(), slots: [emptySlot('s', 'Slot')] },
+  { ...TEMPLATES[0]!, supply: { twelveVoltWatts: null, baseWatts: null, plugs: null } },
+];
+const findings: readonly Finding[] = [
+  ...machines.flatMap((machine) =>
+    [PACKAGES, null].flatMap((library) =>
+      verdictTable(CARDS, machine, library).flatMap((row) => row.flatMap((each) => each.findings)),
+    ),
+  ),
+  ...jobs.flatMap((job) => {
+    const plan = proposePlan({ ...job, cards: CARDS, library: PACKAGES });
+    return [
+      ...plan.together,
+      ...plan.placements.flatMap((placed) => placed.findings),
+      ...plan.refusals.flatMap(({ finding }) => finding ?? []),
+    ];
+  }),
+];
+
+describe('Words of findings', () => {
+  it('fill in every number and name', () => {
+    expect(new Set(findings.map(({ code }) => code)).size).to.be.greaterThan(25);
+    for (const finding of findings) {
+      expect(findingWords(finding), finding.code).to.not.match(/[{}?]|undefined|NaN/);
+      expect(remedyWords(finding) ?? '', finding.code).to.not.match(/[{}]|undefined|NaN/);
+      expect(findingTopic(finding), finding.code).to.not.equal('');
+    }
+  });
+
+  it('carry the figure and its unit', () => {
+    const finding = { verdict: 'blocked', needed: 318, available: 280, unit: 'mm' } as const;
+    expect(findingWords({ code: 'body.tooLong', ...finding })).to.equal(
+      '318 mm long; the case has 280 mm.',
+    );
+    expect(
+      findingWords({
+        code: 'deliver.short',
+        verdict: 'blocked',
+        needed: 700e6,
+        available: 118.66e6,
+        unit: 'B/s',
+        subject: 'cable',
+      }),
+    ).to.equal('It carries 119 MB/s; 700 MB/s are wanted.');
+  });
+
+  it('offer what would change a verdict, unless it is clear', () => {
+    for (const finding of findings) {
+      if (finding.verdict === 'clear') expect(remedyWords(finding)).to.equal(null);
+      if (finding.verdict === 'unknown')
+        expect(remedyWords(finding), finding.code).to.be.a('string');
+    }
+  });
+});
+
+describe('Words of steps', () => {
+  it('fill in every value, for each job of the demo', () => {
+    const all = jobs.flatMap(steps);
+    expect(all.length).to.be.greaterThan(25);
+    for (const step of all) {
+      const { title, detail } = stepWords(step);
+      expect(`${title} ${detail ?? ''}`, step.id).to.not.match(/[{}]|undefined|NaN/);
+      for (const caution of step.cautions) expect(CAUTION_WORDS[caution]).to.be.a('string');
+    }
+  });
+
+  it('ask for what is not known before anything is ordered', () => {
+    const job = jobs[1]!;
+    const unsure = {
+      ...job,
+      machine: { ...job.machine, case: { ...job.machine.case, bracket: null } },
+    };
+    const settle = steps(unsure)[0]!;
+    expect(settle.code).to.equal('settle');
+    expect(stepWords(settle).title).to.equal('Find out: Bracket height');
+    expect(unknownFacts(unsure.machine, unsure.needs)).to.have.length(1);
+  });
+});
+
+describe('Words of proof', () => {
+  it('name what a reading means, in each outcome', () => {
+    const network = expectations(jobs[2]!)[0]!;
+    const said = (reading: number) => judgementWords(judge(network, reading)!, network.flow!);
+    expect(said(1_100e6)).to.equal('is as expected (997–1,187 MB/s).');
+    expect(said(112e6)).to.match(/short of the 700 MB\/s wanted.*1 Gb\/s.*patch cable/);
+    expect(said(800e6)).to.match(/healthy one shows 997–1,187 MB\/s/);
+    expect(said(9_000e6)).to.match(/more than the way can carry \(1,187 MB\/s\)/);
+    expect(said(1e6)).to.match(/Nothing known fits the figure/);
+  });
+});
+
+describe('Figures', () => {
+  it('are printed in the units of the trade', () => {
+    expect(figure(984.6e6, 'B/s')).to.equal('985 MB/s');
+    expect(figure(12.798e9, 'b/s')).to.equal('12.8 Gb/s');
+    expect(figure(111.15, 'mm')).to.equal('111 mm');
+    expect(figure(4, 'lanes')).to.equal('x4');
+    expect(band({ low: 60, high: 60, unit: 'Hz' })).to.equal('60 Hz');
+    expect(band({ low: 400e6, high: 450e6, unit: 'B/s' })).to.equal('400–450 MB/s');
+    expect(inMoney(123456)).to.equal('1,234.56');
+    expect(linkWords({ generation: 3, width: 4 })).to.equal('Gen 3 x4');
+    expect(wireWords(2500)).to.equal('2.5 Gb/s');
+    expect(wireWords(100)).to.equal('100 Mb/s');
+    expect(modeWords({ widthPx: 3840, heightPx: 2160, refreshHz: 60 })).to.equal(
+      '3840 × 2160 at 60 Hz',
+    );
+  });
+
+  it('describe every need and every card of the demo', () => {
+    for (const need of jobs.flatMap((job) => job.needs))
+      expect(needWords(need)).to.not.match(/undefined|NaN/);
+    for (const card of CARDS)
+      expect(deliveryWords(card.delivers)).to.not.match(/undefined|NaN|Infinity/);
+  });
+});
+
+describe('Words of problems and of the log', () => {
+  it('name the place and what was expected', () => {
+    const problem: Problem = {
+      code: 'hex.outOfOrder',
+      line: 12,
+      at: '0000:00:1c.0',
+      expected: '20',
+      found: '40',
+    };
+    expect(problemPlace(problem)).to.equal('line 12, 0000:00:1c.0');
+    expect(problemWords(problem)).to.equal(
+      'Rows of registers are missing or doubled: expected 20, found 40.',
+    );
+    expect(problemPlace({ code: 'capability.looped', at: '0000:00:1c.0', offset: 0x40 })).to.equal(
+      '0000:00:1c.0, offset 40h',
+    );
+  });
+
+  it('tell undo from what was undone', () => {
+    expect(logWords('undo')).to.equal('undone');
+    expect(logWords('acceptPlan')).to.equal('plan accepted');
+    expect(logWords('somethingNew')).to.equal('somethingNew');
+  });
+});
