@@ -93,7 +93,7 @@ export {
 } from './rules/finding.ts';
 export {
   type Rectangle,
-  bodyRectangle,
+  bodyAround,
   connectorLengthMm,
   openingMiddleMm,
 } from './rules/geometry.ts';

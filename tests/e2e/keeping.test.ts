@@ -81,6 +81,7 @@ test('two windows that change the same job never overwrite each other', async ({
     } as unknown as typeof BroadcastChannel;
   });
   await other.goto('/jobs/tide-table-office/survey');
+  await expect(other.locator('header')).toContainText('Two screens and Wi-Fi');
   await page.bringToFront();
   await page.getByLabel(title).fill('From the first window');
   await page.getByLabel(title).blur();
@@ -118,6 +119,12 @@ test('a full store is said, the work stays on the screen, and is saved once ther
     page.getByRole('button', { name: 'Export' }).click(),
   ]);
   expect(readFileSync(await download.path(), 'utf8')).toContain('Kept on the screen');
+  // Leaving for the list, to make room there, does not lose it either.
+  await page.getByRole('link', { name: 'All jobs' }).click();
+  const row = page.locator('table.jobs tbody tr').filter({ hasText: 'Kept on the screen' });
+  await expect(row).toContainText('not saved');
+  await row.getByRole('link').click();
+  await expect(page.getByText('Not saved: the browser’s store is full.')).toBeVisible();
   await page.evaluate(() => (window as unknown as { makeRoom: () => void }).makeRoom());
   await page.getByRole('button', { name: 'Try again' }).click();
   await saved(page);
@@ -140,6 +147,9 @@ test('a blocked store is said, and a job can still be worked on and exported', a
     page.getByRole('button', { name: 'Export' }).click(),
   ]);
   expect(readFileSync(await download.path(), 'utf8')).toContain('Without a store');
+  await page.getByRole('link', { name: 'All jobs' }).click();
+  await page.getByRole('link', { name: 'Without a store' }).click();
+  await expect(page.locator('header')).toContainText('Without a store');
 });
 
 test('a record that no longer reads as a job is set aside whole and can be exported', async ({

@@ -36,8 +36,11 @@ describe('Board layout', () => {
     const drawn = slotOf(aMachine([aSlot(1, {}, { connectorLanes: null, lanes: null })]));
     expect([drawn.lengthKnown, drawn.wired]).to.deep.equal([false, null]);
     const unplaced = draw(aMachine([aSlot(1, {}, { opening: null })]));
-    expect(unplaced.slots).to.deep.equal([]);
-    expect(unplaced.unplaced.map(({ id }) => id)).to.deep.equal(['s1']);
+    expect(unplaced.slots.map(({ placed }) => placed)).to.deep.equal([false]);
+    // It is drawn in a row below the board, and touches nothing there.
+    expect(unplaced.slots[0]!.middleMm).to.be.greaterThan(305);
+    expect(unplaced.trayMm).to.be.greaterThan(305);
+    expect(draw(aMachine([aSlot(1)])).trayMm).to.equal(null);
   });
 
   it('gives a card its length and its thickness', () => {

@@ -37,9 +37,14 @@ export function bodyRectangle(
   lengthMm: number,
   openings: number,
 ): Rectangle {
+  return bodyAround(openingMiddleMm(machine, opening), lengthMm, openings);
+}
+
+/** The same for a card whose own opening has its middle at `middleMm`. */
+export function bodyAround(middleMm: number, lengthMm: number, openings: number): Rectangle {
   return {
     xMm: 0,
-    yMm: openingMiddleMm(machine, opening) - SOLDER_SIDE_MM,
+    yMm: middleMm - SOLDER_SIDE_MM,
     widthMm: lengthMm,
     depthMm: SOLDER_SIDE_MM + COMPONENT_SIDE_MM + (openings - 1) * OPENING_PITCH_MM,
   };

@@ -35,7 +35,7 @@
   const MOST_PX_PER_MM = 2.4;
   /** The drawing leaves room below it for the facts of what is selected. */
   const MOST_OF_WINDOW = 0.5;
-  const TRAY_ROW_PX = 26;
+  const MEASURES_PX = 44;
 
   let availablePx = $state(640);
   let windowPx = $state(800);
@@ -59,11 +59,9 @@
   const pitchPx = $derived(OPENING_PITCH_MM * pxPerMm);
   const widthPx = $derived(x.range()[1]! + LABEL_PX);
   const bottomPx = $derived(y.range()[1]!);
-  const trayTop = $derived(bottomPx + 44);
-  const heightPx = $derived(
-    trayTop + (layout.unplaced.length === 0 ? 0 : 26 + layout.unplaced.length * TRAY_ROW_PX),
-  );
-  const order = $derived([...layout.slots.map(({ slot }) => slot), ...layout.unplaced]);
+  /** The measures of the drawing stand below it. */
+  const heightPx = $derived(bottomPx + MEASURES_PX);
+  const order = $derived(layout.slots.map(({ slot }) => slot));
   const tabbable = $derived(
     order.some(({ id }) => id === selectedSlotId) ? selectedSlotId : (order[0]?.id ?? null),
   );
@@ -263,27 +261,10 @@
       {/each}
     </g>
 
-    {#if layout.unplaced.length > 0}
-      <text class="label" x="4" y={trayTop + 12}>Slots whose opening is not told yet</text>
-      {#each layout.unplaced as slot, n (slot.id)}
-        {@const top = trayTop + 24 + n * TRAY_ROW_PX}
-        {@const facts = slotLine(slot)}
-        <g
-          class="slot"
-          class:selected={slot.id === selectedSlotId}
-          data-slot={slot.id}
-          role="option"
-          aria-selected={slot.id === selectedSlotId}
-          aria-label={spoken(slot.id, slot.label, facts)}
-          tabindex={slot.id === tabbable ? 0 : -1}
-          onclick={() => onselect(slot.id)}
-          onkeydown={(event) => onkeydown(event, slot.id)}
-        >
-          <rect class="lane" x="0" y={top - 4} width={widthPx - 2} height={TRAY_ROW_PX - 2} />
-          <text class="label" x="8" y={top + 12}>{slot.label}</text>
-          <text class="figure" x="110" y={top + 12}>{facts}</text>
-        </g>
-      {/each}
+    {#if layout.trayMm !== null}
+      <text class="label" x={x(0) + 8} y={y(layout.trayMm) - 6}
+        >Slots whose opening is not told yet</text
+      >
     {/if}
   </svg>
 </div>

@@ -8,7 +8,7 @@ import {
   CONNECTOR_THICKNESS_MM,
   OPENING_PITCH_MM,
   UNDER_CARD_ROOM_MM,
-  bodyRectangle,
+  bodyAround,
   cardName,
   connectorLengthMm,
   openingMiddleMm,
@@ -24,6 +24,8 @@ import {
 const OPENING_STRIP_MM = 15;
 const OPENING_GAP_MM = 2.5;
 const MARGIN_MM = 16;
+/** Room for the words above the rows of slots that have no place yet. */
+const TRAY_HEAD_MM = 16;
 /** Drawn where an occupant's length is not known, with an open end. */
 const UNKNOWN_LENGTH_MM = 110;
 /** Length of the window in the rear edge for the board's own ports. Source: ATX Specification 2.2 (from memory). */
@@ -38,6 +40,8 @@ interface DrawnOpening extends Rectangle {
 
 interface DrawnSlot {
   readonly slot: Slot;
+  /** False where nobody has told its opening: it is drawn in a row below the board. */
+  readonly placed: boolean;
   readonly middleMm: number;
   readonly connector: Rectangle;
   /** False where the connector's length is not known and it is drawn open. */
@@ -48,6 +52,7 @@ interface DrawnSlot {
 
 interface DrawnBody extends Rectangle {
   readonly slotId: string;
+  readonly placed: boolean;
   readonly name: string;
   readonly lengthMm: number | null;
   readonly kind: 'there' | 'planned' | 'trial';
@@ -69,8 +74,8 @@ export interface BoardLayout {
   readonly roomMm: number | null;
   /** Ground that two things claim at once. */
   readonly conflicts: readonly Rectangle[];
-  /** Slots whose opening nobody has told: they cannot be drawn in their place. */
-  readonly unplaced: readonly Slot[];
+  /** Where the rows of slots begin whose opening nobody has told; null where there are none. */
+  readonly trayMm: number | null;
 }
 
 export interface CardOnSlot {
@@ -83,24 +88,26 @@ export function boardLayout(
   planned: readonly CardOnSlot[],
   trial: CardOnSlot | null,
 ): BoardLayout {
-  const placed = machine.slots.filter((slot) => slot.opening !== null);
-  const bodies = [
-    ...placed.flatMap((slot) => occupantBody(machine, slot)),
-    ...planned.flatMap((each) => cardBody(machine, each, 'planned')),
-    ...(trial === null ? [] : cardBody(machine, trial, 'trial')),
-  ];
   const roomMm = valueOf(machine.case.lengthRoomMm);
   const outline = valueOf(machine.board);
-  const lastOpening = Math.max(
-    valueOf(machine.case.openings) ?? 1,
-    ...placed.map((slot) => valueOf(slot.opening) ?? 1),
-  );
+  const [topMm, bottomMm] = boardReach(machine);
+  const unplaced = machine.slots.filter((slot) => slot.opening === null);
+  const trayMm = unplaced.length === 0 ? null : bottomMm + TRAY_HEAD_MM;
+  const heightMm = (trayMm ?? bottomMm) + unplaced.length * OPENING_PITCH_MM - topMm;
+
+  /** A slot's own opening, or its row below the board. */
+  const middleOf = (slot: Slot): number => {
+    const opening = valueOf(slot.opening);
+    if (opening !== null) return openingMiddleMm(machine, opening);
+    const row = unplaced.findIndex(({ id }) => id === slot.id);
+    return bottomMm + TRAY_HEAD_MM + (row + 0.5) * OPENING_PITCH_MM;
+  };
+  const bodies = [
+    ...machine.slots.flatMap((slot) => occupantBody(slot, middleOf(slot))),
+    ...planned.map((each) => cardBody(each, middleOf(each.slot), 'planned')),
+    ...(trial === null ? [] : [cardBody(trial, middleOf(trial.slot), 'trial')]),
+  ];
   const firstMm = openingMiddleMm(machine, 1);
-  const topMm = outline === null ? firstMm - OPENING_PITCH_MM - MARGIN_MM / 2 : -MARGIN_MM / 2;
-  const bottomMm = Math.max(
-    outline?.depthMm ?? 0,
-    openingMiddleMm(machine, lastOpening) + OPENING_PITCH_MM,
-  );
   const rightMm = Math.max(
     roomMm ?? 0,
     outline?.widthMm ?? 0,
@@ -112,7 +119,8 @@ export function boardLayout(
     leftMm: -OPENING_STRIP_MM - MARGIN_MM / 2,
     topMm,
     widthMm: rightMm + MARGIN_MM + OPENING_STRIP_MM,
-    heightMm: bottomMm - topMm,
+    heightMm,
+    trayMm,
     board:
       outline === null
         ? null
@@ -129,13 +137,28 @@ export function boardLayout(
     openings: Array.from({ length: valueOf(machine.case.openings) ?? 0 }, (_, n) =>
       opening(machine, n + 1, bodies),
     ),
-    slots: placed.map((slot) => drawnSlot(machine, slot)),
+    slots: [...machine.slots.filter((slot) => slot.opening !== null), ...unplaced].map((slot) =>
+      drawnSlot(slot, middleOf(slot)),
+    ),
     bodies,
     boxes: machine.boxes.filter((box) => box.yMm + box.depthMm > topMm && box.yMm < bottomMm),
     roomMm,
     conflicts: conflictsOf(machine, bodies, roomMm),
-    unplaced: machine.slots.filter((slot) => slot.opening === null),
   };
+}
+
+/** From where to where the board is drawn: its outline, or else around the openings that are known. */
+function boardReach(machine: Machine): readonly [topMm: number, bottomMm: number] {
+  const outline = valueOf(machine.board);
+  const openings = [
+    valueOf(machine.case.openings) ?? 0,
+    ...machine.slots.map((slot) => valueOf(slot.opening) ?? 0),
+  ];
+  const last = Math.max(...openings);
+  const firstMm = openingMiddleMm(machine, 1);
+  const topMm = outline === null ? firstMm - OPENING_PITCH_MM : -MARGIN_MM / 2;
+  const lastMm = last === 0 ? topMm : openingMiddleMm(machine, last) + OPENING_PITCH_MM;
+  return [topMm, Math.max(outline?.depthMm ?? topMm, lastMm)];
 }
 
 function opening(machine: Machine, number: number, bodies: readonly DrawnBody[]): DrawnOpening {
@@ -154,27 +177,24 @@ function opening(machine: Machine, number: number, bodies: readonly DrawnBody[])
   };
 }
 
-function drawnSlot(machine: Machine, slot: Slot): DrawnSlot {
-  const middleMm = openingMiddleMm(machine, valueOf(slot.opening) ?? 1);
+function drawnSlot(slot: Slot, middleMm: number): DrawnSlot {
   const length = connectorLengthMm(slot);
   const lanes = valueOf(slot.lanes);
+  const known = length ?? wiredLengthMm(lanes ?? 1);
   const connector: Rectangle = {
     xMm: CONNECTOR_START_MM,
     yMm: middleMm - CONNECTOR_THICKNESS_MM / 2,
-    widthMm: length ?? CONNECTOR_LENGTH_MM[1] ?? 0,
+    widthMm: known,
     depthMm: CONNECTOR_THICKNESS_MM,
   };
+  const wired = slot.bus === 'pci' ? known : lanes === null ? null : wiredLengthMm(lanes);
   return {
     slot,
+    placed: slot.opening !== null,
     middleMm,
     connector,
     lengthKnown: length !== null,
-    wired:
-      slot.bus === 'pci'
-        ? connector
-        : lanes === null
-          ? null
-          : { ...connector, widthMm: Math.min(connector.widthMm, wiredLengthMm(lanes)) },
+    wired: wired === null ? null : { ...connector, widthMm: Math.min(known, wired) },
   };
 }
 
@@ -189,16 +209,15 @@ function wiredLengthMm(lanes: number): number {
   return below[1] + share * (above[1] - below[1]);
 }
 
-function occupantBody(machine: Machine, slot: Slot): readonly DrawnBody[] {
+function occupantBody(slot: Slot, middleMm: number): readonly DrawnBody[] {
   const occupant = valueOf(slot.occupant);
   if (occupant === null) return [];
   const lengthMm = valueOf(occupant.lengthMm);
-  const opening = valueOf(slot.opening) ?? 1;
-  const openings = valueOf(occupant.openings) ?? 1;
   return [
     {
-      ...bodyRectangle(machine, opening, lengthMm ?? UNKNOWN_LENGTH_MM, openings),
+      ...bodyAround(middleMm, lengthMm ?? UNKNOWN_LENGTH_MM, valueOf(occupant.openings) ?? 1),
       slotId: slot.id,
+      placed: slot.opening !== null,
       name: occupant.name,
       lengthMm,
       kind: 'there',
@@ -206,33 +225,30 @@ function occupantBody(machine: Machine, slot: Slot): readonly DrawnBody[] {
   ];
 }
 
-function cardBody(
-  machine: Machine,
+const cardBody = (
   { card, slot }: CardOnSlot,
+  middleMm: number,
   kind: DrawnBody['kind'],
-): readonly DrawnBody[] {
-  const opening = valueOf(slot.opening);
-  if (opening === null) return [];
-  return [
-    {
-      ...bodyRectangle(machine, opening, card.lengthMm, card.openings),
-      slotId: slot.id,
-      name: cardName(card),
-      lengthMm: card.lengthMm,
-      kind,
-    },
-  ];
-}
+): DrawnBody => ({
+  ...bodyAround(middleMm, card.lengthMm, card.openings),
+  slotId: slot.id,
+  placed: slot.opening !== null,
+  name: cardName(card),
+  lengthMm: card.lengthMm,
+  kind,
+});
 
 function conflictsOf(
   machine: Machine,
   bodies: readonly DrawnBody[],
   roomMm: number | null,
 ): readonly Rectangle[] {
-  const fresh = bodies.filter(({ kind }) => kind !== 'there');
+  // Where a slot's opening is not known, nobody can tell what its card would touch.
+  const placed = bodies.filter((body) => body.placed);
+  const fresh = placed.filter(({ kind }) => kind !== 'there');
   const obstacles = machine.boxes.filter(({ heightMm }) => heightMm > UNDER_CARD_ROOM_MM);
   return fresh.flatMap((body) => [
-    ...[...bodies.filter((other) => other !== body), ...obstacles].flatMap((other) =>
+    ...[...placed.filter((other) => other !== body), ...obstacles].flatMap((other) =>
       common(body, other),
     ),
     ...(roomMm === null || body.widthMm <= roomMm

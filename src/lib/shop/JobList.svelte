@@ -21,6 +21,7 @@
     type Job,
     type Problem,
   } from '$core';
+  import { held } from '$lib/state/openJob.svelte';
   import { shop } from '$lib/state/shop.svelte';
   import { atMoment } from '$lib/wording/figures';
   import { problemPlace, problemWords } from '$lib/wording/problems';
@@ -35,6 +36,7 @@
 
   const shown = $derived(
     shop.jobs
+      .map((job) => held.get(job.id)?.job ?? job)
       .filter((job) =>
         [job.title, job.customer, job.machine.name]
           .join(' ')
@@ -44,6 +46,7 @@
       .map((job) => ({ job, at: standing(job), open: openItems(job) })),
   );
 
+  const unsaved = (id: string) => !['saved', 'saving'].includes(held.get(id)?.saving ?? 'saved');
   const placeOf = (job: Job) => `/jobs/${job.id}/${standing(job) ?? 'hand-over'}`;
 
   async function begin() {
@@ -196,7 +199,10 @@
                 : `${open[at]} in ${STAGE_WORDS[at]}`}{#if open.survey > 0 && at !== 'survey'},
                 {open.survey} facts unknown{/if}
             </td>
-            <td>{atMoment(job.changedAt)}</td>
+            <td>
+              {atMoment(job.changedAt)}
+              {#if unsaved(job.id)}<strong class="unsaved">not saved</strong>{/if}
+            </td>
             <td class="actions">
               <Button
                 kind="ghost"
@@ -310,6 +316,10 @@
   }
   .standing {
     white-space: nowrap;
+  }
+  .unsaved {
+    display: block;
+    color: var(--tenant-blocked);
   }
   .actions {
     white-space: nowrap;

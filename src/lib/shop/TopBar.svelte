@@ -48,7 +48,7 @@
     />
   </div>
 </header>
-<KeysHelp bind:open={keysOpen} />
+{#if keysOpen}<KeysHelp bind:open={keysOpen} />{/if}
 
 <style>
   header {

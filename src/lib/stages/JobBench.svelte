@@ -34,6 +34,11 @@
   const model = new JobModel(untrack(() => open));
   const job = $derived(model.job);
   const here = $derived(`/jobs/${job.id}`);
+  const nothingToDraw = $derived(
+    job.machine.slots.length === 0 &&
+      job.machine.board === null &&
+      job.machine.case.openings === null,
+  );
   const choosing = $derived(stage === 'choose' && model.chosenCard !== null);
   const overlay = $derived(
     new Map(
@@ -91,11 +96,18 @@
     });
   });
 
+  /** The browser asks before a window with unsaved work is closed. */
+  function onbeforeunload(event: BeforeUnloadEvent) {
+    if (open.saving !== 'saved') event.preventDefault();
+  }
+
   async function keepCopy() {
     await shop.duplicate(job);
     await open.takeStored();
   }
 </script>
+
+<svelte:window {onbeforeunload} />
 
 <svelte:head
   ><title>{STAGE_WORDS[stage]} – {job.title || 'Untitled job'} – Tenant</title></svelte:head
@@ -211,14 +223,20 @@
   </nav>
 
   <section class="machine" aria-label="The machine" bind:this={boardArea}>
-    <Board
-      machine={job.machine}
-      {planned}
-      {trial}
-      {overlay}
-      selectedSlotId={selection.slotId}
-      onselect={(slotId) => (selection.slotId = slotId)}
-    />
+    {#if nothingToDraw}
+      <p class="nothing">
+        The board appears here as the survey tells of it: slots, openings, case.
+      </p>
+    {:else}
+      <Board
+        machine={job.machine}
+        {planned}
+        {trial}
+        {overlay}
+        selectedSlotId={selection.slotId}
+        onselect={(slotId) => (selection.slotId = slotId)}
+      />
+    {/if}
     <div class="facts-area">
       {#if choosing}<Findings {model} />{:else}<SlotFacts {model} {planned} />{/if}
     </div>
@@ -351,6 +369,12 @@
     display: flex;
     flex-direction: column;
     gap: 0.75rem;
+  }
+  .nothing {
+    padding: 3rem 2rem;
+    border: 1px dashed var(--cds-text-02);
+    color: var(--cds-text-02);
+    text-align: center;
   }
   .facts-area {
     flex: 1 1 0;

@@ -4,10 +4,18 @@
   import { logWords } from '$lib/wording/commands';
   import { atMoment } from '$lib/wording/figures';
 
+  const MANY = 8;
+
   let { open = $bindable(false), log }: { open: boolean; log: readonly LogEntry[] } = $props();
 </script>
 
-<Modal bind:open modalHeading="Log of this job" passiveModal size="sm" hasScrollingContent>
+<Modal
+  bind:open
+  modalHeading="Log of this job"
+  passiveModal
+  size="sm"
+  hasScrollingContent={log.length > MANY}
+>
   {#if log.length === 0}
     <p>Nothing has been changed yet.</p>
   {:else}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onDestroy } from 'svelte';
   import { Button, InlineLoading } from 'carbon-components-svelte';
-  import { OpenJob } from '$lib/state/openJob.svelte';
+  import { OpenJob, held } from '$lib/state/openJob.svelte';
   import { readJob } from '$lib/state/storage';
   import { shop } from '$lib/state/shop.svelte';
   import TopBar from '$lib/shop/TopBar.svelte';
@@ -14,6 +14,12 @@
   let missing = $state<'no' | 'gone' | 'setAside'>('no');
 
   async function find() {
+    const here = held.get(id);
+    if (here !== undefined) {
+      open = here;
+      void here.save();
+      return;
+    }
     try {
       const stored = await readJob(id);
       if (stored !== null && 'record' in stored) missing = 'setAside';
@@ -32,7 +38,7 @@
   }
 
   void find();
-  onDestroy(() => open?.close());
+  onDestroy(() => void open?.leave());
 </script>
 
 {#if open}

@@ -2,6 +2,7 @@
  * The job that is open: applies commands, saves after each, undoes and redoes, and keeps in step with other
  * windows. What is on the screen is never lost: while it cannot be saved, `saving` says why.
  */
+import { SvelteMap } from 'svelte/reactivity';
 import { apply, restore, type Command, type Job } from '$core';
 import { COMMAND_WORDS } from '../wording/commands';
 import { now } from './now';
@@ -18,6 +19,9 @@ interface Past {
 
 const MOST_UNDO = 100;
 
+/** Jobs this window holds open, by id; one that could not be saved stays here when its page is left. */
+export const held = new SvelteMap<string, OpenJob>();
+
 export class OpenJob {
   job = $state.raw<Job>() as Job;
   saving = $state<Saving>('saved');
@@ -29,12 +33,13 @@ export class OpenJob {
   private undone = $state.raw<readonly Past[]>([]);
   /** Revision that is in the store; null while the job has never been saved. */
   private stored: number | null;
-  private running = false;
+  private running: Promise<void> | null = null;
   private readonly stopHearing: () => void;
 
   constructor(job: Job, stored: number | null) {
     this.job = job;
     this.stored = stored;
+    held.set(job.id, this);
     this.stopHearing = hearWindows((message) => void this.hear(message));
     this.tellOpened();
     // A window that is closed, or put away and brought back by the back button, says so.
@@ -42,7 +47,14 @@ export class OpenJob {
     window.addEventListener('pageshow', this.tellOpened);
   }
 
-  close(): void {
+  /** Its page is left: closed once it is saved, held in this window while it is not. */
+  async leave(): Promise<void> {
+    await this.save();
+    if (this.saving === 'saved') this.close();
+  }
+
+  private close(): void {
+    held.delete(this.job.id);
     this.tellClosed();
     this.stopHearing();
     window.removeEventListener('pagehide', this.tellClosed);
@@ -84,9 +96,12 @@ export class OpenJob {
   }
 
   /** Saves what is on the screen; called after every change and when the technician asks to try again. */
-  async save(): Promise<void> {
-    if (this.running) return;
-    this.running = true;
+  save(): Promise<void> {
+    this.running ??= this.saveAll().finally(() => (this.running = null));
+    return this.running;
+  }
+
+  private async saveAll(): Promise<void> {
     try {
       while (this.stored !== this.job.revision) {
         const saved = this.job;
@@ -98,8 +113,6 @@ export class OpenJob {
       this.saving = 'saved';
     } catch (error) {
       this.saving = error instanceof ChangedElsewhere ? 'changedElsewhere' : troubleOf(error);
-    } finally {
-      this.running = false;
     }
   }
 
@@ -136,7 +149,7 @@ export class OpenJob {
     }
     this.alsoOpenIn = [...others, message.from];
     if (message.kind === 'opened') tellWindows({ kind: 'alsoOpen', jobId: this.job.id });
-    const clean = this.stored === this.job.revision && !this.running;
+    const clean = this.stored === this.job.revision && this.running === null;
     if (message.kind === 'saved' && message.from !== WINDOW_ID && clean) await this.takeStored();
   }
 }

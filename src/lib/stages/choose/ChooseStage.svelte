@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { InlineLoading, InlineNotification } from 'carbon-components-svelte';
+  import { Button, InlineLoading, InlineNotification } from 'carbon-components-svelte';
   import { isTyping } from '$lib/shop/keys';
   import { shop } from '$lib/state/shop.svelte';
   import type { JobModel } from '../jobModel.svelte';
@@ -39,6 +39,10 @@
   <p>
     Survey the machine first: without slots no card has a place. <a href="survey">To the survey</a>
   </p>
+{:else if shop.cards === null && shop.supplierAway}
+  <h1>No catalogue yet</h1>
+  <p>Cards come from the supplier the first time; after that they are kept in this browser.</p>
+  <Button size="small" on:click={() => shop.readSupplies()}>Try again</Button>
 {:else if shop.cards === null}
   <InlineLoading description="Fetching the catalogue" />
 {:else}
@@ -47,7 +51,8 @@
 {/if}
 
 <style>
-  h1 {
+  h1,
+  p {
     margin-bottom: 0.5rem;
   }
 </style>

@@ -3,7 +3,7 @@
   import { cardName, worstVerdict, type Finding } from '$core';
   import VerdictMark from '$lib/board/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
-  import { findingWords, remedyWords } from '$lib/wording/findings';
+  import { findingTopic, findingWords, remedyWords } from '$lib/wording/findings';
   import { inMoney } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';
   import type { JobModel } from '../jobModel.svelte';
@@ -21,7 +21,11 @@
         keys(job.plan.placements.map((p) => [p.card.id, p.slotId])),
   );
   const catches = (findings: readonly Finding[]) =>
-    findings.filter(({ verdict }) => verdict !== 'clear');
+    findings.filter(({ verdict }) => verdict !== 'clear' && verdict !== 'unknown');
+  const unknownTopics = (findings: readonly Finding[]) =>
+    [...new Set(findings.filter(({ verdict }) => verdict === 'unknown').map(findingTopic))].join(
+      ', ',
+    );
 
   function keys(pairs: readonly (readonly [string, string])[]): string {
     return pairs
@@ -44,7 +48,11 @@
         >Withdraw it</Button
       >
     {:else if proposal && proposal.placements.length > 0}
-      <Button size="small" on:click={() => model.accept()}>Accept this plan (A)</Button>
+      <Button size="small" on:click={() => model.accept()}
+        >{proposal.cost.mustsUnmet > 0
+          ? 'Accept it without that (A)'
+          : 'Accept this plan (A)'}</Button
+      >
     {/if}
   </div>
 
@@ -87,6 +95,9 @@
             {#each catches(findings) as finding, n (n)}
               <p class="quiet">{findingWords(finding)} {remedyWords(finding) ?? ''}</p>
             {/each}
+            {#if unknownTopics(findings) !== ''}
+              <p class="quiet">Not known yet, to be settled first: {unknownTopics(findings)}.</p>
+            {/if}
           </li>
         {:else}
           <li>No card can serve any of the needs in this machine. The reasons are below.</li>

@@ -63,6 +63,9 @@
       <h1>{words.title}</h1>
       {#if words.detail}<p class="detail">{words.detail}</p>{/if}
       <Cautions cautions={current.cautions} />
+      {#if current.code === 'settle'}
+        <p class="detail"><a href="survey">Tell it in the survey</a>, and the step is gone.</p>
+      {/if}
       <Button class="tick" on:click={tick}
         >{done ? 'Is done – go on' : 'Done – next (space)'}</Button
       >

@@ -1,0 +1,173 @@
+import { expect, openJobs, openStage, saved, test } from './bench';
+
+test('a machine can be typed from nothing, slot by slot', async ({ page }) => {
+  await openJobs(page);
+  await page.keyboard.press('n');
+  await expect(page.getByText('The board appears here as the survey tells of it')).toBeVisible();
+  await page.getByRole('tab', { name: 'Slots' }).click();
+  await page.getByRole('button', { name: 'PCI Express slot' }).click();
+  await page.getByRole('button', { name: 'Classic PCI slot' }).click();
+  await expect(page.locator('[data-slot]')).toHaveCount(2);
+  await page
+    .getByRole('region', { name: 'Survey' })
+    .getByRole('button', { name: 'Slot 1' })
+    .click();
+  await page.locator('#slot-label').fill('Top slot');
+  await page.locator('#slot-label').blur();
+  await page.locator('#fact-slot-occupant').selectOption('card');
+  await page.locator('#occupant-name').fill('Old tuner');
+  await page.locator('#occupant-name').blur();
+  await page.locator('#occupant-length').fill('130');
+  await page.locator('#occupant-length').blur();
+  await expect(page.locator('.body.there')).toHaveCount(1);
+  await expect(page.locator('[data-slot="s1"]')).toHaveAccessibleName(/Top slot.*Old tuner in it/);
+  // What is told can be untold again.
+  await page.locator('#occupant-length').fill('');
+  await page.locator('#occupant-length').blur();
+  await expect(page.locator('.facts')).toContainText('told by hand');
+  await page.locator('#fact-slot-occupant').selectOption('empty');
+  await expect(page.locator('.body.there')).toHaveCount(0);
+
+  await page.getByRole('tab', { name: 'Case' }).click();
+  await page.getByRole('button', { name: 'Header, plug, cage or heat sink' }).click();
+  await page.locator('#box1-widthMm').fill('-4');
+  await page.locator('#box1-widthMm').blur();
+  await expect(page.getByText('1 to 450')).toBeVisible();
+  await page.locator('#box1-widthMm').fill('45');
+  await page.locator('#box1-widthMm').blur();
+  await expect(page.locator('rect.box')).toHaveCount(0);
+  await page.locator('#fact-case-openings').fill('4');
+  await page.locator('#fact-case-openings').blur();
+  await expect(page.locator('rect.box')).toHaveCount(1);
+  await expect(page.locator('rect.opening')).toHaveCount(4);
+  await page.getByRole('tab', { name: 'Slots' }).click();
+  await page.locator('#fact-slot-opening').fill('2');
+  await page.locator('#fact-slot-opening').blur();
+  await expect(page.getByText('Slots whose opening is not told yet')).toBeVisible();
+  await saved(page);
+});
+
+test('a fact told in the survey changes the verdict and the plan, and undo brings both back', async ({
+  page,
+}) => {
+  await openStage(page, 'tide-table-office', 'choose');
+  const plan = page.getByRole('region', { name: /Best plan/ });
+  await expect(plan.getByRole('button', { name: 'Kelpwick Lantern 2', exact: true })).toBeVisible();
+  await page.getByRole('link', { name: /Survey/ }).click();
+  await page.locator('[data-slot="s2"]').click();
+  await page.locator('#fact-slot-powerWatts').fill('25');
+  await page.locator('#fact-slot-powerWatts').blur();
+  await page.getByRole('link', { name: /Choose/ }).click();
+  await expect(plan).toContainText('Must not met: Screens');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Undone: survey corrected')).toBeVisible();
+  await expect(plan.getByRole('button', { name: 'Kelpwick Lantern 2', exact: true })).toBeVisible();
+  await expect(plan).not.toContainText('Must not met');
+});
+
+test('the refused cards say why, and show it on the board', async ({ page }) => {
+  await openStage(page, 'tide-table-office', 'choose');
+  await page.getByText(/Why not the other \d+ cards/).click();
+  const reasons = page.locator('details table');
+  await expect(reasons).toContainText(
+    'It draws 50 W from the slot, which gives only 35 W. (Slot 2, where it comes closest)',
+  );
+  await expect(reasons).toContainText('with its trouble counted it is dearer');
+  await reasons.getByRole('button', { name: 'Kelpwick Beacon 200' }).click();
+  await expect(page.getByRole('heading', { name: /Kelpwick Beacon 200 in Slot 2/ })).toContainText(
+    'Cannot go',
+  );
+  await expect(page.getByRole('region', { name: 'Findings' })).toContainText(
+    'The card is 111 mm high; the low case takes 68.9 mm.',
+  );
+  await expect(page.locator('.body.trial')).toHaveCount(1);
+  await page.keyboard.press('/');
+  await page.keyboard.type('tern');
+  await expect(
+    page.locator('tbody th').filter({ hasText: 'Sundwick Tern 2400' }).locator('visible=true'),
+  ).toHaveCount(1);
+  await expect(page.locator('.scroll tbody tr')).toHaveCount(1);
+});
+
+test('an accepted plan that is no longer the best one says so', async ({ page }) => {
+  await openStage(page, 'tide-table-office', 'choose');
+  await page.getByRole('button', { name: 'Accept this plan (A)' }).click();
+  await page.getByRole('link', { name: /Needs/ }).click();
+  await page
+    .getByRole('region', { name: 'Wi-Fi' })
+    .getByRole('button', { name: 'Remove this need' })
+    .click();
+  await page.getByRole('link', { name: /Choose/ }).click();
+  await expect(page.getByText('another plan is now best')).toBeVisible();
+  await page.getByRole('button', { name: 'Withdraw it' }).click();
+  const plan = page.getByRole('region', { name: /Best plan/ });
+  await expect(plan).not.toContainText('Sundwick');
+});
+
+test('a reading too high to be true is doubted, and can be taken away', async ({ page }) => {
+  await openStage(page, 'lighthouse-museum', 'prove');
+  const network = page.getByRole('region', { name: 'Network' });
+  await network.getByLabel('Measured, MB/s').fill('9400');
+  await network.getByLabel('Measured, MB/s').blur();
+  await expect(network).toContainText(
+    'is more than the way can carry (1,187 MB/s). Bits taken for bytes',
+  );
+  await network.getByLabel('Measured, MB/s').fill('fast');
+  await network.getByLabel('Measured, MB/s').blur();
+  await expect(network).toContainText('A number above zero is expected');
+  await network.getByRole('button', { name: 'Remove' }).click();
+  await expect(network).toContainText('Not measured yet.');
+});
+
+test('the log tells who did what, and notes reach the sheet', async ({ page }) => {
+  await openStage(page, 'lighthouse-museum', 'hand-over');
+  await page.getByLabel('Notes for the next technician').fill('Switch port 4 is the fast one.');
+  await page.getByLabel('Notes for the next technician').blur();
+  await expect(page.getByRole('article')).toContainText('Switch port 4 is the fast one.');
+  await page.getByRole('button', { name: 'Log of this job' }).click();
+  const log = page.getByRole('dialog');
+  await expect(log).toContainText('job details: notes');
+  await expect(log).toContainText('Ebba Tolliver');
+  await expect(log).toContainText('plan accepted: ');
+});
+
+test('the panel’s width and the theme follow hand and key', async ({ page }) => {
+  await openStage(page, 'sail-loft', 'fit');
+  const panel = page.getByRole('region', { name: 'Fit' });
+  const width = async () => (await panel.boundingBox())!.width;
+  const before = await width();
+  await page.getByRole('separator').focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect.poll(width).toBeGreaterThan(before);
+  await page.getByRole('button', { name: 'Dark' }).click();
+  await expect(page.locator('html')).toHaveAttribute('theme', 'g100');
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('theme', 'g100');
+});
+
+test('a job that is not here, and a supplier that cannot be reached, are said', async ({
+  page,
+  complaints,
+}) => {
+  await openJobs(page);
+  await page.goto('/jobs/nowhere/fit');
+  await expect(
+    page.getByRole('heading', { name: 'This job is not in this browser' }),
+  ).toBeVisible();
+  await page.context().route('**/api/catalogue', (route) => route.abort());
+  await page.evaluate(() => indexedDB.databases().then(() => undefined));
+  await page.addInitScript(() => {
+    // Nothing of the catalogue is kept from last time.
+    const get = IDBObjectStore.prototype.get;
+    IDBObjectStore.prototype.get = function (key) {
+      return get.call(this, key === 'catalogue' ? 'nothing' : key);
+    };
+  });
+  await page.goto('/jobs/tide-table-office/choose');
+  await expect(page.getByRole('heading', { name: 'No catalogue yet' })).toBeVisible();
+  await page.context().unroute('**/api/catalogue');
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('button', { name: 'Accept this plan (A)' })).toBeVisible();
+  expect(complaints.every((text) => /ERR_FAILED|400/.test(text))).toBe(true);
+  complaints.length = 0;
+});
