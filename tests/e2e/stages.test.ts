@@ -82,7 +82,7 @@ test('the refused cards say why, and show it on the board', async ({ page }) => 
   );
   await expect(page.locator('.body.trial')).toHaveCount(1);
   await page.keyboard.press('/');
-  await page.keyboard.type('tern');
+  await page.keyboard.type('tern 24');
   await expect(page.locator('.scroll tbody tr')).toHaveCount(1);
 });
 

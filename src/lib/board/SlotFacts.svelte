@@ -62,7 +62,7 @@
           <tr>
             <td>{valueOf(each.opening) ?? '?'}</td>
             <td
-              ><button type="button" onclick={() => (selection.slotId = each.id)}
+              ><button type="button" class="text" onclick={() => (selection.slotId = each.id)}
                 >{each.label}</button
               ></td
             >
@@ -83,7 +83,8 @@
   {:else}
     <div class="head">
       <h2>{slot.label}</h2>
-      <button type="button" onclick={() => (selection.slotId = null)}>All slots</button>
+      <button type="button" class="text" onclick={() => (selection.slotId = null)}>All slots</button
+      >
     </div>
     <dl>
       {#each rows(slot) as [name, value, from] (name)}
@@ -133,19 +134,8 @@
     display: flex;
     justify-content: space-between;
   }
-  button {
-    border: 0;
-    padding: 0;
-    background: none;
-    font: inherit;
-    font-weight: 600;
-    color: var(--cds-link-01);
-    cursor: pointer;
-    text-align: left;
+  .text {
     white-space: nowrap;
-  }
-  button:focus-visible {
-    outline: 2px solid var(--cds-focus);
   }
   dl {
     display: grid;

@@ -55,6 +55,7 @@
     display: flex;
     align-items: center;
     gap: 1rem;
+    flex: none;
     height: 3rem;
     padding: 0 0.5rem 0 1rem;
     background: var(--tenant-ink);

@@ -81,6 +81,7 @@
               <th scope="row">
                 <button
                   type="button"
+                  class="text"
                   aria-pressed={card.id === selection.cardId}
                   onclick={() => (selection.cardId = card.id)}>{cardName(card)}</button
                 >
@@ -143,16 +144,6 @@
   tr.selected {
     background: var(--tenant-selected);
   }
-  th button {
-    border: 0;
-    padding: 0;
-    background: none;
-    font: inherit;
-    font-weight: 600;
-    color: var(--cds-link-01);
-    cursor: pointer;
-    text-align: left;
-  }
   .cell {
     border: 1px solid transparent;
     background: none;
@@ -167,7 +158,7 @@
     border: 2px solid var(--tenant-plan);
     background: var(--cds-ui-background);
   }
-  button:focus-visible {
+  .cell:focus-visible {
     outline: 2px solid var(--cds-focus);
   }
   .legend {

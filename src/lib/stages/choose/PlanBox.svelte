@@ -73,7 +73,9 @@
       <ul>
         {#each model.fitted as { card, slot } (`${card.id}${slot.id}`)}
           <li>
-            <button type="button" onclick={() => select(card.id, slot.id)}>{cardName(card)}</button>
+            <button type="button" class="text" onclick={() => select(card.id, slot.id)}
+              >{cardName(card)}</button
+            >
             in {slot.label}, {inMoney(card.priceCents)}
           </li>
         {/each}
@@ -85,7 +87,7 @@
             <div class="line">
               <VerdictMark verdict={worstVerdict(findings)} withWord={false} />
               <span>
-                <button type="button" onclick={() => select(card.id, slot.id)}
+                <button type="button" class="text" onclick={() => select(card.id, slot.id)}
                   >{cardName(card)}</button
                 >
                 in {slot.label}
@@ -165,17 +167,5 @@
     padding-left: 0.5rem;
     margin: 0.5rem 0;
     font-size: 0.875rem;
-  }
-  button {
-    border: 0;
-    padding: 0;
-    background: none;
-    font: inherit;
-    font-weight: 600;
-    color: var(--cds-link-01);
-    cursor: pointer;
-  }
-  button:focus-visible {
-    outline: 2px solid var(--cds-focus);
   }
 </style>

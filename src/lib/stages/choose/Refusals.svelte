@@ -32,7 +32,10 @@
         {#each refusals as refusal (refusal.card.id)}
           <tr>
             <th scope="row">
-              <button type="button" onclick={() => select(refusal.card.id, refusal.slot.id)}
+              <button
+                type="button"
+                class="text"
+                onclick={() => select(refusal.card.id, refusal.slot.id)}
                 >{cardName(refusal.card)}</button
               >
             </th>
@@ -57,16 +60,6 @@
     white-space: nowrap;
     padding-right: 1rem;
   }
-  button {
-    border: 0;
-    padding: 0;
-    background: none;
-    font: inherit;
-    font-weight: 600;
-    color: var(--cds-link-01);
-    cursor: pointer;
-  }
-  button:focus-visible,
   summary:focus-visible {
     outline: 2px solid var(--cds-focus);
   }

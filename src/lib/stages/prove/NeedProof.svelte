@@ -54,7 +54,7 @@
       <div>
         <dt>Served by</dt>
         <dd>
-          <button type="button" onclick={() => (selection.slotId = fitted.slot.id)}
+          <button type="button" class="text" onclick={() => (selection.slotId = fitted.slot.id)}
             >{cardName(fitted.placement.card)}</button
           >
           <span class="quiet"
@@ -143,18 +143,7 @@
     padding-left: 0.5rem;
     margin-top: 0.5rem;
   }
-  button {
-    border: 0;
-    padding: 0;
-    background: none;
-    font: inherit;
-    font-weight: 600;
-    color: var(--cds-link-01);
-    cursor: pointer;
-    text-align: left;
+  .text {
     display: block;
-  }
-  button:focus-visible {
-    outline: 2px solid var(--cds-focus);
   }
 </style>

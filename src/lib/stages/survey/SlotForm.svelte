@@ -82,6 +82,7 @@
         <td>
           <button
             type="button"
+            class="text"
             aria-pressed={each.id === selection.slotId}
             onclick={() => (selection.slotId = each.id)}>{each.label}</button
           >
@@ -221,19 +222,8 @@
 {/if}
 
 <style>
-  button {
-    border: 0;
-    padding: 0;
-    background: none;
-    font: inherit;
-    font-weight: 600;
-    color: var(--cds-link-01);
-    cursor: pointer;
-    text-align: left;
+  .text {
     white-space: nowrap;
-  }
-  button:focus-visible {
-    outline: 2px solid var(--cds-focus);
   }
   .selected {
     background: var(--tenant-selected);

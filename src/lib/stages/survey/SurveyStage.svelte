@@ -13,6 +13,11 @@
   let { model }: { model: JobModel } = $props();
 
   const SHOWN_AT_ONCE = 4;
+  const DETAILS = [
+    ['title', 'What the job is', 'Two screens and Wi-Fi'],
+    ['customer', 'Customer', ''],
+    ['technician', 'Technician', ''],
+  ] as const;
   const job = $derived(model.job);
   // Where to begin is decided once: evidence for a machine not surveyed yet, its slots for another.
   let tab = $state(untrack(() => (model.job.machine.slots.length > 0 ? 1 : 0)));
@@ -21,6 +26,9 @@
 
   const change = (machine: Machine, what: string) =>
     model.open.run({ name: 'changeMachine', machine, what });
+
+  const describe = (detail: (typeof DETAILS)[number][0], text: string) =>
+    model.open.run({ name: 'describeJob', details: { [detail]: text.slice(0, 200) } });
 
   /** Takes the technician to the field that settles a fact. */
   function goTo(code: string, slotId: string | undefined) {
@@ -32,40 +40,16 @@
 
 <h1 class="only-read">Survey</h1>
 <div class="who">
-  <TextInput
-    id="job-title"
-    size="sm"
-    labelText="What the job is"
-    value={job.title}
-    placeholder="Two screens and Wi-Fi"
-    on:change={(event) =>
-      model.open.run({
-        name: 'describeJob',
-        details: { title: String(event.detail ?? '').slice(0, 200) },
-      })}
-  />
-  <TextInput
-    id="job-customer"
-    size="sm"
-    labelText="Customer"
-    value={job.customer}
-    on:change={(event) =>
-      model.open.run({
-        name: 'describeJob',
-        details: { customer: String(event.detail ?? '').slice(0, 200) },
-      })}
-  />
-  <TextInput
-    id="job-technician"
-    size="sm"
-    labelText="Technician"
-    value={job.technician}
-    on:change={(event) =>
-      model.open.run({
-        name: 'describeJob',
-        details: { technician: String(event.detail ?? '').slice(0, 200) },
-      })}
-  />
+  {#each DETAILS as [detail, label, placeholder] (detail)}
+    <TextInput
+      id="job-{detail}"
+      size="sm"
+      labelText={label}
+      {placeholder}
+      value={job[detail]}
+      on:change={(event) => describe(detail, String(event.detail ?? ''))}
+    />
+  {/each}
   <TextInput
     id="machine-name"
     size="sm"
@@ -89,7 +73,7 @@
     <ul>
       {#each listed as { code, slotId, subject } (`${code}${slotId ?? ''}`)}
         <li>
-          <button type="button" onclick={() => goTo(code, slotId)}
+          <button type="button" class="text" onclick={() => goTo(code, slotId)}
             >{FACT_WORDS[code].name}{subject === undefined ? '' : `, ${subject}`}</button
           >
           <span>{FACT_WORDS[code].how}</span>
@@ -97,7 +81,7 @@
       {/each}
     </ul>
     {#if model.unknown.length > SHOWN_AT_ONCE}
-      <button type="button" class="more" onclick={() => (all = !all)}
+      <button type="button" class="text more" onclick={() => (all = !all)}
         >{all ? 'Only the most decisive' : `All ${model.unknown.length}`}</button
       >
     {/if}
@@ -136,18 +120,8 @@
   .unknown span {
     color: var(--cds-text-02);
   }
-  button {
-    border: 0;
-    padding: 0;
-    background: none;
-    font: inherit;
-    font-weight: 600;
-    color: var(--cds-link-01);
-    cursor: pointer;
+  .text {
     text-decoration: underline;
-  }
-  button:focus-visible {
-    outline: 2px solid var(--cds-focus);
   }
   .more {
     margin-top: 0.25rem;
