@@ -159,6 +159,7 @@ const randomCard = (id: string): fc.Arbitrary<Card> =>
         { kind: 'usb', ports: 2, signalling: '3.2-1' },
         { kind: 'usb', ports: 4, signalling: '3.2-2' },
         { kind: 'usb', ports: 5, signalling: '2.0' },
+        { kind: 'drives', ports: 2, socket: 'sata' },
         { kind: 'network', ports: 1, megabits: [1000, 2500] },
         { kind: 'network', ports: 1, megabits: [1000, 10000] },
       ),
@@ -174,6 +175,13 @@ const randomNeed = (id: string): fc.Arbitrary<Need> =>
         bytesPerSecond: fc.constantFrom(30e6, 200e6, 600e6),
       })
       .map((over) => ({ id, words: '', kind: 'usb' as const, ...over })),
+    fc.record({ must: fc.boolean(), ports: fc.integer({ min: 1, max: 4 }) }).map((over) => ({
+      id,
+      words: '',
+      kind: 'drives' as const,
+      bytesPerSecond: 100e6,
+      ...over,
+    })),
     fc
       .record({ must: fc.boolean(), bytesPerSecond: fc.constantFrom(100e6, 250e6, 900e6) })
       .map((over) => ({ id, words: '', kind: 'network' as const, ...over })),

@@ -90,6 +90,7 @@ test('the whole job with the mouse, from the machine’s own report', async ({ p
   await plan.getByRole('button', { name: 'Accept this plan (A)' }).click();
   for (const stage of ['Prepare', 'Fit', 'Drivers']) {
     await page.getByRole('link', { name: new RegExp(stage) }).click();
+    await expect(page.getByText(new RegExp(`^${stage}, step 1 of`))).toBeVisible();
     const steps = page.getByRole('list', { name: 'All steps of this stage' }).getByRole('listitem');
     for (let n = await steps.count(); n > 0; n -= 1)
       await page.getByRole('button', { name: /^Done – next/ }).click();

@@ -43,13 +43,7 @@ export interface HandOverSheet {
 }
 
 /** Cautions that still matter once the machine is back with its owner. */
-const FOR_THE_OWNER: readonly CautionCode[] = [
-  'mains',
-  'hotCard',
-  'heavyCard',
-  'othersData',
-  'localRules',
-];
+const FOR_THE_OWNER: readonly CautionCode[] = ['mains', 'hotCard', 'heavyCard', 'localRules'];
 
 export function handOverSheet(job: Job): HandOverSheet {
   const library = job.plan?.packages ?? [];

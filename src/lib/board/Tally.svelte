@@ -13,6 +13,8 @@
   const load = $derived(base === null ? null : base + added);
   const cents = $derived(planned.reduce((total, { card }) => total + card.priceCents, 0));
   const lanes = $derived(lanesUsed(job.machine, planned));
+  const over = (part: number | null, whole: number | null) =>
+    part !== null && whole !== null && part > whole;
   const share = (part: number | null, whole: number | null) =>
     part === null || whole === null || whole === 0 ? 0 : Math.min(100, (100 * part) / whole);
 </script>
@@ -20,10 +22,14 @@
 <dl aria-label="Tally">
   <div>
     <dt>12 V load</dt>
-    <dd>{load === null ? '?' : load} of {limit === null ? '?' : limit} W</dd>
+    <dd>
+      {load === null ? '?' : load} of {limit === null ? '?' : limit} W{over(load, limit)
+        ? ', over'
+        : ''}
+    </dd>
     <svg viewBox="0 0 100 6" preserveAspectRatio="none" aria-hidden="true">
       <rect class="whole" width="100" height="6" />
-      <rect class="part" width={share(load, limit)} height="6" />
+      <rect class="part" class:over={over(load, limit)} width={share(load, limit)} height="6" />
       <path class="headroom" d="M{100 * HEADROOM_SHARE} 0v6" />
     </svg>
   </div>
@@ -37,10 +43,22 @@
   </div>
   <div>
     <dt>Price</dt>
-    <dd>{inMoney(cents)}{job.budgetCents === null ? '' : ` of ${inMoney(job.budgetCents)}`}</dd>
+    <dd>
+      {inMoney(cents)}{job.budgetCents === null ? '' : ` of ${inMoney(job.budgetCents)}`}{over(
+        cents,
+        job.budgetCents,
+      )
+        ? ', over'
+        : ''}
+    </dd>
     <svg viewBox="0 0 100 6" preserveAspectRatio="none" aria-hidden="true">
       <rect class="whole" width="100" height="6" />
-      <rect class="part" width={share(cents, job.budgetCents)} height="6" />
+      <rect
+        class="part"
+        class:over={over(cents, job.budgetCents)}
+        width={share(cents, job.budgetCents)}
+        height="6"
+      />
     </svg>
   </div>
   <div>
@@ -76,6 +94,9 @@
   }
   .part {
     fill: var(--tenant-plan);
+  }
+  .part.over {
+    fill: var(--tenant-blocked);
   }
   .headroom {
     stroke: var(--cds-text-01);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
-  import type { Stage } from '$core';
+  import { STAGES, type Stage } from '$core';
   import { isOnControl, isTyping } from '$lib/shop/keys';
   import { selection } from '$lib/state/selection.svelte';
   import { STAGE_WORDS } from '$lib/wording/stages';
@@ -22,6 +22,7 @@
   );
   const position = $derived(current === null ? steps.length : steps.indexOf(current) + 1);
   const words = $derived(current === null ? null : stepWords(current));
+  const next = $derived(STAGES[STAGES.indexOf(stage) + 1]);
   const done = $derived(current !== null && ticks[current.id] !== undefined);
 
   // The board lies outside this stage: the spot of the current step is lit there.
@@ -71,7 +72,12 @@
       >
     {:else}
       <h1>{STAGE_WORDS[stage]}: all {steps.length} steps done</h1>
-      <p class="detail">Nothing is left here. The next stage is a key away.</p>
+      <p class="detail">Nothing is left here.</p>
+      {#if next}
+        <Button class="tick" href={next}
+          >On to {STAGE_WORDS[next]} ({STAGES.indexOf(next) + 1})</Button
+        >
+      {/if}
     {/if}
   </article>
   <StepList
