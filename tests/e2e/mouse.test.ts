@@ -2,6 +2,7 @@ import { evidence, expect, openJobs, saved, test } from './bench';
 
 test('the whole job with the mouse, from the machine’s own report', async ({ page }) => {
   test.slow();
+  const rail = page.getByRole('navigation', { name: 'Stages of the work' });
   await openJobs(page);
   await page.getByRole('button', { name: 'New job' }).click();
   await page.getByLabel('What the job is').fill('USB for the plotter');
@@ -67,7 +68,7 @@ test('the whole job with the mouse, from the machine’s own report', async ({ p
   await page.locator('#fact-system-version').blur();
   await expect(page.getByText('Every fact the rules ask for is known')).toBeVisible();
 
-  await page.getByRole('link', { name: /Needs/ }).click();
+  await rail.getByRole('link', { name: /Needs/ }).click();
   await page.getByRole('button', { name: 'USB at the back' }).click();
   await page.getByLabel('One port alone, MB/s').fill('400');
   await page.getByLabel('One port alone, MB/s').blur();
@@ -75,7 +76,7 @@ test('the whole job with the mouse, from the machine’s own report', async ({ p
   await page.getByLabel('Budget for cards').blur();
 
   // Over the budget for the must: said, not hidden.
-  await page.getByRole('link', { name: /Choose/ }).click();
+  await rail.getByRole('link', { name: /Choose/ }).click();
   const plan = page.getByRole('region', { name: /Best plan/ });
   await expect(plan.getByRole('button', { name: 'Gannetry Quay 4P' })).toBeVisible();
   await expect(plan).toContainText('34.00 of 60.00');
@@ -89,17 +90,17 @@ test('the whole job with the mouse, from the machine’s own report', async ({ p
 
   await plan.getByRole('button', { name: 'Accept this plan (A)' }).click();
   for (const stage of ['Prepare', 'Fit', 'Drivers']) {
-    await page.getByRole('link', { name: new RegExp(stage) }).click();
+    await rail.getByRole('link', { name: new RegExp(stage) }).click();
     await expect(page.getByText(new RegExp(`^${stage}, step 1 of`))).toBeVisible();
     const steps = page.getByRole('list', { name: 'All steps of this stage' }).getByRole('listitem');
     for (let n = await steps.count(); n > 0; n -= 1)
       await page.getByRole('button', { name: /^Done – next/ }).click();
   }
-  await page.getByRole('link', { name: /Prove/ }).click();
+  await rail.getByRole('link', { name: /Prove/ }).click();
   await page.getByLabel('Measured, MB/s').fill('430');
   await page.getByLabel('Measured, MB/s').blur();
   await expect(page.getByText('430 MB/s is as expected (400–450 MB/s).')).toBeVisible();
-  await page.getByRole('link', { name: /Hand over/ }).click();
+  await rail.getByRole('link', { name: /Hand over/ }).click();
   await expect(page.getByRole('article')).toContainText('Gannetry Quay 4P');
   await saved(page);
 });
