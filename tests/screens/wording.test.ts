@@ -109,6 +109,19 @@ describe('Words of steps', () => {
   });
 });
 
+describe('Words for the device list', () => {
+  it('write the identity as each system does', () => {
+    const check = jobs
+      .flatMap(steps)
+      .find(({ code, values }) => code === 'checkDevice' && values['family'] === 'windows');
+    expect(stepWords(check!).detail).to.contain(String.raw`PCI\VEN_F1A2&DEV_7202`);
+    const other = jobs
+      .flatMap(steps)
+      .find(({ code, values }) => code === 'checkDevice' && values['family'] === 'linux');
+    expect(stepWords(other!).detail).to.match(/lspci -nn shows it as \[f1a5:75\d\d\]/);
+  });
+});
+
 describe('Words of proof', () => {
   it('name what a reading means, in each outcome', () => {
     const network = expectations(jobs[2]!)[0]!;

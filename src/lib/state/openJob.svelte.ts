@@ -119,7 +119,11 @@ export class OpenJob {
   /** Shows what another window saved. Changes made here since are given up; keep a copy first. */
   async takeStored(): Promise<void> {
     const stored = await readJob(this.job.id);
-    if (stored === null || 'record' in stored) return;
+    if (stored === null || 'record' in stored) {
+      this.said =
+        'The other window deleted this job: what is here can be exported or kept as a copy.';
+      return;
+    }
     this.job = stored;
     this.stored = stored.revision;
     this.done = [];

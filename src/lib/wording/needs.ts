@@ -18,7 +18,7 @@ export function needWords(need: Need): string {
     case 'usb':
       return `${need.ports} ports, ${inMegabytes(need.bytesPerSecond)} on one`;
     case 'screens':
-      return `${need.count} × ${modeWords(need.mode)}`;
+      return `${need.count} of ${modeWords(need.mode)}`;
     case 'wifi':
       return `${need.megabits} Mb/s${need.bluetooth ? ' with Bluetooth' : ''}`;
     case 'drives':

@@ -90,7 +90,7 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
   }),
   checkDevice: ({ card, identity, family }) => ({
     title: `See that the system knows ${card}`,
-    detail: `Its identity is ${identity}. ${DEVICE_LIST[String(family)] ?? 'Look in the system’s device list.'}`,
+    detail: DEVICE_LIST[String(family)]?.(String(identity)) ?? `Its identity is ${identity}.`,
   }),
   installDriver: ({ card, title, version }) => ({
     title: `Install ${title} ${version}`,
@@ -128,9 +128,13 @@ const COVER_DETAIL: Readonly<Record<string, string>> = {
   clipped: 'Unclip it; keep it with the job.',
   snapped: 'Rock it out with a flat tool; it does not go back in.',
 };
-const DEVICE_LIST: Readonly<Record<string, string>> = {
-  windows: 'Look in its device list, hardware ids of the device.',
-  linux: 'Look with lspci -nn.',
+/** Where each system shows a device, and how it writes the identity there. */
+const DEVICE_LIST: Readonly<Record<string, (identity: string) => string>> = {
+  windows: (identity) => {
+    const [vendor, device] = identity.toUpperCase().split(':');
+    return `In the system’s device list its hardware ids begin with PCI\\VEN_${vendor}&DEV_${device}.`;
+  },
+  linux: (identity) => `lspci -nn shows it as [${identity}].`,
 };
 
 export const stepWords = (step: Step): StepWords => WORDS[step.code](step.values);

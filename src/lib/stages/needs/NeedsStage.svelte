@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, ContentSwitcher, Switch, TextInput } from 'carbon-components-svelte';
+  import { Button, Checkbox, ContentSwitcher, Switch, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
   import { valueOf, type Need, type NeedKind } from '$core';
@@ -34,6 +34,11 @@
         ? { id: `${need.id}-${field.key}`, says: `${field.expects} is expected` }
         : null;
     if (fresh !== null) put(fresh);
+  }
+
+  function answer(need: Need, field: (typeof NEED_FIELDS)[NeedKind][number], yes: boolean) {
+    const text = yes ? 'yes' : 'no';
+    if (text !== field.read(need)) set(need, field, text);
   }
 
   function setBudget(text: string) {
@@ -73,15 +78,24 @@
     />
     <div class="fields">
       {#each NEED_FIELDS[need.kind] as field (field.key)}
-        <TextInput
-          id="{need.id}-{field.key}"
-          size="sm"
-          labelText={field.label}
-          value={field.read(need)}
-          invalid={refused?.id === `${need.id}-${field.key}`}
-          invalidText={refused?.says ?? ''}
-          on:change={(event) => set(need, field, String(event.detail ?? ''))}
-        />
+        {#if field.yesNo}
+          <Checkbox
+            id="{need.id}-{field.key}"
+            labelText={field.label}
+            checked={field.read(need) === 'yes'}
+            on:check={(event) => answer(need, field, event.detail)}
+          />
+        {:else}
+          <TextInput
+            id="{need.id}-{field.key}"
+            size="sm"
+            labelText={field.label}
+            value={field.read(need)}
+            invalid={refused?.id === `${need.id}-${field.key}`}
+            invalidText={refused?.says ?? ''}
+            on:change={(event) => set(need, field, String(event.detail ?? ''))}
+          />
+        {/if}
       {/each}
       <div class="must">
         <ContentSwitcher

@@ -5,6 +5,8 @@ export interface NeedField {
   readonly key: string;
   readonly label: string;
   readonly expects: string;
+  /** Answered with yes or no instead of a number. */
+  readonly yesNo?: true;
   readonly read: (need: Need) => string;
   /** The need with the number typed, or null where it is not one. */
   readonly write: (need: Need, text: string) => Need | null;
@@ -119,12 +121,13 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
     ),
     {
       key: 'bluetooth',
-      label: 'Bluetooth, yes or no',
+      label: 'with Bluetooth',
       expects: 'yes or no',
+      yesNo: true,
       read: (need) => (need.kind === 'wifi' && need.bluetooth ? 'yes' : 'no'),
       write: (need, text) =>
-        need.kind === 'wifi' && /^(yes|no)$/i.test(text)
-          ? { ...need, bluetooth: text.toLowerCase() === 'yes' }
+        need.kind === 'wifi' && (text === 'yes' || text === 'no')
+          ? { ...need, bluetooth: text === 'yes' }
           : null,
     },
   ],
