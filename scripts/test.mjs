@@ -4,6 +4,7 @@
  */
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { readyPackages, readyPrograms } from './ready.mjs';
 
@@ -24,6 +25,18 @@ const say = (part, { passed, failed, skipped }) => {
   total.skipped += skipped;
   console.log(`\n== ${part}: ${passed} passed, ${failed} failed, ${skipped} skipped\n`);
 };
+
+/** A port that nothing listens on, so that a server left over elsewhere does not get in the way. */
+function freePort() {
+  return new Promise((resolve, reject) => {
+    const server = createServer();
+    server.on('error', reject);
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address();
+      server.close(() => resolve(String(port)));
+    });
+  });
+}
 
 /** A command that passes or fails as a whole. */
 function whole(part, command, args) {
