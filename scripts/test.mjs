@@ -73,6 +73,7 @@ whole('build', process.execPath, [
   '-e',
   "import('./scripts/ready.mjs').then((r) => r.readyBuild())",
 ]);
+process.env.TEST_PORT ??= await freePort();
 counted('browser', 'npx', ['playwright', 'test'], 'browser.json', ({ stats }) => ({
   passed: stats.expected + stats.flaky,
   failed: stats.unexpected,
