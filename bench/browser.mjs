@@ -32,6 +32,7 @@ try {
       if (response.url().endsWith('.js')) bodies.push(response.body());
     });
     await cold.goto(ADDRESS + path);
+    if (path !== '/') await cold.getByRole('button', { name: /^Accept/ }).waitFor();
     await cold.waitForLoadState('networkidle');
     for (const body of await Promise.all(bodies)) {
       raw += body.length;
@@ -41,11 +42,24 @@ try {
       `script on first load, ${name}: ${(compressed / 1000).toFixed(0)} kB compressed, ${(raw / 1000).toFixed(0)} kB raw   asked: at most 170`,
     );
     if (path !== '/') {
+      // Asked again a few times by a change of the budget, now that the worker has started.
+      await cold.keyboard.press('2');
+      await cold.getByLabel('Budget for cards').fill('190');
+      await cold.getByLabel('Budget for cards').blur();
+      await cold.keyboard.press('3');
+      await cold.getByRole('heading', { name: /^Best plan/ }).waitFor();
+      await cold.waitForTimeout(500);
+      await cold.evaluate(() => performance.clearMeasures());
+      for (let n = 0; n < 8; n += 1) {
+        await cold.keyboard.press(n % 2 === 0 ? 'Control+z' : 'Control+Shift+z');
+        await cold.waitForTimeout(250);
+      }
       const trips = await cold.evaluate(() =>
         performance.getEntriesByName('tenant-plan').map(({ duration }) => duration),
       );
+      const ordered = trips.toSorted((a, b) => a - b);
       console.log(
-        `planner round trip through the worker: ${trips.map((ms) => ms.toFixed(1)).join(', ')} ms   asked: under 50`,
+        `planner round trip through the worker: median ${ordered[Math.floor(ordered.length / 2)]?.toFixed(1)} ms of ${trips.length}, longest ${ordered.at(-1)?.toFixed(1)} ms   asked: under 50`,
       );
     }
     await context.close();
