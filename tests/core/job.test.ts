@@ -157,6 +157,23 @@ describe('Steps', () => {
   });
 });
 
+describe('Steps for a card whose driver nobody knows', () => {
+  it('begin with finding one, and never claim that the system has it', () => {
+    const wire = CARDS.find(({ model }) => model === 'Hawser 2.5')!;
+    const job = aJob(
+      { name: 'takeTemplate', machine: aMachine([aSlot(1)]) },
+      { name: 'acceptPlan', placements: [{ slotId: 's1', card: wire }], packages: [] },
+    );
+    const codes = steps(job).map(({ code }) => code);
+    expect(codes).to.include('findDriver').and.to.include('installFound');
+    expect(codes).to.not.include('ownDriver');
+    // A card of a class that the system drives itself asks for nothing.
+    expect(steps(planned()).map(({ code }) => code))
+      .to.include('ownDriver')
+      .and.not.include('findDriver');
+  });
+});
+
 describe('Where a job stands', () => {
   it('moves through the stages as the work is done', () => {
     expect(standing(aJob())).to.equal('survey');

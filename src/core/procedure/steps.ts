@@ -31,6 +31,7 @@ export type StepCode =
   | 'settle'
   | 'order'
   | 'fetchDriver'
+  | 'findDriver'
   | 'installFirst'
   | 'backUp'
   | 'before'
@@ -50,6 +51,7 @@ export type StepCode =
   | 'checkDevice'
   | 'installDriver'
   | 'ownDriver'
+  | 'installFound'
   | 'restart'
   | 'checkLink'
   | 'keepParts'
@@ -131,6 +133,15 @@ function prepare(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
     ...packages.map(({ id, title, version }) =>
       step('fetchDriver', { title, version }, { key: id }),
     ),
+    ...fitted
+      .filter(({ placement: { card } }) => driverOf(card, job) === null)
+      .map(({ placement: { card }, slot }) =>
+        step(
+          'findDriver',
+          { card: cardName(card), identity: deviceId(card.ids) },
+          keyed(card, slot),
+        ),
+      ),
     ...packages
       .filter(({ order }) => order === 'driver-first')
       .map(({ id, title, version }) => step('installFirst', { title, version }, { key: id })),
@@ -218,6 +229,12 @@ function seatCautions(card: Card): readonly CautionCode[] {
   ];
 }
 
+/** The package or the kind of the system's own driver; null where neither was known when the plan was accepted. */
+function driverOf(card: Card, job: Job): string | null {
+  const best = bestPackage(card, job.machine, job.plan?.packages ?? []);
+  return best?.title ?? SYSTEM_DRIVEN_CLASSES[card.ids.class24] ?? null;
+}
+
 function drivers(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
   const library = job.plan?.packages ?? [];
   const perCard = fitted.flatMap(({ placement: { card }, slot }): readonly Draft[] => {
@@ -232,8 +249,10 @@ function drivers(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
       keyed(card, slot),
     );
     if (best === null || best.inbox) {
-      const driver = best?.title ?? SYSTEM_DRIVEN_CLASSES[card.ids.class24] ?? '';
-      return [check, step('ownDriver', { card: cardName(card), driver }, keyed(card, slot))];
+      const driver = driverOf(card, job);
+      return driver === null
+        ? [check, step('installFound', { card: cardName(card) }, keyed(card, slot))]
+        : [check, step('ownDriver', { card: cardName(card), driver }, keyed(card, slot))];
     }
     if (best.order === 'driver-first') return [check];
     const { title, version } = best;

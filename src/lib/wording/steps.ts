@@ -22,6 +22,10 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
     detail:
       'Now, onto a stick, while this machine or another is on-line: the new card may be the only way on-line later.',
   }),
+  findDriver: ({ card, identity }) => ({
+    title: `Find a driver for ${card}`,
+    detail: `None was known for this system when the plan was accepted. Ask its maker for ${identity}, before the machine goes off-line.`,
+  }),
   installFirst: ({ title, version }) => ({
     title: `Install ${title} ${version} before the card goes in`,
     detail: 'Its maker demands the driver first.',
@@ -95,6 +99,10 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
   installDriver: ({ card, title, version }) => ({
     title: `Install ${title} ${version}`,
     detail: `For ${card}, from the stick. A flickering screen while it installs is normal.`,
+  }),
+  installFound: ({ card }) => ({
+    title: `Install the driver found for ${card}`,
+    detail: 'Note its name and version in the job, for the next technician.',
   }),
   ownDriver: ({ card, driver }) => ({
     title: `See that ${card} runs on the system’s own driver`,
