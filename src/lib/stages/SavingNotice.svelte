@@ -71,7 +71,7 @@
       </svelte:fragment>
     </InlineNotification>
   {/if}
-  {#if open.alsoOpenIn.length > 0 && open.saving !== 'changedElsewhere'}
+  {#if open.alsoOpenIn.length > 0 && notice === undefined}
     <p role="status">This job is open in another window too. Both stay in step.</p>
   {/if}
   <p role="status" class:empty={open.said === ''}>{open.said}</p>
