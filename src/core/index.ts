@@ -18,6 +18,8 @@ export {
   CONNECTOR_LENGTH_MM,
   CONNECTOR_START_MM,
   CONNECTOR_THICKNESS_MM,
+  FRONT_LEADS,
+  type FrontLead,
   OPENING_PITCH_MM,
   UNDER_CARD_ROOM_MM,
 } from './standards/cardForm.ts';
@@ -30,30 +32,59 @@ export {
   tcpBytesPerSecond,
 } from './standards/ethernet.ts';
 export { USB, type UsbSignalling } from './standards/usb.ts';
-export { DRIVES } from './standards/storage.ts';
+export { COPY_DRIVES, type CopyDrive, DRIVES } from './standards/storage.ts';
 export {
+  CTA_MODES,
   OUTPUT_BITS_PER_SECOND,
+  SCREEN_INPUTS,
+  type ScreenInput,
   type ScreenMode,
   modeBitsPerSecond,
   pixelClockHz,
 } from './standards/screens.ts';
 export { className } from './standards/pciClasses.ts';
+export { M2_KEYS, type M2Key, SLOT_TYPES, SLOT_WIDTHS } from './standards/slotRecords.ts';
+export { SURVEY_BUNDLE_HEAD, SURVEY_BUNDLE_VERSION } from './standards/surveyBundle.ts';
 
-export { type Fact, Witness, known, valueOf } from './parts/fact.ts';
-export { type Express, type LinkState, PciFunction, deviceId, hex4 } from './parts/pciFunction.ts';
+export { type Fact, type Testimony, Witness, known, valueOf } from './parts/fact.ts';
+export {
+  type Contradiction,
+  contradictions,
+  disagreeing,
+  tell,
+  testify,
+} from './parts/testimony.ts';
+export {
+  type Express,
+  type LinkState,
+  PciFunction,
+  deviceId,
+  emptyFunction,
+  hex4,
+} from './parts/pciFunction.ts';
 export {
   type Architecture,
+  BOX_KINDS,
   type Box,
   type BracketHeight,
+  type Condition,
   type CoverType,
+  type Enclosure,
+  M2_SIGNALS,
   Machine,
   type Occupant,
+  PCI_KEYINGS,
+  type Screen,
   type Slot,
   type SystemFamily,
+  emptyCase,
   emptyMachine,
   emptySlot,
+  emptySupply,
+  occupantNamed,
   vacant,
 } from './parts/machine.ts';
+export { templateOf } from './parts/template.ts';
 export { Card, type Delivery, type DeliveryKind, cardName } from './parts/card.ts';
 export { Need, type NeedKind, unitsWanted } from './parts/need.ts';
 export { DriverPackage } from './parts/driverPackage.ts';
@@ -61,6 +92,7 @@ export {
   JOB_FORMAT,
   Job,
   type LogEntry,
+  type Photo,
   type Placement,
   type Plan,
   type Reading,
@@ -70,17 +102,47 @@ export {
 } from './parts/job.ts';
 
 export { type Problem, type ProblemCode, ProblemList } from './read/problem.ts';
-export { decodeConfigSpace } from './read/configSpace.ts';
-export { type PciReading, readLspci } from './read/lspci.ts';
+export { bytesFromText, decodeText } from './read/text.ts';
+export { decodeConfigSpace } from './read/pci/configSpace.ts';
+export { type PciReading, readLspci } from './read/pci/lspci.ts';
+export { readLspciMachine } from './read/pci/lspciMachine.ts';
 export {
   type PortWithSlot,
   type TreeNode,
   functionName,
+  isNamed,
   portTree,
   portsWithSlots,
-} from './read/ports.ts';
-export { mergeSurvey } from './read/mergeSurvey.ts';
-export { type JobFileReading, readJobFile, readStoredJob } from './read/jobFile.ts';
+} from './read/pci/ports.ts';
+export { type FirmwareReading, type FirmwareSlot } from './read/firmware/firmware.ts';
+export { readSmbios } from './read/firmware/smbios.ts';
+export { readDmidecode } from './read/firmware/dmidecode.ts';
+export { type ReportedMode, type ScreenReading, readEdid } from './read/screens/edid.ts';
+export { readDeviceList } from './read/system/deviceList.ts';
+export {
+  modalias,
+  modulesFor,
+  readEthtool,
+  readIpLink,
+  readModulesAlias,
+  readOsRelease,
+  readUname,
+  shellMatch,
+} from './read/system/linux.ts';
+export { nameIn, readIdList } from './read/idList.ts';
+export { type EvidenceKind } from './read/recognise.ts';
+export {
+  type Evidence,
+  type EvidenceFile,
+  type FileReport,
+  type KnownLists,
+  readEvidence,
+} from './read/evidence.ts';
+export { withCardRecords } from './read/cardRecords.ts';
+export { mergeEvidence } from './read/mergeEvidence.ts';
+export { sameMachine } from './read/sameMachine.ts';
+export { bestMode } from './read/mergeSystem.ts';
+export { type JobFileReading, type Pictures, readJobFile, readStoredJob } from './read/jobFile.ts';
 
 export {
   type Finding,
@@ -110,7 +172,14 @@ export {
   packagesFor,
 } from './rules/driverSupport.ts';
 export { type SlotVerdict, slotVerdict, verdictTable } from './rules/verdict.ts';
-export { type FactCode, type UnknownFact, unknownFacts } from './rules/unknownFacts.ts';
+export { type Housing, housings, machineAround } from './rules/housing.ts';
+export {
+  type DecisiveFact,
+  type FactCode,
+  type UnknownFact,
+  decisiveFacts,
+  unknownFacts,
+} from './rules/unknownFacts.ts';
 
 export { type Flow, type FlowStage, type StageCode, flowOf, satisfies } from './flow/stages.ts';
 

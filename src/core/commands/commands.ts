@@ -2,12 +2,14 @@
  * A job changes only through these commands. Each is data, so that it can be logged; applying one is a pure
  * function of the job, the command, and the instant and the person that come in as arguments.
  */
+import type { Card } from '../parts/card.ts';
 import type { DriverPackage } from '../parts/driverPackage.ts';
-import type { Job, Placement } from '../parts/job.ts';
+import type { Job, Photo, Placement } from '../parts/job.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { Need } from '../parts/need.ts';
-import { mergeSurvey } from '../read/mergeSurvey.ts';
-import type { PciReading } from '../read/lspci.ts';
+import { withCardRecords } from '../read/cardRecords.ts';
+import type { Evidence } from '../read/evidence.ts';
+import { mergeEvidence } from '../read/mergeEvidence.ts';
 
 export type Command =
   | {
@@ -15,9 +17,16 @@ export type Command =
       readonly details: Partial<Pick<Job, 'title' | 'customer' | 'technician' | 'notes'>>;
     }
   | { readonly name: 'takeTemplate'; readonly machine: Machine }
-  | { readonly name: 'readMachine'; readonly reading: PciReading }
+  | {
+      readonly name: 'readMachine';
+      readonly evidence: Evidence;
+      /** The catalogue, by which fitted cards are known again. */
+      readonly cards: readonly Card[];
+    }
   /** `what` says in a few words which fact changed. */
   | { readonly name: 'changeMachine'; readonly machine: Machine; readonly what: string }
+  | { readonly name: 'addPhoto'; readonly photo: Photo }
+  | { readonly name: 'removePhoto'; readonly photoId: string }
   | { readonly name: 'addNeed'; readonly need: Need }
   | { readonly name: 'changeNeed'; readonly need: Need }
   | { readonly name: 'removeNeed'; readonly needId: string }
@@ -90,7 +99,14 @@ function change(job: Job, command: Command, at: string): Job {
     case 'changeMachine':
       return { ...job, machine: command.machine };
     case 'readMachine':
-      return { ...job, machine: mergeSurvey(job.machine, command.reading) };
+      return {
+        ...job,
+        machine: withCardRecords(mergeEvidence(job.machine, command.evidence), command.cards),
+      };
+    case 'addPhoto':
+      return { ...job, photos: [...job.photos, command.photo] };
+    case 'removePhoto':
+      return { ...job, photos: job.photos.filter(({ id }) => id !== command.photoId) };
     case 'addNeed':
       return { ...job, needs: [...job.needs, command.need] };
     case 'changeNeed':
@@ -146,9 +162,13 @@ function detailOf(job: Job, command: Command): string {
     case 'takeTemplate':
       return command.machine.name;
     case 'readMachine':
-      return String(command.reading.functions.length);
+      return String(command.evidence.devices.functions.length);
     case 'changeMachine':
       return command.what;
+    case 'addPhoto':
+      return command.photo.words;
+    case 'removePhoto':
+      return job.photos.find(({ id }) => id === command.photoId)?.words ?? '';
     case 'addNeed':
     case 'changeNeed':
       return command.need.kind;

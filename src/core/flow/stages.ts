@@ -10,7 +10,7 @@ import { slotLink } from '../rules/link.ts';
 import type { Finding, Unit } from '../rules/finding.ts';
 import { HEALTHY_COPY_SHARE, cableCarries, tcpBytesPerSecond } from '../standards/ethernet.ts';
 import { OUTPUT_BITS_PER_SECOND, modeBitsPerSecond } from '../standards/screens.ts';
-import { DRIVES } from '../standards/storage.ts';
+import { COPY_BYTES_PER_SECOND, DRIVES } from '../standards/storage.ts';
 import { USB } from '../standards/usb.ts';
 import { WIFI_SHARE } from '../standards/wifi.ts';
 import { megabitsToBytesPerSecond, row } from '../units.ts';
@@ -20,6 +20,8 @@ export type StageCode =
   | 'cardPort'
   | 'cable'
   | 'farEnd'
+  | 'ownDrive'
+  | 'farDrive'
   | 'radio'
   | 'internet'
   | 'output'
@@ -70,12 +72,19 @@ export function flowOf(card: Card, slot: Slot, need: Need, machine: Machine): Fl
     ]);
   }
   if (delivers.kind === 'drives' && need.kind === 'drives') {
-    return rate(need, delivers.ports, need.bytesPerSecond, driveStages(card, slot, delivers, need));
+    const flow = rate(
+      need,
+      delivers.ports,
+      need.bytesPerSecond,
+      driveStages(card, slot, delivers, need),
+    );
+    return delivers.socket === 'm2' ? flow : withBays(flow, machine);
   }
   if (delivers.kind === 'wifi' && need.kind === 'wifi') {
     return wifiFlow(card, slot, delivers, need, machine);
   }
-  if (delivers.kind === 'screens' && need.kind === 'screens') return screensFlow(delivers, need);
+  if (delivers.kind === 'screens' && need.kind === 'screens')
+    return screensFlow(delivers, need, machine);
   if (delivers.kind === 'sound' && need.kind === 'sound') {
     const stage: FlowStage = { code: 'card', low: delivers.channels, high: delivers.channels };
     return conclude(need, 'count', 1, need.channels, [stage], false);
@@ -153,7 +162,16 @@ function networkStages(delivers: DeliveryOf<'network'>, machine: Machine): reado
     wire('cardPort', delivers.megabits),
     ...(farEnd === null ? [] : [wire('farEnd', byFarEnd)]),
     ...(cableClass === null ? [] : [wire('cable', byBoth)]),
+    ...copyDrive('ownDrive', machine.path.ownDrive),
+    ...copyDrive('farDrive', machine.path.farDrive),
   ];
+}
+
+/** A copy is no faster than the drives at its two ends; where they are not told, nothing is said of them. */
+function copyDrive(code: StageCode, drive: Machine['path']['ownDrive']): readonly FlowStage[] {
+  if (drive === null) return [];
+  const [low, high] = COPY_BYTES_PER_SECOND[drive.value];
+  return [{ code, low, high }];
 }
 
 function driveStages(
@@ -165,6 +183,23 @@ function driveStages(
   const [low, high] = row(DRIVES, delivers.socket).practiceBytesPerSecond;
   const together = Math.min(delivers.ports, need.ports);
   return [...linkStage(card, slot, together), { code: 'drivePort', low, high }];
+}
+
+/** Drives on cables want bays; those on the card itself do not. */
+function withBays(flow: Flow, machine: Machine): Flow {
+  const bays = valueOf(machine.case.bays);
+  const wanted = unitsWanted(flow.need);
+  if (bays === null || bays >= wanted || flow.finding.verdict !== 'clear') return flow;
+  return {
+    ...flow,
+    finding: {
+      code: 'deliver.fewBays',
+      verdict: 'limited',
+      needed: wanted,
+      available: bays,
+      unit: 'count',
+    },
+  };
 }
 
 function wifiFlow(
@@ -197,7 +232,11 @@ function wifiFlow(
 }
 
 /** Screens: an output either carries the mode or does not; the card's own limit caps how many at once. */
-function screensFlow(delivers: DeliveryOf<'screens'>, need: NeedOf<'screens'>): Flow {
+function screensFlow(
+  delivers: DeliveryOf<'screens'>,
+  need: NeedOf<'screens'>,
+  machine: Machine,
+): Flow {
   const neededBits = modeBitsPerSecond(need.mode);
   const bits = (output: { readonly signal: keyof typeof OUTPUT_BITS_PER_SECOND }) =>
     OUTPUT_BITS_PER_SECOND[output.signal];
@@ -215,25 +254,49 @@ function screensFlow(delivers: DeliveryOf<'screens'>, need: NeedOf<'screens'>): 
       false,
     ),
     finding:
-      able.length > 0
+      able.length > 0 && screensThatShow(need.mode, machine) < screensSurveyed(machine, need)
         ? {
-            code: 'deliver.meets',
-            verdict: 'clear',
-            needed: neededBits,
-            available: bestBits,
-            unit: 'b/s',
-            subject: 'output',
+            code: 'deliver.screenLess',
+            verdict: 'limited',
+            needed: screensSurveyed(machine, need),
+            available: screensThatShow(need.mode, machine),
+            unit: 'count',
           }
-        : {
-            code: 'deliver.short',
-            verdict: 'blocked',
-            needed: neededBits,
-            available: bestBits,
-            unit: 'b/s',
-            subject: 'output',
-          },
+        : able.length > 0
+          ? {
+              code: 'deliver.meets',
+              verdict: 'clear',
+              needed: neededBits,
+              available: bestBits,
+              unit: 'b/s',
+              subject: 'output',
+            }
+          : {
+              code: 'deliver.short',
+              verdict: 'blocked',
+              needed: neededBits,
+              available: bestBits,
+              unit: 'b/s',
+              subject: 'output',
+            },
   };
 }
+
+/** Surveyed screens that the need could use; none where no screen was read. */
+const screensSurveyed = ({ screens }: Machine, need: NeedOf<'screens'>): number =>
+  Math.min(screens.length, need.count);
+
+/** Screens that report a mode as large and as fast as this. */
+const screensThatShow = (mode: NeedOf<'screens'>['mode'], { screens }: Machine): number =>
+  screens.filter(({ modes }) =>
+    modes.some(
+      (each) =>
+        each.widthPx >= mode.widthPx &&
+        each.heightPx >= mode.heightPx &&
+        // A screen may say 59.95 where people say 60.
+        each.refreshHz >= mode.refreshHz - 0.5,
+    ),
+  ).length;
 
 /** Whether a flow alone satisfies its need. */
 export const satisfies = (flow: Flow): boolean => flow.units >= unitsWanted(flow.need);

@@ -1,7 +1,9 @@
 /** An expansion card as the catalogue describes it. */
 import * as z from 'zod/mini';
 import { count, id, positive, text, whole } from './fact.ts';
-import { BracketHeight, GenerationSchema, SlotBus } from './machine.ts';
+import { BracketHeight, GenerationSchema, M2_SIGNALS, PCI_KEYINGS, SlotBus } from './machine.ts';
+import { FRONT_LEADS } from '../standards/cardForm.ts';
+import { M2_KEYS } from '../standards/slotRecords.ts';
 import { PLUG_TYPES } from '../standards/plugs.ts';
 import { OUTPUT_SIGNALS } from '../standards/screens.ts';
 import { USB_SIGNALLING } from '../standards/usb.ts';
@@ -34,6 +36,18 @@ export const Card = z.object({
   bus: SlotBus,
   lanes: z.union([z.literal(1), z.literal(4), z.literal(8), z.literal(16)]),
   generation: GenerationSchema,
+  /** A module for an M.2 socket: keys cut into its edge, its length, the signal it lives on. Null for a card. */
+  m2: z.nullable(
+    z.object({
+      keys: z.array(z.enum(M2_KEYS)).check(z.minLength(1)),
+      moduleLengthMm: count,
+      signal: z.enum(M2_SIGNALS),
+    }),
+  ),
+  /** Classic PCI: the key it is cut for. Null for any other bus. */
+  keying: z.nullable(z.enum(PCI_KEYINGS)),
+  /** Carries several devices and no switch: the firmware has to split the slot's lanes for it. */
+  needsSplit: z.boolean(),
   /** From the bracket to the far end. */
   lengthMm: positive,
   heightMm: positive,
@@ -47,6 +61,8 @@ export const Card = z.object({
   slotWatts: positive,
   /** Power sockets on the card. */
   sockets: z.array(z.enum(PLUG_TYPES)),
+  /** Headers on the card for leads of the case's front panel. */
+  frontHeaders: z.array(z.enum(FRONT_LEADS)),
   /** Leads that cannot be reached once the card is seated. */
   leadsBeforeSeating: z.array(text),
   ids: z.object({ vendor: Code, device: Code, class24: z.int().check(z.nonnegative()) }),

@@ -8,7 +8,7 @@ import { Need } from './need.ts';
 import type { DeepReadonly } from '../units.ts';
 
 /** Version of the job document. A file with a higher one is newer than this program. */
-export const JOB_FORMAT = 1;
+export const JOB_FORMAT = 2;
 
 export const STAGES = [
   'survey',
@@ -41,6 +41,9 @@ export const Reading = z.object({
   takenAt: Instant,
 });
 
+/** A photograph as a note on a slot; the picture itself is kept beside the job under this id. */
+export const Photo = z.object({ id, slotId: id, words: text, takenAt: Instant });
+
 export const LogEntry = z.object({
   at: Instant,
   who: text,
@@ -66,6 +69,7 @@ export const Job = z.object({
   /** When each step was ticked, by step id. */
   ticks: z.record(z.string().check(z.maxLength(120)), Instant),
   readings: z.array(Reading),
+  photos: z.array(Photo),
   notes: z.string().check(z.maxLength(5000)),
   log: z.array(LogEntry),
 });
@@ -73,6 +77,7 @@ export const Job = z.object({
 export type Placement = DeepReadonly<z.infer<typeof Placement>>;
 export type Plan = DeepReadonly<z.infer<typeof Plan>>;
 export type Reading = DeepReadonly<z.infer<typeof Reading>>;
+export type Photo = DeepReadonly<z.infer<typeof Photo>>;
 export type LogEntry = DeepReadonly<z.infer<typeof LogEntry>>;
 export type Job = DeepReadonly<z.infer<typeof Job>>;
 
@@ -93,6 +98,7 @@ export function emptyJob(jobId: string, at: string): Job {
     plan: null,
     ticks: {},
     readings: [],
+    photos: [],
     notes: '',
     log: [],
   };

@@ -3,6 +3,10 @@ import * as z from 'zod/mini';
 import { count, fact, id, known, positive, text, whole, type Witness } from './fact.ts';
 import { PciAddress, PciFunction } from './pciFunction.ts';
 import { PLUG_TYPES } from '../standards/plugs.ts';
+import { SCREEN_INPUTS } from '../standards/screens.ts';
+import { M2_KEYS } from '../standards/slotRecords.ts';
+import { FRONT_LEADS } from '../standards/cardForm.ts';
+import { COPY_DRIVES } from '../standards/storage.ts';
 import { CABLE_CLASSES } from '../standards/ethernet.ts';
 import type { DeepReadonly } from '../units.ts';
 
@@ -14,17 +18,41 @@ export const GenerationSchema = z.union([
   z.literal(5),
 ]);
 
-export const SlotBus = z.enum(['pcie', 'pci']);
+export const SlotBus = z.enum(['pcie', 'pci', 'm2']);
 export type SlotBus = z.infer<typeof SlotBus>;
 
-/** What sits in a slot already. It stays unless the technician empties the slot. */
+export const SystemFamily = z.enum(['windows', 'linux']);
+export const Architecture = z.enum(['x86-64', 'x86-32', 'arm64']);
+export const CoverType = z.enum(['screwed', 'clipped', 'snapped']);
+export const BracketHeight = z.enum(['full', 'low']);
+export const M2_SIGNALS = ['pcie', 'sata', 'usb', 'radio'] as const;
+export const BOX_KINDS = ['header', 'fanPlug', 'cage', 'heatSink', 'memory', 'other'] as const;
+
+/** What sits in a slot already. */
 export const Occupant = z.object({
   name: text,
+  /** Its identity, by which its record is found in the catalogue; null where nobody read it. */
+  ids: z.nullable(z.object({ vendor: whole, device: whole })),
+  /** Whether it stays where it is, or comes out for good. */
+  fate: z.enum(['stays', 'goes']),
+  /** What a module in an M.2 socket uses of it; null where nobody said. */
+  signal: z.nullable(z.enum(M2_SIGNALS)),
   /** Openings it takes, its own included. */
   openings: fact(count),
   /** How far it reaches from the rear edge, in millimetres. */
   lengthMm: fact(positive),
 });
+
+/** A narrower link between a slot and the processor, which all slots behind it share. */
+const Uplink = z.object({
+  /** Slots with the same one share it. */
+  id: text,
+  name: text,
+  generation: GenerationSchema,
+  lanes: count,
+});
+
+export const PCI_KEYINGS = ['5 V', '3.3 V', 'universal'] as const;
 
 export const Slot = z.object({
   id,
@@ -44,12 +72,37 @@ export const Slot = z.object({
   /** The opening it faces, counted from 1 at the processor's end. */
   opening: fact(count),
   occupant: fact(z.nullable(Occupant)),
+  /** What lies between it and the processor; the value null means nothing does. */
+  uplink: fact(z.nullable(Uplink)),
+  /** Whether the firmware can split its lanes among several devices. */
+  splits: fact(z.boolean()),
+  /** Classic PCI: which cards its key lets in. */
+  keying: fact(z.enum(PCI_KEYINGS)),
+  /** M.2: its key, the lengths of module it holds, the signals really wired, and where it lies on the board. */
+  key: fact(z.enum(M2_KEYS)),
+  moduleLengthsMm: fact(z.array(count)),
+  wired: fact(z.array(z.enum(M2_SIGNALS))),
+  place: fact(z.object({ xMm: z.number(), yMm: z.number() })),
+  /** The external box it is in; null: the case. */
+  enclosureId: z.nullable(id),
+});
+
+/** What using one slot does to another: “falls to x8”, “dead while that socket holds a SATA drive”. */
+export const Condition = z.object({
+  id,
+  /** The slot that loses lanes, and how many it keeps. */
+  slotId: id,
+  keepsLanes: whole,
+  /** The slot whose use takes them, and what has to be in it. */
+  whenSlotId: id,
+  holds: z.enum(['anything', 'pcie', 'sata']),
 });
 
 /** Something that stands on the board where a card might lie, as a box in millimetres. */
 export const Box = z.object({
   id,
   name: text,
+  kind: z.enum(BOX_KINDS),
   /** From the rear edge of the case, and along it from the board's upper edge. */
   xMm: z.number(),
   yMm: z.number(),
@@ -58,39 +111,112 @@ export const Box = z.object({
   /** Above the board. */
   heightMm: positive,
   movable: z.boolean(),
+  /** What moving it means: which lead to pull, which screws to take out. */
+  moving: text,
 });
 
-export const SystemFamily = z.enum(['windows', 'linux']);
-export const Architecture = z.enum(['x86-64', 'x86-32', 'arm64']);
-export const CoverType = z.enum(['screwed', 'clipped', 'snapped']);
-export const BracketHeight = z.enum(['full', 'low']);
+const CaseSchema = z.object({
+  bracket: fact(BracketHeight),
+  openings: fact(count),
+  /** From the rear edge to the first thing that stops a card. */
+  lengthRoomMm: fact(positive),
+  /** From the board to the cover over the cards. */
+  heightRoomMm: fact(positive),
+  /** Leads of the front panel that nothing uses yet. */
+  frontLeads: fact(z.array(z.enum(FRONT_LEADS))),
+  /** Free bays for drives. */
+  bays: fact(whole),
+  /** Where one opening has less room than the others. */
+  tightOpenings: z.array(
+    z.object({
+      opening: count,
+      lengthMm: positive,
+      /** How thick a card may be that stands in it, in openings; absent: as thick as the rest allows. */
+      thickness: z.optional(count),
+    }),
+  ),
+  covers: fact(CoverType),
+  spareScrews: fact(whole),
+});
+
+const SupplySchema = z.object({
+  /** Of all voltages together, as printed large on the label. */
+  labelWatts: fact(positive),
+  twelveVoltWatts: fact(positive),
+  /** Years in use, as the technician reckons. */
+  ageYears: fact(z.number().check(z.nonnegative())),
+  /** 12 V load of all that is there already: processor, drives, fans, fitted cards. */
+  baseWatts: fact(positive),
+  /** Free plugs. Plugs on one lead share what the lead carries. */
+  plugs: fact(
+    z.array(
+      z.object({
+        type: z.enum(PLUG_TYPES),
+        count: whole,
+        /** Name of the lead it hangs on, where several plugs share one. */
+        lead: z.optional(text),
+        /** How far down from the board's upper edge it reaches, held over the cards. */
+        reachMm: z.optional(positive),
+      }),
+    ),
+  ),
+});
+
+/** A box outside the machine with slots of its own. */
+export const Enclosure = z.object({
+  id,
+  name: text,
+  /** Its place in the chain of boxes, counted from the machine. */
+  chainPosition: count,
+  case: CaseSchema,
+  supply: SupplySchema,
+});
+
+const ScreenMode = z.object({
+  widthPx: count,
+  heightPx: count,
+  refreshHz: positive,
+});
+
+/** A screen of the customer's, as it reports itself. */
+export const Screen = z.object({
+  id,
+  name: text,
+  input: fact(z.enum(SCREEN_INPUTS)),
+  preferred: fact(ScreenMode),
+  /** Modes it reports, the preferred one included. */
+  modes: z.array(ScreenMode),
+});
 
 export const Machine = z.object({
   name: text,
   /** The board's outline: away from the rear edge, along it, and to the middle of the first opening. */
   board: fact(z.object({ widthMm: positive, depthMm: positive, firstOpeningMm: positive })),
-  case: z.object({
-    bracket: fact(BracketHeight),
-    openings: fact(count),
-    /** From the rear edge to the first thing that stops a card. */
-    lengthRoomMm: fact(positive),
-    covers: fact(CoverType),
-  }),
+  case: CaseSchema,
   slots: z.array(Slot),
+  conditions: z.array(Condition),
   boxes: z.array(Box),
-  supply: z.object({
-    twelveVoltWatts: fact(positive),
-    /** 12 V load of all that is there already: processor, drives, fans, fitted cards. */
-    baseWatts: fact(positive),
-    /** Free plugs. */
-    plugs: fact(z.array(z.object({ type: z.enum(PLUG_TYPES), count: whole }))),
-  }),
+  enclosures: z.array(Enclosure),
+  supply: SupplySchema,
   system: z.object({
     family: fact(SystemFamily),
     /** As the system gives it: 10, 11, 6.1. */
     version: fact(z.string().check(z.regex(/^\d+(\.\d+)*$/))),
     architecture: fact(Architecture),
+    /** In its own words, with its release. */
+    name: fact(text),
+    build: fact(text),
+    secureBoot: fact(z.boolean()),
   }),
+  firmware: z.object({
+    kind: fact(z.enum(['uefi', 'bios'])),
+    version: fact(text),
+    /** ISO date of its release. */
+    date: fact(z.string().check(z.regex(/^\d{4}-\d{2}-\d{2}$/))),
+  }),
+  /** Devices on the board itself that are switched on, by the firmware's word. */
+  onBoard: z.array(z.object({ name: text, kind: text })),
+  screens: z.array(Screen),
   /** The way from this machine's network port to what it talks to. */
   path: z.object({
     cable: fact(z.enum(CABLE_CLASSES)),
@@ -98,14 +224,24 @@ export const Machine = z.object({
     /** Speeds the far end knows, in megabits per second. */
     farEndMegabits: fact(z.array(count)),
     internetMegabits: fact(positive),
+    /** What the machine's own port came up at, in megabits per second. */
+    ownMegabits: fact(positive),
+    /** What is copied from here, and where it is copied to. */
+    ownDrive: fact(z.enum(COPY_DRIVES)),
+    farDrive: fact(z.enum(COPY_DRIVES)),
   }),
   /** What the machine reported of its devices. */
   functions: z.array(PciFunction),
+  /** Devices that its system says do not work. */
+  inTrouble: z.array(z.object({ id: text, name: text, status: text })),
 });
 
 export type Occupant = DeepReadonly<z.infer<typeof Occupant>>;
 export type Slot = DeepReadonly<z.infer<typeof Slot>>;
 export type Box = DeepReadonly<z.infer<typeof Box>>;
+export type Condition = DeepReadonly<z.infer<typeof Condition>>;
+export type Enclosure = DeepReadonly<z.infer<typeof Enclosure>>;
+export type Screen = DeepReadonly<z.infer<typeof Screen>>;
 export type Machine = DeepReadonly<z.infer<typeof Machine>>;
 export type BracketHeight = z.infer<typeof BracketHeight>;
 export type SystemFamily = z.infer<typeof SystemFamily>;
@@ -117,15 +253,56 @@ export function emptyMachine(name = ''): Machine {
   return {
     name,
     board: null,
-    case: { bracket: null, openings: null, lengthRoomMm: null, covers: null },
+    case: emptyCase(),
     slots: [],
+    conditions: [],
     boxes: [],
-    supply: { twelveVoltWatts: null, baseWatts: null, plugs: null },
-    system: { family: null, version: null, architecture: null },
-    path: { cable: null, cableMetres: null, farEndMegabits: null, internetMegabits: null },
+    enclosures: [],
+    supply: emptySupply(),
+    system: {
+      family: null,
+      version: null,
+      architecture: null,
+      name: null,
+      build: null,
+      secureBoot: null,
+    },
+    firmware: { kind: null, version: null, date: null },
+    onBoard: [],
+    screens: [],
+    path: {
+      cable: null,
+      cableMetres: null,
+      farEndMegabits: null,
+      internetMegabits: null,
+      ownMegabits: null,
+      ownDrive: null,
+      farDrive: null,
+    },
     functions: [],
+    inTrouble: [],
   };
 }
+
+export const emptyCase = (): Machine['case'] => ({
+  bracket: null,
+  openings: null,
+  lengthRoomMm: null,
+  heightRoomMm: null,
+  frontLeads: null,
+  bays: null,
+  tightOpenings: [],
+  covers: null,
+  spareScrews: null,
+});
+
+export const emptySupply = (): Machine['supply'] => ({
+  labelWatts: null,
+  twelveVoltWatts: null,
+  ageYears: null,
+  baseWatts: null,
+  plugs: null,
+});
 
 /** A slot of which only its name and bus are known. */
 export function emptySlot(slotId: string, label: string, bus: SlotBus = 'pcie'): Slot {
@@ -142,8 +319,26 @@ export function emptySlot(slotId: string, label: string, bus: SlotBus = 'pcie'):
     powerWatts: null,
     opening: null,
     occupant: null,
+    uplink: null,
+    splits: null,
+    keying: null,
+    key: null,
+    moduleLengthsMm: null,
+    wired: null,
+    place: null,
+    enclosureId: null,
   };
 }
+
+/** An occupant of which only its name is known. */
+export const occupantNamed = (name: string): Occupant => ({
+  name,
+  ids: null,
+  fate: 'stays',
+  signal: null,
+  openings: null,
+  lengthMm: null,
+});
 
 /** A slot found empty. */
 export const vacant = (witness: Witness) => known<Occupant | null>(null, witness);

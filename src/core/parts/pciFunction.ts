@@ -1,6 +1,6 @@
 /** One function of a PCI device as the machine itself reports it. */
 import * as z from 'zod/mini';
-import { whole } from './fact.ts';
+import { positive, text, whole } from './fact.ts';
 import type { DeepReadonly } from '../units.ts';
 
 const Code = z.int().check(z.minimum(0), z.maximum(0xffff));
@@ -55,10 +55,31 @@ export const PciFunction = z.object({
   express: z.nullable(Express),
   /** The driver in use, where the text says so. */
   driver: z.nullable(z.string()),
+  /** Drivers that its system has for it; null where nobody looked. */
+  modules: z.nullable(z.array(text)),
+  /** The largest window of memory that can be made larger, in bytes; null where there is none. */
+  resizableBar: z.nullable(z.object({ nowBytes: positive, mostBytes: positive })),
 });
 export type PciFunction = DeepReadonly<z.infer<typeof PciFunction>>;
 export type LinkState = DeepReadonly<z.infer<typeof LinkState>>;
 export type Express = DeepReadonly<z.infer<typeof Express>>;
+
+/** A function of which only its place is known. */
+export const emptyFunction = (address: string): PciFunction => ({
+  address,
+  vendor: 0,
+  device: 0,
+  subsystem: null,
+  classCode: 0,
+  programmingInterface: 0,
+  revision: 0,
+  name: null,
+  buses: null,
+  express: null,
+  driver: null,
+  modules: null,
+  resizableBar: null,
+});
 
 export const hex4 = (code: number): string => code.toString(16).padStart(4, '0');
 

@@ -32,9 +32,10 @@ export function leastCost(
   candidates: readonly Candidate[],
   machine: Machine,
 ): LeastCost {
-  const free = machine.slots.filter(
-    (slot) => slot.occupant === null || slot.occupant.value === null,
-  );
+  const free = machine.slots.filter(({ occupant }) => {
+    const there = valueOf(occupant);
+    return there === null || there.fate === 'goes';
+  });
   const slotsTaken = (candidate: Candidate) => countTaken(candidate, free);
   const tables = new Map(
     needs.map((need) => {
@@ -82,7 +83,12 @@ function countTaken({ card, slot }: Candidate, free: readonly Slot[]): number {
   if (own === null) return 1;
   return free.filter((other) => {
     const opening = valueOf(other.opening);
-    return opening !== null && opening >= own && opening < own + card.openings;
+    return (
+      other.enclosureId === slot.enclosureId &&
+      opening !== null &&
+      opening >= own &&
+      opening < own + card.openings
+    );
   }).length;
 }
 

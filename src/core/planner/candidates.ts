@@ -5,6 +5,7 @@ import type { Need } from '../parts/need.ts';
 import { flowOf, type Flow } from '../flow/stages.ts';
 import type { DriverLibrary } from '../rules/driverSupport.ts';
 import type { Finding, FindingCode } from '../rules/finding.ts';
+import { laneLevels, slotInUse } from '../rules/sharing.ts';
 import { slotVerdict, type SlotVerdict } from '../rules/verdict.ts';
 
 /**
@@ -12,11 +13,17 @@ import { slotVerdict, type SlotVerdict } from '../rules/verdict.ts';
  * risk of coming back. Common practice, no source.
  */
 const TROUBLE_CENTS: Readonly<Partial<Record<FindingCode, number>>> = {
+  'seat.emptyFirst': 500,
+  'seat.split': 500,
+  'sharing.takes': 1_000,
   'bracket.swap': 300,
   'bracket.missing': 2_500,
   'body.coversSlot': 500,
   'body.boxMovable': 800,
   'power.headroomUsed': 1_500,
+  'power.sharedLead': 1_500,
+  'power.leadShort': 1_500,
+  'power.supplyOld': 1_000,
   'deliver.tight': 2_000,
 };
 /** Each card fitted, whatever it is. */
@@ -45,17 +52,21 @@ export interface Assessment {
   readonly candidate: Candidate | null;
 }
 
-/** One entry for each card of a needed kind and each slot, cards outermost. */
+/**
+ * One entry for each card of a needed kind and each slot, cards outermost; for a slot that may lose lanes to
+ * others one more for each number of lanes it may be left.
+ */
 export function assess(
   cards: readonly Card[],
   needs: readonly Need[],
   machine: Machine,
   library: DriverLibrary,
 ): readonly Assessment[] {
+  const levels = machine.slots.flatMap((slot) => laneLevels(slot, machine));
   const neededKinds = new Set(needs.map((need) => need.kind));
   return cards
     .filter((card) => neededKinds.has(card.delivers.kind))
-    .flatMap((card) => machine.slots.map((slot) => assessOne(card, slot, needs, machine, library)));
+    .flatMap((card) => levels.map((slot) => assessOne(card, slot, needs, machine, library)));
 }
 
 function assessOne(
@@ -66,7 +77,8 @@ function assessOne(
   library: DriverLibrary,
 ): Assessment {
   const verdict = slotVerdict(card, slot, machine, library);
-  const flows = needs.flatMap((need) => flowOf(card, slot, need, machine) ?? []);
+  const inUse = slotInUse(slot, machine);
+  const flows = needs.flatMap((need) => flowOf(card, inUse, need, machine) ?? []);
   const serving = flows.filter((flow) => flow.units > 0);
   if (verdict.verdict === 'blocked' || serving.length === 0)
     return { verdict, flows, candidate: null };
@@ -89,7 +101,11 @@ function assessOne(
 
 function troubleCents({ code, verdict, needed, available }: Finding): number {
   if (verdict === 'unknown') return UNKNOWN_CENTS;
-  if (code === 'link.narrowed' && needed !== undefined && available !== undefined) {
+  if (
+    (code === 'link.narrowed' || code === 'link.uplinkNarrows') &&
+    needed !== undefined &&
+    available !== undefined
+  ) {
     return Math.round(NARROWED_CENTS * (1 - available / needed));
   }
   return TROUBLE_CENTS[code] ?? 0;

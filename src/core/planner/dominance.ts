@@ -1,4 +1,5 @@
 /** Candidates that another one in the same slot makes superfluous. */
+import { valueOf } from '../parts/fact.ts';
 import { missingPlug } from '../rules/power.ts';
 import type { Candidate } from './candidates.ts';
 
@@ -20,6 +21,9 @@ function dominates(a: Candidate, b: Candidate): boolean {
   return (
     a.slot.id === b.slot.id &&
     a.kind === b.kind &&
+    // Reckoning with fewer lanes stands beside more other cards; what takes lanes elsewhere is the signal alone.
+    lanesOf(a) <= lanesOf(b) &&
+    a.card.m2?.signal === b.card.m2?.signal &&
     a.priceCents <= b.priceCents &&
     a.priceCents + a.troubleCents <= b.priceCents + b.troubleCents &&
     a.card.openings <= b.card.openings &&
@@ -28,6 +32,8 @@ function dominates(a: Candidate, b: Candidate): boolean {
     [...b.units].every(([needId, units]) => (a.units.get(needId) ?? 0) >= units)
   );
 }
+
+const lanesOf = ({ slot }: Candidate): number => valueOf(slot.lanes) ?? Infinity;
 
 /** Whether the plugs that serve `b` serve `a` as well, socket for socket. */
 const needsNoOtherPlugs = (a: Candidate, b: Candidate): boolean =>

@@ -4,6 +4,7 @@ import type { Machine, Slot } from '../parts/machine.ts';
 import type { Need } from '../parts/need.ts';
 import type { DriverLibrary } from '../rules/driverSupport.ts';
 import type { Finding } from '../rules/finding.ts';
+import { housings } from '../rules/housing.ts';
 import { sum } from '../rules/power.ts';
 import { assess } from './candidates.ts';
 import { collide, watts } from './conflicts.ts';
@@ -29,7 +30,7 @@ export interface Proposal {
   readonly placements: readonly PlannedCard[];
   readonly unmet: readonly Need[];
   readonly cost: Cost;
-  /** What concerns all cards together: the sum on 12 V. */
+  /** What concerns all cards together: the sum on 12 V, in each housing that gets one. */
   readonly together: readonly Finding[];
   readonly refusals: readonly Refusal[];
   /** Partial plans looked at. */
@@ -47,10 +48,20 @@ export function proposePlan({
   const candidates = assessments.flatMap(({ candidate }) => candidate ?? []);
   const { placed, unmet, cost, searched } = search(candidates, needs, machine, budgetCents);
   return {
-    placements: placed.map(({ card, slot, findings }) => ({ card, slot, findings })),
+    // The survey's own slots, whatever lanes a candidate reckoned with.
+    placements: placed.map(({ card, slot, findings }) => ({
+      card,
+      slot: machine.slots.find(({ id }) => id === slot.id) ?? slot,
+      findings,
+    })),
     unmet,
     cost,
-    together: sum(watts(placed), machine),
+    together: housings(machine).flatMap(({ id, machine: around }) => {
+      const inThere = placed.filter(({ slot }) => slot.enclosureId === id);
+      return inThere.length === 0 && machine.enclosures.length > 0
+        ? []
+        : sum(watts(inThere), around);
+    }),
     refusals: refusals(assessments, placed, (one, other) => collide([one, other], machine)),
     searched,
   };

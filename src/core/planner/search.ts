@@ -124,7 +124,7 @@ function costOf({ placed, givenUp }: Partial, budgetCents: number | null): Cost 
 
 const keyOf = ({ placed, givenUp }: Partial): string =>
   `${placed
-    .map(({ card, slot }) => `${card.id}@${slot.id}`)
+    .map(({ card, slot }) => `${card.id}@${slot.id}x${slot.lanes?.value ?? '?'}`)
     .toSorted()
     .join()}|${givenUp
     .map(({ id }) => id)

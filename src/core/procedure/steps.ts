@@ -10,7 +10,8 @@ import { deviceId } from '../parts/pciFunction.ts';
 import { fittedCards, type Fitted } from '../proof/expect.ts';
 import { body } from '../rules/body.ts';
 import { bracket } from '../rules/bracket.ts';
-import { bestPackage } from '../rules/driverSupport.ts';
+import { bestPackage, driverSupport } from '../rules/driverSupport.ts';
+import { machineAround } from '../rules/housing.ts';
 import { slotLink } from '../rules/link.ts';
 import { unknownFacts } from '../rules/unknownFacts.ts';
 import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
@@ -32,6 +33,10 @@ export type StepCode =
   | 'order'
   | 'fetchDriver'
   | 'findDriver'
+  | 'enrolKey'
+  | 'splitSlot'
+  | 'bringScrew'
+  | 'noteTrouble'
   | 'installFirst'
   | 'backUp'
   | 'before'
@@ -39,6 +44,7 @@ export type StepCode =
   | 'discharge'
   | 'openCase'
   | 'removeCover'
+  | 'takeOut'
   | 'moveBox'
   | 'swapBracket'
   | 'joinLead'
@@ -120,11 +126,14 @@ function prepare(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
   return [
     ...unknownFacts(job.machine, job.needs)
       .filter(({ slotId }) => slotId === undefined || fitted.some(({ slot }) => slot.id === slotId))
-      .map(({ code, slotId, subject }) =>
+      .map(({ code, slotId, enclosureId, subject }) =>
         step(
           'settle',
           { fact: code, subject: subject ?? '' },
-          { key: slotId === undefined ? code : `${code}:${slotId}`, ...(slotId && { slotId }) },
+          {
+            key: [code, slotId ?? enclosureId ?? []].flat().join(':'),
+            ...(slotId && { slotId }),
+          },
         ),
       ),
     ...fitted.map(({ placement: { card }, slot }) =>
@@ -142,6 +151,35 @@ function prepare(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
           keyed(card, slot),
         ),
       ),
+    ...fitted
+      .filter(({ placement: { card } }) =>
+        driverSupport(card, job.machine, job.plan?.packages ?? []).some(
+          ({ code }) => code === 'system.secureBoot',
+        ),
+      )
+      .map(({ placement: { card }, slot }) =>
+        step('enrolKey', { card: cardName(card) }, { ...keyed(card, slot) }),
+      ),
+    ...fitted
+      .filter(({ placement: { card } }) => card.needsSplit)
+      .map(({ placement: { card }, slot }) =>
+        step('splitSlot', { card: cardName(card), slot: slot.label }, keyed(card, slot)),
+      ),
+    ...(valueOf(job.machine.case.spareScrews) === 0 &&
+    fitted.some(({ placement: { card } }) => card.bus !== 'm2')
+      ? [step('bringScrew', { count: fitted.length })]
+      : []),
+    ...(job.machine.inTrouble.length > 0
+      ? [
+          step('noteTrouble', {
+            count: job.machine.inTrouble.length,
+            names: job.machine.inTrouble
+              .slice(0, 5)
+              .map(({ id, name }) => name || id)
+              .join('; '),
+          }),
+        ]
+      : []),
     ...packages
       .filter(({ order }) => order === 'driver-first')
       .map(({ id, title, version }) => step('installFirst', { title, version }, { key: id })),
@@ -160,8 +198,9 @@ function fit(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
     step('openCase'),
     ...fitted.flatMap((each) => covers(each, job)),
     ...boxesToMove(job, fitted),
+    ...cardsToTakeOut(job),
     ...fitted.flatMap(({ placement: { card }, slot }) => [
-      ...bracket(card, machine)
+      ...(card.bus === 'm2' ? [] : bracket(card, machineAround(slot, machine)))
         .filter(({ verdict }) => verdict === 'needs')
         .map(({ subject }) =>
           step('swapBracket', { card: cardName(card), height: subject ?? '' }, keyed(card, slot)),
@@ -178,7 +217,7 @@ function fit(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
         { card: cardName(card), slot: slot.label },
         { ...keyed(card, slot), cautions: seatCautions(card) },
       ),
-      step('screw', { card: cardName(card) }, keyed(card, slot)),
+      step('screw', { card: cardName(card), bus: card.bus }, keyed(card, slot)),
       ...card.sockets.map((plug, n) =>
         step(
           'plug',
@@ -211,14 +250,37 @@ function covers({ placement: { card }, slot }: Fitted, job: Job): readonly Draft
   );
 }
 
+/** What the survey says goes, whether or not a new card takes its place. */
+function cardsToTakeOut({ machine }: Job): readonly Draft[] {
+  return machine.slots.flatMap((slot) => {
+    const occupant = valueOf(slot.occupant);
+    return occupant?.fate === 'goes'
+      ? [
+          step(
+            'takeOut',
+            { card: occupant.name, slot: slot.label },
+            { slotId: slot.id, key: slot.id, cautions: ['latch', 'hotCard'] },
+          ),
+        ]
+      : [];
+  });
+}
+
 function boxesToMove(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
-  const names = fitted.flatMap(({ placement: { card }, slot }) =>
-    body(card, slot, job.machine)
-      .filter(({ code }) => code === 'body.boxMovable')
-      .map(({ subject }) => ({ name: subject ?? '', slotId: slot.id })),
+  const inTheWay = fitted.flatMap(({ placement: { card }, slot }) =>
+    card.bus === 'm2'
+      ? []
+      : body(card, slot, machineAround(slot, job.machine))
+          .filter(({ code }) => code === 'body.boxMovable')
+          .map(({ subject }) => ({ name: subject ?? '', slotId: slot.id })),
   );
-  const once = names.filter(({ name }, n) => names.findIndex((each) => each.name === name) === n);
-  return once.map(({ name, slotId }) => step('moveBox', { name }, { slotId, key: name }));
+  const once = inTheWay.filter(
+    ({ name }, n) => inTheWay.findIndex((each) => each.name === name) === n,
+  );
+  return once.map(({ name, slotId }) => {
+    const how = job.machine.boxes.find((box) => box.name === name)?.moving ?? '';
+    return step('moveBox', { name, how }, { slotId, key: name });
+  });
 }
 
 function seatCautions(card: Card): readonly CautionCode[] {

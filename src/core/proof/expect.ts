@@ -3,6 +3,7 @@ import { flowOf, type Flow } from '../flow/stages.ts';
 import type { Job, Placement } from '../parts/job.ts';
 import type { Slot } from '../parts/machine.ts';
 import type { Need } from '../parts/need.ts';
+import { slotInUse } from '../rules/sharing.ts';
 
 export interface Fitted {
   readonly placement: Placement;
@@ -16,12 +17,20 @@ export interface Expectation {
   readonly flow: Flow | null;
 }
 
-/** Placements with their slots; a slot that is no longer in the survey drops out. */
+/**
+ * Placements with their slots, each with the lanes the whole plan leaves it; a slot that is no longer in the
+ * survey drops out.
+ */
 export function fittedCards(job: Job): readonly Fitted[] {
-  return (job.plan?.placements ?? []).flatMap((placement) => {
+  const fitted = (job.plan?.placements ?? []).flatMap((placement) => {
     const slot = job.machine.slots.find((each) => each.id === placement.slotId);
     return slot === undefined ? [] : [{ placement, slot }];
   });
+  const placed = fitted.map(({ placement: { card }, slot }) => ({ card, slot }));
+  return fitted.map(({ placement, slot }) => ({
+    placement,
+    slot: slotInUse(slot, job.machine, placed),
+  }));
 }
 
 export function expectations(job: Job): readonly Expectation[] {

@@ -17,6 +17,30 @@ export type ProblemCode =
   | 'capability.broken'
   | 'capability.truncated'
   | 'link.speedNotSupported'
+  | 'firmware.nothingFound'
+  | 'firmware.structureLength'
+  | 'firmware.structureCut'
+  | 'firmware.stringsCut'
+  | 'firmware.slotShort'
+  | 'firmware.slotTypeOther'
+  | 'screen.short'
+  | 'screen.header'
+  | 'screen.checksum'
+  | 'screen.extensionsMissing'
+  | 'system.nameMissing'
+  | 'system.kernelMissing'
+  | 'system.aliasesMissing'
+  | 'system.portsUnreadable'
+  | 'list.noIdentities'
+  | 'list.placeMissing'
+  | 'list.tooMany'
+  | 'list.row'
+  | 'names.nothingFound'
+  | 'bundle.newer'
+  | 'bundle.sectionOpen'
+  | 'bundle.notRead'
+  | 'evidence.unknown'
+  | 'evidence.tooMany'
   | 'file.notJson'
   | 'file.notAJob'
   | 'file.newer'
@@ -26,7 +50,7 @@ export interface Problem {
   readonly code: ProblemCode;
   /** Line of the input, counted from 1. */
   readonly line?: number;
-  /** Byte offset within the device's configuration space. */
+  /** Byte offset within the file, or within the device's configuration space. */
   readonly offset?: number;
   /** The device, or the path of the field. */
   readonly at?: string;

@@ -21,8 +21,13 @@ export function driverSupport(
   }
   const ownClass = SYSTEM_DRIVEN_CLASSES[card.ids.class24];
   const best = library === null ? null : bestPackage(card, machine, library);
-  if (best !== null)
-    return [{ code: 'system.package', verdict: 'clear', subject: `${best.title} ${best.version}` }];
+  if (best !== null) {
+    const subject = `${best.title} ${best.version}`;
+    // Modules that do not come with the system have to be signed by a key that the firmware was told of.
+    return family.value === 'linux' && valueOf(machine.system.secureBoot) === true && !best.inbox
+      ? [{ code: 'system.secureBoot', verdict: 'needs', subject }]
+      : [{ code: 'system.package', verdict: 'clear', subject }];
+  }
   if (ownClass !== undefined)
     return [{ code: 'system.ownDriver', verdict: 'clear', subject: ownClass }];
   return library === null

@@ -23,7 +23,16 @@ export interface SlotLink {
   readonly link: Link | null;
   readonly low: number;
   readonly high: number;
+  /** What lies between the slot and the processor, where that is narrower than the link itself. */
+  readonly narrowedBy: string | null;
 }
+
+/** What a socket's other signals carry: a SATA port, USB 2.0, or the bare radio front end that asks for nothing. */
+const MODULE_BYTES_PER_SECOND = {
+  sata: row(DRIVES, 'sata').practiceBytesPerSecond,
+  usb: row(USB, '2.0').practiceBytesPerSecond,
+  radio: [Infinity, Infinity],
+} as const;
 
 /** The link a card gets in a slot, or null while the slot's lanes or generation are not known. */
 export function slotLink(card: Card, slot: Slot): SlotLink | null {
@@ -32,22 +41,43 @@ export function slotLink(card: Card, slot: Slot): SlotLink | null {
       link: null,
       low: CLASSIC_PCI_BYTES_PER_SECOND * CLASSIC_PCI_SHARE,
       high: CLASSIC_PCI_BYTES_PER_SECOND,
+      narrowedBy: null,
     };
+  }
+  if (card.m2 !== null && card.m2.signal !== 'pcie') {
+    const [low, high] = MODULE_BYTES_PER_SECOND[card.m2.signal];
+    return { link: null, low, high, narrowedBy: null };
   }
   const lanes = valueOf(slot.lanes);
   const generation = valueOf(slot.generation);
   if (lanes === null || generation === null) return null;
+  // Dead while another slot is used: no link at all.
+  if (lanes === 0) return { link: null, low: 0, high: 0, narrowedBy: null };
   const link = trainedLink(
     { generation: card.generation, width: card.lanes },
     { generation, width: lanes },
   );
-  return { link, low: reckonedBytesPerSecond(link), high: bestBytesPerSecond(link) };
+  const own = { link, low: reckonedBytesPerSecond(link), high: bestBytesPerSecond(link) };
+  const uplink = valueOf(slot.uplink);
+  if (uplink === null) return { ...own, narrowedBy: null };
+  const above: Link = { generation: uplink.generation, width: uplink.lanes };
+  const narrows = bestBytesPerSecond(above) < own.high;
+  return {
+    link,
+    low: Math.min(own.low, reckonedBytesPerSecond(above)),
+    high: Math.min(own.high, bestBytesPerSecond(above)),
+    narrowedBy: narrows ? uplink.name : null,
+  };
 }
 
 export function link(card: Card, slot: Slot): readonly Finding[] {
   const got = slotLink(card, slot);
   if (got === null) return [{ code: 'link.slotUnknown', verdict: 'unknown' }];
   const figures = { needed: usableBytesPerSecond(card), available: got.high, unit: 'B/s' } as const;
+  if (got.high < figures.needed && got.narrowedBy !== null)
+    return [
+      { code: 'link.uplinkNarrows', verdict: 'limited', subject: got.narrowedBy, ...figures },
+    ];
   if (figures.needed === 0) return [{ code: 'link.plenty', verdict: 'clear', ...figures }];
   return got.high >= figures.needed
     ? [{ code: 'link.enough', verdict: 'clear', ...figures }]

@@ -3,12 +3,40 @@ import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { CLASSIC_PCI_WATTS, SLOT_WATTS_AT_START } from '../standards/cardForm.ts';
-import { HEADROOM_SHARE, PLUGS, PLUG_TYPES, type PlugType } from '../standards/plugs.ts';
+import {
+  HEADROOM_SHARE,
+  OLD_SUPPLY_YEARS,
+  PLUGS,
+  PLUG_TYPES,
+  type PlugType,
+} from '../standards/plugs.ts';
 import { row } from '../units.ts';
 import type { Finding } from './finding.ts';
+import { openingMiddleMm } from './geometry.ts';
 
 export function power(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
-  return [...slotWatts(card, slot), ...plugs(card, machine), ...sum(card.peakWatts, machine)];
+  return [
+    ...slotWatts(card, slot),
+    ...plugs(card, slot, machine),
+    ...sum(card.peakWatts, machine),
+    ...age(card, machine),
+  ];
+}
+
+/** An old supply gives less than its label: of weight for cards that take more than a slot gives at start. */
+function age(card: Card, machine: Machine): readonly Finding[] {
+  const years = valueOf(machine.supply.ageYears);
+  const modest = card.peakWatts <= row(SLOT_WATTS_AT_START, 16);
+  if (years === null || years < OLD_SUPPLY_YEARS || modest) return [];
+  return [
+    {
+      code: 'power.supplyOld',
+      verdict: 'limited',
+      needed: OLD_SUPPLY_YEARS,
+      available: years,
+      unit: 'count',
+    },
+  ];
 }
 
 function slotWatts(card: Card, slot: Slot): readonly Finding[] {
@@ -27,15 +55,63 @@ function assuredWatts(slot: Slot): number {
     : row(SLOT_WATTS_AT_START, valueOf(slot.connectorLanes) ?? 1);
 }
 
-function plugs(card: Card, machine: Machine): readonly Finding[] {
+function plugs(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
   if (card.sockets.length === 0) return [];
   const free = valueOf(machine.supply.plugs);
   if (free === null) return [{ code: 'power.plugsUnknown', verdict: 'unknown' }];
   const missing = missingPlug(card.sockets, free);
   const subject = missing ?? card.sockets.join(' + ');
-  return missing === null
-    ? [{ code: 'power.plugsFound', verdict: 'clear', subject }]
-    : [{ code: 'power.plugMissing', verdict: 'blocked', subject }];
+  if (missing !== null) return [{ code: 'power.plugMissing', verdict: 'blocked', subject }];
+  const opening = valueOf(slot.opening);
+  const wayMm = opening === null ? 0 : openingMiddleMm(machine, opening);
+  const reaching = free.filter(({ reachMm }) => reachMm === undefined || reachMm >= wayMm);
+  const short = missingPlug(card.sockets, reaching);
+  if (short !== null) {
+    const longest = Math.max(
+      0,
+      ...free
+        .filter(({ type }) => PLUGS[type].serves.includes(short))
+        .map(({ reachMm }) => reachMm ?? 0),
+    );
+    return [
+      {
+        code: 'power.leadShort',
+        verdict: 'needs',
+        subject: short,
+        needed: Math.round(wayMm),
+        available: longest,
+        unit: 'mm',
+      },
+    ];
+  }
+  const leads = leadsServing(card.sockets, free);
+  return leads < card.sockets.length
+    ? [
+        {
+          code: 'power.sharedLead',
+          verdict: 'limited',
+          subject,
+          needed: card.sockets.length,
+          available: leads,
+          unit: 'count',
+        },
+      ]
+    : [{ code: 'power.plugsFound', verdict: 'clear', subject }];
+}
+
+/** Different leads that have a plug for any of the sockets; a plug that names no lead has one of its own. */
+function leadsServing(
+  sockets: readonly PlugType[],
+  free: NonNullable<Machine['supply']['plugs']>['value'],
+): number {
+  const serving = free.filter(({ type }) =>
+    sockets.some((each) => PLUGS[type].serves.includes(each)),
+  );
+  const own = serving
+    .filter(({ lead }) => lead === undefined)
+    .reduce((sum, { count }) => sum + count, 0);
+  const shared = new Set(serving.flatMap(({ lead, count }) => (count > 0 ? (lead ?? []) : [])));
+  return own + shared.size;
 }
 
 /**
@@ -66,6 +142,19 @@ export function missingPlug(
 export function sum(addedWatts: number, machine: Machine): readonly Finding[] {
   const limit = valueOf(machine.supply.twelveVoltWatts);
   const base = valueOf(machine.supply.baseWatts);
+  // The 12 V part is never more than the whole that the label names.
+  const label = valueOf(machine.supply.labelWatts);
+  if (base !== null && label !== null && base + addedWatts > label) {
+    return [
+      {
+        code: 'power.sumShort',
+        verdict: 'blocked',
+        needed: base + addedWatts,
+        available: label,
+        unit: 'W',
+      },
+    ];
+  }
   if (limit === null || base === null) return [{ code: 'power.sumUnknown', verdict: 'unknown' }];
   const figures = { needed: base + addedWatts, available: limit, unit: 'W' } as const;
   if (figures.needed > limit) return [{ code: 'power.sumShort', verdict: 'blocked', ...figures }];

@@ -11,14 +11,71 @@ const EDGE_STRIP_MM = 3;
 
 export function seat(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
   if (card.bus !== slot.bus) return [{ code: 'seat.bus', verdict: 'blocked', subject: slot.bus }];
-  return [...occupied(slot), ...length(card, slot, machine)];
+  return [
+    ...occupied(slot),
+    ...(card.m2 === null ? length(card, slot, machine) : module(card.m2, slot)),
+    ...keyed(card, slot),
+    ...split(card, slot),
+  ];
+}
+
+/** An M.2 module: the key of its edge, its length, and whether the signal it lives on is wired at all. */
+function module(m2: NonNullable<Card['m2']>, slot: Slot): readonly Finding[] {
+  const { key, moduleLengthsMm, wired } = slot;
+  const keys: Finding =
+    key === null
+      ? { code: 'seat.keyUnknown', verdict: 'unknown' }
+      : m2.keys.includes(key.value)
+        ? { code: 'seat.fits', verdict: 'clear' }
+        : { code: 'seat.otherKey', verdict: 'blocked', subject: key.value };
+  const lengths: readonly Finding[] =
+    moduleLengthsMm === null
+      ? [{ code: 'seat.moduleLengthUnknown', verdict: 'unknown' }]
+      : moduleLengthsMm.value.includes(m2.moduleLengthMm)
+        ? []
+        : [
+            {
+              code: 'seat.moduleLength',
+              verdict: 'blocked',
+              needed: m2.moduleLengthMm,
+              available: Math.max(0, ...moduleLengthsMm.value),
+              unit: 'mm',
+            },
+          ];
+  const signals: readonly Finding[] =
+    wired === null
+      ? [{ code: 'seat.wiredUnknown', verdict: 'unknown' }]
+      : wired.value.includes(m2.signal)
+        ? []
+        : [{ code: 'seat.notWired', verdict: 'blocked', subject: m2.signal }];
+  return [keys, ...lengths, ...signals];
+}
+
+/** Classic PCI: a card cut for one voltage does not go into a slot keyed for the other. */
+function keyed(card: Card, slot: Slot): readonly Finding[] {
+  if (card.keying === null || card.keying === 'universal') return [];
+  const keying = valueOf(slot.keying);
+  if (keying === null) return [{ code: 'seat.keyingUnknown', verdict: 'unknown' }];
+  return keying === card.keying
+    ? []
+    : [{ code: 'seat.otherKeying', verdict: 'blocked', subject: keying }];
+}
+
+function split(card: Card, slot: Slot): readonly Finding[] {
+  if (!card.needsSplit) return [];
+  const splits = valueOf(slot.splits);
+  if (splits === null) return [{ code: 'seat.splitUnknown', verdict: 'unknown' }];
+  return splits
+    ? [{ code: 'seat.split', verdict: 'needs' }]
+    : [{ code: 'seat.noSplit', verdict: 'blocked' }];
 }
 
 function occupied(slot: Slot): readonly Finding[] {
   if (slot.occupant === null) return [{ code: 'seat.occupantUnknown', verdict: 'unknown' }];
   const occupant = slot.occupant.value;
-  return occupant === null
-    ? []
+  if (occupant === null) return [];
+  return occupant.fate === 'goes'
+    ? [{ code: 'seat.emptyFirst', verdict: 'needs', subject: occupant.name }]
     : [{ code: 'seat.occupied', verdict: 'blocked', subject: occupant.name }];
 }
 

@@ -5,9 +5,12 @@ import { body } from './body.ts';
 import { bracket } from './bracket.ts';
 import { driverSupport, type DriverLibrary } from './driverSupport.ts';
 import { worstVerdict, type Finding, type Verdict } from './finding.ts';
+import { frontLeads } from './frontLeads.ts';
+import { machineAround } from './housing.ts';
 import { link } from './link.ts';
 import { power } from './power.ts';
 import { seat } from './seat.ts';
+import { sharing, slotInUse } from './sharing.ts';
 
 export interface SlotVerdict {
   readonly card: Card;
@@ -22,16 +25,20 @@ export function slotVerdict(
   machine: Machine,
   library: DriverLibrary,
 ): SlotVerdict {
-  const seated = seat(card, slot, machine);
+  const around = machineAround(slot, machine);
+  const seated = seat(card, slot, around);
+  const inUse = slotInUse(slot, machine);
   // A card of the wrong bus never goes in: no other question makes sense.
   const findings = seated.some(({ code }) => code === 'seat.bus')
     ? seated
     : [
         ...seated,
-        ...link(card, slot),
-        ...bracket(card, machine),
-        ...body(card, slot, machine),
-        ...power(card, slot, machine),
+        ...sharing(card, slot, machine),
+        ...link(card, inUse),
+        // A module in a socket of the board meets no opening.
+        ...(card.bus === 'm2' ? [] : [...bracket(card, around), ...body(card, slot, around)]),
+        ...frontLeads(card, around),
+        ...power(card, slot, around),
         ...driverSupport(card, machine, library),
       ];
   return { card, slot, verdict: worstVerdict(findings), findings };

@@ -32,6 +32,13 @@ export const CARD_HEIGHT_MM = { full: 111.15, low: 68.9 } as const;
 /** A card's lower edge stands this far above the board; lower things fit beneath it. Common practice, no source. */
 export const UNDER_CARD_ROOM_MM = 12;
 
+/** What a plug on a card's upper edge needs above it to bend its lead, in millimetres. Common practice, no source: 25–35. */
+export const PLUG_BEND_MM = 25;
+
+/** Leads of a case's front panel, by what they plug into. Source: USB header conventions (from memory). */
+export const FRONT_LEADS = ['usb-9-pin', 'usb-19-pin', 'type-c-20-pin', 'audio'] as const;
+export type FrontLead = (typeof FRONT_LEADS)[number];
+
 /** Watts any PCI Express slot gives a card before the system configures it, by connector lanes. */
 export const SLOT_WATTS_AT_START: Readonly<Record<number, number>> = {
   1: 10,

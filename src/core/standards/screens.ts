@@ -9,8 +9,46 @@ export interface ScreenMode {
   readonly refreshHz: number;
 }
 
+/** Sockets of screens, as a screen's own report tells them apart. */
+export const SCREEN_INPUTS = ['analogue', 'digital', 'dvi', 'hdmi', 'displayport'] as const;
+export type ScreenInput = (typeof SCREEN_INPUTS)[number];
+
 export const OUTPUT_SIGNALS = ['dp-hbr2', 'dp-hbr3', 'hdmi-340', 'hdmi-600', 'dvi'] as const;
 export type OutputSignal = (typeof OUTPUT_SIGNALS)[number];
+
+/**
+ * Modes named by a video code in a screen's report: those of a desktop's screen, not of television's other rasters.
+ * Source: CTA-861-H, table of video codes (from memory; checked row by row against `edid-decode --list-vics`).
+ */
+const ctaMode = (
+  widthPx: number,
+  heightPx: number,
+  refreshHz: number,
+  megahertz: number,
+): ScreenMode & { readonly pixelClockHz: number } => ({
+  widthPx,
+  heightPx,
+  refreshHz,
+  pixelClockHz: megahertz * 1e6,
+});
+export const CTA_MODES: ReadonlyMap<number, ReturnType<typeof ctaMode>> = new Map([
+  [4, ctaMode(1280, 720, 60, 74.25)],
+  [16, ctaMode(1920, 1080, 60, 148.5)],
+  [19, ctaMode(1280, 720, 50, 74.25)],
+  [31, ctaMode(1920, 1080, 50, 148.5)],
+  [32, ctaMode(1920, 1080, 24, 74.25)],
+  [33, ctaMode(1920, 1080, 25, 74.25)],
+  [34, ctaMode(1920, 1080, 30, 74.25)],
+  [63, ctaMode(1920, 1080, 120, 297)],
+  [64, ctaMode(1920, 1080, 100, 297)],
+  [93, ctaMode(3840, 2160, 24, 297)],
+  [94, ctaMode(3840, 2160, 25, 297)],
+  [95, ctaMode(3840, 2160, 30, 297)],
+  [96, ctaMode(3840, 2160, 50, 594)],
+  [97, ctaMode(3840, 2160, 60, 594)],
+  [102, ctaMode(4096, 2160, 60, 594)],
+  [107, ctaMode(3840, 2160, 60, 594)],
+]);
 
 /** Payload of an output in bits per second. */
 export const OUTPUT_BITS_PER_SECOND: Readonly<Record<OutputSignal, number>> = {

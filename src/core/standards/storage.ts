@@ -6,6 +6,18 @@ import { MEGABYTE } from '../units.ts';
 export const DRIVE_SOCKETS = ['sata', 'm2'] as const;
 export type DriveSocket = (typeof DRIVE_SOCKETS)[number];
 
+/**
+ * What a whole drive shows when large files are copied from or to it, low and high.
+ * Common practice, no source; the SATA row is that of facts measured on good drives.
+ */
+export const COPY_DRIVES = ['disk', 'sata', 'nvme'] as const;
+export type CopyDrive = (typeof COPY_DRIVES)[number];
+export const COPY_BYTES_PER_SECOND: Readonly<Record<CopyDrive, readonly [number, number]>> = {
+  disk: [90 * MEGABYTE, 210 * MEGABYTE],
+  sata: [480 * MEGABYTE, 560 * MEGABYTE],
+  nvme: [1_200 * MEGABYTE, 3_500 * MEGABYTE],
+};
+
 interface DriveRow {
   /** What one port can carry after coding. */
   readonly portBytesPerSecond: number;

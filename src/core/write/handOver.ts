@@ -2,6 +2,7 @@
 import { cardName } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job, Reading } from '../parts/job.ts';
+import type { Machine, SystemFamily } from '../parts/machine.ts';
 import type { DriverPackage } from '../parts/driverPackage.ts';
 import { expectations, fittedCards, type Expectation } from '../proof/expect.ts';
 import { judge, type Judgement } from '../proof/judge.ts';
@@ -32,7 +33,22 @@ export interface SheetFigure {
   readonly judgement: Judgement | null;
 }
 
+/** What the next technician starts from: the machine's system and firmware as they were found. */
+interface SheetMachine {
+  /** In its own words, where they were read. */
+  readonly systemName: string | null;
+  readonly family: SystemFamily | null;
+  readonly version: string | null;
+  readonly build: string | null;
+  readonly firmware: string | null;
+  readonly firmwareDate: string | null;
+  readonly screens: readonly string[];
+  /** Devices that did not work when the machine came in. */
+  readonly inTrouble: readonly string[];
+}
+
 export interface HandOverSheet {
+  readonly machine: SheetMachine;
   readonly cards: readonly SheetCard[];
   readonly figures: readonly SheetFigure[];
   readonly totalCents: number;
@@ -62,6 +78,7 @@ export function handOverSheet(job: Job): HandOverSheet {
     };
   });
   return {
+    machine: machineOf(job.machine),
     cards,
     figures: expectations(job).map((expectation) => {
       const reading = job.readings.find(({ needId }) => needId === expectation.need.id) ?? null;
@@ -83,3 +100,14 @@ export function handOverSheet(job: Job): HandOverSheet {
     ),
   };
 }
+
+const machineOf = ({ system, firmware, screens, inTrouble }: Machine): SheetMachine => ({
+  systemName: valueOf(system.name),
+  family: valueOf(system.family),
+  version: valueOf(system.version),
+  build: valueOf(system.build),
+  firmware: valueOf(firmware.version),
+  firmwareDate: valueOf(firmware.date),
+  screens: screens.map(({ name }) => name),
+  inTrouble: inTrouble.map(({ id, name }) => name || id),
+});

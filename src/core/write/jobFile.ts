@@ -1,12 +1,14 @@
 /** Writes a job as the text of a `*.tenant.json` file, and the JSON Schema that is published for it. */
 import * as z from 'zod/mini';
 import { JOB_FORMAT, type Job } from '../parts/job.ts';
-import { JOB_FILE_KIND, JobFile } from '../read/jobFile.ts';
+import { JOB_FILE_KIND, JobFile, type Pictures } from '../read/jobFile.ts';
 
 export const JOB_FILE_ENDING = '.tenant.json';
 
-export function writeJobFile(job: Job): string {
-  return `${JSON.stringify({ kind: JOB_FILE_KIND, format: JOB_FORMAT, job }, null, 2)}\n`;
+/** @param pictures photographs to take along, by their ids; none where they are not wanted */
+export function writeJobFile(job: Job, pictures: Pictures = {}): string {
+  const taken = Object.keys(pictures).length === 0 ? {} : { pictures };
+  return `${JSON.stringify({ kind: JOB_FILE_KIND, format: JOB_FORMAT, job, ...taken }, null, 2)}\n`;
 }
 
 /** A file name without anything that a file system or a shell could stumble over. */

@@ -1,15 +1,23 @@
 /** The tree of ports, and for every port with a slot what sits in it and how the link between them trained. */
-import { CLASS_BRIDGE, className } from '../standards/pciClasses.ts';
-import { trainedLink, type Link } from '../standards/pciExpress.ts';
-import { deviceId, type LinkState, type PciFunction } from '../parts/pciFunction.ts';
+import { CLASS_BRIDGE, className } from '../../standards/pciClasses.ts';
+import { trainedLink, type Link } from '../../standards/pciExpress.ts';
+import { deviceId, type LinkState, type PciFunction } from '../../parts/pciFunction.ts';
 
 export interface TreeNode {
   readonly function: PciFunction;
   readonly children: readonly TreeNode[];
 }
 
+/** What all ports of one switch share on their way to the processor. */
+interface SharedUplink extends Link {
+  /** The port by which the switch hangs on what is above it. */
+  readonly address: string;
+}
+
 export interface PortWithSlot {
   readonly port: PciFunction;
+  /** Null where the port does not belong to a switch. */
+  readonly uplink: SharedUplink | null;
   readonly slotNumber: number;
   readonly powerWatts: number;
   /** What the port can do at most; null where it reports no link. */
@@ -60,6 +68,7 @@ export function portsWithSlots(functions: readonly PciFunction[]): readonly Port
     return [
       {
         port,
+        uplink: sharedUplink(port, functions),
         slotNumber: slot.number,
         powerWatts: slot.powerWatts,
         able,
@@ -75,10 +84,13 @@ export function portsWithSlots(functions: readonly PciFunction[]): readonly Port
   });
 }
 
+/** Whether a report had a name for a device, and not only “Device”. */
+export const isNamed = (name: string | null): name is string =>
+  name !== null && !/(^|: |\s)Device$/.test(name);
+
 /** A short name for a function: as printed, or its class and identity where the report had no name for it. */
 export function functionName(fn: PciFunction): string {
-  const named = fn.name !== null && !/(^|: |\s)Device$/.test(fn.name);
-  return named ? fn.name : `${className(fn.classCode)} [${deviceId(fn)}]`;
+  return isNamed(fn.name) ? fn.name : `${className(fn.classCode)} [${deviceId(fn)}]`;
 }
 
 function groupByBus(functions: readonly PciFunction[]): ReadonlyMap<string, PciFunction[]> {
@@ -107,6 +119,18 @@ function throughBridges(
     current = next;
   }
   return current;
+}
+
+function sharedUplink(port: PciFunction, functions: readonly PciFunction[]): SharedUplink | null {
+  if (port.express?.kind !== 'downstreamPort') return null;
+  const above = (fn: PciFunction) =>
+    functions.find((each) => busBehind(each) === busOf(fn.address));
+  const upstream = above(port);
+  const root = upstream && above(upstream);
+  const theirs = linkOf(upstream?.express?.link?.able);
+  const roots = linkOf(root?.express?.link?.able);
+  if (upstream === undefined || theirs === null) return null;
+  return { address: upstream.address, ...(roots === null ? theirs : trainedLink(theirs, roots)) };
 }
 
 function linkOf(state: LinkState | undefined): Link | null {

@@ -2,9 +2,9 @@
  * Reads what `lspci -vvnn` and `lspci -xxxx` print, alone or mixed. Where a device has its registers in
  * hexadecimal they are decoded here and win over the text; the text gives names and drivers.
  */
-import type { Express, ExpressKind, LinkState, PciFunction } from '../parts/pciFunction.ts';
+import type { Express, ExpressKind, LinkState, PciFunction } from '../../parts/pciFunction.ts';
 import { decodeConfigSpace } from './configSpace.ts';
-import { ProblemList, type Problem } from './problem.ts';
+import { ProblemList, type Problem } from '../problem.ts';
 
 const LARGEST_INPUT = 16 * 1024 * 1024;
 const LONGEST_LINE = 4096;
@@ -25,6 +25,10 @@ const LINK_ABLE = /^LnkCap:\s*Port #\d+, Speed ([\w./]+), Width x(\d+)/;
 const LINK_NOW = /^LnkSta:\s*Speed ([\w./]+)(?: \([a-z]+\))?, Width x(\d+)/;
 const SLOT = /^Slot #(\d+), PowerLimit >?([\d.]+)W/;
 const DRIVER = /^Kernel driver in use: (\S+)/;
+const MODULES = /^Kernel modules: (.+)/;
+/** A function that stands for several has a second list for those. */
+const OWN_BARS = /^Capabilities: \[[0-9a-f]+ v\d+\] Physical Resizable BAR/;
+const BAR = /^BAR \d+: current size: (\d+[MGTP]B)(?:, supported: (.*))?/;
 
 const EXPRESS_KINDS: Readonly<Record<string, ExpressKind>> = {
   Endpoint: 'endpoint',
@@ -123,7 +127,7 @@ function readBlock(block: Block, problems: ProblemList): PciFunction | null {
   if (block.hex.length > 0) {
     const bytes = readHex(block, problems);
     const decoded = bytes && decodeConfigSpace(block.address, bytes, name, problems);
-    return decoded && { ...decoded, driver };
+    return decoded && { ...decoded, driver, modules: modulesOf(block.text) };
   }
   if (ids === null) {
     problems.add({
@@ -148,6 +152,8 @@ function readBlock(block: Block, problems: ProblemList): PciFunction | null {
     buses: buses && { secondary: hex(buses[1]), subordinate: hex(buses[2]) },
     express: readExpress(block, problems),
     driver,
+    modules: modulesOf(block.text),
+    resizableBar: readResizableBar(block.text),
   };
 }
 
@@ -181,6 +187,29 @@ function readHex(block: Block, problems: ProblemList): Uint8Array | null {
     for (const value of values) bytes[length++] = hex(value);
   }
   return bytes.subarray(0, length);
+}
+
+function modulesOf(lines: readonly string[]): readonly string[] | null {
+  const listed = first(lines, MODULES)?.[1];
+  return listed === undefined ? null : listed.split(', ').map((name) => name.slice(0, 200));
+}
+
+const SIZES: Readonly<Record<string, number>> = { M: 2 ** 20, G: 2 ** 30, T: 2 ** 40, P: 2 ** 50 };
+const sizeOf = (text: string): number => parseInt(text, 10) * (SIZES[text.at(-2) ?? ''] ?? NaN);
+
+/** The window that can become largest, as the registers are read too. */
+function readResizableBar(lines: readonly string[]): PciFunction['resizableBar'] {
+  const start = lines.findIndex((line) => OWN_BARS.test(line));
+  const after = start === -1 ? [] : lines.slice(start + 1);
+  const end = after.findIndex((line) => CAPABILITY.test(line));
+  const bars = after.slice(0, end === -1 ? undefined : end).flatMap((line) => {
+    const match = BAR.exec(line);
+    if (match === null) return [];
+    const nowBytes = sizeOf(match[1] ?? '');
+    const sizes = (match[2] ?? '').split(' ').filter((size) => /^\d+[MGTP]B$/.test(size));
+    return [{ nowBytes, mostBytes: Math.max(nowBytes, ...sizes.map(sizeOf)) }];
+  });
+  return bars.toSorted((a, b) => b.mostBytes - a.mostBytes)[0] ?? null;
 }
 
 function readSubsystem(lines: readonly string[]): PciFunction['subsystem'] {

@@ -2,15 +2,18 @@
  * Decodes the configuration space of one PCI function.
  * Source: PCI Local Bus 3.0, PCI-to-PCI Bridge 1.2 and PCI Express Base Specification register layouts (from memory).
  */
-import type { Express, ExpressKind, LinkState, PciFunction } from '../parts/pciFunction.ts';
-import { ByteReader } from './byteReader.ts';
-import type { ProblemList } from './problem.ts';
+import type { Express, ExpressKind, LinkState, PciFunction } from '../../parts/pciFunction.ts';
+import { ByteReader } from '../byteReader.ts';
+import type { ProblemList } from '../problem.ts';
 
 const STATUS = 0x06;
 const STATUS_HAS_CAPABILITIES = 0x10;
 const HEADER_BYTES = 64;
 const CAPABILITY_EXPRESS = 0x10;
 const CAPABILITY_SUBSYSTEM = 0x0d;
+const EXTENDED_START = 0x100;
+const EXTENDED_RESIZABLE_BAR = 0x15;
+const BAR_UNIT_BYTES = 2 ** 20;
 const NOT_THERE = 0xffff;
 
 type HeaderType = 0 | 1 | 2;
@@ -93,8 +96,68 @@ export function decodeConfigSpace(
         : null,
     express: express === undefined ? null : decodeExpress(address, reader, express, problems),
     driver: null,
+    modules: null,
+    resizableBar:
+      express === undefined
+        ? null
+        : decodeResizableBar(reader, extendedCapabilities(address, reader, problems)),
   };
 }
+
+/** The chain of the newer capabilities of PCI Express, which begins behind the first 256 bytes. */
+function extendedCapabilities(
+  address: string,
+  reader: ByteReader,
+  problems: ProblemList,
+): readonly Capability[] {
+  const found: Capability[] = [];
+  const seen = new Set<number>();
+  let offset = EXTENDED_START;
+  while (offset >= EXTENDED_START && reader.has(offset, 4)) {
+    if (seen.has(offset)) {
+      problems.add({ code: 'capability.looped', at: address, offset });
+      break;
+    }
+    seen.add(offset);
+    const header = reader.u32(offset);
+    if (header === 0 || header === 0xffffffff) break;
+    found.push({ id: header & 0xffff, offset });
+    offset = (header >>> 20) & ~3;
+  }
+  return found;
+}
+
+/** The largest of the device's resizable windows: what it is now and what it may become. */
+function decodeResizableBar(
+  reader: ByteReader,
+  capabilities: readonly Capability[],
+): PciFunction['resizableBar'] {
+  const capability = capabilities.find(({ id }) => id === EXTENDED_RESIZABLE_BAR);
+  if (capability === undefined || !reader.has(capability.offset, 12)) return null;
+  const { offset } = capability;
+  const count = (reader.u32(offset + 8) >>> 5) & 7;
+  const bars = Array.from({ length: count }, (_, n) => offset + 4 + 8 * n)
+    .filter((at) => reader.has(at, 8))
+    .map((at) => {
+      const control = reader.u32(at + 4);
+      // Sizes from 1 MB to 128 TB stand in the first register, those above in the upper half of the second.
+      const sizes = [
+        ...bits(reader.u32(at) >>> 4, 28),
+        ...bits(control >>> 16, 16).map((bit) => bit + 28),
+      ];
+      const now = (control >>> 8) & 0x3f;
+      return { now, most: Math.max(now, ...sizes) };
+    });
+  const largest = bars.toSorted((a, b) => b.most - a.most)[0];
+  const bytes = (power: number) => BAR_UNIT_BYTES * 2 ** power;
+  return largest === undefined
+    ? null
+    : { nowBytes: bytes(largest.now), mostBytes: bytes(largest.most) };
+}
+
+/** Numbers of the bits that are set. */
+const bits = (register: number, count: number): readonly number[] =>
+  Array.from({ length: count }, (_, bit) => bit).filter((bit) => ((register >>> bit) & 1) === 1);
 
 function decodeHeaderType(
   address: string,

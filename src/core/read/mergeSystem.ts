@@ -1,0 +1,144 @@
+/** What the evidence says of system, firmware, network and screens. */
+import { valueOf, type Fact, type Witness } from '../parts/fact.ts';
+import type { Machine, Screen } from '../parts/machine.ts';
+import { testify } from '../parts/testimony.ts';
+import type { Evidence } from './evidence.ts';
+import type { ReportedMode, ScreenReading } from './screens/edid.ts';
+
+const heardBy =
+  (witness: Witness) =>
+  <Value>(before: Fact<Value>, value: Value | null | undefined): Fact<Value> =>
+    value === null || value === undefined ? before : testify(before, value, witness, 'wiring');
+
+export function withFirmware(machine: Machine, { firmware, uefi }: Evidence): Machine {
+  const heard = heardBy('firmware');
+  const kind = (is: boolean | null) => (is === null ? null : is ? 'uefi' : 'bios');
+  const before = machine.firmware;
+  // How the machine was started is what the system knows; the record says only what the firmware could do.
+  const started = heardBy('system')(before.kind, kind(uefi));
+  if (firmware === null) return { ...machine, firmware: { ...before, kind: started } };
+  const { system, board } = firmware;
+  const maker = system.maker ?? board.maker;
+  const product = system.product ?? board.product;
+  return {
+    ...machine,
+    name: machine.name === '' ? [maker, product].filter(Boolean).join(' ') : machine.name,
+    firmware: {
+      kind: started ?? heard(before.kind, kind(firmware.firmware.uefi)),
+      version: heard(before.version, firmware.firmware.version),
+      date: heard(before.date, firmware.firmware.date),
+    },
+    onBoard:
+      firmware.onBoard.length === 0
+        ? machine.onBoard
+        : firmware.onBoard
+            .filter(({ enabled }) => enabled)
+            .map(({ name, kind: what }) => ({ name, kind: what ?? 'Other' })),
+  };
+}
+
+/** A system that runs from a stick says nothing of the customer's own. */
+export function withSystem(machine: Machine, evidence: Evidence): Machine {
+  const { osName, kernel, live, secureBoot, deviceList } = evidence;
+  const heard = heardBy('system');
+  const before = machine.system;
+  const secured = { ...before, secureBoot: heard(before.secureBoot, secureBoot) };
+  const listed =
+    deviceList !== null && deviceList.functions.length + deviceList.inTrouble.length > 0;
+  if (listed) {
+    const { name, version, build, architecture } = deviceList.system;
+    return {
+      ...machine,
+      inTrouble: deviceList.inTrouble,
+      system: {
+        ...secured,
+        family: heard<'windows' | 'linux'>(before.family, 'windows'),
+        version: heard(before.version, version),
+        architecture: heard(before.architecture, architecture),
+        name: heard(before.name, name),
+        build: heard(before.build, build),
+      },
+    };
+  }
+  if (live || (kernel === null && osName === null)) return { ...machine, system: secured };
+  return {
+    ...machine,
+    system: {
+      ...secured,
+      family: heard<'windows' | 'linux'>(before.family, 'linux'),
+      version: heard(before.version, kernel?.version),
+      architecture: heard(before.architecture, kernel?.architecture),
+      name: heard(before.name, osName),
+      build: heard(before.build, kernel?.release),
+    },
+  };
+}
+
+/** The port whose wire is up, the fastest of several. */
+export function withNetwork(machine: Machine, { ports }: Evidence): Machine {
+  const up = ports
+    .filter(({ linked }) => linked === true)
+    .toSorted((a, b) => (b.megabits ?? 0) - (a.megabits ?? 0))[0];
+  if (up === undefined) return machine;
+  const heard = heardBy('system');
+  return {
+    ...machine,
+    path: {
+      ...machine.path,
+      ownMegabits: heard(machine.path.ownMegabits, up.megabits === 0 ? null : up.megabits),
+      farEndMegabits: heard(
+        machine.path.farEndMegabits,
+        up.farEndMegabits === null ? null : [...up.farEndMegabits],
+      ),
+    },
+  };
+}
+
+export function withScreens(machine: Machine, { screens }: Evidence): Machine {
+  const ids = new Map<string, number>();
+  const read = screens.map((reading): Screen => {
+    const base = `${reading.maker.replace(/[^A-Z]/g, 'X')}-${reading.product.toString(16)}`;
+    const copy = (ids.get(base) ?? 0) + 1;
+    ids.set(base, copy);
+    return screenOf(copy === 1 ? base : `${base}-${copy}`, reading, machine.screens);
+  });
+  const kept = machine.screens.filter(({ id }) => !read.some((screen) => screen.id === id));
+  return { ...machine, screens: [...kept, ...read] };
+}
+
+function screenOf(id: string, reading: ScreenReading, before: Machine['screens']): Screen {
+  const heard = heardBy('screen');
+  const was = before.find((screen) => screen.id === id);
+  const { preferred } = reading;
+  const modes = reading.modes.filter(usable).map(modeOf);
+  return {
+    id,
+    name: was?.name ?? reading.name ?? id,
+    input: heard(was?.input ?? null, reading.input === 'digital' ? null : reading.input),
+    preferred: heard(
+      was?.preferred ?? null,
+      preferred === null || !usable(preferred) ? null : modeOf(preferred),
+    ),
+    modes,
+  };
+}
+
+const usable = ({ interlaced, refreshHz }: ReportedMode): boolean => !interlaced && refreshHz >= 1;
+
+/** To the hundredth of a hertz, which is as exact as a person asks. */
+const modeOf = ({ widthPx, heightPx, refreshHz }: ReportedMode) => ({
+  widthPx,
+  heightPx,
+  refreshHz: Math.round(refreshHz * 100) / 100,
+});
+
+/** The best mode a screen reports: most pixels, then fastest. */
+export function bestMode(screen: Screen): Screen['modes'][number] | null {
+  const preferred = valueOf(screen.preferred);
+  const all = [...screen.modes, ...(preferred === null ? [] : [preferred])];
+  return (
+    all.toSorted(
+      (a, b) => b.widthPx * b.heightPx - a.widthPx * a.heightPx || b.refreshHz - a.refreshHz,
+    )[0] ?? null
+  );
+}

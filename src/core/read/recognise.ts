@@ -1,0 +1,107 @@
+/** What a file of evidence is, told by what stands in it; its name decides only where the contents cannot. */
+import { isBundle } from './bundle.ts';
+import { startsAsEdid } from './screens/edid.ts';
+import { END_OF_TABLE, LARGEST_TABLE, hasEntryPoint } from './firmware/structures.ts';
+import { bytesFromText, decodeText, looksBinary } from './text.ts';
+
+export type EvidenceKind =
+  | 'bundle'
+  | 'lspci'
+  | 'lspciMachine'
+  | 'configSpace'
+  | 'firmwareTable'
+  | 'firmwareEntry'
+  | 'dmidecode'
+  | 'edid'
+  | 'osRelease'
+  | 'uname'
+  | 'modulesAlias'
+  | 'ipLink'
+  | 'ethtool'
+  | 'deviceList'
+  | 'loadedDrivers'
+  | 'systemFacts'
+  | 'pciIds'
+  | 'usbIds';
+
+export type Recognised =
+  | { readonly kind: EvidenceKind; readonly bytes: Uint8Array; readonly text: null }
+  | { readonly kind: EvidenceKind; readonly bytes: null; readonly text: string }
+  | null;
+
+/** As much of a text as is looked at. */
+const HEAD_LETTERS = 64 * 1024;
+const ENTRY_POINT_BYTES = 32;
+
+/** Path of a device's registers as Linux offers them. */
+export const CONFIG_PATH = /([0-9a-f]{4,8}:[0-9a-f]{2}:[0-9a-f]{2}\.[0-7])[/-]config(?:\.hex)?$/;
+
+const BY_NAME: readonly (readonly [RegExp, EvidenceKind])[] = [
+  [/(^|\/|› )loaded-drivers$/, 'loadedDrivers'],
+  [/(^|\/|› )system-facts$/, 'systemFacts'],
+  [/(^|\/)pci\.ids$/, 'pciIds'],
+  [/(^|\/)usb\.ids$/, 'usbIds'],
+];
+
+/** In this order: a report of devices may quote nearly anything. */
+const BY_CONTENT: readonly (readonly [RegExp, EvidenceKind])[] = [
+  [/^#\s*List of PCI ID/m, 'pciIds'],
+  [/^#\s*List of USB ID/m, 'usbIds'],
+  [/^Slot:\t/m, 'lspciMachine'],
+  [/^(?:[0-9a-f]{4,8}:)?[0-9a-f]{2}:[0-9a-f]{2}\.[0-7] \S/m, 'lspci'],
+  [/^Handle 0x[0-9A-F]+, DMI type \d+/m, 'dmidecode'],
+  [/^alias pci:/m, 'modulesAlias'],
+  [/^Settings for \S+:/m, 'ethtool'],
+  [/"ifname"\s*:/, 'ipLink'],
+  [/VEN_[0-9A-F]{4}&|VID_[0-9A-F]{4}&|\\\\?ACPI|^"?InstanceId/i, 'deviceList'],
+  [/^PRETTY_NAME=|^VERSION_ID=/m, 'osRelease'],
+  [/^Linux (?:\S+ )?\d+\.\d+/m, 'uname'],
+];
+
+export function recognise(name: string, content: Uint8Array | string): Recognised {
+  return typeof content === 'string' ? recogniseText(name, content) : recogniseFile(name, content);
+}
+
+function recogniseFile(name: string, bytes: Uint8Array): Recognised {
+  const binary = recogniseBytes(name, bytes);
+  if (binary !== null) return { kind: binary, bytes, text: null };
+  return looksBinary(bytes) ? null : recogniseText(name, decodeText(bytes));
+}
+
+function recogniseText(name: string, text: string): Recognised {
+  if (isBundle(text)) return { kind: 'bundle', bytes: null, text };
+  const head = text.slice(0, HEAD_LETTERS);
+  const named = BY_NAME.find(([pattern]) => pattern.test(name))?.[1];
+  if (named !== undefined) return { kind: named, bytes: null, text };
+  const coded = bytesFromText(text);
+  if (coded !== null) {
+    const kind = recogniseBytes(name, coded);
+    if (kind !== null) return { kind, bytes: coded, text: null };
+  }
+  const kind = BY_CONTENT.find(([pattern]) => pattern.test(head))?.[1];
+  return kind === undefined ? null : { kind, bytes: null, text };
+}
+
+function recogniseBytes(name: string, bytes: Uint8Array): EvidenceKind | null {
+  if (startsAsEdid(bytes)) return 'edid';
+  if (CONFIG_PATH.test(name) && bytes.length >= 64) return 'configSpace';
+  if (hasEntryPoint(bytes)) {
+    return bytes.length <= ENTRY_POINT_BYTES ? 'firmwareEntry' : 'firmwareTable';
+  }
+  return startsAsTable(bytes) ? 'firmwareTable' : null;
+}
+
+/** The raw table has no mark: it is known by its structures, which follow each other up to the one that ends it. */
+function startsAsTable(bytes: Uint8Array): boolean {
+  if (bytes.length > LARGEST_TABLE) return false;
+  let at = 0;
+  while (at + 4 <= bytes.length) {
+    const [type, length = 0] = [bytes[at], bytes[at + 1]];
+    if (length < 4) return false;
+    if (type === END_OF_TABLE) return at > 0;
+    at += length;
+    while (at + 1 < bytes.length && (bytes[at] !== 0 || bytes[at + 1] !== 0)) at += 1;
+    at += 2;
+  }
+  return false;
+}
