@@ -39,11 +39,11 @@ const coreRooms = ROOMS.flatMap((rooms, floor) =>
           patterns: [
             OUTSIDE_CORE,
             ...[...laterRooms(floor), ...besides(floor, room)].map((other) => ({
-              regex: `^\\.\\./${other}/`,
+              regex: `^(\\.\\./)+${other}/`,
               message: `src/core/${room} comes before src/core/${other} and may not import from it.`,
             })),
             {
-              regex: '^\\.\\./(index|\\.\\.)',
+              regex: '/index(\\.ts)?$',
               message: 'Inside the core, import the file itself.',
             },
           ],
@@ -54,7 +54,7 @@ const coreRooms = ROOMS.flatMap((rooms, floor) =>
 );
 
 export default ts.config(
-  { ignores: ['build/', '.svelte-kit/', 'test-results/', 'playwright-report/'] },
+  { ignores: ['.cache/', 'build/', '.svelte-kit/', 'test-results/', 'playwright-report/'] },
   js.configs.recommended,
   ...ts.configs.strict,
   ...svelte.configs.recommended,

@@ -23,6 +23,10 @@ export default defineConfig({
   build: {
     chunkSizeWarningLimit: 600,
     // Where the build spends its time is nothing to act on here.
-    rolldownOptions: { checks: { pluginTimings: false } },
+    rolldownOptions: {
+      checks: { pluginTimings: false },
+      // Only the worker reads tables: a package that cannot say that it is free of side effects stays out of the pages.
+      treeshake: { moduleSideEffects: (id) => (/papaparse/.test(id) ? false : undefined) },
+    },
   },
 });

@@ -3,6 +3,9 @@
   import { OPENING_PITCH_MM, valueOf, type Machine, type Rectangle, type Verdict } from '$core';
   import { VERDICT_WORDS } from '$lib/wording/findings';
   import VerdictMark from './VerdictMark.svelte';
+  import BoxHandles from './BoxHandles.svelte';
+  import { ARROWS, followHand } from './drag';
+  import { movedSlot, type Edit } from './edits';
   import { boardLayout, type CardOnSlot } from './layout';
   import { boxWords, slotLine } from './slotWords';
 
@@ -20,6 +23,8 @@
     overlay = new Map(),
     selectedSlotId,
     onselect,
+    onedit,
+    share = 1,
   }: {
     machine: Machine;
     planned?: readonly CardOnSlot[];
@@ -28,6 +33,10 @@
     overlay?: ReadonlyMap<string, Overlay>;
     selectedSlotId: string | null;
     onselect: (slotId: string) => void;
+    /** Where the survey is corrected on the drawing; absent where it is only looked at. */
+    onedit?: (edit: Edit) => void;
+    /** Part of the window's height for this drawing, where there are several. */
+    share?: number;
   } = $props();
 
   /** Room for the words beside the drawing, in pixels. */
@@ -39,14 +48,16 @@
 
   let availablePx = $state(640);
   let windowPx = $state(800);
-  const layout = $derived(boardLayout(machine, planned, trial));
+  /** The survey as a drag would leave it, until the hand lets go. */
+  let draft = $state.raw<Edit | null>(null);
+  const layout = $derived(boardLayout(draft?.machine ?? machine, planned, trial));
   const pxPerMm = $derived(
     Math.max(
       0.6,
       Math.min(
         MOST_PX_PER_MM,
         (availablePx - LABEL_PX) / layout.widthMm,
-        (windowPx * MOST_OF_WINDOW) / layout.heightMm,
+        (windowPx * MOST_OF_WINDOW * share) / layout.heightMm,
       ),
     ),
   );
@@ -66,6 +77,14 @@
     order.some(({ id }) => id === selectedSlotId) ? selectedSlotId : (order[0]?.id ?? null),
   );
 
+  /** Where a dragged box is now, in millimetres. */
+  const draftFigures = $derived.by(() => {
+    const moved = draft?.machine.boxes.find((box, n) => box !== machine.boxes[n]);
+    return moved === undefined
+      ? ''
+      : `, ${moved.xMm} / ${moved.yMm} mm, ${moved.widthMm} × ${moved.depthMm} mm`;
+  });
+
   const rect = (of: Rectangle) => ({
     x: x(of.xMm),
     y: y(of.yMm),
@@ -75,8 +94,39 @@
 
   let svg = $state<SVGSVGElement>();
 
+  /** What the hand would do is drawn, and done when it lets go. */
+  function drag(event: PointerEvent, edit: (dxMm: number, dyMm: number) => Edit) {
+    if (onedit === undefined || event.button !== 0) return;
+    followHand(event, {
+      pxPerMm,
+      edit,
+      moving: (result) => (draft = result),
+      done: onedit,
+      clicked: selectBelow,
+    });
+  }
+
+  /** A click on a box that was not dragged means the slot beneath it. */
+  function selectBelow({ clientX, clientY }: PointerEvent) {
+    const slotId = document
+      .elementsFromPoint(clientX, clientY)
+      .map((element) => element.closest('[data-slot]')?.getAttribute('data-slot'))
+      .find((id) => id != null);
+    if (slotId != null) onselect(slotId);
+  }
+
   function onkeydown(event: KeyboardEvent, slotId: string) {
     const at = order.findIndex(({ id }) => id === slotId);
+    const arrow = ARROWS[event.key];
+    if (onedit !== undefined && event.altKey && arrow !== undefined) {
+      const [dx, dy] = arrow;
+      const far =
+        machine.slots.find(({ id }) => id === slotId)?.bus === 'm2' ? 1 : OPENING_PITCH_MM;
+      onedit(movedSlot(machine, slotId, dx * far, dy * far));
+      event.preventDefault();
+      event.stopPropagation();
+      return;
+    }
     const step = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
     if (event.key === 'Enter' || event.key === ' ') onselect(slotId);
     else if (step !== undefined) {
@@ -111,8 +161,8 @@
     width={widthPx}
     height={heightPx}
     viewBox="0 0 {widthPx} {heightPx}"
-    role="listbox"
-    aria-label="The board, to scale: slots from the processor’s end"
+    role="group"
+    aria-label="The board, to scale"
   >
     <defs>
       <pattern
@@ -180,52 +230,68 @@
       <text class="figure" x={x(50) + 6} y={bottomPx + 34}>scale: 50 mm</text>
     </g>
 
-    {#each layout.slots as drawn (drawn.slot.id)}
-      {@const slot = drawn.slot}
-      {@const says = overlay.get(slot.id)}
-      {@const middle = y(drawn.middleMm)}
-      {@const facts = slotLine(slot)}
-      <g
-        class="slot"
-        class:selected={slot.id === selectedSlotId}
-        data-slot={slot.id}
-        role="option"
-        aria-selected={slot.id === selectedSlotId}
-        aria-label={spoken(slot.id, slot.label, facts)}
-        tabindex={slot.id === tabbable ? 0 : -1}
-        onclick={() => onselect(slot.id)}
-        onkeydown={(event) => onkeydown(event, slot.id)}
-      >
-        <rect
-          class="lane"
-          x={x(0)}
-          y={middle - pitchPx / 2}
-          width={widthPx - x(0) - 2}
-          height={pitchPx}
-        />
-        <rect {...rect(drawn.connector)} class="connector" class:open={!drawn.lengthKnown} />
-        {#if drawn.wired}<rect {...rect(drawn.wired)} class="wired" />{/if}
-        {#if valueOf(slot.openEnd) === true}
-          {@const end = rect(drawn.connector)}
-          <path class="open-end" d="M{end.x + end.width} {end.y}v{end.height}" />
-        {/if}
-        <text class="label" x={x.range()[1]! + 4} y={middle - 2}>{slot.label}</text>
-        {#if says}
-          <VerdictMark
-            verdict={says.verdict}
-            withWord={false}
-            x={x.range()[1]! + 2}
-            y={middle - 1}
-          />
-          <text class="says" x={x.range()[1]! + 22} y={middle + 11}
-            >{VERDICT_WORDS[says.verdict]}{says.topic === '' ? '' : `: ${says.topic}`}</text
-          >
-        {:else}
-          <text class="figure" x={x.range()[1]! + 4} y={middle + 11}>{facts}</text>
-        {/if}
-      </g>
-    {/each}
-
+    <g role="listbox" aria-label="Slots from the processor’s end">
+      {#each layout.slots as drawn (drawn.slot.id)}
+        {@const slot = drawn.slot}
+        {@const says = overlay.get(slot.id)}
+        {@const middle = y(drawn.middleMm)}
+        {@const facts = slotLine(slot)}
+        <g
+          class="slot"
+          class:selected={slot.id === selectedSlotId}
+          data-slot={slot.id}
+          role="option"
+          aria-selected={slot.id === selectedSlotId}
+          aria-label={spoken(slot.id, slot.label, facts)}
+          tabindex={slot.id === tabbable ? 0 : -1}
+          onclick={() => onselect(slot.id)}
+          onpointerdown={(event) => drag(event, (dx, dy) => movedSlot(machine, slot.id, dx, dy))}
+          onkeydown={(event) => onkeydown(event, slot.id)}
+        >
+          {#if drawn.inPlace}
+            <rect class="lane reach" {...rect(drawn.inPlace)} />
+          {:else}
+            <rect
+              class="lane"
+              x={x(0)}
+              y={middle - pitchPx / 2}
+              width={widthPx - x(0) - 2}
+              height={pitchPx}
+            />
+          {/if}
+          <rect {...rect(drawn.connector)} class="connector" class:open={!drawn.lengthKnown} />
+          {#if drawn.wired}<rect {...rect(drawn.wired)} class="wired" />{/if}
+          {#if valueOf(slot.openEnd) === true}
+            {@const end = rect(drawn.connector)}
+            <path class="open-end" d="M{end.x + end.width} {end.y}v{end.height}" />
+          {/if}
+          {#if drawn.inPlace}
+            <text class="label small" x={x(drawn.inPlace.xMm + 7)} y={middle - 2}>{slot.label}</text
+            >
+            <text class="figure" x={x(drawn.inPlace.xMm + 7)} y={middle + 11}
+              >{says ? VERDICT_WORDS[says.verdict] : `key ${valueOf(slot.key) ?? '?'}`}</text
+            >
+          {:else}
+            <text class="label" x={x.range()[1]! + 4} y={middle - 2}>{slot.label}</text>
+          {/if}
+          {#if drawn.inPlace}
+            <!-- Its words stand in its place. -->
+          {:else if says}
+            <VerdictMark
+              verdict={says.verdict}
+              withWord={false}
+              x={x.range()[1]! + 2}
+              y={middle - 1}
+            />
+            <text class="says" x={x.range()[1]! + 22} y={middle + 11}
+              >{VERDICT_WORDS[says.verdict]}{says.topic === '' ? '' : `: ${says.topic}`}</text
+            >
+          {:else}
+            <text class="figure" x={x.range()[1]! + 4} y={middle + 11}>{facts}</text>
+          {/if}
+        </g>
+      {/each}
+    </g>
     <g class="bodies" aria-hidden="true">
       {#each layout.boxes as box (box.id)}
         <rect {...rect(box)} class="box" class:movable={box.movable} />
@@ -260,6 +326,13 @@
         <rect {...rect(conflict)} class="conflict" />
       {/each}
     </g>
+
+    {#if onedit}
+      <BoxHandles {machine} boxes={layout.boxes} place={rect} ondrag={drag} {onedit} />
+    {/if}
+    {#if draft}
+      <text class="draft" x={x.range()[1]! / 2} y={bottomPx - 8}>{draft.what}{draftFigures}</text>
+    {/if}
 
     {#if layout.trayMm !== null}
       <text class="label" x={x(0) + 8} y={y(layout.trayMm) - 6}
@@ -392,6 +465,20 @@
   }
   .body.lit {
     stroke-width: 3;
+  }
+  .reach {
+    stroke: var(--cds-text-02);
+    stroke-dasharray: 3 3;
+  }
+  .small {
+    font-size: 11px;
+  }
+  .draft {
+    text-anchor: middle;
+    font-weight: 600;
+    paint-order: stroke;
+    stroke: var(--cds-ui-background);
+    stroke-width: 4px;
   }
   .name {
     font-weight: 600;

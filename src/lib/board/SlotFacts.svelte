@@ -1,11 +1,11 @@
 <script lang="ts">
-  import { cardName, portsWithSlots, valueOf, type Slot } from '$core';
+  import { cardName, disagreeing, portsWithSlots, valueOf, type Fact, type Slot } from '$core';
   import type { JobModel } from '$lib/stages/jobModel.svelte';
-  import { WITNESS_WORDS } from '$lib/wording/facts';
+  import { WITNESS_SHORT, WITNESS_WORDS } from '$lib/wording/facts';
   import { linkWords } from '$lib/wording/figures';
   import { selection } from '$lib/state/selection.svelte';
   import type { CardOnSlot } from './layout';
-  import { slotLine } from './slotWords';
+  import { SIGNAL_WORDS, slotLine } from './slotWords';
 
   let { model, planned }: { model: JobModel; planned: readonly CardOnSlot[] } = $props();
 
@@ -21,21 +21,40 @@
   );
   const cards = $derived(planned.filter((each) => each.slot.id === slot?.id));
 
+  /** The link between the slot and the processor, and how many hang on it. */
+  function uplinkWords(uplink: NonNullable<Slot['uplink']>['value']): string {
+    if (uplink === null) return 'nothing';
+    const sharers = model.job.machine.slots.filter(
+      (each) => valueOf(each.uplink)?.id === uplink.id,
+    );
+    const link = linkWords({ generation: uplink.generation, width: uplink.lanes });
+    return `${link} with ${sharers.length - 1} more`;
+  }
+
   function rows(of: Slot): readonly Row[] {
-    const row = <Value,>(
-      name: string,
-      fact: { value: Value; witness: keyof typeof WITNESS_WORDS } | null,
-      print: (value: Value) => string,
-    ): Row =>
-      fact === null
-        ? [name, 'not known', '']
-        : [name, print(fact.value), WITNESS_WORDS[fact.witness]];
+    const row = <Value,>(name: string, fact: Fact<Value>, print: (value: Value) => string): Row => {
+      if (fact === null) return [name, 'not known', ''];
+      const against = disagreeing(fact)
+        .map(({ value, witness }) => `${WITNESS_SHORT[witness]}: ${print(value)}`)
+        .filter((said) => !said.endsWith(`: ${print(fact.value)}`));
+      return [name, print(fact.value), [WITNESS_WORDS[fact.witness], ...against].join('; ')];
+    };
     const place: readonly Row[] = [
       row('Opening', of.opening, String),
       row('Holds', of.occupant, (occupant) => occupant?.name ?? 'nothing'),
     ];
+    if (of.bus === 'm2') {
+      return [
+        row('Key', of.key, String),
+        row('Wired', of.wired, (signals) => signals.map((each) => SIGNAL_WORDS[each]).join(', ')),
+        row('Lengths', of.moduleLengthsMm, (lengths) => `${lengths.join(', ')} mm`),
+        row('Lanes wired', of.lanes, (lanes) => `x${lanes}`),
+        row('Generation', of.generation, String),
+        ...place.slice(1),
+      ];
+    }
     return of.bus === 'pci'
-      ? place
+      ? [row('Key', of.keying, String), ...place]
       : [
           row('Length', of.connectorLanes, (lanes) => `x${lanes}`),
           row('Lanes wired', of.lanes, (lanes) => `x${lanes}`),
@@ -43,6 +62,7 @@
           row('Power limit', of.powerWatts, (watts) => `${watts} W`),
           ...place,
           ...(of.port === null ? [] : [row('Port', of.port, (address) => address.slice(5))]),
+          ...(valueOf(of.uplink) === null ? [] : [row('Shares', of.uplink, uplinkWords)]),
         ];
   }
 </script>
@@ -60,7 +80,7 @@
       <tbody>
         {#each model.job.machine.slots as each (each.id)}
           <tr>
-            <td>{valueOf(each.opening) ?? '?'}</td>
+            <td>{each.bus === 'm2' ? '–' : (valueOf(each.opening) ?? '?')}</td>
             <td
               ><button type="button" class="text" onclick={() => (selection.slotId = each.id)}
                 >{each.label}</button

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { HEADROOM_SHARE, valueOf, type Job } from '$core';
+  import { HEADROOM_SHARE, housings, valueOf, type Job } from '$core';
   import { inMoney } from '$lib/wording/figures';
   import type { CardOnSlot } from './layout';
   import { lanesUsed } from './lanes';
@@ -7,10 +7,25 @@
   let { job, planned, unknown }: { job: Job; planned: readonly CardOnSlot[]; unknown: number } =
     $props();
 
-  const limit = $derived(valueOf(job.machine.supply.twelveVoltWatts));
-  const base = $derived(valueOf(job.machine.supply.baseWatts));
-  const added = $derived(planned.reduce((total, { card }) => total + card.peakWatts, 0));
-  const load = $derived(base === null ? null : base + added);
+  /** The load on each supply: the machine's own and those of external boxes. The fullest is shown. */
+  const supplies = $derived(
+    housings(job.machine).map(({ id, name, machine: { supply } }) => {
+      const base = valueOf(supply.baseWatts);
+      const added = planned
+        .filter(({ slot }) => slot.enclosureId === id)
+        .reduce((total, { card }) => total + card.peakWatts, 0);
+      return {
+        name,
+        limit: valueOf(supply.twelveVoltWatts),
+        load: base === null ? null : base + added,
+      };
+    }),
+  );
+  const fullest = $derived(
+    supplies.toSorted((a, b) => share(b.load, b.limit) - share(a.load, a.limit))[0],
+  );
+  const limit = $derived(fullest?.limit ?? null);
+  const load = $derived(fullest?.load ?? null);
   const cents = $derived(planned.reduce((total, { card }) => total + card.priceCents, 0));
   const lanes = $derived(lanesUsed(job.machine, planned));
   const over = (part: number | null, whole: number | null) =>
@@ -21,7 +36,7 @@
 
 <dl aria-label="Tally">
   <div>
-    <dt>12 V load</dt>
+    <dt>{supplies.length > 1 ? `12 V, ${fullest?.name ?? ''}` : '12 V load'}</dt>
     <dd>
       {load === null ? '?' : load} of {limit === null ? '?' : limit} W{over(load, limit)
         ? ', over'
@@ -78,6 +93,10 @@
   }
   dt {
     color: var(--cds-text-02);
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    line-height: 1.35;
   }
   dd {
     font-weight: 600;

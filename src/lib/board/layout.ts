@@ -30,6 +30,10 @@ const TRAY_HEAD_MM = 16;
 const UNKNOWN_LENGTH_MM = 110;
 /** Length of the window in the rear edge for the board's own ports. Source: ATX Specification 2.2 (from memory). */
 const PORTS_LENGTH_MM = 158.75;
+/** Width of every module, shortest module, and depth of the socket. Source: M.2 4.0 (from memory); depth: practice. */
+const MODULE_WIDTH_MM = 22;
+const SHORTEST_MODULE_MM = 30;
+const SOCKET_DEPTH_MM = 5;
 /** Rear edge to the board's own edge. Common practice, no source. */
 const BOARD_INSET_MM = 4;
 
@@ -40,6 +44,8 @@ interface DrawnOpening extends Rectangle {
 
 interface DrawnSlot {
   readonly slot: Slot;
+  /** A socket at its place on the board, with the ground its longest module takes; null for all others. */
+  readonly inPlace: Rectangle | null;
   /** False where nobody has told its opening: it is drawn in a row below the board. */
   readonly placed: boolean;
   readonly middleMm: number;
@@ -91,7 +97,7 @@ export function boardLayout(
   const roomMm = valueOf(machine.case.lengthRoomMm);
   const outline = valueOf(machine.board);
   const [topMm, bottomMm] = boardReach(machine);
-  const unplaced = machine.slots.filter((slot) => slot.opening === null);
+  const unplaced = machine.slots.filter((slot) => slot.opening === null && slot.place === null);
   const trayMm = unplaced.length === 0 ? null : bottomMm + TRAY_HEAD_MM;
   const heightMm = (trayMm ?? bottomMm) + unplaced.length * OPENING_PITCH_MM - topMm;
 
@@ -99,13 +105,15 @@ export function boardLayout(
   const middleOf = (slot: Slot): number => {
     const opening = valueOf(slot.opening);
     if (opening !== null) return openingMiddleMm(machine, opening);
+    const place = valueOf(slot.place);
+    if (place !== null) return place.yMm + MODULE_WIDTH_MM / 2;
     const row = unplaced.findIndex(({ id }) => id === slot.id);
     return bottomMm + TRAY_HEAD_MM + (row + 0.5) * OPENING_PITCH_MM;
   };
   const bodies = [
     ...machine.slots.flatMap((slot) => occupantBody(slot, middleOf(slot))),
-    ...planned.map((each) => cardBody(each, middleOf(each.slot), 'planned')),
-    ...(trial === null ? [] : [cardBody(trial, middleOf(trial.slot), 'trial')]),
+    ...planned.flatMap((each) => cardBody(each, middleOf(each.slot), 'planned')),
+    ...(trial === null ? [] : cardBody(trial, middleOf(trial.slot), 'trial')),
   ];
   const firstMm = openingMiddleMm(machine, 1);
   const rightMm = Math.max(
@@ -137,7 +145,7 @@ export function boardLayout(
     openings: Array.from({ length: valueOf(machine.case.openings) ?? 0 }, (_, n) =>
       opening(machine, n + 1, bodies),
     ),
-    slots: [...machine.slots.filter((slot) => slot.opening !== null), ...unplaced].map((slot) =>
+    slots: [...machine.slots.filter((slot) => !unplaced.includes(slot)), ...unplaced].map((slot) =>
       drawnSlot(slot, middleOf(slot)),
     ),
     bodies,
@@ -178,6 +186,8 @@ function opening(machine: Machine, number: number, bodies: readonly DrawnBody[])
 }
 
 function drawnSlot(slot: Slot, middleMm: number): DrawnSlot {
+  const place = valueOf(slot.place);
+  if (slot.bus === 'm2' && place !== null) return drawnSocket(slot, place);
   const length = connectorLengthMm(slot);
   const lanes = valueOf(slot.lanes);
   const known = length ?? wiredLengthMm(lanes ?? 1);
@@ -190,11 +200,30 @@ function drawnSlot(slot: Slot, middleMm: number): DrawnSlot {
   const wired = slot.bus === 'pci' ? known : lanes === null ? null : wiredLengthMm(lanes);
   return {
     slot,
+    inPlace: null,
     placed: slot.opening !== null,
     middleMm,
     connector,
     lengthKnown: length !== null,
     wired: wired === null ? null : { ...connector, widthMm: Math.min(known, wired) },
+  };
+}
+
+/** A socket and, from it, the ground of the longest module it holds. */
+function drawnSocket(slot: Slot, { xMm, yMm }: { xMm: number; yMm: number }): DrawnSlot {
+  const lengths = valueOf(slot.moduleLengthsMm);
+  const connector = { xMm, yMm, widthMm: SOCKET_DEPTH_MM, depthMm: MODULE_WIDTH_MM };
+  return {
+    slot,
+    inPlace: {
+      ...connector,
+      widthMm: SOCKET_DEPTH_MM + Math.max(SHORTEST_MODULE_MM, ...(lengths ?? [])),
+    },
+    placed: true,
+    middleMm: yMm + MODULE_WIDTH_MM / 2,
+    connector,
+    lengthKnown: lengths !== null,
+    wired: (valueOf(slot.wired) ?? []).includes('pcie') ? connector : null,
   };
 }
 
@@ -212,6 +241,8 @@ function wiredLengthMm(lanes: number): number {
 function occupantBody(slot: Slot, middleMm: number): readonly DrawnBody[] {
   const occupant = valueOf(slot.occupant);
   if (occupant === null) return [];
+  if (slot.bus === 'm2')
+    return moduleBody(slot, occupant.name, valueOf(occupant.lengthMm), 'there');
   const lengthMm = valueOf(occupant.lengthMm);
   return [
     {
@@ -225,8 +256,43 @@ function occupantBody(slot: Slot, middleMm: number): readonly DrawnBody[] {
   ];
 }
 
-const cardBody = (
+/** A module in its socket; nowhere to draw while the socket has no place. */
+function moduleBody(
+  slot: Slot,
+  name: string,
+  lengthMm: number | null,
+  kind: DrawnBody['kind'],
+): readonly DrawnBody[] {
+  const place = valueOf(slot.place);
+  if (place === null) return [];
+  return [
+    {
+      xMm: place.xMm + SOCKET_DEPTH_MM,
+      yMm: place.yMm,
+      widthMm: lengthMm ?? SHORTEST_MODULE_MM,
+      depthMm: MODULE_WIDTH_MM,
+      slotId: slot.id,
+      // It lies flat on the board, below what cards and boxes claim.
+      placed: false,
+      name,
+      lengthMm,
+      kind,
+    },
+  ];
+}
+
+function cardBody(
   { card, slot }: CardOnSlot,
+  middleMm: number,
+  kind: DrawnBody['kind'],
+): readonly DrawnBody[] {
+  if (card.m2 !== null) return moduleBody(slot, cardName(card), card.m2.moduleLengthMm, kind);
+  return [cardInSlot(card, slot, middleMm, kind)];
+}
+
+const cardInSlot = (
+  card: Card,
+  slot: Slot,
   middleMm: number,
   kind: DrawnBody['kind'],
 ): DrawnBody => ({

@@ -1,14 +1,34 @@
 /** A slot's facts in one line beside the drawing. Unknown facts are said to be unknown. */
-import { valueOf, type Box, type Slot } from '$core';
+import { disagreeing, valueOf, type Box, type Slot } from '$core';
+
+/** The signals an M.2 socket can carry. */
+export const SIGNAL_WORDS = {
+  pcie: 'PCI Express',
+  sata: 'SATA',
+  usb: 'USB',
+  radio: 'radio only',
+} as const;
 
 export function slotLine(slot: Slot): string {
   if (slot.bus === 'pci') return 'classic PCI, 133 MB/s shared';
+  if (slot.bus === 'm2') {
+    const key = valueOf(slot.key);
+    const wired = valueOf(slot.wired);
+    const lengths = valueOf(slot.moduleLengthsMm);
+    return [
+      `M.2 key ${key ?? '?'}`,
+      wired === null ? 'wired ?' : wired.map((signal) => SIGNAL_WORDS[signal]).join(' + '),
+      lengths === null ? 'length ?' : `to ${Math.max(0, ...lengths)} mm`,
+    ].join(', ');
+  }
   const connector = valueOf(slot.connectorLanes);
   const lanes = valueOf(slot.lanes);
   const generation = valueOf(slot.generation);
   const length = connector === null ? 'length ?' : `x${connector}`;
+  const doubted = [...new Set(disagreeing(slot.lanes).map(({ value }) => `not x${value}`))];
   const wired = lanes === null ? 'lanes ?' : lanes === connector ? 'all wired' : `wired x${lanes}`;
-  return `${length}, ${wired}, ${generation === null ? 'Gen ?' : `Gen ${generation}`}`;
+  const gen = generation === null ? 'Gen ?' : `Gen ${generation}`;
+  return [length, wired, ...doubted, gen].join(', ');
 }
 
 /** About the width of a letter of the drawing's small text, in pixels. */

@@ -11,6 +11,7 @@
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import Copy from 'carbon-icons-svelte/lib/Copy.svelte';
   import Download from 'carbon-icons-svelte/lib/Download.svelte';
+  import ImageReference from 'carbon-icons-svelte/lib/ImageReference.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
   import {
     STAGES,
@@ -21,6 +22,7 @@
     type Job,
     type Problem,
   } from '$core';
+  import { picturesOf } from '$lib/state/pictures';
   import { held } from '$lib/state/openJob.svelte';
   import { shop } from '$lib/state/shop.svelte';
   import { atMoment } from '$lib/wording/figures';
@@ -211,6 +213,16 @@
                 iconDescription="Duplicate"
                 on:click={() => shop.duplicate(job)}
               />
+              {#if job.photos.length > 0}
+                <Button
+                  kind="ghost"
+                  size="small"
+                  icon={ImageReference}
+                  iconDescription="Export with photographs"
+                  on:click={async () =>
+                    download(jobFileName(job), writeJobFile(job, await picturesOf(job)))}
+                />
+              {/if}
               <Button
                 kind="ghost"
                 size="small"

@@ -11,6 +11,11 @@
     ['Ctrl Shift Z', 'redo'],
     ['N', 'a new job, in the list of jobs'],
     ['B', 'to the board; arrows then move from slot to slot'],
+    ['Alt ↑ ↓', 'the slot faces the next opening, in Survey'],
+    [
+      'Arrows',
+      'on a box of the drawing, in Survey: a millimetre that way; with Shift ten; with Alt it stretches',
+    ],
     ['A', 'accept the proposed plan, in Choose'],
     ['Space', 'tick the step and go to the next, in Prepare, Fit, Drivers and Hand over'],
     ['Backspace', 'take back the last tick there'],

@@ -5,7 +5,6 @@
   import Light from 'carbon-icons-svelte/lib/Light.svelte';
   import { theme } from '$lib/state/theme.svelte';
   import { isTyping } from './keys';
-  import KeysHelp from './KeysHelp.svelte';
   import type { Snippet } from 'svelte';
 
   let { middle, tools }: { middle?: Snippet; tools?: Snippet } = $props();
@@ -48,7 +47,11 @@
     />
   </div>
 </header>
-{#if keysOpen}<KeysHelp bind:open={keysOpen} />{/if}
+{#if keysOpen}
+  {#await import('./KeysHelp.svelte') then { default: KeysHelp }}
+    <KeysHelp bind:open={keysOpen} />
+  {/await}
+{/if}
 
 <style>
   header {

@@ -2,11 +2,12 @@
   import { onMount, untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { tinykeys } from 'tinykeys';
-  import { Button } from 'carbon-components-svelte';
+  import { Button, InlineLoading } from 'carbon-components-svelte';
   import ListChecked from 'carbon-icons-svelte/lib/ListChecked.svelte';
   import Redo from 'carbon-icons-svelte/lib/Redo.svelte';
   import Undo from 'carbon-icons-svelte/lib/Undo.svelte';
-  import { STAGES, byWeight, type Stage } from '$core';
+  import { STAGES, byWeight, housings, type Stage } from '$core';
+  import type { Edit } from '$lib/board/edits';
   import Board from '$lib/board/Board.svelte';
   import SlotFacts from '$lib/board/SlotFacts.svelte';
   import Tally from '$lib/board/Tally.svelte';
@@ -16,17 +17,10 @@
   import TopBar from '$lib/shop/TopBar.svelte';
   import { findingTopic, findingWords } from '$lib/wording/findings';
   import { STAGE_WORDS } from '$lib/wording/stages';
-  import ChooseStage from './choose/ChooseStage.svelte';
-  import Findings from './choose/Findings.svelte';
-  import HandOverStage from './hand-over/HandOverStage.svelte';
-  import NeedsStage from './needs/NeedsStage.svelte';
-  import ProveStage from './prove/ProveStage.svelte';
-  import StepStage from './steps/StepStage.svelte';
-  import SurveyStage from './survey/SurveyStage.svelte';
-  import JobLog from './JobLog.svelte';
   import { JobModel } from './jobModel.svelte';
   import Divider from './Divider.svelte';
   import SavingNotice from './SavingNotice.svelte';
+  import { PANELS } from './panels';
   import StageRail from './StageRail.svelte';
 
   let { open, stage }: { open: OpenJob; stage: Stage } = $props();
@@ -70,6 +64,21 @@
           trial === null || (card.id !== trial.card.id && slot.id !== trial.slot.id),
       ),
   );
+
+  const rooms = $derived(housings(job.machine));
+
+  /** In the survey the drawing of the machine's own case is also the way to correct it. */
+  function editing(room: string | null): { onedit?: (edit: Edit) => void } {
+    if (stage !== 'survey' || room !== null) return {};
+    return {
+      onedit: ({ machine, what }) => {
+        // Slots of the external boxes are not in this drawing: they stay.
+        const elsewhere = job.machine.slots.filter(({ enclosureId }) => enclosureId !== null);
+        const all = { ...machine, slots: [...machine.slots, ...elsewhere] };
+        open.run({ name: 'changeMachine', machine: all, what });
+      },
+    };
+  }
 
   selection.clear();
   let logOpen = $state(false);
@@ -158,17 +167,28 @@
           The board appears here as the survey tells of it: slots, openings, case.
         </p>
       {:else}
-        <Board
-          machine={job.machine}
-          {planned}
-          {trial}
-          {overlay}
-          selectedSlotId={selection.slotId}
-          onselect={(slotId) => (selection.slotId = slotId)}
-        />
+        {#each rooms as { id, name, machine } (id)}
+          {#if rooms.length > 1}<h2 class="room">{name}</h2>{/if}
+          <Board
+            {machine}
+            planned={planned.filter(({ slot }) => slot.enclosureId === id)}
+            trial={trial?.slot.enclosureId === id ? trial : null}
+            {overlay}
+            share={1 / rooms.length}
+            selectedSlotId={selection.slotId}
+            onselect={(slotId) => (selection.slotId = slotId)}
+            {...editing(id)}
+          />
+        {/each}
       {/if}
-      <div class="facts-area">
-        {#if choosing}<Findings {model} />{:else}<SlotFacts {model} {planned} />{/if}
+      <!-- What scrolls must be reached by key. -->
+      <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+      <div class="facts-area" role="region" aria-label="Facts of the slot" tabindex="0">
+        {#if choosing}
+          {#await import('./choose/Findings.svelte') then { default: Findings }}
+            <Findings {model} />
+          {/await}
+        {:else}<SlotFacts {model} {planned} />{/if}
       </div>
       <div class="tally">
         <Tally
@@ -182,24 +202,27 @@
     <Divider bind:px={panelPx} />
 
     <section class="panel" aria-label={STAGE_WORDS[stage]}>
-      {#if stage === 'survey'}
-        <SurveyStage {model} />
-      {:else if stage === 'needs'}
-        <NeedsStage {model} />
-      {:else if stage === 'choose'}
-        <ChooseStage {model} />
-      {:else if stage === 'prove'}
-        <ProveStage {model} />
-      {:else if stage === 'hand-over'}
-        <HandOverStage {model} />
-      {:else}
-        {#key stage}<StepStage {model} {stage} />{/key}
-      {/if}
+      {#key stage}
+        {#await PANELS[stage]()}
+          <InlineLoading description="Opening the stage" />
+        {:then { default: Panel }}
+          <Panel {model} {stage} />
+        {:catch}
+          <p role="alert">
+            This stage could not be fetched: the server is away and nothing is kept of it. Reload
+            the page when it is back.
+          </p>
+        {/await}
+      {/key}
     </section>
   </main>
 </div>
 
-{#if logOpen}<JobLog bind:open={logOpen} log={job.log} />{/if}
+{#if logOpen}
+  {#await import('./JobLog.svelte') then { default: JobLog }}
+    <JobLog bind:open={logOpen} log={job.log} />
+  {/await}
+{/if}
 
 <style>
   .of {
@@ -245,6 +268,10 @@
     flex-direction: column;
     gap: 0.75rem;
   }
+  .room {
+    font-size: 0.875rem;
+    margin: 0.25rem 0 -0.5rem;
+  }
   .nothing {
     padding: 3rem 2rem;
     border: 1px dashed var(--cds-text-02);
@@ -274,6 +301,9 @@
     background: var(--cds-ui-01);
   }
   @media (max-width: 62rem) {
+    .facts-area {
+      min-height: 0;
+    }
     .job,
     .bench {
       display: block;

@@ -1,12 +1,13 @@
 /** What the stages show of the open job: everything here is computed from the document and the catalogue. */
 import {
+  contradictions,
+  decisiveFacts,
   expectations,
   fittedCards,
   openItems,
   packagesFor,
   slotVerdict,
   steps,
-  unknownFacts,
   type Proposal,
   type Stage,
 } from '$core';
@@ -32,8 +33,12 @@ export class JobModel {
   }
 
   job = $derived.by(() => this.open.job);
-  openCounts = $derived(openItems(this.job));
-  unknown = $derived(unknownFacts(this.job.machine, this.job.needs));
+  unknown = $derived(
+    decisiveFacts(this.job.machine, this.job.needs, shop.cards ?? [], shop.library),
+  );
+  /** In the survey counts what this job's needs and the catalogue ask for. */
+  openCounts = $derived({ ...openItems(this.job), survey: this.unknown.length });
+  disagreements = $derived(contradictions(this.job.machine));
   steps = $derived(steps(this.job));
   expectations = $derived(expectations(this.job));
   fitted: readonly CardOnSlot[] = $derived(

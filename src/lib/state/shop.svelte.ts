@@ -8,6 +8,7 @@ import {
   deviceId,
   emptyJob,
   readJobFile,
+  templateOf,
   type DriverLibrary,
   type Problem,
 } from '$core';
@@ -22,9 +23,11 @@ import {
   type StorageTrouble,
 } from './storage';
 import { now } from './now';
+import { keepPicture, sweepPictures } from './pictures';
 import { hearWindows, tellWindows } from './windows';
 
 const SEEDED = 'demo-seeded';
+const OWN_TEMPLATES = 'own-templates';
 
 class Shop {
   jobs = $state.raw<readonly Job[]>([]);
@@ -35,13 +38,16 @@ class Shop {
   cards = $state.raw<readonly Card[] | null>(null);
   library = $state.raw<DriverLibrary>(null);
   templates = $state.raw<readonly Machine[]>([]);
+  /** Machines surveyed here and kept to start from. */
+  ownTemplates = $state.raw<readonly Machine[]>([]);
   /** True while the catalogue or the driver library could not be reached and nothing is kept of them. */
   supplierAway = $state(false);
   private opened = false;
 
   /** Reads the list and what the shop draws on; safe to call again. */
   async open(): Promise<void> {
-    if (!this.opened) {
+    const first = !this.opened;
+    if (first) {
       this.opened = true;
       hearWindows(({ kind }) => {
         if (kind === 'listChanged' || kind === 'saved') void this.readJobs();
@@ -50,6 +56,9 @@ class Shop {
       await this.seedDemo();
     }
     await this.readJobs();
+    // Once, before anything is opened: a record that was set aside may still need its pictures.
+    if (first && this.trouble === null && this.setAside.length === 0)
+      await sweepPictures(this.jobs).catch(() => undefined);
   }
 
   async readJobs(): Promise<void> {
@@ -74,6 +83,20 @@ class Shop {
     this.library = library;
     this.templates = templates ?? [];
     this.supplierAway = cards === null || library === null;
+    this.ownTemplates = await keptTemplates();
+  }
+
+  /** Keeps a machine to start other surveys from; one of the same name is replaced. False where it cannot be kept. */
+  async keepTemplate(machine: Machine): Promise<boolean> {
+    const others = (await keptTemplates()).filter(({ name }) => name !== machine.name);
+    const kept = [...others, templateOf(machine)];
+    try {
+      await toShelf(OWN_TEMPLATES, kept);
+    } catch {
+      return false;
+    }
+    this.ownTemplates = kept;
+    return true;
   }
 
   /** A new job, stored at once where the store allows it. */
@@ -118,8 +141,13 @@ class Shop {
 
   /** Takes a job file in; one that is here already comes in as a copy beside it. Problems: nothing changed. */
   async importFile(text: string): Promise<{ job: Job | null; problems: readonly Problem[] }> {
-    const { job, problems } = readJobFile(text);
+    const { job, pictures, problems } = readJobFile(text);
     if (job === null) return { job, problems };
+    try {
+      for (const [id, address] of Object.entries(pictures)) await keepPicture(id, address);
+    } catch (error) {
+      this.trouble = troubleOf(error);
+    }
     const taken =
       this.jobs.some(({ id }) => id === job.id) || this.setAside.some(({ key }) => key === job.id);
     return { job: await (taken ? this.duplicate(job) : this.create(job)), problems };
@@ -144,6 +172,15 @@ class Shop {
 }
 
 export const shop = new Shop();
+
+async function keptTemplates(): Promise<readonly Machine[]> {
+  try {
+    const parsed = z.safeParse(z.array(Machine), await shelved<unknown>(OWN_TEMPLATES));
+    return parsed.success ? parsed.data : [];
+  } catch {
+    return [];
+  }
+}
 
 const newId = (): string => crypto.randomUUID();
 

@@ -16,6 +16,13 @@ const shelf = localforage.createInstance({
   driver: localforage.INDEXEDDB,
 });
 
+/** Photographs, by the id their job knows them by. */
+export const pictureShelf = localforage.createInstance({
+  name: 'tenant',
+  storeName: 'pictures',
+  driver: localforage.INDEXEDDB,
+});
+
 /** A stored record that no longer validates: kept where it is, and offered for export. */
 export interface SetAside {
   readonly key: string;

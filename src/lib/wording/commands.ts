@@ -6,6 +6,8 @@ export const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
   takeTemplate: 'machine taken from a template',
   readMachine: 'machine read from its own report',
   changeMachine: 'survey corrected',
+  addPhoto: 'photograph added',
+  removePhoto: 'photograph removed',
   addNeed: 'need added',
   changeNeed: 'need changed',
   removeNeed: 'need removed',

@@ -1,5 +1,15 @@
 /** Names of facts, how to find them out, and who gave them. */
-import type { FactCode, Witness } from '$core';
+import type {
+  Box,
+  Contradiction,
+  CopyDrive,
+  FactCode,
+  FrontLead,
+  Machine,
+  Testimony,
+  Witness,
+} from '$core';
+import { linkWords } from './figures';
 
 interface FactWords {
   readonly name: string;
@@ -19,6 +29,25 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
   'slot.generation': { name: 'Generation', how: 'Drop the machine’s lspci report.' },
   'slot.opening': { name: 'Opening it faces', how: 'Count openings from the processor’s end.' },
   'slot.occupant': { name: 'What sits in it', how: 'Look.' },
+  'slot.openEnd': { name: 'Far end of the slot', how: 'Look: open or closed.' },
+  'slot.powerWatts': {
+    name: 'Power limit of the slot',
+    how: 'Read the machine’s registers, or the board’s manual.',
+  },
+  'slot.keying': {
+    name: 'Key of the slot',
+    how: 'Look: a key near the rear edge is 3.3 V, one near the far end 5 V.',
+  },
+  'slot.splits': { name: 'Splitting of its lanes', how: 'Look in the firmware’s setup.' },
+  'slot.key': { name: 'Key of the socket', how: 'Read the letter beside it on the board.' },
+  'slot.wired': {
+    name: 'What is wired to the socket',
+    how: 'Read the board’s manual: PCI Express, SATA, USB, or only a radio’s own signals.',
+  },
+  'slot.moduleLengthsMm': {
+    name: 'Lengths it holds',
+    how: 'Measure from the socket to each screw post: 30, 42, 60, 80, 110 mm.',
+  },
   'case.bracket': {
     name: 'Bracket height',
     how: 'Measure a cover: about 120 mm is full, 79 mm low.',
@@ -55,6 +84,9 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
 export const WITNESS_WORDS: Readonly<Record<Witness, string>> = {
   registers: 'read from its registers',
   text: 'read from its report',
+  firmware: 'by the firmware’s record',
+  system: 'told by its system',
+  screen: 'told by the screen itself',
   template: 'from the template',
   technician: 'told by hand',
 };
@@ -62,6 +94,103 @@ export const WITNESS_WORDS: Readonly<Record<Witness, string>> = {
 export const WITNESS_SHORT: Readonly<Record<Witness, string>> = {
   registers: 'registers',
   text: 'report',
+  firmware: 'firmware',
+  system: 'system',
+  screen: 'screen',
   template: 'template',
   technician: 'by hand',
+};
+
+/** Facts that can be contradicted and that no rule asks for by name. */
+const OTHER_NAMES: Readonly<Record<string, string>> = {
+  'slot.number': 'Number of the slot',
+  'slot.port': 'Port of the slot',
+  'slot.uplink': 'Link it hangs on',
+  'system.name': 'Name of the system',
+  'system.build': 'Build or kernel',
+  'system.secureBoot': 'Secure boot',
+  'firmware.kind': 'Kind of firmware',
+  'firmware.version': 'Firmware version',
+  'firmware.date': 'Date of the firmware',
+  'path.ownMegabits': 'Speed of its own port',
+};
+
+/** How the values of a fact are said; all others are said as they are. */
+const VALUES: Readonly<Record<string, (value: unknown) => string>> = {
+  'slot.lanes': (value) => `x${String(value)}`,
+  'slot.connectorLanes': (value) => `x${String(value)}`,
+  'slot.generation': (value) => `Gen ${String(value)}`,
+  'slot.powerWatts': (value) => `${String(value)} W`,
+  'slot.occupant': (value) => (value === null ? 'nothing' : (value as { name: string }).name),
+  'slot.uplink': (value) => {
+    if (value === null) return 'none';
+    const { generation, lanes } = value as { generation: 1; lanes: number };
+    return linkWords({ generation, width: lanes });
+  },
+};
+
+/** A contradiction in words, and where it is settled. */
+export function contradictionWords(
+  { path, believed, others }: Contradiction,
+  machine: Machine,
+): {
+  readonly code: string;
+  readonly slotId: string | undefined;
+  readonly name: string;
+  readonly says: string;
+} {
+  const [room, n] = path;
+  const slot = room === 'slots' ? machine.slots[Number(n)] : undefined;
+  const field = String(path.at(-1));
+  const code = slot === undefined ? path.join('.') : `slot.${field}`;
+  const name = FACT_WORDS[code as FactCode]?.name ?? OTHER_NAMES[code] ?? field;
+  const says = ({ value, witness }: Testimony<unknown>) =>
+    `${(VALUES[code] ?? plain)(value)} ${WITNESS_BY[witness]}`;
+  return {
+    code,
+    slotId: slot?.id,
+    name: slot === undefined ? name : `${name}, ${slot.label}`,
+    says: `${says(believed)}, against ${others.map(says).join(', ')}`,
+  };
+}
+
+const plain = (value: unknown): string =>
+  Array.isArray(value)
+    ? value.join(', ')
+    : typeof value === 'boolean'
+      ? value
+        ? 'yes'
+        : 'no'
+      : String(value);
+
+const WITNESS_BY: Readonly<Record<Witness, string>> = {
+  registers: 'by its registers',
+  text: 'by its report',
+  firmware: 'by the firmware',
+  system: 'by its system',
+  screen: 'by the screen',
+  template: 'by the template',
+  technician: 'by hand',
+};
+
+export const BOX_KIND_WORDS: Readonly<Record<Box['kind'], string>> = {
+  header: 'header',
+  fanPlug: 'fan plug',
+  cage: 'cage',
+  heatSink: 'heat sink',
+  memory: 'memory',
+  other: 'other',
+};
+
+export const FRONT_LEAD_WORDS: Readonly<Record<FrontLead, string>> = {
+  'usb-9-pin': 'USB 9-pin',
+  'usb-19-pin': 'USB 19-pin',
+  'type-c-20-pin': 'Type-C 20-pin',
+  audio: 'audio',
+};
+
+export const COPY_DRIVE_WORDS: Readonly<Record<CopyDrive, string>> = {
+  disk: 'hard disk',
+  sata: 'SATA solid-state drive',
+  nvme: 'NVMe drive',
 };

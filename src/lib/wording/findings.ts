@@ -31,6 +31,48 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'Nobody has said what sits in this slot.',
     remedy: 'Look, and note it in the survey.',
   },
+  'seat.emptyFirst': { says: '{subject} comes out of it first.' },
+  'seat.keyUnknown': {
+    says: 'The key of the socket is not known.',
+    remedy: 'Read the letter beside it on the board, or in the manual.',
+  },
+  'seat.otherKey': {
+    says: 'The socket has key {subject}; the module is cut for another.',
+    remedy: 'A module with that key.',
+  },
+  'seat.moduleLengthUnknown': {
+    says: 'How long a module the socket holds is not known.',
+    remedy: 'Measure from the socket to its screw post.',
+  },
+  'seat.moduleLength': {
+    says: 'The module is {needed} long; the longest the socket holds is {available}.',
+    remedy: 'A module of a length that the socket has a post for.',
+  },
+  'seat.wiredUnknown': {
+    says: 'What is wired to the socket is not known.',
+    remedy: 'Look in the board’s manual: PCI Express, SATA, USB, or a radio’s own signals only.',
+  },
+  'seat.notWired': {
+    says: 'The module lives on {subject}, which is not wired to this socket.',
+    remedy: 'A module for what is wired.',
+  },
+  'seat.keyingUnknown': {
+    says: 'Whether the slot is keyed for 5 V or 3.3 V is not known.',
+    remedy: 'Look: a key near the rear edge is 3.3 V, one near the far end 5 V.',
+  },
+  'seat.otherKeying': {
+    says: 'The slot is keyed for {subject}; the card is cut for the other.',
+    remedy: 'A card cut for both.',
+  },
+  'seat.splitUnknown': {
+    says: 'It carries several devices; whether the firmware can split the slot is not known.',
+    remedy: 'Look in the firmware’s setup, or in the board’s manual.',
+  },
+  'seat.split': { says: 'The firmware has to be told to split the slot.' },
+  'seat.noSplit': {
+    says: 'It carries several devices, and the firmware cannot split this slot.',
+    remedy: 'A card with a switch of its own.',
+  },
   'seat.fits': { says: 'The card’s edge goes into the slot.' },
   'seat.openEnd': { says: 'The slot is shorter ({available} for {needed}) but open at its end.' },
   'seat.tooLong': {
@@ -59,6 +101,27 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'The slot’s lanes or generation are not known.',
     remedy: 'Drop the machine’s lspci report into the survey.',
   },
+  'link.uplinkNarrows': {
+    says: 'The card could use {needed}; {subject}, which the slot shares, carries {available}.',
+    remedy: 'A slot straight at the processor.',
+  },
+  'sharing.unknown': {
+    says: 'It loses lanes when {subject} is used; what is in that is not known.',
+    remedy: 'Look what {subject} holds.',
+  },
+  'sharing.dead': {
+    says: 'The slot is dead while {subject} is used.',
+    remedy: 'Empty {subject}, or take another slot.',
+  },
+  'sharing.fewerLanes': {
+    says: 'With {subject} in use the slot keeps {available}.',
+    remedy: 'Empty {subject}, or take another slot.',
+  },
+  'sharing.kills': {
+    says: 'Used, this slot switches off: {subject}.',
+    remedy: 'Another slot.',
+  },
+  'sharing.takes': { says: 'Used, this slot leaves {subject} only {available}.' },
   'bracket.fits': { says: 'Its bracket is the right height for the case.' },
   'bracket.swap': { says: 'The {subject} bracket from the box has to be put on.' },
   'bracket.missing': {
@@ -105,6 +168,23 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: '{subject} stands in its path, {available} from the rear; the card is {needed} long.',
     remedy: 'A card shorter than that, or another slot.',
   },
+  'body.tooHigh': {
+    says: 'It is {needed} high; the cover leaves {available}.',
+    remedy: 'A lower card.',
+  },
+  'body.tooThick': {
+    says: 'It is {needed} openings thick; here there is room for {available}.',
+    remedy: 'A thinner card, or another slot.',
+  },
+  'body.plugBend': {
+    says: 'With its plug it wants {needed} of height; the cover leaves {available}.',
+    remedy: 'A lead that leaves sideways, or a lower card.',
+  },
+  'front.leadFound': { says: 'The case has the front lead for it ({subject}).' },
+  'front.noLead': {
+    says: 'It has a header for the front ({subject}), but the case has no such lead.',
+    remedy: 'A front panel with that lead, in a bay.',
+  },
   'power.slotEnough': { says: 'It draws {needed} from the slot, which gives {available}.' },
   'power.slotShort': {
     says: 'It draws {needed} from the slot, which gives only {available}.',
@@ -115,6 +195,19 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     remedy: 'Drop the machine’s lspci report, or look in the board’s manual.',
   },
   'power.plugsFound': { says: 'The supply has the plugs: {subject}.' },
+  'power.supplyOld': {
+    says: 'The supply is {available} years old; from {needed} on it gives less than its label.',
+    remedy: 'Measure 12 V under load, or a new supply.',
+  },
+  'power.leadShort': {
+    says: 'The {subject} plug reaches {available} down the board; the slot lies at {needed}.',
+    remedy:
+      'A lead that is longer, or a slot nearer to the supply; never an extension for graphics power that was not made for it.',
+  },
+  'power.sharedLead': {
+    says: 'Its {needed} sockets ({subject}) would hang on {available} lead: never two plugs’ load on one.',
+    remedy: 'A supply with a lead of its own for each.',
+  },
   'power.plugMissing': {
     says: 'The supply has no {subject} plug free for it.',
     remedy: 'Another supply; never an adapter from drive plugs to a graphics socket.',
@@ -149,6 +242,17 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'The driver library cannot be reached just now.',
     remedy: 'Try again with the network on.',
   },
+  'system.secureBoot': {
+    says: 'There is a driver ({subject}), but secure boot lets it load only with its key enrolled.',
+  },
+  'deliver.fewBays': {
+    says: 'Only {available} free bays for {needed} drives.',
+    remedy: 'A bay bracket, or fewer and larger drives.',
+  },
+  'deliver.screenLess': {
+    says: 'Of the {needed} screens that were read, only {available} can show that mode.',
+    remedy: 'Another screen, or a mode that it reports.',
+  },
   'deliver.meets': { says: 'It carries {available}; {needed} are wanted.' },
   'deliver.tight': { says: 'At best {available} for {needed} wanted: just enough on a good day.' },
   'deliver.short': {
@@ -170,9 +274,11 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
 const TOPICS: Readonly<Record<string, string>> = {
   seat: 'seat',
   link: 'link',
+  sharing: 'sharing',
   bracket: 'bracket',
   body: 'room',
   power: 'power',
+  front: 'front lead',
   system: 'driver',
   deliver: 'rate',
 };

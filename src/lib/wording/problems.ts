@@ -18,11 +18,37 @@ const WORDS: Readonly<Record<ProblemCode, string>> = {
   'capability.broken': 'Its list of capabilities is broken; read up to there.',
   'capability.truncated': 'Its link capability is cut short.',
   'link.speedNotSupported': 'A link speed Tenant does not know yet ({found}); shown as not known.',
+  'firmware.nothingFound': 'No firmware record found in it.',
+  'firmware.structureLength':
+    'A record claims only {found} bytes; the table is broken from here on, and was read up to here.',
+  'firmware.structureCut': 'The table ends inside a record; read up to here.',
+  'firmware.stringsCut': 'The table ends inside a record’s texts; read up to here.',
+  'firmware.slotShort': 'A slot record of only {found} bytes; {expected} are the least.',
+  'firmware.slotTypeOther': 'A slot of a kind that takes no expansion card: {found}.',
+  'screen.short': 'Only {found} bytes; a screen’s report has at least {expected}.',
+  'screen.header': 'It does not begin as a screen’s report does.',
+  'screen.checksum': 'The checksum is {found}; {expected} would be right. Read all the same.',
+  'screen.extensionsMissing': '{expected} further blocks announced, {found} there.',
+  'system.nameMissing': 'It does not name the system ({expected} expected).',
+  'system.kernelMissing': 'No kernel release in it; expected: {expected}.',
+  'system.aliasesMissing': 'No driver names in it; expected: {expected}.',
+  'system.portsUnreadable': 'No network ports in it; expected: {expected}.',
+  'list.noIdentities': 'No column of device identities; expected one such as {expected}.',
+  'list.placeMissing': 'The list does not say where the device sits; left out.',
+  'list.tooMany': '{found} devices listed; only the first {expected} were read.',
+  'list.row': 'The row has {found} fields where the columns are {expected}.',
+  'names.nothingFound': 'No names in this list.',
+  'bundle.newer': 'Written by a newer survey script ({found}; this Tenant reads up to {expected}).',
+  'bundle.sectionOpen':
+    'The file is cut off; what came before was read. It should end with “{expected}”.',
+  'bundle.notRead': 'Not read on the machine: {found}.',
+  'evidence.unknown': 'Not a kind of evidence that Tenant knows; left out.',
+  'evidence.tooMany': '{found} files; only the first {expected} were read.',
   'file.notJson': 'The file is damaged: it stops making sense here.',
   'file.notAJob': 'This is not a job file of Tenant.',
   'file.newer':
     'The file was written by a newer Tenant (format {found}; this one reads up to {expected}).',
-  'file.field': '{found}',
+  'file.field': 'Not what belongs here; expected: {expected}.',
 };
 
 export function problemWords(problem: Problem): string {

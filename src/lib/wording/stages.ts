@@ -17,6 +17,8 @@ export const FLOW_WORDS: Readonly<Record<StageCode, string>> = {
   cardPort: 'port on the card',
   cable: 'wire to the far end',
   farEnd: 'far end',
+  ownDrive: 'drive it is copied from',
+  farDrive: 'drive at the far end',
   radio: 'radio',
   internet: 'internet plan',
   output: 'screen output',

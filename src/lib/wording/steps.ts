@@ -26,6 +26,23 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
     title: `Find a driver for ${card}`,
     detail: `None was known for this system when the plan was accepted. Ask its maker for ${identity}, before the machine goes off-line.`,
   }),
+  enrolKey: ({ card }) => ({
+    title: `Have the key for ${card}’s driver ready`,
+    detail:
+      'Secure boot is on: a driver that does not come with the system loads only once the firmware knows its key. Its package says how; it takes one restart with a password.',
+  }),
+  splitSlot: ({ card, slot }) => ({
+    title: `Set ${slot} to split its lanes`,
+    detail: `In the firmware’s setup, before ${card} goes in: without it only its first drive shows up.`,
+  }),
+  bringScrew: ({ count }) => ({
+    title: `Bring ${count === 1 ? 'a screw' : `${count} screws`} for the bracket`,
+    detail: 'The case has none to spare.',
+  }),
+  noteTrouble: ({ count, names }) => ({
+    title: count === 1 ? 'One device does not work now' : `${count} devices do not work now`,
+    detail: `Tell the customer before anything is changed, and see whether it is mended at the end: ${names}.`,
+  }),
   installFirst: ({ title, version }) => ({
     title: `Install ${title} ${version} before the card goes in`,
     detail: 'Its maker demands the driver first.',
@@ -55,9 +72,13 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
     title: `Take out cover ${opening}`,
     detail: `Counted from the processor’s end. ${COVER_DETAIL[String(covers)] ?? 'Keep it with the job.'}`,
   }),
-  moveBox: ({ name }) => ({
+  takeOut: ({ card, slot }) => ({
+    title: `Take ${card} out of ${slot}`,
+    detail: 'Its leads first, then its screw, then the latch. Keep it with the job, in a bag.',
+  }),
+  moveBox: ({ name, how }) => ({
     title: `Move aside: ${name}`,
-    detail: 'It stands in the card’s path. Note where it was plugged.',
+    detail: `It stands in the card’s path. ${how ? `${how}. ` : ''}Note where it was plugged.`,
   }),
   swapBracket: ({ card, height }) => ({
     title: `Put the ${height} bracket on ${card}`,
@@ -71,10 +92,16 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
     title: `Seat ${card} in ${slot}`,
     detail: 'Hold it by bracket and edge, press evenly until it clicks or sits flush.',
   }),
-  screw: ({ card }) => ({
-    title: `Screw down the bracket of ${card}`,
-    detail: 'Lift the far end a little while screwing.',
-  }),
+  screw: ({ card, bus }) =>
+    bus === 'm2'
+      ? {
+          title: `Screw down the far end of ${card}`,
+          detail: 'It stands up at an angle until the screw holds it flat.',
+        }
+      : {
+          title: `Screw down the bracket of ${card}`,
+          detail: 'Lift the far end a little while screwing.',
+        },
   plug: ({ card, plug }) => ({
     title: `Plug ${PLUG_WORDS[plug as PlugType]} into ${card}`,
     detail: 'Push until its latch holds.',
@@ -128,6 +155,7 @@ const PLUG_WORDS: Readonly<Record<PlugType, string>> = {
   '6-pin': 'the 6-pin graphics plug',
   '8-pin': 'the 8-pin graphics plug',
   '12v-2x6': 'the 12V-2x6 plug',
+  'mini-6-pin': 'the board’s small 6-pin plug, by its lead,',
   sata: 'SATA power',
   '4-pin': 'a 4-pin drive plug',
 };

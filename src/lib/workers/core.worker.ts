@@ -1,8 +1,8 @@
 /** Long computations of the core, off the screen's thread. */
 import { expose } from 'comlink';
-import { proposePlan, readLspci } from '$core';
+import { proposePlan, readEvidence } from '$core';
 
-const work = { proposePlan, readLspci };
+const work = { proposePlan, readEvidence };
 export type CoreWork = typeof work;
 
 expose(work);

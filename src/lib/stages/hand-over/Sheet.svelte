@@ -8,6 +8,23 @@
   import { CAUTION_WORDS } from '$lib/wording/steps';
 
   let { job, sheet }: { job: Job; sheet: HandOverSheet } = $props();
+
+  const FAMILIES = { windows: 'Windows', linux: 'Linux, kernel' } as const;
+  /** What the next technician starts from, as far as it is known. */
+  const state = $derived.by(() => {
+    const { systemName, family, version, build, firmware, firmwareDate, screens, inTrouble } =
+      sheet.machine;
+    const system =
+      systemName ?? (family === null ? null : `${FAMILIES[family]} ${version ?? ''}`.trim());
+    return [
+      system === null ? '' : `system ${system}${build === null ? '' : ` (${build})`}`,
+      firmware === null
+        ? ''
+        : `firmware ${firmware}${firmwareDate === null ? '' : ` of ${firmwareDate}`}`,
+      screens.length === 0 ? '' : `screens ${screens.join(', ')}`,
+      inTrouble.length === 0 ? '' : `not working ${inTrouble.join(', ')}`,
+    ].filter((part) => part !== '');
+  });
 </script>
 
 <article>
@@ -19,6 +36,10 @@
       )}
     </p>
   </header>
+
+  {#if state.length > 0}
+    <p class="state">As it was found: {state.join('; ')}.</p>
+  {/if}
 
   <h3>What was fitted</h3>
   <table class="plain">

@@ -2,8 +2,8 @@
   import { Button, Checkbox, ContentSwitcher, Switch, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { valueOf, type Need, type NeedKind } from '$core';
-  import { inMoney } from '$lib/wording/figures';
+  import { bestMode, valueOf, type Need, type NeedKind } from '$core';
+  import { inMoney, modeWords } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';
   import type { JobModel } from '../jobModel.svelte';
   import { FRESH, NEED_FIELDS } from './needFields';
@@ -11,6 +11,13 @@
   let { model }: { model: JobModel } = $props();
 
   const job = $derived(model.job);
+  /** Screens of the survey, each with the best it can show. */
+  const read = $derived(
+    job.machine.screens.flatMap((screen) => {
+      const mode = bestMode(screen);
+      return mode === null ? [] : [{ id: screen.id, name: screen.name, mode }];
+    }),
+  );
   const kinds = Object.keys(KIND_WORDS) as NeedKind[];
   let refused = $state.raw<{ id: string; says: string } | null>(null);
 
@@ -110,6 +117,16 @@
         </ContentSwitcher>
       </div>
     </div>
+    {#if need.kind === 'screens' && read.length > 0}
+      <p class="quiet">
+        Screens that were read:
+        {#each read as { id, name, mode } (id)}
+          <button type="button" class="text read" onclick={() => put({ ...need, mode })}
+            >{name}, {modeWords(mode)}</button
+          >
+        {/each}
+      </p>
+    {/if}
     {#if need.kind === 'wifi' && (valueOf(job.machine.path.internetMegabits) ?? Infinity) < need.megabits}
       <p class="warn">
         The internet plan carries only {valueOf(job.machine.path.internetMegabits)} Mb/s: no card makes
@@ -146,6 +163,10 @@
 </section>
 
 <style>
+  .read {
+    margin-right: 0.75rem;
+    text-decoration: underline;
+  }
   section {
     border-top: 1px solid var(--cds-ui-04);
     padding: 0.75rem 0;

@@ -1,13 +1,25 @@
 <script lang="ts">
-  import { Button, Checkbox, TextInput } from 'carbon-components-svelte';
+  import { Button, Checkbox, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import type { Box, Machine } from '$core';
+  import { BOX_KINDS, FRONT_LEADS, known, valueOf, type Box, type Machine } from '$core';
   import FactField from './FactField.svelte';
-  import { PLUGS_FIELD, choiceField, numberField } from './fields';
+  import { BOX_KIND_WORDS, FRONT_LEAD_WORDS } from '$lib/wording/facts';
+  import { PLUGS_FIELD, ROOMS_FIELD, choiceField, numberField, wordsField } from './fields';
 
-  let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
-    $props();
+  let {
+    machine,
+    room = null,
+    change,
+  }: {
+    /** As it is seen from in the case, or from in the external box. */
+    machine: Machine;
+    /** The external box this is about; null for the machine's own case. */
+    room?: { readonly id: string; readonly name: string } | null;
+    change: (machine: Machine, what: string) => void;
+  } = $props();
+
+  const prefix = $derived(room === null ? 'fact' : `fact-${room.id}`);
 
   const BRACKET = choiceField([
     ['full', 'full height'],
@@ -20,16 +32,19 @@
   ] as const);
   const OPENINGS = numberField('a number of openings', { least: 1, most: 12 });
   const ROOM = numberField('a length', { unit: 'mm', least: 60, most: 450, whole: false });
+  const SCREWS = numberField('a number', { least: 0, most: 99 });
+  const HEIGHT = numberField('a height', { unit: 'mm', least: 20, most: 300, whole: false });
+  const LEADS = wordsField(FRONT_LEADS.map((lead) => [lead, FRONT_LEAD_WORDS[lead]] as const));
   const WATTS = numberField('a number of watts', { unit: 'W', least: 1, most: 3000, whole: false });
   const MEASURES: readonly (readonly [
     keyof Box & ('xMm' | 'yMm' | 'widthMm' | 'depthMm' | 'heightMm'),
     string,
     number,
   ])[] = [
-    ['xMm', 'From the rear', 0],
-    ['yMm', 'From the board’s top', -50],
-    ['widthMm', 'Along the slot', 1],
-    ['depthMm', 'Across it', 1],
+    ['xMm', 'Rear', 0],
+    ['yMm', 'Top', -50],
+    ['widthMm', 'Along', 1],
+    ['depthMm', 'Across', 1],
     ['heightMm', 'High', 1],
   ];
 
@@ -59,6 +74,8 @@
     const fresh: Box = {
       id: `box${n}`,
       name: `Thing ${n}`,
+      kind: 'other',
+      moving: '',
       xMm: 120,
       yMm: 200,
       widthMm: 30,
@@ -71,111 +88,202 @@
 </script>
 
 <div class="form">
-  <h3>Case</h3>
+  <h3>{room === null ? 'Case' : room.name}</h3>
   <FactField
-    id="fact-case-bracket"
+    id="{prefix}-case-bracket"
     label="Bracket height"
     fact={box.bracket}
     kind={BRACKET}
     onchange={(bracket) => putCase({ bracket }, 'bracket height')}
   />
   <FactField
-    id="fact-case-openings"
+    id="{prefix}-case-openings"
     label="Openings"
     fact={box.openings}
     kind={OPENINGS}
     onchange={(openings) => putCase({ openings }, 'openings')}
   />
   <FactField
-    id="fact-case-lengthRoomMm"
+    id="{prefix}-case-lengthRoomMm"
     label="Room for length"
     fact={box.lengthRoomMm}
     kind={ROOM}
     onchange={(lengthRoomMm) => putCase({ lengthRoomMm }, 'room for length')}
   />
   <FactField
-    id="fact-case-covers"
+    id="{prefix}-case-covers"
     label="Covers"
     fact={box.covers}
     kind={COVERS}
     onchange={(covers) => putCase({ covers }, 'covers')}
   />
+  <FactField
+    id="{prefix}-case-spareScrews"
+    label="Spare screws"
+    fact={box.spareScrews}
+    kind={SCREWS}
+    onchange={(spareScrews) => putCase({ spareScrews }, 'spare screws')}
+  />
+  <FactField
+    id="{prefix}-case-heightRoomMm"
+    label="Room for height"
+    fact={box.heightRoomMm}
+    kind={HEIGHT}
+    onchange={(heightRoomMm) => putCase({ heightRoomMm }, 'room for height')}
+  />
+  <FactField
+    id="{prefix}-case-bays"
+    label="Free bays"
+    fact={box.bays}
+    kind={SCREWS}
+    onchange={(bays) => putCase({ bays }, 'free bays')}
+  />
+  <FactField
+    id="{prefix}-case-tightOpenings"
+    label="Less room in an opening"
+    fact={box.tightOpenings.length === 0 ? null : known(box.tightOpenings, 'technician')}
+    kind={ROOMS_FIELD}
+    onchange={(rooms) => putCase({ tightOpenings: valueOf(rooms) ?? [] }, 'room in an opening')}
+  />
+  <div class="wide">
+    <FactField
+      id="{prefix}-case-frontLeads"
+      label="Front leads nothing uses"
+      fact={box.frontLeads}
+      kind={LEADS}
+      onchange={(frontLeads) => putCase({ frontLeads }, 'front leads')}
+    />
+  </div>
   <h3>Power supply</h3>
   <FactField
-    id="fact-supply-twelveVoltWatts"
+    id="{prefix}-supply-labelWatts"
+    label="Watts on the label"
+    fact={supply.labelWatts}
+    kind={WATTS}
+    onchange={(labelWatts) => putSupply({ labelWatts }, 'watts on the label')}
+  />
+  <FactField
+    id="{prefix}-supply-twelveVoltWatts"
     label="12 V limit"
     fact={supply.twelveVoltWatts}
     kind={WATTS}
     onchange={(twelveVoltWatts) => putSupply({ twelveVoltWatts }, '12 V limit')}
   />
   <FactField
-    id="fact-supply-baseWatts"
+    id="{prefix}-supply-baseWatts"
     label="12 V load already there"
     fact={supply.baseWatts}
     kind={WATTS}
     onchange={(baseWatts) => putSupply({ baseWatts }, '12 V load')}
   />
+  <FactField
+    id="{prefix}-supply-ageYears"
+    label="Years in use"
+    fact={supply.ageYears}
+    kind={SCREWS}
+    onchange={(ageYears) => putSupply({ ageYears }, 'age of the supply')}
+  />
   <div class="wide">
     <FactField
-      id="fact-supply-plugs"
+      id="{prefix}-supply-plugs"
       label="Free plugs"
       fact={supply.plugs}
       kind={PLUGS_FIELD}
       onchange={(plugs) => putSupply({ plugs }, 'free plugs')}
     />
   </div>
-  <h3>Standing in the way</h3>
-  {#each machine.boxes as each (each.id)}
-    <div class="wide box">
-      <TextInput
-        id="{each.id}-name"
-        size="sm"
-        labelText="What it is"
-        value={each.name}
-        on:change={(event) =>
-          putBox({ ...each, name: String(event.detail ?? '').slice(0, 200) || each.name }, 'name')}
-      />
-      <div class="measures">
-        {#each MEASURES as [key, label, least] (key)}
-          <TextInput
-            id="{each.id}-{key}"
-            size="sm"
-            labelText="{label}, mm"
-            value={String(each[key])}
-            invalid={refused === `${each.id}-${key}`}
-            invalidText="{least} to 450"
-            on:change={(event) => measure(each, key, least, String(event.detail ?? ''))}
-          />
-        {/each}
-      </div>
-      <div class="row">
-        <Checkbox
-          id="{each.id}-movable"
-          labelText="can be moved aside"
-          checked={each.movable}
-          on:check={(event) =>
-            event.detail !== each.movable && putBox({ ...each, movable: event.detail }, 'movable')}
-        />
-        <Button
-          kind="ghost"
-          size="small"
-          icon={TrashCan}
-          iconDescription="Remove {each.name}"
-          tooltipAlignment="end"
-          on:click={() =>
-            change(
-              { ...machine, boxes: machine.boxes.filter(({ id }) => id !== each.id) },
-              `${each.name} removed`,
+  {#if room === null}
+    <h3>Standing in the way</h3>
+    <p class="wide quiet">
+      Drag them on the drawing, or type millimetres here: from the rear edge, from the board’s top,
+      along the slot and across it, and how high.
+    </p>
+    {#each machine.boxes as each (each.id)}
+      <div class="wide box">
+        <TextInput
+          id="{each.id}-name"
+          size="sm"
+          labelText="What it is"
+          value={each.name}
+          on:change={(event) =>
+            putBox(
+              { ...each, name: String(event.detail ?? '').slice(0, 200) || each.name },
+              'name',
             )}
         />
+        <div class="measures">
+          {#each MEASURES as [key, label, least] (key)}
+            <TextInput
+              id="{each.id}-{key}"
+              size="sm"
+              labelText="{label}, mm"
+              value={String(each[key])}
+              invalid={refused === `${each.id}-${key}`}
+              invalidText="{least} to 450"
+              on:change={(event) => measure(each, key, least, String(event.detail ?? ''))}
+            />
+          {/each}
+        </div>
+        <div class="kind">
+          <Select
+            id="{each.id}-kind"
+            size="sm"
+            labelText="Kind"
+            selected={each.kind}
+            on:change={(event) => {
+              const value = (event.target as HTMLSelectElement | null)?.value ?? '';
+              const kind = BOX_KINDS.find((each) => each === value) ?? 'other';
+              putBox({ ...each, kind }, 'kind');
+            }}
+          >
+            {#each BOX_KINDS as kind (kind)}
+              <SelectItem value={kind} text={BOX_KIND_WORDS[kind]} />
+            {/each}
+          </Select>
+          <TextInput
+            id="{each.id}-moving"
+            size="sm"
+            labelText="Moving it means"
+            placeholder="which lead, which screws"
+            disabled={!each.movable}
+            value={each.moving}
+            on:change={(event) =>
+              putBox(
+                { ...each, moving: String(event.detail ?? '').slice(0, 200) },
+                'how it is moved',
+              )}
+          />
+        </div>
+        <div class="row">
+          <Checkbox
+            id="{each.id}-movable"
+            labelText="can be moved aside"
+            checked={each.movable}
+            on:check={(event) =>
+              event.detail !== each.movable &&
+              putBox({ ...each, movable: event.detail }, 'movable')}
+          />
+          <Button
+            kind="ghost"
+            size="small"
+            icon={TrashCan}
+            iconDescription="Remove {each.name}"
+            tooltipAlignment="end"
+            on:click={() =>
+              change(
+                { ...machine, boxes: machine.boxes.filter(({ id }) => id !== each.id) },
+                `${each.name} removed`,
+              )}
+          />
+        </div>
       </div>
+    {/each}
+    <div class="wide">
+      <Button size="small" kind="tertiary" icon={Add} on:click={addBox}
+        >Header, plug, cage or heat sink</Button
+      >
     </div>
-  {/each}
-  <div class="wide">
-    <Button size="small" kind="tertiary" icon={Add} on:click={addBox}
-      >Header, plug, cage or heat sink</Button
-    >
-  </div>
+  {/if}
 </div>
 
 <style>
@@ -197,7 +305,13 @@
   }
   .measures {
     display: grid;
-    grid-template-columns: repeat(3, 1fr);
+    grid-template-columns: repeat(5, 1fr);
+    gap: 0.5rem;
+    margin-top: 0.5rem;
+  }
+  .kind {
+    display: grid;
+    grid-template-columns: 9rem 1fr;
     gap: 0.5rem;
     margin-top: 0.5rem;
   }

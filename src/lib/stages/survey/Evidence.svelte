@@ -1,91 +1,112 @@
 <script lang="ts">
+  /** The way in: files that the machine itself wrote, dropped, chosen or pasted; or a machine like it. */
   import {
     Button,
     CodeSnippet,
     FileUploaderButton,
-    InlineLoading,
-    Select,
-    SelectItem,
+    ProgressBar,
     TextArea,
   } from 'carbon-components-svelte';
-  import { functionName, portTree, portsWithSlots, type PciReading, type TreeNode } from '$core';
+  import Download from 'carbon-icons-svelte/lib/Download.svelte';
+  import { proxy } from 'comlink';
+  import { fromEvent } from 'file-selector';
+  import { sameMachine, type Evidence, type EvidenceFile } from '$core';
+  import { nameLists } from '$lib/state/nameLists';
   import { shop } from '$lib/state/shop.svelte';
   import { coreWorker } from '$lib/workers/core';
-  import { linkWords } from '$lib/wording/figures';
+  import { LINUX_COMMANDS, OTHER_SYSTEM_COMMAND, reportWords } from '$lib/wording/evidence';
   import { problemPlace, problemWords } from '$lib/wording/problems';
   import type { JobModel } from '../jobModel.svelte';
+  import Devices from './Devices.svelte';
+  import Templates from './Templates.svelte';
 
   let { model, onread }: { model: JobModel; onread: () => void } = $props();
 
   let pasted = $state('');
-  let reading = $state(false);
-  let result = $state.raw<PciReading | null>(null);
+  let result = $state.raw<Evidence | null>(null);
+  let failed = $state('');
   let over = $state(false);
+  let progress = $state.raw<{ done: number; of: number } | null>(null);
 
   const machine = $derived(model.job.machine);
-  const ports = $derived(portsWithSlots(machine.functions));
-  const tree = $derived(portTree(machine.functions));
+  /** Files that were read but say nothing of this machine: lists of names. */
+  const told = $derived(
+    result !== null && result.files.some(({ kind, found }) => kind !== null && found > 0),
+  );
+  /** The same machine in an earlier job, with what was measured of it then. */
+  const before = $derived(
+    shop.jobs.find(({ id, machine: other }) => id !== model.job.id && sameMachine(machine, other)),
+  );
 
-  async function read(text: string) {
-    if (text.trim() === '') return;
-    reading = true;
+  /** What was measured then, and on top of it what the machine says now. */
+  function takeMeasures() {
+    if (before === undefined) return;
+    model.open.run({ name: 'takeTemplate', machine: before.machine });
+    if (result !== null)
+      model.open.run({ name: 'readMachine', evidence: result, cards: shop.cards ?? [] });
+    onread();
+  }
+
+  const troubled = $derived(result?.files.filter(({ problems }) => problems.length > 0) ?? []);
+
+  async function read(files: readonly EvidenceFile[]) {
+    if (files.length === 0) return;
+    progress = { done: 0, of: files.length };
+    failed = '';
+    const start = performance.now();
     try {
-      const answer = await coreWorker().readLspci(text);
+      const onFile = proxy((done: number) => (progress = { done, of: files.length }));
+      const answer = await coreWorker().readEvidence(
+        files,
+        { ...(await nameLists()), functions: machine.functions },
+        onFile,
+      );
+      // For whoever measures how long a bundle takes.
+      performance.measure('tenant-evidence', { start });
       result = answer;
-      if (answer.functions.length > 0) {
-        model.open.run({ name: 'readMachine', reading: answer });
-        pasted = '';
-        if (answer.problems.length === 0) onread();
-      }
+      await nameLists(answer.lists);
+      if (!told) return;
+      model.open.run({ name: 'readMachine', evidence: answer, cards: shop.cards ?? [] });
+      pasted = '';
+      if (troubled.length === 0) onread();
+    } catch (error) {
+      failed = String(error);
     } finally {
-      reading = false;
+      progress = null;
     }
   }
+
+  const counted = (n: number, thing: string) => `${n} ${thing}${n === 1 ? '' : 's'}`;
+
+  const contents = (files: readonly File[]): Promise<EvidenceFile[]> =>
+    Promise.all(
+      files.map(async (file) => ({
+        name:
+          ('relativePath' in file && String(file.relativePath)) ||
+          file.webkitRelativePath ||
+          file.name,
+        content: new Uint8Array(await file.arrayBuffer()),
+      })),
+    );
+
+  const paste = (text: string) =>
+    text.trim() === '' ? undefined : read([{ name: 'pasted text', content: text }]);
 
   async function drop(event: DragEvent) {
     event.preventDefault();
     over = false;
-    const files = [...(event.dataTransfer?.files ?? [])];
-    const text =
-      files.length > 0 ? await joined(files) : (event.dataTransfer?.getData('text') ?? '');
-    await read(text);
-  }
-
-  /** Several reports of one machine, such as text and registers, are read as one. */
-  const joined = async (files: readonly File[]): Promise<string> =>
-    (await Promise.all(files.map((file) => file.text()))).join('\n');
-
-  function takeTemplate(name: string) {
-    const template = shop.templates.find((each) => each.name === name);
-    if (template !== undefined) model.open.run({ name: 'takeTemplate', machine: template });
-    onread();
+    const text = event.dataTransfer?.getData('text') ?? '';
+    const dropped = await fromEvent(event);
+    const files = dropped.filter((each): each is File & typeof each => each instanceof File);
+    await (files.length > 0 ? read(await contents(files)) : paste(text));
   }
 </script>
 
-{#snippet branch(nodes: readonly TreeNode[])}
-  <ul>
-    {#each nodes as node (node.function.address)}
-      <li>
-        <code>{node.function.address.slice(5)}</code>
-        {functionName(node.function)}
-        {#if node.children.length > 0}{@render branch(node.children)}{/if}
-      </li>
-    {/each}
-  </ul>
-{/snippet}
-
-<h3>What the machine itself can write</h3>
-<p class="quiet">On its own Linux system or a live stick, as root so that nothing is left out:</p>
-<CodeSnippet type="single" code="sudo lspci -vvnn > machine.txt" feedback="Copied" />
-<p class="quiet">
-  or <code>sudo lspci -nn -xxxx</code>, whose registers Tenant reads itself. Nothing leaves this
-  browser.
-</p>
 <div
   class="drop"
   class:over
   role="group"
-  aria-label="Drop the report here"
+  aria-label="Drop the evidence here"
   ondragover={(event) => {
     event.preventDefault();
     over = true;
@@ -95,13 +116,16 @@
 >
   <TextArea
     id="evidence-text"
-    labelText="Drop the file here, or paste its text"
-    rows={4}
+    labelText="Drop files or a folder here, or paste a report"
+    placeholder="Reports of lspci and dmidecode, firmware tables, screens’ EDID, device lists, a survey file: in any mixture"
+    rows={3}
     bind:value={pasted}
   />
   <div class="row">
-    <Button size="small" disabled={pasted.trim() === '' || reading} on:click={() => read(pasted)}
-      >Read it</Button
+    <Button
+      size="small"
+      disabled={pasted.trim() === '' || progress !== null}
+      on:click={() => paste(pasted)}>Read it</Button
     >
     <FileUploaderButton
       id="evidence-file"
@@ -110,96 +134,108 @@
       labelText="Choose files"
       multiple
       disableLabelChanges
-      on:change={async (event) => read(await joined(event.detail))}
+      on:change={async (event) => read(await contents(event.detail))}
     />
-    {#if reading}<InlineLoading description="Reading" />{/if}
+    <label class="folder bx--btn bx--btn--tertiary bx--btn--sm">
+      Choose a folder
+      <input
+        id="evidence-folder"
+        class="only-read"
+        type="file"
+        webkitdirectory
+        onchange={async (event) => read(await contents([...(event.currentTarget.files ?? [])]))}
+      />
+    </label>
   </div>
+  {#if progress}
+    <ProgressBar
+      size="sm"
+      labelText="Reading"
+      helperText="{progress.done} of {progress.of} files"
+      value={progress.done}
+      max={progress.of}
+    />
+  {/if}
 </div>
 
+{#if failed}
+  <p role="alert" class="failed">Reading broke off; the survey has not changed. ({failed})</p>
+{/if}
 {#if result}
   <div class="result" role="status">
     <strong
-      >{result.functions.length === 0
-        ? 'Nothing was read; the survey has not changed.'
-        : `${result.functions.length} devices read, ${ports.length} ports with slots.`}</strong
+      >{told
+        ? `Read and taken into the survey: ${counted(result.devices.functions.length, 'device')}, ${counted(result.firmware?.slots.length ?? 0, 'slot record')}, ${counted(result.screens.length, 'screen')}.`
+        : 'Nothing was read; the survey has not changed.'}</strong
     >
-    {#if result.problems.length > 0}
+    <details open={troubled.length > 0}>
+      <summary>{result.files.length === 1 ? 'One file' : `${result.files.length} files`}</summary>
       <ul>
-        {#each result.problems as problem, n (n)}
-          <li><strong>{problemPlace(problem)}</strong> {problemWords(problem)}</li>
+        {#each result.files as file, n (n)}
+          <li>
+            <code>{file.name}</code>
+            {reportWords(file)}
+            {#if file.problems.length > 0}
+              <ul class="problems">
+                {#each file.problems as problem, at (at)}
+                  <li><strong>{problemPlace(problem)}</strong> {problemWords(problem)}</li>
+                {/each}
+              </ul>
+            {/if}
+          </li>
         {/each}
       </ul>
-    {/if}
+    </details>
   </div>
 {/if}
 
-<h3>Or start from a machine like it</h3>
-<Select
-  id="template"
-  size="sm"
-  labelText="Template"
-  selected=""
-  on:change={(event) =>
-    takeTemplate(String((event.target as HTMLSelectElement | null)?.value ?? ''))}
->
-  <SelectItem
-    value=""
-    text={shop.templates.length === 0 ? 'no templates at hand' : 'choose a machine'}
-  />
-  {#each shop.templates as template (template.name)}
-    <SelectItem value={template.name} text={template.name} />
-  {/each}
-</Select>
-<p class="quiet">
-  A template replaces the survey so far; undo brings it back. What the machine reports wins over it.
-</p>
-
-{#if ports.length > 0}
-  <table class="plain">
-    <caption>Ports with slots, by their own report</caption>
-    <thead>
-      <tr>
-        <th scope="col">Slot</th>
-        <th scope="col">Port</th>
-        <th scope="col">Widest link</th>
-        <th scope="col">Power limit</th>
-        <th scope="col">Holds</th>
-        <th scope="col">Trained to</th>
-      </tr>
-    </thead>
-    <tbody>
-      {#each ports as port (port.port.address)}
-        <tr>
-          <td>{port.slotNumber}</td>
-          <td><code>{port.port.address.slice(5)}</code></td>
-          <td>{port.able === null ? 'not told' : linkWords(port.able)}</td>
-          <td>{port.powerWatts === 0 ? 'not set' : `${port.powerWatts} W`}</td>
-          <td>{port.occupant === null ? 'nothing' : functionName(port.occupant)}</td>
-          <td>
-            {port.trained === null ? '–' : linkWords(port.trained)}
-            {#if port.belowAble && port.bothAble}
-              <strong class="below">below {linkWords(port.bothAble)}, which both could do</strong>
-            {/if}
-          </td>
-        </tr>
-      {/each}
-    </tbody>
-  </table>
-  <details>
-    <summary>All {machine.functions.length} devices as a tree</summary>
-    <div class="tree">{@render branch(tree)}</div>
-  </details>
+{#if before && machine.case.lengthRoomMm === null}
+  <p class="before" role="status">
+    This machine was here before: {before.customer || 'no customer'}, {before.title ||
+      'untitled job'}.
+    <Button size="small" kind="tertiary" on:click={takeMeasures}>Take what was measured then</Button
+    >
+  </p>
 {/if}
+
+<h3>How the machine writes it</h3>
+<details open={machine.functions.length === 0}>
+  <summary>Linux, its own or a live stick</summary>
+  <p class="quiet">
+    The survey script runs as it is, changes nothing, leaves serial numbers out, and writes one
+    file:
+  </p>
+  <div class="row">
+    <Button size="small" kind="tertiary" icon={Download} href="/survey.sh" download="survey.sh"
+      >Survey script</Button
+    >
+    <code>sudo sh survey.sh</code>
+  </div>
+  <p class="quiet">Or by hand:</p>
+  {#each LINUX_COMMANDS as command (command)}
+    <CodeSnippet type="single" code={command} feedback="Copied" />
+  {/each}
+</details>
+<details>
+  <summary>Windows</summary>
+  <p class="quiet">One line in its own shell, as administrator; it writes machine.json:</p>
+  <CodeSnippet type="single" code={OTHER_SYSTEM_COMMAND} feedback="Copied" />
+</details>
+<details>
+  <summary>Names of devices</summary>
+  <p class="quiet">
+    Drop the open lists <code>pci.ids</code> and <code>usb.ids</code> once; they are kept in this browser.
+  </p>
+</details>
+
+<Templates {model} {onread} />
+<Devices {machine} />
 
 <style>
   h3 {
     margin: 1rem 0 0.25rem;
   }
-  h3:first-child {
-    margin-top: 0;
-  }
   .drop {
-    margin-top: 0.75rem;
     padding: 0.75rem;
     border: 1px dashed var(--cds-text-02);
   }
@@ -207,34 +243,50 @@
     border-color: var(--tenant-plan);
     background: var(--tenant-plan-soft);
   }
+  .row :global(.bx--btn) {
+    min-width: 0;
+    padding-right: 1rem;
+  }
+  .folder:focus-within {
+    outline: 2px solid var(--cds-focus);
+  }
   .row {
     display: flex;
+    flex-wrap: wrap;
     gap: 0.75rem;
-    margin-top: 0.5rem;
+    margin: 0.5rem 0;
     align-items: center;
   }
+  .failed,
   .result {
     margin-top: 0.75rem;
     font-size: 0.8125rem;
   }
-  .result li {
-    margin-top: 0.25rem;
-  }
-  .below {
-    display: block;
-    color: var(--tenant-limited);
-  }
-  table {
-    margin-top: 1.25rem;
-  }
-  details {
+  .before {
     margin-top: 0.75rem;
+    padding-left: 0.75rem;
+    border-left: 4px solid var(--tenant-plan);
     font-size: 0.8125rem;
   }
-  .tree :global(ul) {
-    list-style: none;
-    padding-left: 0.75rem;
-    border-left: 1px solid var(--cds-ui-04);
-    line-height: 1.5;
+  .failed {
+    color: var(--tenant-blocked);
+  }
+  li {
+    margin-top: 0.25rem;
+  }
+  .problems {
+    padding-left: 1rem;
+    border-left: 4px solid var(--tenant-limited);
+  }
+  details {
+    margin-top: 0.375rem;
+    font-size: 0.8125rem;
+  }
+  summary {
+    cursor: pointer;
+  }
+  details > :global(.bx--snippet) {
+    margin-top: 0.25rem;
+    max-width: none;
   }
 </style>

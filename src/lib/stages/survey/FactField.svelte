@@ -1,7 +1,7 @@
 <script lang="ts" generics="Value">
   /** One fact: its value or “not known”, who says so, and a way to tell it. Wrong input changes nothing. */
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import { known, type Fact } from '$core';
+  import { disagreeing, tell, type Fact } from '$core';
   import { WITNESS_SHORT } from '$lib/wording/facts';
   import type { FieldKind } from './fields';
 
@@ -20,7 +20,16 @@
   } = $props();
 
   const printed = $derived(fact === null ? '' : kind.print(fact.value));
-  const from = $derived(fact === null ? 'not known' : WITNESS_SHORT[fact.witness]);
+  const shown = (value: Value): string => {
+    const text = kind.print(value);
+    return kind.options?.find((option) => option.text === text)?.label ?? text;
+  };
+  const against = $derived(
+    disagreeing(fact).map(({ witness, value }) => `${WITNESS_SHORT[witness]} says ${shown(value)}`),
+  );
+  const from = $derived(
+    fact === null ? 'not known' : [WITNESS_SHORT[fact.witness], ...against].join('; '),
+  );
   let refused = $state('');
 
   function take(text: string) {
@@ -28,16 +37,16 @@
     const trimmed = text.trim();
     if (trimmed === printed) return;
     if (trimmed === '') {
-      onchange(null);
+      onchange(tell(fact, null));
       return;
     }
     const value = kind.parse(trimmed);
     if (value === null) refused = `“${trimmed.slice(0, 30)}” is not ${kind.expects}`;
-    else onchange(known(value, 'technician'));
+    else onchange(tell(fact, value));
   }
 </script>
 
-<div class="field" class:unknown={fact === null}>
+<div class="field" class:unknown={fact === null} class:doubted={against.length > 0}>
   {#if kind.options}
     <Select
       {id}

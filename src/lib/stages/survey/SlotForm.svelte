@@ -4,9 +4,14 @@
   import {
     CONNECTOR_LANES,
     LINK_WIDTHS,
+    M2_KEYS,
+    M2_SIGNALS,
+    PCI_KEYINGS,
+    disagreeing,
     emptySlot,
     known,
-    vacant,
+    occupantNamed,
+    tell,
     valueOf,
     type Generation,
     type Machine,
@@ -16,11 +21,22 @@
   import { slotLine } from '$lib/board/slotWords';
   import { selection } from '$lib/state/selection.svelte';
   import { WITNESS_SHORT } from '$lib/wording/facts';
+  import { SIGNAL_WORDS } from '$lib/board/slotWords';
+  import type { JobModel } from '../jobModel.svelte';
   import FactField from './FactField.svelte';
-  import { choiceField, numberField } from './fields';
+  import Photos from './Photos.svelte';
+  import Sharing from './Sharing.svelte';
+  import { LENGTHS_FIELD, choiceField, numberField, wordsField } from './fields';
 
-  let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
-    $props();
+  let {
+    model,
+    machine,
+    change,
+  }: {
+    model: JobModel;
+    machine: Machine;
+    change: (machine: Machine, what: string) => void;
+  } = $props();
 
   const CONNECTOR = choiceField(CONNECTOR_LANES.map((lanes) => [lanes, `x${lanes}`] as const));
   const WIRED = choiceField(LINK_WIDTHS.map((lanes) => [lanes as number, `x${lanes}`] as const));
@@ -31,6 +47,15 @@
     [true, 'open at its end'],
     [false, 'closed'],
   ] as const);
+  const SPLITS = choiceField([
+    [true, 'can be split'],
+    [false, 'cannot'],
+  ] as const);
+  const KEY = choiceField(M2_KEYS.map((key) => [key, `key ${key}`] as const));
+  const KEYING = choiceField(PCI_KEYINGS.map((keying) => [keying, keying] as const));
+  const WIRED_SIGNALS = wordsField(
+    M2_SIGNALS.map((signal) => [signal, SIGNAL_WORDS[signal]] as const),
+  );
   const OPENING = numberField('an opening', { least: 1, most: 12 });
   const POWER = numberField('a number of watts', { unit: 'W', least: 0, most: 600, whole: false });
   const THICKNESS = numberField('a number of openings', { least: 1, most: 4 });
@@ -46,7 +71,17 @@
       `${fresh.label}: ${what}`,
     );
   const putOccupant = (fresh: Occupant | null, what: string) => {
-    if (slot !== null) put({ ...slot, occupant: known(fresh, 'technician') }, what);
+    if (slot !== null) put({ ...slot, occupant: toldOccupant(slot, fresh) }, what);
+  };
+
+  /** The value “nothing” is an answer too, so it is told like any other. */
+  const toldOccupant = (of: Slot, fresh: Occupant | null): Slot['occupant'] => {
+    const others = [of.occupant, ...(of.occupant?.others ?? [])].flatMap((each) =>
+      each === null || each.witness === 'technician'
+        ? []
+        : [{ value: each.value, witness: each.witness }],
+    );
+    return { ...known(fresh, 'technician'), ...(others.length === 0 ? {} : { others }) };
   };
 
   function add(bus: Slot['bus']) {
@@ -59,11 +94,36 @@
     selection.slotId = `s${n}`;
   }
 
+  const PLACES = [
+    ['xMm', 'From the rear'],
+    ['yMm', 'From the board’s top'],
+  ] as const;
+  const PLACE = numberField('a place', { unit: 'mm', least: 0, most: 450 });
+  const placeFact = (of: Slot, key: 'xMm' | 'yMm') =>
+    of.place === null ? null : { value: of.place.value[key], witness: of.place.witness };
+  const putPlace = (of: Slot, key: 'xMm' | 'yMm', value: number | null) => {
+    const place = { ...(valueOf(of.place) ?? { xMm: 0, yMm: 0 }), [key]: value ?? 0 };
+    put({ ...of, place: tell(of.place, value === null ? null : place) }, 'its place');
+  };
+
+  function occupantSays(of: Slot): string {
+    if (of.occupant === null) return 'not known';
+    const against = disagreeing(of.occupant).filter(
+      ({ value }) => (value === null) !== (of.occupant?.value === null),
+    );
+    return [
+      WITNESS_SHORT[of.occupant.witness],
+      ...against.map(
+        ({ witness, value }) => `${WITNESS_SHORT[witness]} says ${value?.name ?? 'nothing'}`,
+      ),
+    ].join('; ');
+  }
+
   function setHolds(what: string) {
     if (slot === null) return;
     if (what === 'unknown') put({ ...slot, occupant: null }, 'what it holds is not known');
-    else if (what === 'empty') put({ ...slot, occupant: vacant('technician') }, 'empty');
-    else putOccupant({ name: 'Card', openings: null, lengthMm: null }, 'holds a card');
+    else if (what === 'empty') putOccupant(null, 'empty');
+    else putOccupant(occupantNamed('Card'), 'holds a card');
   }
 </script>
 
@@ -87,8 +147,8 @@
             onclick={() => (selection.slotId = each.id)}>{each.label}</button
           >
         </td>
-        <td class="line">{slotLine(each)}</td>
-        <td>{valueOf(each.opening) ?? '?'}</td>
+        <td>{slotLine(each)}</td>
+        <td>{each.bus === 'm2' ? '–' : (valueOf(each.opening) ?? '?')}</td>
         <td>{each.occupant === null ? '?' : (each.occupant.value?.name ?? 'nothing')}</td>
       </tr>
     {:else}
@@ -100,12 +160,10 @@
   </tbody>
 </table>
 <div class="row">
-  <Button size="small" kind="tertiary" icon={Add} on:click={() => add('pcie')}
-    >PCI Express slot</Button
+  <Button size="small" kind="ghost" icon={Add} on:click={() => add('pcie')}>PCI Express slot</Button
   >
-  <Button size="small" kind="tertiary" icon={Add} on:click={() => add('pci')}
-    >Classic PCI slot</Button
-  >
+  <Button size="small" kind="ghost" icon={Add} on:click={() => add('pci')}>Classic PCI slot</Button>
+  <Button size="small" kind="ghost" icon={Add} on:click={() => add('m2')}>M.2 socket</Button>
 </div>
 
 {#if slot}
@@ -131,13 +189,55 @@
       on:change={(event) =>
         put({ ...of, label: String(event.detail ?? '').slice(0, 200) || of.label }, 'name')}
     />
-    <FactField
-      id="fact-slot-opening"
-      label="Opening it faces"
-      fact={of.opening}
-      kind={OPENING}
-      onchange={(opening) => put({ ...of, opening }, 'opening')}
-    />
+    {#if of.bus === 'm2'}
+      <FactField
+        id="fact-slot-key"
+        label="Key"
+        fact={of.key}
+        kind={KEY}
+        onchange={(key) => put({ ...of, key }, 'key')}
+      />
+      <FactField
+        id="fact-slot-moduleLengthsMm"
+        label="Lengths it holds"
+        fact={of.moduleLengthsMm}
+        kind={LENGTHS_FIELD}
+        onchange={(moduleLengthsMm) => put({ ...of, moduleLengthsMm }, 'lengths it holds')}
+      />
+      <FactField
+        id="fact-slot-wired"
+        label="Wired to it"
+        fact={of.wired}
+        kind={WIRED_SIGNALS}
+        onchange={(wired) => put({ ...of, wired }, 'what is wired')}
+      />
+      {#each PLACES as [key, label] (key)}
+        <FactField
+          id="fact-slot-{key}"
+          {label}
+          fact={placeFact(of, key)}
+          kind={PLACE}
+          onchange={(value) => putPlace(of, key, valueOf(value))}
+        />
+      {/each}
+    {:else}
+      <FactField
+        id="fact-slot-opening"
+        label="Opening it faces"
+        fact={of.opening}
+        kind={OPENING}
+        onchange={(opening) => put({ ...of, opening }, 'opening')}
+      />
+    {/if}
+    {#if of.bus === 'pci'}
+      <FactField
+        id="fact-slot-keying"
+        label="Key"
+        fact={of.keying}
+        kind={KEYING}
+        onchange={(keying) => put({ ...of, keying }, 'key')}
+      />
+    {/if}
     {#if of.bus === 'pcie'}
       <FactField
         id="fact-slot-connectorLanes"
@@ -153,6 +253,8 @@
         kind={OPEN_END}
         onchange={(openEnd) => put({ ...of, openEnd }, 'far end')}
       />
+    {/if}
+    {#if of.bus !== 'pci'}
       <FactField
         id="fact-slot-lanes"
         label="Lanes really wired"
@@ -167,20 +269,29 @@
         kind={GENERATION}
         onchange={(generation) => put({ ...of, generation }, 'generation')}
       />
-      <FactField
-        id="fact-slot-powerWatts"
-        label="Power limit"
-        fact={of.powerWatts}
-        kind={POWER}
-        onchange={(powerWatts) => put({ ...of, powerWatts }, 'power limit')}
-      />
+      {#if of.bus === 'pcie'}
+        <FactField
+          id="fact-slot-powerWatts"
+          label="Power limit"
+          fact={of.powerWatts}
+          kind={POWER}
+          onchange={(powerWatts) => put({ ...of, powerWatts }, 'power limit')}
+        />
+        <FactField
+          id="fact-slot-splits"
+          label="Its lanes"
+          fact={of.splits}
+          kind={SPLITS}
+          onchange={(splits) => put({ ...of, splits }, 'splitting')}
+        />
+      {/if}
     {/if}
     <Select
       id="fact-slot-occupant"
       size="sm"
       labelText="Holds"
       selected={holds}
-      helperText={of.occupant === null ? 'not known' : WITNESS_SHORT[of.occupant.witness]}
+      helperText={occupantSays(of)}
       on:change={(event) =>
         setHolds(String((event.target as HTMLSelectElement | null)?.value ?? 'unknown'))}
     >
@@ -201,6 +312,41 @@
             'name of its card',
           )}
       />
+      <Select
+        id="occupant-fate"
+        size="sm"
+        labelText="It"
+        selected={card.fate}
+        on:change={(event) =>
+          putOccupant(
+            {
+              ...card,
+              fate: (event.target as HTMLSelectElement | null)?.value === 'goes' ? 'goes' : 'stays',
+            },
+            'whether its card stays',
+          )}
+      >
+        <SelectItem value="stays" text="stays" />
+        <SelectItem value="goes" text="comes out for good" />
+      </Select>
+      {#if of.bus === 'm2'}
+        <Select
+          id="occupant-signal"
+          size="sm"
+          labelText="It lives on"
+          selected={card.signal ?? ''}
+          on:change={(event) => {
+            const value = (event.target as HTMLSelectElement | null)?.value ?? '';
+            const signal = M2_SIGNALS.find((each) => each === value) ?? null;
+            putOccupant({ ...card, signal }, 'signal of its module');
+          }}
+        >
+          <SelectItem value="" text="not known" />
+          {#each M2_SIGNALS as signal (signal)}
+            <SelectItem value={signal} text={SIGNAL_WORDS[signal]} />
+          {/each}
+        </Select>
+      {/if}
       <FactField
         id="occupant-openings"
         label="Openings it takes"
@@ -216,6 +362,8 @@
         onchange={(lengthMm) => putOccupant({ ...card, lengthMm }, 'length of its card')}
       />
     {/if}
+    <div class="wide"><Sharing {machine} slot={of} {change} /></div>
+    <div class="wide"><Photos {model} slotId={of.id} /></div>
   </div>
 {:else if machine.slots.length > 0}
   <p class="quiet">Select a slot here or on the board to correct it.</p>
@@ -228,11 +376,9 @@
   .selected {
     background: var(--tenant-selected);
   }
-  .line {
-    white-space: nowrap;
-  }
   .row {
     display: flex;
+    flex-wrap: wrap;
     gap: 0.5rem;
     margin: 0.75rem 0;
   }

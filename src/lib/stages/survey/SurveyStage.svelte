@@ -1,9 +1,9 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { Tab, TabContent, Tabs, TextInput } from 'carbon-components-svelte';
-  import type { Machine } from '$core';
+  import { housings, type Machine } from '$core';
   import { selection } from '$lib/state/selection.svelte';
-  import { FACT_WORDS } from '$lib/wording/facts';
+  import { FACT_WORDS, contradictionWords } from '$lib/wording/facts';
   import type { JobModel } from '../jobModel.svelte';
   import CaseForm from './CaseForm.svelte';
   import Evidence from './Evidence.svelte';
@@ -11,6 +11,12 @@
   import SystemForm from './SystemForm.svelte';
 
   let { model }: { model: JobModel } = $props();
+
+  interface Place {
+    readonly code: string;
+    readonly slotId?: string | undefined;
+    readonly enclosureId?: string | undefined;
+  }
 
   const SHOWN_AT_ONCE = 4;
   const DETAILS = [
@@ -22,19 +28,36 @@
   // Where to begin is decided once: evidence for a machine not surveyed yet, its slots for another.
   let tab = $state(untrack(() => (model.job.machine.slots.length > 0 ? 1 : 0)));
   let all = $state(false);
+  let allDisagreements = $state(false);
+  const shownDisagreements = $derived(
+    allDisagreements ? model.disagreements : model.disagreements.slice(0, SHOWN_AT_ONCE),
+  );
   const listed = $derived(all ? model.unknown : model.unknown.slice(0, SHOWN_AT_ONCE));
 
   const change = (machine: Machine, what: string) =>
     model.open.run({ name: 'changeMachine', machine, what });
 
+  /** What is said of an external box goes back into it. */
+  const changeBox = (id: string) => (seen: Machine, what: string) =>
+    change(
+      {
+        ...job.machine,
+        enclosures: job.machine.enclosures.map((each) =>
+          each.id === id ? { ...each, case: seen.case, supply: seen.supply } : each,
+        ),
+      },
+      what,
+    );
+
   const describe = (detail: (typeof DETAILS)[number][0], text: string) =>
     model.open.run({ name: 'describeJob', details: { [detail]: text.slice(0, 200) } });
 
   /** Takes the technician to the field that settles a fact. */
-  function goTo(code: string, slotId: string | undefined) {
+  function goTo({ code, slotId, enclosureId }: Place) {
     if (slotId !== undefined) selection.slotId = slotId;
     tab = code.startsWith('slot.') ? 1 : code === 'slots' ? 0 : /^(case|supply)/.test(code) ? 2 : 3;
-    setTimeout(() => document.getElementById(`fact-${code.replace('.', '-')}`)?.focus());
+    const field = ['fact', enclosureId ?? [], code.replace('.', '-')].flat().join('-');
+    setTimeout(() => document.getElementById(field)?.focus());
   }
 </script>
 
@@ -71,12 +94,17 @@
   </h2>
   {#if listed.length > 0}
     <ul>
-      {#each listed as { code, slotId, subject } (`${code}${slotId ?? ''}`)}
+      {#each listed as { code, slotId, enclosureId, subject, decides } (`${code} ${slotId ?? ''} ${enclosureId ?? ''}`)}
         <li>
-          <button type="button" class="text" onclick={() => goTo(code, slotId)}
+          <button type="button" class="text" onclick={() => goTo({ code, slotId, enclosureId })}
             >{FACT_WORDS[code].name}{subject === undefined ? '' : `, ${subject}`}</button
           >
-          <span>{FACT_WORDS[code].how}</span>
+          <span
+            >{FACT_WORDS[code].how}
+            {#if decides > 0}<strong
+                >{decides === 1 ? 'One verdict waits' : `${decides} verdicts wait`} for it.</strong
+              >{/if}</span
+          >
         </li>
       {/each}
     </ul>
@@ -88,6 +116,31 @@
   {/if}
 </section>
 
+{#if model.disagreements.length > 0}
+  <section class="disagree" aria-labelledby="disagree-heading">
+    <h2 id="disagree-heading">
+      {model.disagreements.length === 1
+        ? 'Witnesses disagree on one fact'
+        : `Witnesses disagree on ${model.disagreements.length} facts`}
+    </h2>
+    <p class="quiet">The first named is believed; what you tell by hand stands above all.</p>
+    <ul>
+      {#each shownDisagreements as each (each.path.join('.'))}
+        {@const words = contradictionWords(each, job.machine)}
+        <li>
+          <button type="button" class="text" onclick={() => goTo(words)}>{words.name}</button>
+          <span>{words.says}</span>
+        </li>
+      {/each}
+    </ul>
+    {#if model.disagreements.length > SHOWN_AT_ONCE}
+      <button type="button" class="text more" onclick={() => (allDisagreements = !allDisagreements)}
+        >{allDisagreements ? 'Only the first' : `All ${model.disagreements.length}`}</button
+      >
+    {/if}
+  </section>
+{/if}
+
 <Tabs bind:selected={tab} aria-label="Parts of the survey">
   <Tab label="Evidence" />
   <Tab label="Slots" />
@@ -95,8 +148,16 @@
   <Tab label="System" />
   <svelte:fragment slot="content">
     <TabContent><Evidence {model} onread={() => (tab = 1)} /></TabContent>
-    <TabContent><SlotForm machine={job.machine} {change} /></TabContent>
-    <TabContent><CaseForm machine={job.machine} {change} /></TabContent>
+    <TabContent><SlotForm {model} machine={job.machine} {change} /></TabContent>
+    <TabContent>
+      {#each housings(job.machine) as { id, name, machine } (id)}
+        {#if id === null}
+          <CaseForm machine={job.machine} {change} />
+        {:else}
+          <CaseForm {machine} room={{ id, name }} change={changeBox(id)} />
+        {/if}
+      {/each}
+    </TabContent>
     <TabContent><SystemForm machine={job.machine} {change} /></TabContent>
   </svelte:fragment>
 </Tabs>
@@ -114,9 +175,17 @@
     margin-bottom: 1rem;
     font-size: 0.8125rem;
   }
+  .disagree {
+    border-left: 4px solid var(--tenant-limited);
+    padding: 0.25rem 0 0.25rem 0.75rem;
+    margin-bottom: 1rem;
+    font-size: 0.8125rem;
+  }
+  .disagree li,
   .unknown li {
     margin: 0.25rem 0;
   }
+  .disagree span,
   .unknown span {
     color: var(--cds-text-02);
   }

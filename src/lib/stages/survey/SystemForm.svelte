@@ -1,7 +1,16 @@
 <script lang="ts">
-  import type { Machine } from '$core';
+  import { COPY_DRIVES, type Machine } from '$core';
+  import { COPY_DRIVE_WORDS } from '$lib/wording/facts';
   import FactField from './FactField.svelte';
-  import { SPEEDS_FIELD, VERSION_FIELD, choiceField, numberField } from './fields';
+  import {
+    DATE_FIELD,
+    SPEEDS_FIELD,
+    TEXT_FIELD,
+    VERSION_FIELD,
+    choiceField,
+    numberField,
+  } from './fields';
+  import Screens from './Screens.svelte';
 
   let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
     $props();
@@ -23,7 +32,20 @@
   const METRES = numberField('a length', { unit: 'm', least: 0.1, most: 200, whole: false });
   const PLAN = numberField('a rate', { unit: 'Mb/s', least: 1, most: 25000, whole: false });
 
+  const DRIVE = choiceField(COPY_DRIVES.map((drive) => [drive, COPY_DRIVE_WORDS[drive]] as const));
+  const SECURE = choiceField([
+    [true, 'on'],
+    [false, 'off'],
+  ] as const);
+  const FIRMWARE = choiceField([
+    ['uefi', 'UEFI'],
+    ['bios', 'BIOS'],
+  ] as const);
+
   const system = $derived(machine.system);
+  const firmware = $derived(machine.firmware);
+  const putFirmware = (fresh: Partial<Machine['firmware']>, what: string) =>
+    change({ ...machine, firmware: { ...firmware, ...fresh } }, what);
   const path = $derived(machine.path);
   const putSystem = (fresh: Partial<Machine['system']>, what: string) =>
     change({ ...machine, system: { ...system, ...fresh } }, what);
@@ -54,7 +76,64 @@
     kind={ARCHITECTURE}
     onchange={(architecture) => putSystem({ architecture }, 'architecture')}
   />
+  <FactField
+    id="fact-system-build"
+    label="Build or kernel"
+    fact={system.build}
+    kind={TEXT_FIELD}
+    onchange={(build) => putSystem({ build }, 'build')}
+  />
+  <FactField
+    id="fact-system-name"
+    label="Its own name"
+    fact={system.name}
+    kind={TEXT_FIELD}
+    onchange={(name) => putSystem({ name }, 'name of the system')}
+  />
+  <FactField
+    id="fact-system-secureBoot"
+    label="Secure boot"
+    fact={system.secureBoot}
+    kind={SECURE}
+    onchange={(secureBoot) => putSystem({ secureBoot }, 'secure boot')}
+  />
+  <h3>Firmware</h3>
+  <FactField
+    id="fact-firmware-kind"
+    label="Kind"
+    fact={firmware.kind}
+    kind={FIRMWARE}
+    onchange={(kind) => putFirmware({ kind }, 'kind of firmware')}
+  />
+  <FactField
+    id="fact-firmware-version"
+    label="Version"
+    fact={firmware.version}
+    kind={TEXT_FIELD}
+    onchange={(version) => putFirmware({ version }, 'firmware version')}
+  />
+  <FactField
+    id="fact-firmware-date"
+    label="Released"
+    fact={firmware.date}
+    kind={DATE_FIELD}
+    onchange={(date) => putFirmware({ date }, 'date of the firmware')}
+  />
+  {#if machine.onBoard.length > 0}
+    <p class="quiet">
+      On the board, switched on: {machine.onBoard.map(({ name, kind }) => name || kind).join(', ')}.
+    </p>
+  {/if}
+  <h3>Screens</h3>
+  <Screens {machine} {change} />
   <h3>The way to what it talks to</h3>
+  <FactField
+    id="fact-path-ownMegabits"
+    label="Its own port came up at"
+    fact={path.ownMegabits}
+    kind={PLAN}
+    onchange={(ownMegabits) => putPath({ ownMegabits }, 'own port')}
+  />
   <FactField
     id="fact-path-cable"
     label="Cable class"
@@ -77,6 +156,20 @@
     onchange={(farEndMegabits) => putPath({ farEndMegabits }, 'far end')}
   />
   <FactField
+    id="fact-path-ownDrive"
+    label="Copied from"
+    fact={path.ownDrive}
+    kind={DRIVE}
+    onchange={(ownDrive) => putPath({ ownDrive }, 'drive it is copied from')}
+  />
+  <FactField
+    id="fact-path-farDrive"
+    label="Copied to"
+    fact={path.farDrive}
+    kind={DRIVE}
+    onchange={(farDrive) => putPath({ farDrive }, 'drive at the far end')}
+  />
+  <FactField
     id="fact-path-internetMegabits"
     label="Internet plan"
     fact={path.internetMegabits}
@@ -91,7 +184,8 @@
     grid-template-columns: 1fr 1fr;
     gap: 0.75rem;
   }
-  h3 {
+  h3,
+  p {
     grid-column: 1 / -1;
   }
 </style>

@@ -44,25 +44,126 @@ export function choiceField<Value extends string | number | boolean>(
   };
 }
 
+/** Any short text. */
+export const TEXT_FIELD: FieldKind<string> = {
+  expects: 'a text',
+  print: String,
+  parse: (text) => text.slice(0, 200),
+};
+
+export const DATE_FIELD: FieldKind<string> = {
+  expects: 'a date such as 2019-03-14',
+  print: String,
+  parse: (text) =>
+    /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text)) ? text : null,
+};
+
+/** Several of a few words, such as “PCI Express, USB”; “none” for none. */
+export function wordsField<Word extends string>(
+  words: readonly (readonly [Word, string])[],
+): FieldKind<readonly Word[]> {
+  const labels = words.map(([, label]) => label).join(', ');
+  return {
+    expects: `a list of ${labels}, or none`,
+    print: (values) =>
+      values.length === 0
+        ? 'none'
+        : values.map((value) => words.find(([word]) => word === value)?.[1] ?? value).join(', '),
+    parse: (text) => {
+      if (text.toLowerCase() === 'none') return [];
+      const found = text
+        .split(',')
+        .map((part) =>
+          words.find(([, label]) => label.toLowerCase() === part.trim().toLowerCase()),
+        );
+      return found.every((each) => each !== undefined) ? found.map(([word]) => word) : null;
+    },
+  };
+}
+
+/** Lengths of modules as “42, 80”. */
+export const LENGTHS_FIELD: FieldKind<readonly number[]> = {
+  unit: 'mm',
+  expects: 'a list such as 42, 80',
+  print: (lengths) => lengths.join(', '),
+  parse: (text) => {
+    const lengths = text.split(/[,;\s]+/).map(Number);
+    return lengths.every((mm) => Number.isInteger(mm) && mm >= 16 && mm <= 120) ? lengths : null;
+  },
+};
+
 export const VERSION_FIELD: FieldKind<string> = {
   expects: 'a version such as 11 or 6.1',
   print: String,
   parse: (text) => (/^\d+(\.\d+)*$/.test(text) ? text : null),
 };
 
-type Plugs = readonly { readonly type: PlugType; readonly count: number }[];
+type Rooms = readonly {
+  readonly opening: number;
+  readonly lengthMm: number;
+  readonly thickness?: number | undefined;
+}[];
 
-/** Free plugs as “1 × 8-pin, 2 × sata”; “none” for none. */
+/** Room where one opening has less than the others, as “3: 210, 4: 180 thick 1”: millimetres, and openings thick. */
+export const ROOMS_FIELD: FieldKind<Rooms> = {
+  unit: 'mm',
+  expects: 'a list such as 3: 210, 4: 180 thick 1',
+  print: (rooms) =>
+    rooms
+      .map(
+        ({ opening, lengthMm, thickness }) =>
+          `${opening}: ${lengthMm}${thickness === undefined ? '' : ` thick ${thickness}`}`,
+      )
+      .join(', '),
+  parse: (text) => {
+    const rooms = text.split(',').map((part) => {
+      const match = /^(\d{1,2})\s*[:=]\s*(\d{2,3})(?:\s+thick\s+(\d))?$/.exec(part.trim());
+      return match === null
+        ? null
+        : {
+            opening: Number(match[1]),
+            lengthMm: Number(match[2]),
+            ...(match[3] === undefined ? {} : { thickness: Number(match[3]) }),
+          };
+    });
+    return rooms.every(
+      (room) => room !== null && room.opening > 0 && room.lengthMm > 0 && room.thickness !== 0,
+    )
+      ? (rooms as Rooms)
+      : null;
+  },
+};
+
+type Plugs = readonly {
+  readonly type: PlugType;
+  readonly count: number;
+  readonly lead?: string | undefined;
+  readonly reachMm?: number | undefined;
+}[];
+
+const plugWords = ({ type, count, lead, reachMm }: Plugs[number]): string =>
+  `${count} × ${type}${lead === undefined ? '' : ` on lead ${lead}`}${reachMm === undefined ? '' : ` to ${reachMm}`}`;
+
+/** Free plugs as “2 × 8-pin on lead A to 340, 2 × sata”: reach in mm down the board; “none” for none. */
 export const PLUGS_FIELD: FieldKind<Plugs> = {
-  expects: `a list such as 1 × 8-pin, 2 × sata (${PLUG_TYPES.join(', ')}), or none`,
-  print: (plugs) =>
-    plugs.length === 0 ? 'none' : plugs.map(({ type, count }) => `${count} × ${type}`).join(', '),
+  expects: `a list such as 1 × 8-pin on lead A to 340, 2 × sata (${PLUG_TYPES.join(', ')}), or none`,
+  print: (plugs) => (plugs.length === 0 ? 'none' : plugs.map(plugWords).join(', ')),
   parse: (text) => {
     if (text.toLowerCase() === 'none') return [];
     const plugs = text.split(',').map((part) => {
-      const match = /^(\d{1,2})\s*[x×*]?\s*(.+)$/.exec(part.trim().toLowerCase());
-      const type = PLUG_TYPES.find((each) => each === match?.[2]?.trim());
-      return match === null || type === undefined ? null : { type, count: Number(match[1]) };
+      const match =
+        /^(\d{1,2})\s*[x×*]?\s*(.+?)(?:\s+on (?:lead )?(\S{1,20}))?(?:\s+to (\d{2,3}))?$/i.exec(
+          part.trim(),
+        );
+      const type = PLUG_TYPES.find((each) => each === match?.[2]?.trim().toLowerCase());
+      if (match === null || type === undefined) return null;
+      const [, count, , lead, reach] = match;
+      return {
+        type,
+        count: Number(count),
+        ...(lead === undefined ? {} : { lead }),
+        ...(reach === undefined ? {} : { reachMm: Number(reach) }),
+      };
     });
     return plugs.every((plug) => plug !== null) ? plugs : null;
   },

@@ -1,0 +1,19 @@
+/** The panel of each stage, fetched when the stage is first opened. */
+import type { Component } from 'svelte';
+import type { Stage } from '$core';
+import type { JobModel } from './jobModel.svelte';
+
+type Panel = Component<{ model: JobModel; stage: Stage }>;
+
+const steps = () => import('./steps/StepStage.svelte');
+
+export const PANELS: Readonly<Record<Stage, () => Promise<{ default: Panel }>>> = {
+  survey: () => import('./survey/SurveyStage.svelte'),
+  needs: () => import('./needs/NeedsStage.svelte'),
+  choose: () => import('./choose/ChooseStage.svelte'),
+  prepare: steps,
+  fit: steps,
+  drivers: steps,
+  prove: () => import('./prove/ProveStage.svelte'),
+  'hand-over': () => import('./hand-over/HandOverStage.svelte'),
+};

@@ -1,0 +1,106 @@
+<script lang="ts">
+  /** What the machine reported of its devices: ports with slots, what does not work, and everything as a tree. */
+  import { functionName, portTree, portsWithSlots, type Machine, type TreeNode } from '$core';
+  import { linkWords } from '$lib/wording/figures';
+
+  let { machine }: { machine: Machine } = $props();
+
+  const ports = $derived(portsWithSlots(machine.functions));
+  const tree = $derived(portTree(machine.functions));
+  const megabytes = (bytes: number): string => `${bytes / 2 ** 20} MB`;
+</script>
+
+{#snippet branch(nodes: readonly TreeNode[])}
+  <ul>
+    {#each nodes as { function: fn, children } (fn.address)}
+      <li>
+        <code>{fn.address.slice(5)}</code>
+        {functionName(fn)}
+        <span class="quiet">
+          {#if fn.driver}driver {fn.driver}{:else if fn.modules?.length}could run on {fn.modules.join(
+              ', ',
+            )}{/if}
+          {#if fn.resizableBar}memory window {megabytes(fn.resizableBar.nowBytes)} of {megabytes(
+              fn.resizableBar.mostBytes,
+            )}{/if}
+        </span>
+        {#if children.length > 0}{@render branch(children)}{/if}
+      </li>
+    {/each}
+  </ul>
+{/snippet}
+
+{#if machine.inTrouble.length > 0}
+  <h3>Devices that do not work now</h3>
+  <ul class="trouble">
+    {#each machine.inTrouble as { id, name, status } (id)}
+      <li><strong>{name || 'no name'}</strong> {status} <code>{id}</code></li>
+    {/each}
+  </ul>
+{/if}
+{#if ports.length > 0}
+  <table class="plain">
+    <caption>Ports with slots, by their own report</caption>
+    <thead>
+      <tr>
+        <th scope="col">Slot</th>
+        <th scope="col">Port</th>
+        <th scope="col">Widest link</th>
+        <th scope="col">Power limit</th>
+        <th scope="col">Holds</th>
+        <th scope="col">Trained to</th>
+      </tr>
+    </thead>
+    <tbody>
+      {#each ports as port (port.port.address)}
+        <tr>
+          <td>{port.slotNumber}</td>
+          <td><code>{port.port.address.slice(5)}</code></td>
+          <td>{port.able === null ? 'not told' : linkWords(port.able)}</td>
+          <td>{port.powerWatts === 0 ? 'not set' : `${port.powerWatts} W`}</td>
+          <td>{port.occupant === null ? 'nothing' : functionName(port.occupant)}</td>
+          <td>
+            {port.trained === null ? '–' : linkWords(port.trained)}
+            {#if port.belowAble && port.bothAble}
+              <strong class="below">below {linkWords(port.bothAble)}, which both could do</strong>
+            {/if}
+          </td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+{/if}
+{#if machine.functions.length > 0}
+  <details>
+    <summary>All {machine.functions.length} devices as a tree</summary>
+    <div class="tree">{@render branch(tree)}</div>
+  </details>
+{/if}
+
+<style>
+  h3 {
+    margin: 1rem 0 0.25rem;
+  }
+  .trouble {
+    font-size: 0.8125rem;
+    border-left: 4px solid var(--tenant-limited);
+    padding-left: 0.75rem;
+  }
+  .below {
+    display: block;
+    color: var(--tenant-limited);
+  }
+  table {
+    margin-top: 1.25rem;
+  }
+  details {
+    margin-top: 0.75rem;
+    font-size: 0.8125rem;
+  }
+  .tree :global(ul) {
+    list-style: none;
+    padding-left: 0.75rem;
+    border-left: 1px solid var(--cds-ui-04);
+    line-height: 1.5;
+  }
+</style>

@@ -1,0 +1,97 @@
+<script lang="ts">
+  /** Photographs as notes on a slot: shrunk here, kept in this browser, in the job file when wanted. */
+  import { Button, FileUploaderButton, TextInput } from 'carbon-components-svelte';
+  import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
+  import { now } from '$lib/state/now';
+  import { keepPicture, readPicture, shrunk } from '$lib/state/pictures';
+  import type { JobModel } from '../jobModel.svelte';
+
+  let { model, slotId }: { model: JobModel; slotId: string } = $props();
+
+  let words = $state('');
+  let failed = $state('');
+  const photos = $derived(model.job.photos.filter((photo) => photo.slotId === slotId));
+
+  async function take(files: readonly File[]) {
+    failed = '';
+    for (const file of files) {
+      try {
+        const id = crypto.randomUUID();
+        await keepPicture(id, await shrunk(file));
+        const photo = { id, slotId, words: words.trim().slice(0, 200), takenAt: now() };
+        model.open.run({ name: 'addPhoto', photo });
+        words = '';
+      } catch {
+        failed = `${file.name} could not be kept: it is no picture, or the browser’s store is full.`;
+      }
+    }
+  }
+</script>
+
+<details open={photos.length > 0}>
+  <summary>Photographs{photos.length > 0 ? ` (${photos.length})` : ''}</summary>
+  <ul>
+    {#each photos as photo (photo.id)}
+      <li>
+        {#await readPicture(photo.id) then picture}
+          {#if picture}
+            <img src={picture} alt={photo.words || 'Photograph of the slot'} />
+          {:else}
+            <span class="gone">The picture is not in this browser.</span>
+          {/if}
+        {/await}
+        <span>{photo.words || 'no words'}</span>
+        <Button
+          kind="ghost"
+          size="small"
+          icon={TrashCan}
+          iconDescription="Remove the photograph"
+          tooltipAlignment="end"
+          on:click={() => model.open.run({ name: 'removePhoto', photoId: photo.id })}
+        />
+      </li>
+    {/each}
+  </ul>
+  <div class="row">
+    <TextInput id="photo-words" size="sm" labelText="What it shows" bind:value={words} />
+    <FileUploaderButton
+      id="photo-file"
+      size="small"
+      kind="tertiary"
+      labelText="Add a photograph"
+      accept={['image/*']}
+      disableLabelChanges
+      on:change={(event) => take(event.detail)}
+    />
+  </div>
+  {#if failed}<p role="alert" class="failed">{failed}</p>{/if}
+</details>
+
+<style>
+  summary {
+    cursor: pointer;
+    font-size: 0.8125rem;
+  }
+  li {
+    display: grid;
+    grid-template-columns: 8rem 1fr auto;
+    gap: 0.5rem;
+    align-items: center;
+    margin-top: 0.5rem;
+    font-size: 0.8125rem;
+  }
+  img {
+    width: 100%;
+    border: 1px solid var(--cds-ui-03);
+  }
+  .row {
+    display: flex;
+    gap: 0.5rem;
+    align-items: flex-end;
+    margin-top: 0.5rem;
+  }
+  .failed,
+  .gone {
+    color: var(--tenant-blocked);
+  }
+</style>

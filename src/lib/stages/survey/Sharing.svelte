@@ -1,0 +1,233 @@
+<script lang="ts">
+  /** What this slot shares: lanes it loses when another is used, the link it hangs on, the box it is in. */
+  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import Add from 'carbon-icons-svelte/lib/Add.svelte';
+  import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
+  import {
+    LINK_WIDTHS,
+    emptySupply,
+    tell,
+    valueOf,
+    type Condition,
+    type Generation,
+    type Machine,
+    type Slot,
+  } from '$core';
+
+  let {
+    machine,
+    slot,
+    change,
+  }: { machine: Machine; slot: Slot; change: (machine: Machine, what: string) => void } = $props();
+
+  const HOLDS = [
+    ['anything', 'anything'],
+    ['pcie', 'a PCI Express module'],
+    ['sata', 'a SATA module'],
+  ] as const;
+  const GENERATIONS = [1, 2, 3, 4, 5] as const;
+  const KEEPS = [0, ...LINK_WIDTHS] as const;
+
+  const others = $derived(machine.slots.filter(({ id }) => id !== slot.id));
+  const own = $derived(machine.conditions.filter(({ slotId }) => slotId === slot.id));
+  const uplink = $derived(valueOf(slot.uplink));
+  const sharers = $derived(
+    uplink === null ? [] : others.filter((each) => valueOf(each.uplink)?.id === uplink.id),
+  );
+
+  const chosen = (event: Event) => String((event.target as HTMLSelectElement | null)?.value ?? '');
+  const putConditions = (conditions: readonly Condition[], what: string) =>
+    change({ ...machine, conditions }, `${slot.label}: ${what}`);
+  const putCondition = (fresh: Condition) =>
+    putConditions(
+      machine.conditions.map((each) => (each.id === fresh.id ? fresh : each)),
+      'what it shares',
+    );
+  const putSlot = (fresh: Slot, what: string) =>
+    change(
+      { ...machine, slots: machine.slots.map((each) => (each.id === fresh.id ? fresh : each)) },
+      `${slot.label}: ${what}`,
+    );
+
+  function add() {
+    const [first] = others;
+    if (first === undefined) return;
+    let n = machine.conditions.length + 1;
+    while (machine.conditions.some(({ id }) => id === `c${n}`)) n += 1;
+    const fresh: Condition = {
+      id: `c${n}`,
+      slotId: slot.id,
+      keepsLanes: 0,
+      whenSlotId: first.id,
+      holds: 'anything',
+    };
+    putConditions([...machine.conditions, fresh], 'shares lanes');
+  }
+
+  function setUplink(generation: string, lanes: string) {
+    const none = generation === '' || lanes === '';
+    const fresh = {
+      id: uplink?.id ?? 'chipset',
+      name: uplink?.name ?? 'the board’s own switch',
+      generation: Number(generation) as Generation,
+      lanes: Number(lanes),
+    };
+    putSlot({ ...slot, uplink: tell(slot.uplink, none ? null : fresh) }, 'link it hangs on');
+  }
+
+  function addBox() {
+    let n = machine.enclosures.length + 1;
+    while (machine.enclosures.some(({ id }) => id === `box${n}`)) n += 1;
+    change(
+      {
+        ...machine,
+        enclosures: [
+          ...machine.enclosures,
+          {
+            id: `box${n}`,
+            name: `External box ${n}`,
+            chainPosition: machine.enclosures.length + 1,
+            case: { ...machine.case, lengthRoomMm: null, openings: null, tightOpenings: [] },
+            supply: emptySupply(),
+          },
+        ],
+        slots: machine.slots.map((each) =>
+          each.id === slot.id ? { ...each, enclosureId: `box${n}` } : each,
+        ),
+      },
+      `External box ${n} added`,
+    );
+  }
+</script>
+
+<details open={own.length > 0 || uplink !== null || slot.enclosureId !== null}>
+  <summary>Shared with others</summary>
+  {#each own as condition (condition.id)}
+    <div class="condition">
+      <Select
+        id="{condition.id}-when"
+        size="sm"
+        labelText="When"
+        selected={condition.whenSlotId}
+        on:change={(event) => putCondition({ ...condition, whenSlotId: chosen(event) })}
+      >
+        {#each others as other (other.id)}<SelectItem value={other.id} text={other.label} />{/each}
+      </Select>
+      <Select
+        id="{condition.id}-holds"
+        size="sm"
+        labelText="holds"
+        selected={condition.holds}
+        on:change={(event) => {
+          const holds = HOLDS.find(([value]) => value === chosen(event))?.[0] ?? 'anything';
+          putCondition({ ...condition, holds });
+        }}
+      >
+        {#each HOLDS as [value, text] (value)}<SelectItem {value} {text} />{/each}
+      </Select>
+      <Select
+        id="{condition.id}-keeps"
+        size="sm"
+        labelText="this one"
+        selected={String(condition.keepsLanes)}
+        on:change={(event) => putCondition({ ...condition, keepsLanes: Number(chosen(event)) })}
+      >
+        {#each KEEPS as lanes (lanes)}
+          <SelectItem value={String(lanes)} text={lanes === 0 ? 'is dead' : `falls to x${lanes}`} />
+        {/each}
+      </Select>
+      <Button
+        kind="ghost"
+        size="small"
+        icon={TrashCan}
+        iconDescription="Remove"
+        tooltipAlignment="end"
+        on:click={() =>
+          putConditions(
+            machine.conditions.filter(({ id }) => id !== condition.id),
+            'shares no lanes there',
+          )}
+      />
+    </div>
+  {/each}
+  <Button size="small" kind="ghost" icon={Add} disabled={others.length === 0} on:click={add}
+    >Loses lanes when another slot is used</Button
+  >
+  <div class="condition">
+    <Select
+      id="uplink-generation"
+      size="sm"
+      labelText="Hangs on a link of"
+      selected={uplink === null ? '' : String(uplink.generation)}
+      on:change={(event) => setUplink(chosen(event), String(uplink?.lanes ?? 4))}
+    >
+      <SelectItem value="" text="straight, or not known" />
+      {#each GENERATIONS as n (n)}<SelectItem value={String(n)} text="Gen {n}" />{/each}
+    </Select>
+    <Select
+      id="uplink-lanes"
+      size="sm"
+      labelText="with"
+      disabled={uplink === null}
+      selected={uplink === null ? '4' : String(uplink.lanes)}
+      on:change={(event) => setUplink(String(uplink?.generation ?? ''), chosen(event))}
+    >
+      {#each LINK_WIDTHS as lanes (lanes)}<SelectItem
+          value={String(lanes)}
+          text="x{lanes}"
+        />{/each}
+    </Select>
+    <Select
+      id="slot-enclosure"
+      size="sm"
+      labelText="Stands in"
+      selected={slot.enclosureId ?? ''}
+      on:change={(event) => putSlot({ ...slot, enclosureId: chosen(event) || null }, 'where it is')}
+    >
+      <SelectItem value="" text="the machine’s case" />
+      {#each machine.enclosures as { id, name } (id)}<SelectItem value={id} text={name} />{/each}
+    </Select>
+  </div>
+  {#if uplink !== null}
+    <p class="quiet">
+      {uplink.name}{sharers.length > 0
+        ? `, shared with ${sharers.map(({ label }) => label).join(', ')}`
+        : ''}.
+    </p>
+  {/if}
+  {#each machine.enclosures.filter(({ id }) => id === slot.enclosureId) as box (box.id)}
+    <TextInput
+      id="enclosure-name"
+      size="sm"
+      labelText="Name of the box"
+      value={box.name}
+      on:change={(event) =>
+        change(
+          {
+            ...machine,
+            enclosures: machine.enclosures.map((each) =>
+              each.id === box.id
+                ? { ...each, name: String(event.detail ?? '').slice(0, 200) || each.name }
+                : each,
+            ),
+          },
+          `${box.name}: name`,
+        )}
+    />
+  {/each}
+  <Button size="small" kind="ghost" icon={Add} on:click={addBox}>It is in an external box</Button>
+</details>
+
+<style>
+  summary {
+    cursor: pointer;
+    font-size: 0.8125rem;
+  }
+  .condition {
+    display: grid;
+    grid-template-columns: 1fr 1fr 1fr auto;
+    gap: 0.5rem;
+    align-items: end;
+    margin-top: 0.5rem;
+  }
+</style>

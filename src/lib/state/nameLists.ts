@@ -1,0 +1,17 @@
+/** The open lists of device names that were dropped once, kept in this browser. */
+import type { KnownLists } from '$core';
+import { shelved, toShelf } from './storage';
+
+const KEYS = { pci: 'pci-ids', usb: 'usb-ids' } as const;
+
+/** The lists at hand, after keeping those that are new. Without a store there are none. */
+export async function nameLists(fresh: KnownLists = { pci: null, usb: null }): Promise<KnownLists> {
+  try {
+    if (fresh.pci !== null) await toShelf(KEYS.pci, fresh.pci);
+    if (fresh.usb !== null) await toShelf(KEYS.usb, fresh.usb);
+    const [pci, usb] = await Promise.all([shelved<string>(KEYS.pci), shelved<string>(KEYS.usb)]);
+    return { pci, usb };
+  } catch {
+    return fresh;
+  }
+}

@@ -1,0 +1,61 @@
+/** What a file of evidence is, and how the customer's machine is made to write one. */
+import type { EvidenceKind, FileReport, ScreenInput } from '$core';
+
+const KINDS: Readonly<Record<EvidenceKind, readonly [what: string, counted: string]>> = {
+  bundle: ['file of the survey script', 'parts'],
+  lspci: ['report of lspci', 'devices'],
+  lspciMachine: ['report of lspci -vmm', 'devices'],
+  configSpace: ['registers of one device', 'device'],
+  firmwareTable: ['table of the firmware', 'slots'],
+  firmwareEntry: ['entry point of the firmware’s table', ''],
+  dmidecode: ['report of dmidecode', 'slots'],
+  edid: ['a screen’s own report', 'screen'],
+  osRelease: ['name of the system', ''],
+  uname: ['kernel', ''],
+  modulesAlias: ['drivers the system has', 'names of devices'],
+  ipLink: ['network ports', 'ports'],
+  ethtool: ['network port', 'ports'],
+  deviceList: ['device list of the system', 'devices with a place'],
+  loadedDrivers: ['drivers in use', 'devices'],
+  systemFacts: ['how the machine was started', 'facts'],
+  pciIds: ['list of device names', 'names'],
+  usbIds: ['list of USB names', 'names'],
+};
+
+export function reportWords({ kind, found }: FileReport): string {
+  if (kind === null) return 'not known';
+  const [what, counted] = KINDS[kind];
+  return counted === '' ? what : `${what}: ${found} ${counted}`;
+}
+
+/** Each part of the survey that a bare terminal can write too. */
+export const LINUX_COMMANDS: readonly string[] = [
+  'sudo lspci -vvnn > machine.txt',
+  'sudo lspci -nn -xxxx > registers.txt',
+  'sudo dmidecode > firmware.txt',
+];
+
+/**
+ * One line for the other system's own shell. Its property names are those of that system's device manager
+ * interface (from memory).
+ */
+export const OTHER_SYSTEM_COMMAND = [
+  '@{ system = Get-CimInstance Win32_OperatingSystem | Select-Object Caption,Version,BuildNumber,OSArchitecture;',
+  'devices = @(Get-PnpDevice -PresentOnly | ForEach-Object { $p = @{};',
+  '$_ | Get-PnpDeviceProperty | ForEach-Object { $p[$_.KeyName] = $_.Data };',
+  '[pscustomobject]@{ InstanceId = $_.InstanceId; FriendlyName = $_.FriendlyName; Status = $_.Status;',
+  'Problem = "$($_.Problem)"; HardwareIds = $p.DEVPKEY_Device_HardwareIds;',
+  'LocationInfo = $p.DEVPKEY_Device_LocationInfo; DriverVersion = $p.DEVPKEY_Device_DriverVersion;',
+  'DriverProvider = $p.DEVPKEY_Device_DriverProvider; DriverDate = "$($p.DEVPKEY_Device_DriverDate)";',
+  'CurrentLinkSpeed = $p.DEVPKEY_PciDevice_CurrentLinkSpeed; CurrentLinkWidth = $p.DEVPKEY_PciDevice_CurrentLinkWidth;',
+  'MaxLinkSpeed = $p.DEVPKEY_PciDevice_MaxLinkSpeed; MaxLinkWidth = $p.DEVPKEY_PciDevice_MaxLinkWidth } }) }',
+  '| ConvertTo-Json -Depth 4 > machine.json',
+].join(' ');
+
+export const INPUT_WORDS: Readonly<Record<ScreenInput, string>> = {
+  analogue: 'analogue',
+  digital: 'digital',
+  dvi: 'DVI',
+  hdmi: 'HDMI',
+  displayport: 'DisplayPort',
+};
