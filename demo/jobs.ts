@@ -5,11 +5,12 @@ import {
   expectations,
   fittedCards,
   known,
-  mergeSurvey,
+  mergeEvidence,
   packagesFor,
   proposePlan,
-  readLspci,
+  readEvidence,
   steps,
+  withCardRecords,
   type Command,
   type Job,
   type Machine,
@@ -141,7 +142,10 @@ function sailLoft(): Job {
 
 /** @param lspci what the machine itself printed, from the folder of evidence */
 function museum(lspci: string): Job {
-  const surveyed = mergeSurvey(TOWER, readLspci(lspci));
+  const surveyed = withCardRecords(
+    mergeEvidence(TOWER, readEvidence([{ name: 'lspci.txt', content: lspci }])),
+    CARDS,
+  );
   const begun = begin(
     'lighthouse-museum',
     day(17, 10),
@@ -149,6 +153,7 @@ function museum(lspci: string): Job {
     {
       ...surveyed,
       path: {
+        ...surveyed.path,
         cable: told('cat6a'),
         cableMetres: told(40),
         farEndMegabits: told([1000, 10000]),

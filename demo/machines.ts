@@ -1,63 +1,28 @@
 /** Invented machines: the templates that a survey can start from. */
+import { emptyMachine, type Machine } from '../src/core/index.ts';
 import {
-  emptyMachine,
-  emptySlot,
-  known,
-  vacant,
-  type Box,
-  type Generation,
-  type Machine,
-  type Slot,
-} from '../src/core/index.ts';
+  boardOf,
+  box,
+  caseOf,
+  classic,
+  cooler,
+  express,
+  memory,
+  occupied,
+  socket,
+  supplyOf,
+  systemOf,
+  t,
+} from './machineParts.ts';
 
-const t = <Value>(value: Value) => known(value, 'template');
-
-interface ExpressRow {
-  readonly connector: 1 | 4 | 8 | 16;
-  readonly lanes: number;
-  readonly generation: Generation;
-  readonly watts: number;
-  readonly openEnd?: boolean;
-  readonly number?: number;
-}
-
-function express(opening: number, label: string, row: ExpressRow): Slot {
-  return {
-    ...emptySlot(`s${opening}`, label),
-    number: row.number === undefined ? null : t(row.number),
-    connectorLanes: t(row.connector),
-    lanes: t(row.lanes),
-    generation: t(row.generation),
-    openEnd: t(row.openEnd ?? false),
-    powerWatts: t(row.watts),
-    opening: t(opening),
-    occupant: vacant('template'),
-  };
-}
-
-const classic = (opening: number, label: string): Slot => ({
-  ...emptySlot(`s${opening}`, label, 'pci'),
-  opening: t(opening),
-  occupant: vacant('template'),
-});
-
-const occupied = (slot: Slot, name: string, openings: number, lengthMm: number): Slot => ({
-  ...slot,
-  occupant: t({ name, openings: t(openings), lengthMm: t(lengthMm) }),
-});
-
-const box = (
-  id: string,
-  name: string,
-  [xMm, yMm, widthMm, depthMm, heightMm]: readonly [number, number, number, number, number],
-  movable: boolean,
-): Box => ({ id, name, xMm, yMm, widthMm, depthMm, heightMm, movable });
+const ASIDE =
+  'Unplug the fan and lay its lead along the edge of the board; plug it in again before starting';
 
 /** A roomy tower with seven openings. */
 export const TOWER: Machine = {
   ...emptyMachine('Longreach T7 tower'),
-  board: t({ widthMm: 244, depthMm: 305, firstOpeningMm: 173 }),
-  case: { bracket: t('full'), openings: t(7), lengthRoomMm: t(310), covers: t('screwed') },
+  board: boardOf(244, 305, 173),
+  case: caseOf('full', 7, 310, 'screwed'),
   slots: [
     express(1, 'Slot 1', {
       connector: 1,
@@ -78,29 +43,25 @@ export const TOWER: Machine = {
     express(7, 'Slot 7', { connector: 8, lanes: 8, generation: 3, watts: 25, number: 7 }),
   ],
   boxes: [
-    box('cooler', 'Processor cooler', [62, 42, 92, 92, 150], false),
-    box('memory', 'Memory', [184, 30, 34, 133, 34], false),
-    box('heat', 'Heat sink of the board', [165, 215, 40, 40, 9], false),
-    box('front', 'Front panel header', [200, 292, 30, 8, 12], false),
-    box('cage', 'Drive cage', [262, 170, 48, 130, 60], false),
+    cooler(62, 42, 92, 150),
+    box('memory', 'memory', 'Memory', [184, 30, 34, 133, 34]),
+    box('heat', 'heatSink', 'Heat sink of the board', [165, 215, 40, 40, 9]),
+    box('front', 'header', 'Front panel header', [200, 292, 30, 8, 12]),
+    box('cage', 'cage', 'Drive cage', [262, 170, 48, 130, 60]),
   ],
-  supply: {
-    twelveVoltWatts: t(600),
-    baseWatts: t(285),
-    plugs: t([
-      { type: '8-pin', count: 1 },
-      { type: 'sata', count: 6 },
-      { type: '4-pin', count: 2 },
-    ]),
-  },
-  system: { family: t('linux'), version: t('6.1'), architecture: t('x86-64') },
+  supply: supplyOf(650, 600, 285, [
+    ['8-pin', 1],
+    ['sata', 6],
+    ['4-pin', 2],
+  ]),
+  system: systemOf('linux', '6.1'),
 };
 
 /** A small office desktop with low brackets. */
 export const SMALL_DESKTOP: Machine = {
   ...emptyMachine('Cove Office S desktop'),
-  board: t({ widthMm: 230, depthMm: 245, firstOpeningMm: 152 }),
-  case: { bracket: t('low'), openings: t(4), lengthRoomMm: t(190), covers: t('clipped') },
+  board: boardOf(230, 245, 152),
+  case: caseOf('low', 4, 190, 'clipped'),
   slots: [
     express(1, 'Slot 1', { connector: 1, lanes: 1, generation: 2, watts: 10, number: 1 }),
     express(2, 'Slot 2', { connector: 16, lanes: 16, generation: 3, watts: 35, number: 2 }),
@@ -114,24 +75,20 @@ export const SMALL_DESKTOP: Machine = {
     }),
   ],
   boxes: [
-    box('cooler', 'Processor cooler', [55, 30, 80, 80, 60], false),
-    box('memory', 'Memory', [170, 12, 18, 120, 32], false),
-    box('battery', 'Board battery', [150, 204, 22, 20, 7], false),
-    box('fan', 'Case fan plug', [176, 146, 10, 12, 14], true),
+    cooler(55, 30, 80, 60),
+    box('memory', 'memory', 'Memory', [170, 12, 18, 120, 32]),
+    box('battery', 'other', 'Board battery', [150, 204, 22, 20, 7]),
+    box('fan', 'fanPlug', 'Case fan plug', [176, 146, 10, 12, 14], ASIDE),
   ],
-  supply: {
-    twelveVoltWatts: t(216),
-    baseWatts: t(95),
-    plugs: t([{ type: 'sata', count: 1 }]),
-  },
-  system: { family: t('windows'), version: t('11'), architecture: t('x86-64') },
+  supply: supplyOf(260, 216, 95, [['sata', 1]]),
+  system: systemOf('windows', '11'),
 };
 
 /** A ten-year-old family tower with old PCI slots. */
 export const OLD_TOWER: Machine = {
   ...emptyMachine('Fathom Family tower'),
-  board: t({ widthMm: 220, depthMm: 305, firstOpeningMm: 173 }),
-  case: { bracket: t('full'), openings: t(7), lengthRoomMm: t(250), covers: t('snapped') },
+  board: boardOf(220, 305, 173),
+  case: caseOf('full', 7, 250, 'snapped'),
   slots: [
     express(1, 'Slot 1', { connector: 1, lanes: 1, generation: 1, watts: 10 }),
     express(2, 'Slot 2', { connector: 16, lanes: 16, generation: 2, watts: 75 }),
@@ -141,21 +98,351 @@ export const OLD_TOWER: Machine = {
     occupied(classic(6, 'Slot 6 (PCI)'), 'Old modem card', 1, 130),
   ],
   boxes: [
-    box('cooler', 'Processor cooler', [60, 48, 88, 88, 110], false),
-    box('memory', 'Memory', [168, 30, 26, 133, 31], false),
-    box('sound', 'Front sound lead', [62, 262, 45, 6, 16], true),
-    box('fan', 'Fan plug and lead', [88, 206, 12, 14, 16], true),
-    box('cage', 'Drive cage', [252, 170, 58, 130, 60], false),
+    cooler(60, 48, 88, 110),
+    box('memory', 'memory', 'Memory', [168, 30, 26, 133, 31]),
+    box(
+      'sound',
+      'header',
+      'Front sound lead',
+      [62, 262, 45, 6, 16],
+      'Unplug the lead and lead it round below the card',
+    ),
+    box('fan', 'fanPlug', 'Fan plug and lead', [88, 206, 12, 14, 16], ASIDE),
+    box('cage', 'cage', 'Drive cage', [252, 170, 58, 130, 60]),
   ],
-  supply: {
-    twelveVoltWatts: t(300),
-    baseWatts: t(120),
-    plugs: t([
-      { type: 'sata', count: 1 },
-      { type: '4-pin', count: 2 },
-    ]),
-  },
-  system: { family: t('windows'), version: t('10'), architecture: t('x86-64') },
+  supply: supplyOf(350, 300, 120, [
+    ['sata', 1],
+    ['4-pin', 2],
+  ]),
+  system: systemOf('windows', '10'),
 };
 
-export const TEMPLATES: readonly Machine[] = [TOWER, SMALL_DESKTOP, OLD_TOWER];
+/** A mini board: one short slot, and a socket meant for a radio. */
+const MINI: Machine = {
+  ...emptyMachine('Dinghy M1 mini board'),
+  board: boardOf(170, 170, 152),
+  case: caseOf('full', 2, 200, 'screwed'),
+  slots: [
+    express(1, 'Slot 1', { connector: 1, lanes: 1, generation: 3, watts: 25, openEnd: true }),
+    socket('radio', 'Radio socket', {
+      key: 'E',
+      lengths: [30],
+      wired: ['pcie', 'usb'],
+      lanes: 1,
+      generation: 2,
+      at: [110, 126],
+    }),
+  ],
+  boxes: [
+    cooler(45, 40, 70, 45),
+    memory(128, 20, 18),
+    box('front', 'header', 'Front USB header', [118, 118, 22, 7, 11]),
+  ],
+  supply: supplyOf(150, 132, 45, [['sata', 1]]),
+  system: systemOf('linux', '6.1'),
+};
+
+/** A board of middling size in a case with four openings. */
+const MICRO_TOWER: Machine = {
+  ...emptyMachine('Skerry Micro tower'),
+  board: boardOf(244, 244, 173),
+  case: caseOf('full', 4, 280, 'screwed'),
+  slots: [
+    express(1, 'Slot 1', { connector: 16, lanes: 16, generation: 4, watts: 75, splits: true }),
+    socket('drive', 'Drive socket', {
+      key: 'M',
+      lengths: [42, 60, 80],
+      wired: ['pcie', 'sata'],
+      lanes: 4,
+      generation: 3,
+      at: [90, 182],
+    }),
+    express(3, 'Slot 3', { connector: 1, lanes: 1, generation: 3, watts: 25 }),
+    express(4, 'Slot 4', { connector: 16, lanes: 4, generation: 3, watts: 25 }),
+  ],
+  conditions: [{ id: 'c1', slotId: 's4', keepsLanes: 2, whenSlotId: 's3', holds: 'anything' }],
+  boxes: [
+    cooler(58, 44, 90, 120),
+    memory(180, 26),
+    box('front', 'header', 'Front USB header', [196, 168, 14, 28, 12]),
+    box('fan', 'fanPlug', 'Case fan plug', [212, 226, 10, 8, 12], ASIDE),
+  ],
+  supply: supplyOf(450, 408, 170, [
+    ['8-pin', 1],
+    ['sata', 3],
+    ['4-pin', 1],
+  ]),
+  system: systemOf('windows', '11'),
+};
+
+/** An old workstation with two small graphics plugs of its board. */
+const WORKSTATION: Machine = {
+  ...emptyMachine('Breakwater W9 workstation'),
+  board: boardOf(330, 305, 173),
+  case: caseOf('full', 7, 320, 'screwed'),
+  slots: [
+    express(1, 'Slot 1', { connector: 16, lanes: 16, generation: 2, watts: 75, number: 1 }),
+    express(3, 'Slot 2', { connector: 16, lanes: 16, generation: 2, watts: 75, number: 2 }),
+    express(5, 'Slot 3', {
+      connector: 8,
+      lanes: 4,
+      generation: 2,
+      watts: 25,
+      openEnd: true,
+      number: 3,
+    }),
+    express(7, 'Slot 4', {
+      connector: 8,
+      lanes: 4,
+      generation: 2,
+      watts: 25,
+      openEnd: true,
+      number: 4,
+    }),
+  ],
+  boxes: [
+    cooler(70, 30, 100, 130),
+    memory(220, 30, 90, 120),
+    box('cage', 'cage', 'Drive sledges', [300, 180, 60, 120, 110]),
+  ],
+  supply: supplyOf(980, 880, 310, [
+    ['mini-6-pin', 2],
+    ['sata', 2],
+  ]),
+  system: systemOf('linux', '5.10'),
+};
+
+/** A board for servers in a flat case: many slots of middling length, low brackets. */
+const SERVER_BOARD: Machine = {
+  ...emptyMachine('Anchorage S2 server board'),
+  board: boardOf(305, 330, 173),
+  case: caseOf('low', 7, 240, 'screwed'),
+  slots: [
+    ...[1, 2, 3, 4, 5, 6].map((opening) =>
+      express(opening, `Slot ${opening}`, {
+        connector: 8,
+        lanes: opening > 4 ? 4 : 8,
+        generation: 3,
+        watts: 25,
+        openEnd: true,
+        number: opening,
+        splits: true,
+      }),
+    ),
+    express(7, 'Slot 7', {
+      connector: 16,
+      lanes: 16,
+      generation: 3,
+      watts: 75,
+      number: 7,
+      splits: true,
+    }),
+  ],
+  boxes: [
+    box('air', 'other', 'Air shroud', [60, 20, 180, 120, 65]),
+    box('batt', 'other', 'Board battery', [255, 250, 22, 20, 7]),
+  ],
+  supply: supplyOf(550, 540, 180, [['4-pin', 2]]),
+  system: systemOf('linux', '6.1'),
+};
+
+/** A gaming desktop whose second long slot takes half of the first one's lanes. */
+const GAMING: Machine = {
+  ...emptyMachine('Spinnaker G4 desktop'),
+  board: boardOf(244, 305, 173),
+  case: caseOf('full', 7, 345, 'screwed'),
+  slots: [
+    express(1, 'Slot 1', { connector: 1, lanes: 1, generation: 3, watts: 25 }),
+    occupied(
+      express(2, 'Slot 2', { connector: 16, lanes: 16, generation: 4, watts: 75, splits: true }),
+      'Kelpwick Beacon 320',
+      2,
+      267,
+    ),
+    express(5, 'Slot 5', { connector: 16, lanes: 8, generation: 4, watts: 75, splits: true }),
+    express(7, 'Slot 7', { connector: 16, lanes: 4, generation: 3, watts: 25 }),
+    socket('drive', 'Drive socket 2', {
+      key: 'M',
+      lengths: [60, 80, 110],
+      wired: ['pcie', 'sata'],
+      lanes: 4,
+      generation: 3,
+      at: [82, 264],
+    }),
+  ],
+  conditions: [
+    { id: 'c1', slotId: 's2', keepsLanes: 8, whenSlotId: 's5', holds: 'anything' },
+    { id: 'c2', slotId: 's7', keepsLanes: 0, whenSlotId: 'drive', holds: 'pcie' },
+  ],
+  boxes: [
+    cooler(60, 36, 110, 155),
+    memory(192, 30),
+    box('heat', 'heatSink', 'Heat sink of the board', [168, 218, 46, 46, 8]),
+    box('front', 'header', 'Front Type-C header', [222, 200, 10, 22, 14]),
+  ],
+  supply: supplyOf(750, 744, 360, [
+    ['8-pin', 2],
+    ['sata', 4],
+    ['4-pin', 2],
+  ]),
+  system: systemOf('windows', '11'),
+};
+
+/** An office desktop whose one short slot lies under its graphics card. */
+const OFFICE_STACKED: Machine = {
+  ...emptyMachine('Jetty Office D desktop'),
+  board: boardOf(226, 230, 152),
+  case: caseOf('full', 4, 260, 'clipped'),
+  slots: [
+    occupied(
+      express(1, 'Slot 1', { connector: 16, lanes: 16, generation: 3, watts: 75 }),
+      'Kelpwick Beacon 120',
+      2,
+      201,
+    ),
+    express(2, 'Slot 2', { connector: 1, lanes: 1, generation: 2, watts: 10 }),
+    classic(4, 'Slot 4 (PCI)'),
+  ],
+  boxes: [cooler(52, 34, 84, 90), memory(172, 20)],
+  supply: supplyOf(400, 336, 190, [
+    ['sata', 2],
+    ['4-pin', 1],
+  ]),
+  system: systemOf('windows', '10'),
+};
+
+/** A machine of another age: five classic slots and nothing else. */
+const CLASSIC_ONLY: Machine = {
+  ...emptyMachine('Old Ketch P5 tower'),
+  board: boardOf(220, 280, 160),
+  case: caseOf('full', 7, 300, 'snapped'),
+  slots: [1, 2, 3, 4, 5].map((opening) => classic(opening, `Slot ${opening} (PCI)`)),
+  boxes: [
+    cooler(120, 20, 60, 50),
+    box(
+      'ribbon',
+      'header',
+      'Drive ribbon',
+      [196, 150, 12, 55, 30],
+      'Lift the ribbon out of its header; its red edge marks pin 1',
+    ),
+  ],
+  supply: supplyOf(235, 120, 60, [['4-pin', 3]]),
+  system: systemOf('windows', '6.1'),
+};
+
+/** A flat desktop whose two slots stand on a riser. */
+const RISER_DESKTOP: Machine = {
+  ...emptyMachine('Sandbar Flat desktop'),
+  board: boardOf(240, 230, 120),
+  case: caseOf('full', 2, 230, 'screwed'),
+  slots: [
+    express(1, 'Riser slot 1', { connector: 16, lanes: 16, generation: 3, watts: 50 }),
+    classic(2, 'Riser slot 2 (PCI)'),
+  ],
+  boxes: [cooler(50, 20, 80, 55), memory(170, 10, 26, 100)],
+  supply: supplyOf(240, 200, 90, [['sata', 1]]),
+  system: systemOf('windows', '10'),
+};
+
+/** A desktop without slots of its own, with a chain of two external boxes on a fast serial link. */
+const EXTERNAL_BOX: Machine = {
+  ...emptyMachine('Outrigger host with two boxes'),
+  enclosures: [
+    {
+      id: 'near',
+      name: 'Outrigger X3 box',
+      chainPosition: 1,
+      case: caseOf('full', 5, 300, 'screwed'),
+      supply: supplyOf(400, 380, 20, [
+        ['6-pin', 1],
+        ['sata', 1],
+      ]),
+    },
+    {
+      id: 'far',
+      name: 'Outrigger X1 box',
+      chainPosition: 2,
+      case: caseOf('full', 1, 220, 'screwed'),
+      supply: supplyOf(60, 50, 5, []),
+    },
+  ],
+  slots: [
+    ...(
+      [
+        [1, 8, 4],
+        [3, 16, 8],
+        [5, 8, 1],
+      ] as const
+    ).map(([opening, connector, lanes]) => ({
+      ...express(opening, `Box slot ${opening}`, { connector, lanes, generation: 3, watts: 75 }),
+      id: `near${opening}`,
+      enclosureId: 'near',
+      uplink: t({
+        id: 'chain',
+        name: 'the serial link to the box',
+        generation: 3 as const,
+        lanes: 4,
+      }),
+    })),
+    {
+      ...express(1, 'Second box', { connector: 4, lanes: 4, generation: 3, watts: 25 }),
+      id: 'far1',
+      enclosureId: 'far',
+      uplink: t({ id: 'chain', name: 'the serial link to the box', generation: 3, lanes: 4 }),
+    },
+  ],
+  system: systemOf('linux', '6.1'),
+};
+
+/** A ten-year-old home tower: everything behind the board's own switch but the graphics slot. */
+const HOME_TOWER: Machine = {
+  ...emptyMachine('Fathom Home tower'),
+  board: boardOf(244, 305, 173),
+  case: caseOf('full', 7, 290, 'clipped'),
+  slots: [
+    express(2, 'Slot 2', { connector: 16, lanes: 16, generation: 3, watts: 75 }),
+    ...[3, 5, 6].map((opening) => ({
+      ...express(opening, `Slot ${opening}`, {
+        connector: opening === 5 ? 16 : 1,
+        lanes: opening === 5 ? 4 : 1,
+        generation: 2,
+        watts: 25,
+      }),
+      uplink: t({
+        id: 'chipset',
+        name: 'the board’s own switch',
+        generation: 2 as const,
+        lanes: 4,
+      }),
+    })),
+    classic(7, 'Slot 7 (PCI)'),
+  ],
+  boxes: [
+    cooler(60, 44, 92, 125),
+    memory(188, 30),
+    box('front', 'header', 'Front sound header', [68, 292, 12, 8, 12]),
+  ],
+  supply: supplyOf(500, 432, 180, [
+    ['6-pin', 2],
+    ['sata', 3],
+    ['4-pin', 2],
+  ]),
+  system: systemOf('windows', '10'),
+};
+
+export const TEMPLATES: readonly Machine[] = [
+  TOWER,
+  MICRO_TOWER,
+  GAMING,
+  HOME_TOWER,
+  OLD_TOWER,
+  SMALL_DESKTOP,
+  OFFICE_STACKED,
+  RISER_DESKTOP,
+  MINI,
+  WORKSTATION,
+  SERVER_BOARD,
+  EXTERNAL_BOX,
+  CLASSIC_ONLY,
+];
