@@ -15,6 +15,16 @@ export interface SpaceSpec {
   /** Where the last capability points: 0 ends the chain, anything else loops or breaks it. */
   readonly lastPointer: number;
   readonly bytes: 64 | 256 | 4096;
+  /** Capabilities behind the first 256 bytes, one each 0x40 from 0x100. */
+  readonly extended?: readonly ExtendedSpec[];
+  /** Where the last of them points. */
+  readonly lastExtended?: number;
+}
+
+interface ExtendedSpec {
+  readonly id: number;
+  /** For a resizable BAR: its sizes and its control register. */
+  readonly bars: readonly (readonly [sizes: number, control: number])[];
 }
 
 type CapabilitySpec =
@@ -71,6 +81,16 @@ export function buildSpace(spec: SpaceSpec): Uint8Array {
       );
     }
   });
+  const extended = spec.extended ?? [];
+  extended.forEach(({ id, bars }, n) => {
+    const at = 0x100 + n * BLOCK;
+    const next = n + 1 < extended.length ? at + BLOCK : (spec.lastExtended ?? 0);
+    view.setUint32(at, id | (1 << 16) | (next << 20), true);
+    bars.forEach(([sizes, control], bar) => {
+      view.setUint32(at + 4 + 8 * bar, sizes, true);
+      view.setUint32(at + 8 + 8 * bar, bar === 0 ? control | (bars.length << 5) : control, true);
+    });
+  });
   return bytes.slice(0, spec.bytes);
 }
 
@@ -115,5 +135,22 @@ export const randomSpace: fc.Arbitrary<SpaceSpec> = fc.record({
     { minLength: 0, maxLength: 3, size: 'max' },
   ),
   lastPointer: fc.constantFrom(0, 0, 0, 0x44, 0x45, 0x84, 0xfc, 0x04),
-  bytes: fc.constantFrom(64, 256, 256, 4096),
+  bytes: fc.constantFrom(64, 256, 256, 4096, 4096),
+  extended: fc.array(
+    fc.record({
+      // Serial number, virtual channel, resizable BARs of the function and of its virtual ones.
+      id: fc.constantFrom(0x03, 0x15, 0x15, 0x24),
+      bars: fc.array(
+        fc.tuple(
+          fc.integer({ min: 0, max: 0xfffffff }).map((sizes) => (sizes << 4) >>> 0),
+          fc
+            .tuple(fc.integer({ min: 0, max: 5 }), fc.integer({ min: 0, max: 30 }), word)
+            .map(([index, size, more]) => (index | (size << 8) | ((more & 1) << 16)) >>> 0),
+        ),
+        { minLength: 1, maxLength: 3 },
+      ),
+    }),
+    { maxLength: 3 },
+  ),
+  lastExtended: fc.constantFrom(0, 0, 0, 0x100, 0x140),
 });

@@ -1,10 +1,13 @@
 /** A slot, a machine, a card, a need, a job in one readable line. Everything not said is known and harmless. */
 import {
   apply,
+  emptyCase,
   emptyJob,
   emptyMachine,
   emptySlot,
+  emptySupply,
   known,
+  occupantNamed,
   vacant,
   type Card,
   type Command,
@@ -44,21 +47,37 @@ export function aSlot(
 }
 
 export const occupiedBy = (name: string, openings: number | null = 1): Slot['occupant'] =>
-  told({ name, openings: openings === null ? null : told(openings), lengthMm: told(150) });
+  told({
+    ...occupantNamed(name),
+    openings: openings === null ? null : told(openings),
+    lengthMm: told(150),
+  });
 
 export function aMachine(slots: readonly Slot[], more: Partial<Machine> = {}): Machine {
   return {
     ...emptyMachine('Test machine'),
     board: told({ widthMm: 244, depthMm: 305, firstOpeningMm: 173 }),
     case: {
+      ...emptyCase(),
       bracket: told('full'),
       openings: told(7),
       lengthRoomMm: told(300),
       covers: told('screwed'),
     },
-    supply: { twelveVoltWatts: told(500), baseWatts: told(100), plugs: told([]) },
-    system: { family: told('windows'), version: told('11'), architecture: told('x86-64') },
+    supply: {
+      ...emptySupply(),
+      twelveVoltWatts: told(500),
+      baseWatts: told(100),
+      plugs: told([]),
+    },
+    system: {
+      ...emptyMachine().system,
+      family: told('windows'),
+      version: told('11'),
+      architecture: told('x86-64'),
+    },
     path: {
+      ...emptyMachine().path,
       cable: told('cat6a'),
       cableMetres: told(20),
       farEndMegabits: told([1000, 2500, 10000]),
@@ -77,6 +96,10 @@ export function aCard(over: Partial<Card> = {}): Card {
     bus: 'pcie',
     lanes: 1,
     generation: 3,
+    m2: null,
+    keying: null,
+    needsSplit: false,
+    frontHeaders: [],
     lengthMm: 120,
     heightMm: 68.9,
     openings: 1,

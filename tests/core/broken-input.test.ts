@@ -5,18 +5,21 @@ import {
   ProblemList,
   decodeConfigSpace,
   emptyMachine,
-  mergeSurvey,
+  mergeEvidence,
   portTree,
   portsWithSlots,
+  readEvidence,
   readJobFile,
   readLspci,
   readStoredJob,
   writeJobFile,
   Machine,
+  type EvidenceFile,
   type Problem,
 } from '../../src/core/index.ts';
 import { readFileSync } from 'node:fs';
 import { demoJobs } from '../../demo/jobs.ts';
+import { EVERY_KIND } from '../builders/evidence.ts';
 import { buildSpace, hexText, randomSpace } from '../builders/configSpace.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
@@ -64,15 +67,35 @@ const located = (problem: Problem) =>
   problem.line !== undefined ||
   problem.at !== undefined ||
   problem.offset !== undefined ||
-  ['input.tooManyProblems', 'input.tooLarge', 'file.notAJob'].includes(problem.code);
+  ['input.tooManyProblems', 'input.tooLarge', 'file.notAJob', 'list.tooMany'].includes(
+    problem.code,
+  );
 
 function checkReading(text: string): void {
-  const { functions, fromRegisters, problems } = readLspci(text);
+  const { functions, problems } = readLspci(text);
   expect(problems.every(located), JSON.stringify(problems)).to.equal(true);
   portTree(functions);
   portsWithSlots(functions);
-  const machine = mergeSurvey(emptyMachine(), { functions, fromRegisters, problems });
+  const machine = mergeEvidence(
+    emptyMachine(),
+    readEvidence([{ name: 'report.txt', content: text }]),
+  );
   expect(Machine.safeParse(machine).success, text.slice(0, 500)).to.equal(true);
+}
+
+/** The same damage to bytes, each letter standing for one. */
+const hurtBytes = (bytes: Uint8Array, hurt: Damage): Uint8Array =>
+  Uint8Array.from(Buffer.from(hurt(Buffer.from(bytes).toString('latin1')), 'latin1'));
+
+function checkEvidence(files: readonly EvidenceFile[]): void {
+  const evidence = readEvidence(files);
+  for (const { problems, found, kind } of evidence.files) {
+    expect(problems.every(located), JSON.stringify(problems)).to.equal(true);
+    if (kind === null) expect(found).to.equal(0);
+  }
+  const machine = mergeEvidence(emptyMachine(), evidence);
+  const parsed = Machine.safeParse(machine);
+  expect(parsed.error?.issues, JSON.stringify(evidence.files)).to.equal(undefined);
 }
 
 describe(`Damaged input (seed ${SEED})`, () => {
@@ -114,6 +137,31 @@ describe(`Damaged input (seed ${SEED})`, () => {
     }
     for (const record of fc.sample(fc.anything(), { numRuns: 500, seed: SEED })) {
       expect(readStoredJob(record).job).to.equal(null);
+    }
+  });
+
+  it('reads or refuses 40,000 damaged files of every kind of evidence, and bundles of them', () => {
+    const hurtText = fc.tuple(fc.constantFrom(...EVERY_KIND), damage, damage);
+    const cases = fc.sample(hurtText, { numRuns: 40_000, seed: SEED });
+    for (const [file, one, two] of cases) {
+      const content =
+        typeof file.content === 'string' ? two(one(file.content)) : hurtBytes(file.content, one);
+      checkEvidence([{ name: file.name, content }]);
+    }
+  });
+
+  it('refuses 5 MB of rubbish of any sort', () => {
+    const size = 5 * 1024 * 1024;
+    const noise = Uint8Array.from(
+      { length: size },
+      (_, n) => (Math.imul(n, 2654435761) >>> 13) & 0xff,
+    );
+    const letters = noise.map((byte) => 0x20 + (byte % 0x5f));
+    const rows = letters.map((byte, n) => (n % 60 === 59 ? 0x0a : byte));
+    for (const content of [noise, letters, rows, new Uint8Array(size), '{'.repeat(size)]) {
+      const { files, devices } = readEvidence([{ name: 'rubbish', content }]);
+      expect(files[0]?.problems.length).to.be.greaterThan(0);
+      expect(devices.functions).to.deep.equal([]);
     }
   });
 

@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import * as fc from 'fast-check';
 import {
+  emptySupply,
   flowOf,
   proposePlan,
   slotVerdict,
@@ -51,11 +52,13 @@ function exhaustive(
   };
   const costs = (placed: readonly (readonly [Card, Slot])[]): (readonly number[])[] => {
     if (!possible(placed, machine)) return [];
+    const left = placed.map(([card, slot]) => [card, slotLeft(slot, placed, machine)] as const);
+    if (left.some(([, slot]) => valueOf(slot.lanes) === 0)) return [];
     const price = placed.reduce((total, [card]) => total + card.priceCents, 0);
-    const trouble = placed.reduce((total, [card, slot]) => total + troubleOf(card, slot), 0);
+    const trouble = left.reduce((total, [card, slot]) => total + troubleOf(card, slot), 0);
     const over = budgetCents === null ? 0 : Math.max(0, price - budgetCents);
     return subsetsOf(needs)
-      .filter((kept) => servable(kept, placed, machine))
+      .filter((kept) => servable(kept, left, machine))
       .map((kept) => {
         const unmet = needs.filter((need) => !kept.includes(need));
         const musts = unmet.filter((need) => need.must).length;
@@ -64,6 +67,15 @@ function exhaustive(
   };
   fill(0, []);
   return best ?? [];
+}
+
+/** A slot with the lanes that the cards in other slots leave it, condition by condition. */
+function slotLeft(slot: Slot, placed: readonly (readonly [Card, Slot])[], machine: Machine): Slot {
+  const lanes = machine.conditions
+    .filter(({ slotId }) => slotId === slot.id)
+    .filter(({ whenSlotId }) => placed.some(([, at]) => at.id === whenSlotId))
+    .map(({ keepsLanes }) => keepsLanes);
+  return { ...slot, lanes: told(Math.min(valueOf(slot.lanes)!, ...lanes)) };
 }
 
 function possible(placed: readonly (readonly [Card, Slot])[], machine: Machine): boolean {
@@ -132,18 +144,24 @@ const less = (a: readonly number[], b: readonly number[]): boolean => {
 
 /** What one card costs in one slot beyond its price: the list of troubles is the planner's own, the search is not. */
 function troubleTable({
-  cards,
   needs,
   machine,
   library,
 }: PlanRequest): (card: Card, slot: Slot) => number {
-  const table = new Map(
-    assess(cards, needs, machine, library).map(({ verdict, candidate }) => [
-      `${verdict.card.id}@${verdict.slot.id}`,
-      candidate?.troubleCents ?? 0,
-    ]),
-  );
-  return (card, slot) => table.get(`${card.id}@${slot.id}`) ?? 0;
+  const table = new Map<string, number>();
+  return (card, slot) => {
+    const key = `${card.id}@${slot.id}x${valueOf(slot.lanes)}`;
+    const known = table.get(key);
+    if (known !== undefined) return known;
+    // A machine in which the slot never had more lanes than these.
+    const slots = machine.slots.map((each) => (each.id === slot.id ? slot : each));
+    const [first] = assess([card], needs, { ...machine, slots }, library).filter(
+      ({ verdict }) => verdict.slot.id === slot.id,
+    );
+    const trouble = first?.candidate?.troubleCents ?? 0;
+    table.set(key, trouble);
+    return trouble;
+  };
 }
 
 const randomCard = (id: string): fc.Arbitrary<Card> =>
@@ -205,8 +223,10 @@ const randomRequest: fc.Arbitrary<PlanRequest> = fc
     budgetCents: fc.constantFrom(null, 5_000, 12_000, 30_000),
     twelveVolt: fc.constantFrom(200, 400, 900),
     plugs: fc.constantFrom(0, 1, 2),
+    /** Slots by position, and the lanes that the first keeps while the second is used. */
+    ties: fc.array(fc.tuple(fc.nat(3), fc.nat(3), fc.constantFrom(0, 1, 1, 4)), { maxLength: 2 }),
   })
-  .map(({ cards, needs, slots, budgetCents, twelveVolt, plugs }) => ({
+  .map(({ cards, needs, slots, budgetCents, twelveVolt, plugs, ties }) => ({
     cards,
     needs,
     budgetCents,
@@ -214,7 +234,17 @@ const randomRequest: fc.Arbitrary<PlanRequest> = fc
     machine: aMachine(
       slots.map((over, n) => aSlot(n + 1, over)),
       {
+        conditions: ties
+          .map(([a, b, keepsLanes], n) => ({
+            id: `c${n}`,
+            slotId: `s${(a % slots.length) + 1}`,
+            keepsLanes,
+            whenSlotId: `s${(b % slots.length) + 1}`,
+            holds: 'anything' as const,
+          }))
+          .filter(({ slotId, whenSlotId }) => slotId !== whenSlotId),
         supply: {
+          ...emptySupply(),
           twelveVoltWatts: told(twelveVolt),
           baseWatts: told(100),
           plugs: told([{ type: '8-pin', count: plugs }]),
@@ -235,7 +265,7 @@ describe('Planner', () => {
       if (plan.placements.length > 1) several += 1;
     }
     // The sample must hold what it is meant to test.
-    expect(Math.min(met, unmet, several)).to.be.greaterThan(25);
+    expect(Math.min(met, unmet, several)).to.be.greaterThan(15);
   });
 
   it('joins two cards where one has too few ports', () => {

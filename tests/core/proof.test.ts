@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import {
+  emptyMachine,
   expectations,
   flowOf,
   judge,
@@ -14,6 +15,7 @@ const wire = (...megabits: number[]): Card =>
 const path = (farEnd: number[] | null, cable: 'cat5e' | 'cat6' | 'cat6a', metres = 20): Machine =>
   aMachine([aSlot(1, { lanes: 4 })], {
     path: {
+      ...emptyMachine().path,
       cable: told(cable),
       cableMetres: told(metres),
       farEndMegabits: farEnd === null ? null : told(farEnd),

@@ -2,6 +2,8 @@
 import { expect } from 'chai';
 import * as fc from 'fast-check';
 import {
+  emptyCase,
+  emptySupply,
   PLUGS,
   PLUG_TYPES,
   VERDICTS,
@@ -68,12 +70,18 @@ const anyMachine: fc.Arbitrary<Machine> = fc
   .map(({ slot, bracket, room, watts, plugs }) =>
     aMachine([slot], {
       case: {
+        ...emptyCase(),
         bracket: told(bracket),
         openings: told(7),
         lengthRoomMm: told(room),
         covers: told('screwed'),
       },
-      supply: { twelveVoltWatts: told(watts), baseWatts: told(100), plugs: told(plugs) },
+      supply: {
+        ...emptySupply(),
+        twelveVoltWatts: told(watts),
+        baseWatts: told(100),
+        plugs: told(plugs),
+      },
     }),
   );
 

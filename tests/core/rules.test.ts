@@ -1,5 +1,8 @@
 import { expect } from 'chai';
 import {
+  emptyCase,
+  emptyMachine,
+  emptySupply,
   body,
   bracket,
   driverSupport,
@@ -21,6 +24,7 @@ const codes = (findings: readonly Finding[]) => findings.map(({ code }) => code)
 const room = (lengthRoomMm: number, more: Partial<Machine['case']> = {}) =>
   aMachine([], {
     case: {
+      ...emptyCase(),
       bracket: told('full'),
       openings: told(7),
       covers: told('screwed'),
@@ -51,6 +55,8 @@ describe('Seat', () => {
           {
             id: 'b',
             name: 'Capacitor',
+            kind: 'other',
+            moving: '',
             xMm,
             yMm: 171,
             widthMm: 5,
@@ -201,6 +207,8 @@ describe('Body', () => {
           {
             id: 'b',
             name: 'Header',
+            kind: 'other',
+            moving: '',
             xMm: 100,
             yMm: 175,
             widthMm: 10,
@@ -225,6 +233,51 @@ describe('Body', () => {
 
 describe('Power', () => {
   // Slot watts at start: Card Electromechanical Specification (from memory): 10 W for x1, 25 W for longer.
+  it('takes the label for the most that 12 V can be, while nobody has read its 12 V row', () => {
+    const plain = aMachine([]);
+    const labelled = (watts: number) => ({
+      ...plain,
+      supply: { ...plain.supply, twelveVoltWatts: null, labelWatts: told(watts) },
+    });
+    expect(codes(sum(50, labelled(149)))).to.deep.equal(['power.sumShort']);
+    expect(codes(sum(50, labelled(150)))).to.deep.equal(['power.sumUnknown']);
+  });
+
+  it('asks for a longer lead where the plug does not reach the slot', () => {
+    const plain = aMachine([]);
+    const reaching = (reachMm: number) => ({
+      ...plain,
+      supply: { ...plain.supply, plugs: told([{ type: '6-pin' as const, count: 1, reachMm }]) },
+    });
+    const card = aCard({ sockets: ['6-pin'] });
+    // The first opening's middle is at 173 mm, the fourth's three pitches of 20.32 mm further down.
+    expect(codes(power(card, aSlot(4), reaching(234)))).to.include('power.plugsFound');
+    expect(power(card, aSlot(4), reaching(233))).to.deep.include({
+      code: 'power.leadShort',
+      verdict: 'needs',
+      subject: '6-pin',
+      needed: 234,
+      available: 233,
+      unit: 'mm',
+    });
+    expect(codes(power(card, aSlot(1), reaching(233)))).to.include('power.plugsFound');
+  });
+
+  it('warns of two sockets on one lead', () => {
+    const card = aCard({ sockets: ['8-pin', '8-pin'] });
+    const found = (...plugs: { type: '8-pin'; count: number; lead?: string }[]) => {
+      const machine = aMachine([]);
+      const supply = { ...machine.supply, plugs: told(plugs) };
+      return codes(power(card, aSlot(1), { ...machine, supply }));
+    };
+    // Common practice, no source: one power lead is never asked to carry two plugs' worth.
+    expect(found({ type: '8-pin', count: 2, lead: 'A' })).to.include('power.sharedLead');
+    expect(
+      found({ type: '8-pin', count: 1, lead: 'A' }, { type: '8-pin', count: 1, lead: 'B' }),
+    ).to.include('power.plugsFound');
+    expect(found({ type: '8-pin', count: 2 })).to.include('power.plugsFound');
+  });
+
   it('holds the slot to its limit, to the watt', () => {
     const slot = aSlot(1, { watts: 35 });
     expect(codes(power(aCard({ slotWatts: 35 }), slot, aMachine([])))).to.include(
@@ -269,7 +322,7 @@ describe('Power', () => {
     expect(codes(sum(400, machine))).to.deep.equal(['power.headroomUsed']);
     expect(codes(sum(401, machine))).to.deep.equal(['power.sumShort']);
     const unknown = aMachine([], {
-      supply: { twelveVoltWatts: told(500), baseWatts: null, plugs: null },
+      supply: { ...emptySupply(), twelveVoltWatts: told(500), baseWatts: null, plugs: null },
     });
     expect(codes(sum(1, unknown))).to.deep.equal(['power.sumUnknown']);
     expect(codes(power(aCard({ sockets: ['6-pin'] }), aSlot(1), unknown))).to.include(
@@ -300,6 +353,7 @@ describe('Driver support', () => {
   const onVersion = (version: string | null) =>
     aMachine([], {
       system: {
+        ...emptyMachine().system,
         family: told('windows'),
         version: version === null ? null : told(version),
         architecture: told('x86-64'),

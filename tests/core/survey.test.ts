@@ -1,14 +1,23 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import {
+  contradictions,
+  disagreeing,
   emptyMachine,
   functionName,
-  mergeSurvey,
+  known,
+  mergeEvidence,
   portTree,
   portsWithSlots,
+  readEvidence,
   readLspci,
+  tell,
+  testify,
   valueOf,
+  type Fact,
+  type Machine,
   type PciFunction,
+  type Witness,
 } from '../../src/core/index.ts';
 import { buildSpace, hexText, type SpaceSpec } from '../builders/configSpace.ts';
 import { aMachine, aSlot } from '../builders/parts.ts';
@@ -168,10 +177,12 @@ describe('Ports with slots', () => {
 });
 
 describe('Merging a report into a survey', () => {
-  const reading = readLspci(evidence('lspci'));
+  const merged = (machine: Machine, text: string) =>
+    mergeEvidence(machine, readEvidence([{ name: 'report.txt', content: text }]));
+  const report = evidence('lspci');
 
   it('adds the slots, and leaves unknown what no register can tell', () => {
-    const machine = mergeSurvey(emptyMachine(), reading);
+    const machine = merged(emptyMachine(), report);
     expect(machine.slots).to.have.length(5);
     const slot = machine.slots.find(({ number }) => valueOf(number) === 5);
     expect([valueOf(slot!.lanes), valueOf(slot!.generation), slot!.lanes?.witness]).to.deep.equal([
@@ -182,25 +193,83 @@ describe('Merging a report into a survey', () => {
     expect([slot!.connectorLanes, slot!.opening, slot!.openEnd]).to.deep.equal([null, null, null]);
   });
 
-  it('lets the port win over a template, and keeps what only the template knows', () => {
-    const slot = aSlot(
-      7,
-      { connector: 8, lanes: 8 },
-      { number: { value: 7, witness: 'template' } },
-    );
-    const merged = mergeSurvey(aMachine([slot]), reading).slots[0]!;
-    expect(merged.lanes).to.deep.equal({ value: 4, witness: 'text' });
-    expect(valueOf(merged.connectorLanes)).to.equal(8);
-    expect(valueOf(merged.opening)).to.equal(7);
+  it('lets the port win over a template, keeps what only the template knows, and says that they differ', () => {
+    const template = <Value>(value: Value) => known(value, 'template');
+    const slot = {
+      ...aSlot(7, { connector: 8 }, { number: template(7) }),
+      lanes: template(8),
+    };
+    const machine = merged(aMachine([slot]), report);
+    const after = machine.slots[0]!;
+    expect(after.lanes).to.deep.equal({
+      value: 4,
+      witness: 'text',
+      others: [{ value: 8, witness: 'template' }],
+    });
+    expect(valueOf(after.connectorLanes)).to.equal(8);
+    expect(valueOf(after.opening)).to.equal(7);
+    expect(contradictions(machine).map(({ path }) => path.join('.'))).to.include('slots.0.lanes');
   });
 
   it('changes nothing when the same report comes in again', () => {
-    const once = mergeSurvey(emptyMachine(), reading);
-    expect(mergeSurvey(once, reading)).to.deep.equal(once);
+    const once = merged(emptyMachine(), report);
+    expect(merged(once, report)).to.deep.equal(once);
   });
 
   it('does not take a power limit of zero for a fact', () => {
     const text = hexText('00:01.0', buildSpace(rootPort(1, express(4, [3, 4], [1, 0], 3, 0))));
-    expect(mergeSurvey(emptyMachine(), readLspci(text)).slots[0]?.powerWatts).to.equal(null);
+    expect(merged(emptyMachine(), text).slots[0]?.powerWatts).to.equal(null);
+  });
+
+  it('knows which slots share the way up through a switch, and how narrow that is', () => {
+    const text = [
+      hexText('00:01.0', buildSpace(rootPort(1, express(4, [3, 4], [3, 4])))),
+      hexText('01:00.0', buildSpace(rootPort(2, express(5, [4, 8], [3, 4])))),
+      hexText('02:00.0', buildSpace(rootPort(3, express(6, [4, 8], [1, 0], 11, 25)))),
+      hexText('02:01.0', buildSpace(rootPort(4, express(6, [4, 8], [1, 0], 12, 25)))),
+    ].join('\n');
+    const uplinks = merged(emptyMachine(), text).slots.map(({ uplink }) => valueOf(uplink));
+    expect(uplinks.map((each) => [each?.id, each?.generation, each?.lanes])).to.deep.equal([
+      ['0000:01:00.0', 3, 4],
+      ['0000:01:00.0', 3, 4],
+    ]);
+  });
+});
+
+describe('Several witnesses of one fact', () => {
+  const heard = (...said: readonly (readonly [number, Witness])[]) =>
+    said.reduce<Fact<number>>(
+      (soFar, [value, witness]) => testify(soFar, value, witness, 'wiring'),
+      null,
+    );
+
+  it('believes the best, whatever the order they are heard in', () => {
+    const forwards = heard([16, 'template'], [16, 'firmware'], [4, 'registers']);
+    const backwards = heard([4, 'registers'], [16, 'firmware'], [16, 'template']);
+    expect([valueOf(forwards), valueOf(backwards)]).to.deep.equal([4, 4]);
+    const others = (fact: Fact<number>) => fact?.others?.map(({ witness }) => witness).toSorted();
+    expect(others(forwards)).to.deep.equal(['firmware', 'template']);
+    expect(others(backwards)).to.deep.equal(['firmware', 'template']);
+  });
+
+  it('calls no one who agrees a contradiction', () => {
+    expect(disagreeing(heard([4, 'registers'], [4, 'firmware'], [16, 'template']))).to.deep.equal([
+      { value: 16, witness: 'template' },
+    ]);
+  });
+
+  it('lets the technician overrule a witness that was heard, also when it is heard again', () => {
+    const told = tell(heard([4, 'registers']), 2);
+    expect(valueOf(told)).to.equal(2);
+    expect(valueOf(testify(told, 4, 'registers', 'wiring'))).to.equal(2);
+    // Typed from a label before anything was read: the port knows better.
+    expect(valueOf(testify(tell<number>(null, 16), 4, 'registers', 'wiring'))).to.equal(4);
+  });
+
+  it('gives the word back to the next best when a correction is taken back', () => {
+    const told = tell(heard([16, 'firmware'], [4, 'registers']), 2);
+    const back = tell(told, null);
+    expect([valueOf(back), back?.witness, back?.others?.length]).to.deep.equal([4, 'registers', 1]);
+    expect(tell(tell<number>(null, 1), null)).to.equal(null);
   });
 });

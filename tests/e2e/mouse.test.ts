@@ -21,7 +21,7 @@ test('the whole job with the mouse, from the machine’s own report', async ({ p
     return data;
   }, evidence('lspci-xxxx'));
   await page
-    .getByRole('group', { name: 'Drop the report here' })
+    .getByRole('group', { name: 'Drop the evidence here' })
     .dispatchEvent('drop', { dataTransfer: transfer });
   await expect(page.locator('[data-slot]')).toHaveCount(5);
   await expect(page.getByText('Slots whose opening is not told yet')).toBeVisible();
@@ -110,10 +110,10 @@ test('selecting in a list selects on the board, and the other way round', async 
   await page.getByRole('link', { name: 'Ten gigabit to the plate store' }).click();
   await page.getByRole('link', { name: /Survey/ }).click();
   const list = page.getByRole('region', { name: 'Survey' });
-  await list.getByRole('button', { name: 'Slot 7' }).click();
+  await list.getByRole('button', { name: 'Slot 7', exact: true }).click();
   await expect(page.locator('[data-slot="s7"]')).toHaveAttribute('aria-selected', 'true');
   await page.locator('[data-slot="s4"]').click();
-  await expect(list.getByRole('button', { name: 'Slot 4' })).toHaveAttribute(
+  await expect(list.getByRole('button', { name: 'Slot 4', exact: true })).toHaveAttribute(
     'aria-pressed',
     'true',
   );

@@ -9,9 +9,9 @@ import { readLspci, type PciFunction } from '../../src/core/index.ts';
 import { buildSpace, hexText, randomSpace, type SpaceSpec } from '../builders/configSpace.ts';
 import { SEED, requireTool, run, withFile } from './tools.ts';
 
-const SPACES = 600;
+const SPACES = 2000;
 /** Spaces a run of lspci reads at once; each is one function. */
-const BATCH = 200;
+const BATCH = 500;
 
 const addressOf = (n: number) =>
   `${(n >> 8).toString(16).padStart(2, '0')}:${((n >> 3) & 0x1f).toString(16).padStart(2, '0')}.${n & 7}`;
@@ -92,6 +92,7 @@ describe('Configuration space against lspci', () => {
   it(`prints the same fields of ${SPACES} spaces (seed ${SEED})`, () => {
     let links = 0;
     let slots = 0;
+    let windows = 0;
     eachSpace((spec, text, fn) => {
       if (fn === undefined) throw new Error(`Nothing decoded of ${JSON.stringify(spec)}`);
       for (const line of asLspciPrints(fn)) {
@@ -108,12 +109,15 @@ describe('Configuration space against lspci', () => {
       expect(fn.express?.slot != null, JSON.stringify(spec)).to.equal(
         /SltCap:\t/.test(firstExpress(text)),
       );
+      expect(fn.resizableBar, `${JSON.stringify(spec)}\n${text}`).to.deep.equal(windowOf(text));
+      windows += fn.resizableBar ? 1 : 0;
       links += fn.express?.link ? 1 : 0;
       slots += fn.express?.slot ? 1 : 0;
     });
     // The sample must hold what it is meant to test.
     expect(links).to.be.greaterThan(100);
-    expect(slots).to.be.greaterThan(30);
+    expect(slots).to.be.greaterThan(100);
+    expect(windows).to.be.greaterThan(50);
   });
 
   it('notices the same broken and looping chains', () => {
@@ -143,6 +147,21 @@ describe('Configuration space against lspci', () => {
     });
   });
 });
+
+const UNITS = { M: 2 ** 20, G: 2 ** 30, T: 2 ** 40, P: 2 ** 50 } as const;
+const bytesOf = (size: string): number =>
+  parseInt(size, 10) * UNITS[size.at(-2) as keyof typeof UNITS];
+
+/** The window that can grow largest, of those lspci lists for the function itself. */
+function windowOf(text: string): PciFunction['resizableBar'] {
+  const [, own = ''] = /Physical Resizable BAR\n((?:\t\t.*\n?)*)/.exec(text) ?? [];
+  const bars = [...own.matchAll(/current size: (\w+)(?:, supported: (.*))?/g)].map((match) => {
+    const nowBytes = bytesOf(match[1] ?? '');
+    const sizes = (match[2] ?? '').split(' ').filter((size) => size !== '');
+    return { nowBytes, mostBytes: Math.max(nowBytes, ...sizes.map(bytesOf)) };
+  });
+  return bars.toSorted((a, b) => b.mostBytes - a.mostBytes)[0] ?? null;
+}
 
 const firstExpress = (text: string): string => {
   const start = text.search(/Capabilities: \[..\] Express/);

@@ -1,5 +1,5 @@
 /** Programs to check against. A missing one skips its tests visibly, never silently. */
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -22,8 +22,17 @@ export function run(tool: string, args: readonly string[]): string {
   });
 }
 
+/** Complaints of the program included, where it has them. */
+export function runWithComplaints(tool: string, args: readonly string[]): string {
+  const { stdout, stderr } = spawnSync(tool, args, { encoding: 'utf8', maxBuffer: 1 << 28 });
+  return stdout + stderr;
+}
+
 /** What `use` returns of a file that holds `content` while it runs. */
-export function withFile<Result>(content: string, use: (path: string) => Result): Result {
+export function withFile<Result>(
+  content: string | Uint8Array,
+  use: (path: string) => Result,
+): Result {
   const folder = mkdtempSync(join(tmpdir(), 'tenant-'));
   try {
     const path = join(folder, 'input');

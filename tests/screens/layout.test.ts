@@ -1,6 +1,12 @@
 /** The board drawing, before anything is scaled: does every rectangle come from millimetres? */
 import { expect } from 'chai';
-import { CONNECTOR_LENGTH_MM, OPENING_PITCH_MM, type Machine, type Rectangle } from '$core';
+import {
+  CONNECTOR_LENGTH_MM,
+  OPENING_PITCH_MM,
+  type Box,
+  type Machine,
+  type Rectangle,
+} from '$core';
 import { boardLayout } from '$lib/board/layout';
 import { lanesUsed } from '$lib/board/lanes';
 import { boxWords, slotLine } from '$lib/board/slotWords';
@@ -65,6 +71,8 @@ describe('Board layout', () => {
         {
           id: 'high',
           name: 'Cage',
+          kind: 'other',
+          moving: '',
           xMm: 100,
           yMm: 175,
           widthMm: 40,
@@ -75,6 +83,8 @@ describe('Board layout', () => {
         {
           id: 'flat',
           name: 'Chip',
+          kind: 'other',
+          moving: '',
           xMm: 20,
           yMm: 175,
           widthMm: 10,
@@ -107,6 +117,8 @@ describe('Board layout', () => {
         {
           id: 'b',
           name: 'Cage',
+          kind: 'other',
+          moving: '',
           xMm: 290,
           yMm: 170,
           widthMm: 60,
@@ -149,9 +161,11 @@ describe('Words on the board', () => {
   });
 
   it('leave out what does not fit into a box', () => {
-    const box = {
+    const box: Box = {
       id: 'b',
       name: 'Fan',
+      kind: 'other',
+      moving: '',
       xMm: 0,
       yMm: 0,
       widthMm: 50,

@@ -22,7 +22,9 @@ import { CARDS } from '../../demo/cards';
 import { PACKAGES } from '../../demo/drivers';
 import { demoJobs } from '../../demo/jobs';
 import { TEMPLATES } from '../../demo/machines';
-import { emptyMachine, emptySlot, unknownFacts } from '../../src/core/index.ts';
+import { emptySupply, emptyMachine, emptySlot, unknownFacts } from '../../src/core/index.ts';
+
+import { aCard } from '../builders/parts';
 
 const jobs = demoJobs(
   readFileSync(new URL('../../demo/evidence/lighthouse-museum.lspci.txt', import.meta.url), 'utf8'),
@@ -31,9 +33,17 @@ const jobs = demoJobs(
 const machines = [
   ...TEMPLATES,
   { ...emptyMachine(), slots: [emptySlot('s', 'Slot')] },
-  { ...TEMPLATES[0]!, supply: { twelveVoltWatts: null, baseWatts: null, plugs: null } },
+  { ...TEMPLATES[0]!, supply: emptySupply() },
 ];
+/** Sockets, keys, external boxes and shared lanes bring up words of their own. */
+const odd = aCard({ bus: 'pci', keying: '3.3 V', needsSplit: true });
+const module = aCard({ bus: 'm2', m2: { keys: ['B'], moduleLengthMm: 42, signal: 'sata' } });
 const findings: readonly Finding[] = [
+  ...machines.flatMap((machine) =>
+    verdictTable([odd, module, aCard({ needsSplit: true })], machine, PACKAGES).flatMap((row) =>
+      row.flatMap((each) => each.findings),
+    ),
+  ),
   ...machines.flatMap((machine) =>
     [PACKAGES, null].flatMap((library) =>
       verdictTable(CARDS, machine, library).flatMap((row) => row.flatMap((each) => each.findings)),

@@ -1,0 +1,328 @@
+import { expect } from 'chai';
+import {
+  bestMode,
+  contradictions,
+  disagreeing,
+  emptyMachine,
+  mergeEvidence,
+  modulesFor,
+  ProblemList,
+  readDeviceList,
+  readEthtool,
+  readEvidence,
+  readIdList,
+  readIpLink,
+  readModulesAlias,
+  sameMachine,
+  nameIn,
+  shellMatch,
+  templateOf,
+  valueOf,
+  withCardRecords,
+  Machine,
+  type EvidenceFile,
+  type Evidence,
+} from '../../src/core/index.ts';
+import { CARDS } from '../../demo/cards.ts';
+import { TEMPLATES, TOWER } from '../../demo/machines.ts';
+import * as sample from '../builders/evidence.ts';
+import { buildTable } from '../builders/smbios.ts';
+
+const read = (...files: readonly EvidenceFile[]): Evidence => readEvidence(files);
+const file = (content: string | Uint8Array, name = 'file'): EvidenceFile => ({ name, content });
+const taken = (machine: Machine, ...files: readonly EvidenceFile[]): Machine =>
+  mergeEvidence(machine, read(...files));
+const problems = () => new ProblemList();
+
+describe('Evidence of every kind', () => {
+  it('is known by what stands in it, whatever it is called', () => {
+    const kinds = sample.EVERY_KIND.map(({ content }, n) => {
+      // The bare names of the system's own files are the one thing that may decide.
+      return read(file(content, `x${n}`)).files[0]?.kind;
+    });
+    expect(kinds).to.deep.equal([
+      ...['lspci', 'lspci', 'lspciMachine', 'firmwareTable', 'firmwareTable', 'edid', 'edid'],
+      ...['osRelease', 'uname', 'modulesAlias', 'ipLink', 'ethtool', 'deviceList', 'deviceList'],
+      ...['pciIds', 'usbIds', 'bundle'],
+    ]);
+  });
+
+  it('reads without a problem, but for what a bundle says it could not read', () => {
+    for (const each of sample.EVERY_KIND) {
+      const codes = read(each).files.flatMap((report) => report.problems.map(({ code }) => code));
+      expect(codes, each.name).to.deep.equal(
+        each.name === 'tenant-survey.txt' ? ['bundle.notRead'] : [],
+      );
+    }
+  });
+
+  it('leaves what it does not know aside and says so', () => {
+    const { files } = read(file('A letter about the weather.'), file(Uint8Array.of(1, 0, 2, 0, 3)));
+    expect(files.map(({ kind, problems: [first] }) => [kind, first?.code])).to.deep.equal([
+      [null, 'evidence.unknown'],
+      [null, 'evidence.unknown'],
+    ]);
+  });
+
+  it('tells how far it is', () => {
+    const told: number[] = [];
+    readEvidence(sample.EVERY_KIND, undefined, (done) => told.push(done));
+    expect(told).to.deep.equal(sample.EVERY_KIND.map((_, n) => n + 1));
+  });
+
+  it('merges in any order to the same machine', () => {
+    const forwards = taken(emptyMachine(), ...sample.EVERY_KIND);
+    const backwards = taken(emptyMachine(), ...sample.EVERY_KIND.toReversed());
+    expect(forwards.slots).to.deep.equal(backwards.slots);
+    expect(forwards.functions).to.deep.equal(backwards.functions);
+    expect(Machine.safeParse(forwards).success).to.equal(true);
+  });
+});
+
+describe('A survey file and the machine it makes', () => {
+  const machine = taken(TOWER, file(sample.BUNDLE));
+  const numbered = (number: number) =>
+    machine.slots.find((slot) => valueOf(slot.number) === number)!;
+
+  it('believes the port and shows what firmware and template say against it', () => {
+    const { lanes } = numbered(7);
+    expect([valueOf(lanes), lanes?.witness]).to.deep.equal([4, 'registers']);
+    expect(disagreeing(lanes)).to.have.deep.members([
+      { value: 8, witness: 'template' },
+      { value: 8, witness: 'firmware' },
+    ]);
+    expect(contradictions(machine).map(({ path }) => path.slice(-1)[0])).to.include('lanes');
+  });
+
+  it('takes the firmware for what no port can tell', () => {
+    expect(valueOf(numbered(7).splits)).to.equal(true);
+    expect(valueOf(machine.firmware.date)).to.equal('2019-03-14');
+    expect(machine.onBoard).to.deep.equal([{ name: 'Video of the board', kind: 'Video' }]);
+  });
+
+  it('knows system, start and network', () => {
+    const { system, firmware, path } = machine;
+    expect([
+      valueOf(system.name),
+      valueOf(system.version),
+      valueOf(system.secureBoot),
+    ]).to.deep.equal(['Harbour Linux 4 (gull)', '6.1', true]);
+    expect(valueOf(firmware.kind)).to.equal('uefi');
+    expect([valueOf(path.ownMegabits), valueOf(path.farEndMegabits)]).to.deep.equal([
+      1000,
+      [100, 1000],
+    ]);
+  });
+
+  it('knows the screen and the best it can show', () => {
+    const screen = machine.screens[0]!;
+    expect([screen.name, valueOf(screen.input)]).to.deep.equal(['Gullview 27', 'hdmi']);
+    expect(bestMode(screen)).to.include({ widthPx: 3840, heightPx: 2160, refreshHz: 60 });
+  });
+
+  it('knows the fitted card again by its identity, and keeps what was measured', () => {
+    const known = withCardRecords(taken(emptyMachine(), file(sample.BUNDLE)), CARDS);
+    const occupant = known.slots.flatMap((slot) => valueOf(slot.occupant) ?? [])[0]!;
+    const record = CARDS.find(({ ids }) => ids.device === occupant.ids?.device);
+    expect(occupant.name).to.equal(`${record?.maker} ${record?.model}`);
+    expect(valueOf(occupant.lengthMm)).to.equal(record?.lengthMm);
+  });
+
+  it('ignores the system of a live stick, not its devices', () => {
+    const live = sample.BUNDLE.replace(' uefi=yes', ' uefi=yes\n live=yes');
+    const from = taken(emptyMachine(), file(live));
+    expect([from.system.name, from.system.version]).to.deep.equal([null, null]);
+    expect(from.slots).to.have.length(5);
+  });
+
+  it('says where a cut file ends, and takes what came before', () => {
+    const cut = sample.BUNDLE.slice(0, sample.BUNDLE.indexOf('== loaded-drivers'));
+    const { files, devices } = read(file(cut));
+    expect(files[0]?.problems.map(({ code }) => code)).to.deep.equal(['bundle.sectionOpen']);
+    expect(devices.functions).to.have.length(11);
+  });
+
+  it('refuses a newer file', () => {
+    const { files } = read(file(sample.BUNDLE.replace('survey 1', 'survey 2')));
+    expect(files.map(({ problems: [first] }) => first?.code)).to.deep.equal(['bundle.newer']);
+  });
+});
+
+describe('Firmware records without a port', () => {
+  it('become slots of their own, and join a template’s by name', () => {
+    const records = file(buildTable(sample.MUSEUM_RECORDS));
+    const fresh = taken(emptyMachine(), records);
+    expect(fresh.slots.map(({ label, bus }) => [label, bus])).to.deep.equal([
+      ['GULL_TOP', 'pcie'],
+      ['GULL_X8', 'pcie'],
+    ]);
+    expect(taken(fresh, records)).to.deep.equal(fresh);
+    expect(fresh.name).to.equal('Longreach T7');
+  });
+});
+
+describe('Device lists of the other system', () => {
+  for (const [way, content] of [
+    ['JSON', sample.DEVICE_JSON],
+    ['CSV', sample.DEVICE_CSV],
+  ] as const) {
+    it(`gives device, link, driver and trouble from ${way}`, () => {
+      const list = readDeviceList(content, problems());
+      expect(list.functions).to.have.length(1);
+      expect(list.functions[0]).to.deep.include({
+        address: '0000:03:00.0',
+        vendor: 0xf1a1,
+        device: 0x2001,
+        subsystem: { vendor: 0xf1a1, device: 0x0001 },
+        classCode: 0x0200,
+        revision: 0x10,
+        driver: 'Brinehollow 12.4.1',
+      });
+      expect(list.functions[0]?.express?.link).to.deep.equal({
+        now: { generation: 2, width: 1 },
+        able: { generation: 3, width: 4 },
+      });
+      expect(list.inTrouble.map(({ status }) => status)).to.deep.equal([
+        'Error, CM_PROB_FAILED_INSTALL',
+      ]);
+    });
+  }
+
+  it('reads UTF-16 of either order, with a mark and without', () => {
+    const little = sample.utf16(sample.DEVICE_JSON);
+    const big = Uint8Array.from(little.map((_, n) => little[n ^ 1]!));
+    for (const content of [little, big, little.slice(2), big.slice(2)]) {
+      const { system } = taken(emptyMachine(), file(content));
+      expect([
+        valueOf(system.family),
+        valueOf(system.version),
+        valueOf(system.build),
+      ]).to.deep.equal(['windows', '11', '22631']);
+    }
+  });
+
+  it('names what has no name from the open lists', () => {
+    const machine = taken(emptyMachine(), file(sample.DEVICE_JSON), file(sample.USB_IDS));
+    expect(machine.inTrouble[0]?.name).to.equal('Pellworth Stick reader');
+  });
+
+  it('locates a row that says nothing of its place, and a list without identities', () => {
+    const list = problems();
+    readDeviceList(sample.DEVICE_CSV.replace('PCI bus 3, device 0, function 0', ''), list);
+    expect(list.all.map(({ code, line }) => [code, line])).to.deep.equal([
+      ['list.placeMissing', 3],
+    ]);
+    const none = problems();
+    readDeviceList('Name,Colour\nGull,white', none);
+    expect(none.all[0]?.code).to.equal('list.noIdentities');
+  });
+});
+
+describe('Drivers that a system has', () => {
+  const list = readModulesAlias(sample.ALIASES, problems());
+  const functions = read(file(sample.LSPCI_MACHINE)).devices.functions;
+
+  it('are found by pattern, each once, with the kernel’s own names', () => {
+    const [audio, wire] = functions;
+    expect(modulesFor(wire!, list)).to.deep.equal(['e1w', 'e1w_old']);
+    expect(modulesFor(audio!, list)).to.deep.equal(['snd_quill']);
+  });
+
+  it('match as a shell does', () => {
+    for (const [pattern, text, fits] of [
+      ['a*c', 'abbc', true],
+      ['a*c', 'abbd', false],
+      ['a?c', 'abc', true],
+      ['[a-c]x', 'bx', true],
+      ['[!a-c]x', 'bx', false],
+      ['*', '', true],
+      ['a[', 'a[', true],
+      ['*a*b*', 'xxaxxbxx', true],
+      ['', 'a', false],
+    ] as const) {
+      expect(shellMatch(pattern, text), `${pattern} ${text}`).to.equal(fits);
+    }
+  });
+});
+
+describe('Network ports', () => {
+  it('leave the loop to itself out', () => {
+    expect(
+      readIpLink(sample.IP_LINK, problems()).map(({ name, linked }) => [name, linked]),
+    ).to.deep.equal([
+      ['enp3s0', true],
+      ['enp4s0', false],
+    ]);
+  });
+
+  it('know speeds of both ends over several lines', () => {
+    expect(readEthtool(sample.ETHTOOL, problems())[0]).to.deep.equal({
+      name: 'enp3s0',
+      linked: true,
+      megabits: 1000,
+      ableMegabits: [100, 1000, 2500],
+      farEndMegabits: [100, 1000],
+    });
+  });
+});
+
+describe('Open lists of names', () => {
+  it('name makers and models, and take no class for a maker', () => {
+    const list = readIdList(sample.PCI_IDS, problems());
+    expect(nameIn(list, 0xf1a0, 0x7020)).to.equal('Kelpwick Instruments Beacon 120');
+    expect(nameIn(list, 0xf1a0, 0x9999)).to.equal('Kelpwick Instruments device');
+    expect(nameIn(list, 0xf1ff, 1)).to.equal(null);
+    expect(list.devices.size).to.equal(2);
+  });
+
+  it('name the devices that are in the survey already', () => {
+    const before = taken(emptyMachine(), file(sample.REGISTERS));
+    const named = mergeEvidence(
+      before,
+      readEvidence([file(sample.PCI_IDS)], { pci: null, usb: null, functions: before.functions }),
+    );
+    expect(named.functions.map(({ name }) => name)).to.include(
+      'VGA compatible controller: Kelpwick Instruments Beacon 120',
+    );
+    expect(named.slots).to.deep.equal(before.slots);
+  });
+});
+
+describe('A machine that was here before', () => {
+  it('is known by its devices where they sat, with a card more or less', () => {
+    const before = taken(emptyMachine(), file(sample.REGISTERS));
+    const without = { ...before, functions: before.functions.slice(1) };
+    const other = {
+      ...before,
+      functions: before.functions.map((fn) => ({ ...fn, device: fn.device ^ 1 })),
+    };
+    expect(sameMachine(before, without)).to.equal(true);
+    expect(sameMachine(before, other)).to.equal(false);
+    expect(sameMachine(emptyMachine(), emptyMachine())).to.equal(false);
+  });
+});
+
+describe('Templates', () => {
+  it('are at least twelve, of one shape each, and all sound', () => {
+    expect(TEMPLATES.length).to.be.at.least(12);
+    for (const template of TEMPLATES) {
+      expect(Machine.safeParse(template).success, template.name).to.equal(true);
+      expect(template.slots.length, template.name).to.be.greaterThan(0);
+      const ids = new Set(template.slots.map(({ id }) => id));
+      expect(ids.size).to.equal(template.slots.length);
+      for (const { slotId, whenSlotId } of template.conditions)
+        expect(ids.has(slotId) && ids.has(whenSlotId), template.name).to.equal(true);
+    }
+    expect(new Set(TEMPLATES.map(({ name }) => name)).size).to.equal(TEMPLATES.length);
+  });
+
+  it('are made of a surveyed machine without what is this one’s alone', () => {
+    const surveyed = withCardRecords(taken(TOWER, file(sample.BUNDLE)), CARDS);
+    const template = templateOf(surveyed);
+    expect(Machine.safeParse(template).success).to.equal(true);
+    expect([template.functions, template.screens, template.inTrouble]).to.deep.equal([[], [], []]);
+    expect(template.system.version).to.equal(null);
+    expect(template.slots[4]?.lanes).to.deep.equal({ value: 4, witness: 'template' });
+    expect(JSON.stringify(template)).to.not.match(/registers|"firmware":\{"value|technician/);
+  });
+});
