@@ -2,12 +2,23 @@
  * How fast the core is, as figures and as ratios against a plainer way in the same run. Not a test: machines
  * differ. Run with `npm run bench`.
  */
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { performance } from 'node:perf_hooks';
-import { proposePlan, readLspci, verdictTable, type Job } from '../src/core/index.ts';
+import {
+  ProblemList,
+  emptyMachine,
+  mergeEvidence,
+  proposePlan,
+  readEvidence,
+  readIdList,
+  readLspci,
+  verdictTable,
+  type Job,
+} from '../src/core/index.ts';
 import { CARDS } from '../demo/cards.ts';
 import { PACKAGES } from '../demo/drivers.ts';
 import { demoJobs } from '../demo/jobs.ts';
+import { wholeBundle } from './bundle.ts';
 
 const text = readFileSync(
   new URL('../demo/evidence/lighthouse-museum.lspci.txt', import.meta.url),
@@ -57,6 +68,32 @@ line(
 console.log(
   `  against splitting and filtering its lines only: ${(reading / splitting).toFixed(1)} times as long`,
 );
+
+const bundle = wholeBundle();
+const bundleTime = median(15, () => mergeEvidence(emptyMachine(), readEvidence(bundle)));
+const merged = mergeEvidence(emptyMachine(), readEvidence(bundle));
+line(
+  `bundle read and merged (${merged.functions.length} devices, ${merged.slots.length} slots, 9,000 aliases)`,
+  bundleTime,
+  'under 300 in the worker',
+);
+const texts = bundle.map(({ content }) => content).filter((content) => typeof content === 'string');
+const bundleSplit = median(15, () =>
+  texts.map((each) => each.split('\n').filter((l) => /[0-9a-f]{4}/.test(l))),
+);
+console.log(
+  `  against splitting and filtering its lines only: ${(bundleTime / bundleSplit).toFixed(1)} times as long`,
+);
+const idList = '/usr/share/misc/pci.ids';
+if (existsSync(idList)) {
+  const names = readFileSync(idList, 'utf8');
+  const indexing = median(15, () => readIdList(names, new ProblemList()));
+  const rows = median(15, () => names.split('\n').filter((each) => each.startsWith('\t')));
+  line(`pci.ids indexed (${(names.length / 1e6).toFixed(1)} MB)`, indexing, 'under 200');
+  console.log(
+    `  against splitting and filtering its lines only: ${(indexing / rows).toFixed(1)} times as long`,
+  );
+}
 
 for (const job of jobs) {
   line(

@@ -5,4 +5,4 @@ readyPackages();
 readyPrograms();
 readyBuild();
 run('npx', ['tsx', 'bench/core.ts']);
-run(process.execPath, ['bench/browser.mjs']);
+run(process.execPath, ['--import', 'tsx', 'bench/browser.mjs']);

@@ -9,7 +9,7 @@ const FORBIDDEN = [
   ],
   [
     'src/core/rules/seat.ts',
-    "import { readLspci } from '../read/lspci.ts';\nexport { readLspci };\n",
+    "import { readLspci } from '../read/pci/lspci.ts';\nexport { readLspci };\n",
   ],
   ['src/core/standards/usb.ts', "import { Card } from '../parts/card.ts';\nexport { Card };\n"],
   ['src/core/flow/stages.ts', "import localforage from 'localforage';\nexport { localforage };\n"],

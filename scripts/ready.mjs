@@ -1,6 +1,16 @@
 /** What a fresh clone needs before anything runs: packages, the built application, programs from Debian. */
 import { execFileSync, spawnSync } from 'node:child_process';
-import { existsSync, readFileSync, statSync, readdirSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  statSync,
+} from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 const ROOT = new URL('..', import.meta.url).pathname;
@@ -40,7 +50,17 @@ const PROGRAMS = {
   lspci: 'pciutils',
   'edid-decode': 'edid-decode',
   pdftoppm: 'poppler-utils',
+  dmidecode: 'dmidecode',
+  modprobe: 'kmod',
+  'qemu-system-x86_64': 'qemu-system-x86',
+  busybox: 'busybox-static',
+  cpio: 'cpio',
+  shellcheck: 'shellcheck',
 };
+
+/** The kernel that the machine in QEMU boots; not installed, only unpacked here. */
+export const KERNEL = join(ROOT, '.cache/kernel/vmlinuz');
+const KERNEL_PACKAGE = 'linux-image-cloud-amd64';
 
 /** Installs missing programs where this is Debian and we are root; returns what is still missing. */
 export function readyPrograms() {
@@ -57,6 +77,31 @@ export function readyPrograms() {
     run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], environment);
   }
   return missing();
+}
+
+/** Fetches and unpacks Debian's small kernel where it is missing; without it the tests that boot it are skipped. */
+export function readyKernel() {
+  if (existsSync(KERNEL) || !has('apt-get') || !has('dpkg-deb')) return;
+  const folder = mkdtempSync(join(tmpdir(), 'tenant-kernel-'));
+  try {
+    const depends = execFileSync('apt-cache', ['depends', KERNEL_PACKAGE], { encoding: 'utf8' });
+    const name = /Depends: (linux-image-\S+)/.exec(depends)?.[1];
+    if (name === undefined) return;
+    console.log(`Fetching ${name} from Debian`);
+    run('apt-get', ['download', '-qq', name], {
+      cwd: folder,
+      stdio: ['ignore', 'ignore', 'ignore'],
+    });
+    const [archive] = readdirSync(folder);
+    run('dpkg-deb', ['-x', archive, '.'], { cwd: folder });
+    const kernel = readdirSync(join(folder, 'boot')).find((each) => each.startsWith('vmlinuz'));
+    mkdirSync(join(KERNEL, '..'), { recursive: true });
+    copyFileSync(join(folder, 'boot', kernel), KERNEL);
+  } catch (error) {
+    console.warn(`The kernel for the machine in QEMU could not be fetched: ${error.message}`);
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
 }
 
 export function has(program) {

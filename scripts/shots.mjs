@@ -13,13 +13,25 @@ const FOLDER = `${ROOT}docs/screenshots`;
 const ADDRESS = 'http://127.0.0.1:4373';
 
 const tab = (name) => (page) => page.getByRole('tab', { name }).click();
+const slotLabel = (name) => (page) =>
+  page.getByRole('button', { name, exact: true }).first().click();
+const template = (label) => [
+  tab('Evidence'),
+  (page) => page.locator('#template').selectOption({ label }),
+];
 const slot = (id) => (page) => page.locator(`[data-slot="${id}"]`).click();
 
 /** File name, address, what to do first, and what differs from 1280 × 800 in light. */
 const VIEWS = [
   ['jobs', '/'],
-  ['survey-evidence', '/jobs/lighthouse-museum/survey', [tab('Evidence'), slot('s2')]],
-  ['survey-slots', '/jobs/lighthouse-museum/survey', [slot('s5')]],
+  ['survey-evidence', '/jobs/lighthouse-museum/survey', [tab('Evidence'), slotLabel('Slot 2')]],
+  ['survey-slots', '/jobs/lighthouse-museum/survey', [slotLabel('Slot 7')]],
+  [
+    'survey-case',
+    '/jobs/tide-table-office/survey',
+    [...template('Spinnaker G4 desktop'), tab('Case')],
+  ],
+  ['survey-boxes', '/jobs/tide-table-office/survey', template('Outrigger host with two boxes')],
   ['needs', '/jobs/tide-table-office/needs'],
   ['choose-plan', '/jobs/tide-table-office/choose'],
   [

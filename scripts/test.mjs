@@ -6,13 +6,14 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { readyPackages, readyPrograms } from './ready.mjs';
+import { readyKernel, readyPackages, readyPrograms } from './ready.mjs';
 
 const ROOT = new URL('..', import.meta.url).pathname;
 const RESULTS = join(ROOT, 'test-results');
 
 readyPackages();
 const missing = readyPrograms();
+readyKernel();
 for (const program of missing)
   console.warn(`${program} is missing and could not be installed here`);
 rmSync(RESULTS, { recursive: true, force: true });
