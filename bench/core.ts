@@ -15,7 +15,7 @@ import {
   verdictTable,
   type Job,
 } from '../src/core/index.ts';
-import { CARDS } from '../demo/cards.ts';
+import { CARDS } from '../demo/catalogue/cards.ts';
 import { PACKAGES } from '../demo/drivers.ts';
 import { demoJobs } from '../demo/jobs.ts';
 import { wholeBundle } from './bundle.ts';

@@ -1,4 +1,4 @@
-/** Three invented jobs at different stages, made by the very commands that a technician's hand would give. */
+/** Invented jobs at different stages, made by the very commands that a technician's hand would give. */
 import {
   apply,
   emptyJob,
@@ -7,6 +7,7 @@ import {
   known,
   mergeEvidence,
   packagesFor,
+  plainNeed,
   proposePlan,
   readEvidence,
   steps,
@@ -17,9 +18,17 @@ import {
   type Need,
   type Stage,
 } from '../src/core/index.ts';
-import { CARDS } from './cards.ts';
+import { CARDS } from './catalogue/cards.ts';
 import { PACKAGES } from './drivers.ts';
-import { OLD_TOWER, SMALL_DESKTOP, TOWER } from './machines.ts';
+import {
+  GAMING,
+  MICRO_TOWER,
+  OFFICE_TWO_CARDS,
+  OLD_TOWER,
+  SMALL_DESKTOP,
+  TOWER,
+  WORKSTATION,
+} from './machines.ts';
 
 const TECHNICIAN = 'Ebba Tolliver';
 const day = (date: number, hour: number, minute = 0) =>
@@ -90,29 +99,24 @@ const tideTable = (): Job =>
       path: { ...SMALL_DESKTOP.path, internetMegabits: told(250) },
     },
     [
-      {
-        id: 'screens',
+      plainNeed('screens', 'screens', {
         must: true,
         words: 'Both new screens sharp and steady, tables on one, chart on the other',
-        kind: 'screens',
         count: 2,
+        input: 'displayport',
         mode: { widthPx: 3840, heightPx: 2160, refreshHz: 60 },
-      },
-      {
-        id: 'wifi',
+      }),
+      plainNeed('wifi', 'wifi', {
         must: true,
         words: 'No network socket near the window desk',
-        kind: 'wifi',
         megabits: 200,
         bluetooth: false,
-      },
-      {
-        id: 'sound',
+      }),
+      plainNeed('sound', 'sound', {
         must: false,
         words: 'Cleaner sound for the harbour broadcasts',
-        kind: 'sound',
         channels: 2,
-      },
+      }),
     ],
     20_000,
   );
@@ -124,14 +128,13 @@ function sailLoft(): Job {
     { title: 'Faster sticks for the plotter', customer: 'Sail loft, Pilot’s Row' },
     OLD_TOWER,
     [
-      {
-        id: 'usb',
+      plainNeed('usb', 'usb', {
         must: true,
         words: 'Four ports at the back; a plotter file should not take a tea break',
-        kind: 'usb',
         ports: 4,
         bytesPerSecond: 200e6,
-      },
+        milliamps: 900,
+      }),
     ],
     6_000,
   );
@@ -161,21 +164,17 @@ function museum(lspci: string): Job {
       },
     },
     [
-      {
-        id: 'network',
+      plainNeed('network', 'network', {
         must: true,
         words: 'A scanned glass plate of 4 GB to the store room while the next one scans',
-        kind: 'network',
         bytesPerSecond: 700e6,
-      },
-      {
-        id: 'drives',
+      }),
+      plainNeed('drives', 'drives', {
         must: false,
         words: 'Four more drives in the scanner machine, all busy at once',
-        kind: 'drives',
         ports: 4,
         bytesPerSecond: 400e6,
-      },
+      }),
     ],
     25_000,
   );
@@ -192,8 +191,129 @@ function museum(lspci: string): Job {
   ]);
 }
 
+/** An old workstation with two small board plugs, and a card that lives on just what they give. */
+const boatyard = (): Job =>
+  begin(
+    'boatyard',
+    day(24, 8),
+    {
+      title: 'Three screens for the drawing office',
+      customer: 'Boatyard drawing office, Slip Lane',
+    },
+    WORKSTATION,
+    [
+      plainNeed('graphics', 'graphics', {
+        words: 'Hull models turn without stuttering',
+        memoryGigabytes: 8,
+        speedClass: 4,
+        group: 'A',
+      }),
+      plainNeed('screens', 'screens', {
+        words: 'Two drawing screens and the old one for mail',
+        count: 3,
+        group: 'A',
+        mode: { widthPx: 2560, heightPx: 1440, refreshHz: 60 },
+      }),
+    ],
+    70_000,
+  );
+
+/** A gaming desktop whose card is decided by length, watts and plugs at once. */
+const pilots = (): Job =>
+  begin(
+    'pilots-mess',
+    day(24, 9),
+    { title: 'A stronger card for the simulator', customer: 'Pilots’ mess, Tower Quay' },
+    {
+      ...GAMING,
+      slots: GAMING.slots.map((slot) =>
+        slot.id === 's2' && slot.occupant?.value
+          ? { ...slot, occupant: told({ ...slot.occupant.value, fate: 'goes' as const }) }
+          : slot,
+      ),
+      supply: { ...GAMING.supply, baseWatts: told(200), measuredWatts: told(170) },
+    },
+    [
+      plainNeed('graphics', 'graphics', {
+        words: 'The bridge simulator at its best setting',
+        memoryGigabytes: 12,
+        speedClass: 5,
+        encodes: ['av1'],
+      }),
+      plainNeed('screens', 'screens', {
+        words: 'One wide screen, fast',
+        must: false,
+        weight: 4,
+        count: 1,
+        mode: { widthPx: 3840, heightPx: 2160, refreshHz: 120 },
+        input: 'displayport',
+      }),
+    ],
+    95_000,
+  );
+
+/** A front socket that nothing on the board feeds. */
+const ferry = (): Job =>
+  begin(
+    'night-ferry',
+    day(24, 10),
+    { title: 'Type-C at the front', customer: 'Night-ferry ticket counter' },
+    {
+      ...MICRO_TOWER,
+      case: {
+        ...MICRO_TOWER.case,
+        frontLeads: told([{ type: 'type-c-20-pin', nearestMm: 60 }, { type: 'audio' }]),
+      },
+    },
+    [
+      plainNeed('usb', 'usb-front', {
+        words: 'Passengers’ telephones at the front, quick enough for a film',
+        where: 'front',
+        typeC: true,
+        ports: 1,
+        bytesPerSecond: 600e6,
+        milliamps: 1500,
+      }),
+      plainNeed('usb', 'usb-rear', {
+        words: 'The ticket printers at the back keep their places',
+        ports: 4,
+        bytesPerSecond: 30e6,
+      }),
+    ],
+    12_000,
+  );
+
+/** The only x1 slot lies between two graphics cards. */
+const seeds = (): Job =>
+  perform(
+    begin(
+      'seed-library',
+      day(24, 11),
+      { title: 'Wi-Fi and the climate logger', customer: 'Seed library, Upper Mill' },
+      {
+        ...OFFICE_TWO_CARDS,
+        path: { ...OFFICE_TWO_CARDS.path, internetMegabits: told(100) },
+      },
+      [
+        plainNeed('wifi', 'wifi', {
+          words: 'No wire may be drawn through the seed room',
+          megabits: 90,
+        }),
+        plainNeed('legacy', 'serial', {
+          words: 'The climate logger talks serial and nothing else',
+          port: 'serial',
+          ports: 1,
+        }),
+        plainNeed('keep', 'keep', { words: 'Both screens’ cards stay', slotId: 's4' }),
+      ],
+      8_000,
+    ),
+    day(24, 11, 30),
+    [{ name: 'setWorth', replacementCents: 45_000, deservesPercent: 33 }],
+  );
+
 export function demoJobs(lspci: string): readonly Job[] {
-  const jobs = [tideTable(), sailLoft(), museum(lspci)];
+  const jobs = [tideTable(), sailLoft(), museum(lspci), boatyard(), pilots(), ferry(), seeds()];
   for (const job of jobs) {
     if (job.plan !== null && fittedCards(job).length === 0)
       throw new Error(`${job.id}: empty plan`);

@@ -3,17 +3,22 @@ import {
   emptyCase,
   emptyMachine,
   emptySlot,
+  cardName,
   emptySupply,
   known,
   occupantNamed,
   vacant,
   type Box,
+  type Delivery,
+  type FrontLead,
   type Generation,
   type M2Key,
   type Machine,
   type PlugType,
   type Slot,
 } from '../src/core/index.ts';
+import { CARDS } from './catalogue/cards.ts';
+import { drives, network, screens, sound, usb } from './catalogue/row.ts';
 
 export const t = <Value>(value: Value) => known(value, 'template');
 
@@ -39,6 +44,7 @@ export function express(opening: number, label: string, row: ExpressRow): Slot {
     opening: t(opening),
     occupant: vacant('template'),
     splits: t(row.splits ?? false),
+    uplink: t(null),
   };
 }
 
@@ -49,10 +55,32 @@ export const classic = (opening: number, label: string): Slot => ({
   occupant: vacant('template'),
 });
 
+/** Holds something that is in no catalogue any more. */
 export const occupied = (slot: Slot, name: string, openings: number, lengthMm: number): Slot => ({
   ...slot,
-  occupant: t({ ...occupantNamed(name), openings: t(openings), lengthMm: t(lengthMm) }),
+  occupant: t({
+    ...occupantNamed(name),
+    openings: t(openings),
+    lengthMm: t(lengthMm),
+    fan: t(null),
+  }),
 });
+
+/** Holds a card of the catalogue. */
+export function fitted(slot: Slot, name: string): Slot {
+  const card = CARDS.find((each) => cardName(each) === name);
+  if (card === undefined) throw new Error(`No card ${name}`);
+  return {
+    ...slot,
+    occupant: t({
+      ...occupantNamed(name),
+      ids: { vendor: card.ids.vendor, device: card.ids.device },
+      openings: t(card.openings),
+      lengthMm: t(card.lengthMm),
+      fan: t(card.fan),
+    }),
+  };
+}
 
 /** A socket for modules, at a place on the board. */
 export const socket = (
@@ -101,12 +129,14 @@ export const caseOf = (
   openings: number,
   lengthRoomMm: number,
   covers: 'screwed' | 'clipped' | 'snapped',
+  frontLeads: readonly FrontLead[] = [],
 ): Machine['case'] => ({
   ...emptyCase(),
   bracket: t(bracket),
   openings: t(openings),
   lengthRoomMm: t(lengthRoomMm),
   covers: t(covers),
+  frontLeads: t(frontLeads.map((type) => ({ type }))),
 });
 
 export const supplyOf = (
@@ -128,6 +158,45 @@ export const systemOf = (family: 'windows' | 'linux', version: string): Machine[
   version: t(version),
   architecture: t('x86-64'),
 });
+
+/** Its kind, its year, and whether it places large windows above 4 GB. */
+export const firmwareOf = (
+  kind: 'uefi' | 'bios',
+  year: number,
+  largeWindows = false,
+): Machine['firmware'] => ({
+  ...emptyMachine().firmware,
+  kind: t(kind),
+  date: t(`${year}-05-12`),
+  largeWindows: t(largeWindows),
+});
+
+/** What boards of an age bring along: wire, USB at the back, screens, sound, drives. */
+export const builtIn = (row: {
+  readonly megabits: readonly number[];
+  readonly usb: Parameters<typeof usb>;
+  readonly screens?: Parameters<typeof screens>[1];
+  readonly channels: number;
+  readonly drives: number;
+  readonly more?: readonly Delivery[];
+}): Machine['builtIn'] =>
+  t([
+    network(1, row.megabits, ['wake']),
+    usb(...row.usb),
+    ...(row.screens === undefined ? [] : [screens(2, row.screens, 0, 1)]),
+    sound(row.channels, 2),
+    drives(row.drives, 'sata'),
+    ...(row.more ?? []),
+  ]);
+
+/** Free headers near the lower edge of the board. */
+export const headersAt = (
+  ...places: readonly (readonly [
+    type: NonNullable<Machine['headers']>['value'][number]['type'],
+    xMm: number,
+    yMm: number,
+  ])[]
+): Machine['headers'] => t(places.map(([type, xMm, yMm]) => ({ type, place: { xMm, yMm } })));
 
 export const boardOf = (
   widthMm: number,

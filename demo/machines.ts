@@ -3,10 +3,14 @@ import { emptyMachine, type Machine } from '../src/core/index.ts';
 import {
   boardOf,
   box,
+  builtIn,
   caseOf,
   classic,
   cooler,
   express,
+  firmwareOf,
+  fitted,
+  headersAt,
   memory,
   occupied,
   socket,
@@ -15,12 +19,18 @@ import {
   t,
 } from './machineParts.ts';
 
+const TO_GIGABIT = [100, 1000];
+const TO_2500 = [100, 1000, 2500];
+
 const ASIDE =
   'Unplug the fan and lay its lead along the edge of the board; plug it in again before starting';
 
 /** A roomy tower with seven openings. */
 export const TOWER: Machine = {
   ...emptyMachine('Longreach T7 tower'),
+  firmware: firmwareOf('uefi', 2021, true),
+  headers: headersAt(['usb-9-pin', 120, 292]),
+  builtIn: builtIn({ megabits: TO_GIGABIT, usb: [4, '3.2-1', 900], channels: 6, drives: 2 }),
   board: boardOf(244, 305, 173),
   case: caseOf('full', 7, 310, 'screwed'),
   slots: [
@@ -32,11 +42,9 @@ export const TOWER: Machine = {
       openEnd: true,
       number: 1,
     }),
-    occupied(
+    fitted(
       express(2, 'Slot 2', { connector: 16, lanes: 16, generation: 4, watts: 75, number: 2 }),
       'Kelpwick Beacon 120',
-      2,
-      201,
     ),
     express(4, 'Slot 4', { connector: 1, lanes: 1, generation: 3, watts: 25, number: 4 }),
     express(5, 'Slot 5', { connector: 16, lanes: 4, generation: 3, watts: 25, number: 5 }),
@@ -60,6 +68,18 @@ export const TOWER: Machine = {
 /** A small office desktop with low brackets. */
 export const SMALL_DESKTOP: Machine = {
   ...emptyMachine('Cove Office S desktop'),
+  firmware: firmwareOf('uefi', 2019),
+  headers: headersAt(['usb-9-pin', 150, 232]),
+  builtIn: builtIn({
+    megabits: TO_GIGABIT,
+    usb: [4, '3.2-1', 900],
+    screens: [
+      ['hdmi-340', 1],
+      ['vga', 1],
+    ],
+    channels: 2,
+    drives: 1,
+  }),
   board: boardOf(230, 245, 152),
   case: caseOf('low', 4, 190, 'clipped'),
   slots: [
@@ -87,6 +107,15 @@ export const SMALL_DESKTOP: Machine = {
 /** A ten-year-old family tower with old PCI slots. */
 export const OLD_TOWER: Machine = {
   ...emptyMachine('Fathom Family tower'),
+  firmware: firmwareOf('bios', 2010),
+  headers: headersAt(['usb-9-pin', 140, 292]),
+  builtIn: builtIn({
+    megabits: TO_GIGABIT,
+    usb: [4, '2.0', 500],
+    screens: [['vga', 1]],
+    channels: 6,
+    drives: 2,
+  }),
   board: boardOf(220, 305, 173),
   case: caseOf('full', 7, 250, 'snapped'),
   slots: [
@@ -120,6 +149,15 @@ export const OLD_TOWER: Machine = {
 /** A mini board: one short slot, and a socket meant for a radio. */
 const MINI: Machine = {
   ...emptyMachine('Dinghy M1 mini board'),
+  firmware: firmwareOf('uefi', 2020),
+  headers: headersAt(['usb-9-pin', 100, 160]),
+  builtIn: builtIn({
+    megabits: TO_GIGABIT,
+    usb: [4, '3.2-1', 900],
+    screens: [['hdmi-600', 1]],
+    channels: 2,
+    drives: 2,
+  }),
   board: boardOf(170, 170, 152),
   case: caseOf('full', 2, 200, 'screwed'),
   slots: [
@@ -143,8 +181,20 @@ const MINI: Machine = {
 };
 
 /** A board of middling size in a case with four openings. */
-const MICRO_TOWER: Machine = {
+export const MICRO_TOWER: Machine = {
   ...emptyMachine('Skerry Micro tower'),
+  firmware: firmwareOf('uefi', 2022, true),
+  headers: headersAt(['usb-9-pin', 130, 236]),
+  builtIn: builtIn({
+    megabits: TO_2500,
+    usb: [6, '3.2-1', 900],
+    screens: [
+      ['dp-hbr2', 1],
+      ['hdmi-600', 1],
+    ],
+    channels: 6,
+    drives: 4,
+  }),
   board: boardOf(244, 244, 173),
   case: caseOf('full', 4, 280, 'screwed'),
   slots: [
@@ -176,8 +226,11 @@ const MICRO_TOWER: Machine = {
 };
 
 /** An old workstation with two small graphics plugs of its board. */
-const WORKSTATION: Machine = {
+export const WORKSTATION: Machine = {
   ...emptyMachine('Breakwater W9 workstation'),
+  firmware: firmwareOf('bios', 2013),
+  headers: headersAt(['usb-9-pin', 200, 298]),
+  builtIn: builtIn({ megabits: TO_GIGABIT, usb: [5, '2.0', 500], channels: 2, drives: 2 }),
   board: boardOf(330, 305, 173),
   case: caseOf('full', 7, 320, 'screwed'),
   slots: [
@@ -215,6 +268,15 @@ const WORKSTATION: Machine = {
 /** A board for servers in a flat case: many slots of middling length, low brackets. */
 const SERVER_BOARD: Machine = {
   ...emptyMachine('Anchorage S2 server board'),
+  firmware: firmwareOf('uefi', 2019, true),
+  headers: headersAt(['usb-9-pin', 240, 318]),
+  builtIn: builtIn({
+    megabits: TO_GIGABIT,
+    usb: [2, '3.2-1', 900],
+    screens: [['vga', 1]],
+    channels: 2,
+    drives: 8,
+  }),
   board: boardOf(305, 330, 173),
   case: caseOf('low', 7, 240, 'screwed'),
   slots: [
@@ -247,17 +309,18 @@ const SERVER_BOARD: Machine = {
 };
 
 /** A gaming desktop whose second long slot takes half of the first one's lanes. */
-const GAMING: Machine = {
+export const GAMING: Machine = {
   ...emptyMachine('Spinnaker G4 desktop'),
+  firmware: firmwareOf('uefi', 2022, true),
+  headers: headersAt(['usb-9-pin', 140, 296], ['serial-link-5-pin', 110, 296]),
+  builtIn: builtIn({ megabits: TO_2500, usb: [6, '3.2-2', 900, 1], channels: 8, drives: 4 }),
   board: boardOf(244, 305, 173),
   case: caseOf('full', 7, 345, 'screwed'),
   slots: [
     express(1, 'Slot 1', { connector: 1, lanes: 1, generation: 3, watts: 25 }),
-    occupied(
+    fitted(
       express(2, 'Slot 2', { connector: 16, lanes: 16, generation: 4, watts: 75, splits: true }),
-      'Kelpwick Beacon 320',
-      2,
-      267,
+      'Kelpwick Beacon 200',
     ),
     express(5, 'Slot 5', { connector: 16, lanes: 8, generation: 4, watts: 75, splits: true }),
     express(7, 'Slot 7', { connector: 16, lanes: 4, generation: 3, watts: 25 }),
@@ -291,14 +354,21 @@ const GAMING: Machine = {
 /** An office desktop whose one short slot lies under its graphics card. */
 const OFFICE_STACKED: Machine = {
   ...emptyMachine('Jetty Office D desktop'),
+  firmware: firmwareOf('uefi', 2017),
+  headers: headersAt(['usb-9-pin', 150, 222]),
+  builtIn: builtIn({
+    megabits: TO_GIGABIT,
+    usb: [4, '3.2-1', 900],
+    screens: [['hdmi-340', 1]],
+    channels: 2,
+    drives: 2,
+  }),
   board: boardOf(226, 230, 152),
   case: caseOf('full', 4, 260, 'clipped'),
   slots: [
-    occupied(
+    fitted(
       express(1, 'Slot 1', { connector: 16, lanes: 16, generation: 3, watts: 75 }),
       'Kelpwick Beacon 120',
-      2,
-      201,
     ),
     express(2, 'Slot 2', { connector: 1, lanes: 1, generation: 2, watts: 10 }),
     classic(4, 'Slot 4 (PCI)'),
@@ -311,9 +381,47 @@ const OFFICE_STACKED: Machine = {
   system: systemOf('windows', '10'),
 };
 
+/** An office desktop with two graphics cards, its only short slot between them. */
+export const OFFICE_TWO_CARDS: Machine = {
+  ...emptyMachine('Jetty Office T desktop'),
+  firmware: firmwareOf('uefi', 2020),
+  headers: headersAt(['usb-9-pin', 150, 292]),
+  builtIn: builtIn({ megabits: TO_GIGABIT, usb: [4, '3.2-1', 900], channels: 2, drives: 2 }),
+  board: boardOf(244, 305, 173),
+  case: caseOf('full', 7, 300, 'screwed'),
+  slots: [
+    fitted(
+      express(1, 'Slot 1', { connector: 16, lanes: 16, generation: 3, watts: 75 }),
+      'Kelpwick Beacon 120',
+    ),
+    express(3, 'Slot 2', { connector: 1, lanes: 1, generation: 2, watts: 10 }),
+    fitted(
+      express(4, 'Slot 3', { connector: 16, lanes: 4, generation: 3, watts: 75 }),
+      'Kelpwick Beacon 75',
+    ),
+    classic(7, 'Slot 4 (PCI)'),
+  ],
+  boxes: [cooler(52, 34, 84, 90), memory(172, 20)],
+  supply: supplyOf(500, 432, 260, [
+    ['sata', 2],
+    ['4-pin', 1],
+  ]),
+  system: systemOf('windows', '10'),
+};
+
 /** A machine of another age: five classic slots and nothing else. */
 const CLASSIC_ONLY: Machine = {
   ...emptyMachine('Old Ketch P5 tower'),
+  firmware: firmwareOf('bios', 2006),
+  headers: t([]),
+  builtIn: builtIn({
+    megabits: [10, 100],
+    usb: [2, '2.0', 500],
+    screens: [['vga', 1]],
+    channels: 2,
+    drives: 1,
+    more: [{ kind: 'legacy', serial: 1, parallel: 1 }],
+  }),
   board: boardOf(220, 280, 160),
   case: caseOf('full', 7, 300, 'snapped'),
   slots: [1, 2, 3, 4, 5].map((opening) => classic(opening, `Slot ${opening} (PCI)`)),
@@ -334,6 +442,15 @@ const CLASSIC_ONLY: Machine = {
 /** A flat desktop whose two slots stand on a riser. */
 const RISER_DESKTOP: Machine = {
   ...emptyMachine('Sandbar Flat desktop'),
+  firmware: firmwareOf('uefi', 2016),
+  headers: headersAt(['usb-9-pin', 120, 224]),
+  builtIn: builtIn({
+    megabits: TO_GIGABIT,
+    usb: [4, '3.2-1', 900],
+    screens: [['dp-hbr2', 1]],
+    channels: 2,
+    drives: 2,
+  }),
   board: boardOf(240, 230, 120),
   case: caseOf('full', 2, 230, 'screwed'),
   slots: [
@@ -348,6 +465,15 @@ const RISER_DESKTOP: Machine = {
 /** A desktop without slots of its own, with a chain of two external boxes on a fast serial link. */
 const EXTERNAL_BOX: Machine = {
   ...emptyMachine('Outrigger host with two boxes'),
+  firmware: firmwareOf('uefi', 2020, true),
+  headers: t([]),
+  builtIn: builtIn({
+    megabits: TO_GIGABIT,
+    usb: [2, '3.2-2', 900, 2],
+    screens: [['dp-hbr3', 1]],
+    channels: 2,
+    drives: 1,
+  }),
   enclosures: [
     {
       id: 'near',
@@ -398,6 +524,15 @@ const EXTERNAL_BOX: Machine = {
 /** A ten-year-old home tower: everything behind the board's own switch but the graphics slot. */
 const HOME_TOWER: Machine = {
   ...emptyMachine('Fathom Home tower'),
+  firmware: firmwareOf('uefi', 2015),
+  headers: headersAt(['usb-9-pin', 130, 296]),
+  builtIn: builtIn({
+    megabits: TO_GIGABIT,
+    usb: [4, '3.2-1', 900],
+    screens: [['hdmi-340', 1]],
+    channels: 6,
+    drives: 2,
+  }),
   board: boardOf(244, 305, 173),
   case: caseOf('full', 7, 290, 'clipped'),
   slots: [
@@ -439,6 +574,7 @@ export const TEMPLATES: readonly Machine[] = [
   OLD_TOWER,
   SMALL_DESKTOP,
   OFFICE_STACKED,
+  OFFICE_TWO_CARDS,
   RISER_DESKTOP,
   MINI,
   WORKSTATION,

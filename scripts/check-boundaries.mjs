@@ -20,7 +20,7 @@ const FORBIDDEN = [
     'src/lib/board/lanes.ts',
     "import { slotLink } from '../../core/rules/link.ts';\nexport { slotLink };\n",
   ],
-  ['src/lib/board/lanes.ts', "import { CARDS } from '$demo/cards';\nexport { CARDS };\n"],
+  ['src/lib/board/lanes.ts', "import { CARDS } from '$demo/catalogue/cards';\nexport { CARDS };\n"],
 ];
 
 const eslint = new ESLint();

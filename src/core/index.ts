@@ -1,6 +1,8 @@
 /** Every public name of the core, one by one. The reading order is in README.md. */
 export { type DeepReadonly, MEGABYTE, megabitsToBytesPerSecond } from './units.ts';
 
+export { valueAt, withValueAt } from './paths.ts';
+
 export {
   GENERATIONS,
   LINK_WIDTHS,
@@ -18,25 +20,53 @@ export {
   CONNECTOR_LENGTH_MM,
   CONNECTOR_START_MM,
   CONNECTOR_THICKNESS_MM,
-  FRONT_LEADS,
-  type FrontLead,
   OPENING_PITCH_MM,
   UNDER_CARD_ROOM_MM,
 } from './standards/cardForm.ts';
-export { HEADROOM_SHARE, PLUGS, PLUG_TYPES, type PlugType } from './standards/plugs.ts';
+export { BOOT_CODES, COMPONENT_SIDE_MM, QUIRKS, type Quirk } from './standards/cardForm.ts';
+export {
+  BOARD_HEADERS,
+  type BoardHeader,
+  FRONT_LEADS,
+  type FrontLead,
+  HEADERS,
+} from './standards/headers.ts';
+export {
+  ADAPTED,
+  HEADROOM_SHARE,
+  PLUGS,
+  PLUG_ADAPTERS,
+  PLUG_TYPES,
+  type PlugAdapter,
+  type PlugType,
+  SENSED_WATTS,
+} from './standards/plugs.ts';
+export { EXTRA_KINDS, EXTRA_LIMIT_UNITS, type ExtraKind } from './standards/extras.ts';
 export {
   CABLE_CLASSES,
   ETHERNET_MEGABITS,
+  NETWORK_FEATURES,
+  type NetworkFeature,
   type CableClass,
   cableCarries,
   tcpBytesPerSecond,
 } from './standards/ethernet.ts';
-export { USB, type UsbSignalling } from './standards/usb.ts';
-export { COPY_DRIVES, type CopyDrive, DRIVES } from './standards/storage.ts';
+export { USB, USB_SIGNALLING, type UsbSignalling } from './standards/usb.ts';
+export { COPY_DRIVES, type CopyDrive, DRIVES, DRIVE_SOCKETS } from './standards/storage.ts';
+export { SERIAL_LINK_GIGABITS } from './standards/serialLink.ts';
+export { WIFI_BANDS, type WifiBand } from './standards/wifi.ts';
 export {
+  ADAPTERS,
+  type Blanking,
   CTA_MODES,
-  OUTPUT_BITS_PER_SECOND,
+  ENCODINGS,
+  type Encoding,
+  OUTPUTS,
+  OUTPUT_SIGNALS,
+  type OutputSignal,
+  SCREEN_ADAPTERS,
   SCREEN_INPUTS,
+  type ScreenAdapter,
   type ScreenInput,
   type ScreenMode,
   modeBitsPerSecond,
@@ -85,10 +115,20 @@ export {
   vacant,
 } from './parts/machine.ts';
 export { templateOf } from './parts/template.ts';
-export { Card, type Delivery, type DeliveryKind, cardName } from './parts/card.ts';
-export { Need, type NeedKind, unitsWanted } from './parts/need.ts';
+export { Delivery, type DeliveryKind, type DeliveryOf } from './parts/delivery.ts';
+export { Card, cardName } from './parts/card.ts';
+export { Extra } from './parts/extra.ts';
+export {
+  Need,
+  type NeedKind,
+  type NeedOf,
+  SERVED_BY,
+  plainNeed,
+  unitsWanted,
+} from './parts/need.ts';
 export { DriverPackage } from './parts/driverPackage.ts';
 export {
+  DESERVES_PERCENT,
   JOB_FORMAT,
   Job,
   type LogEntry,
@@ -141,6 +181,29 @@ export {
 export { withCardRecords } from './read/cardRecords.ts';
 export { mergeEvidence } from './read/mergeEvidence.ts';
 export { sameMachine } from './read/sameMachine.ts';
+export { type CellKind } from './read/catalogue/cells.ts';
+export {
+  CARD_COLUMNS,
+  type Column,
+  FAN_CELL,
+  PLAIN_DELIVERIES,
+  columnsOf,
+  plainCard,
+  printCell,
+  takeCell,
+} from './read/catalogue/columns.ts';
+export {
+  type CatalogueTable,
+  type Matching,
+  type ReadRow,
+  contradictionsIn,
+  matchColumns,
+  missingColumns,
+  readCatalogueTable,
+  readRows,
+  writeCatalogue,
+} from './read/catalogue/catalogueFile.ts';
+export { learnCard, learnable } from './read/catalogue/learnCard.ts';
 export { bestMode } from './read/mergeSystem.ts';
 export { type JobFileReading, type Pictures, readJobFile, readStoredJob } from './read/jobFile.ts';
 
@@ -163,7 +226,23 @@ export { seat } from './rules/seat.ts';
 export { link, slotLink, type SlotLink, usableBytesPerSecond } from './rules/link.ts';
 export { bracket } from './rules/bracket.ts';
 export { body, openingsCollide } from './rules/body.ts';
-export { missingPlug, power, sum } from './rules/power.ts';
+export { firmware } from './rules/firmware.ts';
+export { headers } from './rules/headers.ts';
+export { quirks } from './rules/quirks.ts';
+export { deservedCents, worth } from './rules/worth.ts';
+export { power, sum } from './rules/power.ts';
+export {
+  type Assignment,
+  type AssignmentCost,
+  type FreePlug,
+  type Socket,
+  assignPlugs,
+  plugsOf,
+  socketsOf,
+} from './rules/plugs.ts';
+export { withCards, withOccupants } from './rules/withCards.ts';
+export { SCHOOLS, type School, type SchoolAnswer, supplySize } from './rules/supplySize.ts';
+export { type PowerLimit, powerLoads } from './rules/powerLoads.ts';
 export {
   type DriverLibrary,
   bestPackage,
@@ -178,10 +257,14 @@ export {
   type FactCode,
   type UnknownFact,
   decisiveFacts,
+  factBehind,
   unknownFacts,
 } from './rules/unknownFacts.ts';
 
-export { type Flow, type FlowStage, type StageCode, flowOf, satisfies } from './flow/stages.ts';
+export { type Flow, type FlowStage, type StageCode } from './flow/flow.ts';
+export { flowOf, satisfies } from './flow/flowOf.ts';
+export { type Already, already } from './flow/already.ts';
+export { pairScreens } from './flow/screens.ts';
 
 export { type Cost, compareCost } from './planner/cost.ts';
 export { type Refusal } from './planner/refusals.ts';

@@ -8,6 +8,7 @@ import {
   emptySupply,
   known,
   occupantNamed,
+  plainNeed,
   vacant,
   type Card,
   type Command,
@@ -15,8 +16,10 @@ import {
   type Job,
   type Machine,
   type Need,
+  type NeedOf,
   type Slot,
 } from '../../src/core/index.ts';
+import { usb } from '../../demo/catalogue/row.ts';
 
 export const told = <Value>(value: Value) => known(value, 'technician');
 
@@ -42,6 +45,7 @@ export function aSlot(
     powerWatts: told(over.watts ?? 75),
     opening: told(opening),
     occupant: vacant('technician'),
+    uplink: told(null),
     ...more,
   };
 }
@@ -51,6 +55,7 @@ export const occupiedBy = (name: string, openings: number | null = 1): Slot['occ
     ...occupantNamed(name),
     openings: openings === null ? null : told(openings),
     lengthMm: told(150),
+    fan: told(null),
   });
 
 export function aMachine(slots: readonly Slot[], more: Partial<Machine> = {}): Machine {
@@ -63,7 +68,16 @@ export function aMachine(slots: readonly Slot[], more: Partial<Machine> = {}): M
       openings: told(7),
       lengthRoomMm: told(300),
       covers: told('screwed'),
+      frontLeads: told([]),
     },
+    firmware: {
+      ...emptyMachine().firmware,
+      kind: told('uefi'),
+      date: told('2022-03-01'),
+      largeWindows: told(true),
+    },
+    headers: told([]),
+    builtIn: told([]),
     supply: {
       ...emptySupply(),
       twelveVoltWatts: told(500),
@@ -100,6 +114,15 @@ export function aCard(over: Partial<Card> = {}): Card {
     keying: null,
     needsSplit: false,
     frontHeaders: [],
+    boardLeads: [],
+    weightGrams: 100,
+    fan: null,
+    supplyWatts: null,
+    boot: 'none',
+    windowMegabytes: 0,
+    year: 2020,
+    quirks: [],
+    leadDays: 2,
     lengthMm: 120,
     heightMm: 68.9,
     openings: 1,
@@ -111,25 +134,17 @@ export function aCard(over: Partial<Card> = {}): Card {
     leadsBeforeSeating: [],
     // xHCI: every current system drives it itself.
     ids: { vendor: 0xf1a0, device: 1, class24: 0x0c0330 },
-    delivers: { kind: 'usb', ports: 4, signalling: '3.2-1' },
+    delivers: usb(4, '3.2-1', 900),
     priceCents: 3000,
     ...over,
   };
 }
 
-export const usbNeed = (ports: number, more: Partial<Need> = {}): Need =>
-  ({
-    id: 'usb',
-    must: true,
-    words: '',
-    kind: 'usb',
-    ports,
-    bytesPerSecond: 200e6,
-    ...more,
-  }) as Need;
+export const usbNeed = (ports: number, more: Partial<NeedOf<'usb'>> = {}): Need =>
+  plainNeed('usb', 'usb', { ports, ...more });
 
-export const networkNeed = (bytesPerSecond: number, more: Partial<Need> = {}): Need =>
-  ({ id: 'network', must: true, words: '', kind: 'network', bytesPerSecond, ...more }) as Need;
+export const networkNeed = (bytesPerSecond: number, more: Partial<NeedOf<'network'>> = {}): Need =>
+  plainNeed('network', 'network', { bytesPerSecond, ...more });
 
 export const aJob = (...commands: readonly Command[]): Job =>
   commands.reduce((job, command) => apply(job, command, STAMP), emptyJob('test-job', AT));

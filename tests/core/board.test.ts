@@ -1,10 +1,12 @@
 /** What the board itself decides: shared lanes, sockets for modules, keys, external boxes. */
 import { expect } from 'chai';
+import { network, drives, screens } from '../../demo/catalogue/row.ts';
 import {
   emptyCase,
   emptySlot,
   emptySupply,
   occupantNamed,
+  plainNeed,
   proposePlan,
   seat,
   slotLink,
@@ -36,7 +38,7 @@ describe('Sharing', () => {
   };
   const machine = (other: Slot['occupant'], condition: Condition = falls) =>
     aMachine([aSlot(1), aSlot(3, {}, { occupant: other })], { conditions: [condition] });
-  const x16 = aCard({ lanes: 16, delivers: { kind: 'drives', ports: 4, socket: 'm2' } });
+  const x16 = aCard({ lanes: 16, delivers: drives(4, 'm2') });
 
   it('counts the lanes that are left while the other slot is used', () => {
     const used = machine(told(occupantNamed('Other')));
@@ -110,7 +112,7 @@ describe('Sharing', () => {
       aCard({
         id: 'wire',
         lanes: 4,
-        delivers: { kind: 'network', ports: 1, megabits: [10000] },
+        delivers: network(1, [10000]),
         ids: { vendor: 0xf1a1, device: 9, class24: 0x010802 },
       }),
       aCard({ id: 'ports' }),
@@ -154,7 +156,7 @@ describe('Uplinks', () => {
 
   it('narrow what a slot behind them carries, and are named', () => {
     const slot = aSlot(1, { connector: 4 }, { uplink: shared });
-    const wire = aCard({ lanes: 4, delivers: { kind: 'network', ports: 1, megabits: [10000] } });
+    const wire = aCard({ lanes: 4, delivers: network(1, [10000]) });
     // Gen 2 x1 is 500 MB/s before packets.
     expect(slotLink(wire, slot)!.high).to.be.below(500e6);
     expect(codes(verdictOf(wire, slot, aMachine([slot])).findings)).to.include(
@@ -182,7 +184,7 @@ describe('Sockets for modules', () => {
   const module = aCard({
     bus: 'm2',
     m2: { keys: ['A', 'E'], moduleLengthMm: 30, signal: 'pcie' },
-    delivers: { kind: 'network', ports: 1, megabits: [1000, 2500] },
+    delivers: network(1, [1000, 2500]),
   });
   const found = (slot: Slot, card: Card = module) => codes(seat(card, slot, aMachine([slot])));
 
@@ -365,22 +367,11 @@ describe('Screens that were read', () => {
       preferred: null,
       modes: [{ widthPx: 3840, heightPx: 2160, refreshHz }],
     });
-    const card = aCard({
-      delivers: { kind: 'screens', outputs: [{ signal: 'dp-hbr3', count: 2 }], most: 2 },
-    });
+    const card = aCard({ delivers: screens(2, [['dp-hbr3', 2]], 2, 1) });
     const plan = (refreshHz: number) =>
       proposePlan({
         machine: aMachine([aSlot(1)], { screens: [screen(refreshHz)] }),
-        needs: [
-          {
-            id: 'n',
-            must: true,
-            words: '',
-            kind: 'screens',
-            count: 1,
-            mode: { widthPx: 3840, heightPx: 2160, refreshHz: 60 },
-          },
-        ],
+        needs: [plainNeed('screens', 'n', { count: 1 })],
         cards: [card],
         budgetCents: null,
         library: null,

@@ -23,7 +23,7 @@ import {
   type EvidenceFile,
   type Evidence,
 } from '../../src/core/index.ts';
-import { CARDS } from '../../demo/cards.ts';
+import { CARDS } from '../../demo/catalogue/cards.ts';
 import { TEMPLATES, TOWER } from '../../demo/machines.ts';
 import * as sample from '../builders/evidence.ts';
 import { buildTable } from '../builders/smbios.ts';

@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
+import { screens } from '../../demo/catalogue/row.ts';
 import {
   emptyCase,
   apply,
+  contradictionsIn,
   handOverSheet,
   jobFileName,
   jobFileSchema,
@@ -18,7 +20,8 @@ import {
 } from '../../src/core/index.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { PACKAGES } from '../../demo/drivers.ts';
-import { CARDS } from '../../demo/cards.ts';
+import { CARDS } from '../../demo/catalogue/cards.ts';
+import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import {
   AT,
   STAMP,
@@ -44,7 +47,7 @@ const graphics = aCard({
   sockets: ['6-pin'],
   leadsBeforeSeating: ['A lead'],
   ids: { vendor: 0xf1a0, device: 0x7020, class24: 0x030000 },
-  delivers: { kind: 'screens', most: 1, outputs: [{ signal: 'dp-hbr2', count: 1 }] },
+  delivers: screens(1, [['dp-hbr2', 1]], 2, 1),
 });
 
 const planned = (): Job =>
@@ -261,9 +264,9 @@ describe('Job files', () => {
   });
 
   it('are refused when they are newer or something else', () => {
-    expect(readJobFile('{"kind":"tenant-job","format":3,"job":{}}').problems[0]).to.include({
+    expect(readJobFile('{"kind":"tenant-job","format":4,"job":{}}').problems[0]).to.include({
       code: 'file.newer',
-      found: '3',
+      found: '4',
     });
     expect(readJobFile('{"kind":"letter"}').problems[0]?.code).to.equal('file.notAJob');
     expect(readJobFile('[]').problems[0]?.code).to.equal('file.notAJob');
@@ -283,7 +286,7 @@ describe('Job files', () => {
     const old = readFileSync(new URL('../data/job-format-1.json', import.meta.url), 'utf8');
     const { job, problems } = readJobFile(old);
     expect(problems).to.deep.equal([]);
-    expect(job?.format).to.equal(2);
+    expect(job?.format).to.equal(3);
     expect(job?.machine.slots[5]?.occupant?.value).to.include({
       name: 'Old modem card',
       fate: 'stays',
@@ -295,6 +298,25 @@ describe('Job files', () => {
     const hurt = readJobFile(old.replace('"label": "Slot 1"', '"label": 1'));
     expect(hurt.problems.map(({ code, at }) => [code, at])).to.deep.equal([
       ['file.field', 'job.machine.slots.0.label'],
+    ]);
+  });
+
+  it('of the second format are read, with what is newly asked not known or at its plainest', () => {
+    const old = readFileSync(new URL('../data/job-format-2.json', import.meta.url), 'utf8');
+    const { job, problems } = readJobFile(old);
+    expect(problems).to.deep.equal([]);
+    expect(job).to.include({ format: 3, replacementCents: null, deservesPercent: 33 });
+    expect(job?.needs[0]).to.include({ where: 'rear', milliamps: 0, weight: 3 });
+    expect(job?.plan?.placements[0]?.card).to.include({ boot: 'none', weightGrams: 150 });
+    expect(job?.machine).to.include({ builtIn: null, headers: null });
+    expect(job?.machine.firmware.largeWindows).to.equal(null);
+    // The steps that were ticked are still there and ticked.
+    const ids = new Set(steps(job!).map(({ id }) => id));
+    const kept = Object.keys(job!.ticks).filter((id) => ids.has(id));
+    expect(kept.length).to.be.at.least(Object.keys(job!.ticks).length - 2);
+    const hurt = readJobFile(old.replace('"lengthMm": 95', '"lengthMm": -95'));
+    expect(hurt.problems.map(({ at }) => at)).to.deep.equal([
+      'job.plan.placements.0.card.lengthMm',
     ]);
   });
 
@@ -328,21 +350,31 @@ describe('Hand-over sheet', () => {
     expect(sheet.bracketsKept).to.deep.equal(['Maker Model']);
     expect(sheet.cards[0]?.findings.map(({ code }) => code)).to.include('bracket.swap');
     expect(sheet.totalCents).to.equal(6000);
-    expect(sheet.machine).to.include({ family: 'windows', version: '11', firmwareDate: null });
+    expect(sheet.machine).to.include({
+      family: 'windows',
+      version: '11',
+      firmwareDate: '2022-03-01',
+    });
   });
 });
 
 describe('The demo', () => {
-  const [tideTable, sailLoft, museum] = demoJobs(museumText);
+  const all = demoJobs(museumText);
+  const [tideTable, sailLoft, museum] = all;
 
-  it('has three jobs at different stages, and about two dozen cards of every kind', () => {
+  it('has jobs at different stages, and a catalogue of every kind', () => {
     expect([tideTable!, sailLoft!, museum!].map(standing)).to.deep.equal([
       'choose',
       'fit',
       'hand-over',
     ]);
-    expect(CARDS.length).to.be.at.least(24);
-    expect(new Set(CARDS.map(({ delivers }) => delivers.kind)).size).to.equal(6);
+    expect(CARDS.length).to.be.at.least(160);
+    expect(EXTRAS.length).to.be.at.least(25);
+    expect(new Set(CARDS.map(({ delivers }) => delivers.kind)).size).to.equal(8);
+    for (const card of CARDS) expect(contradictionsIn(card), card.id).to.deep.equal([]);
+    expect(new Set([...CARDS, ...EXTRAS].map(({ id }) => id)).size).to.equal(
+      CARDS.length + EXTRAS.length,
+    );
   });
 
   it('shows a wire that came up too slow', () => {

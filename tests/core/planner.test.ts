@@ -1,5 +1,6 @@
 /** The planner against exhaustive search: every card or none in every slot, judged in the plainest way. */
 import { expect } from 'chai';
+import { usb, network, drives } from '../../demo/catalogue/row.ts';
 import * as fc from 'fast-check';
 import {
   emptySupply,
@@ -7,7 +8,10 @@ import {
   proposePlan,
   slotVerdict,
   sum,
-  missingPlug,
+  assignPlugs,
+  plainNeed,
+  plugsOf,
+  socketsOf,
   openingsCollide,
   unitsWanted,
   valueOf,
@@ -62,7 +66,10 @@ function exhaustive(
       .map((kept) => {
         const unmet = needs.filter((need) => !kept.includes(need));
         const musts = unmet.filter((need) => need.must).length;
-        return [musts, over, unmet.length - musts, price + trouble];
+        const wishes = unmet
+          .filter((need) => !need.must)
+          .reduce((sum, { weight: w }) => sum + w, 0);
+        return [musts, over, wishes, price + trouble];
       });
   };
   fill(0, []);
@@ -91,11 +98,11 @@ function possible(placed: readonly (readonly [Card, Slot])[], machine: Machine):
         ),
     ),
   );
-  const sockets = placed.flatMap(([card]) => card.sockets);
+  const sockets = placed.flatMap(([card]) => socketsOf(card));
   const watts = placed.reduce((total, [card]) => total + card.peakWatts, 0);
   return (
     !touching &&
-    missingPlug(sockets, valueOf(machine.supply.plugs)!) === null &&
+    assignPlugs(sockets, plugsOf(valueOf(machine.supply.plugs)!)).cost.dead === 0 &&
     !sum(watts, machine).some(({ verdict }) => verdict === 'blocked')
   );
 }
@@ -114,12 +121,25 @@ function servable(
   const wants = kept
     .filter((need) => !shared(need))
     .flatMap((need) => Array<Need>(unitsWanted(need)).fill(need));
-  const capacity = placed.map((each) => Math.max(0, ...kept.map((need) => units(need, each))));
+  // Ports at the back and at the front of one card are different ports.
+  const place = (need: Need) => (need.kind === 'usb' ? need.where : '');
+  const kinds = [...new Set(wants.map(place))];
+  const pools = placed.flatMap((each) =>
+    kinds.map((kind) => ({
+      each,
+      kind,
+      most: Math.max(
+        0,
+        ...kept.filter((need) => place(need) === kind).map((need) => units(need, each)),
+      ),
+    })),
+  );
   const give = (n: number, left: readonly number[]): boolean => {
     const want = wants[n];
     if (want === undefined) return true;
-    return placed.some(
-      (each, p) =>
+    return pools.some(
+      ({ each, kind }, p) =>
+        place(want) === kind &&
         units(want, each) > 0 &&
         left[p]! > 0 &&
         give(
@@ -128,7 +148,10 @@ function servable(
         ),
     );
   };
-  return give(0, capacity);
+  return give(
+    0,
+    pools.map(({ most }) => most),
+  );
 }
 
 const subsetsOf = <Item>(items: readonly Item[]): readonly (readonly Item[])[] =>
@@ -173,16 +196,19 @@ const randomCard = (id: string): fc.Arbitrary<Card> =>
       sockets: fc.constantFrom<Card['sockets']>([], [], ['6-pin'], ['8-pin', '6-pin']),
       priceCents: fc.integer({ min: 1, max: 40 }).map((n) => n * 500),
       bracketMounted: fc.constantFrom('full', 'low') as fc.Arbitrary<'full' | 'low'>,
+      frontHeaders: fc.constantFrom<Card['frontHeaders']>([], [{ type: 'usb-19-pin', atMm: 80 }]),
       delivers: fc.constantFrom<Card['delivers']>(
-        { kind: 'usb', ports: 2, signalling: '3.2-1' },
-        { kind: 'usb', ports: 4, signalling: '3.2-2' },
-        { kind: 'usb', ports: 5, signalling: '2.0' },
-        { kind: 'drives', ports: 2, socket: 'sata' },
-        { kind: 'network', ports: 1, megabits: [1000, 2500] },
-        { kind: 'network', ports: 1, megabits: [1000, 10000] },
+        usb(2, '3.2-1', 900),
+        usb(4, '3.2-2', 900),
+        usb(5, '2.0', 900),
+        drives(2, 'sata'),
+        network(1, [1000, 2500]),
+        network(1, [1000, 10000]),
       ),
     })
     .map((over) => aCard({ id, model: id, ...over }));
+
+const weight = fc.integer({ min: 1, max: 5 });
 
 const randomNeed = (id: string): fc.Arbitrary<Need> =>
   fc.oneof(
@@ -190,19 +216,21 @@ const randomNeed = (id: string): fc.Arbitrary<Need> =>
       .record({
         must: fc.boolean(),
         ports: fc.integer({ min: 1, max: 6 }),
+        where: fc.constantFrom('rear', 'rear', 'front') as fc.Arbitrary<'rear' | 'front'>,
         bytesPerSecond: fc.constantFrom(30e6, 200e6, 600e6),
+        weight,
       })
-      .map((over) => ({ id, words: '', kind: 'usb' as const, ...over })),
-    fc.record({ must: fc.boolean(), ports: fc.integer({ min: 1, max: 4 }) }).map((over) => ({
-      id,
-      words: '',
-      kind: 'drives' as const,
-      bytesPerSecond: 100e6,
-      ...over,
-    })),
+      .map((over) => plainNeed('usb', id, over)),
     fc
-      .record({ must: fc.boolean(), bytesPerSecond: fc.constantFrom(100e6, 250e6, 900e6) })
-      .map((over) => ({ id, words: '', kind: 'network' as const, ...over })),
+      .record({ must: fc.boolean(), ports: fc.integer({ min: 1, max: 4 }), weight })
+      .map((over) => plainNeed('drives', id, { bytesPerSecond: 100e6, ...over })),
+    fc
+      .record({
+        must: fc.boolean(),
+        bytesPerSecond: fc.constantFrom(100e6, 250e6, 900e6),
+        weight,
+      })
+      .map((over) => plainNeed('network', id, over)),
   );
 
 const randomRequest: fc.Arbitrary<PlanRequest> = fc
@@ -243,6 +271,7 @@ const randomRequest: fc.Arbitrary<PlanRequest> = fc
             holds: 'anything' as const,
           }))
           .filter(({ slotId, whenSlotId }) => slotId !== whenSlotId),
+        case: { ...aMachine([]).case, frontLeads: told([{ type: 'usb-19-pin' as const }]) },
         supply: {
           ...emptySupply(),
           twelveVoltWatts: told(twelveVolt),
@@ -271,7 +300,7 @@ describe('Planner', () => {
   it('joins two cards where one has too few ports', () => {
     const two = aCard({
       id: 'two',
-      delivers: { kind: 'usb', ports: 2, signalling: '3.2-1' },
+      delivers: usb(2, '3.2-1', 900),
       priceCents: 1000,
     });
     const plan = proposePlan({
@@ -290,8 +319,8 @@ describe('Planner', () => {
       aCard({ id: 'good', priceCents: 1000 }),
       aCard({ id: 'dear', priceCents: 9000 }),
       aCard({ id: 'long', lengthMm: 400 }),
-      aCard({ id: 'slow', delivers: { kind: 'usb', ports: 4, signalling: '2.0' } }),
-      aCard({ id: 'few', delivers: { kind: 'usb', ports: 1, signalling: '3.2-1' } }),
+      aCard({ id: 'slow', delivers: usb(4, '2.0', 900) }),
+      aCard({ id: 'few', delivers: usb(1, '3.2-1', 900) }),
     ];
     const plan = proposePlan({
       machine: aMachine([aSlot(1)]),

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { network, drives, screens, wifi } from '../../demo/catalogue/row.ts';
 import {
   emptyMachine,
   expectations,
@@ -6,12 +7,12 @@ import {
   judge,
   type Card,
   type Machine,
+  plainNeed,
   type Need,
 } from '../../src/core/index.ts';
 import { aCard, aJob, aMachine, aSlot, networkNeed, told, usbNeed } from '../builders/parts.ts';
 
-const wire = (...megabits: number[]): Card =>
-  aCard({ lanes: 4, delivers: { kind: 'network', ports: 1, megabits } });
+const wire = (...megabits: number[]): Card => aCard({ lanes: 4, delivers: network(1, megabits) });
 const path = (farEnd: number[] | null, cable: 'cat5e' | 'cat6' | 'cat6a', metres = 20): Machine =>
   aMachine([aSlot(1, { lanes: 4 })], {
     path: {
@@ -80,53 +81,34 @@ describe('Flow of other needs', () => {
   });
 
   it('shares the link among drives that run together', () => {
-    const card = aCard({ lanes: 4, delivers: { kind: 'drives', ports: 10, socket: 'sata' } });
-    const need = (ports: number): Need => ({
-      id: 'd',
-      must: true,
-      words: '',
-      kind: 'drives',
-      ports,
-      bytesPerSecond: 500e6,
-    });
+    const card = aCard({ lanes: 4, delivers: drives(10, 'sata') });
+    const need = (ports: number) => plainNeed('drives', 'd', { ports, bytesPerSecond: 500e6 });
     expect(flowOf(card, wide!, need(6), machine)?.units).to.equal(10);
     expect(flowOf(card, wide!, need(8), machine)).to.include({ units: 0, limiting: 'slotLink' });
   });
 
   it('counts only outputs that carry the mode, up to what the card drives at once', () => {
-    const screens = (count: number): Need => ({
-      id: 's',
-      must: true,
-      words: '',
-      kind: 'screens',
-      count,
-      mode: { widthPx: 3840, heightPx: 2160, refreshHz: 60 },
-    });
+    const wanted = (count: number) => plainNeed('screens', 's', { count });
     const card = (most: number) =>
       aCard({
-        delivers: {
-          kind: 'screens',
+        delivers: screens(
           most,
-          outputs: [
-            { signal: 'dp-hbr2', count: 2 },
-            { signal: 'hdmi-340', count: 2 },
+          [
+            ['dp-hbr2', 2],
+            ['hdmi-340', 2],
           ],
-        },
+          2,
+          1,
+        ),
       });
-    expect(flowOf(card(4), wide!, screens(2), machine)?.units).to.equal(2);
-    expect(flowOf(card(1), wide!, screens(2), machine)?.units).to.equal(1);
+    expect(flowOf(card(4), wide!, wanted(2), machine)?.units).to.equal(2);
+    expect(flowOf(card(1), wide!, wanted(2), machine)?.units).to.equal(1);
   });
 
   it('never promises more Wi-Fi than the internet plan', () => {
-    const card = aCard({ delivers: { kind: 'wifi', radioMegabits: 1201, bluetooth: false } });
-    const need = (megabits: number, bluetooth = false): Need => ({
-      id: 'w',
-      must: true,
-      words: '',
-      kind: 'wifi',
-      megabits,
-      bluetooth,
-    });
+    const card = aCard({ delivers: wifi(1201, false, ['2.4', '5']) });
+    const need = (megabits: number, bluetooth = false) =>
+      plainNeed('wifi', 'w', { megabits, bluetooth });
     expect(flowOf(card, wide!, need(400), machine)).to.include({ limiting: 'internet', units: 1 });
     expect(flowOf(card, wide!, need(501), machine)?.units).to.equal(0);
     expect(flowOf(card, wide!, need(100, true), machine)?.finding.code).to.equal(

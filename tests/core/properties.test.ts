@@ -4,13 +4,11 @@ import * as fc from 'fast-check';
 import {
   emptyCase,
   emptySupply,
-  PLUGS,
   PLUG_TYPES,
   VERDICTS,
   bestBytesPerSecond,
   compareVersions,
   flowOf,
-  missingPlug,
   reckonedBytesPerSecond,
   slotVerdict,
   trainedLink,
@@ -18,7 +16,6 @@ import {
   type Card,
   type Generation,
   type Machine,
-  type PlugType,
   type Slot,
 } from '../../src/core/index.ts';
 import { aCard, aMachine, aSlot, told, usbNeed } from '../builders/parts.ts';
@@ -165,24 +162,6 @@ describe(`Properties (seed ${SEED})`, () => {
     }
   });
 
-  it('plugs are assigned whenever any assignment exists', () => {
-    const free = fc.array(
-      fc.record({ type: fc.constantFrom(...PLUG_TYPES), count: fc.integer({ min: 0, max: 2 }) }),
-      { maxLength: 4 },
-    );
-    const sockets = fc.array(fc.constantFrom(...PLUG_TYPES), { maxLength: 4 });
-    let [found, missing] = [0, 0];
-    for (const [wanted, there] of sample(fc.tuple(sockets, free), 1500)) {
-      const plugs = there.flatMap(({ type, count }) => Array<PlugType>(count).fill(type));
-      expect(missingPlug(wanted, there) === null, JSON.stringify([wanted, there])).to.equal(
-        assignable(wanted, plugs),
-      );
-      if (assignable(wanted, plugs)) found += 1;
-      else missing += 1;
-    }
-    expect(Math.min(found, missing)).to.be.greaterThan(200);
-  });
-
   it('versions are ordered, and a missing part counts as zero', () => {
     const version = fc.array(fc.integer({ min: 0, max: 12 }), { minLength: 1, maxLength: 4 });
     for (const [a, b] of sample(fc.tuple(version, version), 1000)) {
@@ -195,17 +174,3 @@ describe(`Properties (seed ${SEED})`, () => {
     }
   });
 });
-
-/** Tries every plug for every socket. */
-function assignable(sockets: readonly PlugType[], plugs: readonly PlugType[]): boolean {
-  const [socket, ...rest] = sockets;
-  if (socket === undefined) return true;
-  return plugs.some(
-    (plug, n) =>
-      PLUGS[plug].serves.includes(socket) &&
-      assignable(
-        rest,
-        plugs.filter((_, m) => m !== n),
-      ),
-  );
-}

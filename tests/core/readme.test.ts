@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import ts from 'typescript';
 import * as core from '../../src/core/index.ts';
-import { CARDS } from '../../demo/cards.ts';
+import { CARDS } from '../../demo/catalogue/cards.ts';
 import { PACKAGES } from '../../demo/drivers.ts';
 import { TOWER } from '../../demo/machines.ts';
 import { networkNeed, told } from '../builders/parts.ts';

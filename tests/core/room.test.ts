@@ -1,6 +1,14 @@
 /** What the case decides besides length: height, bend of leads, front leads, bays; and the drives a copy runs between. */
 import { expect } from 'chai';
-import { expectations, flowOf, slotVerdict, type Machine } from '../../src/core/index.ts';
+import { network, drives } from '../../demo/catalogue/row.ts';
+import {
+  expectations,
+  flowOf,
+  slotVerdict,
+  type Machine,
+  plainNeed,
+  type FrontLead,
+} from '../../src/core/index.ts';
 import { aCard, aJob, aMachine, aSlot, networkNeed, told } from '../builders/parts.ts';
 
 const found = (card = aCard(), room: Partial<Machine['case']> = {}) => {
@@ -53,26 +61,28 @@ describe('Thickness in an opening, and age of the supply', () => {
 
 describe('Front leads', () => {
   it('are found or missed by what they plug into', () => {
-    const card = aCard({ frontHeaders: ['usb-19-pin'] });
-    expect(found(card, { frontLeads: told(['usb-19-pin', 'audio']) })).to.include(
-      'front.leadFound',
-    );
-    expect(found(card, { frontLeads: told(['usb-9-pin']) })).to.include('front.noLead');
-    expect(found(card).filter((code) => code.startsWith('front'))).to.deep.equal([]);
+    const card = aCard({ frontHeaders: [{ type: 'usb-19-pin', atMm: 90 }] });
+    const leads = (...types: FrontLead[]) => ({
+      frontLeads: told(types.map((type) => ({ type }))),
+    });
+    expect(found(card, leads('usb-19-pin', 'audio'))).to.include('header.frontFound');
+    expect(found(card, leads('usb-9-pin'))).to.include('header.frontMissing');
+    expect(found(card, { frontLeads: null })).to.include('header.frontUnknown');
+  });
+
+  it('reach the header on the card, to the millimetre', () => {
+    const card = aCard({ frontHeaders: [{ type: 'audio', atMm: 90 }] });
+    const to = (nearestMm: number) =>
+      found(card, { frontLeads: told([{ type: 'audio' as const, nearestMm }]) });
+    expect(to(90)).to.include('header.frontFound');
+    expect(to(91)).to.include('header.frontShort');
   });
 });
 
 describe('Bays', () => {
   it('put a catch on drives that have none', () => {
-    const card = aCard({ lanes: 4, delivers: { kind: 'drives', ports: 4, socket: 'sata' } });
-    const need = {
-      id: 'd',
-      must: true,
-      words: '',
-      kind: 'drives',
-      ports: 4,
-      bytesPerSecond: 2e8,
-    } as const;
+    const card = aCard({ lanes: 4, delivers: drives(4, 'sata') });
+    const need = plainNeed('drives', 'd', { ports: 4, bytesPerSecond: 2e8 });
     const code = (bays: number | null) => {
       const plain = aMachine([aSlot(1)]);
       const machine = {
@@ -92,7 +102,7 @@ describe('Bays', () => {
 describe('Drives at both ends of a copy', () => {
   const card = aCard({
     lanes: 4,
-    delivers: { kind: 'network', ports: 1, megabits: [1000, 10000] },
+    delivers: network(1, [1000, 10000]),
   });
   const limitedBy = (path: Partial<Machine['path']>) => {
     const plain = aMachine([aSlot(1)]);

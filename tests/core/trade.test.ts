@@ -1,22 +1,35 @@
 /**
- * Jobs the trade sees, as far as this version goes: the same decision, for the same reason. Their outcomes
- * are common practice, no source; machines and cards are those of the demo.
+ * Jobs the trade sees: the same decision, for the same reason, with the same figures. Their outcomes are common
+ * practice, no source; machines and cards are those of the demo.
  */
 import { expect } from 'chai';
 import {
+  already,
   flowOf,
   packagesFor,
+  plainNeed,
+  powerLoads,
   proposePlan,
   slotVerdict,
   steps,
+  supplySize,
   worstVerdict,
+  worth,
   type Card,
   type Machine,
   type Need,
+  type Step,
 } from '../../src/core/index.ts';
-import { CARDS } from '../../demo/cards.ts';
+import { CARDS } from '../../demo/catalogue/cards.ts';
 import { PACKAGES } from '../../demo/drivers.ts';
-import { OLD_TOWER, SMALL_DESKTOP, TOWER } from '../../demo/machines.ts';
+import {
+  GAMING,
+  OFFICE_TWO_CARDS,
+  OLD_TOWER,
+  SMALL_DESKTOP,
+  TOWER,
+  WORKSTATION,
+} from '../../demo/machines.ts';
 import { aJob, told, usbNeed } from '../builders/parts.ts';
 
 const card = (model: string): Card => {
@@ -31,55 +44,45 @@ const slot = (machine: Machine, id: string) => {
 };
 const plan = (machine: Machine, needs: readonly Need[], budgetCents: number | null = null) =>
   proposePlan({ machine, needs, budgetCents, cards: CARDS, library: PACKAGES });
+const models = (machine: Machine, needs: readonly Need[]) =>
+  plan(machine, needs).placements.map((each) => [each.card.model, each.slot.id]);
 const verdict = (model: string, machine: Machine, slotId: string) =>
   slotVerdict(card(model), slot(machine, slotId), machine, PACKAGES);
+const finding = (model: string, machine: Machine, slotId: string, code: string) =>
+  verdict(model, machine, slotId).findings.find((each) => each.code === code);
 const codes = (model: string, machine: Machine, slotId: string) =>
   verdict(model, machine, slotId).findings.map(({ code }) => code);
-const stepsOf = (machine: Machine, needs: readonly Need[]) => {
-  const { placements } = plan(machine, needs);
-  return steps(
+const stepsFor = (machine: Machine, ...placed: readonly (readonly [string, string])[]) =>
+  steps(
     aJob(
       { name: 'takeTemplate', machine },
-      ...needs.map((need) => ({ name: 'addNeed', need }) as const),
       {
         name: 'acceptPlan',
-        placements: placements.map((each) => ({ slotId: each.slot.id, card: each.card })),
+        placements: placed.map(([model, slotId]) => ({ slotId, card: card(model) })),
         packages: packagesFor(
-          placements.map((each) => each.card),
+          placed.map(([model]) => card(model)),
           machine,
           PACKAGES,
         ),
       },
     ),
   );
+const inOrder = (all: readonly Step[], ...wanted: readonly Step['code'][]) => {
+  const places = wanted.map((code) => all.findIndex((step) => step.code === code));
+  expect(places, wanted.join()).to.not.include(-1);
+  expect(places).to.deep.equal(places.toSorted((a, b) => a - b));
 };
 
-const WIFI: Need = {
-  id: 'wifi',
-  must: true,
-  words: '',
-  kind: 'wifi',
-  megabits: 60,
-  bluetooth: false,
-};
-const SCREENS: Need = {
-  id: 'screens',
-  must: true,
-  words: '',
-  kind: 'screens',
-  count: 2,
-  mode: { widthPx: 3840, heightPx: 2160, refreshHz: 60 },
-};
+const SCREENS = plainNeed('screens', 'screens', { input: 'displayport' });
 
-describe('Wi-Fi into a small office desktop with low brackets', () => {
+describe('Job 2: Wi-Fi into a small office desktop with low brackets', () => {
   const onPlan = { ...SMALL_DESKTOP, path: { ...SMALL_DESKTOP.path, internetMegabits: told(100) } };
+  const wifi = plainNeed('wifi', 'wifi', { megabits: 90, bluetooth: true });
 
-  it('goes beside the x16 slot, with its low bracket put on', () => {
-    const { placements } = plan(onPlan, [WIFI]);
-    expect(placements.map((each) => [each.card.model, each.slot.id])).to.deep.equal([
-      ['Gull 1200', 's1'],
-    ]);
-    expect(placements[0]?.findings.map(({ code }) => code)).to.include('bracket.swap');
+  it('goes into the x1 beside the x16 slot, with its low bracket put on', () => {
+    expect(models(onPlan, [wifi])).to.deep.equal([['Gull 867', 's1']]);
+    expect(finding('Gull 867', onPlan, 's1', 'bracket.swap')).to.include({ subject: 'low' });
+    expect(codes('Skua 1300', onPlan, 's1')).to.include('bracket.cardTooHigh');
   });
 
   it('lets the version of the system decide whether there is a driver', () => {
@@ -89,69 +92,165 @@ describe('Wi-Fi into a small office desktop with low brackets', () => {
   });
 
   it('does not promise a 300 Mb/s radio more than a 100 Mb/s plan', () => {
-    const flow = flowOf(card('Gull 300'), slot(onPlan, 's1'), WIFI, onPlan)!;
+    const flow = flowOf(
+      card('Gull 300'),
+      slot(onPlan, 's1'),
+      { ...wifi, bluetooth: false },
+      onPlan,
+    )!;
     expect(flow.limiting).to.equal('internet');
-    expect(flow.high).to.equal(100e6 / 8);
+    // 100 Mb/s are 12.5 MB/s; the radio alone would give 18.75 to 25.
+    expect(flow.high).to.equal(12.5e6);
+    expect(flow.stages.find(({ code }) => code === 'radio')).to.include({
+      low: 18.75e6,
+      high: 25e6,
+    });
   });
 
-  it('shows the identity that the device list will show', () => {
-    const check = stepsOf(onPlan, [WIFI]).find(({ code }) => code === 'checkDevice');
-    expect(check?.values['identity']).to.equal('f1a4:7402');
+  it('shows the identity that the device list will show, and leads Bluetooth to its header', () => {
+    const all = stepsFor(onPlan, ['Gull 867', 's1']);
+    expect(all.find(({ code }) => code === 'checkDevice')?.values['identity']).to.equal(
+      'f1a4:7405',
+    );
+    inOrder(all, 'swapBracket', 'joinLead', 'seat', 'screw', 'joinHeader');
   });
 });
 
-describe('A USB card into a family desktop', () => {
+describe('Job 4: a USB card into a family desktop', () => {
+  const need = usbNeed(4, { milliamps: 900 });
+
   it('is never put into a classic PCI slot, which is not PCI Express', () => {
-    expect(codes('Quay 4P', OLD_TOWER, 's4')).to.deep.equal(['seat.bus']);
+    expect(codes('Quay 4M', OLD_TOWER, 's4')).to.deep.equal(['seat.bus']);
     expect(codes('Jetty 5', OLD_TOWER, 's4')).to.include('seat.fits');
   });
 
-  it('does well in a spare x16 slot', () => {
-    expect(codes('Quay 4P', OLD_TOWER, 's2'))
-      .to.include('seat.fits')
-      .and.to.include('power.plugsFound');
+  it('goes into the spare x16 slot, since graphics is on the board', () => {
+    expect(models(OLD_TOWER, [need])).to.deep.equal([['Quay 4M', 's2']]);
+    expect(already(need, OLD_TOWER, CARDS)).to.include({ state: 'short', units: 0 });
   });
 
-  it('gives 250 MB/s at most in a Gen 1 x1 slot, and less in truth', () => {
-    const flow = flowOf(card('Quay 4P'), slot(OLD_TOWER, 's1'), usbNeed(4), OLD_TOWER)!;
+  it('takes a 4-pin drive plug for port current, which a card without a plug does not give', () => {
+    // Four ports at 900 mA and 5 V are 18 W; USB 3.2 (from memory).
+    expect(codes('Quay 4M', OLD_TOWER, 's2')).to.include('power.plugsFound');
+    const flow = flowOf(card('Quay 4'), slot(OLD_TOWER, 's2'), need, OLD_TOWER);
+    expect(flow?.finding).to.deep.include({
+      code: 'deliver.lessCurrent',
+      needed: 900,
+      available: 400,
+      unit: 'mA',
+    });
+  });
+
+  it('gives 250 MB/s at most in a Gen 1 x1 slot, and a little over 200 in truth', () => {
+    const flow = flowOf(card('Quay 4M'), slot(OLD_TOWER, 's1'), need, OLD_TOWER)!;
     expect(flow.limiting).to.equal('slotLink');
     expect(flow.low).to.be.within(200e6, 250e6);
   });
 
-  it('has the fan lead moved out of its path, its plug pushed in and its bracket screwed down', () => {
-    const order = stepsOf(OLD_TOWER, [usbNeed(4)]).map(({ code }) => code);
-    const places = ['moveBox', 'seat', 'screw', 'plug', 'closeCase'].map((code) =>
-      order.indexOf(code as 'seat'),
-    );
-    expect(places).to.not.include(-1);
-    expect(places).to.deep.equal(places.toSorted((a, b) => a - b));
+  it('wants a driver of its own before the card where its maker says so', () => {
+    const strait = stepsFor(GAMING, ['Strait 40', 's5']);
+    inOrder(strait, 'installFirst', 'powerOff', 'seat');
+    expect(codes('Strait 40', GAMING, 's5')).to.include('system.driverFirst');
   });
 
-  it('cannot be powered when the only plug is gone', () => {
-    const bare = {
-      ...OLD_TOWER,
-      supply: { ...OLD_TOWER.supply, plugs: told([{ type: '4-pin' as const, count: 2 }]) },
-    };
-    expect(codes('Quay 4P', bare, 's2')).to.include('power.plugMissing');
+  it('has the fan lead moved aside, its bracket screwed down for daily pulling, its plug in', () => {
+    inOrder(
+      stepsFor(OLD_TOWER, ['Quay 4M', 's2']),
+      'moveBox',
+      'seat',
+      'screw',
+      'plug',
+      'closeCase',
+    );
   });
 });
 
-describe('Low-profile graphics into a small desktop', () => {
-  it('takes only low-profile cards, within the watts of the slot', () => {
-    expect(codes('Beacon 120', SMALL_DESKTOP, 's2')).to.include('bracket.cardTooHigh');
-    expect(codes('Lantern 3', SMALL_DESKTOP, 's2')).to.include('power.slotShort');
-    expect(worstVerdict(verdict('Lantern 2', SMALL_DESKTOP, 's2').findings)).to.equal('needs');
-    expect(plan(SMALL_DESKTOP, [SCREENS]).placements.map((each) => each.card.model)).to.deep.equal([
-      'Lantern 2',
+describe('Job 6: graphics into an old workstation with two small board plugs', () => {
+  const need = plainNeed('graphics', 'graphics', { memoryGigabytes: 8, speedClass: 4 });
+
+  it('adds up 75 from the slot and 50 from each plug: 175, never all from one', () => {
+    expect(codes('Drafting 4', WORKSTATION, 's1')).to.include('power.slotEnough');
+    expect(finding('Drafting 4', WORKSTATION, 's1', 'power.adapter')).to.deep.include({
+      subject: 'two-6-pin-to-8-pin',
+      needed: 100,
+    });
+    const loads = powerLoads(
+      [{ card: card('Drafting 4'), slot: slot(WORKSTATION, 's1') }],
+      WORKSTATION,
+    );
+    expect(
+      loads.map(({ kind, limitWatts, parts }) => [kind, parts.at(-1)?.watts, limitWatts]),
+    ).to.deep.equal([
+      ['slot', 75, 75],
+      ['plug', 50, 50],
+      ['plug', 50, 50],
+      ['sum', 175, 880],
     ]);
   });
 
-  it('has the screen leads moved, since the board’s own sockets go dead', () => {
-    expect(stepsOf(SMALL_DESKTOP, [SCREENS]).map(({ code }) => code)).to.include('moveScreenLead');
+  it('proposes just that card, and orders the pair lead with it', () => {
+    expect(models(WORKSTATION, [need])).to.deep.equal([['Drafting 4', 's1']]);
+    const all = stepsFor(WORKSTATION, ['Drafting 4', 's1']);
+    expect(
+      all.filter(({ code }) => code === 'orderExtra').map(({ values }) => values['what']),
+    ).to.deep.equal(['two-6-pin-to-8-pin']);
+    expect(all.find(({ code }) => code === 'plug')?.values['adapter']).to.equal(
+      'two-6-pin-to-8-pin',
+    );
+    expect(all.find(({ code }) => code === 'seat')?.cautions).to.include('latch');
   });
 
-  it('says that three such screens are one too many, and why', () => {
-    const { unmet, refusals } = plan(SMALL_DESKTOP, [{ ...SCREENS, count: 3 }]);
+  it('refuses what asks more of the plugs, and what its firmware cannot start', () => {
+    // 200 W less 60 from the slot are 140 over two plugs of 50.
+    expect(codes('Beacon 200', WORKSTATION, 's1')).to.include('power.plugWeak');
+    expect(codes('Foghorn 165', WORKSTATION, 's1')).to.include('firmware.noPicture');
+  });
+
+  it('puts an adapter before a screen that has another socket', () => {
+    const analogue = plainNeed('screens', 's', {
+      count: 1,
+      input: 'analogue',
+      mode: { widthPx: 1920, heightPx: 1080, refreshHz: 60 },
+    });
+    const flow = flowOf(card('Drafting 4'), slot(WORKSTATION, 's1'), analogue, WORKSTATION)!;
+    expect(flow).to.deep.include({ units: 1, adapters: ['dp-vga-active'] });
+    expect(flow.finding).to.include({ code: 'deliver.screenAdapter', verdict: 'needs' });
+  });
+});
+
+describe('Job 9: low-profile graphics into a small desktop', () => {
+  it('takes only low-profile cards, within the watts of the slot', () => {
+    expect(codes('Beacon 120', SMALL_DESKTOP, 's2')).to.include('bracket.cardTooHigh');
+    // The office slot gives 35 W.
+    expect(finding('Lantern 3', SMALL_DESKTOP, 's2', 'power.slotShort')).to.include({
+      needed: 50,
+      available: 35,
+    });
+    expect(worstVerdict(verdict('Lantern 2', SMALL_DESKTOP, 's2').findings)).to.equal('needs');
+    expect(models(SMALL_DESKTOP, [SCREENS])).to.deep.equal([['Lantern 2', 's2']]);
+  });
+
+  it('counts its openings', () => {
+    // Two openings from the second on would cover the third, which faces no slot here; from the fourth there is none left.
+    expect(codes('Lantern 3', SMALL_DESKTOP, 's2')).to.not.include('body.beyondLastOpening');
+    expect(codes('Lantern 3', SMALL_DESKTOP, 's4')).to.include('body.beyondLastOpening');
+  });
+
+  it('has the screen leads moved, since the board’s own sockets go dead', () => {
+    inOrder(stepsFor(SMALL_DESKTOP, ['Lantern 2', 's2']), 'seat', 'moveScreenLead', 'start');
+    const own = plainNeed('screens', 'own', {
+      count: 1,
+      input: 'hdmi',
+      mode: { widthPx: 1920, heightPx: 1080, refreshHz: 60 },
+    });
+    expect(already(own, SMALL_DESKTOP, CARDS).state).to.equal('met');
+    // With another screen wanted from a card, the board's socket is no longer reckoned with.
+    expect(plan(SMALL_DESKTOP, [own, SCREENS]).met).to.deep.equal([]);
+  });
+
+  it('says that three such screens are one too many for it, and why', () => {
+    const alone = { ...SMALL_DESKTOP, slots: [slot(SMALL_DESKTOP, 's2')] };
+    const { refusals, unmet } = plan(alone, [{ ...SCREENS, count: 3 }]);
     expect(unmet.map(({ kind }) => kind)).to.deep.equal(['screens']);
     expect(refusals.find((each) => each.card.model === 'Lantern 2')?.finding).to.include({
       code: 'deliver.fewer',
@@ -161,37 +260,151 @@ describe('Low-profile graphics into a small desktop', () => {
   });
 });
 
-describe('A graphics card into a roomy tower', () => {
+describe('Job 16: a graphics card into a gaming desktop', () => {
   const empty: Machine = {
-    ...TOWER,
-    slots: TOWER.slots.map((each) => ({ ...each, occupant: told(null) })),
-    supply: { ...TOWER.supply, baseWatts: told(165) },
+    ...GAMING,
+    slots: GAMING.slots.map((each) => ({ ...each, occupant: told(null) })),
+    supply: { ...GAMING.supply, baseWatts: told(200) },
   };
 
   it('is decided by length, watts and plugs together', () => {
-    expect(codes('Foghorn 320', empty, 's2'))
-      .to.include('body.tooLong')
-      .and.to.include('power.plugMissing');
-    expect(codes('Beacon 200', empty, 's2'))
-      .to.include('power.plugsFound')
-      .and.to.include('body.lengthFits');
-    const heavy = { ...empty, supply: { ...empty.supply, baseWatts: told(420) } };
-    expect(codes('Beacon 200', heavy, 's2')).to.include('power.sumShort');
+    expect(finding('Foghorn 450', empty, 's2', 'body.lengthFits')).to.include({
+      needed: 340,
+      available: 345,
+    });
+    expect(codes('Foghorn 450', empty, 's2')).to.include('power.plugWeak');
+    const short = { ...empty, case: { ...empty.case, lengthRoomMm: told(339) } };
+    expect(codes('Foghorn 450', short, 's2')).to.include('body.tooLong');
+    // 285 W go through 60 of the slot and two 8-pin plugs at 112.5 each.
+    expect(codes('Beacon 285', empty, 's2')).to.include.members([
+      'power.plugsFound',
+      'power.sumFits',
+    ]);
+    const heavy = { ...empty, supply: { ...empty.supply, baseWatts: told(460) } };
+    expect(finding('Beacon 285', heavy, 's2', 'power.sumShort')).to.include({
+      needed: 745,
+      available: 744,
+    });
   });
 
-  it('takes a 6-pin card from a 6+2 plug', () => {
-    expect(codes('Beacon 120', empty, 's2')).to.include('power.plugsFound');
+  it('does as well with eight lanes of the top slot', () => {
+    const beside = {
+      ...empty,
+      slots: empty.slots.map((each) =>
+        each.id === 's5' ? { ...each, occupant: GAMING.slots[1]!.occupant } : each,
+      ),
+    };
+    expect(finding('Beacon 285', beside, 's2', 'sharing.fewerLanes')).to.include({ available: 8 });
+    expect(codes('Beacon 285', beside, 's2')).to.include('link.plenty');
   });
 
-  it('carries its cautions into the step that seats it', () => {
-    const four: Need = { ...SCREENS, count: 4 };
-    const seated = stepsOf(empty, [four]).find(({ code }) => code === 'seat');
-    expect(seated?.cautions).to.have.members(['noForce', 'latch', 'heavyCard']);
+  it('shows three answers to how large the supply must be', () => {
+    expect(
+      supplySize([card('Beacon 285')], empty).map(({ school, neededWatts, availableWatts }) => [
+        school,
+        Math.round(neededWatts ?? -1),
+        availableWatts,
+      ]),
+    ).to.deep.equal([
+      ['maker', 700, 750],
+      ['sum', 606, 744],
+      ['measured', -1, 744],
+    ]);
+  });
+
+  it('hangs on a support, and is seated against latch and sag', () => {
+    const all = stepsFor(empty, ['Beacon 285', 's2']);
+    inOrder(all, 'seat', 'screw', 'support', 'plug');
+    expect(all.find(({ code }) => code === 'seat')?.cautions).to.have.members([
+      'noForce',
+      'latch',
+      'heavyCard',
+    ]);
+    expect(finding('Beacon 285', empty, 's2', 'body.sag')).to.include({
+      needed: 1380,
+      available: 1000,
+    });
   });
 });
 
-describe('Wi-Fi where the only x1 slot is under a graphics card', () => {
-  it('says which neighbour is in the way', () => {
+describe('Job 19: a front Type-C socket from a card', () => {
+  const machine: Machine = {
+    ...GAMING,
+    case: { ...GAMING.case, frontLeads: told([{ type: 'type-c-20-pin' as const }]) },
+  };
+  const need = plainNeed('usb', 'front', {
+    where: 'front',
+    ports: 1,
+    typeC: true,
+    bytesPerSecond: 600e6,
+  });
+
+  it('follows the case’s lead to its plug', () => {
+    expect(finding('Pier 0C', machine, 's7', 'header.frontFound')).to.include({
+      subject: 'type-c-20-pin',
+    });
+    const other = {
+      ...machine,
+      case: { ...machine.case, frontLeads: told([{ type: 'usb-19-pin' as const }]) },
+    };
+    expect(flowOf(card('Pier 0C'), slot(other, 's7'), need, other)?.finding).to.include({
+      code: 'deliver.lacks',
+      subject: 'typeC',
+    });
+  });
+
+  it('spares the graphics fan: the slot below it has no air to give', () => {
+    const [placed] = plan(machine, [need]).placements;
+    expect(placed?.card.model).to.equal('Pier 0C');
+    expect(placed?.findings.map(({ code }) => code)).to.not.include('body.airTaken');
+    // The graphics card fills openings 2 and 3, and its fan wants 20 mm.
+    const close = {
+      ...machine,
+      slots: machine.slots.map((each) => (each.id === 's5' ? { ...each, opening: told(4) } : each)),
+    };
+    const taken = finding('Pier 1C', close, 's5', 'body.airTaken');
+    expect(taken).to.include({ needed: 20 });
+    expect(taken?.available).to.be.closeTo(3.18, 0.001);
+    expect(codes('Pier 1C', machine, 's7')).to.not.include('body.airTaken');
+  });
+
+  it('does with one lane where the need is small, and wants more where it is not', () => {
+    // Gen 3 x1 carries 985 MB/s after coding (PCI Express Base Specification, from memory).
+    const one = flowOf(card('Pier 0C'), slot(machine, 's1'), need, machine)!;
+    expect(one.units).to.equal(1);
+    const fast = { ...need, bytesPerSecond: 1_500e6 };
+    expect(flowOf(card('Pier 0X'), slot(machine, 's1'), fast, machine)).to.include({
+      units: 0,
+      limiting: 'slotLink',
+    });
+    expect(flowOf(card('Pier 0X'), slot(machine, 's7'), fast, machine)?.units).to.equal(1);
+  });
+
+  it('joins the lead before seating', () => {
+    inOrder(stepsFor(machine, ['Pier 0C', 's7']), 'joinLead', 'seat', 'plug', 'keepParts');
+  });
+});
+
+describe('Job 20: Wi-Fi where the only x1 slot is under a graphics card', () => {
+  const machine = OFFICE_TWO_CARDS;
+  const wifi = plainNeed('wifi', 'wifi', { megabits: 200 });
+
+  it('has the second card out first, and back afterwards with its power plugs', () => {
+    expect(finding('Gull 867', machine, 's3', 'body.outFirst')).to.include({
+      verdict: 'needs',
+      subject: 'Kelpwick Beacon 75',
+    });
+    inOrder(
+      stepsFor(machine, ['Gull 867', 's3']),
+      'takeOutFirst',
+      'seat',
+      'screw',
+      'putBack',
+      'closeCase',
+    );
+  });
+
+  it('says which neighbour is in the way where there is no opening between', () => {
     const covered: Machine = {
       ...TOWER,
       slots: [
@@ -199,11 +412,33 @@ describe('Wi-Fi where the only x1 slot is under a graphics card', () => {
         { ...slot(TOWER, 's4'), id: 's3', label: 'Slot 3', opening: told(3) },
       ],
     };
-    const { refusals, placements } = plan(covered, [{ ...WIFI, megabits: 50 }]);
+    const { refusals, placements } = plan(covered, [wifi]);
     expect(placements).to.deep.equal([]);
     expect(refusals.find((each) => each.card.model === 'Gull 1200')).to.deep.include({
       reason: 'blocked',
       finding: { code: 'body.neighbour', verdict: 'blocked', subject: 'Kelpwick Beacon 120' },
     });
+  });
+});
+
+describe('What a machine deserves', () => {
+  it('is a third of a replacement unless told, said and never forbidden', () => {
+    // Common practice, no source.
+    const job = { budgetCents: 20_000, replacementCents: 50_000, deservesPercent: 33 };
+    expect(worth(16_500, job)).to.deep.equal([]);
+    expect(worth(16_501, job)).to.deep.equal([
+      {
+        code: 'worth.overShare',
+        verdict: 'limited',
+        needed: 16_501,
+        available: 16_500,
+        unit: 'cents',
+      },
+    ]);
+    expect(worth(20_001, job).map(({ code }) => code)).to.deep.equal([
+      'worth.overBudget',
+      'worth.overShare',
+    ]);
+    expect(worth(99_999, { ...job, budgetCents: null, replacementCents: null })).to.deep.equal([]);
   });
 });

@@ -2,7 +2,7 @@
 import { readFileSync, existsSync } from 'node:fs';
 import { expect } from 'chai';
 import { hex4, readLspci } from '../../src/core/index.ts';
-import { CARDS } from '../../demo/cards.ts';
+import { CARDS } from '../../demo/catalogue/cards.ts';
 import { PACKAGES } from '../../demo/drivers.ts';
 
 const LIST = '/usr/share/misc/pci.ids';

@@ -60,7 +60,7 @@ describe('Edits on the drawing', () => {
 
 describe('Sockets on the drawing', () => {
   it('are as wide as a module and as long as the longest they hold', () => {
-    const drawn = boardLayout(named('Skerry Micro tower'), [], null).slots.find(
+    const drawn = boardLayout(named('Skerry Micro tower'), []).slots.find(
       ({ slot }) => slot.id === 'drive',
     );
     // M.2 4.0: 22 mm wide; this one holds up to 80 mm, behind a socket of 5 mm.
@@ -70,7 +70,7 @@ describe('Sockets on the drawing', () => {
 
   it('hold every template’s things inside the drawing', () => {
     for (const template of TEMPLATES) {
-      const { slots, boxes, ...frame } = boardLayout(template, [], null);
+      const { slots, boxes, ...frame } = boardLayout(template, []);
       const right = frame.leftMm + frame.widthMm;
       for (const { connector } of slots)
         expect(connector.xMm + connector.widthMm).to.be.below(right);

@@ -12,7 +12,7 @@ import { lanesUsed } from '$lib/board/lanes';
 import { boxWords, slotLine } from '$lib/board/slotWords';
 import { aCard, aMachine, aSlot, occupiedBy, told } from '../builders/parts';
 
-const draw = (machine: Machine) => boardLayout(machine, [], null);
+const draw = (machine: Machine) => boardLayout(machine, []);
 const slotOf = (machine: Machine) => draw(machine).slots[0]!;
 
 describe('Board layout', () => {
@@ -52,7 +52,7 @@ describe('Board layout', () => {
   it('gives a card its length and its thickness', () => {
     const machine = aMachine([aSlot(2)]);
     const card = aCard({ lengthMm: 201, openings: 2 });
-    const [body] = boardLayout(machine, [{ card, slot: machine.slots[0]! }], null).bodies;
+    const [body] = boardLayout(machine, [{ card, slot: machine.slots[0]! }]).bodies;
     expect(body).to.include({ widthMm: 201, lengthMm: 201, kind: 'planned' });
     // Card Electromechanical Specification (from memory): 14.47 mm to the component side, 2.67 to the other.
     expect(body!.depthMm).to.be.closeTo(14.47 + 2.67 + OPENING_PITCH_MM, 1e-9);
@@ -61,7 +61,7 @@ describe('Board layout', () => {
   it('marks openings as taken by what stands in front of them', () => {
     const machine = aMachine([aSlot(1, {}, { occupant: occupiedBy('Thick', 2) }), aSlot(4)]);
     const plan = [{ card: aCard(), slot: machine.slots[1]! }];
-    const taken = boardLayout(machine, plan, null).openings.map(({ takenBy }) => takenBy);
+    const taken = boardLayout(machine, plan).openings.map(({ takenBy }) => takenBy);
     expect(taken).to.deep.equal(['card', 'card', null, 'planned', null, null, null]);
   });
 
@@ -95,7 +95,7 @@ describe('Board layout', () => {
       ],
     });
     const trial = { card: aCard({ lengthMm: 120, openings: 2 }), slot: machine.slots[0]! };
-    const { conflicts } = boardLayout(machine, [], trial);
+    const { conflicts } = boardLayout(machine, [], [trial]);
     expect(conflicts).to.have.length(2);
     const cage = conflicts.find(({ xMm }) => xMm === 100) as Rectangle;
     expect([cage.widthMm, cage.depthMm]).to.deep.equal([20, 4]);
@@ -103,10 +103,11 @@ describe('Board layout', () => {
 
   it('shows by how much a card is longer than its room', () => {
     const machine = aMachine([aSlot(1)]);
-    const { conflicts } = boardLayout(machine, [], {
-      card: aCard({ lengthMm: 318 }),
-      slot: machine.slots[0]!,
-    });
+    const { conflicts } = boardLayout(
+      machine,
+      [],
+      [{ card: aCard({ lengthMm: 318 }), slot: machine.slots[0]! }],
+    );
     expect(conflicts).to.have.length(1);
     expect(conflicts[0]).to.include({ xMm: 300, widthMm: 18 });
   });
@@ -128,11 +129,9 @@ describe('Board layout', () => {
         },
       ],
     });
-    const layout = boardLayout(
-      machine,
-      [{ card: aCard({ lengthMm: 340 }), slot: machine.slots[1]! }],
-      null,
-    );
+    const layout = boardLayout(machine, [
+      { card: aCard({ lengthMm: 340 }), slot: machine.slots[1]! },
+    ]);
     const all = [
       ...layout.openings,
       ...layout.bodies,

@@ -17,8 +17,8 @@ import { needWords } from '$lib/wording/needs';
 import { problemPlace, problemWords } from '$lib/wording/problems';
 import { judgementWords } from '$lib/wording/proof';
 import { CAUTION_WORDS, stepWords } from '$lib/wording/steps';
-import { deliveryWords } from '$lib/stages/choose/deliveryWords';
-import { CARDS } from '../../demo/cards';
+import { deliveryWords } from '$lib/wording/deliveries';
+import { CARDS } from '../../demo/catalogue/cards';
 import { PACKAGES } from '../../demo/drivers';
 import { demoJobs } from '../../demo/jobs';
 import { TEMPLATES } from '../../demo/machines';
@@ -124,7 +124,7 @@ describe('Words for the device list', () => {
     const check = jobs
       .flatMap(steps)
       .find(({ code, values }) => code === 'checkDevice' && values['family'] === 'windows');
-    expect(stepWords(check!).detail).to.contain(String.raw`PCI\VEN_F1A2&DEV_7202`);
+    expect(stepWords(check!).detail).to.contain(String.raw`PCI\VEN_F1A2&DEV_7204`);
     const other = jobs
       .flatMap(steps)
       .find(({ code, values }) => code === 'checkDevice' && values['family'] === 'linux');

@@ -32,6 +32,11 @@ export type Command =
   | { readonly name: 'removeNeed'; readonly needId: string }
   | { readonly name: 'setBudget'; readonly cents: number | null }
   | {
+      readonly name: 'setWorth';
+      readonly replacementCents: number | null;
+      readonly deservesPercent: number;
+    }
+  | {
       readonly name: 'acceptPlan';
       readonly placements: readonly Placement[];
       readonly packages: readonly DriverPackage[];
@@ -123,6 +128,12 @@ function change(job: Job, command: Command, at: string): Job {
       };
     case 'setBudget':
       return { ...job, budgetCents: command.cents };
+    case 'setWorth':
+      return {
+        ...job,
+        replacementCents: command.replacementCents,
+        deservesPercent: command.deservesPercent,
+      };
     case 'acceptPlan':
       return {
         ...job,
@@ -176,6 +187,8 @@ function detailOf(job: Job, command: Command): string {
       return job.needs.find(({ id }) => id === command.needId)?.kind ?? '';
     case 'setBudget':
       return command.cents === null ? '' : (command.cents / 100).toFixed(2);
+    case 'setWorth':
+      return `${command.deservesPercent} %`;
     case 'acceptPlan':
       return command.placements.map(({ card }) => card.model).join(', ');
     case 'tickStep':

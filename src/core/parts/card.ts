@@ -1,31 +1,20 @@
 /** An expansion card as the catalogue describes it. */
 import * as z from 'zod/mini';
+import { Delivery } from './delivery.ts';
 import { count, id, positive, text, whole } from './fact.ts';
-import { BracketHeight, GenerationSchema, M2_SIGNALS, PCI_KEYINGS, SlotBus } from './machine.ts';
-import { FRONT_LEADS } from '../standards/cardForm.ts';
+import {
+  BracketHeight,
+  Fan,
+  GenerationSchema,
+  M2_SIGNALS,
+  PCI_KEYINGS,
+  SlotBus,
+} from './machine.ts';
+import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
 import { M2_KEYS } from '../standards/slotRecords.ts';
 import { PLUG_TYPES } from '../standards/plugs.ts';
-import { OUTPUT_SIGNALS } from '../standards/screens.ts';
-import { USB_SIGNALLING } from '../standards/usb.ts';
-import { DRIVE_SOCKETS } from '../standards/storage.ts';
+import { BOOT_CODES, QUIRKS } from '../standards/cardForm.ts';
 import type { DeepReadonly } from '../units.ts';
-
-/** What a card brings to the machine. The same kinds name the needs. */
-export const Delivery = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('network'), ports: count, megabits: z.array(count) }),
-  z.object({ kind: z.literal('usb'), ports: count, signalling: z.enum(USB_SIGNALLING) }),
-  z.object({
-    kind: z.literal('screens'),
-    outputs: z.array(z.object({ signal: z.enum(OUTPUT_SIGNALS), count })),
-    /** Screens it drives at once, whatever its sockets. */
-    most: count,
-  }),
-  z.object({ kind: z.literal('wifi'), radioMegabits: positive, bluetooth: z.boolean() }),
-  z.object({ kind: z.literal('drives'), ports: count, socket: z.enum(DRIVE_SOCKETS) }),
-  z.object({ kind: z.literal('sound'), channels: count }),
-]);
-export type Delivery = DeepReadonly<z.infer<typeof Delivery>>;
-export type DeliveryKind = Delivery['kind'];
 
 const Code = z.int().check(z.minimum(0), z.maximum(0xffff));
 
@@ -53,6 +42,8 @@ export const Card = z.object({
   heightMm: positive,
   /** Openings it takes, its own included. */
   openings: count,
+  weightGrams: positive,
+  fan: z.nullable(Fan),
   brackets: z.array(BracketHeight).check(z.minLength(1)),
   /** The bracket on it when it comes out of the box. */
   bracketMounted: BracketHeight,
@@ -61,13 +52,28 @@ export const Card = z.object({
   slotWatts: positive,
   /** Power sockets on the card. */
   sockets: z.array(z.enum(PLUG_TYPES)),
-  /** Headers on the card for leads of the case's front panel. */
-  frontHeaders: z.array(z.enum(FRONT_LEADS)),
+  /** The supply that its maker asks for, in watts on the label; null where the maker names none. */
+  supplyWatts: z.nullable(positive),
+  /** Headers on the card for leads of the case's front panel, and how far from the bracket they stand. */
+  frontHeaders: z.array(z.object({ type: z.enum(FRONT_LEADS), atMm: positive })),
+  /** Leads that come with it and want a header of the board. */
+  boardLeads: z.array(z.object({ type: z.enum(BOARD_HEADERS), lengthMm: positive })),
   /** Leads that cannot be reached once the card is seated. */
   leadsBeforeSeating: z.array(text),
+  /** What its own start-up code serves; `none`: it has none and wants none. */
+  boot: z.enum(BOOT_CODES),
+  /** Its largest window into memory, in megabytes; zero: small. */
+  windowMegabytes: whole,
+  /** Year it came to market. */
+  year: z.int().check(z.minimum(1990), z.maximum(2100)),
+  /** Known catches. */
+  quirks: z.array(z.enum(QUIRKS)),
   ids: z.object({ vendor: Code, device: Code, class24: z.int().check(z.nonnegative()) }),
   delivers: Delivery,
+  /** Before tax. */
   priceCents: whole,
+  /** Days until the supplier delivers; null: in the shop's own drawer. */
+  leadDays: z.nullable(whole),
 });
 export type Card = DeepReadonly<z.infer<typeof Card>>;
 

@@ -8,7 +8,10 @@ import { Need } from './need.ts';
 import type { DeepReadonly } from '../units.ts';
 
 /** Version of the job document. A file with a higher one is newer than this program. */
-export const JOB_FORMAT = 2;
+export const JOB_FORMAT = 3;
+
+/** The share of a replacement's price that an old machine deserves, unless told. Common practice, no source. */
+export const DESERVES_PERCENT = 33;
 
 export const STAGES = [
   'survey',
@@ -65,6 +68,9 @@ export const Job = z.object({
   machine: Machine,
   needs: z.array(Need),
   budgetCents: z.nullable(whole),
+  /** What another machine in its place would cost, and the share of it in percent that this one still deserves. */
+  replacementCents: z.nullable(whole),
+  deservesPercent: z.int().check(z.minimum(1), z.maximum(100)),
   plan: z.nullable(Plan),
   /** When each step was ticked, by step id. */
   ticks: z.record(z.string().check(z.maxLength(120)), Instant),
@@ -95,6 +101,8 @@ export function emptyJob(jobId: string, at: string): Job {
     machine: emptyMachine(),
     needs: [],
     budgetCents: null,
+    replacementCents: null,
+    deservesPercent: DESERVES_PERCENT,
     plan: null,
     ticks: {},
     readings: [],

@@ -5,7 +5,8 @@ import { PciAddress, PciFunction } from './pciFunction.ts';
 import { PLUG_TYPES } from '../standards/plugs.ts';
 import { SCREEN_INPUTS } from '../standards/screens.ts';
 import { M2_KEYS } from '../standards/slotRecords.ts';
-import { FRONT_LEADS } from '../standards/cardForm.ts';
+import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
+import { Delivery } from './delivery.ts';
 import { COPY_DRIVES } from '../standards/storage.ts';
 import { CABLE_CLASSES } from '../standards/ethernet.ts';
 import type { DeepReadonly } from '../units.ts';
@@ -28,6 +29,13 @@ export const BracketHeight = z.enum(['full', 'low']);
 export const M2_SIGNALS = ['pcie', 'sata', 'usb', 'radio'] as const;
 export const BOX_KINDS = ['header', 'fanPlug', 'cage', 'heatSink', 'memory', 'other'] as const;
 
+/** A fan on a card: where along the card it sits, and the air it wants in front of it, in millimetres. */
+export const Fan = z.object({
+  fromMm: z.number().check(z.nonnegative()),
+  toMm: positive,
+  airMm: positive,
+});
+
 /** What sits in a slot already. */
 export const Occupant = z.object({
   name: text,
@@ -41,6 +49,8 @@ export const Occupant = z.object({
   openings: fact(count),
   /** How far it reaches from the rear edge, in millimetres. */
   lengthMm: fact(positive),
+  /** Its fan; the value null: it has none. */
+  fan: fact(z.nullable(Fan)),
 });
 
 /** A narrower link between a slot and the processor, which all slots behind it share. */
@@ -123,7 +133,15 @@ const CaseSchema = z.object({
   /** From the board to the cover over the cards. */
   heightRoomMm: fact(positive),
   /** Leads of the front panel that nothing uses yet. */
-  frontLeads: fact(z.array(z.enum(FRONT_LEADS))),
+  frontLeads: fact(
+    z.array(
+      z.object({
+        type: z.enum(FRONT_LEADS),
+        /** How near to the rear edge it can be brought; absent: anywhere. */
+        nearestMm: z.optional(z.number().check(z.nonnegative())),
+      }),
+    ),
+  ),
   /** Free bays for drives. */
   bays: fact(whole),
   /** Where one opening has less room than the others. */
@@ -147,12 +165,16 @@ const SupplySchema = z.object({
   ageYears: fact(z.number().check(z.nonnegative())),
   /** 12 V load of all that is there already: processor, drives, fans, fitted cards. */
   baseWatts: fact(positive),
+  /** The most it was seen to give with all that is there already at work, measured. */
+  measuredWatts: fact(positive),
   /** Free plugs. Plugs on one lead share what the lead carries. */
   plugs: fact(
     z.array(
       z.object({
         type: z.enum(PLUG_TYPES),
         count: whole,
+        /** What it is rated for where its kind leaves that open, as 12V-2x6 does. */
+        ratedWatts: z.optional(positive),
         /** Name of the lead it hangs on, where several plugs share one. */
         lead: z.optional(text),
         /** How far down from the board's upper edge it reaches, held over the cards. */
@@ -213,7 +235,20 @@ export const Machine = z.object({
     version: fact(text),
     /** ISO date of its release. */
     date: fact(z.string().check(z.regex(/^\d{4}-\d{2}-\d{2}$/))),
+    /** Whether it places large windows of cards above 4 GB. */
+    largeWindows: fact(z.boolean()),
   }),
+  /** What the board delivers by itself, without any card. */
+  builtIn: fact(z.array(Delivery)),
+  /** Free headers of the board, and where they stand. */
+  headers: fact(
+    z.array(
+      z.object({
+        type: z.enum(BOARD_HEADERS),
+        place: z.optional(z.object({ xMm: z.number(), yMm: z.number() })),
+      }),
+    ),
+  ),
   /** Devices on the board itself that are switched on, by the firmware's word. */
   onBoard: z.array(z.object({ name: text, kind: text })),
   screens: z.array(Screen),
@@ -267,7 +302,9 @@ export function emptyMachine(name = ''): Machine {
       build: null,
       secureBoot: null,
     },
-    firmware: { kind: null, version: null, date: null },
+    firmware: { kind: null, version: null, date: null, largeWindows: null },
+    builtIn: null,
+    headers: null,
     onBoard: [],
     screens: [],
     path: {
@@ -301,6 +338,7 @@ export const emptySupply = (): Machine['supply'] => ({
   twelveVoltWatts: null,
   ageYears: null,
   baseWatts: null,
+  measuredWatts: null,
   plugs: null,
 });
 
@@ -338,6 +376,7 @@ export const occupantNamed = (name: string): Occupant => ({
   signal: null,
   openings: null,
   lengthMm: null,
+  fan: null,
 });
 
 /** A slot found empty. */

@@ -1,55 +1,180 @@
-/** What the customer wants, in numbers. Needs have the same kinds as what cards deliver. */
+/** What the customer wants, in numbers. Each kind is served by one kind of delivery, or by leaving things be. */
 import * as z from 'zod/mini';
-import { count, id, positive, text } from './fact.ts';
+import type { DeliveryKind } from './delivery.ts';
+import { count, id, positive, text, whole } from './fact.ts';
+import { NETWORK_FEATURES } from '../standards/ethernet.ts';
+import { ENCODINGS, SCREEN_INPUTS } from '../standards/screens.ts';
+import { WIFI_BANDS } from '../standards/wifi.ts';
 import type { DeepReadonly } from '../units.ts';
 
 const common = {
   id,
   /** Must have, or nice to have. */
   must: z.boolean(),
+  /** How much a wish counts against other wishes, from 1 to 5. */
+  weight: z.int().check(z.minimum(1), z.maximum(5)),
+  /** Needs of one group are used at the same time; empty: on its own. */
+  group: z.string().check(z.maxLength(20)),
   /** In the customer's own words. */
   words: text,
 };
 
 export const Need = z.discriminatedUnion('kind', [
-  z.object({ ...common, kind: z.literal('network'), bytesPerSecond: positive }),
+  z.object({
+    ...common,
+    kind: z.literal('network'),
+    bytesPerSecond: positive,
+    ports: count,
+    features: z.array(z.enum(NETWORK_FEATURES)),
+  }),
   z.object({
     ...common,
     kind: z.literal('usb'),
     ports: count,
     /** What one port has to carry while it works alone. */
     bytesPerSecond: positive,
+    where: z.enum(['rear', 'front']),
+    typeC: z.boolean(),
+    /** What each port has to give at 5 V; zero: whatever it gives. */
+    milliamps: whole,
   }),
   z.object({
     ...common,
     kind: z.literal('screens'),
     count,
     mode: z.object({ widthPx: count, heightPx: count, refreshHz: positive }),
+    bitsPerColour: z.union([z.literal(8), z.literal(10)]),
+    /** The socket on these screens; null: whichever the card has. */
+    input: z.nullable(z.enum(SCREEN_INPUTS)),
   }),
-  z.object({ ...common, kind: z.literal('wifi'), megabits: positive, bluetooth: z.boolean() }),
+  z.object({
+    ...common,
+    kind: z.literal('graphics'),
+    memoryGigabytes: positive,
+    speedClass: count,
+    encodes: z.array(z.enum(ENCODINGS)),
+  }),
+  z.object({
+    ...common,
+    kind: z.literal('wifi'),
+    megabits: positive,
+    bluetooth: z.boolean(),
+    bands: z.array(z.enum(WIFI_BANDS)),
+  }),
   z.object({
     ...common,
     kind: z.literal('drives'),
     ports: count,
-    /** What each has to carry while all of them work together. */
+    /** What each has to carry: while all of them work together, or while one works alone. */
     bytesPerSecond: positive,
+    together: z.boolean(),
+    drive: z.enum(['any', 'sata', 'm2']),
+    bootable: z.boolean(),
+    /** Must run on the driver that the system brings along. */
+    systemDriver: z.boolean(),
   }),
-  z.object({ ...common, kind: z.literal('sound'), channels: count }),
+  z.object({
+    ...common,
+    kind: z.literal('sound'),
+    channels: count,
+    inputs: whole,
+    optical: z.boolean(),
+    /** The sockets at the front are to work as well. */
+    front: z.boolean(),
+  }),
+  z.object({ ...common, kind: z.literal('serialLink'), ports: count, gigabits: count }),
+  z.object({
+    ...common,
+    kind: z.literal('legacy'),
+    port: z.enum(['serial', 'parallel']),
+    ports: count,
+  }),
+  /** What is in that slot stays in the machine. */
+  z.object({ ...common, kind: z.literal('keep'), slotId: id }),
 ]);
 export type Need = DeepReadonly<z.infer<typeof Need>>;
 export type NeedKind = Need['kind'];
+export type NeedOf<Kind extends NeedKind> = Extract<Need, { kind: Kind }>;
+
+/** Which kind of card serves a kind of need; null: no card does. */
+export const SERVED_BY: Readonly<Record<NeedKind, DeliveryKind | null>> = {
+  network: 'network',
+  usb: 'usb',
+  screens: 'screens',
+  graphics: 'screens',
+  wifi: 'wifi',
+  drives: 'drives',
+  sound: 'sound',
+  serialLink: 'serialLink',
+  legacy: 'legacy',
+  keep: null,
+};
 
 /** How many units (ports, screens, drives, or the thing itself) satisfy a need. */
 export function unitsWanted(need: Need): number {
   switch (need.kind) {
+    case 'network':
     case 'usb':
     case 'drives':
+    case 'serialLink':
+    case 'legacy':
       return need.ports;
     case 'screens':
       return need.count;
-    case 'network':
+    case 'graphics':
     case 'wifi':
     case 'sound':
+    case 'keep':
       return 1;
   }
+}
+
+type Asked<Kind extends NeedKind> = Omit<
+  NeedOf<Kind>,
+  'id' | 'must' | 'weight' | 'group' | 'words'
+>;
+
+/** What a need of each kind asks before its numbers are told. */
+const PLAIN: { readonly [Kind in NeedKind]: Asked<Kind> } = {
+  network: { kind: 'network', bytesPerSecond: 250e6, ports: 1, features: [] },
+  usb: {
+    kind: 'usb',
+    ports: 4,
+    bytesPerSecond: 200e6,
+    where: 'rear',
+    typeC: false,
+    milliamps: 0,
+  },
+  screens: {
+    kind: 'screens',
+    count: 2,
+    mode: { widthPx: 3840, heightPx: 2160, refreshHz: 60 },
+    bitsPerColour: 8,
+    input: null,
+  },
+  graphics: { kind: 'graphics', memoryGigabytes: 4, speedClass: 2, encodes: [] },
+  wifi: { kind: 'wifi', megabits: 100, bluetooth: false, bands: [] },
+  drives: {
+    kind: 'drives',
+    ports: 2,
+    bytesPerSecond: 400e6,
+    together: true,
+    drive: 'any',
+    bootable: false,
+    systemDriver: false,
+  },
+  sound: { kind: 'sound', channels: 2, inputs: 0, optical: false, front: false },
+  serialLink: { kind: 'serialLink', ports: 1, gigabits: 40 },
+  legacy: { kind: 'legacy', port: 'serial', ports: 1 },
+  keep: { kind: 'keep', slotId: 'slot' },
+};
+
+/** A must of the plainest of its kind, with whatever is told of it. */
+export function plainNeed<Kind extends NeedKind>(
+  kind: Kind,
+  needId: string,
+  told: Partial<Omit<NeedOf<Kind>, 'kind' | 'id'>> = {},
+): NeedOf<Kind> {
+  const common = { id: needId, must: true, weight: 3, group: '', words: '' };
+  return { ...common, ...PLAIN[kind], ...told } as unknown as NeedOf<Kind>;
 }

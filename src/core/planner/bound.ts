@@ -1,7 +1,7 @@
 /** What it takes at least to serve needs that are still short, for the search to cut off plans that cannot win. */
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
-import { unitsWanted, type Need } from '../parts/need.ts';
+import { SERVED_BY, unitsWanted, type Need } from '../parts/need.ts';
 import type { Candidate } from './candidates.ts';
 
 export interface LeastCost {
@@ -23,8 +23,8 @@ export interface Missing {
 
 /**
  * Admissible, part by part. Each need alone: the cheapest set of candidates that gives its units within a
- * number of slots, any candidate as often as one likes, collisions forgotten. Needs of one kind: the dearest
- * of them, since one card may serve them all. Kinds: their sum, since a card is of one kind, over the best
+ * number of slots, any candidate as often as one likes, collisions forgotten. Needs that one kind of card serves:
+ * the dearest of them, since one card may serve them all. Kinds: their sum, since a card is of one kind, over the best
  * way to share out the slots, since bodies that do not touch never take the same slot twice.
  */
 export function leastCost(
@@ -60,9 +60,9 @@ export function leastCost(
     }),
   );
   const shared = (missing: readonly Missing[], slotsLeft: number, part: 'price' | 'total') => {
-    const kinds = [...new Set(missing.map(({ need }) => need.kind))].map((kind) => {
+    const kinds = [...new Set(missing.map(({ need }) => SERVED_BY[need.kind]))].map((kind) => {
       const rows = missing
-        .filter(({ need }) => need.kind === kind)
+        .filter(({ need }) => SERVED_BY[need.kind] === kind)
         .map(({ need, units }) => tables.get(need.id)?.[part][units] ?? []);
       return Array.from({ length: slotsLeft + 1 }, (_, slots) =>
         Math.max(...rows.map((row) => row[slots] ?? Infinity)),

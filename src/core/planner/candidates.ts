@@ -1,8 +1,10 @@
 /** Every card in every slot that could serve a need, with its cost in cents: what the planner searches over. */
-import type { Card, DeliveryKind } from '../parts/card.ts';
+import type { Card } from '../parts/card.ts';
+import type { DeliveryKind } from '../parts/delivery.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
-import type { Need } from '../parts/need.ts';
-import { flowOf, type Flow } from '../flow/stages.ts';
+import { SERVED_BY, type Need } from '../parts/need.ts';
+import type { Flow } from '../flow/flow.ts';
+import { flowOf } from '../flow/flowOf.ts';
 import type { DriverLibrary } from '../rules/driverSupport.ts';
 import type { Finding, FindingCode } from '../rules/finding.ts';
 import { laneLevels, slotInUse } from '../rules/sharing.ts';
@@ -20,11 +22,33 @@ const TROUBLE_CENTS: Readonly<Partial<Record<FindingCode, number>>> = {
   'bracket.missing': 2_500,
   'body.coversSlot': 500,
   'body.boxMovable': 800,
+  'body.airShort': 600,
+  'body.airTaken': 1_000,
+  'body.outFirst': 800,
+  'body.sag': 1_200,
+  'header.frontMissing': 300,
+  'header.frontShort': 300,
+  'header.missing': 800,
+  'header.short': 800,
+  'system.driverFirst': 200,
+  'system.secureBoot': 500,
+  'firmware.old': 2_500,
+  'firmware.otherBoot': 500,
+  'firmware.smallWindows': 500,
+  'quirk.coldStart': 3_000,
+  'quirk.sleep': 3_000,
+  'quirk.restarts': 500,
+  'quirk.jumper': 800,
+  'power.adapter': 1_200,
+  'power.portsShort': 800,
   'power.headroomUsed': 1_500,
-  'power.sharedLead': 1_500,
   'power.leadShort': 1_500,
   'power.supplyOld': 1_000,
   'deliver.tight': 2_000,
+  'deliver.tightBlanking': 1_000,
+  'deliver.screenAdapter': 1_500,
+  'deliver.screenLess': 1_000,
+  'deliver.fewBays': 1_500,
 };
 /** Each card fitted, whatever it is. */
 const FITTING_CENTS = 1_500;
@@ -63,7 +87,7 @@ export function assess(
   library: DriverLibrary,
 ): readonly Assessment[] {
   const levels = machine.slots.flatMap((slot) => laneLevels(slot, machine));
-  const neededKinds = new Set(needs.map((need) => need.kind));
+  const neededKinds = new Set(needs.map((need) => SERVED_BY[need.kind]));
   return cards
     .filter((card) => neededKinds.has(card.delivers.kind))
     .flatMap((card) => levels.map((slot) => assessOne(card, slot, needs, machine, library)));

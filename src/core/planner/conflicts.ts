@@ -3,7 +3,7 @@ import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import { openingsCollide } from '../rules/body.ts';
 import { machineAround } from '../rules/housing.ts';
-import { missingPlug, sum } from '../rules/power.ts';
+import { plugFinding, socketsIn, sum } from '../rules/power.ts';
 import { slotBeside, slotInUse } from '../rules/sharing.ts';
 import type { Candidate } from './candidates.ts';
 
@@ -43,13 +43,8 @@ function starves(one: Candidate, other: Candidate, machine: Machine): boolean {
 
 function plugsMissing(placed: readonly Candidate[], machine: Machine): boolean {
   const free = valueOf(machine.supply.plugs);
-  if (free === null) return false;
-  return (
-    missingPlug(
-      placed.flatMap(({ card }) => card.sockets),
-      free,
-    ) !== null
-  );
+  const sockets = placed.flatMap(({ card, slot }) => socketsIn(card, slot, machine));
+  return free !== null && sockets.length > 0 && plugFinding(sockets, free).verdict === 'blocked';
 }
 
 export const watts = (placed: readonly Candidate[]): number =>

@@ -3,6 +3,7 @@
 export interface Cost {
   readonly mustsUnmet: number;
   readonly overBudgetCents: number;
+  /** Wishes not met, each counted as much as it weighs. */
   readonly nicesUnmet: number;
   readonly priceCents: number;
   readonly troubleCents: number;

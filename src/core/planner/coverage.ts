@@ -1,9 +1,25 @@
 /** Whether a set of cards meets a set of needs. */
-import { unitsWanted, type Need, type NeedKind } from '../parts/need.ts';
+import { unitsWanted, type Need } from '../parts/need.ts';
 import type { Candidate } from './candidates.ts';
 
-/** Kinds of which one unit can serve one need only: a port in use is not free for another wish. */
-const COUNTED: ReadonlySet<NeedKind> = new Set(['usb', 'screens', 'drives']);
+/**
+ * What a need takes its units from, where one unit can serve one need only: a port in use is not free for another
+ * wish, but ports at the back and at the front are not the same ports. Null where needs can share.
+ */
+function pool(need: Need): string | null {
+  switch (need.kind) {
+    case 'usb':
+      return `usb ${need.where}`;
+    case 'legacy':
+      return `legacy ${need.port}`;
+    case 'screens':
+    case 'drives':
+    case 'serialLink':
+      return need.kind;
+    default:
+      return null;
+  }
+}
 
 /**
  * A group of needs that the placed cards cannot serve all at once, or null when every need is met.
@@ -30,8 +46,9 @@ export function unitsFor(candidate: Candidate, group: readonly Need[]): number {
 /** Every group that has to be looked at together, small ones first. */
 function groups(needs: readonly Need[]): readonly (readonly Need[])[] {
   const single = needs.map((need) => [need]);
-  const together = [...COUNTED].flatMap((kind) =>
-    subsets(needs.filter((need) => need.kind === kind)).filter((group) => group.length > 1),
+  const pools = new Set(needs.flatMap((need) => pool(need) ?? []));
+  const together = [...pools].flatMap((each) =>
+    subsets(needs.filter((need) => pool(need) === each)).filter((group) => group.length > 1),
   );
   return [...single, ...together];
 }

@@ -1,6 +1,6 @@
 /** Candidates that another one in the same slot makes superfluous. */
 import { valueOf } from '../parts/fact.ts';
-import { missingPlug } from '../rules/power.ts';
+import { socketsOf } from '../rules/plugs.ts';
 import type { Candidate } from './candidates.ts';
 
 /**
@@ -35,9 +35,15 @@ function dominates(a: Candidate, b: Candidate): boolean {
 
 const lanesOf = ({ slot }: Candidate): number => valueOf(slot.lanes) ?? Infinity;
 
-/** Whether the plugs that serve `b` serve `a` as well, socket for socket. */
-const needsNoOtherPlugs = (a: Candidate, b: Candidate): boolean =>
-  missingPlug(
-    a.card.sockets,
-    b.card.sockets.map((type) => ({ type, count: 1 })),
-  ) === null;
+/** Whether what feeds `b` would feed `a` as well: each socket of `a` has one of `b` of its type that draws as much. */
+function needsNoOtherPlugs(a: Candidate, b: Candidate): boolean {
+  const left = socketsOf(b.card).toSorted((one, other) => other.watts - one.watts);
+  return socketsOf(a.card)
+    .toSorted((one, other) => other.watts - one.watts)
+    .every(({ type, watts }) => {
+      const at = left.findIndex((socket) => socket.type === type && socket.watts >= watts);
+      if (at === -1) return false;
+      left.splice(at, 1);
+      return true;
+    });
+}

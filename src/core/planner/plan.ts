@@ -1,7 +1,9 @@
 /** The best complete placement of cards for all needs together, exact, with reasons for every card refused. */
 import type { Card } from '../parts/card.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
-import type { Need } from '../parts/need.ts';
+import { SERVED_BY, type Need } from '../parts/need.ts';
+import { already } from '../flow/already.ts';
+import { valueOf } from '../parts/fact.ts';
 import type { DriverLibrary } from '../rules/driverSupport.ts';
 import type { Finding } from '../rules/finding.ts';
 import { housings } from '../rules/housing.ts';
@@ -29,6 +31,8 @@ export interface PlannedCard {
 export interface Proposal {
   readonly placements: readonly PlannedCard[];
   readonly unmet: readonly Need[];
+  /** Needs that the machine meets as it stands: nothing is bought for them. */
+  readonly met: readonly Need[];
   readonly cost: Cost;
   /** What concerns all cards together: the sum on 12 V, in each housing that gets one. */
   readonly together: readonly Finding[];
@@ -39,11 +43,13 @@ export interface Proposal {
 
 export function proposePlan({
   cards,
-  needs,
+  needs: all,
   machine,
   library,
   budgetCents,
 }: PlanRequest): Proposal {
+  const met = needsMet(all, machine, cards);
+  const needs = all.filter((need) => !met.includes(need));
   const assessments = assess(cards, needs, machine, library);
   const candidates = assessments.flatMap(({ candidate }) => candidate ?? []);
   const { placed, unmet, cost, searched } = search(candidates, needs, machine, budgetCents);
@@ -55,6 +61,7 @@ export function proposePlan({
       findings,
     })),
     unmet,
+    met,
     cost,
     together: housings(machine).flatMap(({ id, machine: around }) => {
       const inThere = placed.filter(({ slot }) => slot.enclosureId === id);
@@ -65,4 +72,26 @@ export function proposePlan({
     refusals: refusals(assessments, placed, (one, other) => collide([one, other], machine)),
     searched,
   };
+}
+
+/**
+ * Needs that the machine meets already. Video on the board goes off with the first graphics card, so it meets a
+ * need only where no need asks for such a card.
+ */
+function needsMet(
+  needs: readonly Need[],
+  machine: Machine,
+  cards: readonly Card[],
+): readonly Need[] {
+  const met = (need: Need, there: Machine) => already(need, there, cards).state === 'met';
+  const ofScreens = ({ kind }: Need) => SERVED_BY[kind] === 'screens';
+  const withoutVideo: Machine = {
+    ...machine,
+    builtIn: machine.builtIn && {
+      ...machine.builtIn,
+      value: (valueOf(machine.builtIn) ?? []).filter(({ kind }) => kind !== 'screens'),
+    },
+  };
+  const boardDoes = needs.filter(ofScreens).every((need) => met(need, machine));
+  return needs.filter((need) => met(need, ofScreens(need) && !boardDoes ? withoutVideo : machine));
 }

@@ -2,7 +2,7 @@
 import type { Card } from '../parts/card.ts';
 import type { Slot } from '../parts/machine.ts';
 import { unitsWanted } from '../parts/need.ts';
-import type { Flow } from '../flow/stages.ts';
+import type { Flow } from '../flow/flow.ts';
 import { VERDICTS, byWeight, type Finding } from '../rules/finding.ts';
 import type { Assessment, Candidate } from './candidates.ts';
 

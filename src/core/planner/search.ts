@@ -73,7 +73,7 @@ export function search(
     return {
       ...cost,
       overBudgetCents: over(musts),
-      nicesUnmet: cost.nicesUnmet + hopeless.length,
+      nicesUnmet: cost.nicesUnmet + weigh(hopeless.map(({ need }) => need)),
       // Only the sum of price and trouble is compared, so what is to come may stand as price.
       priceCents: cost.priceCents + least.total(hopeful, slotsLeft),
     };
@@ -103,6 +103,9 @@ export function search(
   return { placed: best.placed, unmet: best.givenUp, cost: bestCost, searched };
 }
 
+const weigh = (wishes: readonly Need[]): number =>
+  wishes.reduce((total, { weight }) => total + weight, 0);
+
 const totalCents = (candidate: Candidate): number => candidate.priceCents + candidate.troubleCents;
 
 function stillMissing(need: Need, { placed }: Partial): readonly Missing[] {
@@ -116,7 +119,7 @@ function costOf({ placed, givenUp }: Partial, budgetCents: number | null): Cost 
   return {
     mustsUnmet: givenUp.filter((need) => need.must).length,
     overBudgetCents: overBudgetCents(priceCents, budgetCents),
-    nicesUnmet: givenUp.filter((need) => !need.must).length,
+    nicesUnmet: weigh(givenUp.filter((need) => !need.must)),
     priceCents,
     troubleCents: placed.reduce((total, candidate) => total + candidate.troubleCents, 0),
   };

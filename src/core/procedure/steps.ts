@@ -8,9 +8,13 @@ import type { Job, Stage } from '../parts/job.ts';
 import type { Slot } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { fittedCards, type Fitted } from '../proof/expect.ts';
-import { body } from '../rules/body.ts';
-import { bracket } from '../rules/bracket.ts';
-import { bestPackage, driverSupport } from '../rules/driverSupport.ts';
+import { flowOf } from '../flow/flowOf.ts';
+import type { Finding, FindingCode } from '../rules/finding.ts';
+import { plugsOf, assignPlugs } from '../rules/plugs.ts';
+import { socketsIn } from '../rules/power.ts';
+import { slotVerdict } from '../rules/verdict.ts';
+import { HEADERS, type BoardHeader } from '../standards/headers.ts';
+import { bestPackage } from '../rules/driverSupport.ts';
 import { machineAround } from '../rules/housing.ts';
 import { slotLink } from '../rules/link.ts';
 import { unknownFacts } from '../rules/unknownFacts.ts';
@@ -26,11 +30,15 @@ export type CautionCode =
   | 'oneLeadOnePlug'
   | 'hotCard'
   | 'othersData'
+  | 'steadyPower'
+  | 'pinOne'
   | 'localRules';
 
 export type StepCode =
   | 'settle'
   | 'order'
+  | 'orderExtra'
+  | 'updateFirmware'
   | 'fetchDriver'
   | 'findDriver'
   | 'enrolKey'
@@ -45,11 +53,16 @@ export type StepCode =
   | 'openCase'
   | 'removeCover'
   | 'takeOut'
+  | 'takeOutFirst'
+  | 'putBack'
   | 'moveBox'
   | 'swapBracket'
   | 'joinLead'
+  | 'setJumper'
   | 'seat'
   | 'screw'
+  | 'support'
+  | 'joinHeader'
   | 'plug'
   | 'closeCase'
   | 'moveScreenLead'
@@ -139,6 +152,16 @@ function prepare(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
     ...fitted.map(({ placement: { card }, slot }) =>
       step('order', { card: cardName(card), cents: card.priceCents }, keyed(card, slot)),
     ),
+    ...extras(job, fitted).map((what) => step('orderExtra', { what }, { key: what })),
+    ...found(job, fitted, 'firmware.old')
+      .slice(0, 1)
+      .map(({ finding }) =>
+        step(
+          'updateFirmware',
+          { year: finding.available ?? 0 },
+          { cautions: ['steadyPower', 'othersData'] },
+        ),
+      ),
     ...packages.map(({ id, title, version }) =>
       step('fetchDriver', { title, version }, { key: id }),
     ),
@@ -151,15 +174,9 @@ function prepare(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
           keyed(card, slot),
         ),
       ),
-    ...fitted
-      .filter(({ placement: { card } }) =>
-        driverSupport(card, job.machine, job.plan?.packages ?? []).some(
-          ({ code }) => code === 'system.secureBoot',
-        ),
-      )
-      .map(({ placement: { card }, slot }) =>
-        step('enrolKey', { card: cardName(card) }, { ...keyed(card, slot) }),
-      ),
+    ...found(job, fitted, 'system.secureBoot').map(({ card, slot }) =>
+      step('enrolKey', { card: cardName(card) }, keyed(card, slot)),
+    ),
     ...fitted
       .filter(({ placement: { card } }) => card.needsSplit)
       .map(({ placement: { card }, slot }) =>
@@ -191,7 +208,6 @@ function prepare(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
 }
 
 function fit(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
-  const { machine } = job;
   return [
     step('powerOff', {}, { cautions: ['mains', 'localRules'] }),
     step('discharge', {}, { cautions: ['static'] }),
@@ -199,33 +215,7 @@ function fit(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
     ...fitted.flatMap((each) => covers(each, job)),
     ...boxesToMove(job, fitted),
     ...cardsToTakeOut(job),
-    ...fitted.flatMap(({ placement: { card }, slot }) => [
-      ...(card.bus === 'm2' ? [] : bracket(card, machineAround(slot, machine)))
-        .filter(({ verdict }) => verdict === 'needs')
-        .map(({ subject }) =>
-          step('swapBracket', { card: cardName(card), height: subject ?? '' }, keyed(card, slot)),
-        ),
-      ...card.leadsBeforeSeating.map((lead, n) =>
-        step(
-          'joinLead',
-          { card: cardName(card), lead },
-          { slotId: slot.id, key: `${slot.id}:${n}` },
-        ),
-      ),
-      step(
-        'seat',
-        { card: cardName(card), slot: slot.label },
-        { ...keyed(card, slot), cautions: seatCautions(card) },
-      ),
-      step('screw', { card: cardName(card), bus: card.bus }, keyed(card, slot)),
-      ...card.sockets.map((plug, n) =>
-        step(
-          'plug',
-          { card: cardName(card), plug },
-          { slotId: slot.id, key: `${slot.id}:${n}`, cautions: ['oneLeadOnePlug'] },
-        ),
-      ),
-    ]),
+    ...fitted.flatMap((each) => fitOne(each, job, fitted)),
     step('closeCase'),
     ...fitted
       .filter(({ placement: { card } }) => card.delivers.kind === 'screens')
@@ -233,6 +223,119 @@ function fit(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
         step('moveScreenLead', { card: cardName(card) }, keyed(card, slot)),
       ),
     step('start'),
+  ];
+}
+
+/** One card: bracket and leads on the bench, what is in the way out, in it goes, plugs and leads, what was out back. */
+function fitOne(
+  { placement: { card }, slot }: Fitted,
+  job: Job,
+  fitted: readonly Fitted[],
+): readonly Draft[] {
+  const findings = slotVerdict(card, slot, job.machine, job.plan?.packages ?? []).findings;
+  const subjects = (code: FindingCode) =>
+    findings.flatMap((finding) => (finding.code === code ? (finding.subject ?? '') : []));
+  const here = keyed(card, slot);
+  const numbered = (n: number) => ({ slotId: slot.id, key: `${slot.id}:${n}` });
+  const name = cardName(card);
+  return [
+    ...[...subjects('bracket.swap'), ...subjects('bracket.missing')].map((height) =>
+      step('swapBracket', { card: name, height }, here),
+    ),
+    ...card.leadsBeforeSeating.map((lead, n) =>
+      step('joinLead', { card: name, lead }, numbered(n)),
+    ),
+    ...findings
+      .filter(({ code }) => code === 'quirk.jumper')
+      .map(() => step('setJumper', { card: name }, here)),
+    ...subjects('body.outFirst').map((neighbour) =>
+      step(
+        'takeOutFirst',
+        { neighbour, card: name },
+        { ...here, cautions: ['latch', 'hotCard', 'noForce'] },
+      ),
+    ),
+    step('seat', { card: name, slot: slot.label }, { ...here, cautions: seatCautions(card) }),
+    step('screw', { card: name, bus: card.bus }, here),
+    ...findings
+      .filter(({ code }) => code === 'body.sag')
+      .map(() => step('support', { card: name }, { ...here, cautions: ['heavyCard'] })),
+    ...card.sockets.map((plug, n) =>
+      step(
+        'plug',
+        { card: name, plug, adapter: adapterFor(card, slot, n, job, fitted) },
+        { ...numbered(n), cautions: ['oneLeadOnePlug'] },
+      ),
+    ),
+    ...subjects('header.found').map((header) =>
+      step(
+        'joinHeader',
+        { card: name, header },
+        {
+          ...here,
+          key: `${slot.id}:${header}`,
+          cautions: HEADERS[header as BoardHeader].keyed ? [] : ['pinOne'],
+        },
+      ),
+    ),
+    ...subjects('body.outFirst').map((neighbour) =>
+      step('putBack', { neighbour }, { ...here, cautions: ['latch', 'noForce', 'oneLeadOnePlug'] }),
+    ),
+  ];
+}
+
+/** What goes between the plugs and one socket of a card when all cards of the plan are fed together; empty: nothing. */
+function adapterFor(
+  card: Card,
+  slot: Slot,
+  socket: number,
+  job: Job,
+  fitted: readonly Fitted[],
+): string {
+  const around = machineAround(slot, job.machine);
+  const fed = fitted.filter((each) => each.slot.enclosureId === slot.enclosureId);
+  const sockets = fed.flatMap((each) => socketsIn(each.placement.card, each.slot, around));
+  const before = fed
+    .slice(
+      0,
+      fed.findIndex((each) => each.slot.id === slot.id && each.placement.card.id === card.id),
+    )
+    .reduce((total, each) => total + each.placement.card.sockets.length, 0);
+  const { feeds } = assignPlugs(sockets, plugsOf(valueOf(around.supply.plugs) ?? []));
+  return feeds[before + socket]?.adapter ?? '';
+}
+
+interface Found {
+  readonly card: Card;
+  readonly slot: Slot;
+  readonly finding: Finding;
+}
+
+/** Findings of one code over all cards of the plan. */
+function found(job: Job, fitted: readonly Fitted[], code: FindingCode): readonly Found[] {
+  return fitted.flatMap(({ placement: { card }, slot }) =>
+    slotVerdict(card, slot, job.machine, job.plan?.packages ?? [])
+      .findings.filter((finding) => finding.code === code)
+      .map((finding) => ({ card, slot, finding })),
+  );
+}
+
+/** What is bought beside the cards: brackets, adapters for plugs and screens, supports. */
+function extras(job: Job, fitted: readonly Fitted[]): readonly string[] {
+  const named = (code: FindingCode) =>
+    found(job, fitted, code).flatMap(({ finding }) => finding.subject ?? []);
+  const screens = fitted.flatMap(({ placement: { card }, slot }) =>
+    job.needs.flatMap((need) => flowOf(card, slot, need, job.machine)?.adapters ?? []),
+  );
+  return [
+    ...new Set([
+      ...named('bracket.missing').map((height) => `bracket-${height}`),
+      ...fitted.flatMap(({ placement: { card }, slot }) =>
+        card.sockets.map((_, n) => adapterFor(card, slot, n, job, fitted)).filter(Boolean),
+      ),
+      ...screens,
+      ...found(job, fitted, 'body.sag').map(() => 'support'),
+    ]),
   ];
 }
 
@@ -267,13 +370,10 @@ function cardsToTakeOut({ machine }: Job): readonly Draft[] {
 }
 
 function boxesToMove(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
-  const inTheWay = fitted.flatMap(({ placement: { card }, slot }) =>
-    card.bus === 'm2'
-      ? []
-      : body(card, slot, machineAround(slot, job.machine))
-          .filter(({ code }) => code === 'body.boxMovable')
-          .map(({ subject }) => ({ name: subject ?? '', slotId: slot.id })),
-  );
+  const inTheWay = found(job, fitted, 'body.boxMovable').map(({ slot, finding }) => ({
+    name: finding.subject ?? '',
+    slotId: slot.id,
+  }));
   const once = inTheWay.filter(
     ({ name }, n) => inTheWay.findIndex((each) => each.name === name) === n,
   );

@@ -1,5 +1,6 @@
 /** What each need should get from the accepted plan: the figure to prove, before anything is measured. */
-import { flowOf, type Flow } from '../flow/stages.ts';
+import type { Flow } from '../flow/flow.ts';
+import { flowOf } from '../flow/flowOf.ts';
 import type { Job, Placement } from '../parts/job.ts';
 import type { Slot } from '../parts/machine.ts';
 import type { Need } from '../parts/need.ts';

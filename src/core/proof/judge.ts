@@ -3,7 +3,7 @@
  * can fall back to slower steps (a wire to a lower speed, a link to fewer lanes or an older generation, a
  * USB port to an older signalling), each with a band of its own; the band the reading lies in names the stage.
  */
-import type { StageCode } from '../flow/stages.ts';
+import type { StageCode } from '../flow/flow.ts';
 import type { Card } from '../parts/card.ts';
 import { slotLink } from '../rules/link.ts';
 import type { Verdict } from '../rules/finding.ts';

@@ -4,7 +4,7 @@ import { known, valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 
-/** Name, length and thickness of each fitted card that is in the catalogue; what was measured stays. */
+/** Name, length, thickness and fan of each fitted card that is in the catalogue; what was measured stays. */
 export function withCardRecords(machine: Machine, cards: readonly Card[]): Machine {
   const byId = new Map(cards.map((card) => [deviceId(card.ids), card]));
   return { ...machine, slots: machine.slots.map((slot) => withRecord(slot, byId)) };
@@ -23,6 +23,7 @@ function withRecord(slot: Slot, byId: ReadonlyMap<string, Card>): Slot {
         name: cardName(card),
         openings: occupant.openings ?? known(card.openings, 'template'),
         lengthMm: occupant.lengthMm ?? known(card.lengthMm, 'template'),
+        fan: occupant.fan ?? known(card.fan, 'template'),
       },
     },
   };

@@ -24,6 +24,7 @@ export function withFirmware(machine: Machine, { firmware, uefi }: Evidence): Ma
     ...machine,
     name: machine.name === '' ? [maker, product].filter(Boolean).join(' ') : machine.name,
     firmware: {
+      ...before,
       kind: started ?? heard(before.kind, kind(firmware.firmware.uefi)),
       version: heard(before.version, firmware.firmware.version),
       date: heard(before.date, firmware.firmware.date),

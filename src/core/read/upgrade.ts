@@ -2,7 +2,7 @@
  * Brings a job document of an older format up to today's, one format at a time. Only what a format added is
  * filled in, with “not known”; whether the rest is sound is asked afterwards, as of any document.
  */
-import { JOB_FORMAT } from '../parts/job.ts';
+import { DESERVES_PERCENT, JOB_FORMAT } from '../parts/job.ts';
 import { emptyMachine, emptySlot, occupantNamed } from '../parts/machine.ts';
 
 type Part = Readonly<Record<string, unknown>>;
@@ -14,6 +14,9 @@ const isPart = (value: unknown): value is Part =>
 const filled = (part: unknown, pattern: Part): unknown =>
   isPart(part) ? { ...pattern, ...part } : part;
 
+const eachOf = (list: unknown, change: (each: unknown) => unknown): unknown =>
+  Array.isArray(list) ? list.map(change) : list;
+
 /** Steps by the format they start from. */
 const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
   /** Format 2 tells more of machine, slots, supply and devices, and has photographs. */
@@ -23,6 +26,16 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
     photos: [],
     machine: machineOfFormat2(job['machine']),
     plan: planOfFormat2(job['plan']),
+  }),
+  /** Format 3 asks more of needs, cards, supply and firmware, and knows what the machine deserves. */
+  2: (job) => ({
+    replacementCents: null,
+    deservesPercent: DESERVES_PERCENT,
+    ...job,
+    format: 3,
+    machine: machineOfFormat3(job['machine']),
+    needs: eachOf(job['needs'], needOfFormat3),
+    plan: planWith(job['plan'], cardOfFormat3),
   }),
 };
 
@@ -46,8 +59,6 @@ export function upgradedFile(file: unknown, format: number): unknown {
 function machineOfFormat2(machine: unknown): unknown {
   if (!isPart(machine)) return machine;
   const pattern = emptyMachine();
-  const eachOf = (list: unknown, change: (each: unknown) => unknown) =>
-    Array.isArray(list) ? list.map(change) : list;
   return {
     ...pattern,
     ...machine,
@@ -63,23 +74,27 @@ function machineOfFormat2(machine: unknown): unknown {
   };
 }
 
+/** A plan with each of its cards changed. */
+function planWith(plan: unknown, change: (card: unknown) => unknown): unknown {
+  if (!isPart(plan)) return plan;
+  return {
+    ...plan,
+    placements: eachOf(plan['placements'], (each) =>
+      isPart(each) ? { ...each, card: change(each['card']) } : each,
+    ),
+  };
+}
+
 /** Cards of format 1 were all for PCI Express or for classic PCI of the usual key. */
-function planOfFormat2(plan: unknown): unknown {
-  if (!isPart(plan) || !Array.isArray(plan['placements'])) return plan;
-  const cardOf = (card: unknown) =>
+const planOfFormat2 = (plan: unknown): unknown =>
+  planWith(plan, (card) =>
     filled(card, {
       m2: null,
       keying: isPart(card) && card['bus'] === 'pci' ? 'universal' : null,
       needsSplit: false,
       frontHeaders: [],
-    });
-  return {
-    ...plan,
-    placements: plan['placements'].map((each: unknown) =>
-      isPart(each) ? { ...each, card: cardOf(each['card']) } : each,
-    ),
-  };
-}
+    }),
+  );
 
 function slotOfFormat2(slot: unknown): unknown {
   if (!isPart(slot)) return slot;
@@ -92,4 +107,81 @@ function slotOfFormat2(slot: unknown): unknown {
         ? { ...occupant, value: filled(occupant['value'], occupantNamed('')) }
         : occupant,
   };
+}
+
+function machineOfFormat3(machine: unknown): unknown {
+  if (!isPart(machine)) return machine;
+  const pattern = emptyMachine();
+  const room = (part: unknown) =>
+    isPart(part) && isPart(part['frontLeads'])
+      ? {
+          ...part,
+          frontLeads: {
+            ...part['frontLeads'],
+            value: eachOf(part['frontLeads']['value'], (type) => ({ type })),
+          },
+        }
+      : part;
+  return {
+    headers: null,
+    builtIn: null,
+    ...machine,
+    case: room(machine['case']),
+    supply: filled(machine['supply'], pattern.supply),
+    firmware: filled(machine['firmware'], pattern.firmware),
+    slots: eachOf(machine['slots'], slotOfFormat2),
+    enclosures: eachOf(machine['enclosures'], (box) =>
+      isPart(box)
+        ? { ...box, case: room(box['case']), supply: filled(box['supply'], pattern.supply) }
+        : box,
+    ),
+  };
+}
+
+/** What needs of each kind were asked before format 3: the plainest of their kind. */
+const NEEDS_OF_FORMAT_2: Readonly<Record<string, Part>> = {
+  network: { ports: 1, features: [] },
+  usb: { where: 'rear', typeC: false, milliamps: 0 },
+  screens: { bitsPerColour: 8, input: null },
+  wifi: { bands: [] },
+  drives: { together: true, drive: 'any', bootable: false, systemDriver: false },
+  sound: { inputs: 0, optical: false, front: false },
+};
+
+const needOfFormat3 = (need: unknown): unknown =>
+  isPart(need)
+    ? { weight: 3, group: '', ...NEEDS_OF_FORMAT_2[String(need['kind'])], ...need }
+    : need;
+
+/** What was not told of a card in format 2 is harmless here: a light card without fan, catches or start-up code. */
+function cardOfFormat3(card: unknown): unknown {
+  if (!isPart(card)) return card;
+  const headers = Array.isArray(card['frontHeaders']) ? card['frontHeaders'] : [];
+  return {
+    weightGrams: 150,
+    fan: null,
+    supplyWatts: null,
+    boardLeads: [],
+    boot: 'none',
+    windowMegabytes: 0,
+    year: 2020,
+    quirks: [],
+    leadDays: null,
+    ...card,
+    frontHeaders: headers.map((type: unknown) => ({ type, atMm: 60 })),
+    delivers: deliveryOfFormat3(card['delivers']),
+  };
+}
+
+function deliveryOfFormat3(delivers: unknown): unknown {
+  if (!isPart(delivers)) return delivers;
+  const patterns: Readonly<Record<string, Part>> = {
+    network: { features: [] },
+    usb: { typeC: 0, milliamps: 900 },
+    screens: { memoryGigabytes: 0, speedClass: 1, encodes: [] },
+    wifi: { bands: [], aerials: 2 },
+    drives: { ownPorts: delivers['ports'] },
+    sound: { inputs: 0, optical: false },
+  };
+  return { ...patterns[String(delivers['kind'])], ...delivers };
 }

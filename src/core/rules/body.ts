@@ -1,17 +1,34 @@
-/** Is there room for the card's body: length, thickness over neighbours and openings, and things in the way? */
+/**
+ * Is there room for the card's body: length, height, thickness over neighbours and openings, things in the way,
+ * air before fans, a hand to reach it, and is it too heavy to hang?
+ */
 import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
-import { PLUG_BEND_MM, UNDER_CARD_ROOM_MM } from '../standards/cardForm.ts';
+import {
+  COMPONENT_SIDE_MM,
+  OPENING_PITCH_MM,
+  PLUG_BEND_MM,
+  SAG_GRAMS,
+  SOLDER_SIDE_MM,
+  UNDER_CARD_ROOM_MM,
+} from '../standards/cardForm.ts';
 import type { Finding } from './finding.ts';
 import { bodyRectangle, overlap } from './geometry.ts';
 
 export function body(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
   const opening = valueOf(slot.opening);
   if (opening === null) {
-    return [...length(card, null, machine), { code: 'body.openingUnknown', verdict: 'unknown' }];
+    return [
+      ...length(card, null, machine),
+      ...weight(card),
+      { code: 'body.openingUnknown', verdict: 'unknown' },
+    ];
   }
   return [
+    ...weight(card),
+    ...air(card, slot, opening, machine),
+    ...reach(card, slot, opening, machine),
     ...length(card, opening, machine),
     ...height(card, machine),
     ...thickness(card, opening, machine),
@@ -113,6 +130,108 @@ function neighbours(card: Card, slot: Slot, opening: number, machine: Machine): 
       ? [{ code: 'body.neighbourUnknown', verdict: 'unknown', subject: occupant.name }]
       : [];
   });
+}
+
+/** A heavy card hangs on its bracket and its slot, and both give in time. */
+function weight({ weightGrams }: Card): readonly Finding[] {
+  return weightGrams < SAG_GRAMS
+    ? []
+    : [
+        {
+          code: 'body.sag',
+          verdict: 'needs',
+          needed: weightGrams,
+          available: SAG_GRAMS,
+          unit: 'g',
+        },
+      ];
+}
+
+/** Between the face of one card and the back of the next, where so many openings lie empty between them. */
+const gapMm = (emptyOpenings: number): number =>
+  emptyOpenings * OPENING_PITCH_MM + (OPENING_PITCH_MM - COMPONENT_SIDE_MM - SOLDER_SIDE_MM);
+
+interface Neighbour {
+  readonly name: string;
+  readonly openings: number;
+  readonly lengthMm: number;
+  /** Undefined while nobody has told. */
+  readonly fan: Card['fan'] | undefined;
+}
+
+/** Fans blow towards the next opening: the card's own, and that of the neighbour before it. */
+function air(card: Card, slot: Slot, opening: number, machine: Machine): readonly Finding[] {
+  const staying = machine.slots.flatMap((other) => {
+    const occupant = valueOf(other.occupant);
+    const at = valueOf(other.opening);
+    if (other.id === slot.id || occupant?.fate !== 'stays' || at === null) return [];
+    const neighbour: Neighbour = {
+      name: occupant.name,
+      openings: valueOf(occupant.openings) ?? 1,
+      lengthMm: valueOf(occupant.lengthMm) ?? Infinity,
+      fan: occupant.fan === null ? undefined : occupant.fan.value,
+    };
+    return [{ at, neighbour }];
+  });
+  const after = staying.filter(({ at }) => at >= opening + card.openings);
+  const before = staying.filter(({ at, neighbour }) => at + neighbour.openings <= opening);
+  const next = after.toSorted((a, b) => a.at - b.at)[0];
+  const last = before.toSorted(
+    (a, b) => b.at + b.neighbour.openings - a.at - a.neighbour.openings,
+  )[0];
+  return [
+    ...(next === undefined || card.fan === null
+      ? []
+      : airBetween(card.fan, next.neighbour, next.at - opening - card.openings, 'body.airShort')),
+    ...(last === undefined
+      ? []
+      : airBefore(last.neighbour, card, opening - last.at - last.neighbour.openings)),
+  ];
+}
+
+function airBefore(neighbour: Neighbour, card: Card, emptyOpenings: number): readonly Finding[] {
+  // A card that fills one opening only hardly ever has a fan; a thicker one nearly always does.
+  if (neighbour.fan === undefined) {
+    return neighbour.openings === 1 || emptyOpenings > 0
+      ? []
+      : [{ code: 'body.airUnknown', verdict: 'unknown', subject: neighbour.name }];
+  }
+  if (neighbour.fan === null) return [];
+  const inFront = { ...neighbour, lengthMm: card.lengthMm };
+  return airBetween(neighbour.fan, inFront, emptyOpenings, 'body.airTaken');
+}
+
+/** A body that ends before the fan begins leaves it all its air. */
+function airBetween(
+  fan: NonNullable<Card['fan']>,
+  { name, lengthMm }: Pick<Neighbour, 'name' | 'lengthMm'>,
+  emptyOpenings: number,
+  code: 'body.airShort' | 'body.airTaken',
+): readonly Finding[] {
+  const available = gapMm(emptyOpenings);
+  return lengthMm <= fan.fromMm || available >= fan.airMm
+    ? []
+    : [{ code, verdict: 'limited', subject: name, needed: fan.airMm, available, unit: 'mm' }];
+}
+
+/**
+ * Between two neighbours without an empty opening on either side no hand gets a card in: the one after it comes
+ * out first and goes back afterwards, with its power plugs. Common practice, no source.
+ */
+function reach(card: Card, slot: Slot, opening: number, machine: Machine): readonly Finding[] {
+  const touching = machine.slots.flatMap((other) => {
+    const occupant = valueOf(other.occupant);
+    const at = valueOf(other.opening);
+    if (other.id === slot.id || occupant?.fate !== 'stays' || at === null) return [];
+    if (at === opening + card.openings) return [{ after: true, name: occupant.name }];
+    return at + (valueOf(occupant.openings) ?? 1) === opening
+      ? [{ after: false, name: occupant.name }]
+      : [];
+  });
+  const after = touching.find((each) => each.after);
+  return after !== undefined && touching.some((each) => !each.after)
+    ? [{ code: 'body.outFirst', verdict: 'needs', subject: after.name }]
+    : [];
 }
 
 function boxes(card: Card, opening: number, machine: Machine): readonly Finding[] {

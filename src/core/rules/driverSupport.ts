@@ -23,10 +23,14 @@ export function driverSupport(
   const best = library === null ? null : bestPackage(card, machine, library);
   if (best !== null) {
     const subject = `${best.title} ${best.version}`;
+    const first: readonly Finding[] =
+      best.order === 'driver-first' && !best.inbox
+        ? [{ code: 'system.driverFirst', verdict: 'needs', subject }]
+        : [];
     // Modules that do not come with the system have to be signed by a key that the firmware was told of.
     return family.value === 'linux' && valueOf(machine.system.secureBoot) === true && !best.inbox
-      ? [{ code: 'system.secureBoot', verdict: 'needs', subject }]
-      : [{ code: 'system.package', verdict: 'clear', subject }];
+      ? [{ code: 'system.secureBoot', verdict: 'needs', subject }, ...first]
+      : [{ code: 'system.package', verdict: 'clear', subject }, ...first];
   }
   if (ownClass !== undefined)
     return [{ code: 'system.ownDriver', verdict: 'clear', subject: ownClass }];
@@ -35,15 +39,32 @@ export function driverSupport(
     : [{ code: 'system.noDriver', verdict: 'blocked', subject: deviceId(card.ids) }];
 }
 
+/** Packages by the devices they name; a library is asked for a thousand cards, and never changes. */
+const indices = new WeakMap<readonly DriverPackage[], ReadonlyMap<string, DriverPackage[]>>();
+
+function indexed(library: readonly DriverPackage[]): ReadonlyMap<string, readonly DriverPackage[]> {
+  const found = indices.get(library);
+  if (found !== undefined) return found;
+  const index = new Map<string, DriverPackage[]>();
+  for (const each of library) {
+    for (const identity of each.deviceIds) {
+      const of = index.get(identity) ?? [];
+      of.push(each);
+      index.set(identity, of);
+    }
+  }
+  indices.set(library, index);
+  return index;
+}
+
 /** Of the packages that name the card and serve the system, the latest release, then the highest version. */
 export function bestPackage(
   card: Card,
   machine: Machine,
   library: readonly DriverPackage[],
 ): DriverPackage | null {
-  const identity = deviceId(card.ids);
-  const serving = library.filter(
-    (candidate) => candidate.deviceIds.includes(identity) && servesSystem(candidate, machine),
+  const serving = (indexed(library).get(deviceId(card.ids)) ?? []).filter((candidate) =>
+    servesSystem(candidate, machine),
   );
   return (
     serving.toSorted(

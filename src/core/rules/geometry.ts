@@ -4,15 +4,13 @@ import type { Card } from '../parts/card.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import {
   CLASSIC_PCI_CONNECTOR_MM,
+  COMPONENT_SIDE_MM,
   CONNECTOR_LENGTH_MM,
   CONNECTOR_START_MM,
   OPENING_PITCH_MM,
+  SOLDER_SIDE_MM,
 } from '../standards/cardForm.ts';
 import { row } from '../units.ts';
-
-/** What a single-width card may take to each side of its own plane. Source: CEM (from memory). */
-const COMPONENT_SIDE_MM = 14.47;
-const SOLDER_SIDE_MM = 2.67;
 
 /** Middle of the first opening where the board's outline is not known. Common practice, no source. */
 const FIRST_OPENING_OTHERWISE_MM = 170;

@@ -11,6 +11,7 @@ import {
   trainedLink,
   type Link,
 } from '../standards/pciExpress.ts';
+import { SERIAL_LINK_DATA_SHARE } from '../standards/serialLink.ts';
 import { DRIVES } from '../standards/storage.ts';
 import { USB } from '../standards/usb.ts';
 import { WIFI_SHARE } from '../standards/wifi.ts';
@@ -97,11 +98,14 @@ export function usableBytesPerSecond(card: Card): number {
       // One port at full speed: several at once share it, as every USB card does.
       return row(USB, delivers.signalling).practiceBytesPerSecond[1];
     case 'drives':
-      return delivers.ports * row(DRIVES, delivers.socket).practiceBytesPerSecond[1];
+      return delivers.ownPorts * row(DRIVES, delivers.socket).practiceBytesPerSecond[1];
     case 'wifi':
       return megabitsToBytesPerSecond(delivers.radioMegabits) * WIFI_SHARE[1];
+    case 'serialLink':
+      return (delivers.gigabits * 1e9 * SERIAL_LINK_DATA_SHARE) / 8;
     case 'screens':
     case 'sound':
+    case 'legacy':
       return 0;
   }
 }

@@ -1,23 +1,21 @@
-/** Watts from the slot, plugs from the supply, and the sum on 12 V. */
+/** Watts from the slot, plugs from the supply, current for USB ports, and the sum on 12 V. */
 import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { CLASSIC_PCI_WATTS, SLOT_WATTS_AT_START } from '../standards/cardForm.ts';
-import {
-  HEADROOM_SHARE,
-  OLD_SUPPLY_YEARS,
-  PLUGS,
-  PLUG_TYPES,
-  type PlugType,
-} from '../standards/plugs.ts';
+import { HEADERS } from '../standards/headers.ts';
+import { ADAPTED, HEADROOM_SHARE, OLD_SUPPLY_YEARS, PLUGS } from '../standards/plugs.ts';
+import { USB_VOLTS } from '../standards/usb.ts';
 import { row } from '../units.ts';
 import type { Finding } from './finding.ts';
 import { openingMiddleMm } from './geometry.ts';
+import { assignPlugs, plugsOf, socketsOf, type Leniency, type Socket } from './plugs.ts';
 
 export function power(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
   return [
     ...slotWatts(card, slot),
     ...plugs(card, slot, machine),
+    ...portCurrent(card),
     ...sum(card.peakWatts, machine),
     ...age(card, machine),
   ];
@@ -40,7 +38,7 @@ function age(card: Card, machine: Machine): readonly Finding[] {
 }
 
 function slotWatts(card: Card, slot: Slot): readonly Finding[] {
-  const limit = valueOf(slot.powerWatts) ?? assuredWatts(slot);
+  const limit = slotLimitWatts(slot);
   const figures = { needed: card.slotWatts, available: limit, unit: 'W' } as const;
   if (card.slotWatts <= limit) return [{ code: 'power.slotEnough', verdict: 'clear', ...figures }];
   return slot.powerWatts === null && slot.bus === 'pcie'
@@ -48,94 +46,115 @@ function slotWatts(card: Card, slot: Slot): readonly Finding[] {
     : [{ code: 'power.slotShort', verdict: 'blocked', ...figures }];
 }
 
-/** What the standard assures of any slot of this kind, whatever the board's maker allows beyond it. */
-function assuredWatts(slot: Slot): number {
+/** What the slot gives, or where nobody knows, what the standard assures of any slot of its kind. */
+export function slotLimitWatts(slot: Slot): number {
+  const told = valueOf(slot.powerWatts);
+  if (told !== null) return told;
   return slot.bus === 'pci'
     ? CLASSIC_PCI_WATTS
     : row(SLOT_WATTS_AT_START, valueOf(slot.connectorLanes) ?? 1);
 }
 
+/** A card's sockets with how far a lead has to reach for them. */
+export function socketsIn(card: Card, slot: Slot, machine: Machine): readonly Socket[] {
+  if (card.sockets.length === 0) return [];
+  const opening = valueOf(slot.opening);
+  return socketsOf(card, opening === null ? 0 : openingMiddleMm(machine, opening));
+}
+
 function plugs(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
   if (card.sockets.length === 0) return [];
   const free = valueOf(machine.supply.plugs);
-  if (free === null) return [{ code: 'power.plugsUnknown', verdict: 'unknown' }];
-  const missing = missingPlug(card.sockets, free);
-  const subject = missing ?? card.sockets.join(' + ');
-  if (missing !== null) return [{ code: 'power.plugMissing', verdict: 'blocked', subject }];
-  const opening = valueOf(slot.opening);
-  const wayMm = opening === null ? 0 : openingMiddleMm(machine, opening);
-  const reaching = free.filter(({ reachMm }) => reachMm === undefined || reachMm >= wayMm);
-  const short = missingPlug(card.sockets, reaching);
-  if (short !== null) {
-    const longest = Math.max(
-      0,
-      ...free
-        .filter(({ type }) => PLUGS[type].serves.includes(short))
-        .map(({ reachMm }) => reachMm ?? 0),
-    );
-    return [
-      {
-        code: 'power.leadShort',
-        verdict: 'needs',
-        subject: short,
-        needed: Math.round(wayMm),
-        available: longest,
-        unit: 'mm',
-      },
-    ];
-  }
-  const leads = leadsServing(card.sockets, free);
-  return leads < card.sockets.length
-    ? [
-        {
-          code: 'power.sharedLead',
-          verdict: 'limited',
-          subject,
-          needed: card.sockets.length,
-          available: leads,
-          unit: 'count',
-        },
-      ]
-    : [{ code: 'power.plugsFound', verdict: 'clear', subject }];
+  return free === null
+    ? [{ code: 'power.plugsUnknown', verdict: 'unknown' }]
+    : [plugFinding(socketsIn(card, slot, machine), free)];
 }
 
-/** Different leads that have a plug for any of the sockets; a plug that names no lead has one of its own. */
-function leadsServing(
-  sockets: readonly PlugType[],
+/** Answers by supply and sockets: a catalogue asks the same of the same supply a thousand times. */
+const answered = new WeakMap<object, Map<string, Finding>>();
+
+export function plugFinding(
+  sockets: readonly Socket[],
   free: NonNullable<Machine['supply']['plugs']>['value'],
-): number {
-  const serving = free.filter(({ type }) =>
-    sockets.some((each) => PLUGS[type].serves.includes(each)),
-  );
-  const own = serving
-    .filter(({ lead }) => lead === undefined)
-    .reduce((sum, { count }) => sum + count, 0);
-  const shared = new Set(serving.flatMap(({ lead, count }) => (count > 0 ? (lead ?? []) : [])));
-  return own + shared.size;
+): Finding {
+  const soFar = answered.get(free) ?? new Map<string, Finding>();
+  answered.set(free, soFar);
+  const key = sockets.map(({ type, watts, wayMm }) => `${type} ${watts} ${wayMm}`).join();
+  const found = soFar.get(key) ?? askPlugs(sockets, free);
+  soFar.set(key, found);
+  return found;
 }
 
-/**
- * The first socket that stays without a plug, or null when all are served. What each plug serves is a chain
- * (an 8-pin also serves 6-pin sockets), so serving the choosiest sockets first, each with the plug that
- * serves least else, is an optimal assignment.
- */
-export function missingPlug(
-  sockets: readonly PlugType[],
-  free: readonly { readonly type: PlugType; readonly count: number }[],
-): PlugType | null {
-  const left = new Map<PlugType, number>();
-  for (const { type, count } of free) left.set(type, (left.get(type) ?? 0) + count);
-  const servers = (socket: PlugType): readonly PlugType[] =>
-    PLUG_TYPES.filter((type) => PLUGS[type].serves.includes(socket)).toSorted(
-      (a, b) => PLUGS[a].serves.length - PLUGS[b].serves.length,
-    );
-  const choosiestFirst = sockets.toSorted((a, b) => servers(a).length - servers(b).length);
-  for (const socket of choosiestFirst) {
-    const plug = servers(socket).find((type) => (left.get(type) ?? 0) > 0);
-    if (plug === undefined) return socket;
-    left.set(plug, (left.get(plug) ?? 0) - 1);
+/** What the best assignment says, or else which single limit, left out, would let every socket be fed. */
+function askPlugs(
+  sockets: readonly Socket[],
+  free: NonNullable<Machine['supply']['plugs']>['value'],
+): Finding {
+  const there = plugsOf(free);
+  const subject = sockets.map(({ type }) => type).join(' + ');
+  const { cost, feeds } = assignPlugs(sockets, there);
+  if (cost.dead === 0) {
+    const adapted = feeds.find(({ adapter }) => adapter !== null);
+    return adapted?.adapter == null
+      ? { code: 'power.plugsFound', verdict: 'clear', subject }
+      : {
+          code: 'power.adapter',
+          verdict: 'needs',
+          subject: adapted.adapter,
+          needed: adapted.socket.watts,
+          available: ADAPTED[adapted.adapter].watts,
+          unit: 'W',
+        };
   }
-  return null;
+  const without = (leniency: Leniency) => assignPlugs(sockets, there, leniency).cost.dead === 0;
+  const dead = feeds.find((feed) => feed.plugs.length === 0)!.socket;
+  const serving = there.filter(({ type }) => PLUGS[type].serves.includes(dead.type));
+  if (without({ reach: true })) {
+    return {
+      code: 'power.leadShort',
+      verdict: 'needs',
+      subject: dead.type,
+      needed: Math.round(dead.wayMm),
+      available: Math.max(0, ...serving.map(({ reachMm }) => reachMm)),
+      unit: 'mm',
+    };
+  }
+  const watts = sockets.reduce((total, socket) => total + socket.watts, 0);
+  if (without({ leads: true })) {
+    return {
+      code: 'power.sharedLead',
+      verdict: 'blocked',
+      subject,
+      needed: watts,
+      available: Math.max(0, ...serving.map((plug) => plug.watts)),
+      unit: 'W',
+    };
+  }
+  return without({ watts: true })
+    ? {
+        code: 'power.plugWeak',
+        verdict: 'blocked',
+        subject: dead.type,
+        needed: dead.watts,
+        available: Math.max(0, ...serving.map((plug) => plug.watts)),
+        unit: 'W',
+      }
+    : { code: 'power.plugMissing', verdict: 'blocked', subject: dead.type };
+}
+
+/** What USB ports give devices at 5 V, all at once, against what the card's own plug carries. */
+function portCurrent({ delivers, sockets, frontHeaders }: Card): readonly Finding[] {
+  if (delivers.kind !== 'usb' || sockets.length === 0) return [];
+  const front = frontHeaders.reduce((total, { type }) => total + HEADERS[type].ports, 0);
+  const needed = ((delivers.ports + front) * delivers.milliamps * USB_VOLTS) / 1000;
+  // Plugs without 5 V feed a converter on the card from their 12 V.
+  const available = sockets.reduce(
+    (total, type) => total + (PLUGS[type].fiveVoltWatts || PLUGS[type].watts),
+    0,
+  );
+  return needed <= available
+    ? []
+    : [{ code: 'power.portsShort', verdict: 'limited', needed, available, unit: 'W' }];
 }
 
 /** The 12 V load with `addedWatts` more, against the supply. */

@@ -2,9 +2,9 @@
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import type { Card } from '../parts/card.ts';
-import type { Need } from '../parts/need.ts';
+import { SERVED_BY, type Need } from '../parts/need.ts';
 import type { DriverLibrary } from './driverSupport.ts';
-import type { FindingCode } from './finding.ts';
+import type { Finding, FindingCode } from './finding.ts';
 import { housings, type Housing } from './housing.ts';
 import { verdictTable } from './verdict.ts';
 
@@ -22,6 +22,13 @@ export type FactCode =
   | 'slot.key'
   | 'slot.moduleLengthsMm'
   | 'slot.wired'
+  | 'slot.uplink'
+  | 'slot.fan'
+  | 'board.headers'
+  | 'case.frontLeads'
+  | 'firmware.kind'
+  | 'firmware.date'
+  | 'firmware.largeWindows'
   | 'case.bracket'
   | 'case.lengthRoomMm'
   | 'case.openings'
@@ -115,6 +122,13 @@ const SETTLED_BY: Readonly<Partial<Record<FindingCode, FactCode>>> = {
   'seat.keyingUnknown': 'slot.keying',
   'seat.splitUnknown': 'slot.splits',
   'link.slotUnknown': 'slot.lanes',
+  'quirk.slotUnknown': 'slot.uplink',
+  'body.airUnknown': 'slot.fan',
+  'header.unknown': 'board.headers',
+  'header.frontUnknown': 'case.frontLeads',
+  'firmware.kindUnknown': 'firmware.kind',
+  'firmware.dateUnknown': 'firmware.date',
+  'firmware.windowsUnknown': 'firmware.largeWindows',
   'bracket.caseUnknown': 'case.bracket',
   'body.lengthUnknown': 'case.lengthRoomMm',
   'body.openingUnknown': 'slot.opening',
@@ -124,6 +138,47 @@ const SETTLED_BY: Readonly<Partial<Record<FindingCode, FactCode>>> = {
   'power.sumUnknown': 'supply.twelveVoltWatts',
   'system.unknown': 'system.version',
 };
+
+/** Facts behind findings that are settled: where they are wrong, so is the verdict. */
+const RESTS_ON: Readonly<Partial<Record<FindingCode, FactCode>>> = {
+  ...SETTLED_BY,
+  'seat.occupied': 'slot.occupant',
+  'seat.tooLong': 'slot.openEnd',
+  'seat.otherKey': 'slot.key',
+  'seat.moduleLength': 'slot.moduleLengthsMm',
+  'seat.notWired': 'slot.wired',
+  'seat.otherKeying': 'slot.keying',
+  'seat.noSplit': 'slot.splits',
+  'link.narrowed': 'slot.lanes',
+  'link.uplinkNarrows': 'slot.uplink',
+  'quirk.processorSlot': 'slot.uplink',
+  'bracket.cardTooHigh': 'case.bracket',
+  'bracket.missing': 'case.bracket',
+  'bracket.swap': 'case.bracket',
+  'body.tooLong': 'case.lengthRoomMm',
+  'body.beyondLastOpening': 'case.openings',
+  'header.frontMissing': 'case.frontLeads',
+  'header.frontShort': 'case.frontLeads',
+  'header.missing': 'board.headers',
+  'header.short': 'board.headers',
+  'power.slotShort': 'slot.powerWatts',
+  'power.plugMissing': 'supply.plugs',
+  'power.plugWeak': 'supply.plugs',
+  'power.sharedLead': 'supply.plugs',
+  'power.leadShort': 'supply.plugs',
+  'power.sumShort': 'supply.twelveVoltWatts',
+  'power.headroomUsed': 'supply.twelveVoltWatts',
+  'firmware.noPicture': 'firmware.kind',
+  'firmware.old': 'firmware.date',
+  'firmware.smallWindows': 'firmware.largeWindows',
+  'system.noDriver': 'system.version',
+};
+
+/** The fact of the survey that a finding rests on; null where it rests on the card alone, or on several. */
+export function factBehind({ code }: Finding, slot: Slot): UnknownFact | null {
+  const fact = RESTS_ON[code];
+  return fact === undefined ? null : factOf(fact, slot);
+}
 
 export interface DecisiveFact extends UnknownFact {
   /** How many cards in how many slots wait for it. */
@@ -140,7 +195,7 @@ export function decisiveFacts(
   cards: readonly Card[],
   library: DriverLibrary,
 ): readonly DecisiveFact[] {
-  const kinds = new Set(needs.map(({ kind }) => kind));
+  const kinds = new Set(needs.flatMap(({ kind }) => SERVED_BY[kind] ?? []));
   const asking = cards.filter(({ delivers }) => kinds.size === 0 || kinds.has(delivers.kind));
   const waiting = new Map<string, number>();
   const asked = new Map<string, UnknownFact>();

@@ -35,10 +35,6 @@ export const UNDER_CARD_ROOM_MM = 12;
 /** What a plug on a card's upper edge needs above it to bend its lead, in millimetres. Common practice, no source: 25–35. */
 export const PLUG_BEND_MM = 25;
 
-/** Leads of a case's front panel, by what they plug into. Source: USB header conventions (from memory). */
-export const FRONT_LEADS = ['usb-9-pin', 'usb-19-pin', 'type-c-20-pin', 'audio'] as const;
-export type FrontLead = (typeof FRONT_LEADS)[number];
-
 /** Watts any PCI Express slot gives a card before the system configures it, by connector lanes. */
 export const SLOT_WATTS_AT_START: Readonly<Record<number, number>> = {
   1: 10,
@@ -49,3 +45,22 @@ export const SLOT_WATTS_AT_START: Readonly<Record<number, number>> = {
 
 /** Watts classic PCI allows a card. Source: PCI Local Bus 3.0 (from memory). */
 export const CLASSIC_PCI_WATTS = 25;
+
+/** What a single-width card may take to each side of its own plane, in millimetres. */
+export const COMPONENT_SIDE_MM = 14.47;
+export const SOLDER_SIDE_MM = 2.67;
+
+/** From this weight on a card wants a support at its far end, in grams. Common practice, no source. */
+export const SAG_GRAMS = 1_000;
+
+/** What a card's start-up code can be for: old firmware, new firmware, either, or there is none. */
+export const BOOT_CODES = ['both', 'uefi', 'bios', 'none'] as const;
+export type BootCode = (typeof BOOT_CODES)[number];
+
+/**
+ * Catches that certain cards are known for: after a cold start it comes up in a slower mode; after sleep its
+ * devices are gone; it works only in a slot straight at the processor; it wants a jumper or a lead where the
+ * board has no header for it; it settles only after several restarts.
+ */
+export const QUIRKS = ['coldStart', 'sleep', 'processorSlot', 'jumper', 'restarts'] as const;
+export type Quirk = (typeof QUIRKS)[number];

@@ -42,3 +42,7 @@ export function tcpBytesPerSecond(megabits: number, mtu = 1500): number {
 
 /** Share of the TCP payload that a healthy copy shows at the low end. Common practice, no source: 105 of 118.7, 250 of 296.7. */
 export const HEALTHY_COPY_SHARE = 0.84;
+
+/** What a port may be wanted for besides its rate. Source: the names of IEEE 802.1Q and 802.1AX, and of practice. */
+export const NETWORK_FEATURES = ['wake', 'vlan', 'netBoot', 'teaming'] as const;
+export type NetworkFeature = (typeof NETWORK_FEATURES)[number];

@@ -9,11 +9,25 @@ export interface ScreenMode {
   readonly refreshHz: number;
 }
 
-/** Sockets of screens, as a screen's own report tells them apart. */
+/** Sockets of screens, as a screen's own report tells them apart; `digital` where it does not say which. */
 export const SCREEN_INPUTS = ['analogue', 'digital', 'dvi', 'hdmi', 'displayport'] as const;
 export type ScreenInput = (typeof SCREEN_INPUTS)[number];
 
-export const OUTPUT_SIGNALS = ['dp-hbr2', 'dp-hbr3', 'hdmi-340', 'hdmi-600', 'dvi'] as const;
+/** Hardware that encodes films while they run. */
+export const ENCODINGS = ['h264', 'h265', 'av1'] as const;
+export type Encoding = (typeof ENCODINGS)[number];
+
+export const OUTPUT_SIGNALS = [
+  'dp-hbr2',
+  'dp-hbr3',
+  'dp-uhbr10',
+  'hdmi-340',
+  'hdmi-600',
+  'hdmi-frl48',
+  'dvi',
+  'dvi-dual',
+  'vga',
+] as const;
 export type OutputSignal = (typeof OUTPUT_SIGNALS)[number];
 
 /**
@@ -50,14 +64,71 @@ export const CTA_MODES: ReadonlyMap<number, ReturnType<typeof ctaMode>> = new Ma
   [107, ctaMode(3840, 2160, 60, 594)],
 ]);
 
-/** Payload of an output in bits per second. */
-export const OUTPUT_BITS_PER_SECOND: Readonly<Record<OutputSignal, number>> = {
-  'dp-hbr2': 17.28e9,
-  'dp-hbr3': 25.92e9,
-  'hdmi-340': 8.16e9,
-  'hdmi-600': 14.4e9,
-  dvi: 165e6 * 24,
+interface OutputRow {
+  /** The socket it comes out of. */
+  readonly socket: ScreenInput;
+  /** Payload. */
+  readonly bitsPerSecond: number;
+}
+
+/** Bits of a pixel at eight bits a colour; DVI and analogue limits are pixel clocks at this depth. */
+const BITS_PER_PIXEL = 24;
+
+export const OUTPUTS: Readonly<Record<OutputSignal, OutputRow>> = {
+  'dp-hbr2': { socket: 'displayport', bitsPerSecond: 17.28e9 },
+  'dp-hbr3': { socket: 'displayport', bitsPerSecond: 25.92e9 },
+  'dp-uhbr10': { socket: 'displayport', bitsPerSecond: 38.69e9 },
+  'hdmi-340': { socket: 'hdmi', bitsPerSecond: 8.16e9 },
+  'hdmi-600': { socket: 'hdmi', bitsPerSecond: 14.4e9 },
+  'hdmi-frl48': { socket: 'hdmi', bitsPerSecond: 42.67e9 },
+  dvi: { socket: 'dvi', bitsPerSecond: 165e6 * BITS_PER_PIXEL },
+  'dvi-dual': { socket: 'dvi', bitsPerSecond: 330e6 * BITS_PER_PIXEL },
+  // Converters of this age reach about 200 MHz. Common practice, no source.
+  vga: { socket: 'analogue', bitsPerSecond: 200e6 * BITS_PER_PIXEL },
 };
+
+export const SCREEN_ADAPTERS = [
+  'dp-hdmi-passive',
+  'dp-hdmi-active',
+  'dp-dvi-passive',
+  'dp-dvi-dual-active',
+  'dp-vga-active',
+  'hdmi-dvi-passive',
+  'hdmi-vga-active',
+  'hdmi-dp-active',
+  'dvi-hdmi-passive',
+] as const;
+export type ScreenAdapter = (typeof SCREEN_ADAPTERS)[number];
+
+interface AdapterRow {
+  readonly from: ScreenInput;
+  readonly to: ScreenInput;
+  /** Active ones convert the signal; passive ones rely on the output to speak the other's language. */
+  readonly active: boolean;
+  readonly bitsPerSecond: number;
+}
+
+/** Source: VESA DisplayPort Dual-Mode 1.1, DVI 1.0 (from memory); rates of active ones are common practice, no source. */
+export const ADAPTERS: Readonly<Record<ScreenAdapter, AdapterRow>> = {
+  'dp-hdmi-passive': adapter('displayport', 'hdmi', false, 300e6),
+  'dp-hdmi-active': adapter('displayport', 'hdmi', true, 600e6),
+  'dp-dvi-passive': adapter('displayport', 'dvi', false, 165e6),
+  'dp-dvi-dual-active': adapter('displayport', 'dvi', true, 330e6),
+  'dp-vga-active': adapter('displayport', 'analogue', true, 200e6),
+  'hdmi-dvi-passive': adapter('hdmi', 'dvi', false, 165e6),
+  'hdmi-vga-active': adapter('hdmi', 'analogue', true, 165e6),
+  'hdmi-dp-active': adapter('hdmi', 'displayport', true, 600e6),
+  'dvi-hdmi-passive': adapter('dvi', 'hdmi', false, 165e6),
+};
+
+function adapter(
+  from: ScreenInput,
+  to: ScreenInput,
+  active: boolean,
+  pixelClockHz: number,
+): AdapterRow {
+  return { from, to, active, bitsPerSecond: pixelClockHz * BITS_PER_PIXEL };
+}
 
 interface BlankingRow {
   readonly cellPx: number;
@@ -101,9 +172,15 @@ const SYNC_LINES_BY_ASPECT: readonly (readonly [number, number, number])[] = [
 ];
 const SYNC_LINES_OTHERWISE = 10;
 
-/** Pixel clock in hertz of a mode with CVT reduced blanking of the given version. */
-export function pixelClockHz(mode: ScreenMode, version: 1 | 2 = 1): number {
-  const blanking = BLANKING[version];
+/** No reduced blanking, for analogue screens; its first version; its second. */
+export type Blanking = 'none' | 1 | 2;
+
+/** Pixel clock in hertz of a mode with CVT blanking of the given version. */
+export function pixelClockHz(mode: ScreenMode, version: Blanking = 1): number {
+  return version === 'none' ? fullBlankingClockHz(mode) : reducedClockHz(mode, BLANKING[version]);
+}
+
+function reducedClockHz(mode: ScreenMode, blanking: BlankingRow): number {
   const activePx = Math.floor(mode.widthPx / blanking.cellPx) * blanking.cellPx;
   const linePeriod = (1e6 / mode.refreshHz - blanking.minimumBlankMicroseconds) / mode.heightPx;
   const syncLines =
@@ -117,9 +194,39 @@ export function pixelClockHz(mode: ScreenMode, version: 1 | 2 = 1): number {
   return Math.floor(exactHz / blanking.clockStepHz) * blanking.clockStepHz;
 }
 
-/** Bits per second a mode needs of an output. */
-export function modeBitsPerSecond(mode: ScreenMode, bitsPerPixel = 24): number {
-  return pixelClockHz(mode) * bitsPerPixel;
+/** Figures of CVT 1.2, section 5.3: cells, porches in lines, sync and back porch in microseconds, the blanking line. */
+const FULL = {
+  cellPx: 8,
+  frontPorchLines: 3,
+  syncAndBackPorchMicroseconds: 550,
+  dutyPercent: 30,
+  dutyPercentPerMillisecond: 300,
+  leastDutyPercent: 20,
+  clockStepMegahertz: 0.25,
+} as const;
+
+function fullBlankingClockHz({ widthPx, heightPx, refreshHz }: ScreenMode): number {
+  const activePx = Math.floor(widthPx / FULL.cellPx) * FULL.cellPx;
+  const lineMicroseconds =
+    (1e6 / refreshHz - FULL.syncAndBackPorchMicroseconds) / (heightPx + FULL.frontPorchLines);
+  // How much of a line is blank grows as lines get longer, and a line is timed by the estimate above.
+  const duty = Math.max(
+    FULL.leastDutyPercent,
+    FULL.dutyPercent - (FULL.dutyPercentPerMillisecond * lineMicroseconds) / 1000,
+  );
+  const blankPx =
+    Math.floor((activePx * duty) / (100 - duty) / (2 * FULL.cellPx)) * 2 * FULL.cellPx;
+  const megahertz = (activePx + blankPx) / lineMicroseconds;
+  return Math.floor(megahertz / FULL.clockStepMegahertz) * FULL.clockStepMegahertz * 1e6;
+}
+
+/** Bits per second a mode needs of an output or an adapter. */
+export function modeBitsPerSecond(
+  mode: ScreenMode,
+  bitsPerColour: 8 | 10 = 8,
+  blanking: Blanking = 1,
+): number {
+  return pixelClockHz(mode, blanking) * bitsPerColour * 3;
 }
 
 function syncLinesByAspect(activePx: number, heightPx: number, cellPx: number): number {

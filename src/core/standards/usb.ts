@@ -6,6 +6,9 @@ import { MEGABYTE } from '../units.ts';
 export const USB_SIGNALLING = ['2.0', '3.2-1', '3.2-2', '3.2-2x2'] as const;
 export type UsbSignalling = (typeof USB_SIGNALLING)[number];
 
+/** VBUS. */
+export const USB_VOLTS = 5;
+
 interface UsbRow {
   readonly megabits: number;
   /** After the line code. */

@@ -4,7 +4,7 @@
   import { VERDICT_WORDS } from '$lib/wording/findings';
   import VerdictMark from './VerdictMark.svelte';
   import BoxHandles from './BoxHandles.svelte';
-  import { ARROWS, followHand } from './drag';
+  import { ARROWS, CARD_DRAG, followHand } from './drag';
   import { movedSlot, type Edit } from './edits';
   import { boardLayout, type CardOnSlot } from './layout';
   import { boxWords, slotLine } from './slotWords';
@@ -19,22 +19,26 @@
   let {
     machine,
     planned = [],
-    trial = null,
+    trials = [],
     overlay = new Map(),
     selectedSlotId,
     onselect,
     onedit,
+    ontry,
     share = 1,
   }: {
     machine: Machine;
     planned?: readonly CardOnSlot[];
-    trial?: CardOnSlot | null;
+    /** Cards that are only tried, drawn over what is planned. */
+    trials?: readonly CardOnSlot[];
     /** What the stage has to say of each slot, by slot id. */
     overlay?: ReadonlyMap<string, Overlay>;
     selectedSlotId: string | null;
     onselect: (slotId: string) => void;
     /** Where the survey is corrected on the drawing; absent where it is only looked at. */
     onedit?: (edit: Edit) => void;
+    /** Where cards can be dropped on slots; absent where they cannot. */
+    ontry?: (cardId: string, slotId: string) => void;
     /** Part of the window's height for this drawing, where there are several. */
     share?: number;
   } = $props();
@@ -50,7 +54,7 @@
   let windowPx = $state(800);
   /** The survey as a drag would leave it, until the hand lets go. */
   let draft = $state.raw<Edit | null>(null);
-  const layout = $derived(boardLayout(draft?.machine ?? machine, planned, trial));
+  const layout = $derived(boardLayout(draft?.machine ?? machine, planned, trials));
   const pxPerMm = $derived(
     Math.max(
       0.6,
@@ -137,6 +141,23 @@
     } else return;
     event.preventDefault();
     event.stopPropagation();
+  }
+
+  /** The slot that a dragged card is held over. */
+  let heldOver = $state<string | null>(null);
+
+  function onDragOver(event: DragEvent, slotId: string) {
+    if (ontry === undefined || !event.dataTransfer?.types.includes(CARD_DRAG)) return;
+    event.preventDefault();
+    heldOver = slotId;
+  }
+
+  function onDrop(event: DragEvent, slotId: string) {
+    const cardId = event.dataTransfer?.getData(CARD_DRAG) ?? '';
+    heldOver = null;
+    if (ontry === undefined || cardId === '') return;
+    event.preventDefault();
+    ontry(cardId, slotId);
   }
 
   const spoken = (slotId: string, label: string, facts: string): string => {
@@ -239,6 +260,7 @@
         <g
           class="slot"
           class:selected={slot.id === selectedSlotId}
+          class:held={slot.id === heldOver}
           data-slot={slot.id}
           role="option"
           aria-selected={slot.id === selectedSlotId}
@@ -247,6 +269,9 @@
           onclick={() => onselect(slot.id)}
           onpointerdown={(event) => drag(event, (dx, dy) => movedSlot(machine, slot.id, dx, dy))}
           onkeydown={(event) => onkeydown(event, slot.id)}
+          ondragover={(event) => onDragOver(event, slot.id)}
+          ondragleave={() => (heldOver = null)}
+          ondrop={(event) => onDrop(event, slot.id)}
         >
           {#if drawn.inPlace}
             <rect class="lane reach" {...rect(drawn.inPlace)} />
@@ -412,6 +437,10 @@
   }
   .slot.selected .lane {
     fill: var(--tenant-selected);
+  }
+  .slot.held .lane {
+    fill: var(--tenant-plan-soft);
+    stroke: var(--tenant-plan);
   }
   .slot:focus-visible .lane {
     stroke: var(--cds-focus);

@@ -54,3 +54,6 @@ export const ARROWS: Readonly<Record<string, readonly [dx: number, dy: number]>>
   ArrowUp: [0, -1],
   ArrowDown: [0, 1],
 };
+
+/** What a card being dragged from a list to the board carries: its id in the catalogue. */
+export const CARD_DRAG = 'application/x-tenant-card';

@@ -92,7 +92,7 @@ export interface CardOnSlot {
 export function boardLayout(
   machine: Machine,
   planned: readonly CardOnSlot[],
-  trial: CardOnSlot | null,
+  trials: readonly CardOnSlot[] = [],
 ): BoardLayout {
   const roomMm = valueOf(machine.case.lengthRoomMm);
   const outline = valueOf(machine.board);
@@ -113,7 +113,7 @@ export function boardLayout(
   const bodies = [
     ...machine.slots.flatMap((slot) => occupantBody(slot, middleOf(slot))),
     ...planned.flatMap((each) => cardBody(each, middleOf(each.slot), 'planned')),
-    ...(trial === null ? [] : cardBody(trial, middleOf(trial.slot), 'trial')),
+    ...trials.flatMap((each) => cardBody(each, middleOf(each.slot), 'trial')),
   ];
   const firstMm = openingMiddleMm(machine, 1);
   const rightMm = Math.max(

@@ -16,7 +16,13 @@
       'Arrows',
       'on a box of the drawing, in Survey: a millimetre that way; with Shift ten; with Alt it stretches',
     ],
-    ['A', 'accept the proposed plan, in Choose'],
+    ['P  C  W', 'to the best plan, the cards, the watts, in Choose'],
+    [
+      'T',
+      'try the card that has the focus where it does best, and again in the next slot, in Choose',
+    ],
+    ['Esc', 'take everything on trial off again, in Choose'],
+    ['A', 'accept the proposed plan, or what is on trial, in Choose'],
     ['Space', 'tick the step and go to the next, in Prepare, Fit, Drivers and Hand over'],
     ['Backspace', 'take back the last tick there'],
   ];

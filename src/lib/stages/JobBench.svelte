@@ -9,6 +9,7 @@
   import { STAGES, byWeight, housings, type Stage } from '$core';
   import type { Edit } from '$lib/board/edits';
   import Board from '$lib/board/Board.svelte';
+  import type { CardOnSlot } from '$lib/board/layout';
   import SlotFacts from '$lib/board/SlotFacts.svelte';
   import Tally from '$lib/board/Tally.svelte';
   import type { OpenJob } from '$lib/state/openJob.svelte';
@@ -33,11 +34,11 @@
       job.machine.board === null &&
       job.machine.case.openings === null,
   );
-  const choosing = $derived(stage === 'choose' && model.chosenCard !== null);
+  const choosing = $derived(stage === 'choose');
   const overlay = $derived(
     new Map(
       choosing
-        ? model.chosenVerdicts.map(({ slot, verdict, findings }) => {
+        ? model.overlaid.map(({ slot, verdict, findings }) => {
             const worst = byWeight(findings)[0];
             return [
               slot.id,
@@ -51,19 +52,13 @@
         : [],
     ),
   );
-  const trial = $derived(
-    choosing && model.chosenCard !== null && model.chosenSlot !== null
-      ? { card: model.chosenCard, slot: model.chosenSlot }
-      : null,
+  const trials = $derived(
+    choosing ? [...model.onTrial, ...(model.preview === null ? [] : [model.preview])] : [],
   );
-  const planned = $derived(
-    model
-      .planned(stage)
-      .filter(
-        ({ card, slot }) =>
-          trial === null || (card.id !== trial.card.id && slot.id !== trial.slot.id),
-      ),
-  );
+  const drawn = $derived(choosing ? model.considered : model.planned(stage));
+  const planned = $derived(drawn.filter((each) => !trials.includes(each)));
+  const inRoom = (cards: readonly CardOnSlot[], room: string | null) =>
+    cards.filter(({ slot }) => slot.enclosureId === room);
 
   const rooms = $derived(housings(job.machine));
 
@@ -171,31 +166,28 @@
           {#if rooms.length > 1}<h2 class="room">{name}</h2>{/if}
           <Board
             {machine}
-            planned={planned.filter(({ slot }) => slot.enclosureId === id)}
-            trial={trial?.slot.enclosureId === id ? trial : null}
+            planned={inRoom(planned, id)}
+            trials={inRoom(trials, id)}
             {overlay}
             share={1 / rooms.length}
             selectedSlotId={selection.slotId}
             onselect={(slotId) => (selection.slotId = slotId)}
             {...editing(id)}
+            {...choosing ? { ontry: (card: string, slot: string) => model.tryIn(card, slot) } : {}}
           />
         {/each}
       {/if}
       <!-- What scrolls must be reached by key. -->
       <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
       <div class="facts-area" role="region" aria-label="Facts of the slot" tabindex="0">
-        {#if choosing}
+        {#if choosing && model.overlaidCard !== null}
           {#await import('./choose/Findings.svelte') then { default: Findings }}
             <Findings {model} />
           {/await}
         {:else}<SlotFacts {model} {planned} />{/if}
       </div>
       <div class="tally">
-        <Tally
-          {job}
-          planned={trial === null ? planned : [...planned, trial]}
-          unknown={model.unknown.length}
-        />
+        <Tally {job} planned={drawn} unknown={model.unknown.length} />
       </div>
     </section>
 

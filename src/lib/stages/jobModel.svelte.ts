@@ -8,8 +8,14 @@ import {
   packagesFor,
   slotVerdict,
   steps,
+  verdictTable,
+  withCards,
+  type Card,
+  type Machine,
   type Proposal,
+  type SlotVerdict,
   type Stage,
+  VERDICTS,
 } from '$core';
 import type { CardOnSlot } from '$lib/board/layout';
 import type { OpenJob } from '$lib/state/openJob.svelte';
@@ -44,22 +50,94 @@ export class JobModel {
   fitted: readonly CardOnSlot[] = $derived(
     fittedCards(this.job).map(({ placement, slot }) => ({ card: placement.card, slot })),
   );
-  chosenCard = $derived(shop.cards?.find(({ id }) => id === selection.cardId) ?? null);
+  /** Cards that are tried in slots, to see what becomes of it: nothing of the job. */
+  private tried = $state.raw<readonly { readonly cardId: string; readonly slotId: string }[]>([]);
+
+  chosenCard = $derived(cardOf(selection.cardId));
+  /** The card that is laid over the board: the one looked at, or else the chosen one. */
+  overlaidCard = $derived(cardOf(selection.glancedId) ?? this.chosenCard);
   chosenSlot = $derived(this.job.machine.slots.find(({ id }) => id === selection.slotId) ?? null);
-  /** The chosen card in every slot. */
-  chosenVerdicts = $derived(
-    this.chosenCard === null
-      ? []
-      : this.job.machine.slots.map((slot) =>
-          slotVerdict(this.chosenCard!, slot, this.job.machine, shop.library),
-        ),
+  onTrial: readonly CardOnSlot[] = $derived(
+    this.tried.flatMap(({ cardId, slotId }) => {
+      const card = cardOf(cardId);
+      const slot = this.job.machine.slots.find(({ id }) => id === slotId);
+      return card === null || slot === undefined ? [] : [{ card, slot }];
+    }),
   );
+  /** The chosen card in the chosen slot, where it is not on trial there already. */
+  preview: CardOnSlot | null = $derived(
+    this.chosenCard === null ||
+      this.chosenSlot === null ||
+      this.tried.some(({ slotId }) => slotId === this.chosenSlot?.id)
+      ? null
+      : { card: this.chosenCard, slot: this.chosenSlot },
+  );
+  /** The machine as it meets a card: what is on trial elsewhere is in it. */
+  private meeting(card: Card): Machine {
+    return withCards(
+      this.job.machine,
+      this.onTrial.filter((each) => each.card.id !== card.id),
+    );
+  }
+  /** The overlaid card in every slot. */
+  overlaid = $derived(
+    this.overlaidCard === null
+      ? []
+      : verdictTable([this.overlaidCard], this.meeting(this.overlaidCard), shop.library)[0]!,
+  );
+  /** Cards in the order of the catalogue, each in every slot, beside what is on trial. */
+  verdicts(cards: readonly Card[]): readonly (readonly SlotVerdict[])[] {
+    return this.onTrial.length === 0
+      ? verdictTable(cards, this.job.machine, shop.library)
+      : cards.map((card) => verdictTable([card], this.meeting(card), shop.library)[0]!);
+  }
+  /** What is on trial, each card with its verdict beside the others. */
+  trialVerdicts = $derived(
+    this.onTrial.map(({ card, slot }) => slotVerdict(card, slot, this.meeting(card), shop.library)),
+  );
+
+  /** Puts a card on trial; whatever was tried in that slot comes off. */
+  tryIn(cardId: string, slotId: string): void {
+    const others = this.tried.filter((each) => each.slotId !== slotId && each.cardId !== cardId);
+    this.tried = [...others, { cardId, slotId }];
+    selection.cardId = cardId;
+    selection.slotId = slotId;
+  }
+
+  /** Tries the card where it does best, and asked again where it does next best. */
+  tryNext(cardId: string): void {
+    const card = cardOf(cardId);
+    if (card === null) return;
+    const order = byVerdict(verdictTable([card], this.meeting(card), shop.library)[0]!);
+    const now = this.tried.find((each) => each.cardId === cardId);
+    const at = order.findIndex(({ slot }) => slot.id === now?.slotId);
+    const next = order[(at + 1) % order.length];
+    if (next !== undefined) this.tryIn(cardId, next.slot.id);
+  }
+
+  takeOff(slotId: string): void {
+    this.tried = this.tried.filter((each) => each.slotId !== slotId);
+  }
+
+  takeAllOff(): void {
+    this.tried = [];
+  }
 
   /** Cards to draw: the accepted plan, or in Choose what is proposed. */
   planned(stage: Stage): readonly CardOnSlot[] {
     if (this.job.plan !== null || stage !== 'choose') return this.fitted;
-    return this.proposal?.placements ?? [];
+    return this.onTrial.length > 0 ? [] : (this.proposal?.placements ?? []);
   }
+
+  /** All cards that are reckoned with while choosing: accepted, tried, or proposed. */
+  considered: readonly CardOnSlot[] = $derived.by(() => {
+    const drawn = this.planned('choose').filter(
+      ({ card, slot }) =>
+        this.preview === null ||
+        (slot.id !== this.preview.slot.id && card.id !== this.preview.card.id),
+    );
+    return [...drawn, ...this.onTrial, ...(this.preview === null ? [] : [this.preview])];
+  });
 
   /** Asks the planner; an answer to an older question is dropped. */
   async propose(): Promise<void> {
@@ -91,8 +169,10 @@ export class JobModel {
   }
 
   accept(): void {
-    const placements = this.proposal?.placements ?? [];
-    if (placements.length === 0) return;
+    const placements = this.onTrial.length > 0 ? this.onTrial : (this.proposal?.placements ?? []);
+    const blocked = this.trialVerdicts.some(({ verdict }) => verdict === 'blocked');
+    if (placements.length === 0 || blocked) return;
+    this.takeAllOff();
     this.open.run({
       name: 'acceptPlan',
       placements: placements.map(({ card, slot }) => ({ slotId: slot.id, card })),
@@ -103,4 +183,16 @@ export class JobModel {
       ),
     });
   }
+}
+
+const cardOf = (id: string | null): Card | null =>
+  shop.cards?.find((card) => card.id === id) ?? null;
+
+/** The mildest verdict first; of equals the one with fewer findings that say something. */
+function byVerdict(row: readonly SlotVerdict[]): readonly SlotVerdict[] {
+  const says = ({ findings }: SlotVerdict) =>
+    findings.filter(({ verdict }) => verdict !== 'clear').length;
+  return row.toSorted(
+    (a, b) => VERDICTS.indexOf(a.verdict) - VERDICTS.indexOf(b.verdict) || says(a) - says(b),
+  );
 }

@@ -12,6 +12,7 @@ export const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
   changeNeed: 'need changed',
   removeNeed: 'need removed',
   setBudget: 'budget set',
+  setWorth: 'worth of the machine set',
   acceptPlan: 'plan accepted',
   withdrawPlan: 'plan withdrawn',
   tickStep: 'step ticked',

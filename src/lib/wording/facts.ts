@@ -1,14 +1,5 @@
 /** Names of facts, how to find them out, and who gave them. */
-import type {
-  Box,
-  Contradiction,
-  CopyDrive,
-  FactCode,
-  FrontLead,
-  Machine,
-  Testimony,
-  Witness,
-} from '$core';
+import type { Box, Contradiction, CopyDrive, FactCode, Machine, Testimony, Witness } from '$core';
 import { linkWords } from './figures';
 
 interface FactWords {
@@ -47,6 +38,28 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
   'slot.moduleLengthsMm': {
     name: 'Lengths it holds',
     how: 'Measure from the socket to each screw post: 30, 42, 60, 80, 110 mm.',
+  },
+  'slot.uplink': {
+    name: 'What lies between it and the processor',
+    how: 'Read the board’s manual: straight at the processor, or behind a switch.',
+  },
+  'slot.fan': {
+    name: 'Fan of the card in it',
+    how: 'Look at the side that faces the next opening.',
+  },
+  'board.headers': {
+    name: 'Free headers of the board',
+    how: 'Look along its lower edge; count the pins.',
+  },
+  'case.frontLeads': {
+    name: 'Free front leads',
+    how: 'Follow the leads from the front panel to their plugs.',
+  },
+  'firmware.kind': { name: 'Kind of firmware', how: 'Look in its setup: UEFI or BIOS.' },
+  'firmware.date': { name: 'Age of the firmware', how: 'Read its date in its setup.' },
+  'firmware.largeWindows': {
+    name: 'Large windows into memory',
+    how: 'Look in the firmware’s setup for memory above 4 GB.',
   },
   'case.bracket': {
     name: 'Bracket height',
@@ -180,13 +193,6 @@ export const BOX_KIND_WORDS: Readonly<Record<Box['kind'], string>> = {
   heatSink: 'heat sink',
   memory: 'memory',
   other: 'other',
-};
-
-export const FRONT_LEAD_WORDS: Readonly<Record<FrontLead, string>> = {
-  'usb-9-pin': 'USB 9-pin',
-  'usb-19-pin': 'USB 19-pin',
-  'type-c-20-pin': 'Type-C 20-pin',
-  audio: 'audio',
 };
 
 export const COPY_DRIVE_WORDS: Readonly<Record<CopyDrive, string>> = {

@@ -29,6 +29,18 @@ export function figure(value: number, unit: Unit): string {
       return `${short.format(value)} W`;
     case 'Hz':
       return `${short.format(value)} Hz`;
+    case 'g':
+      return value >= 1000 ? `${short.format(value / 1000)} kg` : `${short.format(value)} g`;
+    case 'GB':
+      return `${short.format(value)} GB`;
+    case 'MB':
+      return value >= 1024 ? `${short.format(value / 1024)} GB` : `${short.format(value)} MB`;
+    case 'mA':
+      return value >= 1000 ? `${short.format(value / 1000)} A` : `${short.format(value)} mA`;
+    case 'year':
+      return String(value);
+    case 'cents':
+      return inMoney(value);
     case 'opening':
     case 'count':
       return whole.format(value);

@@ -2,6 +2,7 @@
 import type { Finding, FindingCode, StageCode, Verdict } from '$core';
 import { figure } from './figures';
 import { FLOW_WORDS } from './stages';
+import { THING_WORDS } from './things';
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   clear: 'Clear',
@@ -180,10 +181,50 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'With its plug it wants {needed} of height; the cover leaves {available}.',
     remedy: 'A lead that leaves sideways, or a lower card.',
   },
-  'front.leadFound': { says: 'The case has the front lead for it ({subject}).' },
-  'front.noLead': {
+  'body.sag': {
+    says: 'At {needed} it hangs heavily on bracket and slot; from {available} on a support belongs under it.',
+    remedy: 'A support under its far end.',
+  },
+  'body.airShort': {
+    says: 'Its fan has {available} of air before {subject}; {needed} are wanted.',
+    remedy: 'Another slot, or a card without a fan.',
+  },
+  'body.airTaken': {
+    says: 'It leaves the fan of {subject} only {available} of air; {needed} are wanted.',
+    remedy: 'Another slot, or a card that ends before the fan begins.',
+  },
+  'body.airUnknown': {
+    says: 'Whether {subject} has a fan on this side is not known.',
+    remedy: 'Look.',
+  },
+  'body.outFirst': {
+    says: 'No hand gets in between: {subject} comes out first and goes back afterwards, with its power plugs.',
+  },
+  'header.frontFound': { says: 'The case has the front lead for it ({subject}).' },
+  'header.frontMissing': {
     says: 'It has a header for the front ({subject}), but the case has no such lead.',
     remedy: 'A front panel with that lead, in a bay.',
+  },
+  'header.frontShort': {
+    says: 'The front lead ({subject}) comes no nearer to the rear than {available}; the header stands at {needed}.',
+    remedy: 'An extension of that lead.',
+  },
+  'header.frontUnknown': {
+    says: 'It has a header for the front ({subject}); which leads the case has is not known.',
+    remedy: 'Follow the leads from the front panel to their plugs.',
+  },
+  'header.found': { says: 'The board has the header for its lead ({subject}).' },
+  'header.missing': {
+    says: 'Its lead wants a header on the board ({subject}), and none is free: what hangs on it stays dead.',
+    remedy: 'A card without that lead, or do without.',
+  },
+  'header.short': {
+    says: 'Its lead ({subject}) is {available} long; the header is {needed} away.',
+    remedy: 'An extension, or a slot nearer to the header.',
+  },
+  'header.unknown': {
+    says: 'Its lead wants a header on the board ({subject}); which are free is not known.',
+    remedy: 'Look along the lower edge of the board.',
   },
   'power.slotEnough': { says: 'It draws {needed} from the slot, which gives {available}.' },
   'power.slotShort': {
@@ -204,8 +245,20 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     remedy:
       'A lead that is longer, or a slot nearer to the supply; never an extension for graphics power that was not made for it.',
   },
+  'power.adapter': {
+    says: 'It takes an adapter: {subject}. {needed} go through it, it carries {available}.',
+    remedy: 'Order it with the card.',
+  },
+  'power.plugWeak': {
+    says: 'Its {subject} socket draws {needed}; the plug gives {available}.',
+    remedy: 'A supply whose plug gives more.',
+  },
+  'power.portsShort': {
+    says: 'All ports at once ask {needed} at 5 V; the card’s power plug carries {available}.',
+    remedy: 'Hang hungry devices on other ports.',
+  },
   'power.sharedLead': {
-    says: 'Its {needed} sockets ({subject}) would hang on {available} lead: never two plugs’ load on one.',
+    says: 'Its sockets ({subject}) draw {needed} over one lead, which carries {available}: never two plugs’ load on one.',
     remedy: 'A supply with a lead of its own for each.',
   },
   'power.plugMissing': {
@@ -245,6 +298,92 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   'system.secureBoot': {
     says: 'There is a driver ({subject}), but secure boot lets it load only with its key enrolled.',
   },
+  'system.driverFirst': {
+    says: 'Its maker wants the driver in before the card: {subject}.',
+  },
+  'firmware.noPicture': {
+    says: 'Its start-up code is for {subject} only, and this firmware is older: no picture.',
+    remedy: 'A card whose start-up code serves both.',
+  },
+  'firmware.otherBoot': {
+    says: 'Its start-up code is for {subject} only: it works once the system runs, not before.',
+  },
+  'firmware.kindUnknown': {
+    says: 'Whether the firmware is UEFI or BIOS is not known.',
+    remedy: 'Look in its setup, or drop a survey.',
+  },
+  'firmware.old': {
+    says: 'The firmware is of {available}, the card of {needed}: the screen may stay black until the firmware is updated.',
+    remedy: 'Update the firmware first, on steady power, with the old picture still there.',
+  },
+  'firmware.dateUnknown': {
+    says: 'How old the firmware is, is not known; an old one may leave the screen black.',
+    remedy: 'Read its date in its setup, or drop a survey.',
+  },
+  'firmware.smallWindows': {
+    says: 'It would like a window of {needed} into memory; this firmware gives {available}.',
+    remedy: 'A newer firmware; the card works without, somewhat slower.',
+  },
+  'firmware.windowsUnknown': {
+    says: 'Whether the firmware gives cards large windows into memory is not known.',
+    remedy: 'Look in its setup for memory above 4 GB.',
+  },
+  'quirk.coldStart': { says: 'Known for it: after a cold start it comes up in its slower mode.' },
+  'quirk.sleep': { says: 'Known for it: after sleep, what hangs on it may be gone.' },
+  'quirk.processorSlot': {
+    says: 'It works only in a slot straight at the processor; this one hangs behind {subject}.',
+    remedy: 'A slot straight at the processor.',
+  },
+  'quirk.slotUnknown': {
+    says: 'It works only in a slot straight at the processor; what lies between is not known.',
+    remedy: 'Look in the board’s manual, or drop the machine’s report.',
+  },
+  'quirk.jumper': {
+    says: 'The board has no header for its lead: a jumper on the card stands in for it.',
+  },
+  'quirk.restarts': { says: 'Known for it: it settles only after several restarts.' },
+  'worth.overBudget': { says: '{needed} in all; the customer will pay {available}.' },
+  'worth.overShare': { says: '{needed} in all; this machine still deserves {available}.' },
+  'deliver.lacks': { says: 'It has no {subject}.', remedy: 'A card that has it.' },
+  'deliver.lessMemory': {
+    says: 'It has {available} of memory; {needed} are wanted.',
+    remedy: 'A card with more memory.',
+  },
+  'deliver.slower': {
+    says: 'It draws in class {available}; class {needed} is wanted.',
+    remedy: 'A faster card.',
+  },
+  'deliver.lessCurrent': {
+    says: 'Each port gives {available}; {needed} are wanted.',
+    remedy: 'A card with a power plug of its own.',
+  },
+  'deliver.otherDrive': {
+    says: 'It is for drives of another kind ({subject}).',
+    remedy: 'A card for the drives that are wanted.',
+  },
+  'deliver.notBootable': {
+    says: 'The machine cannot start from drives on it.',
+    remedy: 'A card whose start-up code this firmware runs.',
+  },
+  'deliver.bootUnknown': {
+    says: 'Whether the machine starts from drives on it depends on the firmware, which is not known.',
+    remedy: 'Look whether it is UEFI or BIOS.',
+  },
+  'deliver.ownDriver': {
+    says: 'It wants a driver of its own; one that the system brings along is asked for.',
+    remedy: 'An AHCI or NVMe card.',
+  },
+  'deliver.screenAdapter': {
+    says: 'Between card and screen goes an adapter: {subject}.',
+    remedy: 'Order it with the card.',
+  },
+  'deliver.noAdapter': {
+    says: 'No output of it reaches the screen’s socket ({subject}) at that mode, not even through an adapter.',
+    remedy: 'A card with that socket.',
+  },
+  'deliver.tightBlanking': {
+    says: 'The mode needs {needed}, the output carries {available}: only with the shortest blanking, which the screen must know.',
+  },
   'deliver.fewBays': {
     says: 'Only {available} free bays for {needed} drives.',
     remedy: 'A bay bracket, or fewer and larger drives.',
@@ -278,7 +417,10 @@ const TOPICS: Readonly<Record<string, string>> = {
   bracket: 'bracket',
   body: 'room',
   power: 'power',
-  front: 'front lead',
+  header: 'leads',
+  firmware: 'firmware',
+  quirk: 'known catch',
+  worth: 'worth',
   system: 'driver',
   deliver: 'rate',
 };
@@ -294,11 +436,15 @@ export function remedyWords(finding: Finding): string | null {
   return remedy === undefined || finding.verdict === 'clear' ? null : fill(remedy, finding);
 }
 
+/** Names pass as they are; codes have words. */
+const subjectWords = (subject: string | undefined): string =>
+  FLOW_WORDS[subject as StageCode] ?? THING_WORDS[subject ?? ''] ?? subject ?? '?';
+
 function fill(text: string, { needed, available, unit, subject }: Finding): string {
   const number = (value: number | undefined) =>
     value === undefined || unit === undefined ? '?' : figure(value, unit);
   return text
     .replace('{needed}', number(needed))
     .replace('{available}', number(available))
-    .replace('{subject}', FLOW_WORDS[subject as StageCode] ?? subject ?? '?');
+    .replace('{subject}', subjectWords(subject));
 }

@@ -1,29 +1,109 @@
 /** Needs in one line, and what a kind is called. */
-import type { Need, NeedKind } from '$core';
-import { inMegabytes, modeWords } from './figures';
+import type { Already, DeliveryKind, Need, NeedKind } from '$core';
+import { figure, inMegabytes, modeWords } from './figures';
+import { FLOW_WORDS } from './stages';
+import { FEATURE_WORDS, INPUT_WORDS, THING_WORDS } from './things';
 
 export const KIND_WORDS: Readonly<Record<NeedKind, string>> = {
-  network: 'Network',
-  usb: 'USB at the back',
   screens: 'Screens',
+  graphics: 'Graphics work',
+  usb: 'USB',
+  network: 'Network',
   wifi: 'Wi-Fi',
-  drives: 'Drives',
   sound: 'Sound',
+  drives: 'Drives',
+  serialLink: 'Fast serial port',
+  legacy: 'Old port',
+  keep: 'Keep what is there',
 };
+
+/** What kinds of cards are called. */
+export const CARD_KIND_WORDS: Readonly<Record<DeliveryKind, string>> = {
+  screens: 'Graphics',
+  usb: 'USB',
+  network: 'Network',
+  wifi: 'Wi-Fi',
+  sound: 'Sound',
+  drives: 'Drives',
+  serialLink: 'Fast serial port',
+  legacy: 'Old ports',
+};
+
+const list = (...parts: readonly string[]): string =>
+  parts.filter((part) => part !== '').join(', ');
 
 export function needWords(need: Need): string {
   switch (need.kind) {
     case 'network':
-      return `Copies at ${inMegabytes(need.bytesPerSecond)}`;
+      return list(
+        `Copies at ${inMegabytes(need.bytesPerSecond)}`,
+        need.ports > 1 ? `${need.ports} ports` : '',
+        ...need.features.map((feature) => FEATURE_WORDS[feature]),
+      );
     case 'usb':
-      return `${need.ports} ports, ${inMegabytes(need.bytesPerSecond)} on one`;
+      return list(
+        `${need.ports}${need.typeC ? ' Type-C' : ''} at the ${need.where === 'rear' ? 'back' : 'front'}`,
+        `${inMegabytes(need.bytesPerSecond)} on one`,
+        need.milliamps > 0 ? `${figure(need.milliamps, 'mA')} each` : '',
+      );
     case 'screens':
-      return `${need.count} of ${modeWords(need.mode)}`;
+      return list(
+        `${need.count} of ${modeWords(need.mode)}`,
+        need.bitsPerColour === 10 ? '10 bits' : '',
+        need.input === null ? '' : INPUT_WORDS[need.input],
+      );
+    case 'graphics':
+      return list(
+        `${figure(need.memoryGigabytes, 'GB')} of memory`,
+        `class ${need.speedClass}`,
+        ...need.encodes.map((each) => THING_WORDS[each] ?? each),
+      );
     case 'wifi':
-      return `${need.megabits} Mb/s${need.bluetooth ? ' with Bluetooth' : ''}`;
+      return list(
+        `${need.megabits} Mb/s`,
+        need.bluetooth ? 'Bluetooth' : '',
+        ...need.bands.map((band) => `${band} GHz`),
+      );
     case 'drives':
-      return `${need.ports} drives, ${inMegabytes(need.bytesPerSecond)} each together`;
+      return list(
+        `${need.ports} ${need.drive === 'any' ? 'drives' : need.drive === 'sata' ? 'SATA drives' : 'modules'}`,
+        `${inMegabytes(need.bytesPerSecond)} each ${need.together ? 'together' : 'alone'}`,
+        need.bootable ? 'to start from' : '',
+        need.systemDriver ? 'no driver of its own' : '',
+      );
     case 'sound':
-      return `${need.channels} channels`;
+      return list(
+        `${need.channels} channels`,
+        need.inputs > 0 ? `${need.inputs} inputs` : '',
+        need.optical ? 'optical' : '',
+        need.front ? 'front sockets' : '',
+      );
+    case 'serialLink':
+      return `${need.ports} of ${need.gigabits} Gb/s`;
+    case 'legacy':
+      return `${need.ports} ${need.port}`;
+    case 'keep':
+      return 'stays in the machine';
   }
 }
+
+/** Whether the machine meets it as it stands, with the figure. */
+export function alreadyWords({ state, flow, units }: Already, need: Need): string {
+  if (state === 'met')
+    return flow === null ? 'The machine keeps it.' : `The machine does it already: ${gives(flow)}.`;
+  if (state === 'unknown')
+    return flow === null || units === 0
+      ? 'Whether the machine does it already is not known.'
+      : 'The machine may do it already; a part of the way is not known.';
+  if (need.kind === 'keep') return 'The survey says that it goes.';
+  return flow === null
+    ? 'The machine has nothing of the kind.'
+    : `Not as it stands: ${gives(flow)}.`;
+}
+
+const gives = ({ high, unit, units, wanted, limiting }: NonNullable<Already['flow']>): string =>
+  list(
+    units > 0 ? `${units} of that kind` : '',
+    `${figure(high, unit)} for ${figure(wanted, unit)} wanted`,
+    limiting === 'cable' || limiting === 'farEnd' ? `the ${FLOW_WORDS[limiting]} limits` : '',
+  );

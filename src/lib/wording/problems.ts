@@ -37,6 +37,10 @@ const WORDS: Readonly<Record<ProblemCode, string>> = {
   'list.placeMissing': 'The list does not say where the device sits; left out.',
   'list.tooMany': '{found} devices listed; only the first {expected} were read.',
   'list.row': 'The row has {found} fields where the columns are {expected}.',
+  'table.noRows': 'No rows in it: a row of column names and one for each card are expected.',
+  'table.tooManyRows': '{found} rows; at most {expected} are read at once.',
+  'table.cell': '“{found}” is not {expected}.',
+  'table.rowTwice': 'The same card stands in line {found} already.',
   'names.nothingFound': 'No names in this list.',
   'bundle.newer': 'Written by a newer survey script ({found}; this Tenant reads up to {expected}).',
   'bundle.sectionOpen':

@@ -2,6 +2,7 @@
 import type { CautionCode, FactCode, PlugType, Step, StepCode } from '$core';
 import { FACT_WORDS } from './facts';
 import { inMoney } from './figures';
+import { THING_WORDS } from './things';
 
 interface StepWords {
   readonly title: string;
@@ -16,6 +17,15 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
   order: ({ card, cents }) => ({
     title: `Order ${card}`,
     detail: `${inMoney(Number(cents))} by the catalogue.`,
+  }),
+  orderExtra: ({ what }) => ({
+    title: `Order: ${EXTRA_WORDS[String(what)] ?? THING_WORDS[String(what)] ?? what}`,
+    detail: 'It goes with the cards; without it one of them stays in its box.',
+  }),
+  updateFirmware: ({ year }) => ({
+    title: `Update the firmware, which is of ${year}`,
+    detail:
+      'Before the card changes, while there is still a picture. From the board’s maker, for this very board; do not switch off until it is done.',
   }),
   fetchDriver: ({ title, version }) => ({
     title: `Fetch ${title} ${version}`,
@@ -76,6 +86,14 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
     title: `Take ${card} out of ${slot}`,
     detail: 'Its leads first, then its screw, then the latch. Keep it with the job, in a bag.',
   }),
+  takeOutFirst: ({ neighbour, card }) => ({
+    title: `Take ${neighbour} out to make room for a hand`,
+    detail: `Its power plugs and leads first, then its screw, then the latch. It goes back after ${card} is in.`,
+  }),
+  putBack: ({ neighbour }) => ({
+    title: `Put ${neighbour} back, with its power plugs`,
+    detail: 'Until it clicks; its screw; then its plugs and leads as they were.',
+  }),
   moveBox: ({ name, how }) => ({
     title: `Move aside: ${name}`,
     detail: `It stands in the card’s path. ${how ? `${how}. ` : ''}Note where it was plugged.`,
@@ -87,6 +105,18 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
   joinLead: ({ card, lead }) => ({
     title: `Join to ${card}: ${lead}`,
     detail: 'Now, on the bench: it cannot be reached once the card is seated. Mind pin 1.',
+  }),
+  setJumper: ({ card }) => ({
+    title: `Set the jumper on ${card}`,
+    detail: 'The board has no header for its lead; the jumper stands in for it.',
+  }),
+  support: ({ card }) => ({
+    title: `Set the support under the far end of ${card}`,
+    detail: 'So that it bears, and does not lift.',
+  }),
+  joinHeader: ({ card, header }) => ({
+    title: `Lead of ${card} to the board: ${THING_WORDS[String(header)] ?? header}`,
+    detail: 'Count the pins before it goes on; it never needs force.',
   }),
   seat: ({ card, slot }) => ({
     title: `Seat ${card} in ${slot}`,
@@ -102,9 +132,11 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
           title: `Screw down the bracket of ${card}`,
           detail: 'Lift the far end a little while screwing.',
         },
-  plug: ({ card, plug }) => ({
+  plug: ({ card, plug, adapter }) => ({
     title: `Plug ${PLUG_WORDS[plug as PlugType]} into ${card}`,
-    detail: 'Push until its latch holds.',
+    detail: adapter
+      ? `Through its adapter: ${THING_WORDS[String(adapter)] ?? adapter}. Each of its plugs on a lead of its own.`
+      : 'Push until its latch holds.',
   }),
   closeCase: () => ({
     title: 'Look once more, then close the case',
@@ -151,6 +183,12 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
   }),
 };
 
+const EXTRA_WORDS: Readonly<Record<string, string>> = {
+  'bracket-low': 'a low bracket',
+  'bracket-full': 'a full-height bracket',
+  support: 'a support for a heavy card',
+};
+
 const PLUG_WORDS: Readonly<Record<PlugType, string>> = {
   '6-pin': 'the 6-pin graphics plug',
   '8-pin': 'the 8-pin graphics plug',
@@ -189,5 +227,8 @@ export const CAUTION_WORDS: Readonly<Record<CautionCode, string>> = {
   hotCard: 'The card may be hot after a run.',
   othersData:
     'Somebody else’s data: back up first, erase nothing without the customer’s word, twice.',
+  steadyPower: 'Firmware is updated on steady power only: a cut in the middle leaves a dead board.',
+  pinOne:
+    'Nothing keeps this plug from going in the wrong way round: find the mark of pin 1 on both.',
   localRules: 'Beyond the plug, local electrical codes and licensed trades come first.',
 };

@@ -1,117 +1,237 @@
 <script lang="ts">
-  import { Search, Select, SelectItem } from 'carbon-components-svelte';
-  import { cardName, verdictTable, type DeliveryKind } from '$core';
+  /** Every card in every slot, compared by what matters for this job. */
+  import { Checkbox, Search, Select, SelectItem } from 'carbon-components-svelte';
+  import { scaleLinear } from 'd3-scale';
+  import { SERVED_BY, cardName } from '$core';
+  import { CARD_DRAG } from '$lib/board/drag';
   import VerdictMark from '$lib/board/VerdictMark.svelte';
   import { isTyping } from '$lib/shop/keys';
   import { selection } from '$lib/state/selection.svelte';
   import { shop } from '$lib/state/shop.svelte';
-  import { inMoney } from '$lib/wording/figures';
-  import { KIND_WORDS } from '$lib/wording/needs';
+  import { busWords, deliveryWords } from '$lib/wording/deliveries';
+  import { figure, inMoney } from '$lib/wording/figures';
+  import { CARD_KIND_WORDS } from '$lib/wording/needs';
   import type { JobModel } from '../jobModel.svelte';
-  import { deliveryWords } from './deliveryWords';
+  import {
+    compared,
+    sifted,
+    sortedBy,
+    type ComparedCard,
+    type Sifting,
+    type Sort,
+  } from './comparison';
 
   let { model }: { model: JobModel } = $props();
 
-  let kind = $state('needed');
-  let sought = $state('');
+  /** More rows are drawn only when they are asked for. */
+  const SHOWN_AT_ONCE = 40;
+  const BAR_PX = 64;
+
+  let sifting = $state<Sifting>({ kind: 'needed', sought: '', goesIn: false, meets: false });
+  let sort = $state<Sort>('verdict');
+  let down = $state(false);
+  let all = $state(false);
   let search = $state<HTMLInputElement | null>(null);
 
   const machine = $derived(model.job.machine);
-  const needed = $derived(new Set<string>(model.job.needs.map((need) => need.kind)));
-  const cards = $derived(
-    (shop.cards ?? []).filter(
-      (card) =>
-        (kind === 'all' ||
-          (kind === 'needed'
-            ? needed.size === 0 || needed.has(card.delivers.kind)
-            : card.delivers.kind === kind)) &&
-        `${cardName(card)} ${deliveryWords(card.delivers)}`
-          .toLowerCase()
-          .includes(sought.trim().toLowerCase()),
+  const needed = $derived(
+    new Set(
+      model.job.needs.flatMap((need): string[] => {
+        const kind = SERVED_BY[need.kind];
+        return kind === null ? [] : [kind];
+      }),
     ),
   );
-  const rows = $derived(verdictTable(cards, machine, shop.library));
+  const cards = $derived(sifted(shop.cards ?? [], sifting, needed));
+  const rows = $derived(compared(model.verdicts(cards), model.job.needs, machine));
+  const kept = $derived(
+    rows.filter(
+      ({ best, meets }) =>
+        (!sifting.goesIn || (best !== null && best.verdict !== 'blocked')) &&
+        (!sifting.meets || meets.length > 0),
+    ),
+  );
+  const sorted = $derived(sortedBy(kept, sort, down));
+  const shown = $derived(all ? sorted : sorted.slice(0, SHOWN_AT_ONCE));
+  const tried = $derived(new Map(model.onTrial.map(({ card, slot }) => [card.id, slot.id])));
+
+  const COLUMNS: readonly (readonly [Sort, string, string])[] = [
+    ['name', 'Card', ''],
+    ['price', 'Price', 'number'],
+    ['days', 'Days', 'number'],
+    ['gets', 'Gives', ''],
+    ['verdict', 'Best', ''],
+  ];
+
+  function sortBy(by: Sort) {
+    down = sort === by ? !down : by === 'gets';
+    sort = by;
+  }
 
   function onkeydown(event: KeyboardEvent) {
-    if (event.key === '/' && !isTyping(event)) {
+    if (isTyping(event)) return;
+    if (event.key === '/') {
       event.preventDefault();
       search?.focus();
+    } else if (event.key === 't' && model.overlaidCard !== null) {
+      event.preventDefault();
+      model.tryNext(model.overlaidCard.id);
+    } else if (event.key === 'Escape' && model.onTrial.length > 0) {
+      model.takeAllOff();
     }
   }
+
+  /** How far the figure reaches, with a line where what is wanted lies. */
+  function bar({ flow }: ComparedCard) {
+    if (flow === null || flow.unit !== 'B/s') return null;
+    const x = scaleLinear([0, 2 * flow.wanted], [0, BAR_PX]).clamp(true);
+    return { width: x(flow.high), wanted: x(flow.wanted), enough: flow.units > 0 };
+  }
+  const gives = ({ flow }: ComparedCard): string =>
+    flow === null
+      ? ''
+      : `${flow.units > 1 ? `${flow.units} × ` : ''}${figure(flow.high, flow.unit)}`;
 </script>
 
 <svelte:window {onkeydown} />
 
 <section aria-labelledby="cards-heading">
-  <div class="head">
-    <h2 id="cards-heading">Every card in every slot</h2>
-    <div class="search">
-      <Search
-        id="card-search"
-        size="sm"
-        labelText="Search cards"
-        placeholder="Search ( / )"
-        bind:value={sought}
-        bind:ref={search}
-      />
-    </div>
-    <Select id="card-kind" size="sm" hideLabel labelText="Kind of card" bind:selected={kind}>
+  <h2 id="cards-heading" class="only-read">Every card in every slot</h2>
+  <div class="sift">
+    <Search
+      id="card-search"
+      size="sm"
+      labelText="Search cards"
+      placeholder="Name, plug, bus, identity … ( / )"
+      value={sifting.sought}
+      on:input={(event) =>
+        (sifting = { ...sifting, sought: (event.target as HTMLInputElement).value })}
+      on:clear={() => (sifting = { ...sifting, sought: '' })}
+      bind:ref={search}
+    />
+    <Select
+      id="card-kind"
+      size="sm"
+      hideLabel
+      labelText="Kind of card"
+      selected={sifting.kind}
+      on:change={(event) =>
+        (sifting = { ...sifting, kind: (event.target as HTMLSelectElement).value })}
+    >
       <SelectItem value="needed" text="kinds needed" />
       <SelectItem value="all" text="all kinds" />
-      {#each Object.entries(KIND_WORDS) as [value, text] (value as DeliveryKind)}
+      {#each Object.entries(CARD_KIND_WORDS) as [value, text] (value)}
         <SelectItem {value} {text} />
       {/each}
     </Select>
+    <Checkbox
+      labelText="goes in somewhere"
+      checked={sifting.goesIn}
+      on:check={(event) => (sifting = { ...sifting, goesIn: event.detail })}
+    />
+    <Checkbox
+      labelText="meets a need alone"
+      checked={sifting.meets}
+      on:check={(event) => (sifting = { ...sifting, meets: event.detail })}
+    />
   </div>
+  <p class="quiet" role="status">
+    {sorted.length} of {shop.cards?.length ?? 0} cards. Drag one onto a slot, or T tries it where it does
+    best, and again in the next.
+  </p>
   <div class="scroll">
     <table class="plain">
       <thead>
         <tr>
-          <th scope="col">Card</th>
-          <th scope="col" class="number">Price</th>
+          {#each COLUMNS as [by, title, kind] (by)}
+            <th
+              scope="col"
+              class={kind}
+              aria-sort={sort === by ? (down ? 'descending' : 'ascending') : 'none'}
+            >
+              <button type="button" class="text sort" onclick={() => sortBy(by)}
+                >{title}<span aria-hidden="true">{sort === by ? (down ? ' ↓' : ' ↑') : ''}</span
+                ></button
+              >
+            </th>
+          {/each}
           {#each machine.slots as slot (slot.id)}<th scope="col" class="slot">{slot.label}</th
             >{/each}
         </tr>
       </thead>
       <tbody>
-        {#each rows as row, n (cards[n]?.id)}
-          {@const card = cards[n]}
-          {#if card}
-            <tr class:selected={card.id === selection.cardId}>
-              <th scope="row">
+        {#each shown as each (each.card.id)}
+          {@const card = each.card}
+          {@const drawn = bar(each)}
+          <tr
+            class:selected={card.id === selection.cardId}
+            draggable="true"
+            ondragstart={(event) => event.dataTransfer?.setData(CARD_DRAG, card.id)}
+            onpointerenter={() => (selection.glancedId = card.id)}
+            onpointerleave={() => (selection.glancedId = null)}
+            onfocusin={() => (selection.glancedId = card.id)}
+            onfocusout={() => (selection.glancedId = null)}
+          >
+            <th scope="row">
+              <button
+                type="button"
+                class="text"
+                aria-pressed={card.id === selection.cardId}
+                onclick={() => (selection.cardId = card.id)}>{cardName(card)}</button
+              >
+              <span>{deliveryWords(card.delivers)} · {busWords(card)}</span>
+              {#if tried.has(card.id)}<span class="tried">on trial</span>{/if}
+            </th>
+            <td class="number">{inMoney(card.priceCents)}</td>
+            <td class="number">{card.leadDays ?? 'here'}</td>
+            <td class="gives">
+              {gives(each)}
+              {#if drawn}
+                <svg width={BAR_PX} height="8" aria-hidden="true">
+                  <rect class="bar" class:short={!drawn.enough} width={drawn.width} height="8" />
+                  <path class="wanted" d="M{drawn.wanted} 0v8" />
+                </svg>
+              {/if}
+            </td>
+            <td>
+              {#if each.best}
+                <VerdictMark verdict={each.best.verdict} withWord={false} />
+                <span class="only-read">in {each.best.slot.label}</span>
+              {/if}
+            </td>
+            {#each each.row as { slot, verdict } (slot.id)}
+              <td class="slot">
                 <button
                   type="button"
-                  class="text"
-                  aria-pressed={card.id === selection.cardId}
-                  onclick={() => (selection.cardId = card.id)}>{cardName(card)}</button
+                  class="cell"
+                  class:selected={card.id === selection.cardId && slot.id === selection.slotId}
+                  class:tried={tried.get(card.id) === slot.id}
+                  onclick={() => {
+                    selection.cardId = card.id;
+                    selection.slotId = slot.id;
+                  }}
                 >
-                <span>{deliveryWords(card.delivers)}</span>
-              </th>
-              <td class="number">{inMoney(card.priceCents)}</td>
-              {#each row as { slot, verdict } (slot.id)}
-                <td class="slot">
-                  <button
-                    type="button"
-                    class="cell"
-                    class:selected={card.id === selection.cardId && slot.id === selection.slotId}
-                    onclick={() => {
-                      selection.cardId = card.id;
-                      selection.slotId = slot.id;
-                    }}
-                  >
-                    <VerdictMark {verdict} withWord={false} />
-                    <span class="only-read">{cardName(card)} in {slot.label}</span>
-                  </button>
-                </td>
-              {/each}
-            </tr>
-          {/if}
+                  <VerdictMark {verdict} withWord={false} />
+                  <span class="only-read">{cardName(card)} in {slot.label}</span>
+                </button>
+              </td>
+            {/each}
+          </tr>
         {:else}
-          <tr><td colspan={machine.slots.length + 2}>No card matches.</td></tr>
+          <tr
+            ><td colspan={machine.slots.length + COLUMNS.length}
+              >No card matches. Fewer words, or another kind.</td
+            ></tr
+          >
         {/each}
       </tbody>
     </table>
   </div>
+  {#if sorted.length > SHOWN_AT_ONCE}
+    <button type="button" class="text" onclick={() => (all = !all)}
+      >{all ? `Only the first ${SHOWN_AT_ONCE}` : `All ${sorted.length}`}</button
+    >
+  {/if}
   <p class="legend">
     {#each ['clear', 'limited', 'needs', 'unknown', 'blocked'] as const as verdict (verdict)}
       <VerdictMark {verdict} />
@@ -120,15 +240,14 @@
 </section>
 
 <style>
-  .head {
+  .sift {
     display: grid;
-    grid-template-columns: 1fr 11rem;
+    grid-template-columns: 1fr 9.5rem;
     align-items: center;
     gap: 0.25rem 0.75rem;
-    margin-bottom: 0.5rem;
   }
-  .head h2 {
-    grid-column: 1 / -1;
+  .quiet {
+    margin: 0.25rem 0 0.5rem;
   }
   .scroll {
     overflow-x: auto;
@@ -137,9 +256,41 @@
     display: block;
     font-weight: 400;
   }
+  .sort {
+    white-space: nowrap;
+  }
+  .sort span {
+    display: inline;
+  }
+  th .tried {
+    color: var(--tenant-plan);
+    font-weight: 600;
+  }
+  td {
+    white-space: nowrap;
+  }
+  .gives svg {
+    display: block;
+  }
+  .bar {
+    fill: var(--tenant-plan);
+  }
+  .bar.short {
+    fill: var(--tenant-blocked);
+  }
+  .wanted {
+    stroke: var(--cds-text-01);
+    stroke-width: 1.5;
+  }
   .slot {
     text-align: center;
-    padding-inline: 0.25rem;
+    padding-inline: 0.125rem;
+  }
+  tbody tr {
+    cursor: grab;
+  }
+  tbody tr:hover {
+    background: var(--cds-hover-ui);
   }
   tr.selected {
     background: var(--tenant-selected);
@@ -147,12 +298,15 @@
   .cell {
     border: 1px solid transparent;
     background: none;
-    padding: 0.25rem 0.375rem;
+    padding: 0.25rem 0.25rem;
     cursor: pointer;
     line-height: 0;
   }
   .cell:hover {
     border-color: var(--cds-text-02);
+  }
+  .cell.tried {
+    border: 2px dashed var(--tenant-plan);
   }
   .cell.selected {
     border: 2px solid var(--tenant-plan);

@@ -1,12 +1,23 @@
 <script lang="ts">
-  import { Button, InlineLoading, InlineNotification } from 'carbon-components-svelte';
+  import {
+    Button,
+    InlineLoading,
+    InlineNotification,
+    Tab,
+    TabContent,
+    Tabs,
+  } from 'carbon-components-svelte';
   import { isTyping } from '$lib/shop/keys';
   import { shop } from '$lib/state/shop.svelte';
   import type { JobModel } from '../jobModel.svelte';
   import CardTable from './CardTable.svelte';
+  import NeedStrip from './NeedStrip.svelte';
   import PlanBox from './PlanBox.svelte';
+  import TrialBox from './TrialBox.svelte';
 
   let { model }: { model: JobModel } = $props();
+
+  let tab = $state(0);
 
   // The planner lives in a worker, outside this screen: whenever what it is asked changes, it is asked again.
   $effect(() => {
@@ -15,11 +26,12 @@
   });
 
   function onkeydown(event: KeyboardEvent) {
-    if (event.key !== 'a' || event.ctrlKey || event.metaKey || event.altKey || isTyping(event))
-      return;
-    if (model.job.plan !== null) return;
+    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
+    const to = { p: 0, c: 1, w: 2 }[event.key];
+    if (to !== undefined) tab = to;
+    else if (event.key === 'a' && model.job.plan === null) model.accept();
+    else return;
     event.preventDefault();
-    model.accept();
   }
 </script>
 
@@ -46,8 +58,24 @@
 {:else if shop.cards === null}
   <InlineLoading description="Fetching the catalogue" />
 {:else}
-  <PlanBox {model} />
-  <CardTable {model} />
+  <NeedStrip {model} />
+  {#if model.onTrial.length > 0}<TrialBox {model} />{/if}
+  <Tabs bind:selected={tab} type="default">
+    <Tab label="Best plan" />
+    <Tab label="Cards" />
+    <Tab label="Power" />
+    <svelte:fragment slot="content">
+      <TabContent><PlanBox {model} /></TabContent>
+      <TabContent
+        >{#if tab === 1}<CardTable {model} />{/if}</TabContent
+      >
+      <TabContent
+        >{#if tab === 2}{#await import('./PowerPicture.svelte') then { default: PowerPicture }}<PowerPicture
+              {model}
+            />{/await}{/if}</TabContent
+      >
+    </svelte:fragment>
+  </Tabs>
 {/if}
 
 <style>

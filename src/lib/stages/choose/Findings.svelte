@@ -1,14 +1,18 @@
 <script lang="ts">
-  import { byWeight, cardName, flowOf } from '$core';
+  /** Why here, or why not: the findings in order of weight, each with what would change it. */
+  import { goto } from '$app/navigation';
+  import { byWeight, cardName, factBehind, flowOf, type Finding } from '$core';
   import VerdictMark from '$lib/board/VerdictMark.svelte';
+  import { selection } from '$lib/state/selection.svelte';
+  import { FACT_WORDS } from '$lib/wording/facts';
   import { findingWords, remedyWords } from '$lib/wording/findings';
   import type { JobModel } from '../jobModel.svelte';
 
   let { model }: { model: JobModel } = $props();
 
-  const card = $derived(model.chosenCard);
+  const card = $derived(model.overlaidCard);
   const slot = $derived(model.chosenSlot);
-  const verdict = $derived(model.chosenVerdicts.find((each) => each.slot.id === slot?.id) ?? null);
+  const verdict = $derived(model.overlaid.find((each) => each.slot.id === slot?.id) ?? null);
   const flows = $derived(
     card === null || slot === null
       ? []
@@ -17,28 +21,49 @@
   const findings = $derived(
     byWeight([...(verdict?.findings ?? []), ...flows.map((flow) => flow.finding)]),
   );
+  const weighty = $derived(findings.filter((each) => each.verdict !== 'clear'));
+  const fine = $derived(findings.filter((each) => each.verdict === 'clear'));
+
+  function mend(finding: Finding) {
+    selection.wantedFact = slot === null ? null : factBehind(finding, slot);
+    void goto(`/jobs/${model.job.id}/survey`);
+  }
 </script>
+
+{#snippet line(finding: Finding)}
+  {@const remedy = remedyWords(finding)}
+  {@const fact = slot === null ? null : factBehind(finding, slot)}
+  <li>
+    <VerdictMark verdict={finding.verdict} withWord={false} />
+    <span>
+      {findingWords(finding)}
+      {#if remedy}<em>{remedy}</em>{/if}
+      {#if fact !== null && finding.verdict !== 'clear'}
+        <button type="button" class="text" onclick={() => mend(finding)}
+          >{finding.verdict === 'unknown' ? 'Tell' : 'Correct'}: {FACT_WORDS[
+            fact.code
+          ].name.toLowerCase()}</button
+        >
+      {/if}
+    </span>
+  </li>
+{/snippet}
 
 <section aria-live="polite" aria-label="Findings">
   {#if card === null}
-    <p class="quiet">
-      Select a card to see it laid over every slot of the board, and a mark to read why.
-    </p>
+    <p class="quiet">Select a card to see it laid over every slot of the board.</p>
   {:else if slot === null || verdict === null}
-    <p class="quiet">{cardName(card)} is laid over the board. Select a slot to read why.</p>
+    <p class="quiet">
+      {cardName(card)} is laid over the board. Select a slot to read why, or drag the card onto one.
+    </p>
   {:else}
-    <h2>{cardName(card)} in {slot.label} <VerdictMark verdict={verdict.verdict} /></h2>
+    <h2>
+      {verdict.verdict === 'clear' ? '' : 'Why not here? '}{cardName(card)} in {slot.label}
+      <VerdictMark verdict={verdict.verdict} />
+    </h2>
     <ul>
-      {#each findings as finding, n (n)}
-        {@const remedy = remedyWords(finding)}
-        <li>
-          <VerdictMark verdict={finding.verdict} withWord={false} />
-          <span>
-            {findingWords(finding)}
-            {#if remedy}<em>{remedy}</em>{/if}
-          </span>
-        </li>
-      {/each}
+      {#each weighty as finding, n (n)}{@render line(finding)}{/each}
+      {#each fine as finding, n (n)}{@render line(finding)}{/each}
     </ul>
   {/if}
 </section>
@@ -50,7 +75,8 @@
   }
   h2 {
     display: flex;
-    gap: 0.75rem;
+    flex-wrap: wrap;
+    gap: 0 0.75rem;
     align-items: center;
     font-size: 0.875rem;
   }

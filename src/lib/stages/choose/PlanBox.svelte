@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, InlineLoading } from 'carbon-components-svelte';
-  import { cardName, worstVerdict, type Finding } from '$core';
+  import { cardName, worstVerdict, worth, type Finding } from '$core';
   import VerdictMark from '$lib/board/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import { findingTopic, findingWords, remedyWords } from '$lib/wording/findings';
@@ -57,7 +57,7 @@
   </div>
 
   {#if job.needs.length === 0}
-    <p>No needs yet: the planner has nothing to plan for. <a href="needs">To the needs</a></p>
+    <p>There is nothing to plan for.</p>
   {:else if model.failed !== ''}
     <p role="alert">The planner stopped: {model.failed}</p>
   {:else if proposal === null}
@@ -102,7 +102,11 @@
             {/if}
           </li>
         {:else}
-          <li>No card can serve any of the needs in this machine. The reasons are below.</li>
+          <li>
+            {proposal.unmet.length === 0
+              ? 'The machine meets every need as it stands: nothing is bought.'
+              : 'No card can serve any of the needs in this machine. The reasons are below.'}
+          </li>
         {/each}
       </ul>
       <p class="sum">
@@ -115,6 +119,9 @@
         · proven best of {proposal.searched} partial plans looked at
       </p>
       {#each catches(proposal.together) as finding, n (n)}
+        <p class="quiet">{findingWords(finding)}</p>
+      {/each}
+      {#each worth( proposal.cost.priceCents, { ...job, budgetCents: null } ) as finding (finding.code)}
         <p class="quiet">{findingWords(finding)}</p>
       {/each}
       {#each proposal.unmet as need (need.id)}

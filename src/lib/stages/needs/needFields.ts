@@ -1,162 +1,142 @@
-/** The numbers of each kind of need, as they are typed. */
-import type { Need, NeedKind } from '$core';
+/** The numbers and choices of each kind of need, as they are typed and ticked. */
+import {
+  ENCODINGS,
+  NETWORK_FEATURES,
+  Need,
+  SCREEN_INPUTS,
+  SERIAL_LINK_GIGABITS,
+  WIFI_BANDS,
+  valueAt,
+  withValueAt,
+  type NeedKind,
+} from '$core';
+import { ENCODING_WORDS, FEATURE_WORDS, INPUT_WORDS, SPEED_CLASS_WORDS } from '$lib/wording/things';
 
-export interface NeedField {
-  readonly key: string;
+type Option = readonly [value: string | number | boolean | null, label: string];
+
+export type NeedField = {
+  /** Property names with dots between. */
+  readonly path: string;
   readonly label: string;
-  readonly expects: string;
-  /** Answered with yes or no instead of a number. */
-  readonly yesNo?: true;
-  readonly read: (need: Need) => string;
-  /** The need with the number typed, or null where it is not one. */
-  readonly write: (need: Need, text: string) => Need | null;
-}
+} & (
+  | { readonly as: 'number'; readonly most: number; readonly scale: number; readonly least: number }
+  | { readonly as: 'tick' }
+  | { readonly as: 'choice'; readonly options: readonly Option[] }
+  | { readonly as: 'ticks'; readonly options: readonly Option[] }
+);
 
-type NeedOf<Kind extends NeedKind> = Extract<Need, { kind: Kind }>;
-
-/** What a need starts from before its numbers are typed. */
-export const FRESH: { readonly [Kind in NeedKind]: Omit<NeedOf<Kind>, 'id' | 'must' | 'words'> } = {
-  network: { kind: 'network', bytesPerSecond: 250e6 },
-  usb: { kind: 'usb', ports: 4, bytesPerSecond: 200e6 },
-  screens: { kind: 'screens', count: 2, mode: { widthPx: 3840, heightPx: 2160, refreshHz: 60 } },
-  wifi: { kind: 'wifi', megabits: 100, bluetooth: false },
-  drives: { kind: 'drives', ports: 2, bytesPerSecond: 400e6 },
-  sound: { kind: 'sound', channels: 2 },
-};
-
-function field<Kind extends NeedKind>(
-  kind: Kind,
-  key: string,
-  label: string,
-  most: number,
-  read: (need: NeedOf<Kind>) => number,
-  write: (need: NeedOf<Kind>, value: number) => NeedOf<Kind>,
-): NeedField {
-  return {
-    key,
-    label,
-    expects: `A whole number from 1 to ${most}`,
-    read: (need) => (need.kind === kind ? String(read(need as NeedOf<Kind>)) : ''),
-    write: (need, text) => {
-      const value = Number(text);
-      if (need.kind !== kind || !Number.isInteger(value) || value < 1 || value > most) return null;
-      return write(need as NeedOf<Kind>, value);
-    },
-  };
-}
+const number = (path: string, label: string, most: number, scale = 1, least = 1): NeedField => ({
+  as: 'number',
+  path,
+  label,
+  most,
+  scale,
+  least,
+});
+const tick = (path: string, label: string): NeedField => ({ as: 'tick', path, label });
+const choice = (path: string, label: string, ...options: readonly Option[]): NeedField => ({
+  as: 'choice',
+  path,
+  label,
+  options,
+});
+const ticks = (path: string, label: string, ...options: readonly Option[]): NeedField => ({
+  as: 'ticks',
+  path,
+  label,
+  options,
+});
 
 const MEGABYTE = 1e6;
 
 export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
-  network: [
-    field(
-      'network',
-      'rate',
-      'Copy at, MB/s',
-      10_000,
-      (n) => n.bytesPerSecond / MEGABYTE,
-      (n, v) => ({ ...n, bytesPerSecond: v * MEGABYTE }),
+  screens: [
+    number('count', 'Screens', 8),
+    number('mode.widthPx', 'Pixels across', 16_384),
+    number('mode.heightPx', 'Pixels down', 16_384),
+    number('mode.refreshHz', 'Refresh, Hz', 500),
+    choice('bitsPerColour', 'Bits a colour', [8, '8'], [10, '10']),
+    choice(
+      'input',
+      'Their socket',
+      [null, 'whichever the card has'],
+      ...SCREEN_INPUTS.map((input): Option => [input, INPUT_WORDS[input]]),
+    ),
+  ],
+  graphics: [
+    number('memoryGigabytes', 'Memory, GB', 256),
+    choice('speedClass', 'Speed', ...SPEED_CLASS_WORDS.map((label, n): Option => [n + 1, label])),
+    ticks(
+      'encodes',
+      'Encodes films as',
+      ...ENCODINGS.map((each): Option => [each, ENCODING_WORDS[each]]),
     ),
   ],
   usb: [
-    field(
-      'usb',
-      'ports',
-      'Ports',
-      20,
-      (n) => n.ports,
-      (n, ports) => ({ ...n, ports }),
-    ),
-    field(
-      'usb',
-      'rate',
-      'One port alone, MB/s',
-      5_000,
-      (n) => n.bytesPerSecond / MEGABYTE,
-      (n, v) => ({ ...n, bytesPerSecond: v * MEGABYTE }),
-    ),
+    number('ports', 'Ports', 20),
+    choice('where', 'At the', ['rear', 'back'], ['front', 'front']),
+    number('bytesPerSecond', 'One alone, MB/s', 5_000, MEGABYTE),
+    number('milliamps', 'mA each (0: any)', 5_000, 1, 0),
+    tick('typeC', 'Type-C'),
   ],
-  screens: [
-    field(
-      'screens',
-      'count',
-      'Screens',
-      8,
-      (n) => n.count,
-      (n, count) => ({ ...n, count }),
-    ),
-    field(
-      'screens',
-      'width',
-      'Pixels across',
-      16_384,
-      (n) => n.mode.widthPx,
-      (n, widthPx) => ({ ...n, mode: { ...n.mode, widthPx } }),
-    ),
-    field(
-      'screens',
-      'height',
-      'Pixels down',
-      16_384,
-      (n) => n.mode.heightPx,
-      (n, heightPx) => ({ ...n, mode: { ...n.mode, heightPx } }),
-    ),
-    field(
-      'screens',
-      'refresh',
-      'Refresh, Hz',
-      500,
-      (n) => n.mode.refreshHz,
-      (n, refreshHz) => ({ ...n, mode: { ...n.mode, refreshHz } }),
+  network: [
+    number('bytesPerSecond', 'Copy at, MB/s', 10_000, MEGABYTE),
+    number('ports', 'Ports', 8),
+    ticks(
+      'features',
+      'And',
+      ...NETWORK_FEATURES.map((each): Option => [each, FEATURE_WORDS[each]]),
     ),
   ],
   wifi: [
-    field(
-      'wifi',
-      'rate',
-      'Rate, Mb/s',
-      10_000,
-      (n) => n.megabits,
-      (n, megabits) => ({ ...n, megabits }),
-    ),
-    {
-      key: 'bluetooth',
-      label: 'with Bluetooth',
-      expects: 'yes or no',
-      yesNo: true,
-      read: (need) => (need.kind === 'wifi' && need.bluetooth ? 'yes' : 'no'),
-      write: (need, text) =>
-        need.kind === 'wifi' && (text === 'yes' || text === 'no')
-          ? { ...need, bluetooth: text === 'yes' }
-          : null,
-    },
-  ],
-  drives: [
-    field(
-      'drives',
-      'ports',
-      'Drives',
-      32,
-      (n) => n.ports,
-      (n, ports) => ({ ...n, ports }),
-    ),
-    field(
-      'drives',
-      'rate',
-      'Each, all together, MB/s',
-      10_000,
-      (n) => n.bytesPerSecond / MEGABYTE,
-      (n, v) => ({ ...n, bytesPerSecond: v * MEGABYTE }),
-    ),
+    number('megabits', 'Rate, Mb/s', 10_000),
+    ticks('bands', 'Bands', ...WIFI_BANDS.map((band): Option => [band, `${band} GHz`])),
+    tick('bluetooth', 'with Bluetooth'),
   ],
   sound: [
-    field(
-      'sound',
-      'channels',
-      'Channels',
-      8,
-      (n) => n.channels,
-      (n, channels) => ({ ...n, channels }),
-    ),
+    number('channels', 'Channels', 8),
+    number('inputs', 'Inputs', 8, 1, 0),
+    tick('optical', 'optical socket'),
+    tick('front', 'front sockets too'),
   ],
+  drives: [
+    number('ports', 'Drives', 32),
+    number('bytesPerSecond', 'Each, MB/s', 10_000, MEGABYTE),
+    choice('together', 'While', [true, 'all work together'], [false, 'one works alone']),
+    choice('drive', 'Kind', ['any', 'any'], ['sata', 'SATA'], ['m2', 'modules (M.2)']),
+    tick('bootable', 'to start from'),
+    tick('systemDriver', 'no driver of its own'),
+  ],
+  serialLink: [
+    number('ports', 'Ports', 4),
+    choice('gigabits', 'Gb/s', ...SERIAL_LINK_GIGABITS.map((each): Option => [each, String(each)])),
+  ],
+  legacy: [
+    number('ports', 'Ports', 8),
+    choice('port', 'Kind', ['serial', 'serial'], ['parallel', 'parallel']),
+  ],
+  keep: [],
 };
+
+export const readField = (need: Need, { path }: NeedField): unknown => valueAt(need, path);
+
+/** What a number field takes, in words. */
+export const expected = ({ least, most }: Extract<NeedField, { as: 'number' }>): string =>
+  `A whole number from ${least} to ${most} is expected`;
+
+/** The number typed, or null where it is none that fits. */
+export function typed(
+  { least, most, scale }: Extract<NeedField, { as: 'number' }>,
+  text: string,
+): number | null {
+  const value = Number(text.trim());
+  return text.trim() === '' || !Number.isInteger(value) || value < least || value > most
+    ? null
+    : value * scale;
+}
+
+/** The need with a value put at a field's place; null where the need does not take it. */
+export function writeField(need: Need, { path }: NeedField, value: unknown): Need | null {
+  const parsed = Need.safeParse(withValueAt(need, path, value));
+  return parsed.success ? parsed.data : null;
+}

@@ -2,10 +2,17 @@
   import { Button, Checkbox, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { BOX_KINDS, FRONT_LEADS, known, valueOf, type Box, type Machine } from '$core';
+  import { BOX_KINDS, known, valueOf, type Box, type Machine } from '$core';
   import FactField from './FactField.svelte';
-  import { BOX_KIND_WORDS, FRONT_LEAD_WORDS } from '$lib/wording/facts';
-  import { PLUGS_FIELD, ROOMS_FIELD, choiceField, numberField, wordsField } from './fields';
+  import { BOX_KIND_WORDS } from '$lib/wording/facts';
+  import {
+    FRONT_LEADS_FIELD,
+    HEADERS_FIELD,
+    PLUGS_FIELD,
+    ROOMS_FIELD,
+    choiceField,
+    numberField,
+  } from './fields';
 
   let {
     machine,
@@ -34,7 +41,6 @@
   const ROOM = numberField('a length', { unit: 'mm', least: 60, most: 450, whole: false });
   const SCREWS = numberField('a number', { least: 0, most: 99 });
   const HEIGHT = numberField('a height', { unit: 'mm', least: 20, most: 300, whole: false });
-  const LEADS = wordsField(FRONT_LEADS.map((lead) => [lead, FRONT_LEAD_WORDS[lead]] as const));
   const WATTS = numberField('a number of watts', { unit: 'W', least: 1, most: 3000, whole: false });
   const MEASURES: readonly (readonly [
     keyof Box & ('xMm' | 'yMm' | 'widthMm' | 'depthMm' | 'heightMm'),
@@ -150,10 +156,21 @@
       id="{prefix}-case-frontLeads"
       label="Front leads nothing uses"
       fact={box.frontLeads}
-      kind={LEADS}
+      kind={FRONT_LEADS_FIELD}
       onchange={(frontLeads) => putCase({ frontLeads }, 'front leads')}
     />
   </div>
+  {#if room === null}
+    <div class="wide">
+      <FactField
+        id="fact-board-headers"
+        label="Free headers of the board"
+        fact={machine.headers}
+        kind={HEADERS_FIELD}
+        onchange={(headers) => change({ ...machine, headers }, 'free headers')}
+      />
+    </div>
+  {/if}
   <h3>Power supply</h3>
   <FactField
     id="{prefix}-supply-labelWatts"
@@ -182,6 +199,13 @@
     fact={supply.ageYears}
     kind={SCREWS}
     onchange={(ageYears) => putSupply({ ageYears }, 'age of the supply')}
+  />
+  <FactField
+    id="{prefix}-supply-measuredWatts"
+    label="12 V seen at full work"
+    fact={supply.measuredWatts}
+    kind={WATTS}
+    onchange={(measuredWatts) => putSupply({ measuredWatts }, 'measured 12 V')}
   />
   <div class="wide">
     <FactField

@@ -6,6 +6,7 @@
   import {
     LINK_WIDTHS,
     emptySupply,
+    known,
     tell,
     valueOf,
     type Condition,
@@ -65,14 +66,18 @@
   }
 
   function setUplink(generation: string, lanes: string) {
-    const none = generation === '' || lanes === '';
+    if (generation === '' || generation === 'none') {
+      const uplink = generation === '' ? null : known(null, 'technician');
+      putSlot({ ...slot, uplink }, 'link it hangs on');
+      return;
+    }
     const fresh = {
       id: uplink?.id ?? 'chipset',
       name: uplink?.name ?? 'the board’s own switch',
       generation: Number(generation) as Generation,
       lanes: Number(lanes),
     };
-    putSlot({ ...slot, uplink: tell(slot.uplink, none ? null : fresh) }, 'link it hangs on');
+    putSlot({ ...slot, uplink: tell(slot.uplink, fresh) }, 'link it hangs on');
   }
 
   function addBox() {
@@ -155,13 +160,14 @@
   >
   <div class="condition">
     <Select
-      id="uplink-generation"
+      id="fact-slot-uplink"
       size="sm"
       labelText="Hangs on a link of"
-      selected={uplink === null ? '' : String(uplink.generation)}
+      selected={slot.uplink === null ? '' : uplink === null ? 'none' : String(uplink.generation)}
       on:change={(event) => setUplink(chosen(event), String(uplink?.lanes ?? 4))}
     >
-      <SelectItem value="" text="straight, or not known" />
+      <SelectItem value="" text="not known" />
+      <SelectItem value="none" text="none: straight at the processor" />
       {#each GENERATIONS as n (n)}<SelectItem value={String(n)} text="Gen {n}" />{/each}
     </Select>
     <Select

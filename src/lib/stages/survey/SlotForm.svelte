@@ -26,7 +26,7 @@
   import FactField from './FactField.svelte';
   import Photos from './Photos.svelte';
   import Sharing from './Sharing.svelte';
-  import { LENGTHS_FIELD, choiceField, numberField, wordsField } from './fields';
+  import { FAN_FIELD, LENGTHS_FIELD, choiceField, numberField, wordsField } from './fields';
 
   let {
     model,
@@ -360,6 +360,17 @@
         fact={card.lengthMm}
         kind={LENGTH}
         onchange={(lengthMm) => putOccupant({ ...card, lengthMm }, 'length of its card')}
+      />
+      <FactField
+        id="fact-slot-fan"
+        label="Its fan"
+        fact={card.fan === null ? null : known({ fan: card.fan.value }, card.fan.witness)}
+        kind={FAN_FIELD}
+        onchange={(told) =>
+          putOccupant(
+            { ...card, fan: told === null ? null : known(told.value.fan, told.witness) },
+            'fan of its card',
+          )}
       />
     {/if}
     <div class="wide"><Sharing {machine} slot={of} {change} /></div>

@@ -2,7 +2,7 @@
   import { untrack } from 'svelte';
   import { Tab, TabContent, Tabs, TextInput } from 'carbon-components-svelte';
   import { housings, type Machine } from '$core';
-  import { selection } from '$lib/state/selection.svelte';
+  import { selection, type FactPlace } from '$lib/state/selection.svelte';
   import { FACT_WORDS, contradictionWords } from '$lib/wording/facts';
   import type { JobModel } from '../jobModel.svelte';
   import CaseForm from './CaseForm.svelte';
@@ -11,12 +11,6 @@
   import SystemForm from './SystemForm.svelte';
 
   let { model }: { model: JobModel } = $props();
-
-  interface Place {
-    readonly code: string;
-    readonly slotId?: string | undefined;
-    readonly enclosureId?: string | undefined;
-  }
 
   const SHOWN_AT_ONCE = 4;
   const DETAILS = [
@@ -52,10 +46,24 @@
   const describe = (detail: (typeof DETAILS)[number][0], text: string) =>
     model.open.run({ name: 'describeJob', details: { [detail]: text.slice(0, 200) } });
 
+  // Another stage may have sent the technician here for one fact.
+  $effect(() => {
+    const { wantedFact } = selection;
+    if (wantedFact === null) return;
+    selection.wantedFact = null;
+    goTo(wantedFact);
+  });
+
   /** Takes the technician to the field that settles a fact. */
-  function goTo({ code, slotId, enclosureId }: Place) {
+  function goTo({ code, slotId, enclosureId }: FactPlace) {
     if (slotId !== undefined) selection.slotId = slotId;
-    tab = code.startsWith('slot.') ? 1 : code === 'slots' ? 0 : /^(case|supply)/.test(code) ? 2 : 3;
+    tab = code.startsWith('slot.')
+      ? 1
+      : code === 'slots'
+        ? 0
+        : /^(case|supply|board)/.test(code)
+          ? 2
+          : 3;
     const field = ['fact', enclosureId ?? [], code.replace('.', '-')].flat().join('-');
     setTimeout(() => document.getElementById(field)?.focus());
   }

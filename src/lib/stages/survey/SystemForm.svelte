@@ -1,6 +1,7 @@
 <script lang="ts">
   import { COPY_DRIVES, type Machine } from '$core';
   import { COPY_DRIVE_WORDS } from '$lib/wording/facts';
+  import BuiltIn from './BuiltIn.svelte';
   import FactField from './FactField.svelte';
   import {
     DATE_FIELD,
@@ -36,6 +37,10 @@
   const SECURE = choiceField([
     [true, 'on'],
     [false, 'off'],
+  ] as const);
+  const LARGE = choiceField([
+    [true, 'given'],
+    [false, 'not given'],
   ] as const);
   const FIRMWARE = choiceField([
     ['uefi', 'UEFI'],
@@ -119,6 +124,14 @@
     kind={DATE_FIELD}
     onchange={(date) => putFirmware({ date }, 'date of the firmware')}
   />
+  <FactField
+    id="fact-firmware-largeWindows"
+    label="Large windows above 4 GB"
+    fact={firmware.largeWindows}
+    kind={LARGE}
+    onchange={(largeWindows) => putFirmware({ largeWindows }, 'large windows')}
+  />
+  <BuiltIn {machine} {change} />
   {#if machine.onBoard.length > 0}
     <p class="quiet">
       On the board, switched on: {machine.onBoard.map(({ name, kind }) => name || kind).join(', ')}.

@@ -1,5 +1,15 @@
 /** How facts of each kind are typed, printed and offered. */
-import { PLUG_TYPES, ETHERNET_MEGABITS, type PlugType } from '$core';
+import {
+  BOARD_HEADERS,
+  ETHERNET_MEGABITS,
+  FAN_CELL,
+  FRONT_LEADS,
+  PLUG_TYPES,
+  SENSED_WATTS,
+  type BoardHeader,
+  type FrontLead,
+  type PlugType,
+} from '$core';
 
 export interface FieldKind<Value> {
   readonly unit?: string;
@@ -81,6 +91,20 @@ export function wordsField<Word extends string>(
   };
 }
 
+type TheFan = { readonly fan: NonNullable<ReturnType<typeof FAN_CELL.parse>> | null };
+
+/** A fan as “60–130, 20”: from and to along the card, and the air it wants; “none” for none. */
+export const FAN_FIELD: FieldKind<TheFan> = {
+  unit: 'mm',
+  expects: `${FAN_CELL.expects}, or none`,
+  print: ({ fan }) => (fan === null ? 'none' : FAN_CELL.print(fan)),
+  parse: (text) => {
+    if (text.toLowerCase() === 'none') return { fan: null };
+    const fan = FAN_CELL.parse(text);
+    return fan === undefined ? null : { fan };
+  },
+};
+
 /** Lengths of modules as “42, 80”. */
 export const LENGTHS_FIELD: FieldKind<readonly number[]> = {
   unit: 'mm',
@@ -137,14 +161,15 @@ export const ROOMS_FIELD: FieldKind<Rooms> = {
 type Plugs = readonly {
   readonly type: PlugType;
   readonly count: number;
+  readonly ratedWatts?: number | undefined;
   readonly lead?: string | undefined;
   readonly reachMm?: number | undefined;
 }[];
 
-const plugWords = ({ type, count, lead, reachMm }: Plugs[number]): string =>
-  `${count} × ${type}${lead === undefined ? '' : ` on lead ${lead}`}${reachMm === undefined ? '' : ` to ${reachMm}`}`;
+const plugWords = ({ type, count, ratedWatts, lead, reachMm }: Plugs[number]): string =>
+  `${count} × ${type}${ratedWatts === undefined ? '' : ` of ${ratedWatts} W`}${lead === undefined ? '' : ` on lead ${lead}`}${reachMm === undefined ? '' : ` to ${reachMm}`}`;
 
-/** Free plugs as “2 × 8-pin on lead A to 340, 2 × sata”: reach in mm down the board; “none” for none. */
+/** Free plugs as “2 × 8-pin on lead A to 340, 1 × 12v-2x6 of 450 W”: reach in mm down the board; “none” for none. */
 export const PLUGS_FIELD: FieldKind<Plugs> = {
   expects: `a list such as 1 × 8-pin on lead A to 340, 2 × sata (${PLUG_TYPES.join(', ')}), or none`,
   print: (plugs) => (plugs.length === 0 ? 'none' : plugs.map(plugWords).join(', ')),
@@ -152,20 +177,82 @@ export const PLUGS_FIELD: FieldKind<Plugs> = {
     if (text.toLowerCase() === 'none') return [];
     const plugs = text.split(',').map((part) => {
       const match =
-        /^(\d{1,2})\s*[x×*]?\s*(.+?)(?:\s+on (?:lead )?(\S{1,20}))?(?:\s+to (\d{2,3}))?$/i.exec(
+        /^(\d{1,2})\s*[x×*]?\s*(.+?)(?:\s+of (\d{3}) ?W)?(?:\s+on (?:lead )?(\S{1,20}))?(?:\s+to (\d{2,3}))?$/i.exec(
           part.trim(),
         );
       const type = PLUG_TYPES.find((each) => each === match?.[2]?.trim().toLowerCase());
       if (match === null || type === undefined) return null;
-      const [, count, , lead, reach] = match;
+      const [, count, , watts, lead, reach] = match;
+      const rated = SENSED_WATTS.find((each) => String(each) === watts);
+      if (watts !== undefined && rated === undefined) return null;
       return {
         type,
         count: Number(count),
+        ...(rated === undefined ? {} : { ratedWatts: rated }),
         ...(lead === undefined ? {} : { lead }),
         ...(reach === undefined ? {} : { reachMm: Number(reach) }),
       };
     });
     return plugs.every((plug) => plug !== null) ? plugs : null;
+  },
+};
+
+type FrontLeads = readonly { readonly type: FrontLead; readonly nearestMm?: number | undefined }[];
+
+/** Front leads as “audio, usb-19-pin to 120”: how near to the rear edge they come, in mm; “none” for none. */
+export const FRONT_LEADS_FIELD: FieldKind<FrontLeads> = {
+  expects: `a list such as audio, usb-19-pin to 120 (${FRONT_LEADS.join(', ')}), or none`,
+  print: (leads) =>
+    leads.length === 0
+      ? 'none'
+      : leads
+          .map(
+            ({ type, nearestMm }) => `${type}${nearestMm === undefined ? '' : ` to ${nearestMm}`}`,
+          )
+          .join(', '),
+  parse: (text) => {
+    if (text.toLowerCase() === 'none') return [];
+    const leads = text.split(',').map((part) => {
+      const match = /^(\S+)(?:\s+to (\d{1,3}))?$/i.exec(part.trim());
+      const type = FRONT_LEADS.find((each) => each === match?.[1]?.toLowerCase());
+      if (match === null || type === undefined) return null;
+      return { type, ...(match[2] === undefined ? {} : { nearestMm: Number(match[2]) }) };
+    });
+    return leads.every((lead) => lead !== null) ? leads : null;
+  },
+};
+
+type Headers = readonly {
+  readonly type: BoardHeader;
+  readonly place?: { readonly xMm: number; readonly yMm: number } | undefined;
+}[];
+
+/** Free headers as “usb-9-pin at 120/292”: from the rear edge and from the board's upper edge, in mm. */
+export const HEADERS_FIELD: FieldKind<Headers> = {
+  expects: `a list such as usb-9-pin at 120/292 (${BOARD_HEADERS.join(', ')}), or none`,
+  print: (headers) =>
+    headers.length === 0
+      ? 'none'
+      : headers
+          .map(({ type, place }) =>
+            place === undefined ? type : `${type} at ${place.xMm}/${place.yMm}`,
+          )
+          .join(', '),
+  parse: (text) => {
+    if (text.toLowerCase() === 'none') return [];
+    const headers = text.split(',').map((part) => {
+      const match = /^(\S+)(?:\s+at (\d{1,3})\s*\/\s*(\d{1,3}))?$/i.exec(part.trim());
+      const type = BOARD_HEADERS.find((each) => each === match?.[1]?.toLowerCase());
+      if (match === null || type === undefined) return null;
+      const [, , x, y] = match;
+      return {
+        type,
+        ...(x === undefined || y === undefined
+          ? {}
+          : { place: { xMm: Number(x), yMm: Number(y) } }),
+      };
+    });
+    return headers.every((header) => header !== null) ? headers : null;
   },
 };
 

@@ -1,0 +1,56 @@
+/** Whether the machine, as it stands, meets a need: by what is on its board and by the cards that stay in it. */
+import { cardName, type Card } from '../parts/card.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Machine } from '../parts/machine.ts';
+import { deviceId } from '../parts/pciFunction.ts';
+import { unitsWanted, type Need } from '../parts/need.ts';
+import { slotInUse } from '../rules/sharing.ts';
+import type { Flow, Giver } from './flow.ts';
+import { flowFrom } from './flowOf.ts';
+
+export interface Already {
+  readonly state: 'met' | 'short' | 'unknown';
+  /** Units it gives now. */
+  readonly units: number;
+  /** The best of what is there; null where nothing of the kind is. */
+  readonly flow: Flow | null;
+}
+
+/** @param cards the catalogue, by which cards that are fitted are known */
+export function already(need: Need, machine: Machine, cards: readonly Card[]): Already {
+  if (need.kind === 'keep') return kept(need.slotId, machine);
+  const flows = givers(machine, cards).flatMap((giver) => flowFrom(giver, need, machine) ?? []);
+  const units = flows.reduce((total, flow) => total + flow.units, 0);
+  const flow = flows.toSorted((a, b) => b.units - a.units || b.high - a.high)[0] ?? null;
+  const sure = flows.every(({ finding }) => finding.verdict !== 'unknown');
+  if (units >= unitsWanted(need)) return { state: sure ? 'met' : 'unknown', units, flow };
+  return { state: machine.builtIn === null ? 'unknown' : 'short', units, flow };
+}
+
+function kept(slotId: string, machine: Machine): Already {
+  const slot = machine.slots.find(({ id }) => id === slotId);
+  const occupant = valueOf(slot?.occupant ?? null);
+  const state = occupant?.fate === 'stays' ? 'met' : slot?.occupant == null ? 'unknown' : 'short';
+  return { state, units: state === 'met' ? 1 : 0, flow: null };
+}
+
+/** The board's own, and every card that stays. On-board video is off while a graphics card is fitted. */
+function givers(machine: Machine, cards: readonly Card[]): readonly Giver[] {
+  const fitted = machine.slots.flatMap((slot): readonly Giver[] => {
+    const occupant = valueOf(slot.occupant);
+    if (occupant?.fate !== 'stays') return [];
+    const card = cards.find((each) =>
+      occupant.ids === null
+        ? cardName(each) === occupant.name
+        : deviceId(each.ids) === deviceId(occupant.ids),
+    );
+    return card === undefined
+      ? []
+      : [{ delivers: card.delivers, fitted: { card, slot: slotInUse(slot, machine) } }];
+  });
+  const videoOff = fitted.some(({ delivers }) => delivers.kind === 'screens');
+  const board = (valueOf(machine.builtIn) ?? [])
+    .filter(({ kind }) => kind !== 'screens' || !videoOff)
+    .map((delivers): Giver => ({ delivers, fitted: null }));
+  return [...board, ...fitted];
+}

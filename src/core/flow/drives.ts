@@ -1,0 +1,73 @@
+/** Drives: what each gets alone or while all work, and whether the machine starts from them. */
+import type { Card } from '../parts/card.ts';
+import type { DeliveryOf } from '../parts/delivery.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Machine } from '../parts/machine.ts';
+import { unitsWanted, type NeedOf } from '../parts/need.ts';
+import type { Finding } from '../rules/finding.ts';
+import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
+import { DRIVES } from '../standards/storage.ts';
+import { row } from '../units.ts';
+import { conclude, linkStage, linkUnknown, type Flow, type Giver } from './flow.ts';
+
+export function drivesFlow(
+  giver: Giver<DeliveryOf<'drives'>>,
+  need: NeedOf<'drives'>,
+  machine: Machine,
+): Flow {
+  const { delivers, fitted } = giver;
+  const [low, high] = row(DRIVES, delivers.socket).practiceBytesPerSecond;
+  const working = need.together ? Math.min(delivers.ports, need.ports) : 1;
+  // Sockets behind a port multiplier share the controller's own port.
+  const share = Math.min(1, delivers.ownPorts / working);
+  return conclude({
+    need,
+    unit: 'B/s',
+    wanted: need.bytesPerSecond,
+    units: delivers.ports,
+    stages: [
+      ...linkStage(giver, working),
+      { code: 'drivePort', low: low * share, high: high * share },
+    ],
+    factMissing: linkUnknown(giver),
+    besides: [
+      ...otherDrive(giver, need),
+      ...(fitted === null
+        ? []
+        : [...boots(fitted.card, need, machine), ...driven(fitted.card, need)]),
+      ...(delivers.socket === 'm2' ? [] : bays(need, machine)),
+    ],
+  });
+}
+
+const otherDrive = (
+  { delivers }: Giver<DeliveryOf<'drives'>>,
+  need: NeedOf<'drives'>,
+): readonly Finding[] =>
+  need.drive === 'any' || need.drive === delivers.socket
+    ? []
+    : [{ code: 'deliver.otherDrive', verdict: 'blocked', subject: delivers.socket }];
+
+/** A machine starts from drives on a card only when the card brings start-up code that its firmware runs. */
+function boots(card: Card, need: NeedOf<'drives'>, { firmware }: Machine): readonly Finding[] {
+  if (!need.bootable) return [];
+  if (card.boot === 'none') return [{ code: 'deliver.notBootable', verdict: 'blocked' }];
+  const kind = valueOf(firmware.kind);
+  if (card.boot === 'both' || card.boot === kind) return [];
+  return kind === null
+    ? [{ code: 'deliver.bootUnknown', verdict: 'unknown' }]
+    : [{ code: 'deliver.notBootable', verdict: 'blocked' }];
+}
+
+const driven = (card: Card, need: NeedOf<'drives'>): readonly Finding[] =>
+  need.systemDriver && SYSTEM_DRIVEN_CLASSES[card.ids.class24] === undefined
+    ? [{ code: 'deliver.ownDriver', verdict: 'blocked' }]
+    : [];
+
+/** Drives on cables want bays; those on the card itself do not. */
+function bays(need: NeedOf<'drives'>, machine: Machine): readonly Finding[] {
+  const there = valueOf(machine.case.bays);
+  const needed = unitsWanted(need);
+  if (there === null || there >= needed) return [];
+  return [{ code: 'deliver.fewBays', verdict: 'limited', needed, available: there, unit: 'count' }];
+}

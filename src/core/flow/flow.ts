@@ -1,0 +1,135 @@
+/**
+ * What one need gets: every stage on the way with the band it carries, the stage that limits, and how many units
+ * (ports, screens, drives) are given towards the need.
+ */
+import type { Card } from '../parts/card.ts';
+import type { Delivery } from '../parts/delivery.ts';
+import type { Slot } from '../parts/machine.ts';
+import type { Need } from '../parts/need.ts';
+import { slotLink } from '../rules/link.ts';
+import { worstVerdict, type Finding, type Unit } from '../rules/finding.ts';
+import type { ScreenAdapter } from '../standards/screens.ts';
+
+export type StageCode =
+  | 'slotLink'
+  | 'cardPort'
+  | 'cable'
+  | 'farEnd'
+  | 'ownDrive'
+  | 'farDrive'
+  | 'radio'
+  | 'internet'
+  | 'output'
+  | 'drivePort'
+  | 'card';
+
+export interface FlowStage {
+  readonly code: StageCode;
+  /** What a healthy one shows at least, and what it can carry at most. */
+  readonly low: number;
+  readonly high: number;
+}
+
+export interface Flow {
+  readonly need: Need;
+  /** Units given towards the need; zero when it falls short. */
+  readonly units: number;
+  readonly unit: Unit;
+  /** What the need asks for, in that unit. */
+  readonly wanted: number;
+  readonly low: number;
+  readonly high: number;
+  readonly stages: readonly FlowStage[];
+  readonly limiting: StageCode | null;
+  readonly finding: Finding;
+  /** What has to stand between outputs and screens, once for each screen that wants one. */
+  readonly adapters: readonly ScreenAdapter[];
+}
+
+/** What delivers: a card in a slot, or the board itself. */
+export interface Giver<Delivered extends Delivery = Delivery> {
+  readonly delivers: Delivered;
+  readonly fitted: { readonly card: Card; readonly slot: Slot } | null;
+}
+
+/** The link between slot and card, shared by so many that work at once; none for what the board itself gives. */
+export function linkStage({ fitted }: Giver, sharers = 1): readonly FlowStage[] {
+  const got = fitted === null ? null : slotLink(fitted.card, fitted.slot);
+  return got === null
+    ? []
+    : [{ code: 'slotLink', low: got.low / sharers, high: got.high / sharers }];
+}
+
+/** Whether the giver sits in a slot of which too little is known. */
+export const linkUnknown = ({ fitted }: Giver): boolean =>
+  fitted !== null && slotLink(fitted.card, fitted.slot) === null;
+
+interface Asked {
+  readonly need: Need;
+  readonly unit: Unit;
+  readonly wanted: number;
+  readonly units: number;
+  readonly stages: readonly FlowStage[];
+  readonly factMissing: boolean;
+  /** What else is to be said of it; a finding that blocks takes all units away. */
+  readonly besides?: readonly Finding[];
+}
+
+/** The narrowest stage decides, unless something else weighs more. */
+export function conclude({
+  need,
+  unit,
+  wanted,
+  units,
+  stages,
+  factMissing,
+  besides = [],
+}: Asked): Flow {
+  const low = Math.min(...stages.map((stage) => stage.low));
+  const high = Math.min(...stages.map((stage) => stage.high));
+  const limiting = stages.find((stage) => stage.high === high)?.code ?? null;
+  const rate: Finding = {
+    ...rateVerdict(low, high, wanted, factMissing),
+    needed: wanted,
+    available: high,
+    unit,
+    ...(limiting === null ? {} : { subject: limiting }),
+  };
+  const worst = worstVerdict([rate, ...besides]);
+  const finding = [rate, ...besides].find(({ verdict }) => verdict === worst) ?? rate;
+  return {
+    need,
+    unit,
+    wanted,
+    low,
+    high,
+    stages,
+    limiting,
+    finding,
+    units: worst === 'blocked' ? 0 : units,
+    adapters: [],
+  };
+}
+
+function rateVerdict(
+  low: number,
+  high: number,
+  wanted: number,
+  factMissing: boolean,
+): Pick<Finding, 'code' | 'verdict'> {
+  // Too little over what is known stays too little, whatever is still unknown.
+  if (high < wanted) return { code: 'deliver.short', verdict: 'blocked' };
+  if (factMissing) return { code: 'deliver.unknown', verdict: 'unknown' };
+  return low < wanted
+    ? { code: 'deliver.tight', verdict: 'limited' }
+    : { code: 'deliver.meets', verdict: 'clear' };
+}
+
+/** Something wanted that the delivery does not have at all. */
+export const lacking = <Thing extends string>(
+  wanted: readonly Thing[],
+  there: readonly Thing[],
+): readonly Finding[] =>
+  wanted
+    .filter((thing) => !there.includes(thing))
+    .map((subject) => ({ code: 'deliver.lacks', verdict: 'blocked', subject }));

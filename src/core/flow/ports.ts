@@ -1,0 +1,138 @@
+/** Ports of all kinds: USB at the back and at the front, fast serial ports, those of an older age, sound. */
+import type { Card } from '../parts/card.ts';
+import type { DeliveryOf } from '../parts/delivery.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Machine } from '../parts/machine.ts';
+import type { NeedOf } from '../parts/need.ts';
+import type { Finding } from '../rules/finding.ts';
+import { HEADERS, type FrontLead } from '../standards/headers.ts';
+import { SERIAL_LINK_DATA_SHARE } from '../standards/serialLink.ts';
+import { USB } from '../standards/usb.ts';
+import { row } from '../units.ts';
+import { conclude, linkStage, linkUnknown, type Flow, type Giver } from './flow.ts';
+
+export function usbFlow(
+  giver: Giver<DeliveryOf<'usb'>>,
+  need: NeedOf<'usb'>,
+  machine: Machine,
+): Flow {
+  const { delivers } = giver;
+  const [low, high] = row(USB, delivers.signalling).practiceBytesPerSecond;
+  const weak: readonly Finding[] =
+    delivers.milliamps < need.milliamps
+      ? [
+          {
+            code: 'deliver.lessCurrent',
+            verdict: 'blocked',
+            needed: need.milliamps,
+            available: delivers.milliamps,
+            unit: 'mA',
+          },
+        ]
+      : [];
+  const rear = need.typeC ? delivers.typeC : delivers.ports;
+  const front = frontPorts(giver.fitted?.card ?? null, need.typeC, machine);
+  const units = need.where === 'rear' ? rear : front.ports;
+  return conclude({
+    need,
+    unit: 'B/s',
+    wanted: need.bytesPerSecond,
+    units,
+    stages: [...linkStage(giver), { code: 'cardPort', low, high }],
+    factMissing: linkUnknown(giver) || (need.where === 'front' && front.unknown),
+    besides: [...weak, ...(units === 0 ? [noSuchPort(need)] : [])],
+  });
+}
+
+const noSuchPort = ({ where, typeC }: NeedOf<'usb'>): Finding => ({
+  code: 'deliver.lacks',
+  verdict: 'blocked',
+  subject: typeC ? 'typeC' : where,
+});
+
+/** Ports that the case's leads bring to the front from the card's headers; all its headers while no lead is told. */
+function frontPorts(
+  card: Card | null,
+  typeC: boolean,
+  machine: Machine,
+): { readonly ports: number; readonly unknown: boolean } {
+  const leads = valueOf(machine.case.frontLeads);
+  const able = (card?.frontHeaders ?? []).filter(
+    ({ type, atMm }) =>
+      (!typeC || HEADERS[type].typeC) &&
+      (leads === null || leads.some((lead) => lead.type === type && (lead.nearestMm ?? 0) <= atMm)),
+  );
+  return {
+    ports: able.reduce((total, { type }) => total + HEADERS[type].ports, 0),
+    unknown: leads === null,
+  };
+}
+
+export function serialLinkFlow(
+  giver: Giver<DeliveryOf<'serialLink'>>,
+  need: NeedOf<'serialLink'>,
+): Flow {
+  const rate = (gigabits: number) => (gigabits * 1e9 * SERIAL_LINK_DATA_SHARE) / 8;
+  const own = rate(giver.delivers.gigabits);
+  return conclude({
+    need,
+    unit: 'B/s',
+    wanted: rate(need.gigabits),
+    units: giver.delivers.ports,
+    stages: [
+      // Where the link gives less, the port still comes up: what it carries is told by the rule for the link.
+      { code: 'cardPort', low: own, high: own },
+    ],
+    factMissing: linkUnknown(giver),
+  });
+}
+
+export function legacyFlow(
+  { delivers }: Giver<DeliveryOf<'legacy'>>,
+  need: NeedOf<'legacy'>,
+): Flow {
+  const ports = delivers[need.port];
+  return conclude({
+    need,
+    unit: 'count',
+    wanted: 1,
+    units: ports,
+    stages: [{ code: 'card', low: ports, high: ports }],
+    factMissing: false,
+  });
+}
+
+export function soundFlow(
+  giver: Giver<DeliveryOf<'sound'>>,
+  need: NeedOf<'sound'>,
+  machine: Machine,
+): Flow {
+  const { channels, inputs, optical } = giver.delivers;
+  const lacks = (subject: string): Finding => ({
+    code: 'deliver.lacks',
+    verdict: 'blocked',
+    subject,
+  });
+  const front = frontSound(giver, machine);
+  return conclude({
+    need,
+    unit: 'count',
+    wanted: need.channels,
+    units: 1,
+    stages: [{ code: 'card', low: channels, high: channels }],
+    factMissing: need.front && front === null,
+    besides: [
+      ...(inputs < need.inputs ? [lacks('inputs')] : []),
+      ...(need.optical && !optical ? [lacks('optical')] : []),
+      ...(need.front && front === false ? [lacks('front')] : []),
+    ],
+  });
+}
+
+/** Whether the front sockets sound with it; null while no lead of the case is told. What is on the board is joined already. */
+function frontSound({ fitted }: Giver<DeliveryOf<'sound'>>, machine: Machine): boolean | null {
+  if (fitted === null) return true;
+  const audio: FrontLead = 'audio';
+  if (!fitted.card.frontHeaders.some(({ type }) => type === audio)) return false;
+  return valueOf(machine.case.frontLeads)?.some(({ type }) => type === audio) ?? null;
+}

@@ -1,0 +1,19 @@
+/** What is bought beside cards: brackets, adapters, leads, bays, aerials. */
+import * as z from 'zod/mini';
+import { id, positive, text, whole } from './fact.ts';
+import { EXTRA_KINDS } from '../standards/extras.ts';
+import type { DeepReadonly } from '../units.ts';
+
+export const Extra = z.object({
+  id,
+  maker: text,
+  model: text,
+  kind: z.enum(EXTRA_KINDS),
+  /** What it is for within its kind: a plug adapter, a screen adapter, a lead's header, a bracket's height. */
+  fits: text,
+  /** What it can carry, in watts or millimetres as its kind says; null where nothing is to be held. */
+  limit: z.nullable(positive),
+  priceCents: whole,
+  leadDays: z.nullable(whole),
+});
+export type Extra = DeepReadonly<z.infer<typeof Extra>>;

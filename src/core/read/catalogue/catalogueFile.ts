@@ -1,0 +1,223 @@
+/**
+ * Cards from a table in a file: columns are matched by their names, rows become cards or problems with their
+ * place, and nothing is taken until the one who imports has seen both.
+ */
+import Papa from 'papaparse';
+import { Card } from '../../parts/card.ts';
+import type { DeliveryKind } from '../../parts/delivery.ts';
+import type { Problem } from '../problem.ts';
+import { CARD_COLUMNS, plainCard, printCell, takeCell, type Column } from './columns.ts';
+
+const LARGEST_FILE = 4 * 1024 * 1024;
+const MOST_ROWS = 5_000;
+
+export interface CatalogueTable {
+  readonly header: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+  /** Lines of the file at which each row begins, counted from 1. */
+  readonly lines: readonly number[];
+}
+
+/** Which column of the table each column of a file is, by its place; null: left out. */
+export type Matching = readonly (string | null)[];
+
+export interface ReadRow {
+  readonly line: number;
+  /** What the row calls itself, for the preview. */
+  readonly name: string;
+  readonly card: Card | null;
+  readonly problems: readonly Problem[];
+}
+
+/** The table in a file, or what keeps it from being one. Separators are found by looking. */
+export function readCatalogueTable(
+  input: string,
+): { readonly table: CatalogueTable } | { readonly problem: Problem } {
+  if (input.length > LARGEST_FILE) {
+    return {
+      problem: {
+        code: 'input.tooLarge',
+        expected: String(LARGEST_FILE),
+        found: String(input.length),
+      },
+    };
+  }
+  const { data } = Papa.parse<string[]>(input.replace(/^\uFEFF/, ''), { skipEmptyLines: false });
+  const lines: number[] = [];
+  const filled = data.filter((row, n) => {
+    const some = row.some((cell) => cell.trim() !== '');
+    if (some) lines.push(n + 1);
+    return some;
+  });
+  const [header, ...rows] = filled;
+  if (header === undefined || rows.length === 0) return { problem: { code: 'table.noRows' } };
+  if (rows.length > MOST_ROWS) {
+    return {
+      problem: {
+        code: 'table.tooManyRows',
+        expected: String(MOST_ROWS),
+        found: String(rows.length),
+      },
+    };
+  }
+  return { table: { header: header.map((cell) => cell.trim()), rows, lines: lines.slice(1) } };
+}
+
+/** Columns by their title, or by another name for it, whatever blanks, marks and capitals they are written with. */
+export function matchColumns({ header }: CatalogueTable): Matching {
+  const plain = (text: string) => text.toLowerCase().replaceAll(/[^a-z0-9]+/g, '');
+  const taken = new Set<string>();
+  const find = (name: string, titles: (column: Column) => readonly string[]) =>
+    CARD_COLUMNS.find(
+      (column) =>
+        !taken.has(column.path + (column.kind ?? '')) &&
+        titles(column).some((title) => plain(title) === plain(name)),
+    );
+  return header.map((name) => {
+    const column =
+      find(name, ({ title }) => [title]) ??
+      find(name, ({ otherTitles, path }) => [...otherTitles, path]);
+    if (column === undefined) return null;
+    taken.add(column.path + (column.kind ?? ''));
+    return column.title;
+  });
+}
+
+/** Columns that no card can be made without, and that no column of the file is matched with. */
+export const missingColumns = (matching: Matching): readonly string[] =>
+  CARD_COLUMNS.filter((column) => column.required && !matching.includes(column.title)).map(
+    ({ title }) => title,
+  );
+
+/** @param idFor an id for a card of this maker and model that no other has */
+export function readRows(
+  { rows, lines }: CatalogueTable,
+  matching: Matching,
+  idFor: (maker: string, model: string) => string,
+): readonly ReadRow[] {
+  const given = new Map<string, number>();
+  return rows.map((row, n) => {
+    const line = lines[n] ?? n + 2;
+    const cellOf = (title: string) => row[matching.indexOf(title)]?.trim() ?? '';
+    const name = `${cellOf('Maker')} ${cellOf('Model')}`.trim();
+    const { card, problems } = readRow(row, matching, line);
+    if (card === null) return { line, name, card, problems };
+    const first = given.get(name);
+    given.set(name, first ?? line);
+    if (first !== undefined) {
+      const twice: Problem = { code: 'table.rowTwice', line, at: name, found: String(first) };
+      return { line, name, card: null, problems: [twice] };
+    }
+    return { line, name, card: { ...card, id: idFor(card.maker, card.model) }, problems };
+  });
+}
+
+function readRow(
+  row: readonly string[],
+  matching: Matching,
+  line: number,
+): { readonly card: Card | null; readonly problems: readonly Problem[] } {
+  if (row.length > matching.length) {
+    return {
+      card: null,
+      problems: [
+        { code: 'list.row', line, expected: String(matching.length), found: String(row.length) },
+      ],
+    };
+  }
+  const cells = matching.flatMap((title, n) =>
+    title === null ? [] : [{ title, text: row[n]?.trim() ?? '' }],
+  );
+  const problems: Problem[] = [];
+  const kindCell = cells.find(({ title }) => title === 'Kind')?.text.toLowerCase() ?? '';
+  const kindColumn = CARD_COLUMNS.find(({ title }) => title === 'Kind')!;
+  const kind = kindColumn.cell.options?.find((option) => option.toLowerCase() === kindCell);
+  const refuse = ({ title, cell }: Column, text: string) =>
+    problems.push({ code: 'table.cell', line, at: title, expected: cell.expects, found: text });
+  if (kind === undefined) {
+    refuse(kindColumn, kindCell);
+    return { card: null, problems };
+  }
+  let card = plainCard(kind as DeliveryKind);
+  for (const { title, text } of cells) {
+    const column = CARD_COLUMNS.find(
+      (each) => each.title === title && (each.kind === undefined || each.kind === kind),
+    );
+    // Cells for other kinds of card, and empty cells of what need not be told, say nothing.
+    if (column === undefined || column === kindColumn || (text === '' && !column.required))
+      continue;
+    const taken = takeCell(card, column, text);
+    if (taken === undefined) refuse(column, text);
+    else card = taken;
+  }
+  problems.push(...contradictionsIn(card, line));
+  if (problems.length > 0) return { card: null, problems };
+  const parsed = Card.safeParse(card);
+  return parsed.success
+    ? { card: parsed.data, problems: [] }
+    : {
+        card: null,
+        problems: parsed.error.issues.map(({ path }) => ({
+          code: 'file.field',
+          line,
+          at: path.map(String).join('.'),
+          expected: 'another value',
+        })),
+      };
+}
+
+/** What cannot be true of one card at once. */
+export function contradictionsIn(card: Card, line?: number): readonly Problem[] {
+  const place = line === undefined ? {} : { line };
+  const wrong = (at: string, expected: string, found: string): Problem => ({
+    code: 'table.cell',
+    ...place,
+    at,
+    expected,
+    found,
+  });
+  return [
+    ...(card.slotWatts > card.peakWatts
+      ? [wrong('From the slot, W', `at most the peak, ${card.peakWatts}`, String(card.slotWatts))]
+      : []),
+    ...(card.sockets.length === 0 && card.slotWatts < card.peakWatts
+      ? [wrong('Power sockets', 'a socket for what the slot does not give', 'none')]
+      : []),
+    ...(card.brackets.length === 0 ? [wrong('Brackets', 'full, low or both', 'none')] : []),
+    ...(card.brackets.length > 0 && !card.brackets.includes(card.bracketMounted)
+      ? [wrong('Bracket on it', card.brackets.join(' or '), card.bracketMounted)]
+      : []),
+    ...((card.bus === 'm2') === (card.m2 === null)
+      ? [wrong('Module', 'told for a module, and for nothing else', card.m2 === null ? '' : 'told')]
+      : []),
+    ...((card.bus === 'pci') === (card.keying === null)
+      ? [wrong('PCI key', 'told for classic PCI, and for nothing else', card.keying ?? '')]
+      : []),
+    ...(card.delivers.kind === 'drives' && card.delivers.ownPorts > card.delivers.ports
+      ? [
+          wrong(
+            'Ports of its own',
+            `at most ${card.delivers.ports}`,
+            String(card.delivers.ownPorts),
+          ),
+        ]
+      : []),
+  ];
+}
+
+/** The whole catalogue as a table that reads back as it was. */
+export function writeCatalogue(cards: readonly Card[]): string {
+  return Papa.unparse({
+    fields: CARD_COLUMNS.map(({ title }) => title),
+    data: cards.map((card) =>
+      CARD_COLUMNS.map((column) =>
+        column.kind === undefined || column.kind === card.delivers.kind
+          ? guarded(printCell(card, column))
+          : '',
+      ),
+    ),
+  });
+}
+
+/** A text that a spreadsheet would take for a formula stays a text. */
+const guarded = (text: string): string => (/^[=@\t\r]/.test(text) ? ` ${text}` : text);

@@ -1,0 +1,284 @@
+/**
+ * The columns of a table of cards: what each is called, where it lies in a card, and how it is written. Forms and
+ * files are made from the same table.
+ */
+import type { Card } from '../../parts/card.ts';
+import type { Delivery, DeliveryKind } from '../../parts/delivery.ts';
+import { M2_SIGNALS, PCI_KEYINGS } from '../../parts/machine.ts';
+import { BOOT_CODES, QUIRKS } from '../../standards/cardForm.ts';
+import { NETWORK_FEATURES } from '../../standards/ethernet.ts';
+import { BOARD_HEADERS, FRONT_LEADS } from '../../standards/headers.ts';
+import { PLUG_TYPES } from '../../standards/plugs.ts';
+import { ENCODINGS, OUTPUT_SIGNALS } from '../../standards/screens.ts';
+import { SERIAL_LINK_GIGABITS } from '../../standards/serialLink.ts';
+import { M2_KEYS } from '../../standards/slotRecords.ts';
+import { DRIVE_SOCKETS } from '../../standards/storage.ts';
+import { USB_SIGNALLING } from '../../standards/usb.ts';
+import { WIFI_BANDS } from '../../standards/wifi.ts';
+import { valueAt, withValueAt } from '../../paths.ts';
+import {
+  MONEY_CELL,
+  TEXT_CELL,
+  YES_NO_CELL,
+  choiceCell,
+  hexCell,
+  listCell,
+  numberCell,
+  optionalCell,
+  pairCell,
+  type CellKind,
+} from './cells.ts';
+
+export interface Column {
+  /** Where the value lies, by property names with dots between. */
+  readonly path: string;
+  readonly title: string;
+  /** Other names by which a file may call it. */
+  readonly otherTitles: readonly string[];
+  readonly cell: CellKind<never>;
+  /** The kinds of delivery it belongs to; undefined: every card has it. */
+  readonly kind?: DeliveryKind;
+  /** Whether a card cannot be made without it. */
+  readonly required: boolean;
+}
+
+const column = <Value>(
+  path: string,
+  title: string,
+  cell: CellKind<Value>,
+  otherTitles: readonly string[] = [],
+): Column => ({
+  path,
+  title,
+  otherTitles,
+  cell: cell as unknown as CellKind<never>,
+  required: false,
+});
+
+const required = (of: Column): Column => ({ ...of, required: true });
+
+const DELIVERY_KINDS = [
+  'screens',
+  'usb',
+  'network',
+  'wifi',
+  'sound',
+  'drives',
+  'serialLink',
+  'legacy',
+] as const satisfies readonly DeliveryKind[];
+
+const MILLIMETRES = numberCell(1, 450, false);
+const WATTS = numberCell(0.1, 700, false);
+
+/** “E+A, 30, pcie”: keys, length, signal. */
+const MODULE_CELL: CellKind<NonNullable<Card['m2']>> = {
+  expects: 'keys, length and signal such as “E+A, 30, pcie”',
+  print: ({ keys, moduleLengthMm, signal }) => `${keys.join('+')}, ${moduleLengthMm}, ${signal}`,
+  parse: (text) => {
+    const [keys = '', length = '', signal = ''] = text.split(',').map((part) => part.trim());
+    const cut = listCell(choiceCell(M2_KEYS)).parse(keys);
+    const lives = M2_SIGNALS.find((each) => each === signal.toLowerCase());
+    const long = numberCell(16, 120).parse(length);
+    return cut === undefined || cut.length === 0 || lives === undefined || long === undefined
+      ? undefined
+      : { keys: cut, moduleLengthMm: long, signal: lives };
+  },
+};
+
+/** “60–130, 20”: from and to along the card, and the air it wants. */
+export const FAN_CELL: CellKind<NonNullable<Card['fan']>> = {
+  expects: 'from, to and air in mm such as “60–130, 20”',
+  print: ({ fromMm, toMm, airMm }) => `${fromMm}–${toMm}, ${airMm}`,
+  parse: (text) => {
+    const [, from, to, air] = /^(\d{1,3})\s*[–-]\s*(\d{1,3})\s*,\s*(\d{1,3})$/.exec(text) ?? [];
+    return from === undefined || to === undefined || air === undefined || Number(to) <= Number(from)
+      ? undefined
+      : { fromMm: Number(from), toMm: Number(to), airMm: Number(air) };
+  },
+};
+
+/** “2 dp-hbr3 + 1 hdmi-600”. */
+const OUTPUTS_CELL = listCell(
+  pairCell(['count', numberCell(1, 12)], ' ', ['signal', choiceCell(OUTPUT_SIGNALS)]),
+);
+
+const GENERAL: readonly Column[] = [
+  required(column('maker', 'Maker', TEXT_CELL, ['brand', 'manufacturer'])),
+  required(column('model', 'Model', TEXT_CELL, ['name', 'product'])),
+  required(column('delivers.kind', 'Kind', choiceCell(DELIVERY_KINDS), ['type', 'category'])),
+  required(column('priceCents', 'Price', MONEY_CELL, ['net price', 'cost'])),
+  column('leadDays', 'Days to deliver', optionalCell(numberCell(0, 365)), ['lead time', 'days']),
+  column('bus', 'Bus', choiceCell(['pcie', 'pci', 'm2'] as const), ['slot', 'interface']),
+  column('lanes', 'Lanes', choiceCell([1, 4, 8, 16] as const), ['width']),
+  column('generation', 'Generation', choiceCell([1, 2, 3, 4, 5] as const), ['gen']),
+  column('m2', 'Module', optionalCell(MODULE_CELL)),
+  column('keying', 'PCI key', optionalCell(choiceCell(PCI_KEYINGS))),
+  column('needsSplit', 'Needs a split slot', YES_NO_CELL, ['bifurcation']),
+  column('lengthMm', 'Length, mm', MILLIMETRES, ['length']),
+  column('heightMm', 'Height, mm', MILLIMETRES, ['height']),
+  column('openings', 'Openings', numberCell(1, 5), ['thickness']),
+  column('weightGrams', 'Weight, g', numberCell(1, 5_000), ['weight']),
+  column('fan', 'Fan', optionalCell(FAN_CELL)),
+  column('brackets', 'Brackets', listCell(choiceCell(['full', 'low'] as const))),
+  column('bracketMounted', 'Bracket on it', choiceCell(['full', 'low'] as const)),
+  column('peakWatts', 'Peak, W', WATTS, ['watts', 'power', 'peak']),
+  column('slotWatts', 'From the slot, W', WATTS),
+  column('sockets', 'Power sockets', listCell(choiceCell(PLUG_TYPES)), ['plugs']),
+  column('supplyWatts', 'Supply asked, W', optionalCell(numberCell(50, 2_000)), ['psu']),
+  column(
+    'frontHeaders',
+    'Front headers',
+    listCell(pairCell(['type', choiceCell(FRONT_LEADS)], ' at ', ['atMm', MILLIMETRES])),
+  ),
+  column(
+    'boardLeads',
+    'Leads to the board',
+    listCell(
+      pairCell(['type', choiceCell(BOARD_HEADERS)], ' of ', ['lengthMm', numberCell(1, 2_000)]),
+    ),
+  ),
+  column('leadsBeforeSeating', 'Leads before seating', listCell(TEXT_CELL)),
+  column('boot', 'Start-up code', choiceCell(BOOT_CODES), ['boot']),
+  column('windowMegabytes', 'Window, MB', numberCell(0, 1_000_000)),
+  column('year', 'Year', numberCell(1990, 2100)),
+  column('quirks', 'Known catches', listCell(choiceCell(QUIRKS)), ['quirks']),
+  column('ids.vendor', 'Vendor', hexCell(4), ['vendor id']),
+  column('ids.device', 'Device', hexCell(4), ['device id']),
+  column('ids.class24', 'Class', hexCell(6), ['class code']),
+];
+
+const ofKind = (kind: DeliveryKind, ...columns: readonly Column[]): readonly Column[] =>
+  columns.map((each) => ({ ...each, path: `delivers.${each.path}`, kind }));
+
+const PORTS = numberCell(1, 64);
+const SOME = numberCell(0, 64);
+
+const BY_KIND: readonly Column[] = [
+  ...ofKind(
+    'screens',
+    column('outputs', 'Outputs', OUTPUTS_CELL),
+    column('most', 'Screens at once', numberCell(1, 12)),
+    column('memoryGigabytes', 'Memory, GB', numberCell(0, 512, false), ['memory']),
+    column('speedClass', 'Speed class', numberCell(0, 5)),
+    column('encodes', 'Encodes', listCell(choiceCell(ENCODINGS))),
+  ),
+  ...ofKind(
+    'usb',
+    column('ports', 'USB ports at the back', SOME, ['usb ports']),
+    column('signalling', 'USB', choiceCell(USB_SIGNALLING)),
+    column('typeC', 'Type-C at the back', SOME),
+    column('milliamps', 'mA each', numberCell(0, 5_000)),
+  ),
+  ...ofKind(
+    'network',
+    column('ports', 'Network ports', PORTS),
+    column('megabits', 'Mb/s', listCell(numberCell(10, 100_000)), ['speeds']),
+    column('features', 'Network features', listCell(choiceCell(NETWORK_FEATURES))),
+  ),
+  ...ofKind(
+    'wifi',
+    column('radioMegabits', 'Radio, Mb/s', numberCell(1, 50_000, false)),
+    column('bluetooth', 'Bluetooth', YES_NO_CELL),
+    column('bands', 'Bands', listCell(choiceCell(WIFI_BANDS))),
+    column('aerials', 'Aerials', SOME),
+  ),
+  ...ofKind(
+    'drives',
+    column('ports', 'Drives', PORTS),
+    column('socket', 'Drive socket', choiceCell(DRIVE_SOCKETS)),
+    column('ownPorts', 'Ports of its own', PORTS),
+  ),
+  ...ofKind(
+    'sound',
+    column('channels', 'Channels', numberCell(1, 16)),
+    column('inputs', 'Sound inputs', SOME),
+    column('optical', 'Optical', YES_NO_CELL),
+  ),
+  ...ofKind(
+    'serialLink',
+    column('ports', 'Fast serial ports', PORTS),
+    column('gigabits', 'Gb/s', choiceCell(SERIAL_LINK_GIGABITS)),
+  ),
+  ...ofKind(
+    'legacy',
+    column('serial', 'Serial ports', SOME),
+    column('parallel', 'Parallel ports', SOME),
+  ),
+];
+
+export const CARD_COLUMNS: readonly Column[] = [...GENERAL, ...BY_KIND];
+
+/** The columns that tell of one kind of delivery. */
+export const columnsOf = (kind: DeliveryKind): readonly Column[] =>
+  BY_KIND.filter((each) => each.kind === kind);
+
+/** What a card of a kind delivers before anything is told of it. */
+export const PLAIN_DELIVERIES: { readonly [Kind in DeliveryKind]: Delivery & { kind: Kind } } = {
+  screens: {
+    kind: 'screens',
+    outputs: [{ signal: 'dp-hbr2', count: 1 }],
+    most: 1,
+    memoryGigabytes: 0,
+    speedClass: 1,
+    encodes: [],
+  },
+  usb: { kind: 'usb', ports: 2, signalling: '3.2-1', typeC: 0, milliamps: 900 },
+  network: { kind: 'network', ports: 1, megabits: [100, 1000], features: [] },
+  wifi: { kind: 'wifi', radioMegabits: 867, bluetooth: false, bands: ['2.4', '5'], aerials: 2 },
+  drives: { kind: 'drives', ports: 2, socket: 'sata', ownPorts: 2 },
+  sound: { kind: 'sound', channels: 2, inputs: 1, optical: false },
+  serialLink: { kind: 'serialLink', ports: 1, gigabits: 40 },
+  legacy: { kind: 'legacy', serial: 1, parallel: 0 },
+};
+
+/** A card of which only its kind is told: small, light and modest. */
+export const plainCard = (kind: DeliveryKind): Card => ({
+  id: 'new',
+  maker: '',
+  model: '',
+  bus: 'pcie',
+  lanes: 1,
+  generation: 2,
+  m2: null,
+  keying: null,
+  needsSplit: false,
+  lengthMm: 120,
+  heightMm: 68.9,
+  openings: 1,
+  weightGrams: 100,
+  fan: null,
+  brackets: ['full'],
+  bracketMounted: 'full',
+  peakWatts: 5,
+  slotWatts: 5,
+  sockets: [],
+  supplyWatts: null,
+  frontHeaders: [],
+  boardLeads: [],
+  leadsBeforeSeating: [],
+  boot: 'none',
+  windowMegabytes: 0,
+  year: 2020,
+  quirks: [],
+  ids: { vendor: 0, device: 0, class24: 0 },
+  delivers: PLAIN_DELIVERIES[kind],
+  priceCents: 0,
+  leadDays: null,
+});
+
+/** The text of a column of a card, or of any part that has its path. */
+export function printCell(of: object, { path, cell }: Column): string {
+  const value = valueAt(of, path);
+  return value === undefined ? '' : cell.print(value as never);
+}
+
+/** The part with a column's text taken in, or undefined where the text is none of its kind. */
+export function takeCell<Part extends object>(
+  of: Part,
+  { path, cell }: Column,
+  text: string,
+): Part | undefined {
+  const value: unknown = cell.parse(text.trim());
+  return value === undefined ? undefined : withValueAt(of, path, value);
+}

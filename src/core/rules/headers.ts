@@ -1,0 +1,62 @@
+/**
+ * Internal leads: those of the case's front panel that plug into the card, and those of the card that plug into a
+ * header of the board – by type, and by whether they reach. A lead that finds nothing is no obstacle: the card
+ * works, and what hangs on that lead stays dead.
+ */
+import type { Card } from '../parts/card.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Machine, Slot } from '../parts/machine.ts';
+import type { Finding } from './finding.ts';
+import { openingMiddleMm } from './geometry.ts';
+
+export function headers(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
+  return [...frontLeads(card, machine), ...boardLeads(card, slot, machine)];
+}
+
+function frontLeads({ frontHeaders }: Card, machine: Machine): readonly Finding[] {
+  const leads = valueOf(machine.case.frontLeads);
+  return frontHeaders.map(({ type, atMm }): Finding => {
+    if (leads === null) return { code: 'header.frontUnknown', verdict: 'unknown', subject: type };
+    const able = leads.filter((lead) => lead.type === type);
+    if (able.length === 0)
+      return { code: 'header.frontMissing', verdict: 'limited', subject: type };
+    const nearest = Math.min(...able.map(({ nearestMm }) => nearestMm ?? 0));
+    return nearest <= atMm
+      ? { code: 'header.frontFound', verdict: 'clear', subject: type }
+      : {
+          code: 'header.frontShort',
+          verdict: 'limited',
+          subject: type,
+          needed: atMm,
+          available: nearest,
+          unit: 'mm',
+        };
+  });
+}
+
+/** Leads run along the edges of the board, so the way is counted along and across it. Common practice, no source. */
+function boardLeads({ boardLeads: leads, lengthMm: cardMm }: Card, slot: Slot, machine: Machine) {
+  const free = valueOf(machine.headers);
+  const opening = valueOf(slot.opening);
+  return leads.map(({ type, lengthMm }): Finding => {
+    if (free === null) return { code: 'header.unknown', verdict: 'unknown', subject: type };
+    const able = free.filter((header) => header.type === type);
+    if (able.length === 0) return { code: 'header.missing', verdict: 'limited', subject: type };
+    const ways = able.map(({ place }) =>
+      place === undefined || opening === null
+        ? 0
+        : Math.max(0, place.xMm - cardMm) + Math.abs(place.yMm - openingMiddleMm(machine, opening)),
+    );
+    const wayMm = Math.min(...ways);
+    return wayMm <= lengthMm
+      ? { code: 'header.found', verdict: 'clear', subject: type }
+      : {
+          code: 'header.short',
+          verdict: 'limited',
+          subject: type,
+          needed: Math.round(wayMm),
+          available: lengthMm,
+          unit: 'mm',
+        };
+  });
+}

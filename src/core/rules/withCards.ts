@@ -1,0 +1,110 @@
+/** The machine as it would be with cards in it that are only planned or on trial. */
+import { cardName } from '../parts/card.ts';
+import { known, valueOf } from '../parts/fact.ts';
+import type { Enclosure, Machine } from '../parts/machine.ts';
+import { assignPlugs, plugsOf } from './plugs.ts';
+import { socketsIn } from './power.ts';
+import { machineAround } from './housing.ts';
+import type { Placed } from './sharing.ts';
+
+/** Their slots hold them; nothing else changes. */
+export function withOccupants(machine: Machine, placed: readonly Placed[]): Machine {
+  if (placed.length === 0) return machine;
+  return {
+    ...machine,
+    slots: machine.slots.map((slot) => {
+      const card = placed.find((each) => each.slot.id === slot.id)?.card;
+      if (card === undefined) return slot;
+      const { vendor, device } = card.ids;
+      return {
+        ...slot,
+        occupant: known(
+          {
+            name: cardName(card),
+            ids: { vendor, device },
+            fate: 'stays' as const,
+            signal: card.m2?.signal ?? null,
+            openings: known(card.openings, 'technician'),
+            lengthMm: known(card.lengthMm, 'technician'),
+            fan: known(card.fan, 'technician'),
+          },
+          'technician',
+        ),
+      };
+    }),
+  };
+}
+
+/** And what they take is gone for the next one: watts, plugs, leads of the front, headers of the board. */
+export function withCards(machine: Machine, placed: readonly Placed[]): Machine {
+  if (placed.length === 0) return machine;
+  const inHousing = (id: string | null) => placed.filter(({ slot }) => slot.enclosureId === id);
+  const own = inHousing(null);
+  return {
+    ...withOccupants(machine, placed),
+    ...taken(own, machine),
+    headers: machine.headers && {
+      ...machine.headers,
+      value: without(
+        machine.headers.value,
+        own.flatMap(({ card }) => card.boardLeads),
+      ),
+    },
+    enclosures: machine.enclosures.map((box): Enclosure => ({
+      ...box,
+      ...taken(inHousing(box.id), machine),
+    })),
+  };
+}
+
+function taken(placed: readonly Placed[], machine: Machine): Pick<Machine, 'case' | 'supply'> {
+  const [first] = placed;
+  const around = first === undefined ? machine : machineAround(first.slot, machine);
+  const { supply, case: room } = around;
+  const base = valueOf(supply.baseWatts);
+  const watts = placed.reduce((total, { card }) => total + card.peakWatts, 0);
+  return {
+    case: {
+      ...room,
+      frontLeads: room.frontLeads && {
+        ...room.frontLeads,
+        value: without(
+          room.frontLeads.value,
+          placed.flatMap(({ card }) => card.frontHeaders),
+        ),
+      },
+    },
+    supply: {
+      ...supply,
+      baseWatts: supply.baseWatts && { ...supply.baseWatts, value: (base ?? 0) + watts },
+      plugs: supply.plugs && { ...supply.plugs, value: plugsLeft(placed, around) },
+    },
+  };
+}
+
+/** One thing of each type wanted is gone. */
+function without<Thing extends { readonly type: string }>(
+  things: readonly Thing[],
+  wanted: readonly { readonly type: string }[],
+): readonly Thing[] {
+  const left = [...things];
+  for (const { type } of wanted) {
+    const at = left.findIndex((thing) => thing.type === type);
+    if (at !== -1) left.splice(at, 1);
+  }
+  return left;
+}
+
+function plugsLeft(placed: readonly Placed[], machine: Machine) {
+  const free = valueOf(machine.supply.plugs) ?? [];
+  const sockets = placed.flatMap(({ card, slot }) => socketsIn(card, slot, machine));
+  const { feeds } = assignPlugs(sockets, plugsOf(free));
+  const used = new Set(feeds.flatMap((feed) => feed.plugs));
+  let seen = 0;
+  return free.map((row) => {
+    const from = seen;
+    seen += row.count;
+    const gone = [...used].filter((n) => n >= from && n < seen).length;
+    return { ...row, count: row.count - gone };
+  });
+}

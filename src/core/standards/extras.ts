@@ -1,0 +1,26 @@
+/** Kinds of things bought beside cards, and in which unit each kind's limit is told. */
+export const EXTRA_KINDS = [
+  'bracket',
+  'plugAdapter',
+  'screenAdapter',
+  'powerLead',
+  'headerLead',
+  'driveCable',
+  'bay',
+  'openingJack',
+  'aerial',
+  'support',
+  'thermalPad',
+  'cover',
+  'screws',
+] as const;
+export type ExtraKind = (typeof EXTRA_KINDS)[number];
+
+export const EXTRA_LIMIT_UNITS: Readonly<Partial<Record<ExtraKind, 'W' | 'mm'>>> = {
+  plugAdapter: 'W',
+  powerLead: 'mm',
+  headerLead: 'mm',
+  driveCable: 'mm',
+  openingJack: 'mm',
+  aerial: 'mm',
+};

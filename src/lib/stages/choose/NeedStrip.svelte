@@ -1,0 +1,79 @@
+<script lang="ts">
+  /** The needs beside the board: what each gets now, and what it gets with what is drawn. */
+  import { already, unitsWanted, withOccupants, type Need } from '$core';
+  import VerdictMark from '$lib/board/VerdictMark.svelte';
+  import { shop } from '$lib/state/shop.svelte';
+  import { figure } from '$lib/wording/figures';
+  import { KIND_WORDS, needWords } from '$lib/wording/needs';
+  import { FLOW_WORDS } from '$lib/wording/stages';
+  import type { JobModel } from '../jobModel.svelte';
+
+  let { model }: { model: JobModel } = $props();
+
+  const MARK = { met: 'clear', short: 'blocked', unknown: 'unknown' } as const;
+  const fitted = $derived(withOccupants(model.job.machine, model.considered));
+  const rows = $derived(
+    model.job.needs.map((need) => {
+      const cards = [...(shop.cards ?? []), ...model.considered.map(({ card }) => card)];
+      const now = already(need, model.job.machine, shop.cards ?? []);
+      return { need, now, then: now.state === 'met' ? now : already(need, fitted, cards) };
+    }),
+  );
+
+  function gets(need: Need, { then, now }: (typeof rows)[number]): string {
+    if (now.state === 'met') return 'met by the machine as it is';
+    if (then.flow === null) return then.state === 'unknown' ? 'not known' : 'nothing serves it yet';
+    const { high, unit, limiting } = then.flow;
+    const wanted = unitsWanted(need);
+    const units = wanted > 1 ? `${Math.min(then.units, wanted)} of ${wanted}, ` : '';
+    const limit = limiting === null || unit !== 'B/s' ? '' : `, by the ${FLOW_WORDS[limiting]}`;
+    return `${units}${unit === 'count' ? '' : `up to ${figure(high, unit)}${limit}`}`.replace(
+      /, $/,
+      '',
+    );
+  }
+</script>
+
+<section aria-label="Needs">
+  {#if rows.length === 0}
+    <p>No needs yet: the planner has nothing to plan for. <a href="needs">To the needs</a></p>
+  {:else}
+    <ul>
+      {#each rows as row (row.need.id)}
+        <li>
+          <VerdictMark verdict={MARK[row.then.state]} withWord={false} />
+          <span class="what">
+            <strong>{KIND_WORDS[row.need.kind]}</strong>
+            <span>{needWords(row.need)}{row.need.must ? '' : ' – nice'}</span>
+          </span>
+          <span class="gets">{gets(row.need, row)}</span>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</section>
+
+<style>
+  section {
+    border-bottom: 1px solid var(--cds-ui-04);
+    padding-bottom: 0.5rem;
+    margin-bottom: 0.5rem;
+  }
+  li {
+    display: grid;
+    grid-template-columns: auto 1fr auto;
+    gap: 0.5rem;
+    align-items: baseline;
+    padding: 0.125rem 0;
+    font-size: 0.8125rem;
+    line-height: 1.35;
+  }
+  .what span {
+    color: var(--cds-text-02);
+  }
+  .gets {
+    text-align: right;
+    max-width: 15rem;
+    font-variant-numeric: tabular-nums;
+  }
+</style>

@@ -1,0 +1,76 @@
+<script lang="ts">
+  /** What is on trial, with its price, and the way to take it as the plan. */
+  import { Button } from 'carbon-components-svelte';
+  import { cardName, worth } from '$core';
+  import VerdictMark from '$lib/board/VerdictMark.svelte';
+  import { selection } from '$lib/state/selection.svelte';
+  import { findingWords } from '$lib/wording/findings';
+  import { inMoney } from '$lib/wording/figures';
+  import type { JobModel } from '../jobModel.svelte';
+
+  let { model }: { model: JobModel } = $props();
+
+  const cents = $derived(
+    model.trialVerdicts.reduce((total, { card }) => total + card.priceCents, 0),
+  );
+  const blocked = $derived(model.trialVerdicts.some(({ verdict }) => verdict === 'blocked'));
+</script>
+
+<section aria-label="On trial">
+  <div class="head">
+    <h2>On trial</h2>
+    <Button size="small" kind="ghost" on:click={() => model.takeAllOff()}>Take all off (Esc)</Button
+    >
+    {#if model.job.plan === null}
+      <Button size="small" disabled={blocked} on:click={() => model.accept()}
+        >Accept as tried (A)</Button
+      >
+    {/if}
+  </div>
+  <ul>
+    {#each model.trialVerdicts as { card, slot, verdict } (slot.id)}
+      <li>
+        <VerdictMark {verdict} withWord={false} />
+        <button
+          type="button"
+          class="text"
+          onclick={() => {
+            selection.cardId = card.id;
+            selection.slotId = slot.id;
+          }}>{cardName(card)}</button
+        >
+        in {slot.label}
+        <span class="number">{inMoney(card.priceCents)}</span>
+        <button type="button" class="text" onclick={() => model.takeOff(slot.id)}>Take off</button>
+      </li>
+    {/each}
+  </ul>
+  <p class="quiet">
+    {inMoney(cents)} in all.
+    {#each worth(cents, model.job) as finding (finding.code)}{findingWords(finding)}
+    {/each}
+    {#if blocked}What cannot go is not accepted.{/if}
+  </p>
+</section>
+
+<style>
+  section {
+    border: 1px dashed var(--tenant-plan);
+    padding: 0.5rem 0.75rem;
+    margin-bottom: 0.75rem;
+  }
+  .head,
+  li {
+    display: flex;
+    align-items: center;
+    gap: 0.5rem;
+    font-size: 0.875rem;
+  }
+  .head h2,
+  li .number {
+    margin-left: auto;
+  }
+  .head h2 {
+    margin: 0 auto 0 0;
+  }
+</style>

@@ -1,0 +1,142 @@
+/** The cards as a comparison: what each gives this job where it does best, and how the rows are sorted and left out. */
+import {
+  VERDICTS,
+  cardName,
+  flowOf,
+  unitsWanted,
+  type Card,
+  type Flow,
+  type Need,
+  type SlotVerdict,
+  type Machine,
+} from '$core';
+import { deliveryWords } from '$lib/wording/deliveries';
+import { CARD_KIND_WORDS } from '$lib/wording/needs';
+
+export interface ComparedCard {
+  readonly card: Card;
+  readonly row: readonly SlotVerdict[];
+  /** The slot where it does best, with what the most served need gets there. */
+  readonly best: SlotVerdict | null;
+  readonly flow: Flow | null;
+  /** Needs that it alone satisfies there. */
+  readonly meets: readonly Need[];
+}
+
+export const SORTS = ['name', 'price', 'days', 'verdict', 'gets'] as const;
+export type Sort = (typeof SORTS)[number];
+
+export interface Sifting {
+  /** `needed`, `all`, or a kind of delivery. */
+  readonly kind: string;
+  readonly sought: string;
+  /** Leave out what cannot go anywhere. */
+  readonly goesIn: boolean;
+  /** Leave out what meets no need alone. */
+  readonly meets: boolean;
+}
+
+/** Cards of the kind, whose text holds every word that is sought: name, what it delivers, plugs, bus, identity. */
+export function sifted(
+  cards: readonly Card[],
+  { kind, sought }: Sifting,
+  neededKinds: ReadonlySet<string>,
+): readonly Card[] {
+  const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
+  return cards.filter(
+    (card) =>
+      (kind === 'all' ||
+        (kind === 'needed'
+          ? neededKinds.size === 0 || neededKinds.has(card.delivers.kind)
+          : card.delivers.kind === kind)) &&
+      words.every((word) => textOf(card).includes(word)),
+  );
+}
+
+const texts = new WeakMap<Card, string>();
+
+function textOf(card: Card): string {
+  const found = texts.get(card);
+  if (found !== undefined) return found;
+  const text = [
+    cardName(card),
+    CARD_KIND_WORDS[card.delivers.kind],
+    deliveryWords(card.delivers),
+    card.bus,
+    ...card.sockets,
+    ...card.brackets.map((bracket) => `${bracket} bracket`),
+    ...card.frontHeaders.map(({ type }) => type),
+    card.fan === null ? 'no fan' : 'fan',
+    card.year,
+    `${card.ids.vendor.toString(16)}:${card.ids.device.toString(16)}`,
+  ]
+    .join(' ')
+    .toLowerCase();
+  texts.set(card, text);
+  return text;
+}
+
+export function compared(
+  rows: readonly (readonly SlotVerdict[])[],
+  needs: readonly Need[],
+  machine: Machine,
+): readonly ComparedCard[] {
+  return rows.flatMap((row) => {
+    const card = row[0]?.card;
+    if (card === undefined) return [];
+    const places = row.map((at) => {
+      const flows = needs.flatMap((need) => flowOf(card, at.slot, need, machine) ?? []);
+      const flow = flows.toSorted((a, b) => b.units - a.units || b.high - a.high)[0] ?? null;
+      const meets = flows
+        .filter(({ need, units }) => units >= unitsWanted(need))
+        .map(({ need }) => need);
+      return { at, flow, meets };
+    });
+    const best = places.toSorted(
+      (a, b) =>
+        severity(a.at) - severity(b.at) ||
+        b.meets.length - a.meets.length ||
+        (b.flow?.high ?? 0) - (a.flow?.high ?? 0),
+    )[0];
+    return [
+      {
+        card,
+        row,
+        best: best?.at ?? null,
+        flow: best?.flow ?? null,
+        meets: best !== undefined && best.at.verdict !== 'blocked' ? best.meets : [],
+      },
+    ];
+  });
+}
+
+const severity = ({ verdict }: SlotVerdict): number => VERDICTS.indexOf(verdict);
+
+/** Ascending by what is asked; equals by price. */
+export function sortedBy(
+  cards: readonly ComparedCard[],
+  sort: Sort,
+  down: boolean,
+): readonly ComparedCard[] {
+  const of = (each: ComparedCard): number | string => {
+    switch (sort) {
+      case 'name':
+        return cardName(each.card);
+      case 'price':
+        return each.card.priceCents;
+      case 'days':
+        return each.card.leadDays ?? -1;
+      case 'verdict':
+        return each.best === null ? VERDICTS.length : severity(each.best);
+      case 'gets':
+        return (each.flow?.units ?? 0) * 1e12 + (each.flow?.high ?? 0);
+    }
+  };
+  const sign = down ? -1 : 1;
+  return cards.toSorted((a, b) => {
+    const [x, y] = [of(a), of(b)];
+    const compared =
+      typeof x === 'string' || typeof y === 'string' ? String(x).localeCompare(String(y)) : x - y;
+    return sign * compared || a.card.priceCents - b.card.priceCents;
+  });
+}

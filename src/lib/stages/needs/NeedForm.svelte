@@ -1,0 +1,269 @@
+<script lang="ts">
+  /** One need: in the customer's words, in numbers, and how much it counts. Wrong input changes nothing. */
+  import {
+    Button,
+    Checkbox,
+    ContentSwitcher,
+    Select,
+    SelectItem,
+    Switch,
+    TextInput,
+  } from 'carbon-components-svelte';
+  import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
+  import { already, bestMode, valueOf, type Card, type Machine, type Need } from '$core';
+  import VerdictMark from '$lib/board/VerdictMark.svelte';
+  import { modeWords } from '$lib/wording/figures';
+  import { KIND_WORDS, alreadyWords, needWords } from '$lib/wording/needs';
+  import {
+    NEED_FIELDS,
+    expected,
+    readField,
+    typed,
+    writeField,
+    type NeedField,
+  } from './needFields';
+
+  let {
+    need,
+    machine,
+    cards,
+    groups,
+    put,
+    remove,
+  }: {
+    need: Need;
+    machine: Machine;
+    cards: readonly Card[];
+    /** Names of the groups that other needs are in. */
+    groups: readonly string[];
+    put: (need: Need) => void;
+    remove: () => void;
+  } = $props();
+
+  /** Each group by a letter, and one more to begin a new one with. */
+  const letters = $derived(
+    [...new Set([...groups, ...'ABCDE'])].slice(0, Math.max(2, groups.length + 1)),
+  );
+  const MARK = { met: 'clear', short: 'needs', unknown: 'unknown' } as const;
+
+  const now = $derived(already(need, machine, cards));
+  /** Screens of the survey, each with the best it can show. */
+  const read = $derived(
+    machine.screens.flatMap((screen) => {
+      const mode = bestMode(screen);
+      return mode === null
+        ? []
+        : [{ id: screen.id, name: screen.name, mode, input: valueOf(screen.input) }];
+    }),
+  );
+  const taken = $derived(machine.slots.filter(({ occupant }) => valueOf(occupant) !== null));
+  let refused = $state('');
+
+  const idOf = ({ path }: NeedField) => `${need.id}-${path.replace('.', '-')}`;
+  const chosen = (event: Event) => String((event.target as HTMLSelectElement | null)?.value ?? '');
+
+  function set(field: NeedField, value: unknown) {
+    const fresh = value === null && field.as === 'number' ? null : writeField(need, field, value);
+    refused = fresh === null ? field.path : '';
+    if (fresh !== null && readField(fresh, field) !== readField(need, field)) put(fresh);
+  }
+
+  function tickOne(field: NeedField, option: unknown, on: boolean) {
+    const there = readField(need, field) as readonly unknown[];
+    if (there.includes(option) !== on)
+      set(field, on ? [...there, option] : there.filter((each) => each !== option));
+  }
+</script>
+
+<section aria-label={KIND_WORDS[need.kind]}>
+  <div class="head">
+    <h2>{KIND_WORDS[need.kind]}: {needWords(need)}</h2>
+    <Button
+      kind="ghost"
+      size="small"
+      icon={TrashCan}
+      iconDescription="Remove this need"
+      tooltipAlignment="end"
+      on:click={remove}
+    />
+  </div>
+  <p class="now">
+    <VerdictMark verdict={MARK[now.state]} withWord={false} />
+    <span>{alreadyWords(now, need)}</span>
+  </p>
+  <TextInput
+    id="{need.id}-words"
+    size="sm"
+    labelText="In the customer’s words"
+    value={need.words}
+    on:change={(event) => put({ ...need, words: String(event.detail ?? '').slice(0, 200) })}
+  />
+  <div class="fields">
+    {#if need.kind === 'keep'}
+      {@const of = need}
+      <Select
+        id="{need.id}-slot"
+        size="sm"
+        labelText="What stays"
+        selected={need.slotId}
+        on:change={(event) => put({ ...of, slotId: chosen(event) })}
+      >
+        {#each taken as slot (slot.id)}
+          <SelectItem value={slot.id} text="{valueOf(slot.occupant)?.name}, {slot.label}" />
+        {:else}
+          <SelectItem value={need.slotId} text="nothing is fitted" />
+        {/each}
+      </Select>
+    {/if}
+    {#each NEED_FIELDS[need.kind] as field (field.path)}
+      {#if field.as === 'number'}
+        <TextInput
+          id={idOf(field)}
+          size="sm"
+          labelText={field.label}
+          value={String(Number(readField(need, field)) / field.scale)}
+          invalid={refused === field.path}
+          invalidText={expected(field)}
+          on:change={(event) => set(field, typed(field, String(event.detail ?? '')))}
+        />
+      {:else if field.as === 'choice'}
+        <Select
+          id={idOf(field)}
+          size="sm"
+          labelText={field.label}
+          selected={String(readField(need, field))}
+          on:change={(event) =>
+            set(field, field.options.find(([value]) => String(value) === chosen(event))?.[0])}
+        >
+          {#each field.options as [value, label] (label)}
+            <SelectItem value={String(value)} text={label} />
+          {/each}
+        </Select>
+      {:else if field.as === 'tick'}
+        <Checkbox
+          id={idOf(field)}
+          labelText={field.label}
+          checked={readField(need, field) === true}
+          on:check={(event) => set(field, event.detail)}
+        />
+      {:else}
+        <fieldset class="ticks">
+          <legend class="bx--label">{field.label}</legend>
+          {#each field.options as [value, label] (label)}
+            <Checkbox
+              id="{idOf(field)}-{value}"
+              labelText={label}
+              checked={(readField(need, field) as readonly unknown[]).includes(value)}
+              on:check={(event) => tickOne(field, value, event.detail)}
+            />
+          {/each}
+        </fieldset>
+      {/if}
+    {/each}
+  </div>
+  <div class="fields counts">
+    <ContentSwitcher
+      size="sm"
+      aria-label="Must or nice"
+      selectedIndex={need.must ? 0 : 1}
+      on:change={(event) =>
+        (event.detail === 0) !== need.must && put({ ...need, must: event.detail === 0 })}
+    >
+      <Switch text="Must" />
+      <Switch text="Nice" />
+    </ContentSwitcher>
+    {#if !need.must}
+      <Select
+        id="{need.id}-weight"
+        size="sm"
+        labelText="Counts, 1 to 5"
+        selected={String(need.weight)}
+        on:change={(event) => put({ ...need, weight: Number(chosen(event)) })}
+      >
+        {#each [1, 2, 3, 4, 5] as weight (weight)}
+          <SelectItem value={String(weight)} text={String(weight)} />
+        {/each}
+      </Select>
+    {/if}
+    {#if need.kind !== 'keep'}
+      <Select
+        id="{need.id}-group"
+        size="sm"
+        labelText="Used together with"
+        selected={need.group}
+        on:change={(event) => put({ ...need, group: chosen(event) })}
+      >
+        <SelectItem value="" text="on its own" />
+        {#each letters as letter (letter)}<SelectItem value={letter} text="group {letter}" />{/each}
+      </Select>
+    {/if}
+  </div>
+  {#if need.kind === 'screens' && read.length > 0}
+    {@const of = need}
+    <p class="quiet">
+      Screens that were read:
+      {#each read as { id, name, mode, input } (id)}
+        <button type="button" class="text read" onclick={() => put({ ...of, mode, input })}
+          >{name}, {modeWords(mode)}</button
+        >
+      {/each}
+    </p>
+  {/if}
+  {#if need.kind === 'wifi' && (valueOf(machine.path.internetMegabits) ?? Infinity) < need.megabits}
+    <p class="warn">
+      The internet plan carries only {valueOf(machine.path.internetMegabits)} Mb/s: no card makes it faster.
+    </p>
+  {/if}
+</section>
+
+<style>
+  .read {
+    margin-right: 0.75rem;
+    text-decoration: underline;
+  }
+  section {
+    border-top: 1px solid var(--cds-ui-04);
+    padding: 0.75rem 0;
+    margin-top: 0.75rem;
+  }
+  .head {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    gap: 0.5rem;
+  }
+  .now {
+    display: flex;
+    gap: 0.5rem;
+    align-items: flex-start;
+    font-size: 0.8125rem;
+    margin-bottom: 0.5rem;
+  }
+  .fields {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(8.5rem, 1fr));
+    gap: 0.75rem;
+    margin-top: 0.75rem;
+    align-items: end;
+  }
+  .ticks {
+    grid-column: 1 / -1;
+    border: 0;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1rem;
+  }
+  .ticks legend {
+    width: 100%;
+    margin-bottom: 0;
+  }
+  .ticks :global(.bx--form-item) {
+    flex: none;
+  }
+  .warn {
+    margin-top: 0.5rem;
+    border-left: 4px solid var(--tenant-limited);
+    padding-left: 0.5rem;
+    font-size: 0.8125rem;
+  }
+</style>

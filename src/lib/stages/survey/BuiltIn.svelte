@@ -1,0 +1,119 @@
+<script lang="ts">
+  /** What the board delivers without any card, kind by kind: with it a need shows at once whether it is met. */
+  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
+  import {
+    PLAIN_DELIVERIES,
+    columnsOf,
+    known,
+    tell,
+    valueOf,
+    type Delivery,
+    type DeliveryKind,
+    type Machine,
+  } from '$core';
+  import CellField from '$lib/shop/CellField.svelte';
+  import { WITNESS_SHORT } from '$lib/wording/facts';
+  import { CARD_KIND_WORDS } from '$lib/wording/needs';
+
+  let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
+    $props();
+
+  const own = $derived(valueOf(machine.builtIn) ?? []);
+  const kinds = Object.keys(CARD_KIND_WORDS) as DeliveryKind[];
+
+  const put = (deliveries: readonly Delivery[], what: string) =>
+    change({ ...machine, builtIn: tell(machine.builtIn, deliveries) }, `on the board: ${what}`);
+  const at = (n: number, delivery: Delivery) =>
+    put(
+      own.map((each, m) => (m === n ? delivery : each)),
+      CARD_KIND_WORDS[delivery.kind],
+    );
+
+  function add(event: Event) {
+    const select = event.target as HTMLSelectElement;
+    const kind = kinds.find((each) => each === select.value);
+    select.value = '';
+    if (kind !== undefined) put([...own, PLAIN_DELIVERIES[kind]], CARD_KIND_WORDS[kind]);
+  }
+</script>
+
+<div class="built-in">
+  <h3>On the board itself</h3>
+  <p class="quiet">
+    {#if machine.builtIn === null}
+      Not known: needs cannot say whether the machine meets them already.
+    {:else}
+      {own.length === 0 ? 'Nothing of use' : `${own.length} kinds`}, {WITNESS_SHORT[
+        machine.builtIn.witness
+      ]}.
+    {/if}
+  </p>
+  {#each own as delivery, n (n)}
+    <fieldset>
+      <legend>{CARD_KIND_WORDS[delivery.kind]}</legend>
+      {#each columnsOf(delivery.kind) as column (column.path)}
+        <CellField
+          id="built-in-{n}-{column.path.replace('.', '-')}"
+          of={{ delivers: delivery }}
+          {column}
+          onchange={({ delivers }) => at(n, delivers)}
+        />
+      {/each}
+      <Button
+        kind="ghost"
+        size="small"
+        icon={TrashCan}
+        iconDescription="Not on the board: {CARD_KIND_WORDS[delivery.kind]}"
+        tooltipAlignment="end"
+        on:click={() =>
+          put(
+            own.filter((_, m) => m !== n),
+            `not ${CARD_KIND_WORDS[delivery.kind]}`,
+          )}
+      />
+    </fieldset>
+  {/each}
+  <div class="row">
+    <Select id="built-in-add" size="sm" labelText="The board also has" on:change={add}>
+      <SelectItem value="" text="choose" />
+      {#each kinds as kind (kind)}<SelectItem value={kind} text={CARD_KIND_WORDS[kind]} />{/each}
+    </Select>
+    {#if machine.builtIn === null}
+      <Button
+        size="small"
+        kind="ghost"
+        on:click={() =>
+          change({ ...machine, builtIn: known([], 'technician') }, 'on the board: nothing of use')}
+        >Nothing of use</Button
+      >
+    {/if}
+  </div>
+</div>
+
+<style>
+  .built-in {
+    grid-column: 1 / -1;
+  }
+  fieldset {
+    border: 1px solid var(--cds-ui-03);
+    padding: 0.5rem 0.75rem;
+    margin-top: 0.5rem;
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(7rem, 1fr));
+    gap: 0.5rem;
+    align-items: end;
+  }
+  legend {
+    font-size: 0.8125rem;
+    font-weight: 600;
+    padding-inline: 0.25rem;
+  }
+  .row {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0.75rem;
+    align-items: end;
+    margin-top: 0.75rem;
+  }
+</style>

@@ -1,0 +1,117 @@
+/** Codes of things that findings, needs and cards name, in words. */
+import type {
+  BoardHeader,
+  Encoding,
+  ExtraKind,
+  FrontLead,
+  NetworkFeature,
+  PlugAdapter,
+  Quirk,
+  ScreenAdapter,
+  ScreenInput,
+} from '$core';
+
+export const HEADER_WORDS: Readonly<Record<FrontLead | BoardHeader, string>> = {
+  'usb-9-pin': 'USB 2.0, 9 pins',
+  'usb-19-pin': 'USB 3, 19 pins',
+  'type-c-20-pin': 'Type-C, 20 pins',
+  audio: 'sound, 9 pins',
+  'serial-link-5-pin': 'fast serial port, 5 pins',
+  'sound-4-pin': 'sound, 4 pins',
+};
+
+const PLUG_ADAPTER_WORDS: Readonly<Record<PlugAdapter, string>> = {
+  'two-6-pin-to-8-pin': 'two 6-pin plugs to one 8-pin',
+  'two-8-pin-to-12v-2x6': 'two 8-pin plugs to one 12V-2x6',
+  'three-8-pin-to-12v-2x6': 'three 8-pin plugs to one 12V-2x6',
+  'four-8-pin-to-12v-2x6': 'four 8-pin plugs to one 12V-2x6',
+  'sata-to-4-pin': 'a SATA plug to a 4-pin',
+  '4-pin-to-sata': 'a 4-pin plug to a SATA',
+  'split-sata': 'a splitter for a SATA plug',
+  'split-4-pin': 'a splitter for a 4-pin plug',
+};
+
+const SCREEN_ADAPTER_WORDS: Readonly<Record<ScreenAdapter, string>> = {
+  'dp-hdmi-passive': 'DisplayPort to HDMI, passive',
+  'dp-hdmi-active': 'DisplayPort to HDMI, active',
+  'dp-dvi-passive': 'DisplayPort to DVI, passive',
+  'dp-dvi-dual-active': 'DisplayPort to dual-link DVI, active',
+  'dp-vga-active': 'DisplayPort to analogue, active',
+  'hdmi-dvi-passive': 'HDMI to DVI, passive',
+  'hdmi-vga-active': 'HDMI to analogue, active',
+  'hdmi-dp-active': 'HDMI to DisplayPort, active',
+  'dvi-hdmi-passive': 'DVI to HDMI, passive',
+};
+
+export const INPUT_WORDS: Readonly<Record<ScreenInput, string>> = {
+  analogue: 'analogue',
+  digital: 'digital',
+  dvi: 'DVI',
+  hdmi: 'HDMI',
+  displayport: 'DisplayPort',
+};
+
+export const FEATURE_WORDS: Readonly<Record<NetworkFeature, string>> = {
+  wake: 'wake by network',
+  vlan: 'VLAN',
+  netBoot: 'network boot',
+  teaming: 'teaming',
+};
+
+export const ENCODING_WORDS: Readonly<Record<Encoding, string>> = {
+  h264: 'H.264',
+  h265: 'H.265',
+  av1: 'AV1',
+};
+
+export const QUIRK_WORDS: Readonly<Record<Quirk, string>> = {
+  coldStart: 'slow after a cold start',
+  sleep: 'gone after sleep',
+  processorSlot: 'only straight at the processor',
+  jumper: 'header or jumper',
+  restarts: 'several restarts',
+};
+
+export const EXTRA_KIND_WORDS: Readonly<Record<ExtraKind, string>> = {
+  bracket: 'Bracket',
+  plugAdapter: 'Plug adapter',
+  screenAdapter: 'Screen adapter',
+  powerLead: 'Power lead',
+  headerLead: 'Header lead',
+  driveCable: 'Drive cable',
+  bay: 'Bay',
+  openingJack: 'Jack for an opening',
+  aerial: 'Aerial',
+  support: 'Support',
+  thermalPad: 'Thermal pad',
+  cover: 'Cover',
+  screws: 'Screws',
+};
+
+/** How fast a graphics card draws. Common practice, no source. */
+export const SPEED_CLASS_WORDS: readonly string[] = [
+  '1 – desk work',
+  '2 – drawing in the plane',
+  '3 – models in space',
+  '4 – heavy models, films',
+  '5 – the heaviest',
+];
+
+export const THING_WORDS: Readonly<Record<string, string>> = {
+  ...HEADER_WORDS,
+  ...PLUG_ADAPTER_WORDS,
+  ...SCREEN_ADAPTER_WORDS,
+  ...INPUT_WORDS,
+  ...FEATURE_WORDS,
+  ...ENCODING_WORDS,
+  '2.4': 'radio at 2.4 GHz',
+  '5': 'radio at 5 GHz',
+  '6': 'radio at 6 GHz',
+  rear: 'such port at the back',
+  front: 'such port at the front',
+  typeC: 'Type-C port there',
+  inputs: 'as many inputs',
+  optical: 'optical socket',
+  uefi: 'UEFI',
+  bios: 'BIOS',
+};
