@@ -341,7 +341,7 @@ export const GAMING: Machine = {
     cooler(60, 36, 110, 155),
     memory(192, 30),
     box('heat', 'heatSink', 'Heat sink of the board', [168, 218, 46, 46, 8]),
-    box('front', 'header', 'Front Type-C header', [222, 200, 10, 22, 14]),
+    box('front', 'header', 'Front Type-C header', [226, 148, 10, 22, 14]),
   ],
   supply: supplyOf(750, 744, 360, [
     ['8-pin', 2],

@@ -1,6 +1,7 @@
 /** Every public name of the core, one by one. The reading order is in README.md. */
 export { type DeepReadonly, MEGABYTE, megabitsToBytesPerSecond } from './units.ts';
 
+export { withTaxCents } from './money.ts';
 export { valueAt, withValueAt } from './paths.ts';
 
 export {
@@ -181,12 +182,14 @@ export {
 export { withCardRecords } from './read/cardRecords.ts';
 export { mergeEvidence } from './read/mergeEvidence.ts';
 export { sameMachine } from './read/sameMachine.ts';
-export { type CellKind } from './read/catalogue/cells.ts';
+export { type CellKind, MONEY_CELL } from './read/catalogue/cells.ts';
 export {
   CARD_COLUMNS,
+  EXTRA_COLUMNS,
   type Column,
   FAN_CELL,
   PLAIN_DELIVERIES,
+  columnsFor,
   columnsOf,
   plainCard,
   printCell,

@@ -109,7 +109,7 @@ describe('Link', () => {
     delivers: network(1, [10000]),
   });
   const at = (generation: 1 | 2 | 3, lanes: number) =>
-    codes(link(tenGigabit, aSlot(1, { connector: 16, lanes, generation })))[0];
+    link(tenGigabit, aSlot(1, { connector: 16, lanes, generation })).code;
 
   it('gives 10 Gb/s Ethernet at least Gen 3 x2 or Gen 2 x4', () => {
     // Common practice, no source; the arithmetic is that of the PCI Express Base Specification.
@@ -124,13 +124,15 @@ describe('Link', () => {
     // 3,938 MB/s over 600 each is 6.6 (Serial ATA 3.x and PCI Express Base Specification, from memory).
     const forDrives = (ports: number) => aCard({ lanes: 4, delivers: drives(ports, 'sata') });
     const slot = aSlot(1, { lanes: 4 });
-    expect(codes(link(forDrives(6), slot))).to.deep.equal(['link.enough']);
-    expect(codes(link(forDrives(7), slot))).to.deep.equal(['link.narrowed']);
+    expect(codes([link(forDrives(6), slot)])).to.deep.equal(['link.enough']);
+    expect(codes([link(forDrives(7), slot)])).to.deep.equal(['link.narrowed']);
   });
 
   it('is unknown while lanes or generation are', () => {
-    expect(codes(link(aCard(), aSlot(1, {}, { lanes: null })))).to.deep.equal(['link.slotUnknown']);
-    expect(codes(link(aCard(), aSlot(1, {}, { generation: null })))).to.deep.equal([
+    expect(codes([link(aCard(), aSlot(1, {}, { lanes: null }))])).to.deep.equal([
+      'link.slotUnknown',
+    ]);
+    expect(codes([link(aCard(), aSlot(1, {}, { generation: null }))])).to.deep.equal([
       'link.slotUnknown',
     ]);
   });

@@ -10,13 +10,13 @@ test('a job is duplicated, deleted, and brought back', async ({ page }) => {
     .filter({ hasText: 'Faster sticks' })
     .getByRole('button', { name: 'Duplicate' })
     .click();
-  await expect(rows).toHaveCount(4);
+  await expect(rows).toHaveCount(8);
   await rows.filter({ hasText: '(copy)' }).getByRole('button', { name: 'Delete' }).click();
-  await expect(rows).toHaveCount(3);
+  await expect(rows).toHaveCount(7);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(rows).toHaveCount(4);
+  await expect(rows).toHaveCount(8);
   await page.reload();
-  await expect(rows).toHaveCount(4);
+  await expect(rows).toHaveCount(8);
   await page.keyboard.press('/');
   await page.keyboard.type('museum');
   await expect(rows).toHaveCount(1);
@@ -47,7 +47,7 @@ test('a job goes out as a file and comes back; damaged and newer files change no
   await expect(page.getByRole('alert')).toContainText('written by a newer Tenant (format 9');
   await choose('wrong.tenant.json', text.replace('"budgetCents": 6000', '"budgetCents": "sixty"'));
   await expect(page.getByRole('alert')).toContainText('job.budgetCents');
-  await expect(rows).toHaveCount(3);
+  await expect(rows).toHaveCount(7);
 
   await choose('good.tenant.json', text);
   await expect(page).toHaveURL(/\/fit$/);
@@ -210,7 +210,7 @@ test('with the network off after the first load, the work goes on, also after a 
   await page.goto('/jobs/tide-table-office/fit');
   await expect(page.getByText(/^Fit, step 1 of/)).toBeVisible();
   await page.goto('/');
-  await expect(page.locator('table.jobs tbody tr')).toHaveCount(3);
+  await expect(page.locator('table.jobs tbody tr')).toHaveCount(7);
   // The stand-ins cannot be asked just now, and the browser notes it.
   expect(complaints.every((text) => text.includes('ERR_INTERNET_DISCONNECTED'))).toBe(true);
   complaints.length = 0;

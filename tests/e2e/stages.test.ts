@@ -58,11 +58,13 @@ test('a fact told in the survey changes the verdict and the plan, and undo bring
   await page.locator('#fact-slot-powerWatts').fill('25');
   await page.locator('#fact-slot-powerWatts').blur();
   await page.getByRole('link', { name: /Choose/ }).click();
-  await expect(plan).toContainText('Must not met: Screens');
+  await expect(plan).toContainText(/Best plan/);
+  await expect(plan.getByRole('button', { name: 'Kelpwick Lantern 2', exact: true })).toHaveCount(
+    0,
+  );
   await page.keyboard.press('Control+z');
   await expect(page.getByText('Undone: survey corrected')).toBeVisible();
   await expect(plan.getByRole('button', { name: 'Kelpwick Lantern 2', exact: true })).toBeVisible();
-  await expect(plan).not.toContainText('Must not met');
 });
 
 test('the refused cards say why, and show it on the board', async ({ page }) => {
@@ -81,8 +83,9 @@ test('the refused cards say why, and show it on the board', async ({ page }) => 
     'The card is 111 mm high; the low case takes 68.9 mm.',
   );
   await expect(page.locator('.body.trial')).toHaveCount(1);
+  await page.keyboard.press('c');
   await page.keyboard.press('/');
-  await page.keyboard.type('tern 24');
+  await page.keyboard.type('tern f1a4:7403');
   await expect(page.locator('.scroll tbody tr')).toHaveCount(1);
 });
 

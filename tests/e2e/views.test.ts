@@ -34,12 +34,24 @@ for (const theme of ['g10', 'g100'] as const) {
     await page.keyboard.press('?');
     await expect(page.getByRole('dialog')).toBeVisible();
     await check('keys');
+    await page.goto('/catalogue');
+    await page.getByRole('button', { name: 'Kelpwick Lantern 2', exact: true }).click();
+    await check('catalogue');
     for (const [job, stage] of VIEWS) {
       await page.goto(`/jobs/${job}/${stage}`);
       await expect(page.locator('[data-slot]').first()).toBeVisible();
       await page.locator('[data-slot]').first().click();
-      if (stage === 'choose') await page.locator('.cell').first().click();
       await check(`${stage}`);
+      if (stage === 'choose') {
+        await page.keyboard.press('c');
+        await page.locator('.cell').first().click();
+        await check('cards');
+        await page.keyboard.press('w');
+        await expect(
+          page.getByRole('heading', { name: 'Watts against every limit' }),
+        ).toBeVisible();
+        await check('watts');
+      }
       if (stage !== 'survey') continue;
       for (const tab of ['Evidence', 'Case', 'System']) {
         await page.getByRole('tab', { name: tab }).click();
@@ -56,7 +68,11 @@ for (const [width, height] of [
   test(`no view scrolls sideways at ${width} × ${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height });
     await openJobs(page);
-    for (const path of ['/', ...VIEWS.map(([job, stage]) => `/jobs/${job}/${stage}`)]) {
+    for (const path of [
+      '/',
+      '/catalogue',
+      ...VIEWS.map(([job, stage]) => `/jobs/${job}/${stage}`),
+    ]) {
       await page.goto(path);
       await page.waitForLoadState('networkidle');
       const overhang = await page.evaluate(

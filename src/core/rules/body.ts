@@ -15,28 +15,40 @@ import {
 } from '../standards/cardForm.ts';
 import type { Finding } from './finding.ts';
 import { bodyRectangle, overlap } from './geometry.ts';
+import { standingBeside, type Standing } from './standing.ts';
 
-export function body(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
+/** All of it: what the housing decides, and what the slot decides. */
+export const body = (card: Card, slot: Slot, machine: Machine): readonly Finding[] => [
+  ...bodyInHousing(card, machine),
+  ...bodyInSlot(card, slot, machine),
+];
+
+/** What is the same in every slot of a housing: its room for length too, where no opening has less than others. */
+export const bodyInHousing = (card: Card, machine: Machine): readonly Finding[] => [
+  ...(roomDiffers(machine) ? [] : [length(card, null, machine)]),
+  ...height(card, machine),
+  ...weight(card),
+];
+
+export function bodyInSlot(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
   const opening = valueOf(slot.opening);
   if (opening === null) {
-    return [
-      ...length(card, null, machine),
-      ...weight(card),
-      { code: 'body.openingUnknown', verdict: 'unknown' },
-    ];
+    const room = roomDiffers(machine) ? [length(card, null, machine)] : [];
+    return [...room, { code: 'body.openingUnknown', verdict: 'unknown' }];
   }
-  return [
-    ...weight(card),
-    ...air(card, slot, opening, machine),
-    ...reach(card, slot, opening, machine),
-    ...length(card, opening, machine),
-    ...height(card, machine),
-    ...thickness(card, opening, machine),
-    ...openings(card, opening, machine),
-    ...neighbours(card, slot, opening, machine),
-    ...boxes(card, opening, machine),
-  ];
+  const around = standingBeside(slot, machine);
+  const room = roomDiffers(machine) ? [length(card, opening, machine)] : [];
+  return room.concat(
+    thickness(card, opening, machine),
+    openings(card, opening, machine),
+    neighbours(card, opening, around),
+    air(card, opening, around),
+    reach(card, opening, around),
+    boxes(card, opening, machine),
+  );
 }
+
+const roomDiffers = (machine: Machine): boolean => machine.case.tightOpenings.length > 0;
 
 /** Whether two cards that take openings from `a` and from `b` on would touch. */
 export function openingsCollide(
@@ -49,17 +61,24 @@ export function openingsCollide(
 }
 
 /** Room in the openings the card takes, the tightest of them; without its opening, what the case gives at best. */
-function length(card: Card, opening: number | null, machine: Machine): readonly Finding[] {
-  const tight = machine.case.tightOpenings
-    .filter((each) => opening !== null && openingsCollide(opening, card.openings, each.opening, 1))
-    .map(({ lengthMm }) => lengthMm);
+function length(card: Card, opening: number | null, machine: Machine): Finding {
   const usual = valueOf(machine.case.lengthRoomMm);
-  const room = usual === null ? null : Math.min(usual, ...tight);
-  if (room === null) return [{ code: 'body.lengthUnknown', verdict: 'unknown' }];
-  const figures = { needed: card.lengthMm, available: room, unit: 'mm' } as const;
-  return card.lengthMm <= room
-    ? [{ code: 'body.lengthFits', verdict: 'clear', ...figures }]
-    : [{ code: 'body.tooLong', verdict: 'blocked', ...figures }];
+  if (usual === null) return { code: 'body.lengthUnknown', verdict: 'unknown' };
+  const available = machine.case.tightOpenings.reduce(
+    (room, each) =>
+      opening !== null && openingsCollide(opening, card.openings, each.opening, 1)
+        ? Math.min(room, each.lengthMm)
+        : room,
+    usual,
+  );
+  const fits = card.lengthMm <= available;
+  return {
+    code: fits ? 'body.lengthFits' : 'body.tooLong',
+    verdict: fits ? 'clear' : 'blocked',
+    needed: card.lengthMm,
+    available,
+    unit: 'mm',
+  };
 }
 
 /** Some openings take thin cards only: a cage or a cable duct stands beside them. */
@@ -110,26 +129,21 @@ function openings(card: Card, opening: number, machine: Machine): readonly Findi
       ];
 }
 
-function neighbours(card: Card, slot: Slot, opening: number, machine: Machine): readonly Finding[] {
-  return machine.slots.flatMap((other): readonly Finding[] => {
-    const theirs = valueOf(other.opening);
-    if (other.id === slot.id || theirs === null) return [];
-    const occupant = valueOf(other.occupant);
-    if (occupant?.fate === 'goes') return [];
-    if (occupant === null) {
-      if (!openingsCollide(opening, card.openings, theirs, 1)) return [];
-      return other.occupant === null
-        ? [{ code: 'body.neighbourUnknown', verdict: 'unknown', subject: other.label }]
-        : [{ code: 'body.coversSlot', verdict: 'limited', subject: other.label }];
+function neighbours(card: Card, opening: number, around: readonly Standing[]): readonly Finding[] {
+  const found: Finding[] = [];
+  for (const { opening: theirs, openings: taken, holds, name, label } of around) {
+    const collides = openingsCollide(opening, card.openings, theirs, taken ?? 1);
+    if (holds === 'card' && collides) {
+      found.push({ code: 'body.neighbour', verdict: 'blocked', subject: name });
+    } else if (holds === 'card' && taken === null && theirs < opening) {
+      found.push({ code: 'body.neighbourUnknown', verdict: 'unknown', subject: name });
+    } else if (holds === 'unknown' && collides) {
+      found.push({ code: 'body.neighbourUnknown', verdict: 'unknown', subject: label });
+    } else if (holds === 'free' && openingsCollide(opening, card.openings, theirs, 1)) {
+      found.push({ code: 'body.coversSlot', verdict: 'limited', subject: label });
     }
-    const thickness = valueOf(occupant.openings);
-    if (openingsCollide(opening, card.openings, theirs, thickness ?? 1)) {
-      return [{ code: 'body.neighbour', verdict: 'blocked', subject: occupant.name }];
-    }
-    return thickness === null && theirs < opening
-      ? [{ code: 'body.neighbourUnknown', verdict: 'unknown', subject: occupant.name }]
-      : [];
-  });
+  }
+  return found;
 }
 
 /** A heavy card hangs on its bracket and its slot, and both give in time. */
@@ -151,60 +165,38 @@ function weight({ weightGrams }: Card): readonly Finding[] {
 const gapMm = (emptyOpenings: number): number =>
   emptyOpenings * OPENING_PITCH_MM + (OPENING_PITCH_MM - COMPONENT_SIDE_MM - SOLDER_SIDE_MM);
 
-interface Neighbour {
-  readonly name: string;
-  readonly openings: number;
-  readonly lengthMm: number;
-  /** Undefined while nobody has told. */
-  readonly fan: Card['fan'] | undefined;
-}
+const endOf = ({ opening, openings: taken }: Standing): number => opening + (taken ?? 1);
 
 /** Fans blow towards the next opening: the card's own, and that of the neighbour before it. */
-function air(card: Card, slot: Slot, opening: number, machine: Machine): readonly Finding[] {
-  const staying = machine.slots.flatMap((other) => {
-    const occupant = valueOf(other.occupant);
-    const at = valueOf(other.opening);
-    if (other.id === slot.id || occupant?.fate !== 'stays' || at === null) return [];
-    const neighbour: Neighbour = {
-      name: occupant.name,
-      openings: valueOf(occupant.openings) ?? 1,
-      lengthMm: valueOf(occupant.lengthMm) ?? Infinity,
-      fan: occupant.fan === null ? undefined : occupant.fan.value,
-    };
-    return [{ at, neighbour }];
-  });
-  const after = staying.filter(({ at }) => at >= opening + card.openings);
-  const before = staying.filter(({ at, neighbour }) => at + neighbour.openings <= opening);
-  const next = after.toSorted((a, b) => a.at - b.at)[0];
-  const last = before.toSorted(
-    (a, b) => b.at + b.neighbour.openings - a.at - a.neighbour.openings,
-  )[0];
+function air(card: Card, opening: number, around: readonly Standing[]): readonly Finding[] {
+  const end = opening + card.openings;
+  const next = around.find((other) => other.holds === 'card' && other.opening >= end);
+  const last = around.findLast((other) => other.holds === 'card' && endOf(other) <= opening);
+  if (next === undefined && last === undefined) return [];
   return [
     ...(next === undefined || card.fan === null
       ? []
-      : airBetween(card.fan, next.neighbour, next.at - opening - card.openings, 'body.airShort')),
-    ...(last === undefined
-      ? []
-      : airBefore(last.neighbour, card, opening - last.at - last.neighbour.openings)),
+      : airBetween(card.fan, next, next.opening - end, 'body.airShort')),
+    ...(last === undefined ? [] : airBefore(last, card, opening - endOf(last))),
   ];
 }
 
-function airBefore(neighbour: Neighbour, card: Card, emptyOpenings: number): readonly Finding[] {
+function airBefore(neighbour: Standing, card: Card, emptyOpenings: number): readonly Finding[] {
   // A card that fills one opening only hardly ever has a fan; a thicker one nearly always does.
   if (neighbour.fan === undefined) {
-    return neighbour.openings === 1 || emptyOpenings > 0
+    return (neighbour.openings ?? 1) === 1 || emptyOpenings > 0
       ? []
       : [{ code: 'body.airUnknown', verdict: 'unknown', subject: neighbour.name }];
   }
   if (neighbour.fan === null) return [];
-  const inFront = { ...neighbour, lengthMm: card.lengthMm };
+  const inFront = { name: neighbour.name, lengthMm: card.lengthMm };
   return airBetween(neighbour.fan, inFront, emptyOpenings, 'body.airTaken');
 }
 
 /** A body that ends before the fan begins leaves it all its air. */
 function airBetween(
   fan: NonNullable<Card['fan']>,
-  { name, lengthMm }: Pick<Neighbour, 'name' | 'lengthMm'>,
+  { name, lengthMm }: Pick<Standing, 'name' | 'lengthMm'>,
   emptyOpenings: number,
   code: 'body.airShort' | 'body.airTaken',
 ): readonly Finding[] {
@@ -218,23 +210,17 @@ function airBetween(
  * Between two neighbours without an empty opening on either side no hand gets a card in: the one after it comes
  * out first and goes back afterwards, with its power plugs. Common practice, no source.
  */
-function reach(card: Card, slot: Slot, opening: number, machine: Machine): readonly Finding[] {
-  const touching = machine.slots.flatMap((other) => {
-    const occupant = valueOf(other.occupant);
-    const at = valueOf(other.opening);
-    if (other.id === slot.id || occupant?.fate !== 'stays' || at === null) return [];
-    if (at === opening + card.openings) return [{ after: true, name: occupant.name }];
-    return at + (valueOf(occupant.openings) ?? 1) === opening
-      ? [{ after: false, name: occupant.name }]
-      : [];
-  });
-  const after = touching.find((each) => each.after);
-  return after !== undefined && touching.some((each) => !each.after)
+function reach(card: Card, opening: number, around: readonly Standing[]): readonly Finding[] {
+  const end = opening + card.openings;
+  const after = around.find((other) => other.holds === 'card' && other.opening === end);
+  return after !== undefined &&
+    around.some((other) => other.holds === 'card' && endOf(other) === opening)
     ? [{ code: 'body.outFirst', verdict: 'needs', subject: after.name }]
     : [];
 }
 
 function boxes(card: Card, opening: number, machine: Machine): readonly Finding[] {
+  if (machine.boxes.length === 0) return [];
   const ground = bodyRectangle(machine, opening, card.lengthMm, card.openings);
   return machine.boxes
     .filter((box) => box.heightMm > UNDER_CARD_ROOM_MM && overlap(ground, box))

@@ -155,16 +155,17 @@ export interface Finding {
   readonly subject?: string;
 }
 
-const severity = (verdict: Verdict): number => VERDICTS.indexOf(verdict);
+const SEVERITY = Object.fromEntries(VERDICTS.map((verdict, n) => [verdict, n])) as Readonly<
+  Record<Verdict, number>
+>;
 
 export function worstVerdict(findings: readonly Finding[]): Verdict {
-  return findings.reduce<Verdict>(
-    (worst, { verdict }) => (severity(verdict) > severity(worst) ? verdict : worst),
-    'clear',
-  );
+  let worst: Verdict = 'clear';
+  for (const { verdict } of findings) if (SEVERITY[verdict] > SEVERITY[worst]) worst = verdict;
+  return worst;
 }
 
 /** Findings, the most weighty first; equals keep their order. */
 export function byWeight(findings: readonly Finding[]): readonly Finding[] {
-  return findings.toSorted((a, b) => severity(b.verdict) - severity(a.verdict));
+  return findings.toSorted((a, b) => SEVERITY[b.verdict] - SEVERITY[a.verdict]);
 }

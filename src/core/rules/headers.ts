@@ -10,7 +10,7 @@ import type { Finding } from './finding.ts';
 import { openingMiddleMm } from './geometry.ts';
 
 export function headers(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
-  return [...frontLeads(card, machine), ...boardLeads(card, slot, machine)];
+  return frontLeads(card, machine).concat(boardLeads(card, slot, machine));
 }
 
 function frontLeads({ frontHeaders }: Card, machine: Machine): readonly Finding[] {

@@ -35,8 +35,22 @@ const MODULE_BYTES_PER_SECOND = {
   radio: [Infinity, Infinity],
 } as const;
 
+/** Answers by slot and by what decides them: a catalogue asks the same of the same slot a thousand times. */
+const answered = new WeakMap<Slot, Map<string, SlotLink | null>>();
+
 /** The link a card gets in a slot, or null while the slot's lanes or generation are not known. */
 export function slotLink(card: Card, slot: Slot): SlotLink | null {
+  const soFar = answered.get(slot) ?? new Map<string, SlotLink | null>();
+  if (soFar.size === 0) answered.set(slot, soFar);
+  const key = `${card.m2?.signal ?? ''}${card.generation}x${card.lanes}`;
+  const found = soFar.get(key);
+  if (found !== undefined) return found;
+  const fresh = ask(card, slot);
+  soFar.set(key, fresh);
+  return fresh;
+}
+
+function ask(card: Card, slot: Slot): SlotLink | null {
   if (slot.bus === 'pci') {
     return {
       link: null,
@@ -71,18 +85,16 @@ export function slotLink(card: Card, slot: Slot): SlotLink | null {
   };
 }
 
-export function link(card: Card, slot: Slot): readonly Finding[] {
+export function link(card: Card, slot: Slot): Finding {
   const got = slotLink(card, slot);
-  if (got === null) return [{ code: 'link.slotUnknown', verdict: 'unknown' }];
-  const figures = { needed: usableBytesPerSecond(card), available: got.high, unit: 'B/s' } as const;
-  if (got.high < figures.needed && got.narrowedBy !== null)
-    return [
-      { code: 'link.uplinkNarrows', verdict: 'limited', subject: got.narrowedBy, ...figures },
-    ];
-  if (figures.needed === 0) return [{ code: 'link.plenty', verdict: 'clear', ...figures }];
-  return got.high >= figures.needed
-    ? [{ code: 'link.enough', verdict: 'clear', ...figures }]
-    : [{ code: 'link.narrowed', verdict: 'limited', ...figures }];
+  if (got === null) return { code: 'link.slotUnknown', verdict: 'unknown' };
+  const needed = usableBytesPerSecond(card);
+  const figures = { needed, available: got.high, unit: 'B/s' } as const;
+  if (needed === 0) return { code: 'link.plenty', verdict: 'clear', ...figures };
+  if (got.high >= needed) return { code: 'link.enough', verdict: 'clear', ...figures };
+  return got.narrowedBy === null
+    ? { code: 'link.narrowed', verdict: 'limited', ...figures }
+    : { code: 'link.uplinkNarrows', verdict: 'limited', subject: got.narrowedBy, ...figures };
 }
 
 /**

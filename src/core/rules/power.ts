@@ -4,22 +4,43 @@ import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { CLASSIC_PCI_WATTS, SLOT_WATTS_AT_START } from '../standards/cardForm.ts';
 import { HEADERS } from '../standards/headers.ts';
-import { ADAPTED, HEADROOM_SHARE, OLD_SUPPLY_YEARS, PLUGS } from '../standards/plugs.ts';
+import {
+  ADAPTED,
+  HEADROOM_SHARE,
+  OLD_SUPPLY_YEARS,
+  PLUGS,
+  PLUG_ADAPTERS,
+} from '../standards/plugs.ts';
 import { USB_VOLTS } from '../standards/usb.ts';
 import { row } from '../units.ts';
 import type { Finding } from './finding.ts';
 import { openingMiddleMm } from './geometry.ts';
-import { assignPlugs, plugsOf, socketsOf, type Leniency, type Socket } from './plugs.ts';
+import {
+  assignPlugs,
+  plugsOf,
+  socketsOf,
+  type FreePlug,
+  type Leniency,
+  type Socket,
+} from './plugs.ts';
 
-export function power(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
-  return [
-    ...slotWatts(card, slot),
-    ...plugs(card, slot, machine),
-    ...portCurrent(card),
-    ...sum(card.peakWatts, machine),
-    ...age(card, machine),
-  ];
-}
+/** All of it: what the housing's supply decides, and what the slot decides. */
+export const power = (card: Card, slot: Slot, machine: Machine): readonly Finding[] => [
+  ...powerInSlot(card, slot, machine),
+  ...powerInHousing(card, machine),
+];
+
+/** What is the same in every slot of a housing. */
+export const powerInHousing = (card: Card, machine: Machine): readonly Finding[] => [
+  ...portCurrent(card),
+  ...sum(card.peakWatts, machine),
+  ...age(card, machine),
+];
+
+export const powerInSlot = (card: Card, slot: Slot, machine: Machine): readonly Finding[] => [
+  slotWatts(card, slot),
+  ...plugs(card, slot, machine),
+];
 
 /** An old supply gives less than its label: of weight for cards that take more than a slot gives at start. */
 function age(card: Card, machine: Machine): readonly Finding[] {
@@ -37,13 +58,13 @@ function age(card: Card, machine: Machine): readonly Finding[] {
   ];
 }
 
-function slotWatts(card: Card, slot: Slot): readonly Finding[] {
+function slotWatts(card: Card, slot: Slot): Finding {
   const limit = slotLimitWatts(slot);
   const figures = { needed: card.slotWatts, available: limit, unit: 'W' } as const;
-  if (card.slotWatts <= limit) return [{ code: 'power.slotEnough', verdict: 'clear', ...figures }];
+  if (card.slotWatts <= limit) return { code: 'power.slotEnough', verdict: 'clear', ...figures };
   return slot.powerWatts === null && slot.bus === 'pcie'
-    ? [{ code: 'power.slotUnknown', verdict: 'unknown', ...figures }]
-    : [{ code: 'power.slotShort', verdict: 'blocked', ...figures }];
+    ? { code: 'power.slotUnknown', verdict: 'unknown', ...figures }
+    : { code: 'power.slotShort', verdict: 'blocked', ...figures };
 }
 
 /** What the slot gives, or where nobody knows, what the standard assures of any slot of its kind. */
@@ -136,10 +157,28 @@ function askPlugs(
         verdict: 'blocked',
         subject: dead.type,
         needed: dead.watts,
-        available: Math.max(0, ...serving.map((plug) => plug.watts)),
+        available: mostWatts(dead, there),
         unit: 'W',
       }
     : { code: 'power.plugMissing', verdict: 'blocked', subject: dead.type };
+}
+
+/** The most that one plug, or an adapter with the plugs it takes, would give such a socket. */
+function mostWatts({ type }: Socket, there: readonly FreePlug[]): number {
+  const direct = there.filter((plug) => PLUGS[plug.type].serves.includes(type));
+  const adapted = PLUG_ADAPTERS.flatMap((adapter) => {
+    const { gives, takes, count, watts } = ADAPTED[adapter];
+    const fitting = there
+      .filter((plug) => takes.includes(plug.type))
+      .map((plug) => plug.watts)
+      .toSorted((a, b) => b - a)
+      .slice(0, count);
+    // A load is shared evenly, so the weakest of the plugs decides.
+    return gives === type && fitting.length === count
+      ? Math.min(watts, count * Math.min(...fitting))
+      : [];
+  });
+  return Math.max(0, ...direct.map((plug) => plug.watts), ...adapted);
 }
 
 /** What USB ports give devices at 5 V, all at once, against what the card's own plug carries. */

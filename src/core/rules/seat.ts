@@ -11,12 +11,8 @@ const EDGE_STRIP_MM = 3;
 
 export function seat(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
   if (card.bus !== slot.bus) return [{ code: 'seat.bus', verdict: 'blocked', subject: slot.bus }];
-  return [
-    ...occupied(slot),
-    ...(card.m2 === null ? length(card, slot, machine) : module(card.m2, slot)),
-    ...keyed(card, slot),
-    ...split(card, slot),
-  ];
+  const fits = card.m2 === null ? length(card, slot, machine) : module(card.m2, slot);
+  return [...occupied(slot), ...fits, ...keyed(card, slot), ...split(card, slot)];
 }
 
 /** An M.2 module: the key of its edge, its length, and whether the signal it lives on is wired at all. */
@@ -79,14 +75,15 @@ function occupied(slot: Slot): readonly Finding[] {
     : [{ code: 'seat.occupied', verdict: 'blocked', subject: occupant.name }];
 }
 
+const FITS: readonly Finding[] = [{ code: 'seat.fits', verdict: 'clear' }];
+
 function length(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
-  const fits: Finding = { code: 'seat.fits', verdict: 'clear' };
   // The shortest card goes into every slot of its bus, whatever its length.
-  if (slot.bus === 'pci' || card.lanes === 1) return [fits];
+  if (slot.bus === 'pci' || card.lanes === 1) return FITS;
   const connector = valueOf(slot.connectorLanes);
   if (connector === null) return [{ code: 'seat.connectorUnknown', verdict: 'unknown' }];
   const figures = { needed: card.lanes, available: connector, unit: 'lanes' } as const;
-  if (card.lanes <= connector) return [{ ...fits, ...figures }];
+  if (card.lanes <= connector) return FITS;
   const openEnd = valueOf(slot.openEnd);
   if (openEnd === null) return [{ code: 'seat.openEndUnknown', verdict: 'unknown', ...figures }];
   if (!openEnd) return [{ code: 'seat.tooLong', verdict: 'blocked', ...figures }];

@@ -48,12 +48,12 @@ export const slotBeside = (slot: Slot, other: Placed, machine: Machine): Slot =>
     .reduce((soFar, { keepsLanes }) => withLanes(soFar, keepsLanes), slot);
 
 export function sharing(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
-  return machine.conditions.flatMap((condition): readonly Finding[] => {
-    if (condition.slotId === slot.id) return losing(condition, slot, machine);
-    if (condition.whenSlotId === slot.id && takes(condition, card))
-      return taking(condition, machine);
-    return [];
-  });
+  return machine.conditions
+    .filter(({ slotId, whenSlotId }) => slotId === slot.id || whenSlotId === slot.id)
+    .flatMap((condition): readonly Finding[] => {
+      if (condition.slotId === slot.id) return losing(condition, slot, machine);
+      return takes(condition, card) ? taking(condition, machine) : [];
+    });
 }
 
 function losing(condition: Condition, slot: Slot, machine: Machine): readonly Finding[] {

@@ -1,7 +1,7 @@
 /** Every rule asked of one card in one slot, and of every card in every slot. */
 import type { Card } from '../parts/card.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
-import { body } from './body.ts';
+import { bodyInHousing, bodyInSlot } from './body.ts';
 import { bracket } from './bracket.ts';
 import { driverSupport, type DriverLibrary } from './driverSupport.ts';
 import { worstVerdict, type Finding, type Verdict } from './finding.ts';
@@ -9,7 +9,7 @@ import { firmware } from './firmware.ts';
 import { headers } from './headers.ts';
 import { machineAround } from './housing.ts';
 import { link } from './link.ts';
-import { power } from './power.ts';
+import { powerInHousing, powerInSlot } from './power.ts';
 import { quirks } from './quirks.ts';
 import { seat } from './seat.ts';
 import { sharing, slotInUse } from './sharing.ts';
@@ -27,10 +27,14 @@ export function slotVerdict(
   machine: Machine,
   library: DriverLibrary,
 ): SlotVerdict {
-  return verdictAt(card, place(slot, machine), machine, cardFindings(card, machine, library));
+  const at = place(slot, machine);
+  return verdictAt(card, at, machine, [
+    ...cardFindings(card, machine, library),
+    ...housingFindings(card, at.around),
+  ]);
 }
 
-/** Card by card, slot by slot, in the order given. */
+/** Card by card, slot by slot, in the order given. What several slots share is asked once. */
 export function verdictTable(
   cards: readonly Card[],
   machine: Machine,
@@ -39,7 +43,12 @@ export function verdictTable(
   const places = machine.slots.map((slot) => place(slot, machine));
   return cards.map((card) => {
     const ofCard = cardFindings(card, machine, library);
-    return places.map((at) => verdictAt(card, at, machine, ofCard));
+    const inHousing = new Map<Machine, readonly Finding[]>();
+    return places.map((at) => {
+      const shared = inHousing.get(at.around) ?? [...ofCard, ...housingFindings(card, at.around)];
+      inHousing.set(at.around, shared);
+      return verdictAt(card, at, machine, shared);
+    });
   });
 }
 
@@ -62,26 +71,31 @@ const cardFindings = (card: Card, machine: Machine, library: DriverLibrary): rea
   ...driverSupport(card, machine, library),
 ];
 
+/** What is the same in every slot of a housing. A module in a socket of the board meets no opening. */
+const housingFindings = (card: Card, around: Machine): readonly Finding[] => [
+  ...(card.bus === 'm2' ? [] : [...bracket(card, around), ...bodyInHousing(card, around)]),
+  ...powerInHousing(card, around),
+];
+
 function verdictAt(
   card: Card,
   { slot, around, inUse }: Place,
   machine: Machine,
-  ofCard: readonly Finding[],
+  shared: readonly Finding[],
 ): SlotVerdict {
   const seated = seat(card, slot, around);
   // A card of the wrong bus never goes in: no other question makes sense.
-  const findings = seated.some(({ code }) => code === 'seat.bus')
-    ? seated
-    : [
-        ...seated,
-        ...sharing(card, slot, machine),
-        ...link(card, inUse),
-        // A module in a socket of the board meets no opening.
-        ...(card.bus === 'm2' ? [] : [...bracket(card, around), ...body(card, slot, around)]),
-        ...headers(card, slot, around),
-        ...power(card, slot, around),
-        ...quirks(card, slot, machine),
-        ...ofCard,
-      ];
+  const findings =
+    card.bus === slot.bus
+      ? seated.concat(
+          sharing(card, slot, machine),
+          link(card, inUse),
+          card.bus === 'm2' ? [] : bodyInSlot(card, slot, around),
+          headers(card, slot, around),
+          powerInSlot(card, slot, around),
+          quirks(card, slot, machine),
+          shared,
+        )
+      : seated;
   return { card, slot, verdict: worstVerdict(findings), findings };
 }

@@ -183,8 +183,7 @@ export function pixelClockHz(mode: ScreenMode, version: Blanking = 1): number {
 function reducedClockHz(mode: ScreenMode, blanking: BlankingRow): number {
   const activePx = Math.floor(mode.widthPx / blanking.cellPx) * blanking.cellPx;
   const linePeriod = (1e6 / mode.refreshHz - blanking.minimumBlankMicroseconds) / mode.heightPx;
-  const syncLines =
-    blanking.syncLines ?? syncLinesByAspect(activePx, mode.heightPx, blanking.cellPx);
+  const syncLines = blanking.syncLines ?? syncLinesByAspect(activePx, mode.heightPx);
   const blankLines = Math.max(
     Math.floor(blanking.minimumBlankMicroseconds / linePeriod) + 1,
     blanking.frontPorchLines + syncLines + blanking.backPorchLines,
@@ -229,9 +228,10 @@ export function modeBitsPerSecond(
   return pixelClockHz(mode, blanking) * bitsPerColour * 3;
 }
 
-function syncLinesByAspect(activePx: number, heightPx: number, cellPx: number): number {
+/** Lines of sync tell the aspect ratio, where the mode has one of these exactly. */
+function syncLinesByAspect(activePx: number, heightPx: number): number {
   const match = SYNC_LINES_BY_ASPECT.find(
-    ([across, down]) => cellPx * Math.floor((heightPx * across) / down / cellPx) === activePx,
+    ([across, down]) => heightPx * across === activePx * down && heightPx % down === 0,
   );
   return match?.[2] ?? SYNC_LINES_OTHERWISE;
 }

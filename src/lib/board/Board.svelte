@@ -49,6 +49,9 @@
   /** The drawing leaves room below it for the facts of what is selected. */
   const MOST_OF_WINDOW = 0.5;
   const MEASURES_PX = 44;
+  const TWO_LINES_PX = 29;
+  /** About what a letter of a card's name takes. */
+  const LETTER_PX = 7;
 
   let availablePx = $state(640);
   let windowPx = $state(800);
@@ -80,6 +83,17 @@
   const tabbable = $derived(
     order.some(({ id }) => id === selectedSlotId) ? selectedSlotId : (order[0]?.id ?? null),
   );
+
+  /** Slots so close to another that two lines beside them would run into its own. */
+  const crowded = $derived.by(() => {
+    const rows = layout.slots.filter(({ inPlace }) => inPlace === null);
+    const near = (a: number, b: number) => Math.abs(a - b) * pxPerMm < TWO_LINES_PX;
+    return new Set(
+      rows
+        .filter((row) => rows.some((other) => other !== row && near(row.middleMm, other.middleMm)))
+        .map(({ slot }) => slot.id),
+    );
+  });
 
   /** Where a dragged box is now, in millimetres. */
   const draftFigures = $derived.by(() => {
@@ -142,6 +156,13 @@
     event.preventDefault();
     event.stopPropagation();
   }
+
+  /** Whether a slot's name and facts stand beside each other in the room for words. */
+  const fits = (label: string, facts: string): boolean =>
+    (label.length + facts.length) * LETTER_PX < LABEL_PX + 20;
+
+  const verdictWords = ({ verdict, topic }: Overlay): string =>
+    `${VERDICT_WORDS[verdict]}${topic === '' ? '' : `: ${topic}`}`;
 
   /** The slot that a dragged card is held over. */
   let heldOver = $state<string | null>(null);
@@ -296,23 +317,33 @@
             <text class="figure" x={x(drawn.inPlace.xMm + 7)} y={middle + 11}
               >{says ? VERDICT_WORDS[says.verdict] : `key ${valueOf(slot.key) ?? '?'}`}</text
             >
-          {:else}
-            <text class="label" x={x.range()[1]! + 4} y={middle - 2}>{slot.label}</text>
-          {/if}
-          {#if drawn.inPlace}
-            <!-- Its words stand in its place. -->
-          {:else if says}
-            <VerdictMark
-              verdict={says.verdict}
-              withWord={false}
-              x={x.range()[1]! + 2}
-              y={middle - 1}
-            />
-            <text class="says" x={x.range()[1]! + 22} y={middle + 11}
-              >{VERDICT_WORDS[says.verdict]}{says.topic === '' ? '' : `: ${says.topic}`}</text
+          {:else if crowded.has(slot.id)}
+            {#if says}
+              <VerdictMark
+                verdict={says.verdict}
+                withWord={false}
+                x={x.range()[1]! + 2}
+                y={middle - 8}
+              />
+            {/if}
+            <text class="label" x={x.range()[1]! + (says ? 22 : 4)} y={middle + 4}
+              >{slot.label}<tspan class={says ? 'says' : 'figure'} dx="8"
+                >{says ? verdictWords(says) : fits(slot.label, facts) ? facts : ''}</tspan
+              ></text
             >
           {:else}
-            <text class="figure" x={x.range()[1]! + 4} y={middle + 11}>{facts}</text>
+            <text class="label" x={x.range()[1]! + 4} y={middle - 2}>{slot.label}</text>
+            {#if says}
+              <VerdictMark
+                verdict={says.verdict}
+                withWord={false}
+                x={x.range()[1]! + 2}
+                y={middle - 1}
+              />
+              <text class="says" x={x.range()[1]! + 22} y={middle + 11}>{verdictWords(says)}</text>
+            {:else}
+              <text class="figure" x={x.range()[1]! + 4} y={middle + 11}>{facts}</text>
+            {/if}
           {/if}
         </g>
       {/each}
@@ -342,8 +373,10 @@
         <rect {...at} class="body {body.kind}" class:lit={body.slotId === selectedSlotId} />
         <text class="name" x={at.x + 8} y={at.y + Math.min(at.height - 5, 15)}>{body.name}</text>
         {#if body.lengthMm !== null}
-          <text class="figure" x={at.x + at.width + 5} y={at.y + at.height / 2 + 4}
-            >{body.lengthMm} mm</text
+          <text
+            class="figure"
+            x={at.x + Math.max(at.width + 5, 14 + body.name.length * LETTER_PX)}
+            y={at.y + at.height / 2 + 4}>{body.lengthMm} mm</text
           >
         {/if}
       {/each}
@@ -478,6 +511,11 @@
   }
   .body.there {
     fill: url(#hatch-there);
+  }
+  .body.leaving {
+    fill: none;
+    stroke: var(--cds-text-02);
+    stroke-dasharray: 2 3;
   }
   .body.planned {
     fill: var(--tenant-plan-soft);

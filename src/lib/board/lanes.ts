@@ -6,11 +6,10 @@ export function lanesUsed(machine: Machine, planned: readonly CardOnSlot[]) {
   const express = machine.slots.filter(({ bus }) => bus === 'pcie');
   const wired = express.reduce((total, slot) => total + (valueOf(slot.lanes) ?? 0), 0);
   const taken = express
-    .filter((slot) => valueOf(slot.occupant) !== null)
+    .filter((slot) => valueOf(slot.occupant)?.fate === 'stays')
     .reduce((total, slot) => total + (valueOf(slot.lanes) ?? 0), 0);
-  const added = planned.reduce(
-    (total, { card, slot }) => total + (slotLink(card, slot)?.link?.width ?? 0),
-    0,
-  );
+  const added = planned
+    .filter(({ slot }) => slot.bus === 'pcie')
+    .reduce((total, { card, slot }) => total + (slotLink(card, slot)?.link?.width ?? 0), 0);
   return { wired, used: taken + added };
 }

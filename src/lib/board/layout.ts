@@ -61,7 +61,8 @@ interface DrawnBody extends Rectangle {
   readonly placed: boolean;
   readonly name: string;
   readonly lengthMm: number | null;
-  readonly kind: 'there' | 'planned' | 'trial';
+  /** What is there and stays, or comes out; what is planned; what is only tried. */
+  readonly kind: 'there' | 'leaving' | 'planned' | 'trial';
 }
 
 export interface BoardLayout {
@@ -181,7 +182,12 @@ function opening(machine: Machine, number: number, bodies: readonly DrawnBody[])
     yMm: middle - height / 2,
     widthMm: OPENING_STRIP_MM - 2,
     depthMm: height,
-    takenBy: taker === undefined ? null : taker.kind === 'there' ? 'card' : 'planned',
+    takenBy:
+      taker === undefined
+        ? null
+        : taker.kind === 'there' || taker.kind === 'leaving'
+          ? 'card'
+          : 'planned',
   };
 }
 
@@ -241,8 +247,8 @@ function wiredLengthMm(lanes: number): number {
 function occupantBody(slot: Slot, middleMm: number): readonly DrawnBody[] {
   const occupant = valueOf(slot.occupant);
   if (occupant === null) return [];
-  if (slot.bus === 'm2')
-    return moduleBody(slot, occupant.name, valueOf(occupant.lengthMm), 'there');
+  const kind = occupant.fate === 'goes' ? 'leaving' : 'there';
+  if (slot.bus === 'm2') return moduleBody(slot, occupant.name, valueOf(occupant.lengthMm), kind);
   const lengthMm = valueOf(occupant.lengthMm);
   return [
     {
@@ -251,7 +257,7 @@ function occupantBody(slot: Slot, middleMm: number): readonly DrawnBody[] {
       placed: slot.opening !== null,
       name: occupant.name,
       lengthMm,
-      kind: 'there',
+      kind,
     },
   ];
 }
@@ -310,7 +316,8 @@ function conflictsOf(
   roomMm: number | null,
 ): readonly Rectangle[] {
   // Where a slot's opening is not known, nobody can tell what its card would touch.
-  const placed = bodies.filter((body) => body.placed);
+  // What comes out is in nobody's way.
+  const placed = bodies.filter((body) => body.placed && body.kind !== 'leaving');
   const fresh = placed.filter(({ kind }) => kind !== 'there');
   const obstacles = machine.boxes.filter(({ heightMm }) => heightMm > UNDER_CARD_ROOM_MM);
   return fresh.flatMap((body) => [

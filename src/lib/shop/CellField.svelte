@@ -1,6 +1,7 @@
 <script lang="ts" generics="Part extends object">
   /** One column of a card, or of a part of one, as a field. Wrong input changes nothing and says what is expected. */
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { OPTION_WORDS } from '$lib/wording/things';
   import { printCell, takeCell, type Column } from '$core';
 
   let {
@@ -34,7 +35,10 @@
     on:change={(event) => take(String((event.target as HTMLSelectElement | null)?.value ?? ''))}
   >
     {#if takeCell(of, column, '') !== undefined}<SelectItem value="" text="none" />{/if}
-    {#each column.cell.options as option (option)}<SelectItem value={option} text={option} />{/each}
+    {#each column.cell.options as option (option)}<SelectItem
+        value={option}
+        text={OPTION_WORDS[option] ?? option}
+      />{/each}
   </Select>
 {:else}
   <TextInput

@@ -108,6 +108,7 @@
       disableLabelChanges
       on:change={(event) => importFiles(event.detail)}
     />
+    <Button kind="tertiary" size="field" href="/catalogue">Catalogue</Button>
     <Button size="field" icon={Add} on:click={begin}>New job</Button>
   </div>
 

@@ -22,13 +22,14 @@
       'try the card that has the focus where it does best, and again in the next slot, in Choose',
     ],
     ['Esc', 'take everything on trial off again, in Choose'],
+    ['↑ ↓', 'from card to card in the list, in Choose'],
     ['A', 'accept the proposed plan, or what is on trial, in Choose'],
     ['Space', 'tick the step and go to the next, in Prepare, Fit, Drivers and Hand over'],
     ['Backspace', 'take back the last tick there'],
   ];
 </script>
 
-<Modal bind:open modalHeading="Keys" passiveModal size="sm">
+<Modal bind:open modalHeading="Keys" passiveModal size="sm" hasScrollingContent>
   <table class="plain">
     <tbody>
       {#each KEYS as [key, does] (key)}

@@ -77,7 +77,10 @@
 
   selection.clear();
   let logOpen = $state(false);
-  let panelPx = $state(470);
+  /** Comparing cards wants the wider side, unless the divider was moved. */
+  const widths = $state<Partial<Record<'choose' | 'other', number>>>({});
+  const widthFor = $derived(stage === 'choose' ? 'choose' : 'other');
+  const panelPx = $derived(widths[widthFor] ?? (widthFor === 'choose' ? 580 : 470));
   let boardArea = $state<HTMLElement>();
 
   const go = (to: Stage) => goto(`${here}/${to}`);
@@ -191,7 +194,7 @@
       </div>
     </section>
 
-    <Divider bind:px={panelPx} />
+    <Divider bind:px={() => panelPx, (px) => (widths[widthFor] = px)} />
 
     <section class="panel" aria-label={STAGE_WORDS[stage]}>
       {#key stage}

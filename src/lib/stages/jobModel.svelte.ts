@@ -117,10 +117,13 @@ export class JobModel {
 
   takeOff(slotId: string): void {
     this.tried = this.tried.filter((each) => each.slotId !== slotId);
+    if (selection.slotId === slotId) selection.slotId = null;
   }
 
+  /** Also what is only looked at in a slot. */
   takeAllOff(): void {
     this.tried = [];
+    selection.slotId = null;
   }
 
   /** Cards to draw: the accepted plan, or in Choose what is proposed. */
@@ -138,6 +141,15 @@ export class JobModel {
     );
     return [...drawn, ...this.onTrial, ...(this.preview === null ? [] : [this.preview])];
   });
+
+  /** Of these the ones that can go where they are drawn: a blocked trial serves nobody. */
+  working: readonly CardOnSlot[] = $derived(
+    this.considered.filter(
+      ({ card, slot }) =>
+        !(this.onTrial.length > 0 || this.preview !== null) ||
+        slotVerdict(card, slot, this.meeting(card), shop.library).verdict !== 'blocked',
+    ),
+  );
 
   /** Asks the planner; an answer to an older question is dropped. */
   async propose(): Promise<void> {

@@ -3,6 +3,7 @@ import * as z from 'zod/mini';
 import {
   Card,
   DriverPackage,
+  Extra,
   Job,
   Machine,
   deviceId,
@@ -28,6 +29,9 @@ import { hearWindows, tellWindows } from './windows';
 
 const SEEDED = 'demo-seeded';
 const OWN_TEMPLATES = 'own-templates';
+const OWN_CARDS = 'own-cards';
+const OWN_EXTRAS = 'own-extras';
+const Catalogue = z.object({ cards: z.array(Card), extras: z.array(Extra) });
 
 class Shop {
   jobs = $state.raw<readonly Job[]>([]);
@@ -35,7 +39,21 @@ class Shop {
   /** Null until the list has been read. */
   ready = $state(false);
   trouble = $state<StorageTrouble | null>(null);
-  cards = $state.raw<readonly Card[] | null>(null);
+  /** What the supplier sells; null until it was reached once. */
+  private supplierCards = $state.raw<readonly Card[] | null>(null);
+  private supplierExtras = $state.raw<readonly Extra[]>([]);
+  /** The shop's own: cards the supplier does not have, and others than it says. */
+  ownCards = $state.raw<readonly Card[]>([]);
+  ownExtras = $state.raw<readonly Extra[]>([]);
+  cards: readonly Card[] | null = $derived(
+    this.supplierCards === null && this.ownCards.length === 0
+      ? null
+      : overlaid(this.supplierCards ?? [], this.ownCards),
+  );
+  extras: readonly Extra[] = $derived(overlaid(this.supplierExtras, this.ownExtras));
+  private supplierIds = $derived(
+    new Set([...(this.supplierCards ?? []), ...this.supplierExtras].map(({ id }) => id)),
+  );
   library = $state.raw<DriverLibrary>(null);
   templates = $state.raw<readonly Machine[]>([]);
   /** Machines surveyed here and kept to start from. */
@@ -73,29 +91,52 @@ class Shop {
   }
 
   async readSupplies(): Promise<void> {
-    const cards = await supply('catalogue', '/api/catalogue', z.array(Card));
-    const ids = (cards ?? []).map((card) => deviceId(card.ids)).join(',');
+    const [catalogue, ownCards, ownExtras] = await Promise.all([
+      supply('catalogue', '/api/catalogue', Catalogue),
+      keptList(OWN_CARDS, Card),
+      keptList(OWN_EXTRAS, Extra),
+    ]);
+    this.ownCards = ownCards;
+    this.ownExtras = ownExtras;
+    const cards = catalogue?.cards ?? null;
+    const ids = [
+      ...new Set([...(cards ?? []), ...ownCards].map((card) => deviceId(card.ids))),
+    ].join(',');
     const [library, templates] = await Promise.all([
       supply('drivers', `/api/drivers?ids=${ids}`, z.array(DriverPackage)),
       supply('templates', '/api/templates', z.array(Machine)),
     ]);
-    this.cards = cards;
+    this.supplierCards = cards;
+    this.supplierExtras = catalogue?.extras ?? [];
     this.library = library;
     this.templates = templates ?? [];
     this.supplierAway = cards === null || library === null;
-    this.ownTemplates = await keptTemplates();
+    this.ownTemplates = await keptList(OWN_TEMPLATES, Machine);
+  }
+
+  /** Whether the supplier sells it, whatever the shop has made of it. */
+  isSuppliers = (id: string): boolean => this.supplierIds.has(id);
+
+  /** Keeps the shop's own cards. False where they cannot be kept; they then live as long as the window. */
+  async keepCards(cards: readonly Card[]): Promise<boolean> {
+    this.ownCards = cards;
+    return kept(OWN_CARDS, cards);
+  }
+
+  /** The same for extras. */
+  async keepExtras(extras: readonly Extra[]): Promise<boolean> {
+    this.ownExtras = extras;
+    return kept(OWN_EXTRAS, extras);
   }
 
   /** Keeps a machine to start other surveys from; one of the same name is replaced. False where it cannot be kept. */
   async keepTemplate(machine: Machine): Promise<boolean> {
-    const others = (await keptTemplates()).filter(({ name }) => name !== machine.name);
-    const kept = [...others, templateOf(machine)];
-    try {
-      await toShelf(OWN_TEMPLATES, kept);
-    } catch {
-      return false;
-    }
-    this.ownTemplates = kept;
+    const others = (await keptList(OWN_TEMPLATES, Machine)).filter(
+      ({ name }) => name !== machine.name,
+    );
+    const templates = [...others, templateOf(machine)];
+    if (!(await kept(OWN_TEMPLATES, templates))) return false;
+    this.ownTemplates = templates;
     return true;
   }
 
@@ -173,12 +214,39 @@ class Shop {
 
 export const shop = new Shop();
 
-async function keptTemplates(): Promise<readonly Machine[]> {
+/** What the shop has of its own in the place of what the supplier says, and after it what only the shop has. */
+function overlaid<Thing extends { readonly id: string }>(
+  supplier: readonly Thing[],
+  own: readonly Thing[],
+): readonly Thing[] {
+  if (own.length === 0) return supplier;
+  const byId = new Map(own.map((thing) => [thing.id, thing]));
+  const known = new Set(supplier.map(({ id }) => id));
+  return [
+    ...supplier.map((thing) => byId.get(thing.id) ?? thing),
+    ...own.filter(({ id }) => !known.has(id)),
+  ];
+}
+
+/** A kept list; what does not read as one any more is left aside, never half taken. */
+async function keptList<Schema extends z.core.$ZodType>(
+  key: string,
+  schema: Schema,
+): Promise<readonly z.infer<Schema>[]> {
   try {
-    const parsed = z.safeParse(z.array(Machine), await shelved<unknown>(OWN_TEMPLATES));
+    const parsed = z.safeParse(z.array(schema), await shelved<unknown>(key));
     return parsed.success ? parsed.data : [];
   } catch {
     return [];
+  }
+}
+
+async function kept(key: string, list: readonly unknown[]): Promise<boolean> {
+  try {
+    await toShelf(key, list);
+    return true;
+  } catch {
+    return false;
   }
 }
 
@@ -193,7 +261,9 @@ async function supply<Schema extends z.core.$ZodType>(
   const fresh = await fetched(address, schema);
   try {
     if (fresh !== null) await toShelf(key, fresh);
-    return fresh ?? (await shelved<z.infer<Schema>>(key));
+    if (fresh !== null) return fresh;
+    const parsed = z.safeParse(schema, await shelved<unknown>(key));
+    return parsed.success ? parsed.data : null;
   } catch {
     // Without a store there is nothing to keep it in; what was fetched still serves.
     return fresh;

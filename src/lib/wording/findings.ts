@@ -250,7 +250,7 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     remedy: 'Order it with the card.',
   },
   'power.plugWeak': {
-    says: 'Its {subject} socket draws {needed}; the plug gives {available}.',
+    says: 'Its {subject} socket draws {needed}; what the supply has for it gives {available}.',
     remedy: 'A supply whose plug gives more.',
   },
   'power.portsShort': {

@@ -1,6 +1,7 @@
 /** Needs in one line, and what a kind is called. */
 import type { Already, DeliveryKind, Need, NeedKind } from '$core';
 import { figure, inMegabytes, modeWords } from './figures';
+import { findingWords } from './findings';
 import { FLOW_WORDS } from './stages';
 import { FEATURE_WORDS, INPUT_WORDS, THING_WORDS } from './things';
 
@@ -98,7 +99,9 @@ export function alreadyWords({ state, flow, units }: Already, need: Need): strin
   if (need.kind === 'keep') return 'The survey says that it goes.';
   return flow === null
     ? 'The machine has nothing of the kind.'
-    : `Not as it stands: ${gives(flow)}.`;
+    : flow.finding.code === 'deliver.short' || units > 0
+      ? `Not as it stands: ${gives(flow)}.`
+      : `Not as it stands. ${findingWords(flow.finding)}`;
 }
 
 const gives = ({ high, unit, units, wanted, limiting }: NonNullable<Already['flow']>): string =>

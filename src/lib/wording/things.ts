@@ -115,3 +115,25 @@ export const THING_WORDS: Readonly<Record<string, string>> = {
   uefi: 'UEFI',
   bios: 'BIOS',
 };
+
+/** Choices in the columns of the catalogue; what is not here is written as it is. */
+export const OPTION_WORDS: Readonly<Record<string, string>> = {
+  ...Object.fromEntries(Object.entries(EXTRA_KIND_WORDS)),
+  screens: 'graphics',
+  usb: 'USB',
+  network: 'network',
+  wifi: 'Wi-Fi',
+  sound: 'sound',
+  drives: 'drives',
+  serialLink: 'fast serial port',
+  legacy: 'old ports',
+  pcie: 'PCI Express',
+  pci: 'classic PCI',
+  m2: 'M.2',
+  sata: 'SATA',
+  full: 'full height',
+  low: 'low profile',
+  uefi: 'UEFI',
+  bios: 'BIOS',
+  both: 'UEFI and BIOS',
+};

@@ -7,6 +7,7 @@ import type { Delivery, DeliveryKind } from '../../parts/delivery.ts';
 import { M2_SIGNALS, PCI_KEYINGS } from '../../parts/machine.ts';
 import { BOOT_CODES, QUIRKS } from '../../standards/cardForm.ts';
 import { NETWORK_FEATURES } from '../../standards/ethernet.ts';
+import { EXTRA_KINDS } from '../../standards/extras.ts';
 import { BOARD_HEADERS, FRONT_LEADS } from '../../standards/headers.ts';
 import { PLUG_TYPES } from '../../standards/plugs.ts';
 import { ENCODINGS, OUTPUT_SIGNALS } from '../../standards/screens.ts';
@@ -209,9 +210,26 @@ const BY_KIND: readonly Column[] = [
 
 export const CARD_COLUMNS: readonly Column[] = [...GENERAL, ...BY_KIND];
 
+/** The columns of a table of extras. */
+export const EXTRA_COLUMNS: readonly Column[] = [
+  required(column('maker', 'Maker', TEXT_CELL)),
+  required(column('model', 'Model', TEXT_CELL)),
+  required(column('kind', 'Kind', choiceCell(EXTRA_KINDS))),
+  required(column('fits', 'For', TEXT_CELL)),
+  column('limit', 'Carries or reaches', optionalCell(numberCell(1, 5_000))),
+  required(column('priceCents', 'Price', MONEY_CELL)),
+  column('leadDays', 'Days to deliver', optionalCell(numberCell(0, 365))),
+];
+
 /** The columns that tell of one kind of delivery. */
 export const columnsOf = (kind: DeliveryKind): readonly Column[] =>
   BY_KIND.filter((each) => each.kind === kind);
+
+/** All columns of a card of one kind. */
+export const columnsFor = (kind: DeliveryKind): readonly Column[] => [
+  ...GENERAL,
+  ...columnsOf(kind),
+];
 
 /** What a card of a kind delivers before anything is told of it. */
 export const PLAIN_DELIVERIES: { readonly [Kind in DeliveryKind]: Delivery & { kind: Kind } } = {

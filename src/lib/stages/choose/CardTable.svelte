@@ -13,6 +13,7 @@
   import { CARD_KIND_WORDS } from '$lib/wording/needs';
   import type { JobModel } from '../jobModel.svelte';
   import {
+    SORTS,
     compared,
     sifted,
     sortedBy,
@@ -28,9 +29,9 @@
   const BAR_PX = 64;
 
   let sifting = $state<Sifting>({ kind: 'needed', sought: '', goesIn: false, meets: false });
-  let sort = $state<Sort>('verdict');
-  let down = $state(false);
+  let sort = $state<Sort>('fit');
   let all = $state(false);
+  let table = $state<HTMLTableElement>();
   let search = $state<HTMLInputElement | null>(null);
 
   const machine = $derived(model.job.machine);
@@ -51,22 +52,19 @@
         (!sifting.meets || meets.length > 0),
     ),
   );
-  const sorted = $derived(sortedBy(kept, sort, down));
+  const sorted = $derived(sortedBy(kept, sort));
   const shown = $derived(all ? sorted : sorted.slice(0, SHOWN_AT_ONCE));
   const tried = $derived(new Map(model.onTrial.map(({ card, slot }) => [card.id, slot.id])));
 
-  const COLUMNS: readonly (readonly [Sort, string, string])[] = [
-    ['name', 'Card', ''],
-    ['price', 'Price', 'number'],
-    ['days', 'Days', 'number'],
-    ['gets', 'Gives', ''],
-    ['verdict', 'Best', ''],
-  ];
-
-  function sortBy(by: Sort) {
-    down = sort === by ? !down : by === 'gets';
-    sort = by;
-  }
+  const SORT_WORDS: Readonly<Record<Sort, string>> = {
+    fit: 'best for this job first',
+    gets: 'what gives most first',
+    price: 'cheapest first',
+    days: 'quickest here first',
+    name: 'by name',
+  };
+  /** Slots are called by their number where a number is all that tells them apart. */
+  const shortLabel = (label: string) => label.replace(/^slot\s+/i, '').replace(/\s*\(PCI\)$/, ' P');
 
   function onkeydown(event: KeyboardEvent) {
     if (isTyping(event)) return;
@@ -76,9 +74,16 @@
     } else if (event.key === 't' && model.overlaidCard !== null) {
       event.preventDefault();
       model.tryNext(model.overlaidCard.id);
-    } else if (event.key === 'Escape' && model.onTrial.length > 0) {
-      model.takeAllOff();
     }
+  }
+
+  /** Arrows go from card to card; Tab goes into the slots of the chosen one. */
+  function fromRowToRow(event: KeyboardEvent) {
+    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    if (step === undefined) return;
+    const names = [...(table?.querySelectorAll<HTMLElement>('button.name') ?? [])];
+    names[names.indexOf(event.currentTarget as HTMLElement) + step]?.focus();
+    event.preventDefault();
   }
 
   /** How far the figure reaches, with a line where what is wanted lies. */
@@ -90,7 +95,7 @@
   const gives = ({ flow }: ComparedCard): string =>
     flow === null
       ? ''
-      : `${flow.units > 1 ? `${flow.units} × ` : ''}${figure(flow.high, flow.unit)}`;
+      : `${flow.units > 1 && flow.unit !== 'count' ? `${flow.units} × ` : ''}${figure(flow.high, flow.unit)}`;
 </script>
 
 <svelte:window {onkeydown} />
@@ -124,6 +129,17 @@
         <SelectItem {value} {text} />
       {/each}
     </Select>
+    <Select
+      id="card-sort"
+      size="sm"
+      hideLabel
+      labelText="Order"
+      selected={sort}
+      on:change={(event) =>
+        (sort = SORTS.find((each) => each === (event.target as HTMLSelectElement).value) ?? 'fit')}
+    >
+      {#each SORTS as by (by)}<SelectItem value={by} text={SORT_WORDS[by]} />{/each}
+    </Select>
     <Checkbox
       labelText="goes in somewhere"
       checked={sifting.goesIn}
@@ -140,23 +156,19 @@
     best, and again in the next.
   </p>
   <div class="scroll">
-    <table class="plain">
+    <table class="plain" bind:this={table}>
       <thead>
         <tr>
-          {#each COLUMNS as [by, title, kind] (by)}
-            <th
-              scope="col"
-              class={kind}
-              aria-sort={sort === by ? (down ? 'descending' : 'ascending') : 'none'}
+          <th scope="col">Card</th>
+          <th scope="col" class="number">Price</th>
+          <th scope="col">Gives</th>
+          {#each machine.slots as slot (slot.id)}
+            <th scope="col" class="slot" title={slot.label}
+              ><span class="only-read">{slot.label}</span><span aria-hidden="true"
+                >{shortLabel(slot.label)}</span
+              ></th
             >
-              <button type="button" class="text sort" onclick={() => sortBy(by)}
-                >{title}<span aria-hidden="true">{sort === by ? (down ? ' ↓' : ' ↑') : ''}</span
-                ></button
-              >
-            </th>
           {/each}
-          {#each machine.slots as slot (slot.id)}<th scope="col" class="slot">{slot.label}</th
-            >{/each}
         </tr>
       </thead>
       <tbody>
@@ -175,15 +187,19 @@
             <th scope="row">
               <button
                 type="button"
-                class="text"
+                class="text name"
                 aria-pressed={card.id === selection.cardId}
-                onclick={() => (selection.cardId = card.id)}>{cardName(card)}</button
+                onclick={() => (selection.cardId = card.id)}
+                onkeydown={fromRowToRow}>{cardName(card)}</button
               >
               <span>{deliveryWords(card.delivers)} · {busWords(card)}</span>
               {#if tried.has(card.id)}<span class="tried">on trial</span>{/if}
             </th>
-            <td class="number">{inMoney(card.priceCents)}</td>
-            <td class="number">{card.leadDays ?? 'here'}</td>
+            <td class="number"
+              >{inMoney(card.priceCents)}<span class="days"
+                >{card.leadDays === null ? 'in the drawer' : `${card.leadDays} days`}</span
+              ></td
+            >
             <td class="gives">
               {gives(each)}
               {#if drawn}
@@ -193,17 +209,12 @@
                 </svg>
               {/if}
             </td>
-            <td>
-              {#if each.best}
-                <VerdictMark verdict={each.best.verdict} withWord={false} />
-                <span class="only-read">in {each.best.slot.label}</span>
-              {/if}
-            </td>
             {#each each.row as { slot, verdict } (slot.id)}
               <td class="slot">
                 <button
                   type="button"
                   class="cell"
+                  tabindex={card.id === selection.cardId ? 0 : -1}
                   class:selected={card.id === selection.cardId && slot.id === selection.slotId}
                   class:tried={tried.get(card.id) === slot.id}
                   onclick={() => {
@@ -219,7 +230,7 @@
           </tr>
         {:else}
           <tr
-            ><td colspan={machine.slots.length + COLUMNS.length}
+            ><td colspan={machine.slots.length + 3}
               >No card matches. Fewer words, or another kind.</td
             ></tr
           >
@@ -242,10 +253,11 @@
 <style>
   .sift {
     display: grid;
-    grid-template-columns: 1fr 9.5rem;
+    grid-template-columns: 1fr 8.5rem 12rem;
     align-items: center;
     gap: 0.25rem 0.75rem;
   }
+
   .quiet {
     margin: 0.25rem 0 0.5rem;
   }
@@ -255,12 +267,7 @@
   th span {
     display: block;
     font-weight: 400;
-  }
-  .sort {
-    white-space: nowrap;
-  }
-  .sort span {
-    display: inline;
+    font-size: 0.75rem;
   }
   th .tried {
     color: var(--tenant-plan);
@@ -268,6 +275,11 @@
   }
   td {
     white-space: nowrap;
+  }
+  .days {
+    display: block;
+    color: var(--cds-text-02);
+    font-size: 0.75rem;
   }
   .gives svg {
     display: block;

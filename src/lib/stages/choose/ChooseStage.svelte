@@ -29,6 +29,7 @@
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
     const to = { p: 0, c: 1, w: 2 }[event.key];
     if (to !== undefined) tab = to;
+    else if (event.key === 'Escape') model.takeAllOff();
     else if (event.key === 'a' && model.job.plan === null) model.accept();
     else return;
     event.preventDefault();
@@ -58,7 +59,7 @@
 {:else if shop.cards === null}
   <InlineLoading description="Fetching the catalogue" />
 {:else}
-  <NeedStrip {model} />
+  <div class="strip"><NeedStrip {model} /></div>
   {#if model.onTrial.length > 0}<TrialBox {model} />{/if}
   <Tabs bind:selected={tab} type="default">
     <Tab label="Best plan" />
@@ -79,6 +80,15 @@
 {/if}
 
 <style>
+  /* The needs stay in sight while cards are compared. */
+  .strip {
+    position: sticky;
+    top: -1rem;
+    z-index: 2;
+    background: var(--cds-ui-01);
+    margin-top: -1rem;
+    padding-top: 1rem;
+  }
   h1,
   p {
     margin-bottom: 0.5rem;

@@ -40,9 +40,8 @@
       {#if remedy}<em>{remedy}</em>{/if}
       {#if fact !== null && finding.verdict !== 'clear'}
         <button type="button" class="text" onclick={() => mend(finding)}
-          >{finding.verdict === 'unknown' ? 'Tell' : 'Correct'}: {FACT_WORDS[
-            fact.code
-          ].name.toLowerCase()}</button
+          >{finding.verdict === 'unknown' ? 'Tell' : 'Correct'}: {FACT_WORDS[fact.code]
+            .name}</button
         >
       {/if}
     </span>

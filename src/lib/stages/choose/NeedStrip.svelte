@@ -11,10 +11,10 @@
   let { model }: { model: JobModel } = $props();
 
   const MARK = { met: 'clear', short: 'blocked', unknown: 'unknown' } as const;
-  const fitted = $derived(withOccupants(model.job.machine, model.considered));
+  const fitted = $derived(withOccupants(model.job.machine, model.working));
   const rows = $derived(
     model.job.needs.map((need) => {
-      const cards = [...(shop.cards ?? []), ...model.considered.map(({ card }) => card)];
+      const cards = [...(shop.cards ?? []), ...model.working.map(({ card }) => card)];
       const now = already(need, model.job.machine, shop.cards ?? []);
       return { need, now, then: now.state === 'met' ? now : already(need, fitted, cards) };
     }),
@@ -27,10 +27,8 @@
     const wanted = unitsWanted(need);
     const units = wanted > 1 ? `${Math.min(then.units, wanted)} of ${wanted}, ` : '';
     const limit = limiting === null || unit !== 'B/s' ? '' : `, by the ${FLOW_WORDS[limiting]}`;
-    return `${units}${unit === 'count' ? '' : `up to ${figure(high, unit)}${limit}`}`.replace(
-      /, $/,
-      '',
-    );
+    if (unit === 'count') return units === '' ? 'served' : units.slice(0, -2);
+    return `${units}up to ${figure(high, unit)}${limit}`;
   }
 </script>
 
@@ -63,7 +61,7 @@
     display: grid;
     grid-template-columns: auto 1fr auto;
     gap: 0.5rem;
-    align-items: baseline;
+    align-items: center;
     padding: 0.125rem 0;
     font-size: 0.8125rem;
     line-height: 1.35;

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button, InlineLoading } from 'carbon-components-svelte';
   import { cardName, worstVerdict, worth, type Finding } from '$core';
+  import Total from '$lib/shop/Total.svelte';
   import VerdictMark from '$lib/board/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import { findingTopic, findingWords, remedyWords } from '$lib/wording/findings';
@@ -110,9 +111,9 @@
         {/each}
       </ul>
       <p class="sum">
-        {inMoney(proposal.cost.priceCents)}
+        <Total cents={proposal.cost.priceCents} />
         {#if job.budgetCents !== null}
-          of {inMoney(job.budgetCents)}{#if proposal.cost.overBudgetCents > 0}: <strong
+          · budget {inMoney(job.budgetCents)}{#if proposal.cost.overBudgetCents > 0}: <strong
               >{inMoney(proposal.cost.overBudgetCents)} over the budget</strong
             >{/if}
         {/if}

@@ -2,6 +2,7 @@
   /** What is on trial, with its price, and the way to take it as the plan. */
   import { Button } from 'carbon-components-svelte';
   import { cardName, worth } from '$core';
+  import Total from '$lib/shop/Total.svelte';
   import VerdictMark from '$lib/board/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import { findingWords } from '$lib/wording/findings';
@@ -46,7 +47,7 @@
     {/each}
   </ul>
   <p class="quiet">
-    {inMoney(cents)} in all.
+    <Total {cents} />.
     {#each worth(cents, model.job) as finding (finding.code)}{findingWords(finding)}
     {/each}
     {#if blocked}What cannot go is not accepted.{/if}

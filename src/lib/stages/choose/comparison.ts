@@ -23,7 +23,8 @@ export interface ComparedCard {
   readonly meets: readonly Need[];
 }
 
-export const SORTS = ['name', 'price', 'days', 'verdict', 'gets'] as const;
+/** By how well they serve this job, by what they give it, and by what anyone may ask. */
+export const SORTS = ['fit', 'gets', 'price', 'days', 'name'] as const;
 export type Sort = (typeof SORTS)[number];
 
 export interface Sifting {
@@ -110,14 +111,11 @@ export function compared(
   });
 }
 
-const severity = ({ verdict }: SlotVerdict): number => VERDICTS.indexOf(verdict);
+const severity = (at: SlotVerdict | null): number =>
+  at === null ? VERDICTS.length : VERDICTS.indexOf(at.verdict);
 
-/** Ascending by what is asked; equals by price. */
-export function sortedBy(
-  cards: readonly ComparedCard[],
-  sort: Sort,
-  down: boolean,
-): readonly ComparedCard[] {
+/** The best, cheapest, quickest first; equals by price. */
+export function sortedBy(cards: readonly ComparedCard[], sort: Sort): readonly ComparedCard[] {
   const of = (each: ComparedCard): number | string => {
     switch (sort) {
       case 'name':
@@ -126,17 +124,16 @@ export function sortedBy(
         return each.card.priceCents;
       case 'days':
         return each.card.leadDays ?? -1;
-      case 'verdict':
-        return each.best === null ? VERDICTS.length : severity(each.best);
+      case 'fit':
+        return each.meets.length * -VERDICTS.length + severity(each.best);
       case 'gets':
-        return (each.flow?.units ?? 0) * 1e12 + (each.flow?.high ?? 0);
+        return -((each.flow?.units ?? 0) * 1e12 + (each.flow?.high ?? 0));
     }
   };
-  const sign = down ? -1 : 1;
   return cards.toSorted((a, b) => {
     const [x, y] = [of(a), of(b)];
     const compared =
       typeof x === 'string' || typeof y === 'string' ? String(x).localeCompare(String(y)) : x - y;
-    return sign * compared || a.card.priceCents - b.card.priceCents;
+    return compared || a.card.priceCents - b.card.priceCents;
   });
 }

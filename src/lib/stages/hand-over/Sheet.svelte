@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Total from '$lib/shop/Total.svelte';
   import { cardName, type HandOverSheet, type Job } from '$core';
   import VerdictMark from '$lib/board/VerdictMark.svelte';
   import { findingWords } from '$lib/wording/findings';
@@ -65,8 +66,8 @@
     </tbody>
     <tfoot>
       <tr
-        ><th scope="row" colspan="4">Together</th><td class="number"
-          ><strong>{inMoney(sheet.totalCents)}</strong></td
+        ><th scope="row" colspan="2">Together</th><td class="number" colspan="3"
+          ><strong><Total cents={sheet.totalCents} /></strong></td
         ></tr
       >
     </tfoot>

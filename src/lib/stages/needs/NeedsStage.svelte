@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
-  import { deservedCents, plainNeed, valueOf, type Need, type NeedKind } from '$core';
+  import { MONEY_CELL, deservedCents, plainNeed, valueOf, type Need, type NeedKind } from '$core';
   import { shop } from '$lib/state/shop.svelte';
   import { inMoney } from '$lib/wording/figures';
   import { KIND_WORDS } from '$lib/wording/needs';
@@ -27,15 +27,8 @@
     setTimeout(() => document.getElementById(`${id}-words`)?.focus());
   }
 
-  /** Cents of an amount, null for none, undefined for what is no amount. */
-  function cents(text: string): number | null | undefined {
-    const trimmed = text.trim().replace(',', '.');
-    if (trimmed === '') return null;
-    return /^\d{1,6}(\.\d{1,2})?$/.test(trimmed) ? Math.round(Number(trimmed) * 100) : undefined;
-  }
-
   function setMoney(id: 'budget' | 'replacement', text: string) {
-    const amount = cents(text);
+    const amount = text.trim() === '' ? null : MONEY_CELL.parse(text.trim());
     refused =
       amount === undefined ? { id, says: 'An amount such as 180 or 180.50 is expected' } : null;
     if (amount === undefined) return;
@@ -58,7 +51,7 @@
       });
   }
 
-  const money = (amount: number | null) => (amount === null ? '' : (amount / 100).toFixed(2));
+  const money = (amount: number | null) => (amount === null ? '' : MONEY_CELL.print(amount));
   const says = (id: string) => (refused?.id === id ? refused.says : '');
 </script>
 

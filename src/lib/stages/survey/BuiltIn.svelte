@@ -96,6 +96,7 @@
     grid-column: 1 / -1;
   }
   fieldset {
+    position: relative;
     border: 1px solid var(--cds-ui-03);
     padding: 0.5rem 0.75rem;
     margin-top: 0.5rem;
@@ -103,6 +104,11 @@
     grid-template-columns: repeat(auto-fill, minmax(7rem, 1fr));
     gap: 0.5rem;
     align-items: end;
+  }
+  fieldset > :global(.bx--btn) {
+    position: absolute;
+    top: -1.25rem;
+    right: 0;
   }
   legend {
     font-size: 0.8125rem;

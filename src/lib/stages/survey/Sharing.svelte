@@ -105,7 +105,9 @@
   }
 </script>
 
-<details open={own.length > 0 || uplink !== null || slot.enclosureId !== null}>
+<details
+  open={own.length > 0 || slot.uplink === null || uplink !== null || slot.enclosureId !== null}
+>
   <summary>Shared with others</summary>
   {#each own as condition (condition.id)}
     <div class="condition">

@@ -1,5 +1,6 @@
-/** Stand-in for a parts supplier: every card it sells. */
+/** Stand-in for a parts supplier: every card and extra it sells, with price and days until it delivers. */
 import { json } from '@sveltejs/kit';
 import { CARDS } from '$demo/catalogue/cards';
+import { EXTRAS } from '$demo/catalogue/extras';
 
-export const GET = () => json(CARDS);
+export const GET = () => json({ cards: CARDS, extras: EXTRAS });

@@ -1,0 +1,454 @@
+<script lang="ts">
+  /** Cards and extras: what the supplier sells, and what the shop has made of it. */
+  import {
+    Button,
+    ContentSwitcher,
+    FileUploaderButton,
+    InlineLoading,
+    InlineNotification,
+    Search,
+    Select,
+    SelectItem,
+    Switch,
+    TextInput,
+  } from 'carbon-components-svelte';
+  import Add from 'carbon-icons-svelte/lib/Add.svelte';
+  import Download from 'carbon-icons-svelte/lib/Download.svelte';
+  import Undo from 'carbon-icons-svelte/lib/Undo.svelte';
+  import {
+    EXTRA_COLUMNS,
+    EXTRA_LIMIT_UNITS,
+    cardName,
+    columnsFor,
+    plainCard,
+    writeCatalogue,
+    type Card,
+    type Extra,
+  } from '$core';
+  import { sifted } from '$lib/stages/choose/comparison';
+  import { isCurrency, isTax, money } from '$lib/state/money.svelte';
+  import { shop } from '$lib/state/shop.svelte';
+  import { busWords, deliveryWords } from '$lib/wording/deliveries';
+  import { inMoney } from '$lib/wording/figures';
+  import { CARD_KIND_WORDS } from '$lib/wording/needs';
+  import { EXTRA_KIND_WORDS, THING_WORDS } from '$lib/wording/things';
+  import { download } from '../download';
+  import { isTyping } from '../keys';
+  import { idFor, ownParts } from './ownParts.svelte';
+  import ImportTable from './ImportTable.svelte';
+  import LearnCard from './LearnCard.svelte';
+  import PartForm from './PartForm.svelte';
+
+  type Shown = 'cards' | 'extras';
+  let shown = $state<Shown>('cards');
+  let sought = $state('');
+  let kind = $state('all');
+  let card = $state.raw<Card | null>(null);
+  let extra = $state.raw<Extra | null>(null);
+  let imported = $state.raw<{ name: string; text: string } | null>(null);
+  let learning = $state(false);
+  let refused = $state('');
+  let search = $state<HTMLInputElement | null>(null);
+
+  const own = $derived(new Set([...shop.ownCards, ...shop.ownExtras].map(({ id }) => id)));
+  const cards = $derived(
+    sifted(shop.cards ?? [], { kind, sought, goesIn: false, meets: false }, new Set()),
+  );
+  const extras = $derived(
+    shop.extras.filter((each) =>
+      sought
+        .toLowerCase()
+        .split(/\s+/)
+        .every((word) => extraText(each).includes(word)),
+    ),
+  );
+  const fitsWords = ({ fits }: Extra) => THING_WORDS[fits] ?? fits;
+  const extraText = (each: Extra) =>
+    `${each.maker} ${each.model} ${EXTRA_KIND_WORDS[each.kind]} ${fitsWords(each)}`.toLowerCase();
+  const from = (id: string) =>
+    !own.has(id) ? 'supplier' : shop.isSuppliers(id) ? 'supplier, changed here' : 'own';
+
+  function show(what: Shown) {
+    shown = what;
+    closeAll();
+  }
+
+  function closeAll() {
+    card = null;
+    extra = null;
+    imported = null;
+    learning = false;
+  }
+
+  function edit(of: Card) {
+    closeAll();
+    card = of;
+  }
+
+  const freshId = <Part extends Card | Extra>(part: Part): Part =>
+    part.id === 'new' ? { ...part, id: idFor(part.maker, part.model) } : part;
+
+  async function saveCard(fresh: Card) {
+    const saved = freshId(fresh);
+    await ownParts.putCards([saved], `${cardName(saved)} saved`);
+    card = saved;
+  }
+
+  async function saveExtra(fresh: Extra) {
+    const saved = freshId(fresh);
+    await ownParts.putExtra(saved, `${cardName(saved)} saved`);
+    extra = saved;
+  }
+
+  async function take(fresh: readonly Card[]) {
+    await ownParts.putCards(
+      fresh,
+      `${fresh.length} cards taken from ${imported?.name ?? 'a file'}`,
+    );
+    imported = null;
+  }
+
+  async function drop(id: string, name: string) {
+    await ownParts.drop(id, `${name} taken back`);
+    closeAll();
+  }
+
+  async function importFile(files: readonly File[]) {
+    const [file] = files;
+    if (file === undefined) return;
+    closeAll();
+    imported = { name: file.name, text: await file.text() };
+  }
+
+  function setMoney(currency: string, percent: string) {
+    const points = Math.round(Number(percent.replace(',', '.')) * 100);
+    refused = !isCurrency(currency)
+      ? 'currency'
+      : percent.trim() === '' || !isTax(points)
+        ? 'tax'
+        : '';
+    if (refused === '') money.set(currency, points);
+  }
+
+  const dropWords = (id: string) => (shop.isSuppliers(id) ? 'As the supplier says' : 'Remove');
+
+  function onkeydown(event: KeyboardEvent) {
+    if (isTyping(event)) return;
+    if (event.key === '/') search?.focus();
+    else if (event.key === 'z' && (event.ctrlKey || event.metaKey)) void ownParts.undo();
+    else if (event.key === 'Escape') closeAll();
+    else return;
+    event.preventDefault();
+  }
+</script>
+
+<svelte:window {onkeydown} />
+
+<main class:beside={card !== null || extra !== null || learning}>
+  <section class="list" aria-label="Catalogue">
+    <div class="head">
+      <h1>Catalogue</h1>
+      <a href="/">To the jobs</a>
+      <span class="said" role="status">{ownParts.said}</span>
+      <Button
+        kind="ghost"
+        size="small"
+        icon={Undo}
+        iconDescription={ownParts.canUndo === null
+          ? 'Nothing to undo'
+          : `Undo: ${ownParts.canUndo}`}
+        tooltipAlignment="end"
+        disabled={ownParts.canUndo === null}
+        on:click={() => ownParts.undo()}
+      />
+    </div>
+    {#if ownParts.notKept}
+      <InlineNotification
+        lowContrast
+        hideCloseButton
+        kind="warning"
+        title="The browser’s store does not take it."
+        subtitle="Your changes last only as long as this window: write them out as CSV."
+      />
+    {/if}
+    {#if shop.supplierAway}
+      <InlineNotification
+        lowContrast
+        hideCloseButton
+        kind="warning"
+        title="The supplier cannot be reached."
+        subtitle="What was kept from last time is shown."
+      />
+    {/if}
+    <div class="tools">
+      <ContentSwitcher
+        size="sm"
+        aria-label="What is shown"
+        selectedIndex={shown === 'cards' ? 0 : 1}
+        on:change={(event) => show(event.detail === 0 ? 'cards' : 'extras')}
+      >
+        <Switch text="Cards" />
+        <Switch text="Extras" />
+      </ContentSwitcher>
+      <Search
+        id="part-search"
+        size="sm"
+        labelText="Search the catalogue"
+        placeholder="Name, plug, bus, identity … ( / )"
+        bind:value={sought}
+        bind:ref={search}
+      />
+      {#if shown === 'cards'}
+        <Select id="part-kind" size="sm" hideLabel labelText="Kind" bind:selected={kind}>
+          <SelectItem value="all" text="all kinds" />
+          {#each Object.entries(CARD_KIND_WORDS) as [value, text] (value)}
+            <SelectItem {value} {text} />
+          {/each}
+        </Select>
+      {/if}
+    </div>
+    {#if shown === 'cards'}
+      <div class="tools">
+        <Button
+          size="small"
+          kind="tertiary"
+          icon={Add}
+          on:click={() => edit(plainCard(kind in CARD_KIND_WORDS ? (kind as 'usb') : 'usb'))}
+          >New card</Button
+        >
+        <Button
+          size="small"
+          kind="tertiary"
+          on:click={() => {
+            closeAll();
+            learning = true;
+          }}>Learn from a report</Button
+        >
+        <FileUploaderButton
+          id="import-csv"
+          kind="tertiary"
+          size="small"
+          labelText="Import CSV"
+          accept={['.csv', '.txt']}
+          disableLabelChanges
+          on:change={(event) => importFile(event.detail)}
+        />
+        <Button
+          size="small"
+          kind="tertiary"
+          icon={Download}
+          disabled={cards.length === 0}
+          on:click={() => download('catalogue.csv', writeCatalogue(cards), 'text/csv')}
+          >Export {cards.length} as CSV</Button
+        >
+      </div>
+    {/if}
+
+    {#if imported !== null}
+      {#key imported}
+        <ImportTable {...imported} {take} close={() => (imported = null)} />
+      {/key}
+    {:else if shop.cards === null && !shop.supplierAway}
+      <InlineLoading description="Fetching the catalogue" />
+    {:else if shown === 'cards'}
+      <table class="plain">
+        <thead>
+          <tr
+            ><th scope="col">Card</th><th scope="col">Kind</th><th scope="col">Delivers</th><th
+              scope="col">Slot</th
+            ><th scope="col" class="number">Price, {money.currency}</th><th
+              scope="col"
+              class="number">Days</th
+            ><th scope="col">From</th></tr
+          >
+        </thead>
+        <tbody>
+          {#each cards as each (each.id)}
+            <tr class:selected={each.id === card?.id}>
+              <th scope="row">
+                <button type="button" class="text" onclick={() => edit(each)}
+                  >{cardName(each)}</button
+                >
+              </th>
+              <td>{CARD_KIND_WORDS[each.delivers.kind]}</td>
+              <td>{deliveryWords(each.delivers)}</td>
+              <td>{busWords(each)}</td>
+              <td class="number">{inMoney(each.priceCents)}</td>
+              <td class="number">{each.leadDays ?? 'here'}</td>
+              <td>{from(each.id)}</td>
+            </tr>
+          {:else}
+            <tr><td colspan="7">No card matches. Fewer words, or another kind.</td></tr>
+          {/each}
+        </tbody>
+      </table>
+    {:else}
+      <table class="plain">
+        <thead>
+          <tr
+            ><th scope="col">Extra</th><th scope="col">Kind</th><th scope="col">For</th><th
+              scope="col"
+              class="number">Limit</th
+            ><th scope="col" class="number">Price, {money.currency}</th><th
+              scope="col"
+              class="number">Days</th
+            ><th scope="col">From</th></tr
+          >
+        </thead>
+        <tbody>
+          {#each extras as each (each.id)}
+            <tr class:selected={each.id === extra?.id}>
+              <th scope="row">
+                <button type="button" class="text" onclick={() => (extra = each)}
+                  >{cardName(each)}</button
+                >
+              </th>
+              <td>{EXTRA_KIND_WORDS[each.kind]}</td>
+              <td>{fitsWords(each)}</td>
+              <td class="number"
+                >{each.limit === null
+                  ? ''
+                  : `${each.limit} ${EXTRA_LIMIT_UNITS[each.kind] ?? ''}`}</td
+              >
+              <td class="number">{inMoney(each.priceCents)}</td>
+              <td class="number">{each.leadDays ?? 'here'}</td>
+              <td>{from(each.id)}</td>
+            </tr>
+          {:else}
+            <tr><td colspan="7">No extra matches.</td></tr>
+          {/each}
+        </tbody>
+      </table>
+    {/if}
+    <div class="money" role="group" aria-label="Money">
+      <TextInput
+        id="currency"
+        size="sm"
+        labelText="Currency"
+        value={money.currency}
+        invalid={refused === 'currency'}
+        invalidText="Three capital letters"
+        on:change={(event) =>
+          setMoney(String(event.detail ?? '').trim(), String(money.taxPoints / 100))}
+      />
+      <TextInput
+        id="tax"
+        size="sm"
+        labelText="Tax on top, %"
+        value={String(money.taxPoints / 100)}
+        invalid={refused === 'tax'}
+        invalidText="0 to 100"
+        on:change={(event) => setMoney(money.currency, String(event.detail ?? ''))}
+      />
+      <p class="quiet">Prices are kept before tax; sums are shown with it as well.</p>
+    </div>
+  </section>
+
+  {#if card !== null}
+    {@const of = card}
+    <aside aria-label="The card">
+      {#key of.id + of.model}
+        <PartForm
+          part={of}
+          columnsFor={({ delivers }) => columnsFor(delivers.kind)}
+          heading={of.id === 'new' ? 'A new card' : cardName(of)}
+          save={saveCard}
+          close={closeAll}
+          duplicate={of.id === 'new'
+            ? undefined
+            : () => edit({ ...of, id: 'new', model: `${of.model} (copy)` })}
+          drop={own.has(of.id) ? () => drop(of.id, cardName(of)) : undefined}
+          dropWords={dropWords(of.id)}
+        />
+      {/key}
+    </aside>
+  {:else if extra !== null}
+    {@const of = extra}
+    <aside aria-label="The extra">
+      {#key of.id + of.model}
+        <PartForm
+          part={of}
+          columnsFor={() => EXTRA_COLUMNS}
+          heading={of.id === 'new' ? 'A new extra' : cardName(of)}
+          save={saveExtra}
+          close={closeAll}
+          duplicate={of.id === 'new'
+            ? undefined
+            : () => (extra = { ...of, id: 'new', model: `${of.model} (copy)` })}
+          drop={own.has(of.id) ? () => drop(of.id, cardName(of)) : undefined}
+          dropWords={dropWords(of.id)}
+        />
+      {/key}
+    </aside>
+  {:else if learning}
+    <aside aria-label="Learn">
+      <LearnCard learned={edit} close={closeAll} />
+    </aside>
+  {/if}
+</main>
+
+<style>
+  main {
+    height: calc(100vh - 3rem);
+    display: grid;
+    grid-template-columns: minmax(0, 1fr);
+  }
+  main.beside {
+    grid-template-columns: minmax(0, 1fr) 26rem;
+  }
+  .list,
+  aside {
+    overflow: auto;
+    padding: 1rem 1.25rem 2rem;
+  }
+  aside {
+    background: var(--cds-ui-01);
+    border-left: 1px solid var(--cds-ui-03);
+    padding-bottom: 1rem;
+  }
+  .head,
+  .tools {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0.5rem 1rem;
+    margin-bottom: 0.75rem;
+  }
+  .head a {
+    color: var(--cds-link-01);
+  }
+  .said {
+    margin-left: auto;
+    font-size: 0.8125rem;
+  }
+  .tools :global(.bx--search) {
+    flex: 1 1 14rem;
+  }
+  .tools :global(.bx--content-switcher) {
+    width: 12rem;
+  }
+  .tools > :global(.bx--form-item:has(.bx--select)) {
+    flex: 0 0 10rem;
+  }
+  tr.selected {
+    background: var(--tenant-selected);
+  }
+  .money {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 1rem;
+    align-items: end;
+    margin-top: 1.5rem;
+    border-top: 1px solid var(--cds-ui-03);
+    padding-top: 0.75rem;
+  }
+  .money > :global(.bx--form-item) {
+    flex: 0 0 8rem;
+  }
+  @media (max-width: 62rem) {
+    main.beside {
+      grid-template-columns: minmax(0, 1fr);
+      height: auto;
+    }
+  }
+</style>

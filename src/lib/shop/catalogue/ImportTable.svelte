@@ -1,0 +1,156 @@
+<script lang="ts">
+  /** A table from a file: its columns matched, its rows looked at, and only then taken. */
+  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import {
+    CARD_COLUMNS,
+    cardName,
+    matchColumns,
+    missingColumns,
+    readCatalogueTable,
+    readRows,
+    type Card,
+    type Matching,
+  } from '$core';
+  import VerdictMark from '$lib/board/VerdictMark.svelte';
+  import { deliveryWords } from '$lib/wording/deliveries';
+  import { inMoney } from '$lib/wording/figures';
+  import { problemWords } from '$lib/wording/problems';
+  import { shop } from '$lib/state/shop.svelte';
+  import { idFor } from './ownParts.svelte';
+
+  let {
+    name,
+    text,
+    take,
+    close,
+  }: {
+    name: string;
+    text: string;
+    take: (cards: readonly Card[]) => void;
+    close: () => void;
+  } = $props();
+
+  const read = $derived(readCatalogueTable(text));
+  const table = $derived('table' in read ? read.table : null);
+  /** Matched by hand; null while the names alone decide. */
+  let byHand = $state.raw<Matching | null>(null);
+  const matching = $derived(byHand ?? (table === null ? [] : matchColumns(table)));
+  const missing = $derived(missingColumns(matching));
+  const rows = $derived(
+    table === null || missing.length > 0 ? [] : readRows(table, matching, idFor),
+  );
+  const good = $derived(rows.flatMap(({ card }) => card ?? []));
+  const known = $derived(new Set((shop.cards ?? []).map(({ id }) => id)));
+  const titles = [...new Set(CARD_COLUMNS.map(({ title }) => title))];
+
+  function match(n: number, title: string) {
+    // One column of the catalogue is told by one column of the file.
+    byHand = matching.map((each, m) =>
+      m === n ? (title === '' ? null : title) : each === title ? null : each,
+    );
+  }
+</script>
+
+<section aria-label="Import of {name}">
+  <div class="head">
+    <h2>{name}</h2>
+    <Button size="small" kind="ghost" on:click={close}>Take nothing</Button>
+    <Button size="small" disabled={good.length === 0} on:click={() => take(good)}
+      >{good.length === rows.length
+        ? `Take all ${good.length}`
+        : good.length === 1
+          ? 'Take the one good row'
+          : `Take the ${good.length} good rows`}</Button
+    >
+  </div>
+  {#if table === null}
+    <p role="alert">{'problem' in read ? problemWords(read.problem) : ''}</p>
+  {:else}
+    <h3>Columns of the file</h3>
+    <div class="columns">
+      {#each table.header as title, n (n)}
+        <Select
+          id="match-{n}"
+          size="sm"
+          labelText={title || `Column ${n + 1}`}
+          selected={matching[n] ?? ''}
+          on:change={(event) => match(n, (event.target as HTMLSelectElement).value)}
+        >
+          <SelectItem value="" text="left out" />
+          {#each titles as each (each)}<SelectItem value={each} text={each} />{/each}
+        </Select>
+      {/each}
+    </div>
+    {#if missing.length > 0}
+      <p role="alert">
+        No card can be made without: {missing.join(', ')}. Match a column with each.
+      </p>
+    {:else}
+      <h3>
+        {rows.length} rows: {good.length} good, {rows.length - good.length} not. Nothing is taken yet.
+      </h3>
+      <table class="plain">
+        <thead>
+          <tr
+            ><th scope="col" class="number">Line</th><th scope="col">Card</th><th scope="col"
+              >What it is, or what is wrong</th
+            ><th scope="col" class="number">Price</th></tr
+          >
+        </thead>
+        <tbody>
+          {#each rows as { line, name: called, card, problems } (line)}
+            <tr class:bad={card === null}>
+              <td class="number">{line}</td>
+              <td>
+                <VerdictMark verdict={card === null ? 'blocked' : 'clear'} withWord={false} />
+                {card === null ? called || 'no name' : cardName(card)}
+              </td>
+              <td>
+                {#if card}
+                  {deliveryWords(card.delivers)}{known.has(card.id)
+                    ? ' – takes the place of the one that is here'
+                    : ''}
+                {:else}
+                  {#each problems as problem, n (n)}
+                    <p>
+                      {problem.at === undefined ? '' : `${problem.at}: `}{problemWords(problem)}
+                    </p>
+                  {/each}
+                {/if}
+              </td>
+              <td class="number">{card ? inMoney(card.priceCents) : ''}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {/if}
+  {/if}
+</section>
+
+<style>
+  .head {
+    display: flex;
+    align-items: center;
+    gap: 0.5rem;
+  }
+  .head h2 {
+    margin-right: auto;
+  }
+  .columns {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr));
+    gap: 0.5rem;
+    margin: 0.5rem 0 1rem;
+  }
+  [role='alert'] {
+    border-left: 4px solid var(--tenant-blocked);
+    padding-left: 0.5rem;
+    margin: 0.75rem 0;
+  }
+  td p {
+    font-size: inherit;
+  }
+  .bad {
+    background: var(--cds-ui-01);
+  }
+</style>

@@ -1,0 +1,76 @@
+/** The shop's own cards and extras as they are changed, each change undoable while the window is open. */
+import type { Card, Extra } from '$core';
+import { shop } from '$lib/state/shop.svelte';
+
+interface Before {
+  readonly cards: readonly Card[];
+  readonly extras: readonly Extra[];
+  readonly what: string;
+}
+
+const MOST_UNDO = 50;
+
+class OwnParts {
+  private past = $state.raw<readonly Before[]>([]);
+  /** What was done last, or undone; empty before anything. */
+  said = $state('');
+  /** The store refused: the change lives only as long as the window. */
+  notKept = $state(false);
+  canUndo = $derived(this.past.at(-1)?.what ?? null);
+
+  async putCards(cards: readonly Card[], what: string): Promise<void> {
+    this.remember(what);
+    const ids = new Set(cards.map(({ id }) => id));
+    const others = shop.ownCards.filter(({ id }) => !ids.has(id));
+    this.notKept = !(await shop.keepCards([...others, ...cards]));
+  }
+
+  async putExtra(extra: Extra, what: string): Promise<void> {
+    this.remember(what);
+    const others = shop.ownExtras.filter(({ id }) => id !== extra.id);
+    this.notKept = !(await shop.keepExtras([...others, extra]));
+  }
+
+  /** The shop's own goes; what the supplier says of it comes back. */
+  async drop(id: string, what: string): Promise<void> {
+    this.remember(what);
+    const cards = await shop.keepCards(shop.ownCards.filter((card) => card.id !== id));
+    const extras = await shop.keepExtras(shop.ownExtras.filter((extra) => extra.id !== id));
+    this.notKept = !cards || !extras;
+  }
+
+  async undo(): Promise<void> {
+    const before = this.past.at(-1);
+    if (before === undefined) return;
+    this.past = this.past.slice(0, -1);
+    const cards = await shop.keepCards(before.cards);
+    const extras = await shop.keepExtras(before.extras);
+    this.notKept = !cards || !extras;
+    this.said = `Undone: ${before.what}`;
+  }
+
+  private remember(what: string): void {
+    const before = { cards: shop.ownCards, extras: shop.ownExtras, what };
+    this.past = [...this.past, before].slice(-MOST_UNDO);
+    this.said = `Done: ${what}`;
+  }
+}
+
+export const ownParts = new OwnParts();
+
+/** An id for a part of this maker and model; the one that such a part has already, where there is one. */
+export function idFor(maker: string, model: string): string {
+  const parts: readonly (Card | Extra)[] = [...(shop.cards ?? []), ...shop.extras];
+  const same = parts.find((part) => part.maker === maker && part.model === model);
+  if (same !== undefined) return same.id;
+  const slug =
+    `${maker}-${model}`
+      .toLowerCase()
+      .replaceAll(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 56) || 'part';
+  const name = (n: number) => (n === 1 ? slug : `${slug}-${n}`);
+  let n = 1;
+  while (parts.some(({ id }) => id === name(n))) n += 1;
+  return name(n);
+}

@@ -1,0 +1,34 @@
+/** The shop's currency and tax. Prices are kept before tax. */
+import { withTaxCents } from '$core';
+import { shelved, toShelf } from './storage';
+
+const KEY = 'money';
+
+class Money {
+  /** As ISO 4217 writes it. */
+  currency = $state('EUR');
+  /** Hundredths of a percent. */
+  taxPoints = $state(2_000);
+
+  async read(): Promise<void> {
+    const kept = await shelved<{ currency?: unknown; taxPoints?: unknown }>(KEY).catch(() => null);
+    if (typeof kept?.currency === 'string' && isCurrency(kept.currency))
+      this.currency = kept.currency;
+    if (typeof kept?.taxPoints === 'number' && isTax(kept.taxPoints))
+      this.taxPoints = kept.taxPoints;
+  }
+
+  set(currency: string, taxPoints: number): void {
+    this.currency = currency;
+    this.taxPoints = taxPoints;
+    void toShelf(KEY, { currency, taxPoints }).catch(() => undefined);
+  }
+
+  withTax = (cents: number): number => withTaxCents(cents, this.taxPoints);
+}
+
+export const isCurrency = (text: string): boolean => /^[A-Z]{3}$/.test(text);
+export const isTax = (points: number): boolean =>
+  Number.isInteger(points) && points >= 0 && points <= 10_000;
+
+export const money = new Money();

@@ -1,0 +1,265 @@
+/** Needs of every kind: what a card gives towards each, and whether the machine meets it as it is. */
+import { expect } from 'chai';
+import {
+  already,
+  flowOf,
+  pairScreens,
+  plainNeed,
+  type Card,
+  type Machine,
+  type Need,
+} from '../../src/core/index.ts';
+import { drives, network, screens, sound, usb, wifi } from '../../demo/catalogue/row.ts';
+import { aCard, aMachine, aSlot, told } from '../builders/parts.ts';
+
+const slot = aSlot(1);
+const machine = aMachine([slot]);
+const flow = (delivers: Card['delivers'], need: Need, over: Partial<Card> = {}, there = machine) =>
+  flowOf(aCard({ lanes: 16, delivers, ...over }), there.slots[0]!, need, there)!;
+const code = (...asked: Parameters<typeof flow>) => {
+  const { finding, units } = flow(...asked);
+  return [finding.code, finding.subject ?? finding.available, units];
+};
+
+describe('What a card gives towards a need', () => {
+  it('network: ports, and what else they are wanted for', () => {
+    const need = plainNeed('network', 'n', {
+      bytesPerSecond: 100e6,
+      ports: 2,
+      features: ['teaming'],
+    });
+    expect(flow(network(2, [1000], ['teaming']), need).units).to.equal(2);
+    expect(code(network(2, [1000], ['wake']), need)).to.deep.equal(['deliver.lacks', 'teaming', 0]);
+  });
+
+  it('USB: back and front, Type-C, current', () => {
+    const front = plainNeed('usb', 'u', { where: 'front', ports: 2 });
+    const header: Partial<Card> = { frontHeaders: [{ type: 'usb-19-pin', atMm: 80 }] };
+    const withLead = (...types: ('usb-19-pin' | 'type-c-20-pin')[]): Machine => ({
+      ...machine,
+      case: { ...machine.case, frontLeads: told(types.map((type) => ({ type }))) },
+    });
+    // A 19-pin header feeds two ports (USB header conventions, from memory).
+    expect(flow(usb(4, '3.2-1', 900), front, header, withLead('usb-19-pin')).units).to.equal(2);
+    expect(code(usb(4, '3.2-1', 900), front, header, withLead('type-c-20-pin'))).to.deep.equal([
+      'deliver.lacks',
+      'front',
+      0,
+    ]);
+    const untold = { ...machine, case: { ...machine.case, frontLeads: null } };
+    expect(flow(usb(4, '3.2-1', 900), front, header, untold).finding.verdict).to.equal('unknown');
+    const typeC = plainNeed('usb', 'u', { typeC: true, ports: 1 });
+    expect(flow(usb(4, '3.2-1', 900, 1), typeC).units).to.equal(1);
+    expect(code(usb(4, '3.2-1', 900, 0), typeC)).to.deep.equal(['deliver.lacks', 'typeC', 0]);
+    const hungry = plainNeed('usb', 'u', { milliamps: 900 });
+    expect(flow(usb(4, '3.2-1', 900), hungry).units).to.equal(4);
+    expect(code(usb(4, '3.2-1', 899), hungry)).to.deep.equal(['deliver.lessCurrent', 899, 0]);
+  });
+
+  it('graphics: memory, class, encoders', () => {
+    const need = plainNeed('graphics', 'g', {
+      memoryGigabytes: 8,
+      speedClass: 3,
+      encodes: ['av1'],
+    });
+    expect(flow(screens(4, [['dp-hbr3', 4]], 8, 3, ['av1']), need).units).to.equal(1);
+    expect(code(screens(4, [['dp-hbr3', 4]], 7.9, 3, ['av1']), need)[0]).to.equal('deliver.short');
+    expect(code(screens(4, [['dp-hbr3', 4]], 8, 2, ['av1']), need)).to.deep.equal([
+      'deliver.slower',
+      2,
+      0,
+    ]);
+    expect(code(screens(4, [['dp-hbr3', 4]], 8, 3, ['h264']), need)).to.deep.equal([
+      'deliver.lacks',
+      'av1',
+      0,
+    ]);
+  });
+
+  it('drives: kind, sharing, starting from them, whose driver', () => {
+    const need = plainNeed('drives', 'd', { ports: 10, bytesPerSecond: 100e6 });
+    const tenOnTwo = drives(10, 'sata', 2);
+    // Ten sockets on two ports: each gets a fifth of 480 to 560 MB/s while all work.
+    const shared = flow(tenOnTwo, need);
+    expect(shared.stages.find((stage) => stage.code === 'drivePort')).to.include({
+      low: 96e6,
+      high: 112e6,
+    });
+    expect(flow(tenOnTwo, { ...need, bytesPerSecond: 113e6 }).units).to.equal(0);
+    expect(flow(tenOnTwo, { ...need, bytesPerSecond: 450e6, together: false }).units).to.equal(10);
+    const modules = plainNeed('drives', 'd', { drive: 'm2', ports: 1 });
+    expect(code(drives(4, 'sata'), modules)).to.deep.equal(['deliver.otherDrive', 'sata', 0]);
+    const boot = plainNeed('drives', 'd', { bootable: true, bytesPerSecond: 100e6 });
+    expect(code(drives(2, 'sata'), boot)[0]).to.equal('deliver.notBootable');
+    expect(flow(drives(2, 'sata'), boot, { boot: 'both' }).units).to.equal(2);
+    expect(code(drives(2, 'sata'), boot, { boot: 'bios' })[0]).to.equal('deliver.notBootable');
+    const untold = { ...machine, firmware: { ...machine.firmware, kind: null } };
+    expect(code(drives(2, 'sata'), boot, { boot: 'uefi' }, untold)[0]).to.equal(
+      'deliver.bootUnknown',
+    );
+    // AHCI, class 01 06 01, runs on every current system's own driver; an array controller does not.
+    const plain = plainNeed('drives', 'd', { systemDriver: true, bytesPerSecond: 100e6 });
+    const ids = (class24: number) => ({ ids: { vendor: 0xf1a0, device: 1, class24 } });
+    expect(flow(drives(2, 'sata'), plain, ids(0x010601)).units).to.equal(2);
+    expect(code(drives(2, 'sata'), plain, ids(0x010400))[0]).to.equal('deliver.ownDriver');
+  });
+
+  it('radio bands, sound, fast and old ports', () => {
+    const radio = plainNeed('wifi', 'w', { bands: ['6'] });
+    expect(code(wifi(2402, true, ['2.4', '5']), radio)).to.deep.equal(['deliver.lacks', '6', 0]);
+    const hall = plainNeed('sound', 's', { channels: 2, inputs: 2, optical: true, front: true });
+    const audio: Partial<Card> = { frontHeaders: [{ type: 'audio', atMm: 80 }] };
+    const led = {
+      ...machine,
+      case: { ...machine.case, frontLeads: told([{ type: 'audio' as const }]) },
+    };
+    expect(flow(sound(2, 2, true), hall, audio, led).units).to.equal(1);
+    expect(code(sound(2, 1, true), hall, audio, led)).to.deep.equal(['deliver.lacks', 'inputs', 0]);
+    expect(code(sound(2, 2, false), hall, audio, led)).to.deep.equal([
+      'deliver.lacks',
+      'optical',
+      0,
+    ]);
+    expect(code(sound(2, 2, true), hall, {}, led)).to.deep.equal(['deliver.lacks', 'front', 0]);
+    const fast = plainNeed('serialLink', 'f', { gigabits: 40 });
+    expect(flow({ kind: 'serialLink', ports: 2, gigabits: 40 }, fast).units).to.equal(2);
+    expect(code({ kind: 'serialLink', ports: 2, gigabits: 20 }, fast)[0]).to.equal('deliver.short');
+    const serial = plainNeed('legacy', 'l', { port: 'serial', ports: 2 });
+    expect(flow({ kind: 'legacy', serial: 2, parallel: 1 }, serial).units).to.equal(2);
+    expect(flow({ kind: 'legacy', serial: 0, parallel: 1 }, serial).units).to.equal(0);
+    expect(flowOf(aCard(), slot, plainNeed('keep', 'k', { slotId: 's1' }), machine)).to.equal(null);
+  });
+});
+
+describe('Screens on outputs', () => {
+  const mode = (
+    widthPx: number,
+    heightPx: number,
+    refreshHz: number,
+    bitsPerColour: 8 | 10 = 8,
+  ) => ({
+    mode: { widthPx, heightPx, refreshHz },
+    bitsPerColour,
+  });
+  const FULL_HD = mode(1920, 1080, 60);
+
+  it('take a passive adapter where the output speaks the language, an active one where it does not', () => {
+    // VESA DisplayPort Dual-Mode 1.1: 300 MHz through a passive adapter (from memory); 4K at 60 Hz wants 533.25.
+    const adapters = (asked: ReturnType<typeof mode>, input: 'hdmi' | 'dvi' | 'analogue') =>
+      pairScreens(['dp-hbr2'], [input], asked, 1).map(({ adapter }) => adapter);
+    expect(adapters(FULL_HD, 'hdmi')).to.deep.equal(['dp-hdmi-passive']);
+    expect(adapters(mode(3840, 2160, 60), 'hdmi')).to.deep.equal(['dp-hdmi-active']);
+    expect(adapters(FULL_HD, 'dvi')).to.deep.equal(['dp-dvi-passive']);
+    expect(adapters(mode(2560, 1600, 60), 'dvi')).to.deep.equal(['dp-dvi-dual-active']);
+    expect(adapters(FULL_HD, 'analogue')).to.deep.equal(['dp-vga-active']);
+    expect(adapters(mode(3840, 2160, 60), 'analogue')).to.deep.equal([]);
+  });
+
+  it('leave the straight socket to the screen that has no other way', () => {
+    const pairs = pairScreens(['hdmi-600', 'dp-hbr2'], ['hdmi', 'displayport'], FULL_HD, 1);
+    expect(pairs.map(({ adapter }) => adapter)).to.deep.equal([null, null]);
+  });
+
+  it('count ten bits a colour', () => {
+    // 4K at 60 Hz: 533.25 MHz × 30 bits are 16.0 Gb/s, over HDMI's 14.4 and under DisplayPort HBR2's 17.28.
+    expect(pairScreens(['hdmi-600'], [null], mode(3840, 2160, 60, 8), 1)).to.have.length(1);
+    expect(pairScreens(['hdmi-600'], [null], mode(3840, 2160, 60, 10), 1)).to.have.length(0);
+    expect(pairScreens(['dp-hbr2'], [null], mode(3840, 2160, 60, 10), 1)).to.have.length(1);
+  });
+
+  it('say when only the shortest blanking lets a mode through', () => {
+    // 3840 × 2160 at 68 Hz: 606.5 MHz with the first reduced blanking, 594.4 with the second, and HDMI takes 600 (edid-decode --cvt).
+    const asked = plainNeed('screens', 's', {
+      count: 1,
+      mode: { widthPx: 3840, heightPx: 2160, refreshHz: 68 },
+    });
+    const card = aCard({ delivers: screens(1, [['hdmi-600', 1]], 4, 2) });
+    expect(flowOf(card, slot, asked, machine)?.finding).to.include({
+      code: 'deliver.tightBlanking',
+      verdict: 'limited',
+    });
+  });
+});
+
+describe('What the machine meets already', () => {
+  const board = (...deliveries: Card['delivers'][]): Machine => ({
+    ...machine,
+    builtIn: told(deliveries),
+  });
+  const catalogue = [
+    aCard({ id: 'g', model: 'Picture', delivers: screens(2, [['dp-hbr2', 2]], 2, 1) }),
+  ];
+  const state = (need: Need, there: Machine) => already(need, there, catalogue).state;
+
+  it('is met, short by a figure, or not known', () => {
+    const need = plainNeed('usb', 'u', { ports: 4 });
+    expect(state(need, board(usb(4, '3.2-1', 900)))).to.equal('met');
+    expect(state(need, board(usb(3, '3.2-1', 900)))).to.equal('short');
+    expect(state(need, board(usb(2, '3.2-1', 900), usb(2, '3.2-2', 900)))).to.equal('met');
+    expect(already(need, board(usb(4, '2.0', 500)), [])).to.deep.include({
+      state: 'short',
+      units: 0,
+    });
+    expect(state(need, { ...machine, builtIn: null })).to.equal('unknown');
+    const wire = plainNeed('network', 'n', { bytesPerSecond: 100e6 });
+    const unsure = { ...board(network(1, [1000])), path: { ...machine.path, cable: null } };
+    expect(state(wire, unsure)).to.equal('unknown');
+  });
+
+  it('counts cards that stay, and the board’s video only while none of them is for screens', () => {
+    const need = plainNeed('screens', 's', {
+      count: 1,
+      mode: { widthPx: 1920, heightPx: 1080, refreshHz: 60 },
+    });
+    const own = board(screens(1, [['vga', 1]], 0, 1));
+    expect(state(need, own)).to.equal('met');
+    const holding = (fate: 'stays' | 'goes'): Machine => ({
+      ...own,
+      slots: [
+        {
+          ...slot,
+          occupant: told({
+            name: 'Maker Picture',
+            ids: null,
+            fate,
+            signal: null,
+            openings: told(1),
+            lengthMm: told(150),
+            fan: told(null),
+          }),
+        },
+      ],
+    });
+    const two = { ...need, count: 2 };
+    expect(state(two, holding('stays'))).to.equal('met');
+    expect(state(two, holding('goes'))).to.equal('short');
+    expect(state({ ...need, input: 'analogue', count: 1 }, holding('goes'))).to.equal('met');
+  });
+
+  it('keeps what is to be kept', () => {
+    const need = plainNeed('keep', 'k', { slotId: 's1' });
+    const holds = (fate: 'stays' | 'goes') => ({
+      ...machine,
+      slots: [
+        {
+          ...slot,
+          occupant: told({
+            name: 'A',
+            ids: null,
+            fate,
+            signal: null,
+            openings: null,
+            lengthMm: null,
+            fan: null,
+          }),
+        },
+      ],
+    });
+    expect([
+      state(need, holds('stays')),
+      state(need, holds('goes')),
+      state(need, machine),
+    ]).to.deep.equal(['met', 'short', 'short']);
+    expect(state(need, { ...machine, slots: [{ ...slot, occupant: null }] })).to.equal('unknown');
+  });
+});
