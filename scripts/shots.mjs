@@ -19,6 +19,25 @@ const template = (label) => [
   tab('Evidence'),
   (page) => page.locator('#template').selectOption({ label }),
 ];
+const tried = (card, slotId) => (page) =>
+  page
+    .locator('tbody tr', { has: page.getByRole('button', { name: card }) })
+    .filter({ hasText: 'days' })
+    .first()
+    .dragTo(page.locator(`[data-slot="${slotId}"]`));
+/** What another supplier might send: its own column names, and rows that are no cards. */
+const PRICE_LIST = {
+  mimeType: 'text/csv',
+  buffer: Buffer.from(
+    [
+      'Brand,Model,Type,Net price,Watts,From the slot W,USB ports,Colour',
+      'Pendle,Creek 3,usb,29.90,12,12,3,red',
+      'Pendle,Creek 4,usb,cheap,12,12,4,blue',
+      'Pendle,Creek 5,hub,19.00,5,5,5,blue',
+      'Pendle,Creek 6,usb,19.00,5,9,5,blue',
+    ].join('\n'),
+  ),
+};
 const slot = (id) => (page) => page.locator(`[data-slot="${id}"]`).click();
 
 /** File name, address, what to do first, and what differs from 1280 × 800 in light. */
@@ -34,10 +53,24 @@ const VIEWS = [
   ['survey-boxes', '/jobs/tide-table-office/survey', template('Outrigger host with two boxes')],
   ['needs', '/jobs/tide-table-office/needs'],
   ['choose-plan', '/jobs/tide-table-office/choose'],
+  ['choose-tried', '/jobs/pilots-mess/choose', [tab('Cards'), tried('Foghorn 450', 's2')]],
   [
-    'choose-refused',
-    '/jobs/tide-table-office/choose',
-    [(page) => page.getByRole('button', { name: 'Kelpwick Lantern 3 in Slot 2' }).click()],
+    'choose-power',
+    '/jobs/boatyard/choose',
+    [tab('Cards'), tried('Drafting 4', 's1'), (page) => page.keyboard.press('w')],
+  ],
+  [
+    'catalogue',
+    '/catalogue',
+    [(page) => page.getByRole('button', { name: 'Kelpwick Drafting 4', exact: true }).click()],
+  ],
+  [
+    'catalogue-import',
+    '/catalogue',
+    [
+      (page) =>
+        page.locator('#import-csv').setInputFiles({ name: 'price-list.csv', ...PRICE_LIST }),
+    ],
   ],
   ['prepare', '/jobs/sail-loft/prepare'],
   ['fit', '/jobs/sail-loft/fit'],

@@ -24,7 +24,7 @@ export {
   OPENING_PITCH_MM,
   UNDER_CARD_ROOM_MM,
 } from './standards/cardForm.ts';
-export { BOOT_CODES, COMPONENT_SIDE_MM, QUIRKS, type Quirk } from './standards/cardForm.ts';
+export { COMPONENT_SIDE_MM } from './standards/cardForm.ts';
 export {
   BOARD_HEADERS,
   type BoardHeader,

@@ -43,7 +43,7 @@ test('a job goes out as a file and comes back; damaged and newer files change no
     'cut.tenant.json was not imported. Nothing has changed.',
   );
   await expect(page.getByRole('alert')).toContainText(/line \d+/);
-  await choose('newer.tenant.json', text.replace('"format": 2', '"format": 9'));
+  await choose('newer.tenant.json', text.replace('"format": 3', '"format": 9'));
   await expect(page.getByRole('alert')).toContainText('written by a newer Tenant (format 9');
   await choose('wrong.tenant.json', text.replace('"budgetCents": 6000', '"budgetCents": "sixty"'));
   await expect(page.getByRole('alert')).toContainText('job.budgetCents');
@@ -175,7 +175,7 @@ test('a record that no longer reads as a job is set aside whole and can be expor
       }),
   );
   await page.reload();
-  await expect(page.locator('table.jobs tbody tr')).toHaveCount(2);
+  await expect(page.locator('table.jobs tbody tr')).toHaveCount(6);
   const aside = page.locator('section.aside');
   await expect(aside).toContainText('sail-loft');
   await expect(aside).toContainText('needs');

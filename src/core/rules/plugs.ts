@@ -31,7 +31,7 @@ export interface FreePlug {
   readonly reachMm: number;
 }
 
-export interface Feed {
+interface Feed {
   readonly socket: Socket;
   /** Indices into the plugs; empty where the socket stays dead. */
   readonly plugs: readonly number[];
@@ -58,7 +58,7 @@ export interface Leniency {
   readonly watts?: boolean;
 }
 
-export const compareAssignments = (a: AssignmentCost, b: AssignmentCost): number =>
+const compareAssignments = (a: AssignmentCost, b: AssignmentCost): number =>
   a.dead - b.dead || a.adapters - b.adapters || a.takenWatts - b.takenWatts;
 
 /** A card's sockets, each with its part of what the slot does not give, in proportion to what it is rated for. */

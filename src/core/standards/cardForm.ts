@@ -55,7 +55,6 @@ export const SAG_GRAMS = 1_000;
 
 /** What a card's start-up code can be for: old firmware, new firmware, either, or there is none. */
 export const BOOT_CODES = ['both', 'uefi', 'bios', 'none'] as const;
-export type BootCode = (typeof BOOT_CODES)[number];
 
 /**
  * Catches that certain cards are known for: after a cold start it comes up in a slower mode; after sleep its

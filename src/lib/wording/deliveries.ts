@@ -41,7 +41,7 @@ export const busWords = ({ bus, generation, lanes, m2 }: Card): string =>
 const counted = (count: number, thing: string): string =>
   `${count} ${thing}${count === 1 ? '' : 's'}`;
 
-export const USB_WORDS = {
+const USB_WORDS = {
   '2.0': '2.0',
   '3.2-1': '3.2 Gen 1',
   '3.2-2': '3.2 Gen 2',

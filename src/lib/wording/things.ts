@@ -6,12 +6,11 @@ import type {
   FrontLead,
   NetworkFeature,
   PlugAdapter,
-  Quirk,
   ScreenAdapter,
   ScreenInput,
 } from '$core';
 
-export const HEADER_WORDS: Readonly<Record<FrontLead | BoardHeader, string>> = {
+const HEADER_WORDS: Readonly<Record<FrontLead | BoardHeader, string>> = {
   'usb-9-pin': 'USB 2.0, 9 pins',
   'usb-19-pin': 'USB 3, 19 pins',
   'type-c-20-pin': 'Type-C, 20 pins',
@@ -62,14 +61,6 @@ export const ENCODING_WORDS: Readonly<Record<Encoding, string>> = {
   h264: 'H.264',
   h265: 'H.265',
   av1: 'AV1',
-};
-
-export const QUIRK_WORDS: Readonly<Record<Quirk, string>> = {
-  coldStart: 'slow after a cold start',
-  sleep: 'gone after sleep',
-  processorSlot: 'only straight at the processor',
-  jumper: 'header or jumper',
-  restarts: 'several restarts',
 };
 
 export const EXTRA_KIND_WORDS: Readonly<Record<ExtraKind, string>> = {

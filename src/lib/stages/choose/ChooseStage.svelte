@@ -59,6 +59,7 @@
 {:else if shop.cards === null}
   <InlineLoading description="Fetching the catalogue" />
 {:else}
+  <h1 class="only-read">Choose</h1>
   <div class="strip"><NeedStrip {model} /></div>
   {#if model.onTrial.length > 0}<TrialBox {model} />{/if}
   <Tabs bind:selected={tab} type="default">

@@ -43,7 +43,7 @@
 
 <section aria-labelledby="plan-heading">
   <div class="head">
-    <h1 id="plan-heading">{accepted ? 'The accepted plan' : 'Best plan for all needs together'}</h1>
+    <h2 id="plan-heading">{accepted ? 'The accepted plan' : 'Best plan for all needs together'}</h2>
     {#if accepted}
       <Button size="small" kind="tertiary" on:click={() => model.open.run({ name: 'withdrawPlan' })}
         >Withdraw it</Button
@@ -143,6 +143,9 @@
     padding-bottom: 0.75rem;
     margin-bottom: 0.75rem;
     border-bottom: 1px solid var(--cds-ui-04);
+  }
+  h2 {
+    font-size: 1.25rem;
   }
   .head {
     display: flex;
