@@ -66,7 +66,9 @@ test('needs are told, a card is found, tried by hand, read, its fact mended, and
 
 test('a card is tried by key, slot after slot, and taken as the plan', async ({ page }) => {
   await openStage(page, 'boatyard', 'choose');
+  await expect(page.getByRole('tab', { name: 'Best plan' })).toBeVisible();
   await page.keyboard.press('c');
+  await expect(page.locator('#card-search')).toBeVisible();
   const name = (model: string) => page.locator('button.name', { hasText: model });
   await tabTo(page, page.locator('button.name').first());
   while (!(await name('Drafting 4').evaluate((button) => button === document.activeElement)))

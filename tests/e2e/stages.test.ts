@@ -84,6 +84,7 @@ test('the refused cards say why, and show it on the board', async ({ page }) => 
   );
   await expect(page.locator('.body.trial')).toHaveCount(1);
   await page.keyboard.press('c');
+  await expect(page.locator('#card-search')).toBeVisible();
   await page.keyboard.press('/');
   await page.keyboard.type('tern f1a4:7403');
   await expect(page.locator('.scroll tbody tr')).toHaveCount(1);

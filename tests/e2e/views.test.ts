@@ -43,6 +43,7 @@ for (const theme of ['g10', 'g100'] as const) {
       await page.locator('[data-slot]').first().click();
       await check(`${stage}`);
       if (stage === 'choose') {
+        await expect(page.getByRole('tab', { name: 'Cards' })).toBeVisible();
         await page.keyboard.press('c');
         await page.locator('.cell').first().click();
         await check('cards');

@@ -1,8 +1,14 @@
 /** Long computations of the core, off the screen's thread. */
 import { expose } from 'comlink';
-import { proposePlan, readEvidence } from '$core';
+import { proposePlan } from '$core';
 
-const work = { proposePlan, readEvidence };
+type Reader = (typeof import('./evidenceWork'))['readEvidence'];
+
+const work = {
+  proposePlan,
+  readEvidence: async (...asked: Parameters<Reader>): Promise<ReturnType<Reader>> =>
+    (await import('./evidenceWork')).readEvidence(...asked),
+};
 export type CoreWork = typeof work;
 
 expose(work);

@@ -140,6 +140,8 @@
     >
       {#each SORTS as by (by)}<SelectItem value={by} text={SORT_WORDS[by]} />{/each}
     </Select>
+  </div>
+  <div class="only">
     <Checkbox
       labelText="goes in somewhere"
       checked={sifting.goesIn}
@@ -208,6 +210,13 @@
                   <path class="wanted" d="M{drawn.wanted} 0v8" />
                 </svg>
               {/if}
+              {#if model.job.needs.length > 1}
+                <span class="days"
+                  >{each.meets.length === 0
+                    ? 'meets none alone'
+                    : `meets ${each.meets.length} of ${model.job.needs.length}`}</span
+                >
+              {/if}
             </td>
             {#each each.row as { slot, verdict } (slot.id)}
               <td class="slot">
@@ -253,11 +262,18 @@
 <style>
   .sift {
     display: grid;
-    grid-template-columns: 1fr 8.5rem 12rem;
+    grid-template-columns: 1fr 9.75rem 11.75rem;
     align-items: center;
     gap: 0.25rem 0.75rem;
   }
 
+  .only {
+    display: flex;
+    gap: 0 1.5rem;
+  }
+  .only :global(.bx--form-item) {
+    flex: none;
+  }
   .quiet {
     margin: 0.25rem 0 0.5rem;
   }

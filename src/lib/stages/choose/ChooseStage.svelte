@@ -1,23 +1,20 @@
 <script lang="ts">
   import {
     Button,
+    ContentSwitcher,
     InlineLoading,
     InlineNotification,
-    Tab,
-    TabContent,
-    Tabs,
+    Switch,
   } from 'carbon-components-svelte';
   import { isTyping } from '$lib/shop/keys';
   import { shop } from '$lib/state/shop.svelte';
   import type { JobModel } from '../jobModel.svelte';
-  import CardTable from './CardTable.svelte';
   import NeedStrip from './NeedStrip.svelte';
   import PlanBox from './PlanBox.svelte';
-  import TrialBox from './TrialBox.svelte';
 
   let { model }: { model: JobModel } = $props();
 
-  let tab = $state(0);
+  let part = $state(0);
 
   // The planner lives in a worker, outside this screen: whenever what it is asked changes, it is asked again.
   $effect(() => {
@@ -28,7 +25,7 @@
   function onkeydown(event: KeyboardEvent) {
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
     const to = { p: 0, c: 1, w: 2 }[event.key];
-    if (to !== undefined) tab = to;
+    if (to !== undefined) part = to;
     else if (event.key === 'Escape') model.takeAllOff();
     else if (event.key === 'a' && model.job.plan === null) model.accept();
     else return;
@@ -61,26 +58,34 @@
 {:else}
   <h1 class="only-read">Choose</h1>
   <div class="strip"><NeedStrip {model} /></div>
-  {#if model.onTrial.length > 0}<TrialBox {model} />{/if}
-  <Tabs bind:selected={tab} type="default">
-    <Tab label="Best plan" />
-    <Tab label="Cards" />
-    <Tab label="Power" />
-    <svelte:fragment slot="content">
-      <TabContent><PlanBox {model} /></TabContent>
-      <TabContent
-        >{#if tab === 1}<CardTable {model} />{/if}</TabContent
-      >
-      <TabContent
-        >{#if tab === 2}{#await import('./PowerPicture.svelte') then { default: PowerPicture }}<PowerPicture
-              {model}
-            />{/await}{/if}</TabContent
-      >
-    </svelte:fragment>
-  </Tabs>
+  {#if model.onTrial.length > 0}
+    {#await import('./TrialBox.svelte') then { default: TrialBox }}<TrialBox {model} />{/await}
+  {/if}
+  <div class="parts">
+    <ContentSwitcher size="sm" aria-label="Parts of choosing" bind:selectedIndex={part}>
+      <Switch text="Best plan" />
+      <Switch text="Cards" />
+      <Switch text="Power" />
+    </ContentSwitcher>
+  </div>
+  {#if part === 0}
+    <PlanBox {model} />
+  {:else if part === 1}
+    {#await import('./CardTable.svelte')}
+      <InlineLoading description="Laying out the cards" />
+    {:then { default: CardTable }}<CardTable {model} />{/await}
+  {:else}
+    {#await import('./PowerPicture.svelte') then { default: PowerPicture }}
+      <PowerPicture {model} />
+    {/await}
+  {/if}
 {/if}
 
 <style>
+  .parts {
+    max-width: 24rem;
+    margin: 0.75rem 0;
+  }
   /* The needs stay in sight while cards are compared. */
   .strip {
     position: sticky;
