@@ -5,6 +5,7 @@ import {
   flowOf,
   pairScreens,
   plainNeed,
+  proposePlan,
   type Card,
   type Machine,
   type Need,
@@ -261,5 +262,45 @@ describe('What the machine meets already', () => {
       state(need, machine),
     ]).to.deep.equal(['met', 'short', 'short']);
     expect(state(need, { ...machine, slots: [{ ...slot, occupant: null }] })).to.equal('unknown');
+  });
+});
+
+describe('A plan for what is not met yet', () => {
+  const machineWith = (...deliveries: Card['delivers'][]): Machine => ({
+    ...machine,
+    builtIn: told(deliveries),
+  });
+  const card = aCard({ id: 'hub', lanes: 1, delivers: usb(4, '3.2-1', 900), priceCents: 3_000 });
+  const plan = (there: Machine, ...needs: Need[]) =>
+    proposePlan({ machine: there, needs, cards: [card], budgetCents: null, library: null });
+
+  it('buys nothing for what the board does, and says so', () => {
+    const need = plainNeed('usb', 'u', { ports: 4 });
+    const met = plan(machineWith(usb(4, '3.2-1', 900)), need);
+    expect([met.placements.length, met.unmet.length, met.met.length]).to.deep.equal([0, 0, 1]);
+    const short = plan(machineWith(usb(4, '2.0', 500)), need);
+    expect([short.placements.length, short.met.length]).to.deep.equal([1, 0]);
+    const untold = plan({ ...machine, builtIn: null }, need);
+    expect([untold.placements.length, untold.met.length]).to.deep.equal([1, 0]);
+  });
+
+  it('weighs wishes: the one that counts more is served where only one can be', () => {
+    const one = { ...machine, slots: [slot] };
+    const sound2 = aCard({ id: 'voice', delivers: sound(2, 1), priceCents: 3_000 });
+    const wishes = (usbWeight: number, soundWeight: number): Need[] => [
+      plainNeed('usb', 'u', { must: false, weight: usbWeight }),
+      plainNeed('sound', 's', { must: false, weight: soundWeight }),
+    ];
+    const unmet = (...weights: [number, number]) =>
+      proposePlan({
+        machine: one,
+        needs: wishes(...weights),
+        cards: [card, { ...sound2, ids: card.ids }],
+        budgetCents: null,
+        library: null,
+      });
+    expect(unmet(5, 1).unmet.map(({ id }) => id)).to.deep.equal(['s']);
+    expect(unmet(1, 5).unmet.map(({ id }) => id)).to.deep.equal(['u']);
+    expect(unmet(1, 5).cost.nicesUnmet).to.equal(1);
   });
 });

@@ -82,6 +82,8 @@ describe('Job 2: Wi-Fi into a small office desktop with low brackets', () => {
   it('goes into the x1 beside the x16 slot, with its low bracket put on', () => {
     expect(models(onPlan, [wifi])).to.deep.equal([['Gull 867', 's1']]);
     expect(finding('Gull 867', onPlan, 's1', 'bracket.swap')).to.include({ subject: 'low' });
+    // With the aerial sockets through it.
+    expect(finding('Gull 867', onPlan, 's1', 'bracket.aerials')).to.include({ needed: 2 });
     expect(codes('Skua 1300', onPlan, 's1')).to.include('bracket.cardTooHigh');
   });
 

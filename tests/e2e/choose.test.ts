@@ -84,6 +84,10 @@ test('a card is tried by key, slot after slot, and taken as the plan', async ({ 
   await page.keyboard.press('t');
   await expect(trial.getByRole('listitem')).toHaveCount(2);
   await expect(trial).toContainText('What cannot go is not accepted.');
+  // In the place of the first one it would do: that is what its row says of that slot.
+  await expect(
+    page.getByRole('button', { name: 'Kelpwick Drafting 5 in Slot 2' }).getByRole('img'),
+  ).toHaveAccessibleName('Needs a step');
   await expect(page.getByRole('region', { name: 'Findings' })).toContainText(
     'The supply has no 6-pin plug free for it.',
   );

@@ -19,6 +19,7 @@ const TROUBLE_CENTS: Readonly<Partial<Record<FindingCode, number>>> = {
   'seat.split': 500,
   'sharing.takes': 1_000,
   'bracket.swap': 300,
+  'bracket.aerials': 200,
   'bracket.missing': 2_500,
   'body.coversSlot': 500,
   'body.boxMovable': 800,

@@ -20,7 +20,17 @@ export function bracket(card: Card, machine: Machine): readonly Finding[] {
     return [{ code: 'bracket.missing', verdict: 'needs', subject: height, ...figures }];
   }
   if (card.bracketMounted !== height) {
-    return [{ code: 'bracket.swap', verdict: 'needs', subject: height, ...figures }];
+    return [
+      { code: 'bracket.swap', verdict: 'needs', subject: height, ...figures },
+      ...aerials(card),
+    ];
   }
   return [{ code: 'bracket.fits', verdict: 'clear', ...figures }];
+}
+
+/** Sockets that are screwed through the bracket move to the other one with it. */
+function aerials({ delivers }: Card): readonly Finding[] {
+  return delivers.kind === 'wifi' && delivers.aerials > 0
+    ? [{ code: 'bracket.aerials', verdict: 'needs', needed: delivers.aerials, unit: 'count' }]
+    : [];
 }

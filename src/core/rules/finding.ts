@@ -57,6 +57,7 @@ export type FindingCode =
   | 'sharing.takes'
   | 'bracket.fits'
   | 'bracket.swap'
+  | 'bracket.aerials'
   | 'bracket.missing'
   | 'bracket.cardTooHigh'
   | 'bracket.caseUnknown'

@@ -72,25 +72,50 @@ export class JobModel {
       ? null
       : { card: this.chosenCard, slot: this.chosenSlot },
   );
-  /** The machine as it meets a card: what is on trial elsewhere is in it. */
+  /** What is on trial besides a card. */
+  private besides(card: Card): readonly CardOnSlot[] {
+    return this.onTrial.filter((each) => each.card.id !== card.id);
+  }
   private meeting(card: Card): Machine {
-    return withCards(
-      this.job.machine,
-      this.onTrial.filter((each) => each.card.id !== card.id),
+    return withCards(this.job.machine, this.besides(card));
+  }
+  /** Cards in the order of the catalogue, each in every slot, beside what is on trial elsewhere. */
+  verdicts(cards: readonly Card[]): readonly (readonly SlotVerdict[])[] {
+    const { machine } = this.job;
+    if (this.onTrial.length === 0) return verdictTable(cards, machine, shop.library);
+    const isTried = ({ id }: Card) => this.onTrial.some(({ card }) => card.id === id);
+    const rows = (some: readonly Card[], others: readonly CardOnSlot[]) => {
+      const table = verdictTable(some, withCards(machine, others), shop.library);
+      // In a slot with a card on trial the question is what becomes of it in that card's place.
+      const places = others.map(({ slot }) => ({
+        slot,
+        without: withCards(
+          machine,
+          others.filter((each) => each.slot.id !== slot.id),
+        ),
+      }));
+      return table.map((row, n) =>
+        row.map((at) => {
+          const place = places.find(({ slot }) => slot.id === at.slot.id);
+          return place === undefined
+            ? at
+            : slotVerdict(some[n]!, place.slot, place.without, shop.library);
+        }),
+      );
+    };
+    const free = rows(
+      cards.filter((card) => !isTried(card)),
+      this.onTrial,
+    );
+    let next = 0;
+    return cards.map((card) =>
+      isTried(card) ? rows([card], this.besides(card))[0]! : free[next++]!,
     );
   }
   /** The overlaid card in every slot. */
-  overlaid = $derived(
-    this.overlaidCard === null
-      ? []
-      : verdictTable([this.overlaidCard], this.meeting(this.overlaidCard), shop.library)[0]!,
+  overlaid: readonly SlotVerdict[] = $derived(
+    this.overlaidCard === null ? [] : this.verdicts([this.overlaidCard])[0]!,
   );
-  /** Cards in the order of the catalogue, each in every slot, beside what is on trial. */
-  verdicts(cards: readonly Card[]): readonly (readonly SlotVerdict[])[] {
-    return this.onTrial.length === 0
-      ? verdictTable(cards, this.job.machine, shop.library)
-      : cards.map((card) => verdictTable([card], this.meeting(card), shop.library)[0]!);
-  }
   /** What is on trial, each card with its verdict beside the others. */
   trialVerdicts = $derived(
     this.onTrial.map(({ card, slot }) => slotVerdict(card, slot, this.meeting(card), shop.library)),
@@ -108,6 +133,7 @@ export class JobModel {
   tryNext(cardId: string): void {
     const card = cardOf(cardId);
     if (card === null) return;
+    // A key never throws out what was tried before: its slot counts as taken.
     const order = byVerdict(verdictTable([card], this.meeting(card), shop.library)[0]!);
     const now = this.tried.find((each) => each.cardId === cardId);
     const at = order.findIndex(({ slot }) => slot.id === now?.slotId);

@@ -125,6 +125,9 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   'sharing.takes': { says: 'Used, this slot leaves {subject} only {available}.' },
   'bracket.fits': { says: 'Its bracket is the right height for the case.' },
   'bracket.swap': { says: 'The {subject} bracket from the box has to be put on.' },
+  'bracket.aerials': {
+    says: 'Its aerial sockets ({needed}) go through the other bracket: nut off, through, nut on.',
+  },
   'bracket.missing': {
     says: 'The maker supplies no {subject} bracket with it.',
     remedy: 'Order the bracket, or another card.',

@@ -1,0 +1,119 @@
+/** The cards as a comparison: what is sought, left out and put first. */
+import { expect } from 'chai';
+import { already, plainNeed, verdictTable, type Machine, type Need } from '$core';
+import { compared, sifted, sortedBy, SORTS, type Sifting } from '$lib/stages/choose/comparison';
+import { alreadyWords, needWords } from '$lib/wording/needs';
+import { CARDS } from '../../demo/catalogue/cards';
+import { network, usb } from '../../demo/catalogue/row';
+import { PACKAGES } from '../../demo/drivers';
+import { SMALL_DESKTOP } from '../../demo/machines';
+import { aCard, aMachine, aSlot, told } from '../builders/parts';
+
+const ALL: Sifting = { kind: 'all', sought: '', goesIn: false, meets: false };
+const models = (sifting: Partial<Sifting>, kinds: readonly string[] = []) =>
+  sifted(CARDS, { ...ALL, ...sifting }, new Set(kinds)).map(({ model }) => model);
+
+describe('Cards that are sought', () => {
+  it('hold every word, wherever it stands: name, kind, plug, bus, lead, identity', () => {
+    expect(models({ sought: 'gull 1200' })).to.deep.equal(['Gull 1200']);
+    expect(models({ sought: 'F1A4:7402' })).to.deep.equal(['Gull 1200']);
+    expect(models({ sought: 'type-c-20-pin 2x2' })).to.deep.equal(['Pier 0X']);
+    expect(models({ sought: '12v-2x6' })).to.deep.equal(['Foghorn 320', 'Foghorn 450']);
+    expect(models({ sought: 'no such card' })).to.deep.equal([]);
+    expect(models({ sought: '  ' })).to.have.length(CARDS.length);
+  });
+
+  it('are of the kinds that are needed, of one kind, or of any', () => {
+    const needed = models({ kind: 'needed' }, ['legacy']);
+    expect(needed.every((model) => model.startsWith('Bollard'))).to.equal(true);
+    expect(models({ kind: 'legacy' })).to.deep.equal(needed);
+    expect(models({ kind: 'needed' })).to.have.length(CARDS.length);
+  });
+});
+
+describe('Cards compared', () => {
+  const needs: readonly Need[] = [
+    plainNeed('screens', 's', { input: 'displayport' }),
+    plainNeed('wifi', 'w', { megabits: 90 }),
+  ];
+  const machine: Machine = {
+    ...SMALL_DESKTOP,
+    path: { ...SMALL_DESKTOP.path, internetMegabits: told(100) },
+  };
+  const cards = sifted(CARDS, { ...ALL, kind: 'needed' }, new Set(['screens', 'wifi']));
+  const rows = compared(verdictTable(cards, machine, PACKAGES), needs, machine);
+  const of = (model: string) => rows.find(({ card }) => card.model === model)!;
+
+  it('say where each does best, what it gives there, and which needs it meets alone', () => {
+    expect(of('Lantern 2').best?.slot.id).to.equal('s2');
+    expect(of('Lantern 2').meets.map(({ id }) => id)).to.deep.equal(['s']);
+    expect(of('Lantern 2').flow).to.include({ units: 2 });
+    // It would do for both screens, but its slot gives too few watts: nothing is met.
+    expect(of('Lantern 3').best?.verdict).to.equal('blocked');
+    expect(of('Lantern 3').meets).to.deep.equal([]);
+  });
+
+  it('put first what is asked for, and the cheaper one among equals', () => {
+    for (const sort of SORTS) {
+      const sorted = sortedBy(rows, sort);
+      expect([...sorted].map(({ card }) => card.id)).to.have.members(
+        rows.map(({ card }) => card.id),
+      );
+    }
+    const first = (sort: (typeof SORTS)[number]) => sortedBy(rows, sort)[0]!;
+    expect(first('fit').meets).to.have.length(1);
+    expect(first('price').card.priceCents).to.equal(
+      Math.min(...cards.map((card) => card.priceCents)),
+    );
+    expect(first('name').card.maker).to.equal('Kelpwick');
+    const prices = sortedBy(rows, 'days').map(
+      ({ card }) => [card.leadDays, card.priceCents] as const,
+    );
+    for (const [n, [days, price]] of prices.entries()) {
+      const next = prices[n + 1];
+      if (next === undefined) continue;
+      expect(days! < next[0]! || (days === next[0] && price <= next[1])).to.equal(true);
+    }
+  });
+});
+
+describe('Words of needs', () => {
+  const machine = aMachine([aSlot(1)], { builtIn: told([usb(4, '2.0', 500), network(1, [1000])]) });
+  const says = (need: Need, there = machine) => alreadyWords(already(need, there, [aCard()]), need);
+
+  it('carry the figure, and say when nothing is known or nothing of the kind is there', () => {
+    const sticks = plainNeed('usb', 'u', { ports: 4, bytesPerSecond: 30e6 });
+    expect(says(sticks)).to.match(/does it already: 4 of that kind, 40 MB\/s for 30 MB\/s wanted/);
+    expect(says({ ...sticks, bytesPerSecond: 200e6 })).to.match(
+      /^Not as it stands: 40 MB\/s for 200 MB\/s/,
+    );
+    expect(says({ ...sticks, where: 'front' })).to.match(/no such port at the front/);
+    expect(says(plainNeed('sound', 's'))).to.equal('The machine has nothing of the kind.');
+    expect(says(sticks, { ...machine, builtIn: null })).to.match(/is not known/);
+    expect(says(plainNeed('keep', 'k', { slotId: 's1' }))).to.equal(
+      'The survey says that it goes.',
+    );
+  });
+
+  it('name every number of every kind in one line', () => {
+    const lines = [
+      plainNeed('network', 'n', { ports: 2, features: ['teaming'] }),
+      plainNeed('usb', 'u', { typeC: true, where: 'front', milliamps: 1500 }),
+      plainNeed('graphics', 'g', { memoryGigabytes: 12, speedClass: 4, encodes: ['av1'] }),
+      plainNeed('drives', 'd', {
+        drive: 'm2',
+        together: false,
+        bootable: true,
+        systemDriver: true,
+      }),
+      plainNeed('legacy', 'l', { port: 'parallel' }),
+    ].map(needWords);
+    expect(lines).to.deep.equal([
+      'Copies at 250 MB/s, 2 ports, teaming',
+      '4 Type-C at the front, 200 MB/s on one, 1.5 A each',
+      '12 GB of memory, class 4, AV1',
+      '2 modules, 400 MB/s each alone, to start from, no driver of its own',
+      '1 parallel',
+    ]);
+  });
+});
