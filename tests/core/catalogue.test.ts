@@ -170,7 +170,7 @@ describe('A card learned from a machine', () => {
   const report = [
     '00:1f.3 Audio device [0403]: Tollund Board sound [f1ee:0001]',
     '01:00.0 SATA controller [0106]: Tollund Locker X [f1ee:0042] (prog-if 01 [AHCI 1.0])',
-    '\tCapabilities: [80] Express (v2) Endpoint, MSI 00',
+    '\tCapabilities: [80] Express (v2) Endpoint, IntMsgNum 0',
     '\t\tLnkCap:\tPort #0, Speed 8GT/s, Width x2',
     '\t\tLnkSta:\tSpeed 5GT/s, Width x1',
     '02:00.0 PCI bridge [0604]: Tollund Bridge [f1ee:0003]',

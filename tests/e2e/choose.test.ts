@@ -191,7 +191,7 @@ test('a card is changed, duplicated, learned and written out, and stays after a 
   await page
     .getByLabel('The report')
     .fill(
-      '01:00.0 Ethernet controller [0200]: Tollund Wire 7 [f1ee:0042]\n\tCapabilities: [80] Express (v2) Endpoint, MSI 00\n\t\tLnkCap:\tPort #0, Speed 8GT/s, Width x4\n\t\tLnkSta:\tSpeed 8GT/s, Width x4\n',
+      '01:00.0 Ethernet controller [0200]: Tollund Wire 7 [f1ee:0042]\n\tCapabilities: [80] Express (v2) Endpoint, IntMsgNum 0\n\t\tLnkCap:\tPort #0, Speed 8GT/s, Width x4\n\t\tLnkSta:\tSpeed 8GT/s, Width x4\n',
     );
   await page.getByRole('button', { name: /Tollund Wire 7/ }).click();
   await expect(form.getByLabel('Device', { exact: true })).toHaveValue('0042');

@@ -1,7 +1,7 @@
 <script lang="ts">
   /** Why here, or why not: the findings in order of weight, each with what would change it. */
   import { goto } from '$app/navigation';
-  import { byWeight, cardName, factBehind, flowOf, type Finding } from '$core';
+  import { byWeight, cardName, factBehind, flowOf, type Finding, type Verdict } from '$core';
   import VerdictMark from '$lib/board/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import { FACT_WORDS } from '$lib/wording/facts';
@@ -9,6 +9,14 @@
   import type { JobModel } from '../jobModel.svelte';
 
   let { model }: { model: JobModel } = $props();
+
+  const QUESTION: Readonly<Record<Verdict, string>> = {
+    clear: '',
+    limited: 'With what catch? ',
+    needs: 'What does it take? ',
+    unknown: 'What is not known? ',
+    blocked: 'Why not here? ',
+  };
 
   const card = $derived(model.overlaidCard);
   const slot = $derived(model.chosenSlot);
@@ -57,7 +65,7 @@
     </p>
   {:else}
     <h2>
-      {verdict.verdict === 'clear' ? '' : 'Why not here? '}{cardName(card)} in {slot.label}
+      {QUESTION[verdict.verdict]}{cardName(card)} in {slot.label}
       <VerdictMark verdict={verdict.verdict} />
     </h2>
     <ul>
