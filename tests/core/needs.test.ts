@@ -11,7 +11,7 @@ import {
   type Need,
 } from '../../src/core/index.ts';
 import { drives, network, screens, sound, usb, wifi } from '../../demo/catalogue/row.ts';
-import { aCard, aMachine, aSlot, told } from '../builders/parts.ts';
+import { aCard, aMachine, aSlot, occupiedBy, told } from '../builders/parts.ts';
 
 const slot = aSlot(1);
 const machine = aMachine([slot]);
@@ -55,6 +55,20 @@ describe('What a card gives towards a need', () => {
     const hungry = plainNeed('usb', 'u', { milliamps: 900 });
     expect(flow(usb(4, '3.2-1', 900), hungry).units).to.equal(4);
     expect(code(usb(4, '3.2-1', 899), hungry)).to.deep.equal(['deliver.lessCurrent', 899, 0]);
+  });
+
+  it('over the lanes that the board’s conditions leave the slot', () => {
+    const two = aMachine([aSlot(1, { connector: 4 }), aSlot(3)]);
+    const need = plainNeed('network', 'n', { bytesPerSecond: 900e6 });
+    const wire = network(1, [10000]);
+    expect(flow(wire, need, { lanes: 4 }, two).units).to.equal(1);
+    const tied: Machine = {
+      ...two,
+      slots: two.slots.map((each, n) => (n === 1 ? { ...each, occupant: occupiedBy('A') } : each)),
+      conditions: [{ id: 'c', slotId: 's1', keepsLanes: 1, whenSlotId: 's3', holds: 'anything' }],
+    };
+    // One lane of Gen 3 carries 985 MB/s before packets, and 10 Gb/s Ethernet 1,187.
+    expect(flow(wire, need, { lanes: 4 }, tied).limiting).to.equal('slotLink');
   });
 
   it('graphics: memory, class, encoders', () => {

@@ -4,15 +4,23 @@ import type { DeliveryKind, DeliveryOf } from '../parts/delivery.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { unitsWanted, type Need } from '../parts/need.ts';
 import { machineAround } from '../rules/housing.ts';
+import { slotInUse } from '../rules/sharing.ts';
 import { drivesFlow } from './drives.ts';
 import type { Flow, Giver } from './flow.ts';
 import { networkFlow, wifiFlow } from './network.ts';
 import { legacyFlow, serialLinkFlow, soundFlow, usbFlow } from './ports.ts';
 import { graphicsFlow, screensFlow } from './screens.ts';
 
-/** What the card, in this slot, gives towards the need; null when it is of another kind. */
+/**
+ * What the card, in this slot with the lanes that others leave it, gives towards the need; null when it is of another
+ * kind.
+ */
 export const flowOf = (card: Card, slot: Slot, need: Need, machine: Machine): Flow | null =>
-  flowFrom({ delivers: card.delivers, fitted: { card, slot } }, need, machineAround(slot, machine));
+  flowFrom(
+    { delivers: card.delivers, fitted: { card, slot: slotInUse(slot, machine) } },
+    need,
+    machineAround(slot, machine),
+  );
 
 /** The same for whatever delivers. */
 export function flowFrom(giver: Giver, need: Need, machine: Machine): Flow | null {

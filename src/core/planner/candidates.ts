@@ -7,7 +7,7 @@ import type { Flow } from '../flow/flow.ts';
 import { flowOf } from '../flow/flowOf.ts';
 import type { DriverLibrary } from '../rules/driverSupport.ts';
 import type { Finding, FindingCode } from '../rules/finding.ts';
-import { laneLevels, slotInUse } from '../rules/sharing.ts';
+import { laneLevels } from '../rules/sharing.ts';
 import { slotVerdict, type SlotVerdict } from '../rules/verdict.ts';
 
 /**
@@ -102,8 +102,7 @@ function assessOne(
   library: DriverLibrary,
 ): Assessment {
   const verdict = slotVerdict(card, slot, machine, library);
-  const inUse = slotInUse(slot, machine);
-  const flows = needs.flatMap((need) => flowOf(card, inUse, need, machine) ?? []);
+  const flows = needs.flatMap((need) => flowOf(card, slot, need, machine) ?? []);
   const serving = flows.filter((flow) => flow.units > 0);
   if (verdict.verdict === 'blocked' || serving.length === 0)
     return { verdict, flows, candidate: null };
