@@ -14,7 +14,8 @@ export function withOccupants(machine: Machine, placed: readonly Placed[]): Mach
     ...machine,
     slots: machine.slots.map((slot) => {
       const card = placed.find((each) => each.slot.id === slot.id)?.card;
-      if (card === undefined) return slot;
+      // What stays in a slot is not thrown out by a card that is only tried there.
+      if (card === undefined || valueOf(slot.occupant)?.fate === 'stays') return slot;
       const { vendor, device } = card.ids;
       return {
         ...slot,
