@@ -53,7 +53,15 @@ export {
   tcpBytesPerSecond,
 } from './standards/ethernet.ts';
 export { USB, USB_SIGNALLING, type UsbSignalling } from './standards/usb.ts';
-export { COPY_DRIVES, type CopyDrive, DRIVES, DRIVE_SOCKETS } from './standards/storage.ts';
+export {
+  COPY_DRIVES,
+  type CopyDrive,
+  DRIVES,
+  DRIVE_ARRAYS,
+  type DriveArray,
+  DRIVE_SOCKETS,
+  arrayBytesPerSecond,
+} from './standards/storage.ts';
 export { SERIAL_LINK_GIGABITS } from './standards/serialLink.ts';
 export { WIFI_BANDS, type WifiBand } from './standards/wifi.ts';
 export {
@@ -103,6 +111,7 @@ export {
   type Enclosure,
   M2_SIGNALS,
   Machine,
+  OCCUPANT_FATES,
   type Occupant,
   PCI_KEYINGS,
   type Screen,
@@ -115,6 +124,16 @@ export {
   occupantNamed,
   vacant,
 } from './parts/machine.ts';
+export { type Move, withMoves } from './parts/moves.ts';
+export {
+  COST_PARTS,
+  type CostPart,
+  PLAIN_WEIGHTS,
+  type Pin,
+  type WeighedPart,
+  type Weights,
+  pinKey,
+} from './parts/planning.ts';
 export { templateOf } from './parts/template.ts';
 export { Delivery, type DeliveryKind, type DeliveryOf } from './parts/delivery.ts';
 export { Card, cardName } from './parts/card.ts';
@@ -269,14 +288,63 @@ export { flowOf, satisfies } from './flow/flowOf.ts';
 export { type Already, already } from './flow/already.ts';
 export { pairScreens } from './flow/screens.ts';
 
-export { type Cost, compareCost } from './planner/cost.ts';
+export { type Rate, type Leg, type LegRates, legs, ratesOf, streamsOf } from './flow/together.ts';
+export { type Share, type Stream, fairShares } from './flow/fairShares.ts';
+export { type CopyTime, copyTime } from './flow/copyTime.ts';
+
+export { type Cost, type Parts, compareCost, moneyCents, scaleOf, weigh } from './planner/cost.ts';
+export { deliveredShare } from './planner/delivered.ts';
+export { LIMITS, type Limit } from './planner/limits.ts';
+export { type ExtraWanted, type PricedExtra, extrasFor, priced } from './planner/extras.ts';
 export { type Refusal } from './planner/refusals.ts';
-export { type PlanRequest, type PlannedCard, type Proposal, proposePlan } from './planner/plan.ts';
+export {
+  type PlanRequest,
+  type PlannedCard,
+  type PlannedMove,
+  type Proposal,
+  outcome,
+  planning,
+  proposePlan,
+} from './planner/plan.ts';
+export {
+  ASPECTS,
+  type Alternative,
+  type Aspect,
+  type Choice,
+  type ChoiceProgress,
+  choosePlans,
+  choosing,
+} from './planner/alternatives.ts';
+export {
+  type ClashSet,
+  type Member,
+  clashing,
+  isPossible,
+  memberKey,
+  membersOf,
+} from './planner/clash.ts';
+export { type Change, type Freeing, changed, changesFor, freeing } from './planner/changes.ts';
+export {
+  type Difference,
+  type PinPrice,
+  type WhyNot,
+  differenceOf,
+  priceOfPins,
+  pricingPins,
+  whyNot,
+} from './planner/pins.ts';
 
 export { type CautionCode, type Step, type StepCode, steps } from './procedure/steps.ts';
 export { type OpenCounts, openItems, standing } from './procedure/openItems.ts';
 
-export { type Expectation, type Fitted, expectations, fittedCards } from './proof/expect.ts';
+export {
+  type Expectation,
+  type Fitted,
+  expectations,
+  fittedCards,
+  movedCards,
+  plannedMachine,
+} from './proof/expect.ts';
 export { type FallBack, type Judgement, judge } from './proof/judge.ts';
 
 export { JOB_FILE_ENDING, jobFileName, jobFileSchema, writeJobFile } from './write/jobFile.ts';
@@ -286,5 +354,8 @@ export {
   type SheetFigure,
   handOverSheet,
 } from './write/handOver.ts';
+
+export { type ShoppingList, type ShoppingRow, shoppingList } from './write/shoppingList.ts';
+export { shoppingTable } from './write/shoppingTable.ts';
 
 export { type Command, type CommandName, type Stamp, apply, restore } from './commands/commands.ts';

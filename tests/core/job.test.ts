@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { screens } from '../../demo/catalogue/row.ts';
 import {
+  JOB_FORMAT,
+  PLAIN_WEIGHTS,
   emptyCase,
   apply,
   contradictionsIn,
@@ -264,9 +266,9 @@ describe('Job files', () => {
   });
 
   it('are refused when they are newer or something else', () => {
-    expect(readJobFile('{"kind":"tenant-job","format":4,"job":{}}').problems[0]).to.include({
+    expect(readJobFile('{"kind":"tenant-job","format":5,"job":{}}').problems[0]).to.include({
       code: 'file.newer',
-      found: '4',
+      found: '5',
     });
     expect(readJobFile('{"kind":"letter"}').problems[0]?.code).to.equal('file.notAJob');
     expect(readJobFile('[]').problems[0]?.code).to.equal('file.notAJob');
@@ -286,7 +288,7 @@ describe('Job files', () => {
     const old = readFileSync(new URL('../data/job-format-1.json', import.meta.url), 'utf8');
     const { job, problems } = readJobFile(old);
     expect(problems).to.deep.equal([]);
-    expect(job?.format).to.equal(3);
+    expect(job?.format).to.equal(JOB_FORMAT);
     expect(job?.machine.slots[5]?.occupant?.value).to.include({
       name: 'Old modem card',
       fate: 'stays',
@@ -305,7 +307,7 @@ describe('Job files', () => {
     const old = readFileSync(new URL('../data/job-format-2.json', import.meta.url), 'utf8');
     const { job, problems } = readJobFile(old);
     expect(problems).to.deep.equal([]);
-    expect(job).to.include({ format: 3, replacementCents: null, deservesPercent: 33 });
+    expect(job).to.include({ format: JOB_FORMAT, replacementCents: null, deservesPercent: 33 });
     expect(job?.needs[0]).to.include({ where: 'rear', milliamps: 0, weight: 3 });
     expect(job?.plan?.placements[0]?.card).to.include({ boot: 'none', weightGrams: 150 });
     expect(job?.machine).to.include({ builtIn: null, headers: null });
@@ -318,6 +320,17 @@ describe('Job files', () => {
     expect(hurt.problems.map(({ at }) => at)).to.deep.equal([
       'job.plan.placements.0.card.lengthMm',
     ]);
+  });
+
+  it('of the third format are read, with nothing settled beforehand and everything weighed as usual', () => {
+    const old = readFileSync(new URL('../data/job-format-3.json', import.meta.url), 'utf8');
+    const { job, problems } = readJobFile(old);
+    expect(problems).to.deep.equal([]);
+    expect(job).to.deep.include({ format: JOB_FORMAT, pins: [], weights: PLAIN_WEIGHTS });
+    expect(job?.plan).to.deep.include({ moves: [], givenUp: [], extras: [] });
+    expect(job?.plan?.placements).to.not.deep.equal([]);
+    expect(job?.machine.path).to.include({ ownArray: null, farArray: null });
+    expect(job?.needs.find(({ kind }) => kind === 'network')).to.include({ direction: 'to' });
   });
 
   it('have a published schema that is the one in use', () => {

@@ -11,6 +11,7 @@ import {
   type Need,
 } from '../../src/core/index.ts';
 import { drives, network, screens, sound, usb, wifi } from '../../demo/catalogue/row.ts';
+import { WISH_CENTS } from '../../src/core/planner/cost.ts';
 import { aCard, aMachine, aSlot, occupiedBy, told } from '../builders/parts.ts';
 
 const slot = aSlot(1);
@@ -315,6 +316,6 @@ describe('A plan for what is not met yet', () => {
       });
     expect(unmet(5, 1).unmet.map(({ id }) => id)).to.deep.equal(['s']);
     expect(unmet(1, 5).unmet.map(({ id }) => id)).to.deep.equal(['u']);
-    expect(unmet(1, 5).cost.nicesUnmet).to.equal(1);
+    expect(unmet(1, 5).cost.parts.wishes).to.equal(WISH_CENTS);
   });
 });

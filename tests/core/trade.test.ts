@@ -9,6 +9,7 @@ import {
   packagesFor,
   plainNeed,
   powerLoads,
+  choosePlans,
   proposePlan,
   slotVerdict,
   steps,
@@ -21,6 +22,7 @@ import {
   type Step,
 } from '../../src/core/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
+import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { PACKAGES } from '../../demo/drivers.ts';
 import {
   GAMING,
@@ -42,8 +44,17 @@ const slot = (machine: Machine, id: string) => {
   if (found === undefined) throw new Error(`No slot ${id}`);
   return found;
 };
-const plan = (machine: Machine, needs: readonly Need[], budgetCents: number | null = null) =>
-  proposePlan({ machine, needs, budgetCents, cards: CARDS, library: PACKAGES });
+const request = (machine: Machine, needs: readonly Need[], budgetCents: number | null = null) => ({
+  machine,
+  needs,
+  budgetCents,
+  cards: CARDS,
+  extras: EXTRAS,
+  library: PACKAGES,
+});
+const plan = (...asked: Parameters<typeof request>) => proposePlan(request(...asked));
+const refusalsOf = (...asked: Parameters<typeof request>) =>
+  choosePlans(request(...asked)).refusals;
 const models = (machine: Machine, needs: readonly Need[]) =>
   plan(machine, needs).placements.map((each) => [each.card.model, each.slot.id]);
 const verdict = (model: string, machine: Machine, slotId: string) =>
@@ -194,7 +205,7 @@ describe('Job 6: graphics into an old workstation with two small board plugs', (
     expect(models(WORKSTATION, [need])).to.deep.equal([['Drafting 4', 's1']]);
     const all = stepsFor(WORKSTATION, ['Drafting 4', 's1']);
     expect(
-      all.filter(({ code }) => code === 'orderExtra').map(({ values }) => values['what']),
+      all.filter(({ code }) => code === 'orderExtra').map(({ values }) => values['fits']),
     ).to.deep.equal(['two-6-pin-to-8-pin']);
     expect(all.find(({ code }) => code === 'plug')?.values['adapter']).to.equal(
       'two-6-pin-to-8-pin',
@@ -252,8 +263,10 @@ describe('Job 9: low-profile graphics into a small desktop', () => {
 
   it('says that three such screens are one too many for it, and why', () => {
     const alone = { ...SMALL_DESKTOP, slots: [slot(SMALL_DESKTOP, 's2')] };
-    const { refusals, unmet } = plan(alone, [{ ...SCREENS, count: 3 }]);
-    expect(unmet.map(({ kind }) => kind)).to.deep.equal(['screens']);
+    const refusals = refusalsOf(alone, [{ ...SCREENS, count: 3 }]);
+    expect(plan(alone, [{ ...SCREENS, count: 3 }]).unmet.map(({ kind }) => kind)).to.deep.equal([
+      'screens',
+    ]);
     expect(refusals.find((each) => each.card.model === 'Lantern 2')?.finding).to.include({
       code: 'deliver.fewer',
       needed: 3,
@@ -414,8 +427,8 @@ describe('Job 20: Wi-Fi where the only x1 slot is under a graphics card', () => 
         { ...slot(TOWER, 's4'), id: 's3', label: 'Slot 3', opening: told(3) },
       ],
     };
-    const { refusals, placements } = plan(covered, [wifi]);
-    expect(placements).to.deep.equal([]);
+    const refusals = refusalsOf(covered, [wifi]);
+    expect(plan(covered, [wifi]).placements).to.deep.equal([]);
     expect(refusals.find((each) => each.card.model === 'Gull 1200')).to.deep.include({
       reason: 'blocked',
       finding: { code: 'body.neighbour', verdict: 'blocked', subject: 'Kelpwick Beacon 120' },

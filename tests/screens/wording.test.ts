@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import {
-  proposePlan,
+  choosePlans,
   steps,
   verdictTable,
   expectations,
@@ -50,11 +50,11 @@ const findings: readonly Finding[] = [
     ),
   ),
   ...jobs.flatMap((job) => {
-    const plan = proposePlan({ ...job, cards: CARDS, library: PACKAGES });
+    const { best: plan, refusals } = choosePlans({ ...job, cards: CARDS, library: PACKAGES });
     return [
       ...plan.together,
       ...plan.placements.flatMap((placed) => placed.findings),
-      ...plan.refusals.flatMap(({ finding }) => finding ?? []),
+      ...refusals.flatMap(({ finding }) => finding ?? []),
     ];
   }),
 ];

@@ -4,9 +4,10 @@
  */
 import type { Card } from '../parts/card.ts';
 import type { DriverPackage } from '../parts/driverPackage.ts';
-import type { Job, Photo, Placement } from '../parts/job.ts';
+import type { Job, Photo, Placement, Plan } from '../parts/job.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { Need } from '../parts/need.ts';
+import { pinKey, type Pin, type WeighedPart, type Weights } from '../parts/planning.ts';
 import { withCardRecords } from '../read/cardRecords.ts';
 import type { Evidence } from '../read/evidence.ts';
 import { mergeEvidence } from '../read/mergeEvidence.ts';
@@ -40,7 +41,15 @@ export type Command =
       readonly name: 'acceptPlan';
       readonly placements: readonly Placement[];
       readonly packages: readonly DriverPackage[];
+      readonly moves?: Plan['moves'];
+      readonly givenUp?: Plan['givenUp'];
+      readonly extras?: Plan['extras'];
+      /** What was not taken, each in a line with its reason: it is kept in the log. */
+      readonly refused?: readonly string[];
     }
+  | { readonly name: 'addPin'; readonly pin: Pin }
+  | { readonly name: 'removePin'; readonly pin: Pin }
+  | { readonly name: 'setWeights'; readonly weights: Weights }
   | { readonly name: 'withdrawPlan' }
   | { readonly name: 'tickStep'; readonly stepId: string }
   | { readonly name: 'untickStep'; readonly stepId: string }
@@ -57,6 +66,7 @@ export interface Stamp {
 
 /** Log entries beyond this are dropped from the oldest end. */
 const LONGEST_LOG = 500;
+const LONGEST_DETAIL = 200;
 
 /** The job after the command, one revision on, with the command in its log. */
 export function apply(job: Job, command: Command, stamp: Stamp): Job {
@@ -66,16 +76,25 @@ export function apply(job: Job, command: Command, stamp: Stamp): Job {
     revision: job.revision + 1,
     changedAt: stamp.at,
     log: [
-      ...job.log.slice(1 - LONGEST_LOG),
+      ...job.log,
       {
         at: stamp.at,
         who: stamp.who,
         command: command.name,
-        detail: detailOf(job, command).slice(0, 200),
+        detail: detailOf(job, command).slice(0, LONGEST_DETAIL),
       },
-    ],
+      ...refusedBy(command).map((detail) => ({
+        at: stamp.at,
+        who: stamp.who,
+        command: 'refuseAlternative',
+        detail: detail.slice(0, LONGEST_DETAIL),
+      })),
+    ].slice(-LONGEST_LOG),
   };
 }
+
+const refusedBy = (command: Command): readonly string[] =>
+  command.name === 'acceptPlan' ? (command.refused ?? []) : [];
 
 /** The job as it was, as a new revision: undoing and redoing are entries of the log like any other. */
 export function restore(
@@ -137,8 +156,21 @@ function change(job: Job, command: Command, at: string): Job {
     case 'acceptPlan':
       return {
         ...job,
-        plan: { placements: command.placements, packages: command.packages, acceptedAt: at },
+        plan: {
+          placements: command.placements,
+          packages: command.packages,
+          moves: command.moves ?? [],
+          givenUp: command.givenUp ?? [],
+          extras: command.extras ?? [],
+          acceptedAt: at,
+        },
       };
+    case 'addPin':
+      return { ...job, pins: [...withoutPin(job, command.pin), command.pin] };
+    case 'removePin':
+      return { ...job, pins: withoutPin(job, command.pin) };
+    case 'setWeights':
+      return { ...job, weights: command.weights };
     case 'withdrawPlan':
       return { ...job, plan: null };
     case 'tickStep':
@@ -162,6 +194,8 @@ function change(job: Job, command: Command, at: string): Job {
       return { ...job, readings: withoutReading(job, command.needId) };
   }
 }
+
+const withoutPin = (job: Job, pin: Pin) => job.pins.filter((each) => pinKey(each) !== pinKey(pin));
 
 const withoutReading = (job: Job, needId: string) =>
   job.readings.filter((reading) => reading.needId !== needId);
@@ -191,6 +225,14 @@ function detailOf(job: Job, command: Command): string {
       return `${command.deservesPercent} %`;
     case 'acceptPlan':
       return command.placements.map(({ card }) => card.model).join(', ');
+    case 'addPin':
+    case 'removePin':
+      return pinKey(command.pin);
+    case 'setWeights':
+      return Object.entries(command.weights)
+        .filter(([part, percent]) => job.weights[part as WeighedPart] !== percent)
+        .map(([part, percent]) => `${part} ${percent} %`)
+        .join(', ');
     case 'tickStep':
     case 'untickStep':
       return command.stepId;

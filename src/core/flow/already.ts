@@ -1,7 +1,7 @@
 /** Whether the machine, as it stands, meets a need: by what is on its board and by the cards that stay in it. */
 import { cardName, type Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine, Occupant } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { unitsWanted, type Need } from '../parts/need.ts';
 import { slotInUse } from '../rules/sharing.ts';
@@ -30,21 +30,30 @@ export function already(need: Need, machine: Machine, cards: readonly Card[]): A
 function kept(slotId: string, machine: Machine): Already {
   const slot = machine.slots.find(({ id }) => id === slotId);
   const occupant = valueOf(slot?.occupant ?? null);
-  const state = occupant?.fate === 'stays' ? 'met' : slot?.occupant == null ? 'unknown' : 'short';
+  const state =
+    occupant !== null && occupant.fate !== 'goes'
+      ? 'met'
+      : slot?.occupant == null
+        ? 'unknown'
+        : 'short';
   return { state, units: state === 'met' ? 1 : 0, flow: null };
 }
 
+/** The catalogue's record of a card that is fitted: by its identity, or where nobody read one by its name. */
+export const recordOf = (occupant: Occupant, cards: readonly Card[]): Card | null =>
+  cards.find((each) =>
+    occupant.ids === null
+      ? cardName(each) === occupant.name
+      : deviceId(each.ids) === deviceId(occupant.ids),
+  ) ?? null;
+
 /** The board's own, and every card that stays. On-board video is off while a graphics card is fitted. */
-function givers(machine: Machine, cards: readonly Card[]): readonly Giver[] {
+export function givers(machine: Machine, cards: readonly Card[]): readonly Giver[] {
   const fitted = machine.slots.flatMap((slot): readonly Giver[] => {
     const occupant = valueOf(slot.occupant);
-    if (occupant?.fate !== 'stays') return [];
-    const card = cards.find((each) =>
-      occupant.ids === null
-        ? cardName(each) === occupant.name
-        : deviceId(each.ids) === deviceId(occupant.ids),
-    );
-    return card === undefined
+    if (occupant === null || occupant.fate === 'goes') return [];
+    const card = recordOf(occupant, cards);
+    return card === null
       ? []
       : [{ delivers: card.delivers, fitted: { card, slot: slotInUse(slot, machine) } }];
   });

@@ -8,7 +8,7 @@ import type { Finding } from '../rules/finding.ts';
 import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
 import { DRIVES } from '../standards/storage.ts';
 import { row } from '../units.ts';
-import { conclude, linkStage, linkUnknown, type Flow, type Giver } from './flow.ts';
+import { conclude, giverId, linkStages, linkUnknown, type Flow, type Giver } from './flow.ts';
 
 export function drivesFlow(
   giver: Giver<DeliveryOf<'drives'>>,
@@ -18,17 +18,24 @@ export function drivesFlow(
   const { delivers, fitted } = giver;
   const [low, high] = row(DRIVES, delivers.socket).practiceBytesPerSecond;
   const working = need.together ? Math.min(delivers.ports, need.ports) : 1;
-  // Sockets behind a port multiplier share the controller's own port.
-  const share = Math.min(1, delivers.ownPorts / working);
+  // Sockets behind a port multiplier share the controller's own port; the fullest port decides.
+  const share = 1 / Math.ceil(working / delivers.ownPorts);
   return conclude({
     need,
     unit: 'B/s',
     wanted: need.bytesPerSecond,
     units: delivers.ports,
     stages: [
-      ...linkStage(giver, working),
-      { code: 'drivePort', low: low * share, high: high * share },
+      ...linkStages(giver, working),
+      {
+        code: 'drivePort',
+        low: low * share,
+        high: high * share,
+        shared: { id: `drives ${giverId(giver)}`, low, high, copies: delivers.ownPorts },
+      },
     ],
+    streams: working,
+    socket: delivers.socket,
     factMissing: linkUnknown(giver),
     besides: [
       ...otherDrive(giver, need),

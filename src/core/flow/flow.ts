@@ -6,12 +6,14 @@ import type { Card } from '../parts/card.ts';
 import type { Delivery } from '../parts/delivery.ts';
 import type { Slot } from '../parts/machine.ts';
 import type { Need } from '../parts/need.ts';
-import { slotLink } from '../rules/link.ts';
+import { slotLink, type Band } from '../rules/link.ts';
 import { worstVerdict, type Finding, type Unit } from '../rules/finding.ts';
+import type { DriveSocket } from '../standards/storage.ts';
 import type { ScreenAdapter } from '../standards/screens.ts';
 
 export type StageCode =
   | 'slotLink'
+  | 'uplink'
   | 'cardPort'
   | 'cable'
   | 'farEnd'
@@ -25,9 +27,21 @@ export type StageCode =
 
 export interface FlowStage {
   readonly code: StageCode;
-  /** What a healthy one shows at least, and what it can carry at most. */
+  /** What a healthy one shows at least, and what it can carry at most, for each stream while this need works alone. */
   readonly low: number;
   readonly high: number;
+  /** The thing itself, where several streams share it; absent: each stream has one of its own. */
+  readonly shared?: SharedStage;
+}
+
+export interface SharedStage {
+  /** Streams that name the same one share it. */
+  readonly id: string;
+  /** For all of them together. */
+  readonly low: number;
+  readonly high: number;
+  /** How many of it there are, streams spread over them evenly; one unless said. */
+  readonly copies?: number;
 }
 
 export interface Flow {
@@ -42,6 +56,10 @@ export interface Flow {
   readonly stages: readonly FlowStage[];
   readonly limiting: StageCode | null;
   readonly finding: Finding;
+  /** Streams that run at the same time while it is used. */
+  readonly streams: number;
+  /** Where drives are plugged in; null for everything else. */
+  readonly socket: DriveSocket | null;
   /** What has to stand between outputs and screens, once for each screen that wants one. */
   readonly adapters: readonly ScreenAdapter[];
 }
@@ -52,13 +70,33 @@ export interface Giver<Delivered extends Delivery = Delivery> {
   readonly fitted: { readonly card: Card; readonly slot: Slot } | null;
 }
 
-/** The link between slot and card, shared by so many that work at once; none for what the board itself gives. */
-export function linkStage({ fitted }: Giver, sharers = 1): readonly FlowStage[] {
+/** A stage that all streams through it share. */
+export const sharedStage = (
+  code: StageCode,
+  id: string,
+  { low, high }: Band,
+  streams = 1,
+): FlowStage => ({
+  code,
+  low: low / streams,
+  high: high / streams,
+  shared: { id, low, high },
+});
+
+/** The link between slot and card, and what lies above it; none for what the board itself gives. */
+export function linkStages({ fitted }: Giver, streams = 1): readonly FlowStage[] {
   const got = fitted === null ? null : slotLink(fitted.card, fitted.slot);
-  return got === null
-    ? []
-    : [{ code: 'slotLink', low: got.low / sharers, high: got.high / sharers }];
+  if (got === null || fitted === null) return [];
+  return [
+    sharedStage('slotLink', `link ${fitted.slot.id}`, got.own, streams),
+    ...(got.uplink === null
+      ? []
+      : [sharedStage('uplink', `uplink ${got.uplink.id}`, got.uplink, streams)]),
+  ];
 }
+
+/** What tells the ports of one giver from those of another. */
+export const giverId = ({ fitted }: Giver): string => fitted?.slot.id ?? 'board';
 
 /** Whether the giver sits in a slot of which too little is known. */
 export const linkUnknown = ({ fitted }: Giver): boolean =>
@@ -71,6 +109,8 @@ interface Asked {
   readonly units: number;
   readonly stages: readonly FlowStage[];
   readonly factMissing: boolean;
+  readonly streams?: number;
+  readonly socket?: DriveSocket;
   /** What else is to be said of it; a finding that blocks takes all units away. */
   readonly besides?: readonly Finding[];
 }
@@ -83,6 +123,8 @@ export function conclude({
   units,
   stages,
   factMissing,
+  streams = 1,
+  socket,
   besides = [],
 }: Asked): Flow {
   const low = Math.min(...stages.map((stage) => stage.low));
@@ -107,6 +149,8 @@ export function conclude({
     limiting,
     finding,
     units: worst === 'blocked' ? 0 : units,
+    streams,
+    socket: socket ?? null,
     adapters: [],
   };
 }

@@ -5,14 +5,16 @@ import type { Machine } from '../parts/machine.ts';
 import type { NeedOf } from '../parts/need.ts';
 import type { Finding } from '../rules/finding.ts';
 import { HEALTHY_COPY_SHARE, cableCarries, tcpBytesPerSecond } from '../standards/ethernet.ts';
-import { COPY_BYTES_PER_SECOND } from '../standards/storage.ts';
+import { arrayBytesPerSecond } from '../standards/storage.ts';
 import { WIFI_SHARE } from '../standards/wifi.ts';
 import { megabitsToBytesPerSecond } from '../units.ts';
 import {
   conclude,
+  giverId,
   lacking,
-  linkStage,
+  linkStages,
   linkUnknown,
+  sharedStage,
   type Flow,
   type FlowStage,
   type Giver,
@@ -30,7 +32,7 @@ export function networkFlow(
     unit: 'B/s',
     wanted: need.bytesPerSecond,
     units: delivers.ports,
-    stages: [...linkStage(giver), ...wireStages(delivers, machine)],
+    stages: [...linkStages(giver), ...wireStages(giver, need, machine)],
     factMissing:
       machine.path.farEndMegabits === null || machine.path.cable === null || linkUnknown(giver),
     besides: lacking(need.features, delivers.features),
@@ -38,32 +40,44 @@ export function networkFlow(
 }
 
 /** A wire comes up at the fastest speed that the card, the cable and the far end all know. */
-function wireStages(delivers: DeliveryOf<'network'>, machine: Machine): readonly FlowStage[] {
-  const { cable, cableMetres, farEndMegabits } = machine.path;
+function wireStages(
+  giver: Giver<DeliveryOf<'network'>>,
+  { direction }: NeedOf<'network'>,
+  { path }: Machine,
+): readonly FlowStage[] {
+  const { megabits } = giver.delivers;
+  // The wire leads from this port to the far end, so all streams of the port share all of it.
   const wire = (code: StageCode, speeds: readonly number[]): FlowStage => {
-    const fastest = tcpBytesPerSecond(speeds.length === 0 ? 0 : Math.max(...speeds));
-    return { code, low: fastest * HEALTHY_COPY_SHARE, high: fastest };
+    const high = tcpBytesPerSecond(speeds.length === 0 ? 0 : Math.max(...speeds));
+    return sharedStage(code, `${code} ${giverId(giver)}`, { low: high * HEALTHY_COPY_SHARE, high });
   };
-  const farEnd = valueOf(farEndMegabits);
-  const cableClass = valueOf(cable);
-  const byFarEnd = delivers.megabits.filter((speed) => farEnd?.includes(speed) ?? true);
+  const farEnd = valueOf(path.farEndMegabits);
+  const cableClass = valueOf(path.cable);
+  const byFarEnd = megabits.filter((speed) => farEnd?.includes(speed) ?? true);
   const byBoth = byFarEnd.filter(
-    (speed) => cableClass === null || cableCarries(cableClass, valueOf(cableMetres) ?? 1, speed),
+    (speed) =>
+      cableClass === null || cableCarries(cableClass, valueOf(path.cableMetres) ?? 1, speed),
   );
   return [
-    wire('cardPort', delivers.megabits),
+    wire('cardPort', megabits),
     ...(farEnd === null ? [] : [wire('farEnd', byFarEnd)]),
     ...(cableClass === null ? [] : [wire('cable', byBoth)]),
-    ...copyDrive('ownDrive', machine.path.ownDrive),
-    ...copyDrive('farDrive', machine.path.farDrive),
+    ...copyDrive('ownDrive', path.ownDrive, path.ownArray, direction === 'to' ? 'read' : 'write'),
+    ...copyDrive('farDrive', path.farDrive, path.farArray, direction === 'to' ? 'write' : 'read'),
   ];
 }
 
 /** A copy is no faster than the drives at its two ends; where they are not told, nothing is said of them. */
-function copyDrive(code: StageCode, drive: Machine['path']['ownDrive']): readonly FlowStage[] {
+function copyDrive(
+  code: StageCode,
+  drive: Machine['path']['ownDrive'],
+  array: Machine['path']['ownArray'],
+  what: 'read' | 'write',
+): readonly FlowStage[] {
   if (drive === null) return [];
-  const [low, high] = COPY_BYTES_PER_SECOND[drive.value];
-  return [{ code, low, high }];
+  const several = valueOf(array) ?? { count: 1, how: 'single' };
+  const [low, high] = arrayBytesPerSecond(drive.value, several, what);
+  return [sharedStage(code, code, { low, high })];
 }
 
 export function wifiFlow(
@@ -85,11 +99,14 @@ export function wifiFlow(
     wanted: megabitsToBytesPerSecond(need.megabits),
     units: 1,
     stages: [
-      ...linkStage(giver),
-      { code: 'radio', low: radio * WIFI_SHARE[0], high: radio * WIFI_SHARE[1] },
+      ...linkStages(giver),
+      sharedStage('radio', `radio ${giverId(giver)}`, {
+        low: radio * WIFI_SHARE[0],
+        high: radio * WIFI_SHARE[1],
+      }),
       ...(plan === null
         ? []
-        : [{ code: 'internet' as const, low: plan * HEALTHY_COPY_SHARE, high: plan }]),
+        : [sharedStage('internet', 'internet', { low: plan * HEALTHY_COPY_SHARE, high: plan })]),
     ],
     factMissing: internet === null || linkUnknown(giver),
     besides: [...noBluetooth, ...lacking(need.bands, delivers.bands)],

@@ -9,7 +9,7 @@ import { HEADERS, type FrontLead } from '../standards/headers.ts';
 import { SERIAL_LINK_DATA_SHARE } from '../standards/serialLink.ts';
 import { USB } from '../standards/usb.ts';
 import { row } from '../units.ts';
-import { conclude, linkStage, linkUnknown, type Flow, type Giver } from './flow.ts';
+import { conclude, linkStages, linkUnknown, type Flow, type Giver } from './flow.ts';
 
 export function usbFlow(
   giver: Giver<DeliveryOf<'usb'>>,
@@ -38,7 +38,7 @@ export function usbFlow(
     unit: 'B/s',
     wanted: need.bytesPerSecond,
     units,
-    stages: [...linkStage(giver), { code: 'cardPort', low, high }],
+    stages: [...linkStages(giver), { code: 'cardPort', low, high }],
     factMissing: linkUnknown(giver) || (need.where === 'front' && front.unknown),
     besides: [...weak, ...(units === 0 ? [noSuchPort(need)] : [])],
   });

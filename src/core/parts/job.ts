@@ -2,13 +2,16 @@
 import * as z from 'zod/mini';
 import { Card } from './card.ts';
 import { DriverPackage } from './driverPackage.ts';
-import { id, positive, text, whole } from './fact.ts';
+import { Extra } from './extra.ts';
+import { count, id, positive, text, whole } from './fact.ts';
 import { Machine, emptyMachine } from './machine.ts';
 import { Need } from './need.ts';
+import { PLAIN_WEIGHTS, Pin, Weights } from './planning.ts';
+import { EXTRA_KINDS } from '../standards/extras.ts';
 import type { DeepReadonly } from '../units.ts';
 
 /** Version of the job document. A file with a higher one is newer than this program. */
-export const JOB_FORMAT = 3;
+export const JOB_FORMAT = 4;
 
 /** The share of a replacement's price that an old machine deserves, unless told. Common practice, no source. */
 export const DESERVES_PERCENT = 33;
@@ -34,6 +37,14 @@ export const Plan = z.object({
   placements: z.array(Placement),
   /** Packages chosen when the plan was accepted, so that the job does not change with the library. */
   packages: z.array(DriverPackage),
+  /** Cards of the machine that go to another slot. */
+  moves: z.array(z.object({ fromSlotId: id, toSlotId: id, card: Card })),
+  /** Slots whose card comes out for good. */
+  givenUp: z.array(id),
+  /** What is bought beside the cards. The record is null where the catalogue held none. */
+  extras: z.array(
+    z.object({ kind: z.enum(EXTRA_KINDS), fits: text, count, extra: z.nullable(Extra) }),
+  ),
   acceptedAt: Instant,
 });
 
@@ -71,6 +82,9 @@ export const Job = z.object({
   /** What another machine in its place would cost, and the share of it in percent that this one still deserves. */
   replacementCents: z.nullable(whole),
   deservesPercent: z.int().check(z.minimum(1), z.maximum(100)),
+  /** What is settled before anything is planned, and how much each kind of cost counts. */
+  pins: z.array(Pin),
+  weights: Weights,
   plan: z.nullable(Plan),
   /** When each step was ticked, by step id. */
   ticks: z.record(z.string().check(z.maxLength(120)), Instant),
@@ -103,6 +117,8 @@ export function emptyJob(jobId: string, at: string): Job {
     budgetCents: null,
     replacementCents: null,
     deservesPercent: DESERVES_PERCENT,
+    pins: [],
+    weights: PLAIN_WEIGHTS,
     plan: null,
     ticks: {},
     readings: [],

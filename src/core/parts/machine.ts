@@ -7,7 +7,7 @@ import { SCREEN_INPUTS } from '../standards/screens.ts';
 import { M2_KEYS } from '../standards/slotRecords.ts';
 import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
 import { Delivery } from './delivery.ts';
-import { COPY_DRIVES } from '../standards/storage.ts';
+import { COPY_DRIVES, DRIVE_ARRAYS } from '../standards/storage.ts';
 import { CABLE_CLASSES } from '../standards/ethernet.ts';
 import type { DeepReadonly } from '../units.ts';
 
@@ -29,6 +29,8 @@ export const BracketHeight = z.enum(['full', 'low']);
 export const M2_SIGNALS = ['pcie', 'sata', 'usb', 'radio'] as const;
 export const BOX_KINDS = ['header', 'fanPlug', 'cage', 'heatSink', 'memory', 'other'] as const;
 
+export const OCCUPANT_FATES = ['stays', 'mayGo', 'goes'] as const;
+
 /** A fan on a card: where along the card it sits, and the air it wants in front of it, in millimetres. */
 export const Fan = z.object({
   fromMm: z.number().check(z.nonnegative()),
@@ -41,8 +43,8 @@ export const Occupant = z.object({
   name: text,
   /** Its identity, by which its record is found in the catalogue; null where nobody read it. */
   ids: z.nullable(z.object({ vendor: whole, device: whole })),
-  /** Whether it stays where it is, or comes out for good. */
-  fate: z.enum(['stays', 'goes']),
+  /** Whether it stays in the machine, may be given up for something better, or comes out for good. */
+  fate: z.enum(OCCUPANT_FATES),
   /** What a module in an M.2 socket uses of it; null where nobody said. */
   signal: z.nullable(z.enum(M2_SIGNALS)),
   /** Openings it takes, its own included. */
@@ -200,6 +202,8 @@ const ScreenMode = z.object({
   refreshHz: positive,
 });
 
+const DriveArrayOf = z.object({ count, how: z.enum(DRIVE_ARRAYS) });
+
 /** A screen of the customer's, as it reports itself. */
 export const Screen = z.object({
   id,
@@ -264,6 +268,9 @@ export const Machine = z.object({
     /** What is copied from here, and where it is copied to. */
     ownDrive: fact(z.enum(COPY_DRIVES)),
     farDrive: fact(z.enum(COPY_DRIVES)),
+    /** How many of these drives work as one, and how; null: one by itself. */
+    ownArray: fact(DriveArrayOf),
+    farArray: fact(DriveArrayOf),
   }),
   /** What the machine reported of its devices. */
   functions: z.array(PciFunction),
@@ -315,6 +322,8 @@ export function emptyMachine(name = ''): Machine {
       ownMegabits: null,
       ownDrive: null,
       farDrive: null,
+      ownArray: null,
+      farArray: null,
     },
     functions: [],
     inTrouble: [],

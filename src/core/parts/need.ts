@@ -25,6 +25,8 @@ export const Need = z.discriminatedUnion('kind', [
     kind: z.literal('network'),
     bytesPerSecond: positive,
     ports: count,
+    /** Copied to the far end, or fetched from it. */
+    direction: z.enum(['to', 'from']),
     features: z.array(z.enum(NETWORK_FEATURES)),
   }),
   z.object({
@@ -136,7 +138,7 @@ type Asked<Kind extends NeedKind> = Omit<
 
 /** What a need of each kind asks before its numbers are told. */
 const PLAIN: { readonly [Kind in NeedKind]: Asked<Kind> } = {
-  network: { kind: 'network', bytesPerSecond: 250e6, ports: 1, features: [] },
+  network: { kind: 'network', bytesPerSecond: 250e6, ports: 1, direction: 'to', features: [] },
   usb: {
     kind: 'usb',
     ports: 4,

@@ -1,38 +1,127 @@
-/** What keeps cards from being in one plan together: the same slot, bodies that touch, plugs, watts. */
+/** What keeps cards from being in one plan together: the same slot, bodies that touch, lanes, leads, plugs, watts. */
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import { openingsCollide } from '../rules/body.ts';
-import { machineAround } from '../rules/housing.ts';
-import { plugFinding, socketsIn, sum } from '../rules/power.ts';
+import { housings, machineAround } from '../rules/housing.ts';
+import { plugFinding, socketsIn } from '../rules/power.ts';
 import { slotBeside, slotInUse } from '../rules/sharing.ts';
+import { HEADROOM_SHARE } from '../standards/plugs.ts';
 import type { Candidate } from './candidates.ts';
+import type { Limit } from './limits.ts';
 
-/** Whether the last card of a plan collides with the earlier ones, or they ask too much together. */
-export function collide(placed: readonly Candidate[], machine: Machine): boolean {
-  const added = placed.at(-1);
-  if (added === undefined) return false;
-  const others = placed.slice(0, -1);
-  const around = machineAround(added.slot, machine);
-  // Supplies are not shared between housings.
-  const fedTogether = placed.filter(({ slot }) => slot.enclosureId === added.slot.enclosureId);
+export interface Conflicts {
+  /** Whether a further card collides with those that are placed, or they ask too much together. */
+  readonly collides: (placed: readonly Candidate[], further: Candidate) => boolean;
+}
+
+/** @param machine without the cards of which something is decided @param without limits imagined away */
+export function conflictsIn(machine: Machine, without: ReadonlySet<Limit>): Conflicts {
+  const pairs = new Map<Candidate, Map<Candidate, boolean>>();
+  const leads = valueOf(machine.case.frontLeads);
+  const wattsLeft = new Map(
+    housings(machine).map(({ id, machine: around }) => [
+      id,
+      wattsForNew(around)?.utmost ?? Infinity,
+    ]),
+  );
+
+  const pair = (one: Candidate, other: Candidate): boolean => {
+    const row = pairs.get(one) ?? new Map<Candidate, boolean>();
+    if (row.size === 0) pairs.set(one, row);
+    const known = row.get(other);
+    if (known !== undefined) return known;
+    const found = exclude(one, other, machine, without);
+    row.set(other, found);
+    return found;
+  };
+
+  const leadsShort = (placed: readonly Candidate[], { leads: wanted, slot }: Candidate): boolean =>
+    leads !== null &&
+    slot.enclosureId === null &&
+    wanted.some((type) => {
+      const taken = placed.filter((each) => each.leads.includes(type)).length;
+      return taken >= leads.filter((lead) => lead.type === type).length;
+    });
+
+  const powerShort = (placed: readonly Candidate[], further: Candidate): boolean => {
+    if (without.has('power') || further.existing !== null) return false;
+    // Supplies are not shared between housings.
+    const housing = further.slot.enclosureId;
+    let watts = further.card.peakWatts;
+    let fed = further.card.sockets.length > 0 ? 1 : 0;
+    for (const { slot, card, existing } of placed) {
+      if (slot.enclosureId !== housing || existing !== null) continue;
+      watts += card.peakWatts;
+      if (card.sockets.length > 0) fed += 1;
+    }
+    if (watts > (wattsLeft.get(housing) ?? Infinity)) return true;
+    // One card alone was asked when it became a candidate.
+    if (fed < 2 || further.card.sockets.length === 0) return false;
+    const around = machineAround(further.slot, machine);
+    const free = valueOf(around.supply.plugs);
+    if (free === null) return false;
+    const sockets = [...placed, further]
+      .filter(({ slot, existing }) => slot.enclosureId === housing && existing === null)
+      .flatMap(({ card, slot }) => socketsIn(card, slot, around));
+    return plugFinding(sockets, free).verdict === 'blocked';
+  };
+
+  return {
+    collides: (placed, further) =>
+      placed.some((other) => pair(other, further)) ||
+      leadsShort(placed, further) ||
+      powerShort(placed, further),
+  };
+}
+
+/** Watts that new cards may draw on 12 V in one housing, and how many leave the supply its headroom; null while unknown. */
+export function wattsForNew({
+  supply,
+}: Machine): { readonly comfortable: number; readonly utmost: number } | null {
+  const base = valueOf(supply.baseWatts);
+  const twelveVolt = valueOf(supply.twelveVoltWatts) ?? Infinity;
+  // The 12 V part is never more than the whole that the label names.
+  const limit = Math.min(twelveVolt, valueOf(supply.labelWatts) ?? Infinity);
+  return base === null || limit === Infinity
+    ? null
+    : { utmost: limit - base, comfortable: Math.min(limit, twelveVolt * HEADROOM_SHARE) - base };
+}
+
+function exclude(
+  one: Candidate,
+  other: Candidate,
+  machine: Machine,
+  without: ReadonlySet<Limit>,
+): boolean {
+  if (one.existing !== null && one.existing === other.existing) return true;
+  // Cards that stay where they are stand beside each other as it is, whatever the records say.
+  if (isWhereItWas(one) && isWhereItWas(other)) {
+    return (
+      !isDead(one) &&
+      !isDead(other) &&
+      (starves(one, other, machine) || starves(other, one, machine))
+    );
+  }
+  if (one.slot.id === other.slot.id) return !without.has('slots');
   return (
-    others.some(
-      (other) =>
-        other.slot.id === added.slot.id ||
-        touch(other, added) ||
-        starves(other, added, machine) ||
-        starves(added, other, machine),
-    ) ||
-    plugsMissing(fedTogether, around) ||
-    sum(watts(fedTogether), around).some(({ verdict }) => verdict === 'blocked')
+    (!without.has('openings') && touch(one, other)) ||
+    starves(one, other, machine) ||
+    starves(other, one, machine)
   );
 }
+
+const isWhereItWas = ({ existing, slot }: Candidate): boolean => existing?.slot.id === slot.id;
+
+const isDead = ({ existing }: Candidate): boolean => valueOf(existing?.inUse.lanes ?? null) === 0;
 
 function touch(a: Candidate, b: Candidate): boolean {
   const [ofA, ofB] = [valueOf(a.slot.opening), valueOf(b.slot.opening)];
   if (ofA === null || ofB === null || a.slot.enclosureId !== b.slot.enclosureId) return false;
-  return openingsCollide(ofA, a.card.openings, ofB, b.card.openings);
+  return openingsCollide(ofA, openingsOf(a), ofB, openingsOf(b));
 }
+
+const openingsOf = ({ card, existing }: Candidate): number =>
+  valueOf(existing?.occupant.openings ?? null) ?? card.openings;
 
 /** Whether one card, by a condition of the board, takes lanes that another candidate reckons with. */
 function starves(one: Candidate, other: Candidate, machine: Machine): boolean {
@@ -40,12 +129,3 @@ function starves(one: Candidate, other: Candidate, machine: Machine): boolean {
   const inUse = slotInUse(other.slot, machine);
   return slotBeside(inUse, one, machine) !== inUse;
 }
-
-function plugsMissing(placed: readonly Candidate[], machine: Machine): boolean {
-  const free = valueOf(machine.supply.plugs);
-  const sockets = placed.flatMap(({ card, slot }) => socketsIn(card, slot, machine));
-  return free !== null && sockets.length > 0 && plugFinding(sockets, free).verdict === 'blocked';
-}
-
-export const watts = (placed: readonly Candidate[]): number =>
-  placed.reduce((total, { card }) => total + card.peakWatts, 0);

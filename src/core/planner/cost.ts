@@ -1,24 +1,145 @@
-/** How plans compare: musts first, then the budget, then wishes, then money. */
+/**
+ * What a plan costs: musts it leaves first, and of equals the weighed sum of its parts in cents. Everything that
+ * is not money is reckoned in money here, so that it can be seen, weighed, and set against the price.
+ */
+import {
+  COST_PARTS,
+  PLAIN_WEIGHTS,
+  type CostPart,
+  type WeighedPart,
+  type Weights,
+} from '../parts/planning.ts';
+import type { Finding, FindingCode } from '../rules/finding.ts';
+
+/** Cents by part; parts that are absent cost nothing. */
+export type Parts = Readonly<Partial<Record<CostPart, number>>>;
 
 export interface Cost {
+  /** Musts left and pins not kept: they come before any money. */
   readonly mustsUnmet: number;
-  readonly overBudgetCents: number;
-  /** Wishes not met, each counted as much as it weighs. */
-  readonly nicesUnmet: number;
-  readonly priceCents: number;
-  readonly troubleCents: number;
+  readonly parts: Parts;
+  /** Cents × percent over all parts: whole, so that equal is equal. */
+  readonly weighed: number;
 }
+
+/** The percentages as they are applied; money counts whole. */
+export type Scale = Readonly<Record<CostPart, number>>;
+
+export const scaleOf = (weights: Weights = PLAIN_WEIGHTS): Scale => ({
+  price: 100,
+  extras: 100,
+  ...weights,
+});
 
 /** Negative where `a` is the better plan. */
-export function compareCost(a: Cost, b: Cost): number {
-  return (
-    a.mustsUnmet - b.mustsUnmet ||
-    a.overBudgetCents - b.overBudgetCents ||
-    a.nicesUnmet - b.nicesUnmet ||
-    a.priceCents + a.troubleCents - (b.priceCents + b.troubleCents)
-  );
+export const compareCost = (a: Cost, b: Cost): number =>
+  a.mustsUnmet - b.mustsUnmet || a.weighed - b.weighed;
+
+export function weigh(parts: Parts, scale: Scale): number {
+  let weighed = 0;
+  for (const part of COST_PARTS) weighed += (parts[part] ?? 0) * scale[part];
+  return weighed;
 }
 
-export function overBudgetCents(priceCents: number, budgetCents: number | null): number {
-  return budgetCents === null ? 0 : Math.max(0, priceCents - budgetCents);
+export function added(...all: readonly Parts[]): Parts {
+  const sum: Partial<Record<CostPart, number>> = {};
+  for (const parts of all) {
+    for (const part of COST_PARTS) {
+      const cents = parts[part];
+      if (cents !== undefined && cents !== 0) sum[part] = (sum[part] ?? 0) + cents;
+    }
+  }
+  return sum;
+}
+
+export const moneyCents = ({ price = 0, extras = 0 }: Parts): number => price + extras;
+
+/** Each cent over the budget counts so many: a wish is left rather than the budget broken, a must is not. */
+export const OVER_BUDGET_FACTOR = 100;
+
+export const overBudgetCents = (cents: number, budgetCents: number | null): number =>
+  budgetCents === null ? 0 : Math.max(0, cents - budgetCents) * OVER_BUDGET_FACTOR;
+
+/** Each point that a wish weighs. Common practice, no source. */
+export const WISH_CENTS = 10_000;
+/** Each card fitted, whatever it is. Common practice, no source; so are all figures below. */
+export const FITTING_CENTS = 1_500;
+export const MOVE_CENTS = 2_500;
+/** A customer's card that is taken out and not put back. */
+export const GIVE_UP_CENTS = 5_000;
+/** A customer's card that is left fewer lanes than it has now. */
+export const NARROWED_CENTS = 1_000;
+export const WAIT_CENTS_A_DAY = 100;
+/** From nothing to the fastest that any card here could give, for each need. */
+export const PACE_CENTS = 10_000;
+/** A link that gives the card next to nothing of what it could use; in proportion when it gives more. */
+const THIN_LINK_CENTS = 2_000;
+/** Each fact not known yet: ordering before it is settled risks ordering twice. */
+const UNKNOWN_CENTS = 10_000;
+
+/**
+ * What a catch is reckoned to cost, so that it can be weighed against price: bench time and the risk of coming
+ * back. Adapters and longer leads are bought and stand under extras; what is left here is the work with them.
+ */
+const TROUBLE: Readonly<Partial<Record<FindingCode, readonly [WeighedPart, number]>>> = {
+  'seat.emptyFirst': ['disturbance', 500],
+  'seat.split': ['drivers', 500],
+  'bracket.swap': ['disturbance', 300],
+  'bracket.aerials': ['disturbance', 200],
+  'bracket.missing': ['disturbance', 800],
+  'body.coversSlot': ['disturbance', 500],
+  'body.boxMovable': ['disturbance', 800],
+  'body.airShort': ['air', 600],
+  'body.airTaken': ['air', 1_000],
+  'body.outFirst': ['disturbance', 800],
+  'body.sag': ['disturbance', 300],
+  'header.frontMissing': ['shortfall', 300],
+  'header.frontShort': ['disturbance', 300],
+  'header.missing': ['shortfall', 800],
+  'header.short': ['disturbance', 300],
+  'system.driverFirst': ['drivers', 200],
+  'system.secureBoot': ['drivers', 500],
+  'firmware.old': ['drivers', 2_500],
+  'firmware.otherBoot': ['drivers', 500],
+  'firmware.smallWindows': ['shortfall', 500],
+  'quirk.coldStart': ['drivers', 3_000],
+  'quirk.sleep': ['drivers', 3_000],
+  'quirk.restarts': ['drivers', 500],
+  'quirk.jumper': ['disturbance', 800],
+  'power.adapter': ['disturbance', 500],
+  'power.leadShort': ['disturbance', 500],
+  'power.portsShort': ['shortfall', 800],
+  'power.headroomUsed': ['shortfall', 1_500],
+  'power.supplyOld': ['shortfall', 1_000],
+  'deliver.tight': ['shortfall', 2_000],
+  'deliver.tightBlanking': ['shortfall', 1_000],
+  'deliver.screenLess': ['shortfall', 1_000],
+  'deliver.fewBays': ['disturbance', 500],
+};
+
+/** The trouble of findings, part by part. */
+export function troubleOf(findings: readonly Finding[]): Parts {
+  const sum: Partial<Record<CostPart, number>> = {};
+  for (const finding of findings) {
+    const told = trouble(finding);
+    if (told !== undefined) sum[told[0]] = (sum[told[0]] ?? 0) + told[1];
+  }
+  return sum;
+}
+
+function trouble({
+  code,
+  verdict,
+  needed,
+  available,
+}: Finding): readonly [WeighedPart, number] | undefined {
+  if (verdict === 'unknown') return ['unknown', UNKNOWN_CENTS];
+  if (
+    (code === 'link.narrowed' || code === 'link.uplinkNarrows') &&
+    needed !== undefined &&
+    available !== undefined
+  ) {
+    return ['shortfall', Math.round(THIN_LINK_CENTS * (1 - available / needed))];
+  }
+  return TROUBLE[code];
 }

@@ -1,61 +1,65 @@
-/** Whether a set of cards meets a set of needs. */
-import { unitsWanted, type Need } from '../parts/need.ts';
-import type { Candidate } from './candidates.ts';
+/** Which wants have to be looked at together, and which are left where units are missing. */
+import type { Want } from './wants.ts';
 
-/**
- * What a need takes its units from, where one unit can serve one need only: a port in use is not free for another
- * wish, but ports at the back and at the front are not the same ports. Null where needs can share.
- */
-function pool(need: Need): string | null {
-  switch (need.kind) {
-    case 'usb':
-      return `usb ${need.where}`;
-    case 'legacy':
-      return `legacy ${need.port}`;
-    case 'screens':
-    case 'drives':
-    case 'serialLink':
-      return need.kind;
-    default:
-      return null;
-  }
+/** Units given towards each want, by its id. */
+export type Units = ReadonlyMap<string, number>;
+
+/** Wants of one pool that must find enough units together. */
+export interface Group {
+  readonly wants: readonly Want[];
+  readonly units: number;
 }
 
 /**
- * A group of needs that the placed cards cannot serve all at once, or null when every need is met.
- * Needs of a counted kind are met together when every group of them finds enough units on the cards that
- * can serve any of the group (Hall's condition). Where a card's outputs differ, the stronger ones also serve
- * the weaker wishes, so the most units it gives to any need of the group is what it gives to the group.
+ * Every want alone, and every set of wants that share a pool. Wants of one pool are met together when every such
+ * group finds enough units on the cards that can serve any of the group (Hall's condition). Where a card's
+ * outputs differ, the stronger ones also serve the weaker wishes, so the most units it gives to any want of the
+ * group is what it gives to the group.
  */
-export function shortGroup(
-  needs: readonly Need[],
-  placed: readonly Candidate[],
-): readonly Need[] | null {
-  for (const group of groups(needs)) {
-    const wanted = group.reduce((total, need) => total + unitsWanted(need), 0);
-    const given = placed.reduce((total, candidate) => total + unitsFor(candidate, group), 0);
-    if (given < wanted) return group;
-  }
-  return null;
-}
-
-export function unitsFor(candidate: Candidate, group: readonly Need[]): number {
-  return Math.max(0, ...group.map((need) => candidate.units.get(need.id) ?? 0));
-}
-
-/** Every group that has to be looked at together, small ones first. */
-function groups(needs: readonly Need[]): readonly (readonly Need[])[] {
-  const single = needs.map((need) => [need]);
-  const pools = new Set(needs.flatMap((need) => pool(need) ?? []));
+export function groupsOf(wants: readonly Want[]): readonly Group[] {
+  const pools = new Set(wants.flatMap(({ pool }) => pool ?? []));
   const together = [...pools].flatMap((each) =>
-    subsets(needs.filter((need) => pool(need) === each)).filter((group) => group.length > 1),
+    subsets(wants.filter(({ pool }) => pool === each)).filter((group) => group.length > 1),
   );
-  return [...single, ...together];
+  return [...wants.map((want) => [want]), ...together]
+    .toSorted((a, b) => a.length - b.length)
+    .map((group) => ({
+      wants: group,
+      units: group.reduce((sum, { units }) => sum + units, 0),
+    }));
 }
 
-function subsets(needs: readonly Need[]): readonly (readonly Need[])[] {
-  return needs.reduce<readonly (readonly Need[])[]>(
-    (soFar, need) => [...soFar, ...soFar.map((group) => [...group, need])],
+export function unitsFor({ wants }: Group, units: Units): number {
+  let most = 0;
+  for (const { id } of wants) most = Math.max(most, units.get(id) ?? 0);
+  return most;
+}
+
+/**
+ * The wants to leave where these groups are short: of all ways to touch each of them the one that costs least.
+ * @param cost of leaving a want
+ */
+export function leastLeft(
+  short: readonly Group[],
+  cost: (want: Want) => number,
+): { readonly cost: number; readonly left: readonly Want[] } {
+  const [first, ...others] = short;
+  if (first === undefined) return { cost: 0, left: [] };
+  let best = { cost: Infinity, left: [] as readonly Want[] };
+  for (const want of first.wants) {
+    const rest = leastLeft(
+      others.filter(({ wants }) => !wants.includes(want)),
+      cost,
+    );
+    const total = cost(want) + rest.cost;
+    if (total < best.cost) best = { cost: total, left: [want, ...rest.left] };
+  }
+  return best;
+}
+
+function subsets(wants: readonly Want[]): readonly (readonly Want[])[] {
+  return wants.reduce<readonly (readonly Want[])[]>(
+    (soFar, want) => [...soFar, ...soFar.map((group) => [...group, want])],
     [[]],
   );
 }

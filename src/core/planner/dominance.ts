@@ -1,42 +1,110 @@
-/** Candidates that another one in the same slot makes superfluous. */
+/** Candidates that need not be looked at, because another is at least as good in every respect. */
+import type { Card } from '../parts/card.ts';
+import type { DeliveryKind } from '../parts/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
+import type { Slot } from '../parts/machine.ts';
 import { socketsOf } from '../rules/plugs.ts';
-import type { Candidate } from './candidates.ts';
+import type { FrontLead } from '../standards/headers.ts';
+import type { Units } from './coverage.ts';
 
-/**
- * Leaves out every candidate that could be exchanged, in any plan, for another one in the same slot that costs
- * no more, takes up no more of anything and gives no less. Of two that are equal the first stays.
- */
-export function undominated(candidates: readonly Candidate[]): readonly Candidate[] {
-  return candidates.filter(
-    (candidate, n) =>
-      !candidates.some(
-        (other, m) =>
-          m !== n && dominates(other, candidate) && (m < n || !dominates(candidate, other)),
-      ),
-  );
+/** What of a candidate decides whether another could stand in its place in every plan. */
+export interface Rival {
+  readonly card: Card;
+  readonly slot: Slot;
+  readonly kind: DeliveryKind;
+  readonly units: Units;
+  readonly leads: readonly FrontLead[];
+  readonly weighed: number;
+  readonly moneyCents: number;
+  readonly waitCents: number;
 }
 
-function dominates(a: Candidate, b: Candidate): boolean {
-  return (
-    a.slot.id === b.slot.id &&
-    a.kind === b.kind &&
-    // Reckoning with fewer lanes stands beside more other cards; what takes lanes elsewhere is the signal alone.
-    lanesOf(a) <= lanesOf(b) &&
-    a.card.m2?.signal === b.card.m2?.signal &&
-    a.priceCents <= b.priceCents &&
-    a.priceCents + a.troubleCents <= b.priceCents + b.troubleCents &&
-    a.card.openings <= b.card.openings &&
-    a.card.peakWatts <= b.card.peakWatts &&
-    needsNoOtherPlugs(a, b) &&
-    [...b.units].every(([needId, units]) => (a.units.get(needId) ?? 0) >= units)
-  );
+/** Keeps what is not dominated, by slot and kind, as candidates come in. */
+export class Undominated<Kept extends Rival> {
+  private readonly groups = new Map<string, Kept[]>();
+  private readonly fanStarts: readonly number[];
+
+  /** @param fanStarts where fans begin along cards, in millimetres */
+  constructor(fanStarts: readonly number[]) {
+    this.fanStarts = fanStarts;
+  }
+
+  /** Whether something that is kept does whatever this would do in that slot, for no more. */
+  covers(rival: Rival, slot: Slot = rival.slot): boolean {
+    return this.groupOf(rival, slot).some((other) => this.dominates(other, rival, slot));
+  }
+
+  /** Of two that are equal the first stays. */
+  add(candidate: Kept): void {
+    if (this.covers(candidate)) return;
+    const group = this.groupOf(candidate, candidate.slot);
+    const left = group.filter((other) => !this.dominates(candidate, other, other.slot));
+    group.splice(0, group.length, ...left, candidate);
+  }
+
+  all(): readonly Kept[] {
+    return [...this.groups.values()].flat();
+  }
+
+  /**
+   * Whether `b` could be exchanged, in any plan, for `a` in the same slot: it costs no more, takes up no more of
+   * anything and gives no less.
+   */
+  private dominates(a: Rival, b: Rival, slot: Slot): boolean {
+    return (
+      a.weighed <= b.weighed &&
+      a.moneyCents <= b.moneyCents &&
+      a.waitCents <= b.waitCents &&
+      a.card.openings <= b.card.openings &&
+      (a.card.lengthMm <= b.card.lengthMm || this.before(a) <= this.before(b)) &&
+      a.card.peakWatts <= b.card.peakWatts &&
+      // Reckoning with fewer lanes stands beside more other cards.
+      lanesOf(a.slot) <= lanesOf(slot) &&
+      givesAtLeast(a, b) &&
+      takesNoMore(a.leads, b.leads) &&
+      takesNoMore(
+        a.card.boardLeads.map(({ type }) => type),
+        b.card.boardLeads.map(({ type }) => type),
+      ) &&
+      blowsNoMore(a, b) &&
+      needsNoOtherPlugs(a, b)
+    );
+  }
+
+  /** Fans that a body of this length lies before. */
+  private before({ card }: Rival): number {
+    return this.fanStarts.filter((start) => start < card.lengthMm).length;
+  }
+
+  private groupOf({ kind, card }: Rival, slot: Slot): Kept[] {
+    const key = `${slot.id} ${kind} ${card.m2?.signal ?? ''}`;
+    const group = this.groups.get(key) ?? [];
+    if (group.length === 0) this.groups.set(key, group);
+    return group;
+  }
 }
 
-const lanesOf = ({ slot }: Candidate): number => valueOf(slot.lanes) ?? Infinity;
+function givesAtLeast(a: Rival, b: Rival): boolean {
+  for (const [id, units] of b.units) if ((a.units.get(id) ?? 0) < units) return false;
+  return true;
+}
+
+const lanesOf = ({ lanes }: Slot): number => valueOf(lanes) ?? Infinity;
+
+const takesNoMore = (a: readonly string[], b: readonly string[]): boolean =>
+  a.every(
+    (type) => a.filter((each) => each === type).length <= b.filter((each) => each === type).length,
+  );
+
+/** Whether whatever leaves the fan of `b` its air leaves that of `a` its own. */
+function blowsNoMore({ card: a }: Rival, { card: b }: Rival): boolean {
+  if (a.fan === null) return true;
+  return b.fan !== null && a.fan.fromMm >= b.fan.fromMm && a.fan.airMm <= b.fan.airMm;
+}
 
 /** Whether what feeds `b` would feed `a` as well: each socket of `a` has one of `b` of its type that draws as much. */
-function needsNoOtherPlugs(a: Candidate, b: Candidate): boolean {
+function needsNoOtherPlugs(a: Rival, b: Rival): boolean {
+  if (a.card.sockets.length === 0) return true;
   const left = socketsOf(b.card).toSorted((one, other) => other.watts - one.watts);
   return socketsOf(a.card)
     .toSorted((one, other) => other.watts - one.watts)

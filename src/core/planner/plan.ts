@@ -1,25 +1,43 @@
-/** The best complete placement of cards for all needs together, exact, with reasons for every card refused. */
+/** The best complete plan for all needs together: exact, and proven so unless it is stopped before. */
 import type { Card } from '../parts/card.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
-import { SERVED_BY, type Need } from '../parts/need.ts';
-import { already } from '../flow/already.ts';
+import type { Extra } from '../parts/extra.ts';
 import { valueOf } from '../parts/fact.ts';
+import type { Machine, Slot } from '../parts/machine.ts';
+import type { Move } from '../parts/moves.ts';
+import { SERVED_BY, unitsWanted, type Need } from '../parts/need.ts';
+import type { Pin, Weights } from '../parts/planning.ts';
+import { already, givers } from '../flow/already.ts';
+import { flowFrom } from '../flow/flowOf.ts';
 import type { DriverLibrary } from '../rules/driverSupport.ts';
 import type { Finding } from '../rules/finding.ts';
-import { housings } from '../rules/housing.ts';
-import { sum } from '../rules/power.ts';
-import { assess } from './candidates.ts';
-import { collide, watts } from './conflicts.ts';
-import type { Cost } from './cost.ts';
-import { refusals, type Refusal } from './refusals.ts';
-import { search } from './search.ts';
+import { newCandidates, type Candidate } from './candidates.ts';
+import { existingCandidates } from './existingWays.ts';
+import { fastestOf, givenAsker } from './given.ts';
+import { scaleOf, type Cost, type Scale } from './cost.ts';
+import type { Units } from './coverage.ts';
+import { existingCards, withoutExisting, type Existing } from './existing.ts';
+import { extrasOf, gathered, priced, type PricedExtra } from './extras.ts';
+import { imaginedWithout, type Limit } from './limits.ts';
+import {
+  searching,
+  type Found,
+  type Progress,
+  type Search,
+  type SearchProblem,
+  type Searched,
+} from './search.ts';
+import { isDisturbed } from './together.ts';
+import { wantOf, wantOfPin } from './wants.ts';
 
 export interface PlanRequest {
   readonly machine: Machine;
   readonly needs: readonly Need[];
   readonly budgetCents: number | null;
   readonly cards: readonly Card[];
+  readonly extras?: readonly Extra[];
   readonly library: DriverLibrary;
+  readonly pins?: readonly Pin[];
+  readonly weights?: Weights;
 }
 
 export interface PlannedCard {
@@ -28,59 +46,168 @@ export interface PlannedCard {
   readonly findings: readonly Finding[];
 }
 
+export interface PlannedMove extends Move {
+  readonly card: Card;
+  readonly slot: Slot;
+  readonly findings: readonly Finding[];
+}
+
 export interface Proposal {
   readonly placements: readonly PlannedCard[];
+  /** Cards of the machine that go to another slot, and slots whose card is given up. */
+  readonly moves: readonly PlannedMove[];
+  readonly givenUp: readonly string[];
   readonly unmet: readonly Need[];
+  /** Pins that cannot be kept. */
+  readonly pinsLeft: readonly Pin[];
   /** Needs that the machine meets as it stands: nothing is bought for them. */
   readonly met: readonly Need[];
+  readonly extras: readonly PricedExtra[];
   readonly cost: Cost;
-  /** What concerns all cards together: the sum on 12 V, in each housing that gets one. */
+  /** What concerns all cards together: watts, plugs, headers, in each housing that gets a card. */
   readonly together: readonly Finding[];
-  readonly refusals: readonly Refusal[];
+  /** Whether nothing better is possible; else `least` says what anything better would cost at least. */
+  readonly proven: boolean;
+  readonly least: Pick<Cost, 'mustsUnmet' | 'weighed'>;
   /** Partial plans looked at. */
   readonly searched: number;
 }
 
-export function proposePlan({
-  cards,
-  needs: all,
-  machine,
-  library,
-  budgetCents,
-}: PlanRequest): Proposal {
-  const met = needsMet(all, machine, cards);
-  const needs = all.filter((need) => !met.includes(need));
-  const assessments = assess(cards, needs, machine, library);
-  const candidates = assessments.flatMap(({ candidate }) => candidate ?? []);
-  const { placed, unmet, cost, searched } = search(candidates, needs, machine, budgetCents);
+export function proposePlan(request: PlanRequest): Proposal {
+  return outcome(planning(request));
+}
+
+/** Runs a generator to its end. */
+export function outcome<Result>(steps: Search<unknown, Result>): Result {
+  for (;;) {
+    const next = steps.next();
+    if (next.done === true) return next.value;
+  }
+}
+
+export function* planning(request: PlanRequest): Search<Progress, Proposal> {
+  const ground = groundOf(request, scaleOf(request.weights));
+  return proposalOf(yield* searching(ground.problem), ground);
+}
+
+/** A search, and what its answer is read by. */
+export interface Ground {
+  readonly request: PlanRequest;
+  readonly met: readonly Need[];
+  readonly problem: SearchProblem;
+}
+
+const NOTHING: ReadonlySet<Limit> = new Set();
+
+/** @param without limits that are imagined away */
+export function groundOf(
+  request: PlanRequest,
+  scale: Scale,
+  without: ReadonlySet<Limit> = NOTHING,
+): Ground {
+  const { cards, library, pins = [], extras = [] } = request;
+  const existing = existingCards(request.machine, cards, pins);
+  const machine = imaginedWithout(withoutExisting(request.machine, existing), without);
+  const met = metByTheRest(request.needs, machine, existing, cards);
+  const needs = request.needs.filter((need) => !met.includes(need));
+  const wants = [
+    ...needs.map((need) => wantOf(need, existing)),
+    ...pins.flatMap((pin) => wantOfPin(pin, cards)),
+  ];
+  const give = givenAsker(machine);
+  const asked = {
+    machine,
+    cards,
+    extras,
+    library,
+    wants,
+    pins,
+    existing,
+    scale,
+    give,
+    fastest: fastestOf(machine, cards, wants, give),
+    without,
+  };
+  return {
+    request,
+    met,
+    problem: {
+      wants,
+      fresh: newCandidates(asked),
+      existing: existingCandidates(asked),
+      existingCards: existing,
+      givens: givensOf(machine, needs, cards),
+      machine,
+      budgetCents: request.budgetCents,
+      extras,
+      scale,
+      without,
+      anyPlan: false,
+    },
+  };
+}
+
+export function proposalOf({ best, least, searched }: Searched, ground: Ground): Proposal {
+  const { request } = ground;
+  const slotOf = ({ slot }: Candidate) =>
+    request.machine.slots.find(({ id }) => id === slot.id) ?? slot;
+  const findingsOf = (candidate: Candidate) => [
+    ...candidate.findings,
+    ...(best.together.findings[best.placed.indexOf(candidate)] ?? []),
+  ];
+  const fresh = best.placed.filter(({ existing }) => existing === null);
+  const moved = best.placed.filter((each) => each.existing !== null && isDisturbed(each));
+  const extras = [...gathered(fresh.flatMap(({ findings, flows }) => extrasOf(findings, flows)))];
   return {
     // The survey's own slots, whatever lanes a candidate reckoned with.
-    placements: placed.map(({ card, slot, findings }) => ({
-      card,
-      slot: machine.slots.find(({ id }) => id === slot.id) ?? slot,
-      findings,
+    placements: fresh.map((each) => ({
+      card: each.card,
+      slot: slotOf(each),
+      findings: findingsOf(each),
     })),
-    unmet,
-    met,
-    cost,
-    together: housings(machine).flatMap(({ id, machine: around }) => {
-      const inThere = placed.filter(({ slot }) => slot.enclosureId === id);
-      return inThere.length === 0 && machine.enclosures.length > 0
-        ? []
-        : sum(watts(inThere), around);
-    }),
-    refusals: refusals(assessments, placed, (one, other) => collide([one, other], machine)),
+    moves: moved.map((each) => ({
+      card: each.card,
+      slot: slotOf(each),
+      fromSlotId: each.existing!.slot.id,
+      toSlotId: each.slot.id,
+      findings: findingsOf(each),
+    })),
+    givenUp: best.givenUp.map(({ slot }) => slot.id),
+    unmet: best.unmet.flatMap(({ need }) => need ?? []),
+    pinsLeft: best.unmet.flatMap(({ pin }) => pin ?? []),
+    met: [...ground.met, ...metByWhatIsThere(best, ground)],
+    extras: [...priced(extras, request.extras ?? []), ...best.together.extras],
+    cost: best.cost,
+    together: best.together.overall,
+    proven: least.mustsUnmet === best.cost.mustsUnmet && least.weighed === best.cost.weighed,
+    least,
     searched,
   };
 }
 
+/** Needs that cards of the machine meet without anything new. */
+const metByWhatIsThere = (
+  { placed }: Found,
+  { problem: { wants, givens } }: Ground,
+): readonly Need[] => {
+  const there = placed.filter((each) => each.existing !== null && !isDisturbed(each));
+  return wants.flatMap(({ id, need, units }) => {
+    const given = [...givens, ...there.map((each) => each.units)].reduce(
+      (sum, each) => sum + (each.get(id) ?? 0),
+      0,
+    );
+    return need !== null && given >= units ? [need] : [];
+  });
+};
+
 /**
- * Needs that the machine meets already. Video on the board goes off with the first graphics card, so it meets a
- * need only where no need asks for such a card.
+ * Needs that the machine meets whatever becomes of its cards. Video on the board goes off with the first graphics
+ * card, so it meets a need only where no need asks for such a card and none is in.
  */
-function needsMet(
+function metByTheRest(
   needs: readonly Need[],
   machine: Machine,
+  existing: readonly Existing[],
   cards: readonly Card[],
 ): readonly Need[] {
   const met = (need: Need, there: Machine) => already(need, there, cards).state === 'met';
@@ -92,6 +219,29 @@ function needsMet(
       value: (valueOf(machine.builtIn) ?? []).filter(({ kind }) => kind !== 'screens'),
     },
   };
-  const boardDoes = needs.filter(ofScreens).every((need) => met(need, machine));
+  const boardDoes =
+    !existing.some(({ card }) => card.delivers.kind === 'screens') &&
+    needs.filter(ofScreens).every((need) => met(need, machine));
   return needs.filter((need) => met(need, ofScreens(need) && !boardDoes ? withoutVideo : machine));
+}
+
+/** Units that the board and the cards of which nothing is decided give towards needs they do not meet alone. */
+function givensOf(
+  machine: Machine,
+  needs: readonly Need[],
+  cards: readonly Card[],
+): readonly Units[] {
+  return givers(machine, cards)
+    .filter(({ delivers, fitted }) => fitted !== null || delivers.kind !== 'screens')
+    .map(
+      (giver) =>
+        new Map(
+          needs.flatMap((need): readonly [string, number][] => {
+            const flow = flowFrom(giver, need, machine);
+            return flow === null || flow.units === 0 || flow.finding.verdict === 'unknown'
+              ? []
+              : [[need.id, Math.min(flow.units, unitsWanted(need))]];
+          }),
+        ),
+    );
 }

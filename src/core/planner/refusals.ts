@@ -1,10 +1,16 @@
 /** Why the cards that are not in the plan are not in it. */
 import type { Card } from '../parts/card.ts';
-import type { Slot } from '../parts/machine.ts';
-import { unitsWanted } from '../parts/need.ts';
+import type { Machine, Slot } from '../parts/machine.ts';
+import { SERVED_BY, unitsWanted } from '../parts/need.ts';
 import type { Flow } from '../flow/flow.ts';
+import { flowOf } from '../flow/flowOf.ts';
 import { VERDICTS, byWeight, type Finding } from '../rules/finding.ts';
-import type { Assessment, Candidate } from './candidates.ts';
+import { verdictAsker, type SlotVerdict } from '../rules/verdict.ts';
+import type { Candidate } from './candidates.ts';
+import { conflictsIn, type Conflicts } from './conflicts.ts';
+import { FITTING_CENTS, added, troubleOf, weigh, type Scale } from './cost.ts';
+import type { Found } from './search.ts';
+import type { Ground } from './plan.ts';
 
 export interface Refusal {
   readonly card: Card;
@@ -16,51 +22,99 @@ export interface Refusal {
    */
   readonly reason: 'blocked' | 'short' | 'fewer' | 'displaced' | 'dearer';
   readonly finding: Finding | null;
-  /** Price and trouble together, in cents. */
+  /** All parts of its cost together, in cents, as they weigh. */
   readonly totalCents: number;
 }
 
-/** One refusal for each card that serves a needed kind and is not placed, in the order of the catalogue. */
-export function refusals(
-  assessments: readonly Assessment[],
-  placed: readonly Candidate[],
-  collide: (one: Candidate, other: Candidate) => boolean,
-): readonly Refusal[] {
-  const placedCards = new Set(placed.map(({ card }) => card.id));
-  const grouped = new Map<string, Assessment[]>();
-  for (const assessment of assessments) {
-    const { id } = assessment.verdict.card;
-    if (placedCards.has(id)) continue;
-    grouped.set(id, [...(grouped.get(id) ?? []), assessment]);
-  }
-  return [...grouped.values()].map((ofCard) => refusal(ofCard, placed, collide));
+interface Assessment {
+  readonly verdict: SlotVerdict;
+  readonly flows: readonly Flow[];
 }
 
-function refusal(
-  ofCard: readonly Assessment[],
+/** One refusal for each card that serves a needed kind and is not placed, in the order of the catalogue. */
+export function refusals({ request, problem }: Ground, { placed }: Found): readonly Refusal[] {
+  const { wants, machine, scale } = problem;
+  const placedCards = new Set(placed.map(({ card }) => card.id));
+  const { whole } = verdictAsker(machine, request.library);
+  const { whole: asItStands } = verdictAsker(request.machine, request.library);
+  const conflicts = conflictsIn(machine, problem.without);
+  const refusal = (card: Card): readonly Refusal[] => {
+    const needs = wants.flatMap(({ need }) =>
+      need !== null && SERVED_BY[need.kind] === card.delivers.kind ? [need] : [],
+    );
+    if (needs.length === 0 || placedCards.has(card.id)) return [];
+    const inEach = ({ slots }: Machine, ask: typeof whole): readonly Assessment[] =>
+      slots.map((slot) => ({
+        verdict: ask(card, slot),
+        flows: needs.flatMap((need) => flowOf(card, slot, need, machine) ?? []),
+      }));
+    const everywhere = inEach(machine, whole);
+    const able = everywhere.filter(
+      ({ verdict, flows }) => verdict.verdict !== 'blocked' && flows.some(({ units }) => units > 0),
+    );
+    const there = placed.filter(({ existing }) => existing !== null);
+    const kept = able.every((each) => conflicts.collides(there, asCandidate(each)));
+    // In the way is what is in the machine: then it is the machine as it stands that says why.
+    if (able.length > 0 && kept) return [unable(inEach(request.machine, asItStands))];
+    if (able.length > 0) return [outdone(able, placed, conflicts, scale)];
+    return everywhere.length === 0 ? [] : [unable(everywhere)];
+  };
+  return request.cards.flatMap(refusal);
+}
+
+function outdone(
+  able: readonly Assessment[],
   placed: readonly Candidate[],
-  collide: (one: Candidate, other: Candidate) => boolean,
+  { collides }: Conflicts,
+  scale: Scale,
 ): Refusal {
-  const able = ofCard
-    .flatMap(({ candidate }) => candidate ?? [])
-    .toSorted((a, b) => a.troubleCents - b.troubleCents);
-  const nearest = able[0];
-  if (nearest !== undefined) {
-    // A card of the same kind would be taken out for this one, so only the others can be in its way.
-    const others = placed.filter(({ kind }) => kind !== nearest.kind);
-    const free = able.find((candidate) => !others.some((other) => collide(other, candidate)));
-    const fewer = nearest.flows.map(fewerUnits).find((finding) => finding !== null) ?? null;
-    return {
-      card: nearest.card,
-      slot: (free ?? nearest).slot,
-      reason: free === undefined ? 'displaced' : fewer === null ? 'dearer' : 'fewer',
-      finding: fewer,
-      totalCents: nearest.priceCents + nearest.troubleCents,
-    };
-  }
-  const closest = ofCard.toSorted((a, b) => badness(a) - badness(b))[0];
-  if (closest === undefined) throw new Error('A refused card without an assessment');
-  const { verdict, flows } = closest;
+  const order = able
+    .map((each) => ({ ...each, weighed: costAlone(each, scale) }))
+    .toSorted((a, b) => a.weighed - b.weighed);
+  const { verdict, flows, weighed } = order[0]!;
+  const { card } = verdict;
+  // A card of the same kind would be taken out for this one, so only the others can be in its way.
+  const others = placed.filter(({ kind }) => kind !== card.delivers.kind);
+  const free = order.find((each) => !collides(others, asCandidate(each)));
+  const fewer = flows.map(fewerUnits).find((finding) => finding !== null) ?? null;
+  return {
+    card,
+    slot: (free?.verdict ?? verdict).slot,
+    reason: free === undefined ? 'displaced' : fewer === null ? 'dearer' : 'fewer',
+    finding: fewer,
+    totalCents: Math.round(weighed / 100),
+  };
+}
+
+/** Cents × percent of the card there by itself. */
+const costAlone = ({ verdict, flows }: Assessment, scale: Scale): number =>
+  weigh(
+    added(
+      { price: verdict.card.priceCents, disturbance: FITTING_CENTS },
+      troubleOf([...verdict.findings, ...flows.map(({ finding }) => finding)]),
+    ),
+    scale,
+  );
+
+/** As far as it matters for what it collides with. */
+const asCandidate = ({ verdict: { card, slot } }: Assessment): Candidate => ({
+  card,
+  slot,
+  kind: card.delivers.kind,
+  existing: null,
+  findings: [],
+  units: new Map(),
+  flows: [],
+  leads: [],
+  parts: {},
+  weighed: 0,
+  atLeast: 0,
+  moneyCents: card.priceCents,
+  waitCents: 0,
+});
+
+function unable(everywhere: readonly Assessment[]): Refusal {
+  const { verdict, flows } = everywhere.toSorted((a, b) => badness(a) - badness(b))[0]!;
   const blocked = verdict.verdict === 'blocked';
   const worst = byWeight(blocked ? verdict.findings : flows.map((flow) => flow.finding))[0];
   return {

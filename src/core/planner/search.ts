@@ -1,135 +1,420 @@
 /**
- * Branch and bound over candidates (card in slot).
+ * Branch and bound over the slots of a machine, in their order: nothing, or one of the candidates, goes into each.
  *
- * A plan is a set of candidates that do not collide, with the needs it leaves unmet given up. The search
- * takes a group of needs that is still short and branches on every candidate that helps it, and on giving up
- * each need of it. Every optimal plan is on one of these branches, since a card that helps no need only costs.
+ * `bound` says what a partial plan costs at least, whatever follows: what is placed, what cards that stand beside each
+ * other cause each other (between two cards of the order nothing else can come any more), and the optimum of the
+ * relaxed rest (relaxation.ts). `branch` fills the next slot in every way, `better` keeps the best whole plan. A plan
+ * is a set of candidates, each in its own slot, so each set is on exactly one path.
+ *
+ * It is a generator, so that whoever drives it can show how far it is and stop it: what was found by then is
+ * returned with the least that anything better could cost.
  */
+import type { Extra } from '../parts/extra.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { FindingCode } from '../rules/finding.ts';
 import type { Machine } from '../parts/machine.ts';
-import { unitsWanted, type Need } from '../parts/need.ts';
-import { leastCost, type Missing } from './bound.ts';
 import type { Candidate } from './candidates.ts';
-import { collide } from './conflicts.ts';
-import { compareCost, overBudgetCents, type Cost } from './cost.ts';
-import { shortGroup, unitsFor } from './coverage.ts';
-import { undominated } from './dominance.ts';
+import { conflictsIn, wattsForNew } from './conflicts.ts';
+import {
+  GIVE_UP_CENTS,
+  OVER_BUDGET_FACTOR,
+  added,
+  compareCost,
+  moneyCents,
+  overBudgetCents,
+  troubleOf,
+  weigh,
+  type Cost,
+  type Scale,
+} from './cost.ts';
+import { groupsOf, type Group, type Units } from './coverage.ts';
+import type { Existing } from './existing.ts';
+import type { Limit } from './limits.ts';
+import {
+  after,
+  besideAfter,
+  besideEmpty,
+  lacksOf,
+  placesOf,
+  type Lacks,
+  type Place,
+} from './places.ts';
+import {
+  IMPOSSIBLE,
+  MUST,
+  bestPrices,
+  endOf,
+  relaxations,
+  wattsOf,
+  type Costs,
+  type Prices,
+  type Relaxation,
+} from './relaxation.ts';
+import { causedBeside, together, type Together } from './together.ts';
+import type { Want } from './wants.ts';
+
+export interface SearchProblem {
+  readonly wants: readonly Want[];
+  readonly fresh: readonly Candidate[];
+  /** For each card that is there, where it may be. */
+  readonly existing: readonly (readonly Candidate[])[];
+  readonly existingCards: readonly Existing[];
+  /** What the board and cards of which nothing is decided give. */
+  readonly givens: readonly Units[];
+  /** Without the cards of which something is decided. */
+  readonly machine: Machine;
+  readonly budgetCents: number | null;
+  readonly extras: readonly Extra[];
+  readonly scale: Scale;
+  readonly without: ReadonlySet<Limit>;
+  /** Stop at the first plan that leaves no must. */
+  readonly anyPlan: boolean;
+}
 
 export interface Found {
   readonly placed: readonly Candidate[];
-  readonly unmet: readonly Need[];
+  readonly givenUp: readonly Existing[];
+  readonly unmet: readonly Want[];
   readonly cost: Cost;
+  readonly together: Together;
+}
+
+export type AtLeast = Pick<Cost, 'mustsUnmet' | 'weighed'>;
+
+export interface Progress {
   /** Partial plans looked at. */
   readonly searched: number;
+  /** The best so far, null while there is none, and the least that any other could cost. */
+  readonly best: Found | null;
+  readonly least: AtLeast;
 }
+
+export interface Searched extends Progress {
+  readonly best: Found;
+}
+
+/** What drives a search hears how far it is, and answers `true` to stop it. */
+export type Search<Heard, Result> = Generator<Heard, Result, boolean | undefined>;
 
 interface Partial {
   readonly placed: readonly Candidate[];
-  readonly givenUp: readonly Need[];
+  /** The next place to fill. */
+  readonly place: number;
+  readonly lacking: number;
+  readonly waiting: number;
+  /** What stands directly before that place: see `BESIDE`. */
+  readonly beside: number;
+  readonly moneyCents: number;
+  readonly watts: number;
+  /** Cents × percent of what is placed and of what it causes. */
+  readonly weighed: number;
+  /** The part of it that the last card causes so far: what it causes is settled when the next one stands beside it. */
+  readonly lastCaused: number;
+  readonly scene: Scene;
+  readonly bound: number;
 }
 
-export function search(
-  candidates: readonly Candidate[],
-  needs: readonly Need[],
-  machine: Machine,
-  budgetCents: number | null,
-): Found {
-  // Cheap ones first: a good plan found early cuts off the most.
-  const offered = undominated(candidates).toSorted((a, b) => totalCents(a) - totalCents(b));
-  const least = leastCost(needs, offered, machine);
-  // The need with the fewest candidates first: its branches are few, and all others follow from them.
-  const helping = (need: Need) => offered.filter(({ units }) => units.has(need.id)).length;
-  const ordered = needs.toSorted((a, b) => helping(a) - helping(b));
-  const seen = new Set<string>();
-  let best: Partial = { placed: [], givenUp: needs };
-  let bestCost = costOf(best, budgetCents);
+/** Partial plans between two signs of life. */
+const STRIDE = 2_000;
+
+export function* searching(problem: SearchProblem): Search<Progress, Searched> {
+  const { scale, machine, budgetCents, existingCards } = problem;
+  const stage = stageOf(problem);
+  const { lacks, places, costs } = stage;
+  const { collides } = conflictsIn(machine, problem.without);
+  const ask = relaxations(places, lacks, costs);
+  const open: Partial[] = [];
+  let best: Found | null = null;
+  let bestValue = Infinity;
   let searched = 0;
 
-  const better = (partial: Partial): void => {
-    const cost = costOf(partial, budgetCents);
-    if (compareCost(cost, bestCost) < 0) [best, bestCost] = [partial, cost];
-  };
+  const cannotWin = (atLeast: number): boolean =>
+    atLeast >= Math.min(bestValue, IMPOSSIBLE) ||
+    (problem.anyPlan && best !== null && atLeast >= MUST);
 
-  /**
-   * What any completion that could still win costs at least. Admissible: serving what is short costs at least
-   * what `leastCost` says, or the need is given up. Giving up a must makes the first part of the cost larger,
-   * which outweighs all that follows; so the musts alone bound the budget's part. A wish that would bring the
-   * plan further over the budget than the best one is as good as given up: served, it could not win.
-   */
-  const bound = (partial: Partial, active: readonly Need[]): Cost => {
-    const cost = costOf(partial, budgetCents);
-    const missing = active.flatMap((need) => stillMissing(need, partial));
-    const taken = partial.placed.reduce((sum, each) => sum + least.slotsTaken(each), 0);
-    const slotsLeft = Math.max(0, least.slotsFree - taken);
-    const over = (needed: readonly Missing[]) =>
-      overBudgetCents(cost.priceCents + least.price(needed, slotsLeft), budgetCents);
-    const musts = missing.filter(({ need }) => need.must);
-    const hopeless =
-      cost.mustsUnmet < bestCost.mustsUnmet
-        ? []
-        : missing.filter(
-            (each) => !each.need.must && over([...musts, each]) > bestCost.overBudgetCents,
-          );
-    const hopeful = missing.filter((each) => !hopeless.includes(each));
+  /** What a further card settles of the one before it, and what it causes itself as far as it is known. */
+  const causes = ({ placed }: Partial, further: Candidate) => {
+    const { before, own, first } = causedBeside(further, placed, machine, problem.extras);
     return {
-      ...cost,
-      overBudgetCents: over(musts),
-      nicesUnmet: cost.nicesUnmet + weigh(hopeless.map(({ need }) => need)),
-      // Only the sum of price and trouble is compared, so what is to come may stand as price.
-      priceCents: cost.priceCents + least.total(hopeful, slotsLeft),
+      settled: weigh(added(troubleOf(before), first), scale),
+      so: weigh(troubleOf(own), scale),
     };
   };
 
+  const better = ({ placed, lacking, scene }: Partial): void => {
+    const left = [...scene.left, ...endOf(lacks, lacking, costs).left];
+    const givenUp = existingCards.filter(
+      (each) => !placed.some(({ existing }) => existing === each),
+    );
+    const caused = together(placed, machine, problem.extras);
+    const parts = added(
+      ...placed.map((each) => each.parts),
+      {
+        disturbance: givenUp.length * GIVE_UP_CENTS,
+        wishes: left.reduce((sum, { wishCents }) => sum + wishCents, 0),
+      },
+      caused.parts,
+    );
+    const all = added(parts, { overBudget: overBudgetCents(moneyCents(parts), budgetCents) });
+    const cost: Cost = {
+      mustsUnmet: left.filter(({ must }) => must).length,
+      parts: all,
+      weighed: weigh(all, scale),
+    };
+    if (best !== null && compareCost(cost, best.cost) >= 0) return;
+    const unmet = problem.wants.filter((want) => left.includes(want));
+    best = { placed, givenUp, unmet, cost, together: caused };
+    bestValue = cost.mustsUnmet * MUST + cost.weighed;
+  };
+
   const branch = (partial: Partial): void => {
-    const key = keyOf(partial);
-    if (seen.has(key)) return;
-    seen.add(key);
-    searched += 1;
-    const active = ordered.filter((need) => !partial.givenUp.includes(need));
-    const group = shortGroup(active, partial.placed);
-    if (group === null) {
+    const place = places[partial.place];
+    if (place === undefined) {
       better(partial);
       return;
     }
-    if (compareCost(bound(partial, active), bestCost) >= 0) return;
-    for (const candidate of offered) {
-      if (unitsFor(candidate, group) === 0) continue;
-      const placed = [...partial.placed, candidate];
-      if (!collide(placed, machine)) branch({ ...partial, placed });
+    const { bound } = partial.scene;
+    const branches: Partial[] = [];
+    const consider = (further: Omit<Partial, 'bound'>): void => {
+      const atLeast = bound(further);
+      if (!cannotWin(atLeast)) branches.push({ ...further, bound: atLeast });
+    };
+    consider({ ...partial, place: partial.place + 1, beside: besideEmpty(place) });
+    for (const choice of place.choices) {
+      const { candidate, next } = choice;
+      const lacking = after(lacks, partial.lacking, choice);
+      if (lacking === -1) continue;
+      const further = {
+        ...partial,
+        place: next,
+        lacking,
+        waiting: Math.max(partial.waiting, costs.waitLevel(choice)),
+        beside: besideAfter(choice, partial.beside),
+        moneyCents: partial.moneyCents + candidate.moneyCents,
+        watts: partial.watts + wattsOf(choice),
+        weighed: partial.weighed + candidate.atLeast,
+      };
+      // The cheap questions first.
+      if (cannotWin(bound(further)) || collides(partial.placed, candidate)) continue;
+      const { settled, so } = causes(partial, candidate);
+      consider({
+        ...further,
+        placed: [...partial.placed, candidate],
+        weighed: further.weighed + settled + so - partial.lastCaused,
+        lastCaused: so,
+      });
     }
-    for (const need of group) branch({ ...partial, givenUp: [...partial.givenUp, need] });
+    // The most promising is looked at first.
+    for (const each of branches.toSorted((a, b) => b.bound - a.bound)) open.push(each);
   };
 
-  branch({ placed: [], givenUp: [] });
-  return { placed: best.placed, unmet: best.givenUp, cost: bestCost, searched };
+  const scenes = scenesOf(problem, stage, ask);
+  for (let scene = scenes.next(); scene !== null; scene = scenes.next()) {
+    if (cannotWin(scene.bound)) break;
+    open.push(scene);
+    for (let next = open.pop(); next !== undefined; next = open.pop()) {
+      if (cannotWin(next.bound)) continue;
+      searched += 1;
+      branch(next);
+      if (problem.anyPlan && bestValue < MUST) break;
+      if (searched % STRIDE === 0) {
+        const least = leastOpen(open, Math.min(bestValue, scenes.ahead()));
+        const stop = yield { searched, best, least };
+        if (stop === true && best !== null) return { searched, best, least };
+      }
+    }
+    if (problem.anyPlan && bestValue < MUST) break;
+  }
+  if (best === null) {
+    throw new Error('A search without any plan, not even one that leaves every want');
+  }
+  return { searched, best, least: leastOpen(open, bestValue) };
 }
 
-const weigh = (wishes: readonly Need[]): number =>
-  wishes.reduce((total, { weight }) => total + weight, 0);
-
-const totalCents = (candidate: Candidate): number => candidate.priceCents + candidate.troubleCents;
-
-function stillMissing(need: Need, { placed }: Partial): readonly Missing[] {
-  const given = placed.reduce((sum, each) => sum + (each.units.get(need.id) ?? 0), 0);
-  const units = unitsWanted(need) - given;
-  return units > 0 ? [{ need, units }] : [];
+/** What the search goes over: what is lacking, the places to fill, and what leaving and waiting cost. */
+interface Stage {
+  readonly lacks: Lacks;
+  readonly places: readonly Place[];
+  readonly costs: Costs;
 }
 
-function costOf({ placed, givenUp }: Partial, budgetCents: number | null): Cost {
-  const priceCents = placed.reduce((total, candidate) => total + candidate.priceCents, 0);
-  return {
-    mustsUnmet: givenUp.filter((need) => need.must).length,
-    overBudgetCents: overBudgetCents(priceCents, budgetCents),
-    nicesUnmet: weigh(givenUp.filter((need) => !need.must)),
-    priceCents,
-    troubleCents: placed.reduce((total, candidate) => total + candidate.troubleCents, 0),
+/** Wishes beyond so many are not decided beforehand. */
+const MOST_SCENES_OF = 8;
+
+function stageOf(problem: SearchProblem): Stage {
+  const { wants, existingCards, givens, machine, scale } = problem;
+  const candidates = [...problem.existing.flat(), ...problem.fresh];
+  const leads = (valueOf(machine.case.frontLeads) ?? []).map(({ type }) => type);
+  const used = leads.filter((type) => candidates.some((each) => each.leads.includes(type)));
+  const given = (group: Group) =>
+    givens.reduce(
+      (sum, units) => sum + Math.max(0, ...group.wants.map(({ id }) => units.get(id) ?? 0)),
+      0,
+    );
+  const lacks = lacksOf(groupsOf(wants), existingCards, used, given);
+  const waits = [...new Set([0, ...candidates.map(({ waitCents }) => waitCents)])].toSorted(
+    (a, b) => a - b,
+  );
+  const decided = decidedWishes(wants);
+  const costs: Costs = {
+    leaving: (want) =>
+      want.must ? MUST : decided.includes(want) ? Infinity : want.wishCents * scale.wishes,
+    givingUp: GIVE_UP_CENTS * scale.disturbance,
+    waits: waits.map((cents) => cents * scale.wait),
+    waitLevel: ({ candidate }) => waits.indexOf(candidate.waitCents),
+    outFirst: troubleWeighed('body.outFirst', scale),
+    noAir: troubleWeighed('body.airShort', scale) + troubleWeighed('body.airTaken', scale),
+  };
+  return { lacks, costs, places: placesOf(machine, candidates, lacks, problem.without) };
+}
+
+const troubleWeighed = (code: FindingCode, scale: Scale): number =>
+  weigh(troubleOf([{ code, verdict: 'limited' }]), scale);
+
+const decidedWishes = (wants: readonly Want[]): readonly Want[] =>
+  wants
+    .filter(({ must }) => !must)
+    .toSorted((a, b) => b.wishCents - a.wishCents)
+    .slice(0, MOST_SCENES_OF);
+
+/** One way to decide beforehand which wishes are left: the others have to be served, or it is no plan of this scene. */
+interface Scene {
+  readonly left: readonly Want[];
+  readonly bound: Bound;
+}
+
+interface Scenes {
+  /** Where the search of the most promising scene begins; null after the last. */
+  readonly next: () => Partial | null;
+  /** What any plan of the scenes to come costs at least. */
+  readonly ahead: () => number;
+}
+
+/** All ways to leave wishes, the most promising first. The dear bound is only asked where the cheap one promises something. */
+function scenesOf(
+  problem: SearchProblem,
+  stage: Stage,
+  ask: (prices?: Prices) => Relaxation,
+): Scenes {
+  const plain = ask();
+  interface Waiting {
+    readonly left: readonly Want[];
+    readonly lacking: number;
+    readonly leftCost: number;
+    readonly least: number;
+    readonly opening: Partial | null;
+  }
+  const cheap = decidedWishes(problem.wants)
+    .reduce<readonly (readonly Want[])[]>(
+      (all, wish) => [...all, ...all.map((left) => [...left, wish])],
+      [[]],
+    )
+    .map((left): Waiting => {
+      const lacking = lackingWithout(stage.lacks, left);
+      const leftCost = left.reduce(
+        (sum, { wishCents }) => sum + wishCents * problem.scale.wishes,
+        0,
+      );
+      return {
+        left,
+        lacking,
+        leftCost,
+        least: leftCost + plain.least(0, lacking, 0, 0),
+        opening: null,
+      };
+    });
+  const queue: Waiting[] = cheap.toSorted((a, b) => b.least - a.least);
+  const next = (): Partial | null => {
+    const first = queue.pop();
+    if (first === undefined || first.opening !== null) return first?.opening ?? null;
+    const { left, lacking, leftCost } = first;
+    const start = {
+      placed: [],
+      place: 0,
+      lacking,
+      waiting: 0,
+      beside: 0,
+      moneyCents: 0,
+      watts: 0,
+      weighed: leftCost,
+      lastCaused: 0,
+      scene: { left, bound: boundOf(problem, stage, lacking, ask) },
+    };
+    const least = Math.max(first.least, start.scene.bound(start));
+    queue.push({ ...first, least, opening: { ...start, bound: least } });
+    queue.sort((a, b) => b.least - a.least);
+    return next();
+  };
+  return { next, ahead: () => queue.at(-1)?.least ?? Infinity };
+}
+
+/** The lacks at the start where these wants are left: no group with one of them lacks anything. */
+const lackingWithout = (lacks: Lacks, left: readonly Want[]): number =>
+  lacks.groups.reduce(
+    (state, { wants }, n) =>
+      wants.some((want) => left.includes(want))
+        ? state - lacks.most[n]! * lacks.strides[n]!
+        : state,
+    lacks.start,
+  );
+
+type Bound = (partial: Omit<Partial, 'bound' | 'placed'>) => number;
+
+/**
+ * A plan keeps to the watts that leave the supply its headroom, or pays for using it; either way it costs at least as
+ * much as the relaxed rest, and as the relaxed rest at the best price for what runs short.
+ */
+function boundOf(
+  { machine, budgetCents, scale, without: imagined }: SearchProblem,
+  { costs }: Stage,
+  start: number,
+  ask: (prices?: Prices) => Relaxation,
+): Bound {
+  const budget = budgetCents ?? Infinity;
+  const mostForMoney = OVER_BUDGET_FACTOR * scale.overBudget;
+  const plain = ask();
+  const over = (cents: number) => (cents > budget ? (cents - budget) * mostForMoney : 0);
+  const ways = wattWays(machine, scale, imagined).map((way) => {
+    const limits = { moneyCents: budget, watts: way.limit, mostForMoney };
+    const prices = bestPrices(ask, start, limits);
+    return { ...way, prices, priced: prices.money > 0 || prices.watts > 0 ? ask(prices) : null };
+  });
+  return ({ place, lacking, waiting, beside, moneyCents: money, watts, weighed }) => {
+    const soFar = weighed + costs.waits[waiting]!;
+    const simply = soFar + plain.least(place, lacking, waiting, beside) + over(money);
+    let least = Infinity;
+    for (const { extra, limit, prices, priced } of ways) {
+      if (watts > limit) continue;
+      let value = simply;
+      if (priced !== null) {
+        const byPrice =
+          soFar +
+          priced.least(place, lacking, waiting, beside) +
+          (prices.money > 0 ? prices.money * (money - budget) : 0) +
+          (prices.watts > 0 ? prices.watts * (watts - limit) : 0);
+        if (byPrice > value) value = byPrice;
+      }
+      least = Math.min(least, value + extra);
+    }
+    return least;
   };
 }
 
-const keyOf = ({ placed, givenUp }: Partial): string =>
-  `${placed
-    .map(({ card, slot }) => `${card.id}@${slot.id}x${slot.lanes?.value ?? '?'}`)
-    .toSorted()
-    .join()}|${givenUp
-    .map(({ id }) => id)
-    .toSorted()
-    .join()}`;
+/** Watts that new cards may draw, and what drawing so much costs: within the headroom nothing, beyond it something. */
+function wattWays(machine: Machine, scale: Scale, imagined: ReadonlySet<Limit>) {
+  const most = wattsForNew(machine);
+  const unlimited = [{ limit: Infinity, extra: 0 }];
+  // Boxes outside have supplies of their own; their headroom is only asked of whole plans.
+  if (machine.enclosures.length > 0 || imagined.has('power') || most === null) return unlimited;
+  const extra = troubleWeighed('power.headroomUsed', scale);
+  return [
+    { limit: Math.max(0, most.comfortable), extra: 0 },
+    { limit: Math.max(0, most.utmost), extra },
+  ];
+}
+
+function leastOpen(open: readonly Partial[], bestValue: number): AtLeast {
+  const value = open.reduce((least, { bound }) => Math.min(least, bound), bestValue);
+  const mustsUnmet = Math.floor(value / MUST);
+  return { mustsUnmet, weighed: value - mustsUnmet * MUST };
+}

@@ -7,8 +7,8 @@ import { valueOf } from '../parts/fact.ts';
 import type { Job, Stage } from '../parts/job.ts';
 import type { Slot } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
-import { fittedCards, type Fitted } from '../proof/expect.ts';
-import { flowOf } from '../flow/flowOf.ts';
+import { extrasFor } from '../planner/extras.ts';
+import { fittedCards, movedCards, plannedMachine, type Fitted } from '../proof/expect.ts';
 import type { Finding, FindingCode } from '../rules/finding.ts';
 import { plugsOf, assignPlugs } from '../rules/plugs.ts';
 import { socketsIn } from '../rules/power.ts';
@@ -53,6 +53,7 @@ export type StepCode =
   | 'openCase'
   | 'removeCover'
   | 'takeOut'
+  | 'moveCard'
   | 'takeOutFirst'
   | 'putBack'
   | 'moveBox'
@@ -93,14 +94,15 @@ const HEAVY_OPENINGS = 2;
 type Draft = Omit<Step, 'stage' | 'id'> & { readonly key?: string };
 
 /** All steps of all stages, in the order of the work; none while no plan is accepted. */
-export function steps(job: Job): readonly Step[] {
-  if (job.plan === null) return [];
+export function steps(surveyed: Job): readonly Step[] {
+  if (surveyed.plan === null) return [];
+  const job: Job = { ...surveyed, machine: plannedMachine(surveyed) };
   const fitted = fittingOrder(fittedCards(job));
   return [
     ...inStage('prepare', prepare(job, fitted)),
-    ...inStage('fit', fit(job, fitted)),
+    ...inStage('fit', fit(job, fitted, moveSteps(surveyed))),
     ...inStage('drivers', drivers(job, fitted)),
-    ...inStage('prove', prove(fitted)),
+    ...inStage('prove', prove([...fitted, ...movedCards(surveyed)])),
     ...inStage('hand-over', [step('keepParts'), step('explain')]),
   ];
 }
@@ -152,7 +154,18 @@ function prepare(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
     ...fitted.map(({ placement: { card }, slot }) =>
       step('order', { card: cardName(card), cents: card.priceCents }, keyed(card, slot)),
     ),
-    ...extras(job, fitted).map((what) => step('orderExtra', { what }, { key: what })),
+    ...extrasFor(
+      fitted.map(({ placement: { card }, slot }) => ({ card, slot })),
+      job.needs,
+      job.machine,
+      job.plan?.packages ?? [],
+    ).map(({ kind, fits, count }) =>
+      step(
+        'orderExtra',
+        { kind, fits, count },
+        { key: kind === 'bracket' ? `${kind}-${fits}` : fits || kind },
+      ),
+    ),
     ...found(job, fitted, 'firmware.old')
       .slice(0, 1)
       .map(({ finding }) =>
@@ -207,7 +220,7 @@ function prepare(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
   ];
 }
 
-function fit(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
+function fit(job: Job, fitted: readonly Fitted[], moves: readonly Draft[]): readonly Draft[] {
   return [
     step('powerOff', {}, { cautions: ['mains', 'localRules'] }),
     step('discharge', {}, { cautions: ['static'] }),
@@ -215,6 +228,7 @@ function fit(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
     ...fitted.flatMap((each) => covers(each, job)),
     ...boxesToMove(job, fitted),
     ...cardsToTakeOut(job),
+    ...moves,
     ...fitted.flatMap((each) => fitOne(each, job, fitted)),
     step('closeCase'),
     ...fitted
@@ -320,25 +334,6 @@ function found(job: Job, fitted: readonly Fitted[], code: FindingCode): readonly
   );
 }
 
-/** What is bought beside the cards: brackets, adapters for plugs and screens, supports. */
-function extras(job: Job, fitted: readonly Fitted[]): readonly string[] {
-  const named = (code: FindingCode) =>
-    found(job, fitted, code).flatMap(({ finding }) => finding.subject ?? []);
-  const screens = fitted.flatMap(({ placement: { card }, slot }) =>
-    job.needs.flatMap((need) => flowOf(card, slot, need, job.machine)?.adapters ?? []),
-  );
-  return [
-    ...new Set([
-      ...named('bracket.missing').map((height) => `bracket-${height}`),
-      ...fitted.flatMap(({ placement: { card }, slot }) =>
-        card.sockets.map((_, n) => adapterFor(card, slot, n, job, fitted)).filter(Boolean),
-      ),
-      ...screens,
-      ...found(job, fitted, 'body.sag').map(() => 'support'),
-    ]),
-  ];
-}
-
 /** The covers in front of a card, by number; a thick card needs the next ones out as well. */
 function covers({ placement: { card }, slot }: Fitted, job: Job): readonly Draft[] {
   const opening = valueOf(slot.opening);
@@ -367,6 +362,18 @@ function cardsToTakeOut({ machine }: Job): readonly Draft[] {
         ]
       : [];
   });
+}
+
+/** Cards of the machine that make room, before anything new goes in. */
+function moveSteps({ machine, plan }: Job): readonly Draft[] {
+  const label = (slotId: string) => machine.slots.find(({ id }) => id === slotId)?.label ?? slotId;
+  return (plan?.moves ?? []).map(({ fromSlotId, toSlotId, card }) =>
+    step(
+      'moveCard',
+      { card: cardName(card), from: label(fromSlotId), slot: label(toSlotId) },
+      { slotId: toSlotId, key: fromSlotId, cautions: ['latch', 'hotCard', 'noForce'] },
+    ),
+  );
 }
 
 function boxesToMove(job: Job, fitted: readonly Fitted[]): readonly Draft[] {

@@ -3,6 +3,7 @@
  * filled in, with “not known”; whether the rest is sound is asked afterwards, as of any document.
  */
 import { DESERVES_PERCENT, JOB_FORMAT } from '../parts/job.ts';
+import { PLAIN_WEIGHTS } from '../parts/planning.ts';
 import { emptyMachine, emptySlot, occupantNamed } from '../parts/machine.ts';
 
 type Part = Readonly<Record<string, unknown>>;
@@ -37,6 +38,18 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
     needs: eachOf(job['needs'], needOfFormat3),
     plan: planWith(job['plan'], cardOfFormat3),
   }),
+  /** Format 4 tells of drives that work as one, of pins and weights, and of what a plan moves and buys beside cards. */
+  3: (job) => ({
+    pins: [],
+    weights: PLAIN_WEIGHTS,
+    ...job,
+    format: 4,
+    machine: machineOfFormat4(job['machine']),
+    needs: eachOf(job['needs'], (need) =>
+      isPart(need) && need['kind'] === 'network' ? { direction: 'to', ...need } : need,
+    ),
+    plan: filled(job['plan'], { moves: [], givenUp: [], extras: [] }),
+  }),
 };
 
 export function upgradedJob(record: unknown): unknown {
@@ -55,6 +68,11 @@ export function upgradedFile(file: unknown, format: number): unknown {
   if (!isPart(file) || format >= JOB_FORMAT) return file;
   return { ...file, format: JOB_FORMAT, job: upgradedJob(file['job']) };
 }
+
+const machineOfFormat4 = (machine: unknown): unknown =>
+  isPart(machine)
+    ? { ...machine, path: filled(machine['path'], { ownArray: null, farArray: null }) }
+    : machine;
 
 function machineOfFormat2(machine: unknown): unknown {
   if (!isPart(machine)) return machine;

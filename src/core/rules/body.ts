@@ -42,8 +42,7 @@ export function bodyInSlot(card: Card, slot: Slot, machine: Machine): readonly F
     thickness(card, opening, machine),
     openings(card, opening, machine),
     neighbours(card, opening, around),
-    air(card, opening, around),
-    reach(card, opening, around),
+    besideOthers(card, opening, around),
     boxes(card, opening, machine),
   );
 }
@@ -160,6 +159,13 @@ function weight({ weightGrams }: Card): readonly Finding[] {
         },
       ];
 }
+
+/** What the nearest cards on either side do to a card, and it to them: air before fans, a hand to reach it. */
+export const besideOthers = (
+  card: Card,
+  opening: number,
+  around: readonly Standing[],
+): readonly Finding[] => [...air(card, opening, around), ...reach(card, opening, around)];
 
 /** Between the face of one card and the back of the next, where so many openings lie empty between them. */
 const gapMm = (emptyOpenings: number): number =>

@@ -15,8 +15,17 @@ export interface Housing {
   readonly machine: Machine;
 }
 
+/** Answers by machine: the same one is asked about for every card and slot. */
+const told = new WeakMap<Machine, readonly Housing[]>();
+
 /** The case and then the external boxes in the order of their chain; the case only while it has anything to show. */
 export function housings(machine: Machine): readonly Housing[] {
+  const known = told.get(machine) ?? split(machine);
+  told.set(machine, known);
+  return known;
+}
+
+function split(machine: Machine): readonly Housing[] {
   if (machine.enclosures.length === 0) return [{ id: null, name: machine.name, machine }];
   const own = machine.slots.filter(({ enclosureId }) => enclosureId === null);
   const boxes = machine.enclosures

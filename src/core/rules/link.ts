@@ -26,7 +26,26 @@ export interface SlotLink {
   readonly high: number;
   /** What lies between the slot and the processor, where that is narrower than the link itself. */
   readonly narrowedBy: string | null;
+  /** The link by itself, whatever lies above it. */
+  readonly own: Band;
+  /** The narrower link above it that it shares with other slots; null: there is none. */
+  readonly uplink: (Band & { readonly id: string; readonly name: string }) | null;
 }
+
+/** Bytes per second, from what to reckon with to the most. */
+export interface Band {
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Nothing above it. */
+const alone = (link: Link | null, own: Band): SlotLink => ({
+  link,
+  ...own,
+  narrowedBy: null,
+  own,
+  uplink: null,
+});
 
 /** What a socket's other signals carry: a SATA port, USB 2.0, or the bare radio front end that asks for nothing. */
 const MODULE_BYTES_PER_SECOND = {
@@ -52,38 +71,42 @@ export function slotLink(card: Card, slot: Slot): SlotLink | null {
 
 function ask(card: Card, slot: Slot): SlotLink | null {
   if (slot.bus === 'pci') {
-    return {
-      link: null,
+    return alone(null, {
       low: CLASSIC_PCI_BYTES_PER_SECOND * CLASSIC_PCI_SHARE,
       high: CLASSIC_PCI_BYTES_PER_SECOND,
-      narrowedBy: null,
-    };
+    });
   }
   if (card.m2 !== null && card.m2.signal !== 'pcie') {
     const [low, high] = MODULE_BYTES_PER_SECOND[card.m2.signal];
-    return { link: null, low, high, narrowedBy: null };
+    return alone(null, { low, high });
   }
   const lanes = valueOf(slot.lanes);
   const generation = valueOf(slot.generation);
   if (lanes === null || generation === null) return null;
   // Dead while another slot is used: no link at all.
-  if (lanes === 0) return { link: null, low: 0, high: 0, narrowedBy: null };
+  if (lanes === 0) return alone(null, { low: 0, high: 0 });
   const link = trainedLink(
     { generation: card.generation, width: card.lanes },
     { generation, width: lanes },
   );
-  const own = { link, low: reckonedBytesPerSecond(link), high: bestBytesPerSecond(link) };
+  const own = bandOf(link);
   const uplink = valueOf(slot.uplink);
-  if (uplink === null) return { ...own, narrowedBy: null };
-  const above: Link = { generation: uplink.generation, width: uplink.lanes };
-  const narrows = bestBytesPerSecond(above) < own.high;
+  if (uplink === null) return alone(link, own);
+  const above = bandOf({ generation: uplink.generation, width: uplink.lanes });
   return {
     link,
-    low: Math.min(own.low, reckonedBytesPerSecond(above)),
-    high: Math.min(own.high, bestBytesPerSecond(above)),
-    narrowedBy: narrows ? uplink.name : null,
+    low: Math.min(own.low, above.low),
+    high: Math.min(own.high, above.high),
+    narrowedBy: above.high < own.high ? uplink.name : null,
+    own,
+    uplink: { ...above, id: uplink.id, name: uplink.name },
   };
 }
+
+const bandOf = (link: Link): Band => ({
+  low: reckonedBytesPerSecond(link),
+  high: bestBytesPerSecond(link),
+});
 
 export function link(card: Card, slot: Slot): Finding {
   const got = slotLink(card, slot);

@@ -70,7 +70,7 @@ function occupied(slot: Slot): readonly Finding[] {
   if (slot.occupant === null) return [{ code: 'seat.occupantUnknown', verdict: 'unknown' }];
   const occupant = slot.occupant.value;
   if (occupant === null) return [];
-  return occupant.fate === 'goes'
+  return occupant.fate !== 'stays'
     ? [{ code: 'seat.emptyFirst', verdict: 'needs', subject: occupant.name }]
     : [{ code: 'seat.occupied', verdict: 'blocked', subject: occupant.name }];
 }

@@ -44,7 +44,8 @@ function standing(machine: Machine): readonly Standing[] {
           slotId: id,
           label,
           opening: at,
-          holds: card?.fate === 'stays' ? 'card' : occupant === null ? 'unknown' : 'free',
+          holds:
+            occupant === null ? 'unknown' : card === null || card.fate === 'goes' ? 'free' : 'card',
           name: card?.name ?? '',
           openings: card === null ? null : valueOf(card.openings),
           lengthMm: (card === null ? null : valueOf(card.lengthMm)) ?? Infinity,

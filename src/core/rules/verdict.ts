@@ -34,22 +34,47 @@ export function slotVerdict(
   ]);
 }
 
-/** Card by card, slot by slot, in the order given. What several slots share is asked once. */
+/** The same questions asked of many cards and slots: what several slots share is asked once a card. */
+export interface VerdictAsker {
+  /** What is the same in every slot of the housing that this slot is in. */
+  readonly shared: (card: Card, slot: Slot) => readonly Finding[];
+  readonly whole: (card: Card, slot: Slot) => SlotVerdict;
+}
+
+export function verdictAsker(machine: Machine, library: DriverLibrary): VerdictAsker {
+  const places = new Map<Slot, Place>();
+  const told = new Map<Card, Map<Machine, readonly Finding[]>>();
+  const placeOf = (slot: Slot): Place => {
+    const at = places.get(slot) ?? place(slot, machine);
+    places.set(slot, at);
+    return at;
+  };
+  const sharedIn = (card: Card, { around }: Place): readonly Finding[] => {
+    const ofCard = told.get(card) ?? new Map<Machine, readonly Finding[]>();
+    if (ofCard.size === 0) told.set(card, ofCard);
+    const found =
+      ofCard.get(around) ??
+      cardFindings(card, machine, library).concat(housingFindings(card, around));
+    ofCard.set(around, found);
+    return found;
+  };
+  return {
+    shared: (card, slot) => sharedIn(card, placeOf(slot)),
+    whole: (card, slot) => {
+      const at = placeOf(slot);
+      return verdictAt(card, at, machine, sharedIn(card, at));
+    },
+  };
+}
+
+/** Card by card, slot by slot, in the order given. */
 export function verdictTable(
   cards: readonly Card[],
   machine: Machine,
   library: DriverLibrary,
 ): readonly (readonly SlotVerdict[])[] {
-  const places = machine.slots.map((slot) => place(slot, machine));
-  return cards.map((card) => {
-    const ofCard = cardFindings(card, machine, library);
-    const inHousing = new Map<Machine, readonly Finding[]>();
-    return places.map((at) => {
-      const shared = inHousing.get(at.around) ?? [...ofCard, ...housingFindings(card, at.around)];
-      inHousing.set(at.around, shared);
-      return verdictAt(card, at, machine, shared);
-    });
-  });
+  const { whole } = verdictAsker(machine, library);
+  return cards.map((card) => machine.slots.map((slot) => whole(card, slot)));
 }
 
 /** A slot with what lies around it and what others leave of it: the same for every card. */

@@ -13,6 +13,9 @@ export const EXTRA_KINDS = [
   'thermalPad',
   'cover',
   'screws',
+  'supply',
+  'networkCable',
+  'networkSwitch',
 ] as const;
 export type ExtraKind = (typeof EXTRA_KINDS)[number];
 
@@ -23,4 +26,6 @@ export const EXTRA_LIMIT_UNITS: Readonly<Partial<Record<ExtraKind, 'W' | 'mm'>>>
   driveCable: 'mm',
   openingJack: 'mm',
   aerial: 'mm',
+  supply: 'W',
+  networkCable: 'mm',
 };

@@ -18,6 +18,26 @@ export const COPY_BYTES_PER_SECOND: Readonly<Record<CopyDrive, readonly [number,
   nvme: [1_200 * MEGABYTE, 3_500 * MEGABYTE],
 };
 
+/** How several drives work as one. Common practice, no source. */
+export const DRIVE_ARRAYS = ['single', 'mirror', 'stripe'] as const;
+export type DriveArray = (typeof DRIVE_ARRAYS)[number];
+
+/**
+ * What drives show together, low and high in bytes per second. A mirror reads up to the sum and writes as its
+ * slowest; a stripe does the sum both ways. Common practice, no source.
+ */
+export function arrayBytesPerSecond(
+  drive: CopyDrive,
+  array: { readonly count: number; readonly how: DriveArray },
+  what: 'read' | 'write',
+): readonly [number, number] {
+  const [low, high] = COPY_BYTES_PER_SECOND[drive];
+  const { count, how } = array;
+  if (how === 'single') return [low, high];
+  if (how === 'stripe') return [low * count, high * count];
+  return what === 'read' ? [low, high * count] : [low, high];
+}
+
 interface DriveRow {
   /** What one port can carry after coding. */
   readonly portBytesPerSecond: number;

@@ -4,7 +4,7 @@ import { valueOf } from '../parts/fact.ts';
 import type { Job, Reading } from '../parts/job.ts';
 import type { Machine, SystemFamily } from '../parts/machine.ts';
 import type { DriverPackage } from '../parts/driverPackage.ts';
-import { expectations, fittedCards, type Expectation } from '../proof/expect.ts';
+import { expectations, fittedCards, plannedMachine, type Expectation } from '../proof/expect.ts';
 import { judge, type Judgement } from '../proof/judge.ts';
 import { bestPackage } from '../rules/driverSupport.ts';
 import { byWeight, type Finding } from '../rules/finding.ts';
@@ -13,6 +13,7 @@ import { slotVerdict } from '../rules/verdict.ts';
 import type { Link } from '../standards/pciExpress.ts';
 import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
 import { steps, type CautionCode } from '../procedure/steps.ts';
+import { shoppingList, type ShoppingRow } from './shoppingList.ts';
 
 export interface SheetCard {
   readonly name: string;
@@ -51,6 +52,8 @@ export interface HandOverSheet {
   readonly machine: SheetMachine;
   readonly cards: readonly SheetCard[];
   readonly figures: readonly SheetFigure[];
+  /** What was bought beside the cards. */
+  readonly extras: readonly ShoppingRow[];
   readonly totalCents: number;
   /** Openings whose covers came out and are kept. */
   readonly coversKept: readonly number[];
@@ -64,8 +67,10 @@ const FOR_THE_OWNER: readonly CautionCode[] = ['mains', 'hotCard', 'heavyCard', 
 export function handOverSheet(job: Job): HandOverSheet {
   const library = job.plan?.packages ?? [];
   const all = steps(job);
+  const machine = plannedMachine(job);
+  const shopping = shoppingList(job, 0);
   const cards = fittedCards(job).map(({ placement: { card }, slot }): SheetCard => {
-    const { findings } = slotVerdict(card, slot, job.machine, library);
+    const { findings } = slotVerdict(card, slot, machine, library);
     return {
       name: cardName(card),
       slotLabel: slot.label,
@@ -88,7 +93,8 @@ export function handOverSheet(job: Job): HandOverSheet {
         judgement: reading && judge(expectation, reading.value),
       };
     }),
-    totalCents: cards.reduce((total, card) => total + card.priceCents, 0),
+    extras: shopping.rows.filter(({ extra }) => extra),
+    totalCents: shopping.netCents,
     coversKept: all
       .filter(({ code }) => code === 'removeCover')
       .map(({ values }) => Number(values['opening'])),

@@ -6,7 +6,7 @@ export function lanesUsed(machine: Machine, planned: readonly CardOnSlot[]) {
   const express = machine.slots.filter(({ bus }) => bus === 'pcie');
   const wired = express.reduce((total, slot) => total + (valueOf(slot.lanes) ?? 0), 0);
   const taken = express
-    .filter((slot) => valueOf(slot.occupant)?.fate === 'stays')
+    .filter((slot) => !['goes', undefined].includes(valueOf(slot.occupant)?.fate))
     .reduce((total, slot) => total + (valueOf(slot.lanes) ?? 0), 0);
   const added = planned
     .filter(({ slot }) => slot.bus === 'pcie')

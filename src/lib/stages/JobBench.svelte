@@ -60,7 +60,7 @@
   const inRoom = (cards: readonly CardOnSlot[], room: string | null) =>
     cards.filter(({ slot }) => slot.enclosureId === room);
 
-  const rooms = $derived(housings(job.machine));
+  const rooms = $derived(housings(model.drawnMachine(stage)));
 
   /** In the survey the drawing of the machine's own case is also the way to correct it. */
   function editing(room: string | null): { onedit?: (edit: Edit) => void } {

@@ -5,14 +5,18 @@ import {
   expectations,
   fittedCards,
   openItems,
+  extrasFor,
   packagesFor,
+  plannedMachine,
+  priced,
   slotVerdict,
   steps,
   verdictTable,
+  valueOf,
   withCards,
+  withMoves,
   type Card,
   type Machine,
-  type Proposal,
   type SlotVerdict,
   type Stage,
   VERDICTS,
@@ -21,24 +25,21 @@ import type { CardOnSlot } from '$lib/board/layout';
 import type { OpenJob } from '$lib/state/openJob.svelte';
 import { selection } from '$lib/state/selection.svelte';
 import { shop } from '$lib/state/shop.svelte';
-import { coreWorker } from '$lib/workers/core';
+import { refusedWords } from '$lib/wording/plans';
+import { Planning } from './planning.svelte';
 
 export class JobModel {
   readonly open: OpenJob;
-  /** The planner's answer to the job as it stands; null while it is asked for the first time. */
-  proposal = $state.raw<Proposal | null>(null);
-  proposing = $state(false);
-  /** What went wrong while planning, in words; empty otherwise. */
-  failed = $state('');
-  private asked = 0;
+  readonly planning: Planning;
 
   constructor(open: OpenJob) {
     this.open = open;
-    // Started now, so that the first question need not wait for it.
-    coreWorker();
+    this.planning = new Planning(() => this.open.job);
   }
 
   job = $derived.by(() => this.open.job);
+  /** The plan that the board shows while none is accepted. */
+  proposal = $derived.by(() => this.planning.shown);
   unknown = $derived(
     decisiveFacts(this.job.machine, this.job.needs, shop.cards ?? [], shop.library),
   );
@@ -177,48 +178,49 @@ export class JobModel {
     ),
   );
 
-  /** Asks the planner; an answer to an older question is dropped. */
-  async propose(): Promise<void> {
-    const { machine, needs, budgetCents } = this.job;
-    if (shop.cards === null || needs.length === 0) {
-      this.proposal = null;
-      return;
-    }
-    const question = ++this.asked;
-    const start = performance.now();
-    this.proposing = true;
-    this.failed = '';
-    try {
-      const proposal = await coreWorker().proposePlan({
-        machine,
-        needs,
-        budgetCents,
-        cards: shop.cards,
-        library: shop.library,
-      });
-      // For whoever measures the round trip through the worker.
-      performance.measure('tenant-plan', { start });
-      if (question === this.asked) this.proposal = proposal;
-    } catch (error) {
-      if (question === this.asked) this.failed = String(error);
-    } finally {
-      if (question === this.asked) this.proposing = false;
-    }
+  /** The machine as it is drawn: with its cards where the accepted plan, or the one looked at, wants them. */
+  drawnMachine(stage: Stage): Machine {
+    if (this.job.plan !== null)
+      return stage === 'survey' ? this.job.machine : plannedMachine(this.job);
+    if (stage !== 'choose' || this.onTrial.length > 0 || this.proposal === null)
+      return this.job.machine;
+    return withMoves(this.job.machine, this.proposal.moves, this.proposal.givenUp);
   }
 
+  /** Takes what is tried, or else the chosen plan; what was not taken goes into the log. */
   accept(): void {
-    const placements = this.onTrial.length > 0 ? this.onTrial : (this.proposal?.placements ?? []);
+    const tried = this.onTrial.length > 0;
+    const plan = this.planning.chosen;
+    const placements = tried ? this.onTrial : (plan?.placements ?? []);
     const blocked = this.trialVerdicts.some(({ verdict }) => verdict === 'blocked');
-    if (placements.length === 0 || blocked) return;
+    const moves = tried ? [] : (plan?.moves ?? []);
+    if ((placements.length === 0 && moves.length === 0) || blocked) return;
+    const { machine, needs } = this.job;
+    // A card that may be given up comes out where another one is tried in its slot.
+    const makesRoom = this.onTrial
+      .filter(({ slot }) => valueOf(slot.occupant)?.fate === 'mayGo')
+      .map(({ slot }) => slot.id);
+    const givenUp = tried ? makesRoom : (plan?.givenUp ?? []);
+    const extras = tried
+      ? priced(
+          extrasFor(placements, needs, withMoves(machine, [], givenUp), shop.library),
+          shop.extras,
+        )
+      : (plan?.extras ?? []);
+    const refused = tried ? [] : refusedWords(this.planning.plans, this.planning.chosen);
     this.takeAllOff();
     this.open.run({
       name: 'acceptPlan',
       placements: placements.map(({ card, slot }) => ({ slotId: slot.id, card })),
       packages: packagesFor(
         placements.map(({ card }) => card),
-        this.job.machine,
+        machine,
         shop.library ?? [],
       ),
+      moves: moves.map(({ fromSlotId, toSlotId, card }) => ({ fromSlotId, toSlotId, card })),
+      givenUp,
+      extras: extras.map(({ kind, fits, count, extra }) => ({ kind, fits, count, extra })),
+      refused,
     });
   }
 }

@@ -14,6 +14,9 @@ export const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
   setBudget: 'budget set',
   setWorth: 'worth of the machine set',
   acceptPlan: 'plan accepted',
+  addPin: 'settled beforehand',
+  removePin: 'settled no longer',
+  setWeights: 'weights set',
   withdrawPlan: 'plan withdrawn',
   tickStep: 'step ticked',
   untickStep: 'step unticked',
@@ -25,5 +28,6 @@ export const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
 export function logWords(command: string): string {
   if (command === 'undo') return 'undone';
   if (command === 'redo') return 'done again';
+  if (command === 'refuseAlternative') return 'plan not taken';
   return COMMAND_WORDS[command as CommandName] ?? command;
 }

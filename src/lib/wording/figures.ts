@@ -53,6 +53,14 @@ export function band({ low, high, unit }: Pick<Flow, 'low' | 'high' | 'unit'>): 
   return low === high ? figure(high, unit) : `${short.format(low)}–${figure(high, unit)}`;
 }
 
+/** A length of time, as exact as a copy can be foretold. */
+export function inTime(seconds: number): string {
+  if (seconds < 90) return `${short.format(Math.max(1, Math.round(seconds)))} s`;
+  const minutes = seconds / 60;
+  if (minutes < 90) return `${Math.round(minutes)} min`;
+  return `${short.format(minutes / 60)} h`;
+}
+
 export const linkWords = ({ generation, width }: Link): string => `Gen ${generation} x${width}`;
 
 export const modeWords = ({ widthPx, heightPx, refreshHz }: ScreenMode): string =>

@@ -14,6 +14,7 @@ export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
 /** The stages a rate passes on its way. */
 export const FLOW_WORDS: Readonly<Record<StageCode, string>> = {
   slotLink: 'link in the slot',
+  uplink: 'link behind the slots',
   cardPort: 'port on the card',
   cable: 'wire to the far end',
   farEnd: 'far end',

@@ -1,7 +1,8 @@
 /** Steps and cautions as they are read at the bench, from a metre away. */
-import type { CautionCode, FactCode, PlugType, Step, StepCode } from '$core';
+import type { CautionCode, ExtraKind, FactCode, PlugType, Step, StepCode } from '$core';
 import { FACT_WORDS } from './facts';
 import { inMoney } from './figures';
+import { extraWords } from './plans';
 import { THING_WORDS } from './things';
 
 interface StepWords {
@@ -18,8 +19,8 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
     title: `Order ${card}`,
     detail: `${inMoney(Number(cents))} by the catalogue.`,
   }),
-  orderExtra: ({ what }) => ({
-    title: `Order: ${EXTRA_WORDS[String(what)] ?? THING_WORDS[String(what)] ?? what}`,
+  orderExtra: ({ kind, fits, count }) => ({
+    title: `Order: ${Number(count) > 1 ? `${count} × ` : ''}${extraWords({ kind: kind as ExtraKind, fits: String(fits) })}`,
     detail: 'It goes with the cards; without it one of them stays in its box.',
   }),
   updateFirmware: ({ year }) => ({
@@ -118,6 +119,10 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
     title: `Lead of ${card} to the board: ${THING_WORDS[String(header)] ?? header}`,
     detail: 'Count the pins before it goes on; it never needs force.',
   }),
+  moveCard: ({ card, from, slot }) => ({
+    title: `Move ${card} from ${from} to ${slot}`,
+    detail: 'With its power plugs and leads. Close the cover of the opening it leaves.',
+  }),
   seat: ({ card, slot }) => ({
     title: `Seat ${card} in ${slot}`,
     detail: 'Hold it by bracket and edge, press evenly until it clicks or sits flush.',
@@ -181,12 +186,6 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
     title: 'Go through the sheet with the customer',
     detail: 'What was fitted, what it does now, what to avoid.',
   }),
-};
-
-const EXTRA_WORDS: Readonly<Record<string, string>> = {
-  'bracket-low': 'a low bracket',
-  'bracket-full': 'a full-height bracket',
-  support: 'a support for a heavy card',
 };
 
 const PLUG_WORDS: Readonly<Record<PlugType, string>> = {

@@ -77,6 +77,9 @@ export const EXTRA_KIND_WORDS: Readonly<Record<ExtraKind, string>> = {
   thermalPad: 'Thermal pad',
   cover: 'Cover',
   screws: 'Screws',
+  supply: 'Power supply',
+  networkCable: 'Network cable',
+  networkSwitch: 'Network switch',
 };
 
 /** How fast a graphics card draws. Common practice, no source. */
@@ -105,6 +108,10 @@ export const THING_WORDS: Readonly<Record<string, string>> = {
   optical: 'optical socket',
   uefi: 'UEFI',
   bios: 'BIOS',
+  low: 'low',
+  full: 'full height',
+  sata: 'SATA',
+  drive: 'for a drive',
 };
 
 /** Choices in the columns of the catalogue; what is not here is written as it is. */

@@ -1,11 +1,11 @@
 /** Long computations of the core, off the screen's thread. */
 import { expose } from 'comlink';
-import { proposePlan } from '$core';
+import { planWork } from './planWork';
 
 type Reader = (typeof import('./evidenceWork'))['readEvidence'];
 
 const work = {
-  proposePlan,
+  ...planWork,
   readEvidence: async (...asked: Parameters<Reader>): Promise<ReturnType<Reader>> =>
     (await import('./evidenceWork')).readEvidence(...asked),
 };

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
+  import type { Change } from '$core';
   import {
     Button,
     ContentSwitcher,
@@ -15,19 +17,28 @@
   let { model }: { model: JobModel } = $props();
 
   let part = $state(0);
+  const WHAT_IF = 4;
 
   // The planner lives in a worker, outside this screen: whenever what it is asked changes, it is asked again.
   $effect(() => {
-    void [model.job.machine, model.job.needs, model.job.budgetCents, shop.cards, shop.library];
-    void model.propose();
+    void model.planning.request;
+    untrack(() => void model.planning.ask());
   });
+
+  function suppose(change: Change) {
+    void model.planning.suppose(change);
+    part = WHAT_IF;
+  }
 
   function onkeydown(event: KeyboardEvent) {
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
-    const to = { p: 0, c: 1, w: 2 }[event.key];
+    const to = { p: 0, c: 1, l: 2, w: 3, f: WHAT_IF }[event.key];
     if (to !== undefined) part = to;
     else if (event.key === 'Escape') model.takeAllOff();
     else if (event.key === 'a' && model.job.plan === null) model.accept();
+    else if (event.key === 's' && model.planning.isRunning) void model.planning.stop();
+    else if (event.key === 'y' && model.chosenCard !== null && model.chosenSlot !== null)
+      void model.planning.whyNot(model.chosenCard, model.chosenSlot);
     else return;
     event.preventDefault();
   }
@@ -65,15 +76,35 @@
     <ContentSwitcher size="sm" aria-label="Parts of choosing" bind:selectedIndex={part}>
       <Switch text="Best plan" />
       <Switch text="Cards" />
+      <Switch text="Links" />
       <Switch text="Power" />
+      <Switch text="What if" />
     </ContentSwitcher>
   </div>
   {#if part === 0}
+    {#if model.job.plan === null}
+      {#await import('./Clash.svelte') then { default: Clash }}
+        <Clash {model} {suppose} />
+      {/await}
+    {/if}
     <PlanBox {model} />
+    {#if model.job.plan === null}
+      {#await Promise.all( [import('./Alternatives.svelte'), import('./Weights.svelte'), import('./Pins.svelte')] ) then [{ default: Alternatives }, { default: Weights }, { default: Pins }]}
+        <Weights {model} />
+        <Alternatives {model} />
+        <Pins {model} />
+      {/await}
+    {/if}
   {:else if part === 1}
     {#await import('./CardTable.svelte')}
       <InlineLoading description="Laying out the cards" />
     {:then { default: CardTable }}<CardTable {model} />{/await}
+  {:else if part === 2}
+    {#await import('./LinksPicture.svelte') then { default: LinksPicture }}
+      <LinksPicture {model} />
+    {/await}
+  {:else if part === WHAT_IF}
+    {#await import('./WhatIf.svelte') then { default: WhatIf }}<WhatIf {model} />{/await}
   {:else}
     {#await import('./PowerPicture.svelte') then { default: PowerPicture }}
       <PowerPicture {model} />
@@ -83,7 +114,7 @@
 
 <style>
   .parts {
-    max-width: 24rem;
+    max-width: 34rem;
     margin: 0.75rem 0;
   }
   /* The needs stay in sight while cards are compared. */

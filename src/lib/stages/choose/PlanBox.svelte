@@ -1,26 +1,38 @@
 <script lang="ts">
+  /** The chosen plan: what goes where, what is bought with it, what it costs, and how sure that is the best. */
   import { Button, InlineLoading } from 'carbon-components-svelte';
-  import { cardName, worstVerdict, worth, type Finding } from '$core';
+  import { cardName, moneyCents, worstVerdict, worth, type Finding } from '$core';
   import Total from '$lib/shop/Total.svelte';
   import VerdictMark from '$lib/board/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import { findingTopic, findingWords, remedyWords } from '$lib/wording/findings';
   import { inMoney } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';
+  import { PLAN_WORDS, extraWords } from '$lib/wording/plans';
   import type { JobModel } from '../jobModel.svelte';
   import Refusals from './Refusals.svelte';
 
   let { model }: { model: JobModel } = $props();
 
   const job = $derived(model.job);
+  const planning = $derived(model.planning);
   const proposal = $derived(model.proposal);
   const accepted = $derived(job.plan !== null);
-  const sameAsAccepted = $derived(
-    proposal !== null &&
-      job.plan !== null &&
-      keys(proposal.placements.map((p) => [p.card.id, p.slot.id])) ===
-        keys(job.plan.placements.map((p) => [p.card.id, p.slotId])),
+  const title = $derived(
+    planning.plans.find(({ plan }) => plan === proposal)?.key ?? ('best' as const),
   );
+  const sameAsAccepted = $derived(
+    job.plan !== null &&
+      planning.plans.some(
+        ({ plan }) =>
+          keys(plan.placements.map((p) => [p.card.id, p.slot.id])) ===
+          keys((job.plan?.placements ?? []).map((p) => [p.card.id, p.slotId])),
+      ),
+  );
+  const label = (slotId: string) =>
+    job.machine.slots.find(({ id }) => id === slotId)?.label ?? slotId;
+  const occupant = (slotId: string) =>
+    job.machine.slots.find(({ id }) => id === slotId)?.occupant?.value?.name ?? 'the card';
   const catches = (findings: readonly Finding[]) =>
     findings.filter(({ verdict }) => verdict !== 'clear' && verdict !== 'unknown');
   const unknownTopics = (findings: readonly Finding[]) =>
@@ -43,12 +55,18 @@
 
 <section aria-labelledby="plan-heading">
   <div class="head">
-    <h2 id="plan-heading">{accepted ? 'The accepted plan' : 'Best plan for all needs together'}</h2>
+    <h2 id="plan-heading">
+      {accepted
+        ? 'The accepted plan'
+        : title === 'best'
+          ? 'Best plan for all needs together'
+          : PLAN_WORDS[title]}
+    </h2>
     {#if accepted}
       <Button size="small" kind="tertiary" on:click={() => model.open.run({ name: 'withdrawPlan' })}
         >Withdraw it</Button
       >
-    {:else if proposal && proposal.placements.length > 0}
+    {:else if proposal && proposal.placements.length + proposal.moves.length > 0}
       <Button size="small" on:click={() => model.accept()}
         >{proposal.cost.mustsUnmet > 0
           ? 'Accept it without that (A)'
@@ -57,85 +75,125 @@
     {/if}
   </div>
 
-  {#if job.needs.length === 0}
+  {#if job.needs.length === 0 && job.pins.length === 0}
     <p>There is nothing to plan for.</p>
-  {:else if model.failed !== ''}
-    <p role="alert">The planner stopped: {model.failed}</p>
+  {:else if planning.failed !== ''}
+    <p role="alert">The planner stopped: {planning.failed}</p>
   {:else if proposal === null}
     <InlineLoading description="Planning" />
-  {:else}
-    {#if accepted && !sameAsAccepted}
+  {:else if accepted}
+    {#if !sameAsAccepted && !planning.isRunning}
       <p class="warn" role="status">
         Since it was accepted, the survey or the needs have changed: another plan is now best.
         Withdraw the accepted one to see it.
       </p>
     {/if}
-    {#if accepted}
-      <ul>
-        {#each model.fitted as { card, slot } (`${card.id}${slot.id}`)}
-          <li>
-            <button type="button" class="text" onclick={() => select(card.id, slot.id)}
-              >{cardName(card)}</button
+    {#await import('./ShoppingList.svelte') then { default: ShoppingList }}
+      <ShoppingList {job} />
+    {/await}
+  {:else}
+    <ul>
+      {#each proposal.givenUp as slotId (slotId)}
+        <li>
+          <div class="line">
+            <span class="out">out</span>
+            <span>{occupant(slotId)} comes out of {label(slotId)} for good</span>
+          </div>
+        </li>
+      {/each}
+      {#each proposal.moves as { card, slot, fromSlotId, findings } (fromSlotId)}
+        <li>
+          <div class="line">
+            <VerdictMark verdict={worstVerdict(findings)} withWord={false} />
+            <span>{cardName(card)} moves from {label(fromSlotId)} to {slot.label}</span>
+          </div>
+        </li>
+      {/each}
+      {#each proposal.placements as { card, slot, findings } (`${card.id}${slot.id}`)}
+        <li>
+          <div class="line">
+            <VerdictMark verdict={worstVerdict(findings)} withWord={false} />
+            <span>
+              <button type="button" class="text" onclick={() => select(card.id, slot.id)}
+                >{cardName(card)}</button
+              >
+              in {slot.label}
+            </span>
+            <span class="number">{inMoney(card.priceCents)}</span>
+          </div>
+          {#each catches(findings) as finding, n (n)}
+            <p class="quiet">{findingWords(finding)} {remedyWords(finding) ?? ''}</p>
+          {/each}
+          {#if unknownTopics(findings) !== ''}
+            <p class="quiet">Not known yet, to be settled first: {unknownTopics(findings)}.</p>
+          {/if}
+        </li>
+      {/each}
+      {#each proposal.extras as extra (`${extra.kind}${extra.fits}`)}
+        <li class="extra">
+          <div class="line">
+            <span
+              >{extra.count > 1 ? `${extra.count} × ` : ''}{extraWords(extra)}{extra.extra === null
+                ? ' (not in the catalogue)'
+                : ''}</span
             >
-            in {slot.label}, {inMoney(card.priceCents)}
-          </li>
-        {/each}
-      </ul>
-    {:else}
-      <ul>
-        {#each proposal.placements as { card, slot, findings } (`${card.id}${slot.id}`)}
-          <li>
-            <div class="line">
-              <VerdictMark verdict={worstVerdict(findings)} withWord={false} />
-              <span>
-                <button type="button" class="text" onclick={() => select(card.id, slot.id)}
-                  >{cardName(card)}</button
-                >
-                in {slot.label}
-              </span>
-              <span class="number">{inMoney(card.priceCents)}</span>
-            </div>
-            {#each catches(findings) as finding, n (n)}
-              <p class="quiet">{findingWords(finding)} {remedyWords(finding) ?? ''}</p>
-            {/each}
-            {#if unknownTopics(findings) !== ''}
-              <p class="quiet">Not known yet, to be settled first: {unknownTopics(findings)}.</p>
-            {/if}
-          </li>
-        {:else}
-          <li>
-            {proposal.unmet.length === 0
-              ? 'The machine meets every need as it stands: nothing is bought.'
-              : 'No card can serve any of the needs in this machine. The reasons are below.'}
-          </li>
-        {/each}
-      </ul>
-      <p class="sum">
-        <Total cents={proposal.cost.priceCents} />
-        {#if job.budgetCents !== null}
-          · budget {inMoney(job.budgetCents)}{#if proposal.cost.overBudgetCents > 0}: <strong
-              >{inMoney(proposal.cost.overBudgetCents)} over the budget</strong
-            >{/if}
-        {/if}
-        · proven best of {proposal.searched} partial plans looked at
+            <span class="number">{inMoney(extra.cents)}</span>
+          </div>
+        </li>
+      {/each}
+      {#if proposal.placements.length + proposal.moves.length + proposal.givenUp.length === 0}
+        <li>
+          {proposal.unmet.length === 0
+            ? 'The machine meets every need as it stands: nothing is bought.'
+            : 'No card can serve any of the needs in this machine. The reasons are below.'}
+        </li>
+      {/if}
+    </ul>
+    <p class="sum">
+      <Total cents={moneyCents(proposal.cost.parts)} />
+      {#if job.budgetCents !== null}
+        · budget {inMoney(job.budgetCents)}{#if (proposal.cost.parts.overBudget ?? 0) > 0}: <strong
+            >{inMoney(moneyCents(proposal.cost.parts) - job.budgetCents)} over the budget</strong
+          >{/if}
+      {/if}
+    </p>
+    <p class="quiet" role="status">
+      {#if proposal.proven}
+        Proven: no plan is better {title === 'best' ? '' : 'in that '}by the weights below.
+      {:else if proposal.least.mustsUnmet < proposal.cost.mustsUnmet}
+        Not proven: stopped while a plan that leaves fewer musts was still possible.
+      {:else}
+        Not proven: stopped. Another plan could count {inMoney(
+          (proposal.cost.weighed - proposal.least.weighed) / 100,
+        )} less at most.
+      {/if}
+      {proposal.searched.toLocaleString('en-GB')} partial plans looked at.
+    </p>
+    {#each catches(proposal.together).filter(({ code }) => code !== 'power.adapter') as finding, n (n)}
+      <p class="quiet">{findingWords(finding)}</p>
+    {/each}
+    {#each worth( moneyCents(proposal.cost.parts), { ...job, budgetCents: null } ) as finding (finding.code)}
+      <p class="quiet">{findingWords(finding)}</p>
+    {/each}
+    {#each proposal.unmet as need (need.id)}
+      <p class="warn">
+        <strong>{need.must ? 'Must not met' : 'Wish not met'}: {KIND_WORDS[need.kind]}</strong> – {needWords(
+          need,
+        )}
       </p>
-      {#each catches(proposal.together) as finding, n (n)}
-        <p class="quiet">{findingWords(finding)}</p>
-      {/each}
-      {#each worth( proposal.cost.priceCents, { ...job, budgetCents: null } ) as finding (finding.code)}
-        <p class="quiet">{findingWords(finding)}</p>
-      {/each}
-      {#each proposal.unmet as need (need.id)}
-        <p class="warn">
-          <strong>{need.must ? 'Must not met' : 'Wish not met'}: {KIND_WORDS[need.kind]}</strong> – {needWords(
-            need,
-          )}
-        </p>
-      {/each}
-    {/if}
-    <Refusals refusals={proposal.refusals} {select} />
+    {/each}
+    {#if planning.choice}<Refusals refusals={planning.choice.refusals} {select} />{/if}
   {/if}
-  {#if model.proposing && proposal !== null}<InlineLoading description="Planning again" />{/if}
+  {#if planning.progress !== null && proposal !== null}
+    <div class="running">
+      <InlineLoading
+        description="Planning{planning.progress.searched > 0
+          ? `: ${planning.progress.searched.toLocaleString('en-GB')} partial plans`
+          : ''}"
+      />
+      <Button size="small" kind="ghost" on:click={() => planning.stop()}>Stop (S)</Button>
+    </div>
+  {/if}
 </section>
 
 <style>
@@ -147,7 +205,8 @@
   h2 {
     font-size: 1.25rem;
   }
-  .head {
+  .head,
+  .running {
     display: flex;
     justify-content: space-between;
     align-items: center;
@@ -165,6 +224,15 @@
   }
   .line .number {
     margin-left: auto;
+  }
+  .out {
+    font-size: 0.75rem;
+    border: 1px dashed var(--cds-text-02);
+    padding: 0 0.25rem;
+  }
+  .extra {
+    padding: 0.125rem 0 0.125rem 1.5rem;
+    color: var(--cds-text-02);
   }
   li .quiet {
     margin-left: 1.5rem;

@@ -17,6 +17,7 @@
     type Machine,
     type Occupant,
     type Slot,
+    OCCUPANT_FATES,
   } from '$core';
   import { slotLine } from '$lib/board/slotWords';
   import { selection } from '$lib/state/selection.svelte';
@@ -321,12 +322,16 @@
           putOccupant(
             {
               ...card,
-              fate: (event.target as HTMLSelectElement | null)?.value === 'goes' ? 'goes' : 'stays',
+              fate:
+                OCCUPANT_FATES.find(
+                  (fate) => fate === (event.target as HTMLSelectElement | null)?.value,
+                ) ?? 'stays',
             },
             'whether its card stays',
           )}
       >
         <SelectItem value="stays" text="stays" />
+        <SelectItem value="mayGo" text="may be given up" />
         <SelectItem value="goes" text="comes out for good" />
       </Select>
       {#if of.bus === 'm2'}

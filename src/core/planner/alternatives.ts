@@ -1,0 +1,129 @@
+/** The best plan, and up to four others that are clearly different and better in one respect. */
+import type { CostPart } from '../parts/planning.ts';
+import { moneyCents, scaleOf, weigh, type Parts, type Scale } from './cost.ts';
+import {
+  groundOf,
+  outcome,
+  proposalOf,
+  type Ground,
+  type PlanRequest,
+  type Proposal,
+} from './plan.ts';
+import { refusals, type Refusal } from './refusals.ts';
+import { searching, type Search, type Searched } from './search.ts';
+
+export const ASPECTS = ['cheapest', 'fastest', 'leastDisturbance', 'nothingBought'] as const;
+export type Aspect = (typeof ASPECTS)[number];
+
+export interface Alternative {
+  readonly aspect: Aspect;
+  readonly plan: Proposal;
+}
+
+export interface Choice {
+  readonly best: Proposal;
+  readonly alternatives: readonly Alternative[];
+  readonly refusals: readonly Refusal[];
+}
+
+export interface ChoiceProgress {
+  /** What is searched for now. */
+  readonly aspect: Aspect | 'best';
+  readonly searched: number;
+  /** The best plan, as soon as there is one. */
+  readonly best: Proposal | null;
+}
+
+/** So much more than anything else counts what an alternative is sought for. */
+const FOREMOST = 1_000;
+/** Of the same cards in other places: by so much it has to be better to be called another plan. */
+const CLEAR_CENTS = 500;
+
+/** What is weighed for each aspect, wishes beside it: no aspect is served by leaving them. */
+const FOREMOST_PARTS: Readonly<Record<Aspect, readonly CostPart[]>> = {
+  cheapest: ['price', 'extras', 'overBudget'],
+  fastest: ['pace', 'wishes'],
+  leastDisturbance: ['disturbance', 'wishes'],
+  nothingBought: [],
+};
+
+const MEASURE: Readonly<Record<Aspect, (parts: Parts) => number>> = {
+  cheapest: moneyCents,
+  fastest: ({ pace = 0 }) => pace,
+  leastDisturbance: ({ disturbance = 0 }) => disturbance,
+  nothingBought: moneyCents,
+};
+
+export function* choosing(request: PlanRequest): Search<ChoiceProgress, Choice> {
+  const scale = scaleOf(request.weights);
+  const ground = groundOf(request, scale);
+  const first = yield* heard(ground, 'best', null);
+  const best = proposalOf(first, ground);
+  const alternatives: Alternative[] = [];
+  for (const aspect of best.proven ? ASPECTS : []) {
+    const sought = groundFor(aspect, request, scale);
+    const plan = measured(proposalOf(yield* heard(sought, aspect, best), sought), scale);
+    const others = [best, ...alternatives.map((each) => each.plan)];
+    if (isBetterIn(aspect, plan, best) && others.every((other) => differs(aspect, plan, other))) {
+      alternatives.push({ aspect, plan });
+    }
+  }
+  return { best, alternatives, refusals: refusals(ground, first.best) };
+}
+
+/** The same without anybody listening. */
+export const choosePlans = (request: PlanRequest): Choice => outcome(choosing(request));
+
+/** The search, with what it tells put into words of the whole. */
+function* heard(
+  ground: Ground,
+  aspect: ChoiceProgress['aspect'],
+  best: Proposal | null,
+): Search<ChoiceProgress, Searched> {
+  const search = searching(ground.problem);
+  let stop: boolean | undefined;
+  for (;;) {
+    const next = search.next(stop);
+    if (next.done === true) return next.value;
+    const { searched, best: found, least } = next.value;
+    const soFar = found === null ? null : proposalOf({ searched, best: found, least }, ground);
+    stop = yield { aspect, searched, best: best ?? soFar };
+  }
+}
+
+function groundFor(aspect: Aspect, request: PlanRequest, scale: Scale): Ground {
+  const foremost = FOREMOST_PARTS[aspect];
+  const weighed = Object.fromEntries(
+    Object.entries(scale).map(([part, percent]) => [
+      part,
+      foremost.includes(part as CostPart) ? Math.max(percent, 100) * FOREMOST : percent,
+    ]),
+  ) as unknown as Scale;
+  const ground = groundOf(request, weighed);
+  return aspect === 'nothingBought'
+    ? { ...ground, problem: { ...ground.problem, fresh: [] } }
+    : ground;
+}
+
+const measured = (plan: Proposal, scale: Scale): Proposal => ({
+  ...plan,
+  cost: { ...plan.cost, weighed: weigh(plan.cost.parts, scale) },
+});
+
+const isBetterIn = (aspect: Aspect, plan: Proposal, best: Proposal): boolean =>
+  plan.cost.mustsUnmet <= best.cost.mustsUnmet &&
+  MEASURE[aspect](plan.cost.parts) < MEASURE[aspect](best.cost.parts);
+
+function differs(aspect: Aspect, plan: Proposal, other: Proposal): boolean {
+  const gain = MEASURE[aspect](other.cost.parts) - MEASURE[aspect](plan.cost.parts);
+  return cardsIn(plan) !== cardsIn(other) || gain >= CLEAR_CENTS;
+}
+
+/** Which cards are bought, moved and given up, wherever they go. */
+const cardsIn = ({ placements, moves, givenUp, unmet }: Proposal): string =>
+  [
+    ...placements.map(({ card }) => `+${card.id}`).toSorted(),
+    ...moves.map(({ fromSlotId }) => `>${fromSlotId}`).toSorted(),
+    ...givenUp.map((slotId) => `-${slotId}`).toSorted(),
+    ...unmet.map(({ id }) => `?${id}`).toSorted(),
+  ].join();

@@ -1,0 +1,194 @@
+/** Single changes that free an impossible job, each tried, with what it costs. */
+import { cardName } from '../parts/card.ts';
+import type { Extra } from '../parts/extra.ts';
+import { known, valueOf } from '../parts/fact.ts';
+import type { Machine, Slot } from '../parts/machine.ts';
+import { pinKey, type Pin } from '../parts/planning.ts';
+import { recordOf } from '../flow/already.ts';
+import { CABLE_CLASSES, ETHERNET_MEGABITS, type CableClass } from '../standards/ethernet.ts';
+import { PLUG_TYPES, type PlugType } from '../standards/plugs.ts';
+import { planning, type PlanRequest, type Proposal } from './plan.ts';
+import type { Search } from './search.ts';
+
+export type Change =
+  /** No longer asked. */
+  | { readonly kind: 'dropNeed'; readonly needId: string }
+  | { readonly kind: 'dropPin'; readonly pin: Pin }
+  /** The card in this slot may come out for good. */
+  | { readonly kind: 'giveUpCard'; readonly slotId: string; readonly name: string }
+  /** Another supply, of so many watts on 12 V with such plugs. */
+  | { readonly kind: 'supply'; readonly extra: Extra }
+  | { readonly kind: 'cable'; readonly cable: CableClass; readonly extra: Extra | null }
+  /** A far end that knows all speeds up to this one. */
+  | { readonly kind: 'farEnd'; readonly megabits: number; readonly extra: Extra | null }
+  /** A board setting, or another board: this slot a generation faster. */
+  | {
+      readonly kind: 'slotGeneration';
+      readonly slotId: string;
+      readonly generation: Slot['generation'];
+    }
+  /** Leads for the front panel, with the panel. */
+  | { readonly kind: 'frontPanel'; readonly lead: 'usb-19-pin'; readonly extra: Extra };
+
+export interface Freeing {
+  readonly change: Change;
+  /** What the change itself costs before tax; null where nobody told a price, zero where nothing is bought. */
+  readonly cents: number | null;
+  /** The best plan after it. */
+  readonly plan: Proposal;
+}
+
+/** The request as it would be after the change. */
+export function changed(request: PlanRequest, change: Change): PlanRequest {
+  const { machine } = request;
+  const inSlot = (slotId: string, change: (slot: Slot) => Slot): PlanRequest => ({
+    ...request,
+    machine: {
+      ...machine,
+      slots: machine.slots.map((slot) => (slot.id === slotId ? change(slot) : slot)),
+    },
+  });
+  const with_ = (more: Partial<Machine>): PlanRequest => ({
+    ...request,
+    machine: { ...machine, ...more },
+  });
+  switch (change.kind) {
+    case 'dropNeed':
+      return { ...request, needs: request.needs.filter(({ id }) => id !== change.needId) };
+    case 'dropPin':
+      return {
+        ...request,
+        pins: (request.pins ?? []).filter((pin) => pinKey(pin) !== pinKey(change.pin)),
+      };
+    case 'giveUpCard':
+      return inSlot(change.slotId, (slot) =>
+        slot.occupant?.value == null
+          ? slot
+          : {
+              ...slot,
+              occupant: { ...slot.occupant, value: { ...slot.occupant.value, fate: 'goes' } },
+            },
+      );
+    case 'supply':
+      return with_({ supply: withSupply(machine.supply, change.extra) });
+    case 'cable':
+      return with_({ path: { ...machine.path, cable: known(change.cable, 'technician') } });
+    case 'farEnd':
+      return with_({
+        path: {
+          ...machine.path,
+          farEndMegabits: known(
+            ETHERNET_MEGABITS.filter((each) => each <= change.megabits),
+            'technician',
+          ),
+        },
+      });
+    case 'slotGeneration':
+      return inSlot(change.slotId, (slot) => ({ ...slot, generation: change.generation }));
+    case 'frontPanel':
+      return with_({
+        case: {
+          ...machine.case,
+          frontLeads: known(
+            [...(valueOf(machine.case.frontLeads) ?? []), { type: change.lead }],
+            'technician',
+          ),
+        },
+      });
+  }
+}
+
+/** Plugs that a supply brings: its record lists them, as “8-pin 8-pin sata”. Those in use stay in use. */
+function withSupply(supply: Machine['supply'], { limit, fits }: Extra): Machine['supply'] {
+  const types = fits
+    .split(/\s+/)
+    .filter((each): each is PlugType => PLUG_TYPES.some((type) => type === each));
+  return {
+    ...supply,
+    labelWatts: null,
+    ageYears: known(0, 'technician'),
+    twelveVoltWatts: limit === null ? supply.twelveVoltWatts : known(limit, 'technician'),
+    plugs: known(
+      [...new Set(types)].map((type) => ({
+        type,
+        count: types.filter((each) => each === type).length,
+      })),
+      'technician',
+    ),
+  };
+}
+
+/** Every single change that is worth a try, those that cost nothing first. */
+export function changesFor(request: PlanRequest): readonly Change[] {
+  const { machine, extras = [], pins = [], needs, cards } = request;
+  const ofKind = (kind: Extra['kind']) => extras.filter((extra) => extra.kind === kind);
+  const cheapest = (kind: Extra['kind'], fits: string) =>
+    ofKind(kind)
+      .filter((extra) => extra.fits === fits)
+      .toSorted((a, b) => a.priceCents - b.priceCents)[0] ?? null;
+  const network = needs.some(({ kind }) => kind === 'network');
+  const farEnd = Math.max(0, ...(valueOf(machine.path.farEndMegabits) ?? []));
+  const panel = cheapest('bay', 'usb-19-pin');
+  return [
+    ...pins.map((pin): Change => ({ kind: 'dropPin', pin })),
+    ...machine.slots.flatMap((slot): readonly Change[] => {
+      const occupant = valueOf(slot.occupant);
+      if (occupant === null || occupant.fate === 'goes') return [];
+      const record = recordOf(occupant, cards);
+      return [
+        {
+          kind: 'giveUpCard',
+          slotId: slot.id,
+          name: record === null ? occupant.name : cardName(record),
+        },
+      ];
+    }),
+    ...ofKind('supply').map((extra): Change => ({ kind: 'supply', extra })),
+    ...(panel === null
+      ? []
+      : [{ kind: 'frontPanel' as const, lead: 'usb-19-pin' as const, extra: panel }]),
+    ...(network
+      ? CABLE_CLASSES.filter((cable) => cable !== valueOf(machine.path.cable)).map(
+          (cable): Change => ({ kind: 'cable', cable, extra: cheapest('networkCable', cable) }),
+        )
+      : []),
+    ...(network
+      ? ETHERNET_MEGABITS.filter((megabits) => megabits > farEnd && farEnd > 0).map(
+          (megabits): Change => ({
+            kind: 'farEnd',
+            megabits,
+            extra: cheapest('networkSwitch', String(megabits)),
+          }),
+        )
+      : []),
+    ...machine.slots.flatMap((slot): readonly Change[] => {
+      const now = valueOf(slot.generation);
+      const next = ([2, 3, 4, 5] as const).find((generation) => generation === (now ?? 5) + 1);
+      return next === undefined || slot.bus === 'pci'
+        ? []
+        : [{ kind: 'slotGeneration', slotId: slot.id, generation: known(next, 'technician') }];
+    }),
+    ...needs.filter(({ must }) => must).map(({ id }): Change => ({ kind: 'dropNeed', needId: id })),
+  ];
+}
+
+/** The changes that make a plan possible that leaves no must, each by itself. */
+export function* freeing(request: PlanRequest): Search<unknown, readonly Freeing[]> {
+  const found: Freeing[] = [];
+  for (const change of changesFor(request)) {
+    const plan = yield* planning(changed(request, change));
+    if (plan.cost.mustsUnmet === 0 && !isOutdone(change, found)) {
+      found.push({ change, cents: priceOf(change), plan });
+    }
+  }
+  return found;
+}
+
+/** Of supplies, cables and far ends the first that does is enough: they come from small to large. */
+const isOutdone = ({ kind }: Change, found: readonly Freeing[]): boolean =>
+  ['supply', 'cable', 'farEnd'].includes(kind) && found.some(({ change }) => change.kind === kind);
+
+function priceOf(change: Change): number | null {
+  if (!('extra' in change)) return change.kind === 'slotGeneration' ? null : 0;
+  return change.extra?.priceCents ?? null;
+}

@@ -1,0 +1,71 @@
+/** The cards that are in the machine already: each may stay, move to another slot, or be given up where that is allowed. */
+import type { Card } from '../parts/card.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Machine, Occupant, Slot } from '../parts/machine.ts';
+import type { Pin } from '../parts/planning.ts';
+import { slotInUse } from '../rules/sharing.ts';
+import { recordOf } from '../flow/already.ts';
+
+export interface Existing {
+  readonly slot: Slot;
+  /** With the lanes that the other cards of the machine leave it now. */
+  readonly inUse: Slot;
+  readonly occupant: Occupant;
+  /** The catalogue's record: without one nothing is known of where else it would fit, so it stays. */
+  readonly card: Card;
+  readonly mayMove: boolean;
+  readonly mayGo: boolean;
+}
+
+/** Cards of which something is to be decided. */
+export function existingCards(
+  machine: Machine,
+  cards: readonly Card[],
+  pins: readonly Pin[],
+): readonly Existing[] {
+  const mayMove = !pins.some(({ kind }) => kind === 'noMoves');
+  return machine.slots.flatMap((slot): readonly Existing[] => {
+    const occupant = valueOf(slot.occupant);
+    if (occupant === null || occupant.fate === 'goes') return [];
+    const card = recordOf(occupant, cards);
+    const mayGo = occupant.fate === 'mayGo';
+    return card === null || !(mayMove || mayGo)
+      ? []
+      : [
+          {
+            slot,
+            inUse: slotInUse(slot, machine),
+            occupant,
+            card,
+            mayMove,
+            mayGo,
+          },
+        ];
+  });
+}
+
+/** The machine with the slots of these cards empty. */
+export function withoutExisting(machine: Machine, existing: readonly Existing[]): Machine {
+  if (existing.length === 0) return machine;
+  return {
+    ...machine,
+    slots: machine.slots.map((slot) =>
+      slot.occupant !== null && existing.some((each) => each.slot.id === slot.id)
+        ? { ...slot, occupant: { ...slot.occupant, value: null } }
+        : slot,
+    ),
+  };
+}
+
+/**
+ * The card as it meets another slot of its machine: its power plugs and leads are joined already and come along,
+ * and its watts are in what the machine draws.
+ */
+export const asMoved = (card: Card): Card => ({
+  ...card,
+  sockets: [],
+  peakWatts: 0,
+  supplyWatts: null,
+  boardLeads: [],
+  frontHeaders: [],
+});

@@ -1,0 +1,74 @@
+/** Where each of the machine's own cards may be, with what it gives and costs there. */
+import { valueOf } from '../parts/fact.ts';
+import type { Slot } from '../parts/machine.ts';
+import type { Finding } from '../rules/finding.ts';
+import { laneLevels } from '../rules/sharing.ts';
+import { verdictAsker } from '../rules/verdict.ts';
+import { TOGETHER, withLeads, type Assessing, type Candidate } from './candidates.ts';
+import { MOVE_CENTS, NARROWED_CENTS, added, troubleOf, weigh } from './cost.ts';
+import { asMoved } from './existing.ts';
+import { given, isThere, paceOf, serves } from './given.ts';
+import { codesOf } from './limits.ts';
+
+/** Where it is, and in every slot it could move to; cheap ways first. */
+export function existingCandidates(asked: Assessing): readonly (readonly Candidate[])[] {
+  const { machine, wants, library, existing, scale, pins } = asked;
+  const ignored = codesOf(asked.without);
+  return existing.map((each) => {
+    const { whole } = verdictAsker(machine, library);
+    const never = (slotId: string) =>
+      pins.some((pin) => pin.kind === 'neverSlot' && pin.slotId === slotId);
+    const slots = machine.slots.filter(
+      ({ id }) => id === each.slot.id || (each.mayMove && !never(id)),
+    );
+    return slots
+      .flatMap((slot) => laneLevels(slot, machine))
+      .flatMap((slot): readonly Candidate[] => {
+        const stays = slot.id === each.slot.id;
+        const narrowed = stays && lanesOf(slot) < lanesOf(each.inUse);
+        const findings = stays ? [] : whole(asMoved(each.card), slot).findings.filter(concernsMove);
+        if (findings.some(({ verdict, code }) => verdict === 'blocked' && !ignored.has(code)))
+          return [];
+        const serving = given(
+          each.card,
+          slot,
+          wants.filter((want) => serves(each.card, want)),
+          machine,
+        );
+        const sure = serving.flows.filter(({ finding }) => finding.verdict !== 'unknown');
+        const units = new Map(sure.map(({ need, units: given }) => [need.id, given]));
+        for (const { id, need, pin } of wants) {
+          if (need?.kind === 'keep' && need.slotId === each.slot.id) units.set(id, 1);
+          if (pin?.kind === 'cardThere' && isThere(pin, each.card, slot)) units.set(id, 1);
+        }
+        const disturbance = stays ? (narrowed ? NARROWED_CENTS : 0) : MOVE_CENTS;
+        const parts = added(
+          { disturbance, pace: paceOf(sure, asked.fastest) },
+          troubleOf(findings),
+        );
+        return withLeads(asked, {
+          card: each.card,
+          slot,
+          kind: each.card.delivers.kind,
+          existing: each,
+          findings,
+          units,
+          flows: sure,
+          leads: [],
+          parts,
+          weighed: weigh(parts, scale),
+          atLeast: weigh(parts, scale),
+          moneyCents: 0,
+          waitCents: 0,
+        });
+      })
+      .toSorted((a, b) => a.weighed - b.weighed);
+  });
+}
+
+/** Driver, firmware and what hangs on its leads are as they were; only the new place is asked. */
+const concernsMove = ({ code }: Finding): boolean =>
+  /^(seat|link|sharing|body|power\.slot|quirk\.(processorSlot|slotUnknown))/.test(code) &&
+  !TOGETHER.has(code);
+
+const lanesOf = ({ lanes }: Slot): number => valueOf(lanes) ?? Infinity;

@@ -1,0 +1,144 @@
+/** What has to be bought beside the cards, and what it costs. */
+import { valueOf } from '../parts/fact.ts';
+import type { Extra } from '../parts/extra.ts';
+import type { Machine } from '../parts/machine.ts';
+import { unitsWanted, type Need } from '../parts/need.ts';
+import type { Flow } from '../flow/flow.ts';
+import { flowOf } from '../flow/flowOf.ts';
+import type { DriverLibrary } from '../rules/driverSupport.ts';
+import type { Finding, FindingCode } from '../rules/finding.ts';
+import { housings } from '../rules/housing.ts';
+import { assignPlugs, plugsOf } from '../rules/plugs.ts';
+import { plugFinding, socketsIn } from '../rules/power.ts';
+import { slotVerdict } from '../rules/verdict.ts';
+import type { Placed } from '../rules/sharing.ts';
+import type { ExtraKind } from '../standards/extras.ts';
+
+export interface ExtraWanted {
+  readonly kind: ExtraKind;
+  /** What it is for within its kind; empty: any of the kind does. */
+  readonly fits: string;
+  readonly count: number;
+}
+
+export interface PricedExtra extends ExtraWanted {
+  /** The cheapest in the catalogue that fits; null where it holds none. */
+  readonly extra: Extra | null;
+  /** For all of them, before tax. */
+  readonly cents: number;
+}
+
+/** What an extra is reckoned with that the catalogue does not hold. Common practice, no source. */
+const UNLISTED_CENTS = 1_500;
+
+/** Findings that something bought settles; what it is for is the finding's subject, or needs no telling. */
+const SETTLED_BY: Readonly<Partial<Record<FindingCode, readonly [ExtraKind, string | null]>>> = {
+  'bracket.missing': ['bracket', null],
+  'body.sag': ['support', ''],
+  'header.frontShort': ['headerLead', null],
+  'header.short': ['headerLead', null],
+};
+
+/** For one card, whatever else is in the plan. */
+export function extrasOf(
+  findings: readonly Finding[],
+  flows: readonly Flow[],
+): readonly ExtraWanted[] {
+  const settled = findings.flatMap(({ code, subject }): readonly ExtraWanted[] => {
+    const by = SETTLED_BY[code];
+    return by === undefined ? [] : [{ kind: by[0], fits: by[1] ?? subject ?? '', count: 1 }];
+  });
+  return gathered([...settled, ...flows.flatMap(extrasOfFlow)]);
+}
+
+function extrasOfFlow({ need, units, adapters, finding, socket }: Flow): readonly ExtraWanted[] {
+  const missingBays =
+    finding.code === 'deliver.fewBays' ? (finding.needed ?? 0) - (finding.available ?? 0) : 0;
+  return [
+    ...adapters.map((fits): ExtraWanted => ({ kind: 'screenAdapter', fits, count: 1 })),
+    ...(missingBays > 0 ? [{ kind: 'bay' as const, fits: 'drive', count: missingBays }] : []),
+    ...(socket === 'sata'
+      ? [
+          {
+            kind: 'driveCable' as const,
+            fits: 'sata',
+            count: Math.min(units, unitsWanted(need)),
+          },
+        ]
+      : []),
+  ];
+}
+
+/** For all these cards in the machine, whatever the catalogue holds. */
+export function extrasFor(
+  placed: readonly Placed[],
+  needs: readonly Need[],
+  machine: Machine,
+  library: DriverLibrary,
+): readonly ExtraWanted[] {
+  const each = placed.flatMap(({ card, slot }) =>
+    extrasOf(
+      slotVerdict(card, slot, machine, library).findings,
+      needs
+        .flatMap((need) => flowOf(card, slot, need, machine) ?? [])
+        .filter(({ units }) => units > 0),
+    ),
+  );
+  return gathered([...each, ...extrasTogether(placed, machine)]);
+}
+
+/** For all new cards together: what goes between plugs and sockets, longer leads, screws. */
+export function extrasTogether(
+  placed: readonly Placed[],
+  machine: Machine,
+): readonly ExtraWanted[] {
+  const fed = placed.filter(({ card }) => card.sockets.length > 0);
+  const powered = housings(machine).flatMap(({ id, machine: around }) => {
+    const sockets = fed
+      .filter(({ slot }) => slot.enclosureId === id)
+      .flatMap(({ card, slot }) => socketsIn(card, slot, around));
+    const free = valueOf(around.supply.plugs);
+    if (free === null || sockets.length === 0) return [];
+    const { code, subject = '' } = plugFinding(sockets, free);
+    return [
+      ...assignPlugs(sockets, plugsOf(free)).feeds.flatMap(({ adapter }): readonly ExtraWanted[] =>
+        adapter === null ? [] : [{ kind: 'plugAdapter', fits: adapter, count: 1 }],
+      ),
+      ...(code === 'power.leadShort'
+        ? [{ kind: 'powerLead' as const, fits: subject, count: 1 }]
+        : []),
+    ];
+  });
+  return gathered([...powered, ...screwsFor(placed, machine)]);
+}
+
+/** A pack of screws where the case has none to spare. */
+export const screwsFor = (
+  placed: readonly Placed[],
+  { case: room }: Machine,
+): readonly ExtraWanted[] =>
+  valueOf(room.spareScrews) === 0 && placed.some(({ card }) => card.bus !== 'm2')
+    ? [{ kind: 'screws', fits: '', count: 1 }]
+    : [];
+
+/** Each kind once, with how many of it. */
+export function gathered(wanted: readonly ExtraWanted[]): readonly ExtraWanted[] {
+  const byKey = new Map<string, ExtraWanted>();
+  for (const each of wanted) {
+    const key = `${each.kind}:${each.fits}`;
+    byKey.set(key, { ...each, count: each.count + (byKey.get(key)?.count ?? 0) });
+  }
+  return [...byKey.values()];
+}
+
+export const priced = (
+  wanted: readonly ExtraWanted[],
+  extras: readonly Extra[],
+): readonly PricedExtra[] =>
+  wanted.map((each) => {
+    const extra =
+      extras
+        .filter(({ kind, fits }) => kind === each.kind && (each.fits === '' || fits === each.fits))
+        .toSorted((a, b) => a.priceCents - b.priceCents)[0] ?? null;
+    return { ...each, extra, cents: each.count * (extra?.priceCents ?? UNLISTED_CENTS) };
+  });

@@ -1,0 +1,92 @@
+/** The limits of a machine that needs can clash with, each of which can be imagined away to see whether it matters. */
+import { known } from '../parts/fact.ts';
+import type { Machine, Slot } from '../parts/machine.ts';
+import type { FindingCode } from '../rules/finding.ts';
+
+export const LIMITS = [
+  'slots',
+  'staying',
+  'openings',
+  'room',
+  'bracket',
+  'power',
+  'lanes',
+  'leads',
+  'path',
+  'system',
+  'firmware',
+] as const;
+export type Limit = (typeof LIMITS)[number];
+
+/** Findings that block a card because of each limit. */
+const BLOCKED_BY: Readonly<Record<Limit, readonly FindingCode[]>> = {
+  slots: [
+    'seat.bus',
+    'seat.tooLong',
+    'seat.otherKey',
+    'seat.moduleLength',
+    'seat.notWired',
+    'seat.otherKeying',
+    'seat.noSplit',
+    'seat.behindOpenEnd',
+    'quirk.processorSlot',
+  ],
+  staying: ['seat.occupied'],
+  openings: ['body.neighbour', 'body.beyondLastOpening', 'body.tooThick'],
+  room: ['body.tooLong', 'body.tooHigh', 'body.boxInTheWay'],
+  bracket: ['bracket.cardTooHigh'],
+  power: [
+    'power.slotShort',
+    'power.plugMissing',
+    'power.plugWeak',
+    'power.sharedLead',
+    'power.sumShort',
+  ],
+  lanes: ['sharing.dead', 'sharing.kills'],
+  leads: [],
+  path: [],
+  system: ['system.noDriver'],
+  firmware: ['firmware.noPicture'],
+};
+
+export const codesOf = (limits: ReadonlySet<Limit>): ReadonlySet<FindingCode> =>
+  new Set([...limits].flatMap((limit) => BLOCKED_BY[limit]));
+
+/** The machine as far as these limits are facts of it, without them. */
+export function imaginedWithout(machine: Machine, limits: ReadonlySet<Limit>): Machine {
+  let imagined = machine;
+  if (limits.has('lanes')) {
+    imagined = { ...imagined, conditions: [], slots: imagined.slots.map(fullyWired) };
+  }
+  if (limits.has('leads')) {
+    imagined = { ...imagined, case: { ...imagined.case, frontLeads: null } };
+  }
+  if (limits.has('path')) {
+    const { path } = imagined;
+    imagined = {
+      ...imagined,
+      path: {
+        ...path,
+        cable: null,
+        farEndMegabits: null,
+        internetMegabits: null,
+        ownDrive: null,
+        farDrive: null,
+      },
+    };
+  }
+  if (limits.has('firmware')) {
+    imagined = { ...imagined, firmware: { ...imagined.firmware, kind: null } };
+  }
+  return imagined;
+}
+
+const fullyWired = (slot: Slot): Slot =>
+  slot.bus === 'pci'
+    ? slot
+    : {
+        ...slot,
+        lanes: known(16, 'technician'),
+        generation: known(5, 'technician'),
+        uplink: known(null, 'technician'),
+      };

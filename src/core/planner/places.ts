@@ -1,0 +1,200 @@
+/**
+ * The slots of a machine in the order in which the search fills them – housing by housing, opening by opening – with
+ * what could go into each, and what a plan still lacks as one number.
+ */
+import { valueOf } from '../parts/fact.ts';
+import type { Machine, Slot } from '../parts/machine.ts';
+import type { Candidate } from './candidates.ts';
+import { unitsFor, type Group } from './coverage.ts';
+import type { Existing } from './existing.ts';
+import type { Limit } from './limits.ts';
+
+export interface Place {
+  readonly slot: Slot;
+  readonly choices: readonly Choice[];
+  /** What stands beside the next place after it where nothing new goes in: see `BESIDE`. */
+  readonly leaves: 'nothing' | 'card';
+  /** Whether something that is not decided about stands here. */
+  readonly taken: boolean;
+}
+
+/**
+ * What stands directly before a place: nothing, a card, a card that has another one directly before it as well; and
+ * the latter two with a fan that blows towards the place.
+ */
+export const BESIDE = ['nothing', 'card', 'flanked', 'fan', 'flankedFan'] as const;
+
+export interface Choice {
+  readonly candidate: Candidate;
+  /** What it takes off each lack, as pairs of the lack's place and the amount. */
+  readonly gives: readonly (readonly [number, number])[];
+  /** The next place that is free after it: bodies cover openings that follow. */
+  readonly next: number;
+  /** Whether its body ends where the next place begins. */
+  readonly touchesNext: boolean;
+  /** Longer than any fan's beginning: it takes the air of whatever blows towards it. */
+  readonly long: boolean;
+}
+
+/** What stands before the next place once a choice is made. */
+export function besideAfter(choice: Choice, beside: number): number {
+  if (!choice.touchesNext) return 0;
+  const { card, existing, slot } = choice.candidate;
+  // Nothing is reckoned of a card that stays where it was.
+  if (existing?.slot.id === slot.id) return 1;
+  return (beside === 0 ? 1 : 2) + (card.fan === null ? 0 : 2);
+}
+
+/** And where nothing new goes in. */
+export const besideEmpty = ({ leaves }: Place): number => (leaves === 'card' ? 1 : 0);
+
+/**
+ * What a plan lacks: units of every group of wants, a place for every card that is there, and – growing less as they
+ * are taken – leads of the front panel. Counted as digits of one number.
+ */
+export interface Lacks {
+  readonly groups: readonly Group[];
+  readonly existing: readonly Existing[];
+  readonly leads: readonly string[];
+  /** Most of each digit, in the order: groups, cards that are there, leads. */
+  readonly most: readonly number[];
+  readonly strides: readonly number[];
+  /** How many numbers there are. */
+  readonly size: number;
+  /** All lacking, all leads free. */
+  readonly start: number;
+}
+
+export function lacksOf(
+  groups: readonly Group[],
+  existing: readonly Existing[],
+  leads: readonly string[],
+  given: (group: Group) => number,
+): Lacks {
+  const wanted = groups.map((group) => Math.max(0, group.units - given(group)));
+  const kinds = [...new Set(leads)];
+  const most = [
+    ...wanted,
+    ...existing.map(() => 1),
+    ...kinds.map((kind) => leads.filter((each) => each === kind).length),
+  ];
+  const strides: number[] = [];
+  let size = 1;
+  for (const digit of most) {
+    strides.push(size);
+    size *= digit + 1;
+  }
+  return {
+    groups,
+    existing,
+    leads: kinds,
+    most,
+    strides,
+    size,
+    start: most.reduce((sum, digit, n) => sum + digit * strides[n]!, 0),
+  };
+}
+
+export const digit = ({ strides, most }: Lacks, state: number, n: number): number =>
+  Math.floor(state / strides[n]!) % (most[n]! + 1);
+
+/** The state after a choice; -1 where it takes a lead that is gone. */
+export function after(lacks: Lacks, state: number, { gives }: Choice): number {
+  const leadsFrom = lacks.groups.length + lacks.existing.length;
+  let left = state;
+  for (const [n, amount] of gives) {
+    const there = digit(lacks, left, n);
+    if (n >= leadsFrom && there < amount) return -1;
+    left -= Math.min(there, amount) * lacks.strides[n]!;
+  }
+  return left;
+}
+
+/** Copies of each slot where it is imagined that one holds as many cards as one likes. */
+const COPIES = 6;
+
+export function placesOf(
+  machine: Machine,
+  candidates: readonly Candidate[],
+  lacks: Lacks,
+  without: ReadonlySet<Limit>,
+): readonly Place[] {
+  const slots = machine.slots
+    .flatMap((slot) => (without.has('slots') ? Array<Slot>(COPIES).fill(slot) : [slot]))
+    .toSorted(byPlace);
+  const bySlot = new Map<string, Candidate[]>();
+  for (const each of candidates) {
+    const inSlot = bySlot.get(each.slot.id);
+    if (inSlot === undefined) bySlot.set(each.slot.id, [each]);
+    else inSlot.push(each);
+  }
+  const bodiesMatter = !without.has('openings') && !without.has('slots');
+  const longest = Math.max(
+    0,
+    ...candidates.map(({ card }) => card.fan?.fromMm ?? 0),
+    ...slots.map(({ occupant }) => valueOf(valueOf(occupant)?.fan ?? null)?.fromMm ?? 0),
+  );
+  return slots.map((slot, at) => {
+    const occupant = valueOf(slot.occupant);
+    const stays = occupant !== null && occupant.fate !== 'goes';
+    const ends = (openings: number) => bodiesMatter && touches(slot, openings, slots[at + 1]);
+    return {
+      slot,
+      taken: stays && slot.opening !== null,
+      leaves: stays && ends(valueOf(occupant.openings) ?? 1) ? 'card' : 'nothing',
+      choices: (bySlot.get(slot.id) ?? [])
+        .toSorted((a, b) => a.weighed - b.weighed)
+        .map((candidate) => {
+          const next = bodiesMatter ? nextFree(slots, at, candidate) : at + 1;
+          return {
+            candidate,
+            gives: givesOf(candidate, lacks),
+            next,
+            touchesNext: bodiesMatter && touches(slot, openingsOf(candidate), slots[next]),
+            long: candidate.card.lengthMm > longest,
+          };
+        }),
+    };
+  });
+}
+
+/** Whether a body that begins at one slot ends where the other begins. */
+function touches(slot: Slot, openings: number, other: Slot | undefined): boolean {
+  const own = valueOf(slot.opening);
+  const next = valueOf(other?.opening ?? null);
+  return own !== null && next === own + openings && other?.enclosureId === slot.enclosureId;
+}
+
+const openingsOf = ({ card, existing }: Candidate): number =>
+  valueOf(existing?.occupant.openings ?? null) ?? card.openings;
+
+function givesOf(candidate: Candidate, lacks: Lacks): Choice['gives'] {
+  const { groups, existing, leads } = lacks;
+  const gives = [
+    ...groups.map((group) => unitsFor(group, candidate.units)),
+    ...existing.map((each) => (candidate.existing === each ? 1 : 0)),
+    ...leads.map((lead) => candidate.leads.filter((each) => each === lead).length),
+  ];
+  return gives.flatMap((amount, n) => (amount === 0 ? [] : [[n, amount] as const]));
+}
+
+/** A card that stays where it is may lie over what it lies over now. */
+function nextFree(slots: readonly Slot[], at: number, candidate: Candidate): number {
+  const { existing, slot } = candidate;
+  const own = valueOf(slot.opening);
+  if (own === null || existing?.slot.id === slot.id) return at + 1;
+  const taken = openingsOf(candidate);
+  let next = at + 1;
+  while (next < slots.length) {
+    const { opening, enclosureId } = slots[next]!;
+    const there = valueOf(opening);
+    if (enclosureId !== slot.enclosureId || there === null || there >= own + taken) break;
+    next += 1;
+  }
+  return next;
+}
+
+function byPlace(a: Slot, b: Slot): number {
+  const housing = (a.enclosureId ?? '').localeCompare(b.enclosureId ?? '');
+  return housing || (valueOf(a.opening) ?? 99) - (valueOf(b.opening) ?? 99);
+}

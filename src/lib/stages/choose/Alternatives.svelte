@@ -1,0 +1,246 @@
+<script lang="ts">
+  /** The plans beside each other: price against what is delivered as a picture, and a table of what differs. */
+  import { scaleLinear } from 'd3-scale';
+  import { COST_PARTS, cardName, deliveredShare, moneyCents, type Proposal } from '$core';
+  import ScrollArea from '$lib/shop/ScrollArea.svelte';
+  import { inMoney } from '$lib/wording/figures';
+  import { KIND_WORDS } from '$lib/wording/needs';
+  import { PART_WORDS, PLAN_WORDS, weighedMoney } from '$lib/wording/plans';
+  import type { JobModel } from '../jobModel.svelte';
+  import type { PlanKey } from '../planning.svelte';
+
+  let { model }: { model: JobModel } = $props();
+
+  const HEIGHT_PX = 150;
+  const LEFT_PX = 40;
+  const RIGHT_PX = 24;
+  const TOP_PX = 14;
+  const BOTTOM_PX = 30;
+  /** Labels nearer than this to one another are put on different lines. */
+  const LABEL_PX = 14;
+
+  let widthPx = $state(480);
+  const planning = $derived(model.planning);
+  const plans = $derived(planning.plans);
+  const points = $derived(
+    plans.map(({ key, plan }) => ({
+      key,
+      plan,
+      cents: moneyCents(plan.cost.parts),
+      share: deliveredShare(plan, model.job.needs),
+    })),
+  );
+  const x = $derived(
+    scaleLinear(
+      [0, Math.max(100, ...points.map(({ cents }) => cents)) * 1.15],
+      [LEFT_PX, widthPx - RIGHT_PX],
+    ).nice(4),
+  );
+  const y = scaleLinear([0, 1], [HEIGHT_PX - BOTTOM_PX, TOP_PX]);
+  /** Each label beside its point, moved down where another one is there. */
+  const placed = $derived(
+    points
+      .toSorted((a, b) => b.share - a.share)
+      .reduce<{ key: PlanKey; plan: Proposal; atX: number; atY: number; labelY: number }[]>(
+        (soFar, { key, plan, cents, share }) => {
+          const last = soFar.at(-1)?.labelY ?? -LABEL_PX;
+          const labelY = Math.max(y(share) + 4, last + LABEL_PX);
+          return [...soFar, { key, plan, atX: x(cents), atY: y(share), labelY }];
+        },
+        [],
+      ),
+  );
+  const isChosen = (key: PlanKey) => planning.chosen === plans.find((p) => p.key === key)?.plan;
+
+  interface Row {
+    readonly name: string;
+    readonly values: readonly string[];
+    readonly isNumber: boolean;
+  }
+  const cardsOf = ({ placements, moves }: Proposal) =>
+    [
+      ...placements.map(({ card, slot }) => `${cardName(card)} in ${slot.label}`),
+      ...moves.map(({ card, slot }) => `${cardName(card)} to ${slot.label}`),
+    ].join('; ') || 'nothing';
+  const rows = $derived.by((): readonly Row[] => {
+    const all = plans.map(({ plan }) => plan);
+    const costs = COST_PARTS.map((part): Row => ({
+      name: PART_WORDS[part],
+      values: all.map(({ cost }) => inMoney(cost.parts[part] ?? 0)),
+      isNumber: true,
+    }));
+    return [
+      { name: 'Cards', values: all.map(cardsOf), isNumber: false },
+      {
+        name: 'Left',
+        values: all.map(
+          ({ unmet }) => unmet.map(({ kind }) => KIND_WORDS[kind]).join(', ') || 'nothing',
+        ),
+        isNumber: false,
+      },
+      ...costs,
+      { name: 'All parts, as they weigh', values: all.map(weighedMoney), isNumber: true },
+    ].filter(({ values }) => new Set(values).size > 1);
+  });
+
+  const choose = (key: PlanKey) => (planning.chosenKey = key);
+</script>
+
+{#if plans.length > 1}
+  <section aria-labelledby="others-heading">
+    <h2 id="others-heading">Other plans</h2>
+    <div class="switch" role="group" aria-label="Which plan is shown">
+      {#each plans as { key } (key)}
+        <button
+          type="button"
+          aria-pressed={isChosen(key)}
+          onclick={() => choose(key)}
+          onmouseenter={() => (planning.glancedKey = key)}
+          onmouseleave={() => (planning.glancedKey = null)}
+          onfocus={() => (planning.glancedKey = key)}
+          onblur={() => (planning.glancedKey = null)}>{PLAN_WORDS[key]}</button
+        >
+      {/each}
+    </div>
+    <div bind:clientWidth={widthPx}>
+      <svg
+        width={widthPx}
+        height={HEIGHT_PX}
+        viewBox="0 0 {widthPx} {HEIGHT_PX}"
+        role="img"
+        aria-label="Price of each plan against what it delivers; the figures stand in the table below"
+      >
+        {#each [0, 0.5, 1] as share (share)}
+          <path class="grid" d="M{LEFT_PX} {y(share)}H{widthPx - RIGHT_PX}" />
+          <text class="tick" x={LEFT_PX - 6} y={y(share) + 4} text-anchor="end"
+            >{share * 100} %</text
+          >
+        {/each}
+        {#each x.ticks(4) as cents (cents)}
+          <path class="grid" d="M{x(cents)} {y(0)}v4" />
+          <text class="tick" x={x(cents)} y={HEIGHT_PX - BOTTOM_PX + 16} text-anchor="middle"
+            >{Math.round(cents / 100)}</text
+          >
+        {/each}
+        <text class="tick" x={widthPx - RIGHT_PX} y={HEIGHT_PX - 2} text-anchor="end"
+          >price before tax</text
+        >
+        <text class="tick" x={LEFT_PX} y={TOP_PX - 4}
+          >delivered, of what the fastest cards would</text
+        >
+        {#if model.job.budgetCents !== null && x(model.job.budgetCents) < widthPx - RIGHT_PX}
+          <path class="budget" d="M{x(model.job.budgetCents)} {TOP_PX}V{y(0)}" />
+          <text class="tick" x={x(model.job.budgetCents) + 3} y={y(0) - 4}>budget</text>
+        {/if}
+        {#each placed as { key, atX, atY, labelY } (key)}
+          {@const toLeft = atX > widthPx * 0.7}
+          <circle
+            class:chosen={isChosen(key)}
+            class:glanced={planning.glancedKey === key}
+            cx={atX}
+            cy={atY}
+            r="5"
+          />
+          <text
+            class="label"
+            x={atX + (toLeft ? -9 : 9)}
+            y={labelY}
+            text-anchor={toLeft ? 'end' : 'start'}>{PLAN_WORDS[key]}</text
+          >
+        {/each}
+      </svg>
+    </div>
+    <ScrollArea label="What differs between the plans">
+      <table class="plain">
+        <thead>
+          <tr>
+            <th scope="col"><span class="only-read">What differs</span></th>
+            {#each plans as { key } (key)}
+              <th scope="col" class:chosen={isChosen(key)}>{PLAN_WORDS[key]}</th>
+            {/each}
+          </tr>
+        </thead>
+        <tbody>
+          {#each rows as { name, values, isNumber } (name + isNumber)}
+            <tr>
+              <th scope="row">{name}</th>
+              {#each values as value, n (n)}
+                <td class:number={isNumber} class:chosen={isChosen(plans[n]!.key)}>{value}</td>
+              {/each}
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </ScrollArea>
+  </section>
+{/if}
+
+<style>
+  section {
+    padding-bottom: 0.75rem;
+    margin-bottom: 0.75rem;
+    border-bottom: 1px solid var(--cds-ui-04);
+  }
+  .switch {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.25rem;
+    margin: 0.25rem 0 0.5rem;
+  }
+  .switch button {
+    font: inherit;
+    font-size: 0.8125rem;
+    color: var(--cds-text-01);
+    background: var(--cds-ui-01);
+    border: 1px solid var(--cds-ui-04);
+    padding: 0.25rem 0.6rem;
+    cursor: pointer;
+  }
+  .switch button[aria-pressed='true'] {
+    border-color: var(--cds-text-01);
+    border-bottom-width: 3px;
+    font-weight: 600;
+  }
+  .switch button:focus-visible {
+    outline: 2px solid var(--cds-focus);
+    outline-offset: 1px;
+  }
+  .grid {
+    stroke: var(--cds-ui-03);
+  }
+  .budget {
+    stroke: var(--cds-text-02);
+    stroke-dasharray: 4 3;
+  }
+  text {
+    font-size: 0.75rem;
+    fill: var(--cds-text-01);
+  }
+  .tick {
+    fill: var(--cds-text-02);
+    font-size: 0.6875rem;
+  }
+  circle {
+    fill: var(--cds-ui-01);
+    stroke: var(--cds-text-01);
+    stroke-width: 1.5;
+  }
+  circle.chosen {
+    fill: var(--cds-text-01);
+  }
+  circle.glanced {
+    stroke-width: 3;
+  }
+  table {
+    font-size: 0.8125rem;
+  }
+  td,
+  th {
+    vertical-align: top;
+    padding-right: 0.75rem;
+  }
+  td.chosen,
+  th.chosen {
+    background: var(--cds-ui-03);
+  }
+</style>

@@ -1,0 +1,112 @@
+<script lang="ts">
+  /** Why no plan meets all musts, and the single changes that would free it. */
+  import { Button, InlineLoading } from 'carbon-components-svelte';
+  import { memberKey, moneyCents, type Change, type Freeing } from '$core';
+  import { shop } from '$lib/state/shop.svelte';
+  import { inMoney } from '$lib/wording/figures';
+  import { changeWords, memberWords } from '$lib/wording/plans';
+  import type { JobModel } from '../jobModel.svelte';
+
+  let { model, suppose }: { model: JobModel; suppose: (change: Change) => void } = $props();
+
+  const job = $derived(model.job);
+  const planning = $derived(model.planning);
+  const impossible = $derived((planning.choice?.best.cost.mustsUnmet ?? 0) > 0);
+  const explanation = $derived(planning.explanation);
+
+  const words = (change: Change) => changeWords(change, job.machine, job.needs, shop.cards ?? []);
+
+  /** What can be done to the job itself at once; the rest is something to buy or to find out, and is tried beside it. */
+  function apply(change: Change): (() => void) | null {
+    switch (change.kind) {
+      case 'dropNeed':
+        return () => model.open.run({ name: 'removeNeed', needId: change.needId });
+      case 'dropPin':
+        return () => model.open.run({ name: 'removePin', pin: change.pin });
+      default:
+        return null;
+    }
+  }
+
+  function price({ change, cents, plan }: Freeing): string {
+    const parts = inMoney(moneyCents(plan.cost.parts));
+    if (cents === 0 || apply(change) !== null) return `plan then ${parts}`;
+    return cents === null
+      ? `price not known, plan then ${parts}`
+      : `${inMoney(cents)} and plan then ${parts}`;
+  }
+</script>
+
+{#if impossible}
+  <section aria-labelledby="clash-heading">
+    <h2 id="clash-heading">Why not everything is possible</h2>
+    {#if explanation === null}
+      <InlineLoading description="Finding out what clashes" />
+    {:else}
+      {#each explanation.sets as { members }, n (n)}
+        <p>
+          {explanation.sets.length > 1 ? `${n + 1}. ` : ''}These do not go together; without any one
+          of them the rest does:
+        </p>
+        <ul class="set">
+          {#each members as member (memberKey(member))}
+            <li>{memberWords(member, job.machine, shop.cards ?? [])}</li>
+          {/each}
+        </ul>
+      {/each}
+      {#if explanation.freeing.length > 0}
+        <h3>Each of these alone would free it</h3>
+        <ul class="changes">
+          {#each explanation.freeing as each, n (n)}
+            {@const act = apply(each.change)}
+            <li>
+              <span>{words(each.change)}</span>
+              <span class="quiet">{price(each)}</span>
+              <span class="acts">
+                <Button size="small" kind="ghost" on:click={() => suppose(each.change)}
+                  >See it first</Button
+                >
+                {#if act}<Button size="small" kind="tertiary" on:click={act}>Do it</Button>{/if}
+              </span>
+            </li>
+          {/each}
+        </ul>
+      {:else}
+        <p>No single change that Tenant knows of frees it.</p>
+      {/if}
+    {/if}
+  </section>
+{/if}
+
+<style>
+  section {
+    border-left: 4px solid var(--tenant-limited);
+    padding: 0 0 0.5rem 0.75rem;
+    margin-bottom: 0.75rem;
+    font-size: 0.875rem;
+  }
+  .set {
+    margin: 0.25rem 0 0.5rem;
+    list-style: disc inside;
+  }
+  .changes li {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    align-items: center;
+    border-top: 1px solid var(--cds-ui-03);
+    padding: 0.25rem 0;
+  }
+  .changes .quiet {
+    grid-row: 2;
+  }
+  .acts {
+    grid-row: 1 / 3;
+    grid-column: 2;
+    white-space: nowrap;
+  }
+  h3 {
+    font-size: 0.875rem;
+    font-weight: 600;
+    margin-top: 0.5rem;
+  }
+</style>

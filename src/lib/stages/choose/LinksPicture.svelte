@@ -1,0 +1,310 @@
+<script lang="ts">
+  /**
+   * What runs over the links: each need as a stream, as thick as the bytes it gets a second, through the gates of
+   * its way, each as wide as it carries. Alone, or with all needs of its group at the same time.
+   */
+  import { ContentSwitcher, Switch } from 'carbon-components-svelte';
+  import { scaleLinear } from 'd3-scale';
+  import {
+    cardName,
+    copyTime,
+    legs,
+    ratesOf,
+    streamsOf,
+    type FlowStage,
+    type LegRates,
+    type StageCode,
+  } from '$core';
+  import ScrollArea from '$lib/shop/ScrollArea.svelte';
+  import { shop } from '$lib/state/shop.svelte';
+  import { figure, inMegabytes, inTime } from '$lib/wording/figures';
+  import { KIND_WORDS, needWords } from '$lib/wording/needs';
+  import { FLOW_WORDS } from '$lib/wording/stages';
+  import type { JobModel } from '../jobModel.svelte';
+
+  let { model }: { model: JobModel } = $props();
+
+  /** From the machine's own drive to the far end; what a need does not pass is left out. */
+  const ORDER: readonly StageCode[] = [
+    'ownDrive',
+    'uplink',
+    'slotLink',
+    'cardPort',
+    'drivePort',
+    'radio',
+    'cable',
+    'farEnd',
+    'internet',
+    'farDrive',
+  ];
+  const ROW_PX = 96;
+  const STREAM_PX = 34;
+  const GATE_PX = 56;
+  const LABEL_PX = 4;
+
+  let widthPx = $state(520);
+  let part = $state(0);
+  let gigabytes = $state(100);
+  let files = $state(20_000);
+  const rates = $derived(
+    ratesOf(
+      legs(model.job.needs, model.drawnMachine('choose'), model.working, [...(shop.cards ?? [])]),
+    ),
+  );
+  const groups = $derived(
+    [...new Set(rates.map(({ leg }) => leg.need.group))].filter(
+      (group) =>
+        group !== '' && new Set(rates.filter(({ leg }) => leg.need.group === group)).size > 1,
+    ),
+  );
+  const together = $derived(part === 1 && groups.length > 0);
+  const rateOf = ({ alone, together: beside }: LegRates) => (together ? beside : alone);
+  const thickest = $derived(
+    Math.max(1, ...rates.map((each) => rateOf(each).high * streamsOf(each.leg))),
+  );
+  const thick = $derived(scaleLinear([0, thickest], [0, STREAM_PX]));
+
+  interface Gate {
+    readonly stage: FlowStage;
+    readonly x: number;
+    /** Half of what it carries, as thick as it is drawn; cut where it is far wider than any stream. */
+    readonly half: number;
+    readonly cut: boolean;
+    readonly limits: boolean;
+  }
+
+  function gatesOf(each: LegRates): readonly Gate[] {
+    const stages = each.leg.flow.stages.toSorted(
+      (a, b) => ORDER.indexOf(a.code) - ORDER.indexOf(b.code),
+    );
+    const step = (widthPx - 24) / Math.max(1, stages.length);
+    return stages.map((stage, n) => {
+      const carries = stage.shared?.high ?? stage.high * streamsOf(each.leg);
+      const drawn = thick(carries * (stage.shared?.copies ?? 1));
+      return {
+        stage,
+        x: 12 + step * (n + 0.5),
+        half: Math.min(drawn, GATE_PX) / 2,
+        cut: drawn > GATE_PX,
+        limits: rateOf(each).limiting === stage.code,
+      };
+    });
+  }
+
+  const giverName = ({ leg }: LegRates) =>
+    leg.giver.fitted === null
+      ? 'the board itself'
+      : `${cardName(leg.giver.fitted.card)} in ${leg.giver.fitted.slot.label}`;
+  const per = (each: LegRates) =>
+    streamsOf(each.leg) > 1 ? ` each, ${streamsOf(each.leg)} at once` : '';
+  const bandWords = ({ low, high }: { low: number; high: number }) =>
+    `${Math.round(low / 1e6)}–${inMegabytes(high)}`;
+  const times = $derived(
+    rates.map((each) => {
+      const { leastSeconds, mostSeconds } = copyTime(
+        { bytes: gigabytes * 1e9, files },
+        rateOf(each),
+      );
+      return `${inTime(leastSeconds)} to ${inTime(mostSeconds)}`;
+    }),
+  );
+  const within = (value: number, most: number) =>
+    Math.min(most, Math.max(0, Math.round(value) || 0));
+</script>
+
+{#if rates.length === 0}
+  <p>
+    No need here is a rate over a link: nothing flows that could be drawn. Network, USB, drives and
+    Wi-Fi are drawn once a plan or a trial serves them.
+  </p>
+{:else}
+  <div class="head">
+    {#if groups.length > 0}
+      <ContentSwitcher size="sm" aria-label="How the needs are used" bind:selectedIndex={part}>
+        <Switch text="Each alone" />
+        <Switch text="Together" />
+      </ContentSwitcher>
+    {:else}
+      <p class="quiet">
+        Each need by itself. Needs of the same group, told in Needs, are also reckoned together.
+      </p>
+    {/if}
+  </div>
+  <div bind:clientWidth={widthPx}>
+    {#each rates as each, n (`${each.leg.need.id} ${each.leg.giver.fitted?.slot.id ?? ''}`)}
+      {@const rate = rateOf(each)}
+      {@const gates = gatesOf(each)}
+      {@const half = Math.max(0.5, thick(rate.high * streamsOf(each.leg)) / 2)}
+      <h3>
+        {KIND_WORDS[each.leg.need.kind]}: {needWords(each.leg.need)}
+        <span class="quiet">over {giverName(each)}</span>
+      </h3>
+      <svg
+        width={widthPx}
+        height={ROW_PX}
+        viewBox="0 0 {widthPx} {ROW_PX}"
+        role="img"
+        aria-label="{KIND_WORDS[each.leg.need.kind]}: {bandWords(rate)}{per(
+          each,
+        )}; the table below has every stage"
+      >
+        <rect class="stream" x="0" y={48 - half} width={widthPx} height={half * 2} />
+        {#each gates as gate (gate.stage.code)}
+          <g class="gate" class:limits={gate.limits}>
+            <path d="M{gate.x - 4} {48 - gate.half}h8M{gate.x - 4} {48 + gate.half}h8" />
+            <path
+              d="M{gate.x} {48 - gate.half}V18M{gate.x} {48 + gate.half}V78"
+              class:cut={gate.cut}
+            />
+            <text x={gate.x} y={12} text-anchor="middle">{FLOW_WORDS[gate.stage.code]}</text>
+            <text class="figure" x={gate.x} y={ROW_PX - LABEL_PX} text-anchor="middle"
+              >{figure(gate.stage.shared?.high ?? gate.stage.high, 'B/s')}{gate.limits
+                ? ' – limits'
+                : ''}</text
+            >
+          </g>
+        {/each}
+      </svg>
+      <p class="gets">
+        <strong>{bandWords(rate)}</strong>{per(each)}
+        {#if rate.high < each.leg.flow.wanted}
+          – {Math.round((rate.high / each.leg.flow.wanted) * 100)} % of the {inMegabytes(
+            each.leg.flow.wanted,
+          )} wanted{/if}{#if together && each.alone.high > each.together.high * 1.001}, alone up to
+          {inMegabytes(each.alone.high)}{/if}
+        <span class="quiet">
+          · {gigabytes} GB in {files.toLocaleString('en-GB')} files: {times[n]}</span
+        >
+      </p>
+    {/each}
+  </div>
+  <form class="size" onsubmit={(event) => event.preventDefault()}>
+    <label
+      >A copy of <input
+        type="number"
+        min="0"
+        max="100000"
+        value={gigabytes}
+        onchange={(event) => (gigabytes = within(event.currentTarget.valueAsNumber, 100_000))}
+      /> GB</label
+    >
+    <label
+      >in <input
+        type="number"
+        min="0"
+        max="100000000"
+        value={files}
+        onchange={(event) => (files = within(event.currentTarget.valueAsNumber, 100_000_000))}
+      /> files</label
+    >
+  </form>
+  <details>
+    <summary>All stages as a table</summary>
+    <ScrollArea label="All stages">
+      <table class="plain">
+        <thead>
+          <tr>
+            <th scope="col">Need</th><th scope="col">Stage</th>
+            <th scope="col" class="number">Carries</th><th scope="col">Shared</th>
+            <th scope="col" class="number">Alone</th><th scope="col" class="number">Together</th>
+          </tr>
+        </thead>
+        <tbody>
+          {#each rates as each (`${each.leg.need.id} ${each.leg.giver.fitted?.slot.id ?? ''}`)}
+            {#each each.leg.flow.stages as stage, n (stage.code)}
+              <tr>
+                {#if n === 0}
+                  <th scope="row" rowspan={each.leg.flow.stages.length}
+                    >{KIND_WORDS[each.leg.need.kind]}</th
+                  >
+                {/if}
+                <td>{FLOW_WORDS[stage.code]}</td>
+                <td class="number">{figure(stage.shared?.high ?? stage.high, 'B/s')}</td>
+                <td>{stage.shared === undefined ? 'no' : 'yes'}</td>
+                <td class="number"
+                  >{each.alone.limiting === stage.code ? bandWords(each.alone) : ''}</td
+                >
+                <td class="number"
+                  >{each.together.limiting === stage.code ? bandWords(each.together) : ''}</td
+                >
+              </tr>
+            {/each}
+          {/each}
+        </tbody>
+      </table>
+    </ScrollArea>
+  </details>
+{/if}
+
+<style>
+  .head {
+    max-width: 20rem;
+    margin-bottom: 0.5rem;
+  }
+  h3 {
+    font-size: 0.875rem;
+    font-weight: 600;
+    margin-top: 0.5rem;
+  }
+  h3 .quiet {
+    font-weight: 400;
+  }
+  .stream {
+    fill: var(--tenant-plan);
+    fill-opacity: 0.28;
+  }
+  .gate path {
+    stroke: var(--cds-text-02);
+    stroke-width: 1.25;
+    fill: none;
+  }
+  .gate path.cut {
+    stroke-dasharray: 2 3;
+  }
+  .gate.limits path {
+    stroke: var(--cds-text-01);
+    stroke-width: 3.5;
+  }
+  text {
+    font-size: 0.6875rem;
+    fill: var(--cds-text-02);
+  }
+  .limits text {
+    fill: var(--cds-text-01);
+    font-weight: 600;
+  }
+  .gets {
+    font-size: 0.875rem;
+    margin-bottom: 0.5rem;
+  }
+  .size {
+    display: flex;
+    gap: 0.75rem;
+    font-size: 0.8125rem;
+    margin: 0.75rem 0;
+  }
+  .size input {
+    width: 6rem;
+    font: inherit;
+    text-align: right;
+    color: var(--cds-text-01);
+    background: var(--cds-field-01);
+    border: none;
+    border-bottom: 1px solid var(--cds-ui-04);
+  }
+  .size input:focus-visible,
+  summary:focus-visible,
+  summary {
+    cursor: pointer;
+    color: var(--cds-link-01);
+    font-size: 0.8125rem;
+  }
+  table {
+    font-size: 0.8125rem;
+  }
+  td,
+  th {
+    padding-right: 0.75rem;
+    vertical-align: top;
+  }
+</style>

@@ -1,0 +1,151 @@
+<script lang="ts">
+  /** One thing supposed to be otherwise: plan, rates and price beside the plan as it is. The survey is not touched. */
+  import { Button, InlineLoading, Select, SelectItem } from 'carbon-components-svelte';
+  import {
+    cardName,
+    changed,
+    changesFor,
+    differenceOf,
+    legs,
+    moneyCents,
+    ratesOf,
+    type Change,
+    type Proposal,
+  } from '$core';
+  import ScrollArea from '$lib/shop/ScrollArea.svelte';
+  import { shop } from '$lib/state/shop.svelte';
+  import { inMegabytes, inMoney } from '$lib/wording/figures';
+  import { KIND_WORDS } from '$lib/wording/needs';
+  import { changeWords, differenceWords } from '$lib/wording/plans';
+  import type { JobModel } from '../jobModel.svelte';
+
+  let { model }: { model: JobModel } = $props();
+
+  const job = $derived(model.job);
+  const planning = $derived(model.planning);
+  const request = $derived(planning.request);
+  const changes = $derived(request === null ? [] : changesFor(request));
+  const words = (change: Change) => changeWords(change, job.machine, job.needs, shop.cards ?? []);
+  const supposed = $derived(planning.supposed);
+  const asIs = $derived(planning.choice?.best ?? null);
+
+  function pick(text: string) {
+    const change = changes[Number(text)];
+    if (text === '' || change === undefined) planning.supposed = null;
+    else void planning.suppose(change);
+  }
+
+  const cardsOf = (plan: Proposal) =>
+    plan.placements.map(({ card, slot }) => `${cardName(card)} in ${slot.label}`);
+
+  /** What each need gets, by its id, in words. */
+  function getsOf(plan: Proposal, change: Change | null): ReadonlyMap<string, string> {
+    if (request === null) return new Map();
+    const { machine, needs } = change === null ? request : changed(request, change);
+    const rates = ratesOf(legs(needs, machine, plan.placements, shop.cards ?? []));
+    return new Map(
+      needs.map((need) => {
+        const own = rates.filter(({ leg }) => leg.need.id === need.id);
+        const left = plan.unmet.some(({ id }) => id === need.id);
+        const least = Math.min(...own.map(({ alone }) => alone.high));
+        return [
+          need.id,
+          left ? 'not met' : own.length === 0 ? 'met' : `up to ${inMegabytes(least)}`,
+        ];
+      }),
+    );
+  }
+  const now = $derived(asIs === null ? null : getsOf(asIs, null));
+  const then = $derived(supposed?.plan == null ? null : getsOf(supposed.plan, supposed.change));
+</script>
+
+<section aria-labelledby="what-if-heading">
+  <h2 id="what-if-heading">What if …</h2>
+  <Select
+    id="what-if"
+    size="sm"
+    labelText="One thing otherwise than it is; the survey stays as it is"
+    selected={supposed === null
+      ? ''
+      : String(changes.findIndex((each) => words(each) === words(supposed.change)))}
+    on:change={(event) => pick(String((event.target as HTMLSelectElement | null)?.value ?? ''))}
+  >
+    <SelectItem value="" text="nothing" />
+    {#each changes as change, n (n)}<SelectItem value={String(n)} text={words(change)} />{/each}
+  </Select>
+  {#if supposed !== null && asIs !== null}
+    {#if supposed.plan === null}
+      <InlineLoading description="Planning for that" />
+    {:else}
+      {@const plan = supposed.plan}
+      <ScrollArea label="As it is, and if">
+        <table class="plain">
+          <thead>
+            <tr
+              ><td></td><th scope="col">As it is</th><th scope="col"
+                >If: {words(supposed.change)}</th
+              ></tr
+            >
+          </thead>
+          <tbody>
+            <tr>
+              <th scope="row">Cards</th>
+              {#each [asIs, plan] as each, n (n)}
+                <td>
+                  {#each cardsOf(each) as line (line)}<div
+                      class:differs={!cardsOf(n === 0 ? plan : asIs).includes(line)}
+                    >
+                      {line}
+                    </div>{:else}nothing{/each}
+                </td>
+              {/each}
+            </tr>
+            {#each job.needs as need (need.id)}
+              {@const before = now?.get(need.id) ?? '–'}
+              {@const after = then?.get(need.id) ?? 'no longer asked'}
+              <tr>
+                <th scope="row">{KIND_WORDS[need.kind]}</th>
+                <td>{before}</td>
+                <td class:differs={before !== after}>{after}</td>
+              </tr>
+            {/each}
+            <tr>
+              <th scope="row">Price before tax</th>
+              <td class="number">{inMoney(moneyCents(asIs.cost.parts))}</td>
+              <td class="number">{inMoney(moneyCents(plan.cost.parts))}</td>
+            </tr>
+            <tr>
+              <th scope="row">By all parts</th>
+              <td class="number">{inMoney(asIs.cost.weighed / 100)}</td>
+              <td class="number">
+                {inMoney(plan.cost.weighed / 100)}, {differenceWords(
+                  differenceOf(plan.cost, asIs.cost),
+                )}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </ScrollArea>
+      <Button size="small" kind="ghost" on:click={() => (planning.supposed = null)}
+        >Suppose nothing</Button
+      >
+    {/if}
+  {/if}
+</section>
+
+<style>
+  table {
+    font-size: 0.8125rem;
+    margin: 0.75rem 0;
+  }
+  td,
+  th {
+    vertical-align: top;
+    padding-right: 0.75rem;
+  }
+  .differs {
+    font-weight: 600;
+    border-left: 3px solid var(--tenant-plan);
+    padding-left: 0.375rem;
+  }
+</style>

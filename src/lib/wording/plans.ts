@@ -1,0 +1,164 @@
+/** Plans, what they cost, what they clash with and what would free them, in words. */
+import {
+  cardName,
+  moneyCents,
+  type Aspect,
+  type Card,
+  type Change,
+  type CostPart,
+  type Difference,
+  type ExtraWanted,
+  type Limit,
+  type Machine,
+  type Member,
+  type Need,
+  type Pin,
+  type Proposal,
+} from '$core';
+import { figure, inMoney, wireWords } from './figures';
+import { KIND_WORDS, needWords } from './needs';
+import { EXTRA_KIND_WORDS, THING_WORDS } from './things';
+
+export const PLAN_WORDS: Readonly<Record<Aspect | 'best', string>> = {
+  best: 'Best',
+  cheapest: 'Cheapest',
+  fastest: 'Fastest',
+  leastDisturbance: 'Least disturbance',
+  nothingBought: 'Nothing bought',
+};
+
+export const PART_WORDS: Readonly<Record<CostPart, string>> = {
+  price: 'Cards',
+  extras: 'What goes with them',
+  overBudget: 'Over the budget',
+  wishes: 'Wishes left',
+  shortfall: 'Slower than it could be',
+  disturbance: 'Work in the machine',
+  air: 'Air taken',
+  drivers: 'Drivers and firmware',
+  wait: 'Waiting',
+  unknown: 'Facts not known',
+  pace: 'Behind the fastest cards',
+};
+
+export const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
+  slots: 'the slots that there are',
+  staying: 'cards that stay in their slots',
+  openings: 'the openings that cards take up',
+  room: 'the room for long and high cards',
+  bracket: 'the height of the brackets',
+  power: 'the supply: its watts and plugs',
+  lanes: 'the lanes of the slots',
+  leads: 'the leads of the front panel',
+  path: 'the way to the far end: cable, switch, drives',
+  system: 'the system and its drivers',
+  firmware: 'the kind of firmware',
+};
+
+export const extraWords = ({ kind, fits }: Pick<ExtraWanted, 'kind' | 'fits'>): string => {
+  const what = THING_WORDS[fits] ?? fits;
+  return what === '' ? EXTRA_KIND_WORDS[kind] : `${EXTRA_KIND_WORDS[kind]}: ${what}`;
+};
+
+const slotLabel = (machine: Machine, slotId: string): string =>
+  machine.slots.find(({ id }) => id === slotId)?.label ?? slotId;
+
+export function pinWords(pin: Pin, machine: Machine, cards: readonly Card[]): string {
+  const card = 'cardId' in pin ? cards.find(({ id }) => id === pin.cardId) : undefined;
+  const name = card === undefined ? 'a card that is gone' : cardName(card);
+  switch (pin.kind) {
+    case 'cardThere':
+      return `${name} in ${slotLabel(machine, pin.slotId)}`;
+    case 'neverSlot':
+      return `Nothing new in ${slotLabel(machine, pin.slotId)}`;
+    case 'neverCard':
+      return `Never ${name}`;
+    case 'noMoves':
+      return 'Cards that are in stay where they are';
+  }
+}
+
+export function memberWords(member: Member, machine: Machine, cards: readonly Card[]): string {
+  switch (member.kind) {
+    case 'need':
+      return `${KIND_WORDS[member.need.kind]}: ${needWords(member.need)}`;
+    case 'pin':
+      return `Settled: ${pinWords(member.pin, machine, cards)}`;
+    case 'limit':
+      return LIMIT_WORDS[member.limit];
+  }
+}
+
+export function changeWords(
+  change: Change,
+  machine: Machine,
+  needs: readonly Need[],
+  cards: readonly Card[],
+): string {
+  switch (change.kind) {
+    case 'dropNeed': {
+      const need = needs.find(({ id }) => id === change.needId);
+      return need === undefined
+        ? 'One need less'
+        : `Do without: ${KIND_WORDS[need.kind]}, ${needWords(need)}`;
+    }
+    case 'dropPin':
+      return `No longer settled: ${pinWords(change.pin, machine, cards)}`;
+    case 'giveUpCard':
+      return `Take ${change.name} out of ${slotLabel(machine, change.slotId)} for good`;
+    case 'supply':
+      return `Another supply: ${change.extra.maker} ${change.extra.model}, ${figure(change.extra.limit ?? 0, 'W')} on 12 V`;
+    case 'cable':
+      return `Another cable to the far end: ${CABLE_WORDS[change.cable]}`;
+    case 'farEnd':
+      return `A far end that knows ${wireWords(change.megabits)}`;
+    case 'slotGeneration':
+      return `${slotLabel(machine, change.slotId)} at Gen ${change.generation?.value ?? '?'}: a board or a setting that allows it`;
+    case 'frontPanel':
+      return `A front panel with its lead: ${change.extra.maker} ${change.extra.model}`;
+  }
+}
+
+const CABLE_WORDS = { cat5e: 'Cat 5e', cat6: 'Cat 6', cat6a: 'Cat 6A' } as const;
+
+/** “31.00 more”, “12.40 less”, “the same”; a must more or less comes first. */
+export function differenceWords({ musts, cents }: Difference): string {
+  if (musts > 0) return musts === 1 ? 'a must left' : `${musts} musts left`;
+  if (musts < 0) return musts === -1 ? 'a must more is met' : `${-musts} musts more are met`;
+  if (cents === 0) return 'the same';
+  return cents > 0 ? `${inMoney(cents)} more` : `${inMoney(-cents)} less`;
+}
+
+export const weighedMoney = ({ cost }: Pick<Proposal, 'cost'>): string =>
+  inMoney(cost.weighed / 100);
+
+/** For the job's log: each plan that was not taken, with what told against it. */
+export function refusedWords(
+  plans: readonly { readonly key: Aspect | 'best'; readonly plan: Proposal }[],
+  chosen: Proposal | null,
+): readonly string[] {
+  if (chosen === null) return [];
+  return plans
+    .filter(({ plan }) => plan !== chosen)
+    .map(({ key, plan }) => {
+      const cards = plan.placements.map(({ card, slot }) => `${cardName(card)} in ${slot.label}`);
+      const money = inMoney(moneyCents(plan.cost.parts));
+      return `${PLAN_WORDS[key]}: ${cards.join(', ') || 'nothing bought'}, ${money}. Not taken: ${againstWords(plan, chosen)}.`;
+    });
+}
+
+/** What weighs most against a plan beside the chosen one. */
+function againstWords(plan: Proposal, chosen: Proposal): string {
+  const musts = plan.cost.mustsUnmet - chosen.cost.mustsUnmet;
+  if (musts > 0) return 'it leaves a must';
+  const [worst] = (Object.keys(PART_WORDS) as CostPart[])
+    .map((part) => ({
+      part,
+      cents: (plan.cost.parts[part] ?? 0) - (chosen.cost.parts[part] ?? 0),
+    }))
+    .filter(({ part, cents }) => cents > 0 && part !== 'pace')
+    .toSorted((a, b) => b.cents - a.cents);
+  return worst === undefined
+    ? 'the technician chose otherwise'
+    : `${PART_WORDS[worst.part].toLowerCase()} ${inMoney(worst.cents)} more`;
+}

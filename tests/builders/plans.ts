@@ -1,0 +1,234 @@
+/** Small invented jobs from a seed, for the planner and what stands on it. */
+import * as fc from 'fast-check';
+import { drives, network, usb } from '../../demo/catalogue/row.ts';
+import { EXTRAS } from '../../demo/catalogue/extras.ts';
+import {
+  PLAIN_WEIGHTS,
+  cardName,
+  emptySupply,
+  occupantNamed,
+  plainNeed,
+  type Card,
+  type Condition,
+  type Fact,
+  type Machine,
+  type Need,
+  type Occupant,
+  type PlanRequest,
+  type Slot,
+  type Weights,
+} from '../../src/core/index.ts';
+import { aCard, aMachine, aSlot, told } from './parts.ts';
+
+const fan = fc.constantFrom<Card['fan']>(null, null, { fromMm: 40, toMm: 90, airMm: 20 });
+
+const randomCard = (id: string): fc.Arbitrary<Card> =>
+  fc
+    .record({
+      lanes: fc.constantFrom(1, 1, 4, 16) as fc.Arbitrary<1 | 4 | 16>,
+      openings: fc.constantFrom(1, 1, 2, 3),
+      lengthMm: fc.constantFrom(120, 170, 240),
+      weightGrams: fc.constantFrom(150, 1_200),
+      fan,
+      peakWatts: fc.constantFrom(20, 60, 120),
+      sockets: fc.constantFrom<Card['sockets']>([], [], ['8-pin'], ['6-pin']),
+      priceCents: fc.integer({ min: 1, max: 40 }).map((n) => n * 500),
+      leadDays: fc.constantFrom(null, 2, 9),
+      bracketMounted: fc.constantFrom('full', 'low') as fc.Arbitrary<'full' | 'low'>,
+      frontHeaders: fc.constantFrom<Card['frontHeaders']>([], [{ type: 'usb-19-pin', atMm: 80 }]),
+      boardLeads: fc.constantFrom<Card['boardLeads']>(
+        [],
+        [],
+        [{ type: 'usb-9-pin', lengthMm: 300 }],
+      ),
+      delivers: fc.constantFrom<Card['delivers']>(
+        usb(2, '3.2-1', 900),
+        usb(4, '3.2-2', 900),
+        usb(5, '2.0', 900),
+        drives(2, 'sata'),
+        network(1, [1000, 2500]),
+        network(1, [1000, 10000]),
+      ),
+    })
+    .map((over) => aCard({ id, model: id, ...over }));
+
+const weight = fc.integer({ min: 1, max: 5 });
+
+const randomNeed = (id: string, mustShare: number): fc.Arbitrary<Need> => {
+  const must = fc.integer({ min: 1, max: 10 }).map((n) => n <= mustShare);
+  return fc.oneof(
+    fc
+      .record({
+        must,
+        ports: fc.integer({ min: 1, max: 5 }),
+        where: fc.constantFrom('rear', 'rear', 'front') as fc.Arbitrary<'rear' | 'front'>,
+        bytesPerSecond: fc.constantFrom(30e6, 200e6, 400e6),
+        weight,
+      })
+      .map((over) => plainNeed('usb', id, over)),
+    fc
+      .record({ must, ports: fc.integer({ min: 1, max: 4 }), weight })
+      .map((over) => plainNeed('drives', id, { bytesPerSecond: 100e6, ...over })),
+    fc
+      .record({ must, bytesPerSecond: fc.constantFrom(100e6, 200e6, 900e6), weight })
+      .map((over) => plainNeed('network', id, over)),
+  );
+};
+
+const percent = fc.constantFrom(0, 50, 100, 100, 300);
+const weights: fc.Arbitrary<Weights> = fc.oneof(
+  fc.constant(PLAIN_WEIGHTS),
+  fc.record({
+    overBudget: percent,
+    wishes: percent,
+    shortfall: percent,
+    // Every card costs some work, or it would cost nothing to add useless ones.
+    disturbance: fc.constantFrom(100, 300),
+    air: fc.constantFrom(0, 100),
+    drivers: percent,
+    wait: percent,
+    unknown: percent,
+    pace: fc.constant(0),
+  }),
+);
+
+export interface Sizes {
+  readonly cards: readonly [number, number];
+  readonly needs: readonly [number, number];
+  readonly slots: readonly [number, number];
+  /** Cards that may be in the machine already. */
+  readonly existing: number;
+  /** Of ten needs so many are musts. */
+  readonly musts: number;
+}
+
+const SMALL: Sizes = { cards: [2, 4], needs: [1, 3], slots: [2, 3], existing: 1, musts: 5 };
+
+const several = <Thing>(
+  [min, max]: readonly [number, number],
+  each: (n: number) => fc.Arbitrary<Thing>,
+): fc.Arbitrary<Thing[]> =>
+  fc
+    .integer({ min, max })
+    .chain((count) => fc.tuple(...Array.from({ length: count }, (_, n) => each(n))));
+
+const occupantOf = (card: Card, fate: Occupant['fate']): Occupant => ({
+  ...occupantNamed(cardName(card)),
+  fate,
+  openings: told(card.openings),
+  lengthMm: told(card.lengthMm),
+  fan: told(card.fan),
+});
+
+/** A job of these sizes: ties between slots, cards that are in already, plugs, watts, leads and headers that run out. */
+export const randomRequest = (sizes: Sizes = SMALL): fc.Arbitrary<PlanRequest> =>
+  fc
+    .record({
+      cards: several(sizes.cards, (n) => randomCard(`c${n}`)),
+      needs: several(sizes.needs, (n) => randomNeed(`n${n}`, sizes.musts)),
+      slots: several(sizes.slots, () =>
+        fc.record({
+          connector: fc.constantFrom(1, 4, 16) as fc.Arbitrary<1 | 4 | 16>,
+          generation: fc.constantFrom(1, 3) as fc.Arbitrary<1 | 3>,
+        }),
+      ),
+      inThere: fc.array(
+        fc.tuple(
+          fc.nat(20),
+          fc.nat(20),
+          fc.constantFrom('stays', 'mayGo') as fc.Arbitrary<'stays' | 'mayGo'>,
+        ),
+        { maxLength: sizes.existing },
+      ),
+      budgetCents: fc.constantFrom(null, 5_000, 12_000, 30_000),
+      twelveVolt: fc.constantFrom(200, 400, 900),
+      plugs: fc.tuple(fc.constantFrom(0, 1, 2), fc.constantFrom(0, 2)),
+      headers: fc.constantFrom(0, 1, 2),
+      leads: fc.constantFrom(1, 1, 2),
+      spareScrews: fc.constantFrom(0, 8),
+      /** Slots by position, and the lanes that the first keeps while the second is used. */
+      ties: fc.array(fc.tuple(fc.nat(20), fc.nat(20), fc.constantFrom(0, 1, 1, 4)), {
+        maxLength: 2,
+      }),
+      weights,
+    })
+    .map(({ cards, needs, slots, inThere, budgetCents, ties, weights: weighed, ...rest }) => {
+      const conditions: Condition[] = ties
+        .map(([a, b, keepsLanes], n) => ({
+          id: `t${n}`,
+          slotId: `s${(a % slots.length) + 1}`,
+          keepsLanes,
+          whenSlotId: `s${(b % slots.length) + 1}`,
+          holds: 'anything' as const,
+        }))
+        .filter(({ slotId, whenSlotId }) => slotId !== whenSlotId);
+      const empty = slots.map((over, n) => aSlot(n + 1, over));
+      return {
+        cards,
+        needs,
+        budgetCents,
+        extras: EXTRAS,
+        library: null,
+        weights: weighed,
+        machine: machineWith(filled(empty, cards, inThere), conditions, rest),
+      };
+    });
+
+/** Cards go only where they fit by opening and connector, and do not lie over one another. */
+function filled(
+  slots: readonly Slot[],
+  cards: readonly Card[],
+  inThere: readonly (readonly [number, number, 'stays' | 'mayGo'])[],
+): readonly Slot[] {
+  const result = [...slots];
+  for (const [cardAt, slotAt, fate] of inThere) {
+    const card = cards[cardAt % cards.length]!;
+    const n = slotAt % slots.length;
+    const covered = result.slice(n, n + card.openings);
+    const before = result.slice(0, n).some((slot, m) => {
+      const there = slot.occupant?.value;
+      return there != null && m + (there.openings?.value ?? 1) > n;
+    });
+    const room = covered.length === card.openings && !before;
+    const fits = (slots[n]!.connectorLanes?.value ?? 1) >= card.lanes;
+    if (!room || !fits || covered.some((slot) => slot.occupant?.value != null)) continue;
+    const occupant: Fact<Occupant | null> = told(occupantOf(card, fate));
+    result[n] = { ...result[n]!, occupant };
+  }
+  return result;
+}
+
+function machineWith(
+  slots: readonly Slot[],
+  conditions: readonly Condition[],
+  there: {
+    readonly twelveVolt: number;
+    readonly plugs: readonly [number, number];
+    readonly headers: number;
+    readonly leads: number;
+    readonly spareScrews: number;
+  },
+): Machine {
+  const plain = aMachine([...slots]);
+  return {
+    ...plain,
+    conditions,
+    case: {
+      ...plain.case,
+      frontLeads: told(
+        Array.from({ length: there.leads }, () => ({ type: 'usb-19-pin' as const })),
+      ),
+      spareScrews: told(there.spareScrews),
+    },
+    headers: told(Array.from({ length: there.headers }, () => ({ type: 'usb-9-pin' as const }))),
+    supply: {
+      ...emptySupply(),
+      twelveVoltWatts: told(there.twelveVolt),
+      baseWatts: told(100),
+      plugs: told([
+        { type: '8-pin', count: there.plugs[0] },
+        { type: '6-pin', count: there.plugs[1] },
+      ]),
+    },
+  };
+}
