@@ -19,7 +19,9 @@ import {
   type Stage,
 } from '../src/core/index.ts';
 import { CARDS } from './catalogue/cards.ts';
+import { EXTRAS } from './catalogue/extras.ts';
 import { PACKAGES } from './drivers.ts';
+import { SCENES } from './scenes.ts';
 import {
   GAMING,
   MICRO_TOWER,
@@ -65,7 +67,12 @@ function begin(
 }
 
 function accept(job: Job, at: string): Job {
-  const { placements } = proposePlan({ ...job, cards: CARDS, library: PACKAGES });
+  const { placements, extras } = proposePlan({
+    ...job,
+    cards: CARDS,
+    extras: EXTRAS,
+    library: PACKAGES,
+  });
   return perform(job, at, [
     {
       name: 'acceptPlan',
@@ -75,6 +82,7 @@ function accept(job: Job, at: string): Job {
         job.machine,
         PACKAGES,
       ),
+      extras: extras.map(({ kind, fits, count, extra }) => ({ kind, fits, count, extra })),
     },
   ]);
 }
@@ -168,12 +176,14 @@ function museum(lspci: string): Job {
         must: true,
         words: 'A scanned glass plate of 4 GB to the store room while the next one scans',
         bytesPerSecond: 700e6,
+        group: 'A',
       }),
       plainNeed('drives', 'drives', {
         must: false,
         words: 'Four more drives in the scanner machine, all busy at once',
         ports: 4,
         bytesPerSecond: 400e6,
+        group: 'A',
       }),
     ],
     25_000,
@@ -313,7 +323,19 @@ const seeds = (): Job =>
   );
 
 export function demoJobs(lspci: string): readonly Job[] {
-  const jobs = [tideTable(), sailLoft(), museum(lspci), boatyard(), pilots(), ferry(), seeds()];
+  const scenes = SCENES.map(({ id, title, customer, machine, needs, budgetCents }, n) =>
+    begin(id, day(25, 8, n * 10), { title, customer }, machine, needs, budgetCents),
+  );
+  const jobs = [
+    tideTable(),
+    sailLoft(),
+    museum(lspci),
+    boatyard(),
+    pilots(),
+    ferry(),
+    seeds(),
+    ...scenes,
+  ];
   for (const job of jobs) {
     if (job.plan !== null && fittedCards(job).length === 0)
       throw new Error(`${job.id}: empty plan`);

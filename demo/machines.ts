@@ -147,7 +147,7 @@ export const OLD_TOWER: Machine = {
 };
 
 /** A mini board: one short slot, and a socket meant for a radio. */
-const MINI: Machine = {
+export const MINI: Machine = {
   ...emptyMachine('Dinghy M1 mini board'),
   firmware: firmwareOf('uefi', 2020),
   headers: headersAt(['usb-9-pin', 100, 160]),
@@ -266,7 +266,7 @@ export const WORKSTATION: Machine = {
 };
 
 /** A board for servers in a flat case: many slots of middling length, low brackets. */
-const SERVER_BOARD: Machine = {
+export const SERVER_BOARD: Machine = {
   ...emptyMachine('Anchorage S2 server board'),
   firmware: firmwareOf('uefi', 2019, true),
   headers: headersAt(['usb-9-pin', 240, 318]),
@@ -463,7 +463,7 @@ const RISER_DESKTOP: Machine = {
 };
 
 /** A desktop without slots of its own, with a chain of two external boxes on a fast serial link. */
-const EXTERNAL_BOX: Machine = {
+export const EXTERNAL_BOX: Machine = {
   ...emptyMachine('Outrigger host with two boxes'),
   firmware: firmwareOf('uefi', 2020, true),
   headers: t([]),
@@ -522,7 +522,7 @@ const EXTERNAL_BOX: Machine = {
 };
 
 /** A ten-year-old home tower: everything behind the board's own switch but the graphics slot. */
-const HOME_TOWER: Machine = {
+export const HOME_TOWER: Machine = {
   ...emptyMachine('Fathom Home tower'),
   firmware: firmwareOf('uefi', 2015),
   headers: headersAt(['usb-9-pin', 130, 296]),

@@ -6,7 +6,7 @@ import { withOccupants } from '../rules/withCards.ts';
 import type { Placed } from '../rules/sharing.ts';
 import { givers } from './already.ts';
 import { fairShares, type Stream } from './fairShares.ts';
-import type { Flow, Giver, SharedStage, StageCode } from './flow.ts';
+import type { Flow, FlowStage, Giver, SharedStage, StageCode } from './flow.ts';
 import { flowFrom } from './flowOf.ts';
 
 /** One giver's part in serving a need. */
@@ -73,20 +73,26 @@ export function ratesOf(all: readonly Leg[]): readonly LegRates[] {
   });
 }
 
-/** What one leg gets while all of these run: its worst stream, at the low and at the high end of every stage. */
-export function rateOf(leg: Leg, running: readonly Leg[]): Rate {
-  const low = sharesOf(leg, running, 'low');
-  const high = sharesOf(leg, running, 'high');
+/**
+ * What one leg gets while all of these run: its worst stream. At the low end its own way carries what a healthy one
+ * shows at least, and the others ask for all they can; at the high end the other way round.
+ */
+function rateOf(leg: Leg, running: readonly Leg[]): Rate {
+  const low = worstShare(leg, running, 'low');
+  const high = worstShare(leg, running, 'high');
   return { low: low.rate, high: high.rate, limiting: high.limiting };
 }
 
-function sharesOf(
+interface Passing extends Stream {
+  readonly leg: Leg;
+}
+
+function worstShare(
   leg: Leg,
   running: readonly Leg[],
   end: 'low' | 'high',
 ): { readonly rate: number; readonly limiting: StageCode | null } {
-  const capacities = new Map<string, number>();
-  const codes = new Map<string, StageCode>();
+  const passed = new Map<string, FlowStage>();
   const users = new Map<string, number>();
   /** Streams spread over the copies of a thing in turn. */
   const copyOf = ({ id, copies = 1 }: SharedStage): string => {
@@ -94,24 +100,28 @@ function sharesOf(
     users.set(id, before + 1);
     return `${id} ${before % copies}`;
   };
-  const streams: (Stream & { readonly leg: Leg })[] = running.flatMap((each, n) =>
-    Array.from({ length: streamsOf(each) }, (_, stream) => ({
+  const streams = running.flatMap((each, n) =>
+    Array.from({ length: streamsOf(each) }, (_, stream): Passing => ({
       leg: each,
       stages: each.flow.stages.map((stage) => {
-        const { shared } = stage;
-        const id = shared === undefined ? `${n} ${stream} ${stage.code}` : copyOf(shared);
-        capacities.set(id, shared?.[end] ?? stage[end]);
-        codes.set(id, stage.code);
+        const id =
+          stage.shared === undefined ? `${n} ${stream} ${stage.code}` : copyOf(stage.shared);
+        passed.set(id, stage);
         return id;
       }),
     })),
+  );
+  const own = new Set(streams.filter((each) => each.leg === leg).flatMap(({ stages }) => stages));
+  const other = end === 'low' ? 'high' : 'low';
+  const capacities = new Map(
+    [...passed].map(([id, stage]) => [id, (stage.shared ?? stage)[own.has(id) ? end : other]]),
   );
   const shares = fairShares(streams, capacities);
   return streams.reduce<{ rate: number; limiting: StageCode | null }>(
     (worst, stream, n) => {
       const { rate, limiting } = shares[n]!;
       return stream.leg === leg && rate < worst.rate
-        ? { rate, limiting: limiting === null ? null : codes.get(limiting)! }
+        ? { rate, limiting: limiting === null ? null : passed.get(limiting)!.code }
         : worst;
     },
     { rate: Infinity, limiting: null },

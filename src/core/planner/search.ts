@@ -79,7 +79,7 @@ export interface Found {
   readonly together: Together;
 }
 
-export type AtLeast = Pick<Cost, 'mustsUnmet' | 'weighed'>;
+type AtLeast = Pick<Cost, 'mustsUnmet' | 'weighed'>;
 
 export interface Progress {
   /** Partial plans looked at. */

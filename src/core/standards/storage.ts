@@ -12,7 +12,7 @@ export type DriveSocket = (typeof DRIVE_SOCKETS)[number];
  */
 export const COPY_DRIVES = ['disk', 'sata', 'nvme'] as const;
 export type CopyDrive = (typeof COPY_DRIVES)[number];
-export const COPY_BYTES_PER_SECOND: Readonly<Record<CopyDrive, readonly [number, number]>> = {
+const COPY_BYTES_PER_SECOND: Readonly<Record<CopyDrive, readonly [number, number]>> = {
   disk: [90 * MEGABYTE, 210 * MEGABYTE],
   sata: [480 * MEGABYTE, 560 * MEGABYTE],
   nvme: [1_200 * MEGABYTE, 3_500 * MEGABYTE],

@@ -41,7 +41,7 @@ export const PART_WORDS: Readonly<Record<CostPart, string>> = {
   pace: 'Behind the fastest cards',
 };
 
-export const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
+const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
   slots: 'the slots that there are',
   staying: 'cards that stay in their slots',
   openings: 'the openings that cards take up',

@@ -1,0 +1,182 @@
+/** Invented jobs that several cards, links or limits decide together. */
+import { known, plainNeed, type Machine, type Need } from '../src/core/index.ts';
+import { EXTERNAL_BOX, GAMING, HOME_TOWER, MICRO_TOWER, MINI, SERVER_BOARD } from './machines.ts';
+
+const told = <Value>(value: Value) => known(value, 'technician');
+
+export interface Scene {
+  readonly id: string;
+  readonly title: string;
+  readonly customer: string;
+  readonly machine: Machine;
+  readonly needs: readonly Need[];
+  readonly budgetCents: number;
+}
+
+/** The board with so many drive ports of its own left free. */
+const withPorts = (machine: Machine, ports: number): Machine => ({
+  ...machine,
+  builtIn: told([
+    ...(machine.builtIn?.value ?? []).filter(({ kind }) => kind !== 'drives'),
+    ...(ports > 0
+      ? [{ kind: 'drives' as const, ports, socket: 'sata' as const, ownPorts: ports }]
+      : []),
+  ]),
+});
+
+const withPath = (machine: Machine, path: Partial<Machine['path']>): Machine => ({
+  ...machine,
+  path: { ...machine.path, ...path },
+});
+
+/** One x1 slot and a radio socket: a faster wire and two mirrored drives for all the charts. */
+export const SIGNAL_HOUSE: Scene = {
+  id: 'signal-house',
+  title: 'A store for the charts',
+  customer: 'Harbour master, Signal House',
+  machine: withPath(withPorts(MINI, 0), {
+    cable: told('cat5e'),
+    cableMetres: told(12),
+    farEndMegabits: told([100, 1000, 2500]),
+    ownDrive: told('sata'),
+    ownArray: told({ count: 2, how: 'mirror' }),
+    farDrive: told('sata'),
+  }),
+  needs: [
+    plainNeed('network', 'network', {
+      words: 'Charts open on every desk as if they lay there',
+      bytesPerSecond: 230e6,
+      direction: 'from',
+      group: 'A',
+    }),
+    plainNeed('drives', 'drives', {
+      words: 'Two drives, the one a mirror of the other',
+      ports: 2,
+      drive: 'sata',
+      bytesPerSecond: 300e6,
+      group: 'A',
+    }),
+  ],
+  budgetCents: 12_000,
+};
+
+/** A box outside on one fast serial link, which all its cards share. */
+export const CHART_ROOM: Scene = {
+  id: 'chart-room',
+  title: 'Three cards in a box',
+  customer: 'Survey vessel, chart room',
+  machine: withPath(EXTERNAL_BOX, {
+    cable: told('cat6a'),
+    cableMetres: told(15),
+    farEndMegabits: told([1000, 2500, 5000, 10000]),
+  }),
+  needs: [
+    plainNeed('network', 'network', {
+      words: 'Soundings to the office before the ship has moored',
+      bytesPerSecond: 900e6,
+      group: 'A',
+    }),
+    plainNeed('drives', 'drives', {
+      words: 'Six drives of soundings, read all at once',
+      ports: 6,
+      drive: 'sata',
+      bytesPerSecond: 450e6,
+      group: 'A',
+    }),
+    plainNeed('sound', 'sound', { words: 'The sonar heard cleanly', channels: 2 }),
+  ],
+  budgetCents: 60_000,
+};
+
+/** A module card for a machine that starts from slow disks. */
+export const NET_LOFT: Scene = {
+  id: 'net-loft',
+  title: 'A quick module to start from',
+  customer: 'Net loft, Quay Street',
+  machine: HOME_TOWER,
+  needs: [
+    plainNeed('drives', 'drives', {
+      words: 'It should be there before the kettle is',
+      ports: 1,
+      drive: 'm2',
+      bytesPerSecond: 1_200e6,
+      together: false,
+      bootable: true,
+    }),
+  ],
+  budgetCents: 8_000,
+};
+
+/** Five gigabit wanted, over a cable and a switch that know only one and ten. */
+export const FOGHORN: Scene = {
+  id: 'foghorn',
+  title: 'Five times as fast to the sound store',
+  customer: 'Foghorn society, sound archive',
+  machine: withPath(GAMING, {
+    cable: told('cat5e'),
+    cableMetres: told(30),
+    farEndMegabits: told([1000, 10000]),
+    ownDrive: told('nvme'),
+    farDrive: told('sata'),
+    farArray: told({ count: 2, how: 'stripe' }),
+  }),
+  needs: [
+    plainNeed('network', 'network', {
+      words: 'An evening’s recordings stored before the lamp is out',
+      bytesPerSecond: 450e6,
+    }),
+  ],
+  budgetCents: 30_000,
+};
+
+/** Four modules on one card: the slot splits, or the card brings a switch. */
+export const FILM_SHED: Scene = {
+  id: 'film-shed',
+  title: 'Four modules at once',
+  customer: 'Film shed, Ebb Lane',
+  machine: MICRO_TOWER,
+  needs: [
+    plainNeed('drives', 'drives', {
+      words: 'Four cameras’ films read side by side',
+      ports: 4,
+      drive: 'm2',
+      bytesPerSecond: 2_500e6,
+    }),
+  ],
+  budgetCents: 40_000,
+};
+
+/** Ten drives on a board with few ports, run by the system’s own driver. */
+export const ROPEWALK: Scene = {
+  id: 'ropewalk',
+  title: 'Ten drives of rope tests',
+  customer: 'Ropewalk, testing house',
+  machine: {
+    ...withPorts(SERVER_BOARD, 4),
+    case: { ...SERVER_BOARD.case, bays: told(12) },
+    system: {
+      ...SERVER_BOARD.system,
+      family: told('linux'),
+      version: told('6.1'),
+    },
+  },
+  needs: [
+    plainNeed('drives', 'drives', {
+      words: 'Ten drives, all at full speed when the tests are read back',
+      ports: 10,
+      drive: 'sata',
+      bytesPerSecond: 450e6,
+      systemDriver: true,
+    }),
+  ],
+  budgetCents: 40_000,
+};
+
+export const SCENES: readonly Scene[] = [
+  SIGNAL_HOUSE,
+  CHART_ROOM,
+  NET_LOFT,
+  FOGHORN,
+  FILM_SHED,
+  ROPEWALK,
+];
