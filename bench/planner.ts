@@ -72,8 +72,8 @@ export const largeRequests = (count: number, cards: number, seed: number): reado
               plugs: told([
                 { type: '8-pin', count: 1 },
                 { type: '6-pin', count: 2 },
-                { type: 'sata', count: 2 },
-                { type: '4-pin', count: 1 },
+                { type: 'sata', count: 3 },
+                { type: '4-pin', count: 2 },
               ]),
             },
           },

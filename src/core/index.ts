@@ -323,7 +323,14 @@ export {
   memberKey,
   membersOf,
 } from './planner/clash.ts';
-export { type Change, type Freeing, changed, changesFor, freeing } from './planner/changes.ts';
+export {
+  type Change,
+  type Freeing,
+  changed,
+  changesFor,
+  freeing,
+  priceOfChange,
+} from './planner/changes.ts';
 export {
   type Difference,
   type PinPrice,

@@ -40,7 +40,7 @@ export { expect };
 export async function openJobs(page: Page): Promise<void> {
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Jobs on the bench' })).toBeVisible();
-  await expect(page.locator('table.jobs tbody tr')).toHaveCount(7);
+  await expect(page.locator('table.jobs tbody tr')).toHaveCount(13);
 }
 
 /** Opens a demo job at a stage; the list is opened first, which brings the demo in. */

@@ -22,7 +22,9 @@ export interface Leg {
 export interface Rate {
   readonly low: number;
   readonly high: number;
+  /** What limits at the high end, and what at the low end, where something else may be narrower. */
   readonly limiting: StageCode | null;
+  readonly limitingAtWorst: StageCode | null;
 }
 
 export interface LegRates {
@@ -80,7 +82,12 @@ export function ratesOf(all: readonly Leg[]): readonly LegRates[] {
 function rateOf(leg: Leg, running: readonly Leg[]): Rate {
   const low = worstShare(leg, running, 'low');
   const high = worstShare(leg, running, 'high');
-  return { low: low.rate, high: high.rate, limiting: high.limiting };
+  return {
+    low: low.rate,
+    high: high.rate,
+    limiting: high.limiting,
+    limitingAtWorst: low.limiting,
+  };
 }
 
 interface Passing extends Stream {

@@ -27,12 +27,16 @@ export type Change =
       readonly slotId: string;
       readonly generation: Slot['generation'];
     }
+  /** All lanes that its connector has contacts for. */
+  | { readonly kind: 'slotLanes'; readonly slotId: string }
+  /** A firmware that splits the lanes of this slot. */
+  | { readonly kind: 'slotSplits'; readonly slotId: string }
   /** Leads for the front panel, with the panel. */
   | { readonly kind: 'frontPanel'; readonly lead: 'usb-19-pin'; readonly extra: Extra };
 
 export interface Freeing {
   readonly change: Change;
-  /** What the change itself costs before tax; null where nobody told a price, zero where nothing is bought. */
+  /** Of the change itself, see `priceOfChange`. */
   readonly cents: number | null;
   /** The best plan after it. */
   readonly plan: Proposal;
@@ -85,6 +89,10 @@ export function changed(request: PlanRequest, change: Change): PlanRequest {
       });
     case 'slotGeneration':
       return inSlot(change.slotId, (slot) => ({ ...slot, generation: change.generation }));
+    case 'slotLanes':
+      return inSlot(change.slotId, (slot) => ({ ...slot, lanes: slot.connectorLanes }));
+    case 'slotSplits':
+      return inSlot(change.slotId, (slot) => ({ ...slot, splits: known(true, 'technician') }));
     case 'frontPanel':
       return with_({
         case: {
@@ -117,6 +125,9 @@ function withSupply(supply: Machine['supply'], { limit, fits }: Extra): Machine[
     ),
   };
 }
+
+/** Fewer are not split among several devices. Common practice, no source. */
+const SPLITTABLE_LANES = 8;
 
 /** Every single change that is worth a try, those that cost nothing first. */
 export function changesFor(request: PlanRequest): readonly Change[] {
@@ -164,9 +175,24 @@ export function changesFor(request: PlanRequest): readonly Change[] {
     ...machine.slots.flatMap((slot): readonly Change[] => {
       const now = valueOf(slot.generation);
       const next = ([2, 3, 4, 5] as const).find((generation) => generation === (now ?? 5) + 1);
-      return next === undefined || slot.bus === 'pci'
-        ? []
-        : [{ kind: 'slotGeneration', slotId: slot.id, generation: known(next, 'technician') }];
+      const contacts = valueOf(slot.connectorLanes);
+      const lanes = valueOf(slot.lanes);
+      const widened = contacts !== null && lanes !== null && lanes < contacts;
+      return [
+        ...(next === undefined || slot.bus === 'pci'
+          ? []
+          : [
+              {
+                kind: 'slotGeneration' as const,
+                slotId: slot.id,
+                generation: known(next, 'technician'),
+              },
+            ]),
+        ...(widened ? [{ kind: 'slotLanes' as const, slotId: slot.id }] : []),
+        ...(valueOf(slot.splits) === false && (lanes ?? 0) >= SPLITTABLE_LANES
+          ? [{ kind: 'slotSplits' as const, slotId: slot.id }]
+          : []),
+      ];
     }),
     ...needs.filter(({ must }) => must).map(({ id }): Change => ({ kind: 'dropNeed', needId: id })),
   ];
@@ -178,7 +204,7 @@ export function* freeing(request: PlanRequest): Search<unknown, readonly Freeing
   for (const change of changesFor(request)) {
     const plan = yield* planning(changed(request, change));
     if (plan.cost.mustsUnmet === 0 && !isOutdone(change, found)) {
-      found.push({ change, cents: priceOf(change), plan });
+      found.push({ change, cents: priceOfChange(change), plan });
     }
   }
   return found;
@@ -188,7 +214,8 @@ export function* freeing(request: PlanRequest): Search<unknown, readonly Freeing
 const isOutdone = ({ kind }: Change, found: readonly Freeing[]): boolean =>
   ['supply', 'cable', 'farEnd'].includes(kind) && found.some(({ change }) => change.kind === kind);
 
-function priceOf(change: Change): number | null {
-  if (!('extra' in change)) return change.kind === 'slotGeneration' ? null : 0;
-  return change.extra?.priceCents ?? null;
+/** What the change itself costs before tax; null where nobody told a price, zero where nothing is bought. */
+export function priceOfChange(change: Change): number | null {
+  if ('extra' in change) return change.extra?.priceCents ?? null;
+  return change.kind.startsWith('slot') ? null : 0;
 }

@@ -8,10 +8,11 @@ import { flowOf } from '../flow/flowOf.ts';
 import type { DriverLibrary } from '../rules/driverSupport.ts';
 import type { Finding, FindingCode } from '../rules/finding.ts';
 import { housings } from '../rules/housing.ts';
-import { assignPlugs, plugsOf } from '../rules/plugs.ts';
+import { assignPlugs, plugsOf, type Socket } from '../rules/plugs.ts';
 import { plugFinding, socketsIn } from '../rules/power.ts';
 import { slotVerdict } from '../rules/verdict.ts';
 import type { Placed } from '../rules/sharing.ts';
+import { PLUG_ADAPTERS } from '../standards/plugs.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 
 export interface ExtraWanted {
@@ -111,6 +112,43 @@ export function extrasTogether(
   });
   return gathered([...powered, ...screwsFor(placed, machine)]);
 }
+
+/** How many adapters new cards want at least, all plugs theirs. More cards never want fewer. */
+export function adaptersTogether(placed: readonly Placed[], machine: Machine): number {
+  return housings(machine).reduce((sum, { id, machine: around }) => {
+    const free = valueOf(around.supply.plugs);
+    const sockets = placed
+      .filter(({ card, slot }) => card.sockets.length > 0 && slot.enclosureId === id)
+      .flatMap(({ card, slot }) => socketsIn(card, slot, around));
+    return free === null || sockets.length === 0 ? sum : sum + adaptersFor(sockets, free);
+  }, 0);
+}
+
+/** Answers by supply and sockets: a search asks the same a thousand times. */
+const counted = new WeakMap<object, Map<string, number>>();
+
+function adaptersFor(
+  sockets: readonly Socket[],
+  free: NonNullable<Machine['supply']['plugs']>['value'],
+): number {
+  const soFar = counted.get(free) ?? new Map<string, number>();
+  counted.set(free, soFar);
+  const key = sockets.map(({ type, watts, wayMm }) => `${type} ${watts} ${wayMm}`).join();
+  const found =
+    soFar.get(key) ??
+    assignPlugs(sockets, plugsOf(free)).feeds.filter(({ adapter }) => adapter !== null).length;
+  soFar.set(key, found);
+  return found;
+}
+
+/** Cents of the cheapest adapter between plugs that there is. */
+export const cheapestAdapter = (extras: readonly Extra[]): number =>
+  Math.min(
+    ...priced(
+      PLUG_ADAPTERS.map((fits) => ({ kind: 'plugAdapter', fits, count: 1 })),
+      extras,
+    ).map(({ cents }) => cents),
+  );
 
 /** A pack of screws where the case has none to spare. */
 export const screwsFor = (

@@ -27,6 +27,7 @@ import {
   type Cost,
   type Scale,
 } from './cost.ts';
+import { adaptersTogether, cheapestAdapter } from './extras.ts';
 import { groupsOf, type Group, type Units } from './coverage.ts';
 import type { Existing } from './existing.ts';
 import type { Limit } from './limits.ts';
@@ -123,6 +124,7 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
   const { lacks, places, costs } = stage;
   const { collides } = conflictsIn(machine, problem.without);
   const ask = relaxations(places, lacks, costs);
+  const cheapest = cheapestAdapter(problem.extras);
   const open: Partial[] = [];
   let best: Found | null = null;
   let bestValue = Infinity;
@@ -136,9 +138,17 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
   const causes = ({ placed }: Partial, further: Candidate) => {
     const { before, own, first } = causedBeside(further, placed, machine, problem.extras);
     return {
-      settled: weigh(added(troubleOf(before), first), scale),
+      settled:
+        weigh(added(troubleOf(before), first), scale) + adapters([...placed, further], further),
       so: weigh(troubleOf(own), scale),
     };
+  };
+
+  /** Adapters beyond those that the cards would want alone: at least so many, each as cheap as any. */
+  const adapters = (placed: readonly Candidate[], further: Candidate): number => {
+    if (further.card.sockets.length === 0 || further.existing !== null) return 0;
+    const more = adaptersTogether(placed, machine) - adaptersTogether(placed.slice(0, -1), machine);
+    return Math.max(0, more - adaptersTogether([further], machine)) * cheapest * scale.extras;
   };
 
   const better = ({ placed, lacking, scene }: Partial): void => {
@@ -238,8 +248,8 @@ interface Stage {
   readonly costs: Costs;
 }
 
-/** Wishes beyond so many are not decided beforehand. */
-const MOST_SCENES_OF = 8;
+/** Wants beyond so many are not decided beforehand. */
+const MOST_DECIDED = 10;
 
 function stageOf(problem: SearchProblem): Stage {
   const { wants, existingCards, givens, machine, scale } = problem;
@@ -255,10 +265,9 @@ function stageOf(problem: SearchProblem): Stage {
   const waits = [...new Set([0, ...candidates.map(({ waitCents }) => waitCents)])].toSorted(
     (a, b) => a - b,
   );
-  const decided = decidedWishes(wants);
+  const decided = decidedBeforehand(wants);
   const costs: Costs = {
-    leaving: (want) =>
-      want.must ? MUST : decided.includes(want) ? Infinity : want.wishCents * scale.wishes,
+    leaving: (want) => (decided.includes(want) ? Infinity : costOfLeaving(want, scale)),
     givingUp: GIVE_UP_CENTS * scale.disturbance,
     waits: waits.map((cents) => cents * scale.wait),
     waitLevel: ({ candidate }) => waits.indexOf(candidate.waitCents),
@@ -271,13 +280,19 @@ function stageOf(problem: SearchProblem): Stage {
 const troubleWeighed = (code: FindingCode, scale: Scale): number =>
   weigh(troubleOf([{ code, verdict: 'limited' }]), scale);
 
-const decidedWishes = (wants: readonly Want[]): readonly Want[] =>
-  wants
-    .filter(({ must }) => !must)
-    .toSorted((a, b) => b.wishCents - a.wishCents)
-    .slice(0, MOST_SCENES_OF);
+const costOfLeaving = ({ must, wishCents }: Want, scale: Scale): number =>
+  must ? MUST : wishCents * scale.wishes;
 
-/** One way to decide beforehand which wishes are left: the others have to be served, or it is no plan of this scene. */
+/** The weightiest wants: whether each is served or left is decided before cards are. */
+const decidedBeforehand = (wants: readonly Want[]): readonly Want[] =>
+  wants
+    .toSorted((a, b) => Number(b.must) - Number(a.must) || b.wishCents - a.wishCents)
+    .slice(0, MOST_DECIDED);
+
+/**
+ * One way to decide beforehand which wants are left: the others have to be served, or it is no plan of this scene. That
+ * makes the bound sharp where money or watts run short, since no want can be served in part.
+ */
 interface Scene {
   readonly left: readonly Want[];
   readonly bound: Bound;
@@ -290,7 +305,7 @@ interface Scenes {
   readonly ahead: () => number;
 }
 
-/** All ways to leave wishes, the most promising first. The dear bound is only asked where the cheap one promises something. */
+/** All ways to leave wants, the most promising first. The dear bound is only asked where the cheap one promises something. */
 function scenesOf(
   problem: SearchProblem,
   stage: Stage,
@@ -304,17 +319,14 @@ function scenesOf(
     readonly least: number;
     readonly opening: Partial | null;
   }
-  const cheap = decidedWishes(problem.wants)
+  const cheap = decidedBeforehand(problem.wants)
     .reduce<readonly (readonly Want[])[]>(
-      (all, wish) => [...all, ...all.map((left) => [...left, wish])],
+      (all, want) => [...all, ...all.map((left) => [...left, want])],
       [[]],
     )
     .map((left): Waiting => {
       const lacking = lackingWithout(stage.lacks, left);
-      const leftCost = left.reduce(
-        (sum, { wishCents }) => sum + wishCents * problem.scale.wishes,
-        0,
-      );
+      const leftCost = left.reduce((sum, want) => sum + costOfLeaving(want, problem.scale), 0);
       return {
         left,
         lacking,
@@ -376,22 +388,29 @@ function boundOf(
   const over = (cents: number) => (cents > budget ? (cents - budget) * mostForMoney : 0);
   const ways = wattWays(machine, scale, imagined).map((way) => {
     const limits = { moneyCents: budget, watts: way.limit, mostForMoney };
-    const prices = bestPrices(ask, start, limits);
-    return { ...way, prices, priced: prices.money > 0 || prices.watts > 0 ? ask(prices) : null };
+    const best = bestPrices(ask, start, limits);
+    const short = plain.uses(start).watts > way.limit;
+    const tried = [
+      ...(best.money > 0 || best.watts > 0 ? [best] : []),
+      // So dear that a must is left rather than a watt too much drawn: tells what is not possible at all.
+      ...(short ? [{ money: 0, watts: MUST }] : []),
+    ];
+    return { ...way, priced: tried.map((prices) => ({ prices, relaxed: ask(prices) })) };
   });
   return ({ place, lacking, waiting, beside, moneyCents: money, watts, weighed }) => {
     const soFar = weighed + costs.waits[waiting]!;
     const simply = soFar + plain.least(place, lacking, waiting, beside) + over(money);
     let least = Infinity;
-    for (const { extra, limit, prices, priced } of ways) {
+    for (const { extra, limit, priced } of ways) {
       if (watts > limit) continue;
       let value = simply;
-      if (priced !== null) {
+      for (const { prices, relaxed } of priced) {
         const byPrice =
           soFar +
-          priced.least(place, lacking, waiting, beside) +
+          relaxed.least(place, lacking, waiting, beside) +
           (prices.money > 0 ? prices.money * (money - budget) : 0) +
-          (prices.watts > 0 ? prices.watts * (watts - limit) : 0);
+          (prices.watts > 0 ? prices.watts * (watts - limit) : 0) -
+          (prices.watts === MUST ? ROUNDING : 0);
         if (byPrice > value) value = byPrice;
       }
       least = Math.min(least, value + extra);
@@ -399,6 +418,9 @@ function boundOf(
     return least;
   };
 }
+
+/** Sums of musts times watts are too large to be exact to the last unit. */
+const ROUNDING = 64;
 
 /** Watts that new cards may draw, and what drawing so much costs: within the headroom nothing, beyond it something. */
 function wattWays(machine: Machine, scale: Scale, imagined: ReadonlySet<Limit>) {

@@ -59,7 +59,7 @@ interface CausedBeside {
   readonly before: readonly Finding[];
   /** Of the further card, by what stands before it. */
   readonly own: readonly Finding[];
-  /** What the first new card brings on, whatever follows. */
+  /** What it brings on by being the first of the new cards, or one too many for the headers, whatever follows. */
   readonly first: Parts;
 }
 
@@ -101,7 +101,12 @@ function firstParts(
     : [];
   const screws = (some: readonly Candidate[]) =>
     priced(screwsFor(some, machine), extras).reduce((total, { cents }) => total + cents, 0);
-  return added(troubleOf(unknown), { extras: screws([...fresh, further]) - screws(fresh) });
+  const headers = headersShort([...fresh, further], machine).slice(
+    headersShort(fresh, machine).length,
+  );
+  return added(troubleOf([...unknown, ...headers]), {
+    extras: screws([...fresh, further]) - screws(fresh),
+  });
 }
 
 function beside(

@@ -4,8 +4,18 @@
   import type { CardOnSlot } from './layout';
   import { lanesUsed } from './lanes';
 
-  let { job, planned, unknown }: { job: Job; planned: readonly CardOnSlot[]; unknown: number } =
-    $props();
+  let {
+    job,
+    planned,
+    extraCents,
+    unknown,
+  }: {
+    job: Job;
+    planned: readonly CardOnSlot[];
+    /** Of what is bought beside the cards. */
+    extraCents: number;
+    unknown: number;
+  } = $props();
 
   /** The load on each supply: the machine's own and those of external boxes. The fullest is shown. */
   const supplies = $derived(
@@ -26,7 +36,7 @@
   );
   const limit = $derived(fullest?.limit ?? null);
   const load = $derived(fullest?.load ?? null);
-  const cents = $derived(planned.reduce((total, { card }) => total + card.priceCents, 0));
+  const cents = $derived(planned.reduce((total, { card }) => total + card.priceCents, extraCents));
   const lanes = $derived(lanesUsed(job.machine, planned));
   const over = (part: number | null, whole: number | null) =>
     part !== null && whole !== null && part > whole;

@@ -190,7 +190,12 @@
         {:else}<SlotFacts {model} {planned} />{/if}
       </div>
       <div class="tally">
-        <Tally {job} planned={drawn} unknown={model.unknown.length} />
+        <Tally
+          {job}
+          planned={drawn}
+          extraCents={model.extraCents(stage)}
+          unknown={model.unknown.length}
+        />
       </div>
     </section>
 

@@ -187,6 +187,18 @@ export class JobModel {
     return withMoves(this.job.machine, this.proposal.moves, this.proposal.givenUp);
   }
 
+  /** What is bought beside the cards that are drawn. */
+  extraCents(stage: Stage): number {
+    if (this.job.plan !== null) {
+      return this.job.plan.extras.reduce(
+        (total, { extra, count }) => total + count * (extra?.priceCents ?? 0),
+        0,
+      );
+    }
+    if (stage !== 'choose' || this.onTrial.length > 0) return 0;
+    return (this.proposal?.extras ?? []).reduce((total, { cents }) => total + cents, 0);
+  }
+
   /** Takes what is tried, or else the chosen plan; what was not taken goes into the log. */
   accept(): void {
     const tried = this.onTrial.length > 0;

@@ -76,7 +76,9 @@ export class Planning {
     return this.plans.find((each) => each.key === key)?.plan ?? null;
   }
   /** The chosen plan, or the best where it is no longer among them. */
-  chosen: Proposal | null = $derived(this.planOf(this.chosenKey) ?? this.choice?.best ?? null);
+  chosen: Proposal | null = $derived(
+    this.planOf(this.chosenKey) ?? this.choice?.best ?? this.progress?.best ?? null,
+  );
   /** What the board shows: the plan looked at, or else the chosen one. */
   shown: Proposal | null = $derived(this.planOf(this.glancedKey) ?? this.chosen);
   isRunning = $derived(this.progress !== null);

@@ -37,7 +37,7 @@ export function needWords(need: Need): string {
   switch (need.kind) {
     case 'network':
       return list(
-        `Copies at ${inMegabytes(need.bytesPerSecond)}`,
+        `Copies ${need.direction === 'from' ? 'fetched ' : ''}at ${inMegabytes(need.bytesPerSecond)}`,
         need.ports > 1 ? `${need.ports} ports` : '',
         ...need.features.map((feature) => FEATURE_WORDS[feature]),
       );

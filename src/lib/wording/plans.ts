@@ -28,7 +28,7 @@ export const PLAN_WORDS: Readonly<Record<Aspect | 'best', string>> = {
 };
 
 export const PART_WORDS: Readonly<Record<CostPart, string>> = {
-  price: 'Cards',
+  price: 'Price of the cards',
   extras: 'What goes with them',
   overBudget: 'Over the budget',
   wishes: 'Wishes left',
@@ -114,6 +114,10 @@ export function changeWords(
       return `A far end that knows ${wireWords(change.megabits)}`;
     case 'slotGeneration':
       return `${slotLabel(machine, change.slotId)} at Gen ${change.generation?.value ?? '?'}: a board or a setting that allows it`;
+    case 'slotLanes':
+      return `${slotLabel(machine, change.slotId)} with all its lanes wired: another board`;
+    case 'slotSplits':
+      return `A firmware that splits the lanes of ${slotLabel(machine, change.slotId)}`;
     case 'frontPanel':
       return `A front panel with its lead: ${change.extra.maker} ${change.extra.model}`;
   }

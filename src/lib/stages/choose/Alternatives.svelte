@@ -13,11 +13,11 @@
 
   const HEIGHT_PX = 150;
   const LEFT_PX = 40;
-  const RIGHT_PX = 24;
+  /** Names stand in a column beside the plot, each led to its point: they never lie over one another. */
+  const RIGHT_PX = 150;
   const TOP_PX = 14;
   const BOTTOM_PX = 30;
-  /** Labels nearer than this to one another are put on different lines. */
-  const LABEL_PX = 14;
+  const LABEL_PX = 16;
 
   let widthPx = $state(480);
   const planning = $derived(model.planning);
@@ -37,18 +37,16 @@
     ).nice(4),
   );
   const y = scaleLinear([0, 1], [HEIGHT_PX - BOTTOM_PX, TOP_PX]);
-  /** Each label beside its point, moved down where another one is there. */
-  const placed = $derived(
+  const labelled = $derived(
     points
-      .toSorted((a, b) => b.share - a.share)
-      .reduce<{ key: PlanKey; plan: Proposal; atX: number; atY: number; labelY: number }[]>(
-        (soFar, { key, plan, cents, share }) => {
-          const last = soFar.at(-1)?.labelY ?? -LABEL_PX;
-          const labelY = Math.max(y(share) + 4, last + LABEL_PX);
-          return [...soFar, { key, plan, atX: x(cents), atY: y(share), labelY }];
-        },
-        [],
-      ),
+      .toSorted((a, b) => b.share - a.share || b.cents - a.cents)
+      .map(({ key, cents, share }, n) => ({
+        key,
+        cents,
+        atX: x(cents),
+        atY: y(share),
+        labelY: TOP_PX + 4 + n * LABEL_PX,
+      })),
   );
   const isChosen = (key: PlanKey) => planning.chosen === plans.find((p) => p.key === key)?.plan;
 
@@ -132,8 +130,8 @@
           <path class="budget" d="M{x(model.job.budgetCents)} {TOP_PX}V{y(0)}" />
           <text class="tick" x={x(model.job.budgetCents) + 3} y={y(0) - 4}>budget</text>
         {/if}
-        {#each placed as { key, atX, atY, labelY } (key)}
-          {@const toLeft = atX > widthPx * 0.7}
+        {#each labelled as { key, cents, atX, atY, labelY } (key)}
+          <path class="leader" d="M{atX} {atY}L{widthPx - RIGHT_PX + 12} {labelY - 4}h6" />
           <circle
             class:chosen={isChosen(key)}
             class:glanced={planning.glancedKey === key}
@@ -141,12 +139,10 @@
             cy={atY}
             r="5"
           />
-          <text
-            class="label"
-            x={atX + (toLeft ? -9 : 9)}
-            y={labelY}
-            text-anchor={toLeft ? 'end' : 'start'}>{PLAN_WORDS[key]}</text
+          <text class:strong={isChosen(key)} x={widthPx - RIGHT_PX + 21} y={labelY}
+            >{PLAN_WORDS[key]}</text
           >
+          <text class="tick" x={widthPx} y={labelY} text-anchor="end">{inMoney(cents)}</text>
         {/each}
       </svg>
     </div>
@@ -220,6 +216,13 @@
     fill: var(--cds-text-02);
     font-size: 0.6875rem;
   }
+  .leader {
+    fill: none;
+    stroke: var(--cds-ui-04);
+  }
+  .strong {
+    font-weight: 600;
+  }
   circle {
     fill: var(--cds-ui-01);
     stroke: var(--cds-text-01);
@@ -238,6 +241,10 @@
   th {
     vertical-align: top;
     padding-right: 0.75rem;
+  }
+  td,
+  thead th {
+    padding-left: 0.5rem;
   }
   td.chosen,
   th.chosen {

@@ -1,7 +1,7 @@
 <script lang="ts">
   /** Why no plan meets all musts, and the single changes that would free it. */
   import { Button, InlineLoading } from 'carbon-components-svelte';
-  import { memberKey, moneyCents, type Change, type Freeing } from '$core';
+  import { changed, memberKey, moneyCents, type Change, type Freeing } from '$core';
   import { shop } from '$lib/state/shop.svelte';
   import { inMoney } from '$lib/wording/figures';
   import { changeWords, memberWords } from '$lib/wording/plans';
@@ -21,6 +21,12 @@
     switch (change.kind) {
       case 'dropNeed':
         return () => model.open.run({ name: 'removeNeed', needId: change.needId });
+      case 'giveUpCard':
+        return () => {
+          if (planning.request === null) return;
+          const { machine } = changed(planning.request, change);
+          model.open.run({ name: 'changeMachine', machine, what: 'whether its card stays' });
+        };
       case 'dropPin':
         return () => model.open.run({ name: 'removePin', pin: change.pin });
       default:
@@ -83,6 +89,9 @@
     border-left: 4px solid var(--tenant-limited);
     padding: 0 0 0.5rem 0.75rem;
     margin-bottom: 0.75rem;
+    font-size: 0.875rem;
+  }
+  section :global(p) {
     font-size: 0.875rem;
   }
   .set {

@@ -71,6 +71,8 @@
     readonly half: number;
     readonly cut: boolean;
     readonly limits: boolean;
+    /** Narrower than that only while all the others ask for their most. */
+    readonly atWorst: boolean;
   }
 
   function gatesOf(each: LegRates): readonly Gate[] {
@@ -87,6 +89,8 @@
         half: Math.min(drawn, GATE_PX) / 2,
         cut: drawn > GATE_PX,
         limits: rateOf(each).limiting === stage.code,
+        atWorst:
+          rateOf(each).limitingAtWorst === stage.code && rateOf(each).limiting !== stage.code,
       };
     });
   }
@@ -150,7 +154,7 @@
       >
         <rect class="stream" x="0" y={48 - half} width={widthPx} height={half * 2} />
         {#each gates as gate (gate.stage.code)}
-          <g class="gate" class:limits={gate.limits}>
+          <g class="gate" class:limits={gate.limits} class:worst={gate.atWorst}>
             <path d="M{gate.x - 4} {48 - gate.half}h8M{gate.x - 4} {48 + gate.half}h8" />
             <path
               d="M{gate.x} {48 - gate.half}V18M{gate.x} {48 + gate.half}V78"
@@ -160,7 +164,9 @@
             <text class="figure" x={gate.x} y={ROW_PX - LABEL_PX} text-anchor="middle"
               >{figure(gate.stage.shared?.high ?? gate.stage.high, 'B/s')}{gate.limits
                 ? ' – limits'
-                : ''}</text
+                : gate.atWorst
+                  ? ' – at worst'
+                  : ''}</text
             >
           </g>
         {/each}
@@ -170,8 +176,9 @@
         {#if rate.high < each.leg.flow.wanted}
           – {Math.round((rate.high / each.leg.flow.wanted) * 100)} % of the {inMegabytes(
             each.leg.flow.wanted,
-          )} wanted{/if}{#if together && each.alone.high > each.together.high * 1.001}, alone up to
-          {inMegabytes(each.alone.high)}{/if}
+          )} wanted{/if}{#if together && (each.alone.high > each.together.high * 1.001 || each.alone.low > each.together.low * 1.001)},
+          alone
+          {bandWords(each.alone)}{/if}
         <span class="quiet">
           · {gigabytes} GB in {files.toLocaleString('en-GB')} files: {times[n]}</span
         >
@@ -264,6 +271,13 @@
   .gate.limits path {
     stroke: var(--cds-text-01);
     stroke-width: 3.5;
+  }
+  .gate.worst path {
+    stroke: var(--cds-text-01);
+    stroke-width: 2.25;
+  }
+  .worst text {
+    fill: var(--cds-text-01);
   }
   text {
     font-size: 0.6875rem;

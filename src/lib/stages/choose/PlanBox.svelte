@@ -79,8 +79,8 @@
     <p>There is nothing to plan for.</p>
   {:else if planning.failed !== ''}
     <p role="alert">The planner stopped: {planning.failed}</p>
-  {:else if proposal === null}
-    <InlineLoading description="Planning" />
+  {:else if proposal === null && !accepted}
+    <p class="quiet">No plan yet.</p>
   {:else if accepted}
     {#if !sameAsAccepted && !planning.isRunning}
       <p class="warn" role="status">
@@ -91,7 +91,7 @@
     {#await import('./ShoppingList.svelte') then { default: ShoppingList }}
       <ShoppingList {job} />
     {/await}
-  {:else}
+  {:else if proposal !== null}
     <ul>
       {#each proposal.givenUp as slotId (slotId)}
         <li>
@@ -184,7 +184,7 @@
     {/each}
     {#if planning.choice}<Refusals refusals={planning.choice.refusals} {select} />{/if}
   {/if}
-  {#if planning.progress !== null && proposal !== null}
+  {#if planning.progress !== null}
     <div class="running">
       <InlineLoading
         description="Planning{planning.progress.searched > 0

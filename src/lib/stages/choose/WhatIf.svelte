@@ -8,6 +8,7 @@
     differenceOf,
     legs,
     moneyCents,
+    priceOfChange,
     ratesOf,
     type Change,
     type Proposal,
@@ -78,6 +79,7 @@
       <InlineLoading description="Planning for that" />
     {:else}
       {@const plan = supposed.plan}
+      {@const changeCents = priceOfChange(supposed.change)}
       <ScrollArea label="As it is, and if">
         <table class="plain">
           <thead>
@@ -113,6 +115,11 @@
               <th scope="row">Price before tax</th>
               <td class="number">{inMoney(moneyCents(asIs.cost.parts))}</td>
               <td class="number">{inMoney(moneyCents(plan.cost.parts))}</td>
+            </tr>
+            <tr>
+              <th scope="row">The change itself</th>
+              <td class="number">–</td>
+              <td class="number">{changeCents === null ? 'not known' : inMoney(changeCents)}</td>
             </tr>
             <tr>
               <th scope="row">By all parts</th>

@@ -81,6 +81,7 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
   ],
   network: [
     number('bytesPerSecond', 'Copy at, MB/s', 10_000, MEGABYTE),
+    choice('direction', 'The copies go', ['to', 'to the far end'], ['from', 'from the far end']),
     number('ports', 'Ports', 8),
     ticks(
       'features',

@@ -4,6 +4,7 @@
   import BuiltIn from './BuiltIn.svelte';
   import FactField from './FactField.svelte';
   import {
+    ARRAY_FIELD,
     DATE_FIELD,
     SPEEDS_FIELD,
     TEXT_FIELD,
@@ -170,17 +171,31 @@
   />
   <FactField
     id="fact-path-ownDrive"
-    label="Copied from"
+    label="Drive here"
     fact={path.ownDrive}
     kind={DRIVE}
     onchange={(ownDrive) => putPath({ ownDrive }, 'drive it is copied from')}
   />
   <FactField
+    id="fact-path-ownArray"
+    label="How many, and how"
+    fact={path.ownArray}
+    kind={ARRAY_FIELD}
+    onchange={(ownArray) => putPath({ ownArray }, 'drives it is copied from')}
+  />
+  <FactField
     id="fact-path-farDrive"
-    label="Copied to"
+    label="Drive at the far end"
     fact={path.farDrive}
     kind={DRIVE}
     onchange={(farDrive) => putPath({ farDrive }, 'drive at the far end')}
+  />
+  <FactField
+    id="fact-path-farArray"
+    label="How many there, and how"
+    fact={path.farArray}
+    kind={ARRAY_FIELD}
+    onchange={(farArray) => putPath({ farArray }, 'drives at the far end')}
   />
   <FactField
     id="fact-path-internetMegabits"

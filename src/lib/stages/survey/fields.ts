@@ -1,12 +1,14 @@
 /** How facts of each kind are typed, printed and offered. */
 import {
   BOARD_HEADERS,
+  DRIVE_ARRAYS,
   ETHERNET_MEGABITS,
   FAN_CELL,
   FRONT_LEADS,
   PLUG_TYPES,
   SENSED_WATTS,
   type BoardHeader,
+  type DriveArray,
   type FrontLead,
   type PlugType,
 } from '$core';
@@ -120,6 +122,22 @@ export const VERSION_FIELD: FieldKind<string> = {
   expects: 'a version such as 11 or 6.1',
   print: String,
   parse: (text) => (/^\d+(\.\d+)*$/.test(text) ? text : null),
+};
+
+type Several = { readonly count: number; readonly how: DriveArray };
+
+/** Drives that work as one, as “2 mirror” or “3 stripe”; “single” for one by itself. */
+export const ARRAY_FIELD: FieldKind<Several> = {
+  expects: 'single, or a number with mirror or stripe, such as 2 mirror',
+  print: ({ count, how }) => (how === 'single' ? how : `${count} ${how}`),
+  parse: (text) => {
+    const match = /^(?:(\d{1,2})\s*[x×]?\s*)?(single|mirror|stripe)$/i.exec(text.trim());
+    const how = DRIVE_ARRAYS.find((each) => each === match?.[2]?.toLowerCase());
+    const count = Number(match?.[1] ?? 1);
+    if (how === undefined) return null;
+    if (how === 'single') return count === 1 ? { count, how } : null;
+    return count >= 2 ? { count, how } : null;
+  },
 };
 
 type Rooms = readonly {
