@@ -78,7 +78,17 @@ const VIEWS = [
   ['drivers', '/jobs/sail-loft/drivers'],
   ['prove', '/jobs/lighthouse-museum/prove'],
   ['hand-over', '/jobs/lighthouse-museum/hand-over'],
-  ['choose-dark', '/jobs/tide-table-office/choose', [slot('s2')], { theme: 'g100' }],
+  [
+    'choose-clash',
+    '/jobs/foghorn/choose',
+    [(page) => page.getByText('alone would free it').waitFor()],
+  ],
+  [
+    'choose-links',
+    '/jobs/chart-room/choose',
+    [tab('Links'), tab('Together'), slot('near1')],
+    { theme: 'g100' },
+  ],
 ];
 
 const server = spawn(process.execPath, ['build/index.js'], {

@@ -10,13 +10,13 @@ test('a job is duplicated, deleted, and brought back', async ({ page }) => {
     .filter({ hasText: 'Faster sticks' })
     .getByRole('button', { name: 'Duplicate' })
     .click();
-  await expect(rows).toHaveCount(8);
+  await expect(rows).toHaveCount(14);
   await rows.filter({ hasText: '(copy)' }).getByRole('button', { name: 'Delete' }).click();
-  await expect(rows).toHaveCount(7);
+  await expect(rows).toHaveCount(13);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(rows).toHaveCount(8);
+  await expect(rows).toHaveCount(14);
   await page.reload();
-  await expect(rows).toHaveCount(8);
+  await expect(rows).toHaveCount(14);
   await page.keyboard.press('/');
   await page.keyboard.type('museum');
   await expect(rows).toHaveCount(1);
@@ -43,11 +43,11 @@ test('a job goes out as a file and comes back; damaged and newer files change no
     'cut.tenant.json was not imported. Nothing has changed.',
   );
   await expect(page.getByRole('alert')).toContainText(/line \d+/);
-  await choose('newer.tenant.json', text.replace('"format": 3', '"format": 9'));
+  await choose('newer.tenant.json', text.replace('"format": 4', '"format": 9'));
   await expect(page.getByRole('alert')).toContainText('written by a newer Tenant (format 9');
   await choose('wrong.tenant.json', text.replace('"budgetCents": 6000', '"budgetCents": "sixty"'));
   await expect(page.getByRole('alert')).toContainText('job.budgetCents');
-  await expect(rows).toHaveCount(7);
+  await expect(rows).toHaveCount(13);
 
   await choose('good.tenant.json', text);
   await expect(page).toHaveURL(/\/fit$/);
@@ -175,7 +175,7 @@ test('a record that no longer reads as a job is set aside whole and can be expor
       }),
   );
   await page.reload();
-  await expect(page.locator('table.jobs tbody tr')).toHaveCount(6);
+  await expect(page.locator('table.jobs tbody tr')).toHaveCount(12);
   const aside = page.locator('section.aside');
   await expect(aside).toContainText('sail-loft');
   await expect(aside).toContainText('needs');
@@ -210,7 +210,7 @@ test('with the network off after the first load, the work goes on, also after a 
   await page.goto('/jobs/tide-table-office/fit');
   await expect(page.getByText(/^Fit, step 1 of/)).toBeVisible();
   await page.goto('/');
-  await expect(page.locator('table.jobs tbody tr')).toHaveCount(7);
+  await expect(page.locator('table.jobs tbody tr')).toHaveCount(13);
   // The stand-ins cannot be asked just now, and the browser notes it.
   expect(complaints.every((text) => text.includes('ERR_INTERNET_DISCONNECTED'))).toBe(true);
   complaints.length = 0;

@@ -70,7 +70,7 @@ test('a fact told in the survey changes the verdict and the plan, and undo bring
 test('the refused cards say why, and show it on the board', async ({ page }) => {
   await openStage(page, 'tide-table-office', 'choose');
   await page.getByText(/Why not the other \d+ cards/).click();
-  const reasons = page.locator('details table');
+  const reasons = page.locator('details table').first();
   await expect(reasons).toContainText(
     'It draws 50 W from the slot, which gives only 35 W. (Slot 2, where it comes closest)',
   );

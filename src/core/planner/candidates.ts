@@ -11,8 +11,6 @@ import type { Finding, FindingCode } from '../rules/finding.ts';
 import { laneLevels } from '../rules/sharing.ts';
 import { verdictAsker } from '../rules/verdict.ts';
 import { machineAround } from '../rules/housing.ts';
-import { assignPlugs, plugsOf } from '../rules/plugs.ts';
-import { socketsIn } from '../rules/power.ts';
 import { ADAPTED, PLUG_ADAPTERS } from '../standards/plugs.ts';
 import type { FrontLead } from '../standards/headers.ts';
 import {
@@ -27,7 +25,7 @@ import {
 } from './cost.ts';
 import { Undominated } from './dominance.ts';
 import type { Existing } from './existing.ts';
-import { extrasOf, priced } from './extras.ts';
+import { adaptersFor, cheapestAdapter, extrasOf, priced } from './extras.ts';
 import { paceOf, serves, type Given, type GivenAsker } from './given.ts';
 import { codesOf, type Limit } from './limits.ts';
 import { atFront, type Want } from './wants.ts';
@@ -202,18 +200,9 @@ function candidateOf(
  */
 function adaptersAtLeast(card: Card, slot: Slot, { machine, extras }: Assessing): number {
   if (card.sockets.length === 0) return 0;
-  const around = machineAround(slot, machine);
-  const free = valueOf(around.supply.plugs);
-  if (free === null) return 0;
-  const { feeds } = assignPlugs(socketsIn(card, slot, around), plugsOf(free));
-  return feeds.reduce((sum, { adapter, socket }) => {
-    if (adapter === null) return sum;
+  return adaptersFor([{ card, slot }], machineAround(slot, machine)).reduce((sum, { socket }) => {
     const alike = PLUG_ADAPTERS.filter((each) => ADAPTED[each].gives === socket.type);
-    const prices = priced(
-      alike.map((fits) => ({ kind: 'plugAdapter', fits, count: 1 })),
-      extras,
-    );
-    return sum + Math.min(...prices.map(({ cents }) => cents));
+    return sum + cheapestAdapter(extras, alike);
   }, 0);
 }
 

@@ -8,11 +8,11 @@ import { flowOf } from '../flow/flowOf.ts';
 import type { DriverLibrary } from '../rules/driverSupport.ts';
 import type { Finding, FindingCode } from '../rules/finding.ts';
 import { housings } from '../rules/housing.ts';
-import { assignPlugs, plugsOf, type Socket } from '../rules/plugs.ts';
+import { assignPlugs, plugsOf, type Feed } from '../rules/plugs.ts';
 import { plugFinding, socketsIn } from '../rules/power.ts';
 import { slotVerdict } from '../rules/verdict.ts';
 import type { Placed } from '../rules/sharing.ts';
-import { PLUG_ADAPTERS } from '../standards/plugs.ts';
+import { PLUG_ADAPTERS, type PlugAdapter } from '../standards/plugs.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 
 export interface ExtraWanted {
@@ -114,38 +114,38 @@ export function extrasTogether(
 }
 
 /** How many adapters new cards want at least, all plugs theirs. More cards never want fewer. */
-export function adaptersTogether(placed: readonly Placed[], machine: Machine): number {
-  return housings(machine).reduce((sum, { id, machine: around }) => {
-    const free = valueOf(around.supply.plugs);
-    const sockets = placed
-      .filter(({ card, slot }) => card.sockets.length > 0 && slot.enclosureId === id)
-      .flatMap(({ card, slot }) => socketsIn(card, slot, around));
-    return free === null || sockets.length === 0 ? sum : sum + adaptersFor(sockets, free);
+export const adaptersTogether = (placed: readonly Placed[], machine: Machine): number =>
+  housings(machine).reduce((sum, { id, machine: around }) => {
+    const inThere = placed.filter(({ slot }) => slot.enclosureId === id);
+    return sum + adaptersFor(inThere, around).length;
   }, 0);
-}
 
 /** Answers by supply and sockets: a search asks the same a thousand times. */
-const counted = new WeakMap<object, Map<string, number>>();
+const asked = new WeakMap<object, Map<string, readonly Feed[]>>();
 
-function adaptersFor(
-  sockets: readonly Socket[],
-  free: NonNullable<Machine['supply']['plugs']>['value'],
-): number {
-  const soFar = counted.get(free) ?? new Map<string, number>();
-  counted.set(free, soFar);
+/** Adapters between plugs and sockets of cards in one housing, with what each feeds. */
+export function adaptersFor(placed: readonly Placed[], around: Machine): readonly Feed[] {
+  const free = valueOf(around.supply.plugs);
+  const sockets = placed.flatMap(({ card, slot }) => socketsIn(card, slot, around));
+  if (free === null || sockets.length === 0) return [];
+  const soFar = asked.get(free) ?? new Map<string, readonly Feed[]>();
+  asked.set(free, soFar);
   const key = sockets.map(({ type, watts, wayMm }) => `${type} ${watts} ${wayMm}`).join();
   const found =
     soFar.get(key) ??
-    assignPlugs(sockets, plugsOf(free)).feeds.filter(({ adapter }) => adapter !== null).length;
+    assignPlugs(sockets, plugsOf(free)).feeds.filter(({ adapter }) => adapter !== null);
   soFar.set(key, found);
   return found;
 }
 
 /** Cents of the cheapest adapter between plugs that there is. */
-export const cheapestAdapter = (extras: readonly Extra[]): number =>
+export const cheapestAdapter = (
+  extras: readonly Extra[],
+  among: readonly PlugAdapter[] = PLUG_ADAPTERS,
+): number =>
   Math.min(
     ...priced(
-      PLUG_ADAPTERS.map((fits) => ({ kind: 'plugAdapter', fits, count: 1 })),
+      among.map((fits) => ({ kind: 'plugAdapter', fits, count: 1 })),
       extras,
     ).map(({ cents }) => cents),
   );

@@ -1,11 +1,12 @@
 /** What cards give towards wants from each slot, and how fast that is beside the fastest. */
 import type { Card } from '../parts/card.ts';
+import type { DeliveryKind } from '../parts/delivery.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { SERVED_BY } from '../parts/need.ts';
 import type { Pin } from '../parts/planning.ts';
 import type { Flow } from '../flow/flow.ts';
 import { flowOf } from '../flow/flowOf.ts';
-import { slotLink } from '../rules/link.ts';
+import { slotLink, type SlotLink } from '../rules/link.ts';
 import { slotInUse } from '../rules/sharing.ts';
 import { PACE_CENTS } from './cost.ts';
 import type { Units } from './coverage.ts';
@@ -16,6 +17,9 @@ export interface Given {
   readonly flows: readonly Flow[];
 }
 
+/** What these give is the same over any link. */
+const WITHOUT_LINK: ReadonlySet<DeliveryKind> = new Set(['screens', 'sound', 'legacy']);
+
 export type GivenAsker = (card: Card, slot: Slot, wants: readonly Want[]) => Given;
 
 /**
@@ -25,11 +29,22 @@ export type GivenAsker = (card: Card, slot: Slot, wants: readonly Want[]) => Giv
 export function givenAsker(machine: Machine): GivenAsker {
   const answered = new Map<Card, Map<string, Given>>();
   const inUse = new Map<Slot, Slot>();
+  const names = new Map<SlotLink | null, string>([[null, '?']]);
+  /** What decides what cards of this kind give: the housing, and for most of them the link. */
+  const alike = (card: Card, slot: Slot): string => {
+    const housing = slot.enclosureId ?? '';
+    if (WITHOUT_LINK.has(card.delivers.kind)) return housing;
+    const link = slotLink(card, slot);
+    const known = names.get(link);
+    if (known !== undefined) return housing + known;
+    const name = ` ${link?.low} ${link?.high} ${link?.uplink?.id}`;
+    names.set(link, name);
+    return housing + name;
+  };
   return (card, slot, wants) => {
     const used = inUse.get(slot) ?? slotInUse(slot, machine);
     inUse.set(slot, used);
-    const link = slotLink(card, used);
-    const key = `${slot.enclosureId ?? ''} ${link?.low ?? '?'} ${link?.high ?? '?'} ${link?.uplink?.id ?? ''}`;
+    const key = alike(card, used);
     const ofCard = answered.get(card) ?? new Map<string, Given>();
     if (ofCard.size === 0) answered.set(card, ofCard);
     const pinned = wants.some(({ need }) => need === null);

@@ -57,74 +57,62 @@ export function relaxations(
 ): (prices?: Prices) => Relaxation {
   const folded = foldingOf(lacks);
   const ends = endCosts(folded, costs);
-  const steps = new Map<string, Int32Array>();
+  const alike = places.map(({ choices }) => alikeOf(choices, folded, costs));
   const known = new Map<string, Relaxation>();
   return (prices = FREE) => {
     const key = `${prices.money} ${prices.watts}`;
-    const found = known.get(key) ?? relaxation(places, folded, costs, prices, ends, steps);
+    const ways = () => alike.map((sets) => sets.map((set) => cheapest(set, prices)));
+    const found = known.get(key) ?? relaxation(places, folded, costs, ends, ways());
     known.set(key, found);
     return found;
   };
 }
 
+/** By what is waited for and what stands before the place: the least cost by state. */
+type Table = readonly Float64Array[];
+
 function relaxation(
   places: readonly Place[],
   folded: Folding,
   costs: Costs,
-  prices: Prices,
   ends: Float64Array,
-  steps: Map<string, Int32Array>,
+  ways: readonly (readonly Way[])[],
 ): Relaxation {
   const { waits } = costs;
-  const { size } = folded.lacks;
-  const levels = waits.length;
-  const rows = levels * BESIDE.length;
-  const ways = places.map(({ choices }) => distinct(choices, folded, costs, prices, steps));
+  const row = (waiting: number, beside: number) => waiting * BESIDE.length + beside;
   // By place, from the last to the first; the end costs the same whatever was waited for and stands there.
-  const tables: Float64Array[] = Array<Float64Array>(places.length + 1);
-  const last = new Float64Array(size * rows);
-  for (let at = 0; at < last.length; at += 1) last[at] = ends[Math.floor(at / rows)]!;
-  tables[places.length] = last;
+  const tables: Table[] = Array<Table>(places.length + 1);
+  tables[places.length] = Array<Float64Array>(waits.length * BESIDE.length).fill(ends);
   for (let at = places.length - 1; at >= 0; at -= 1) {
-    const place = places[at]!;
-    const table = emptied(place, tables[at + 1]!, costs);
+    const table = emptied(places[at]!, tables[at + 1]!, costs);
     for (const { cost, wait, to, choice } of ways[at]!) {
       const following = tables[choice.next]!;
       for (let beside = 0; beside < BESIDE.length; beside += 1) {
         const caused = cost + causedBy(choice, beside, costs);
         const then = besideAfter(choice, beside);
-        for (let waiting = 0; waiting < levels; waiting += 1) {
+        for (let waiting = 0; waiting < waits.length; waiting += 1) {
           const longer = wait > waiting ? wait : waiting;
           const here = caused + waits[longer]! - waits[waiting]!;
-          const from = waiting * BESIDE.length + beside;
-          const into = longer * BESIDE.length + then;
-          for (let state = 0; state < size; state += 1) {
-            const next = to[state]!;
-            if (next < 0) continue;
-            const total = here + following[next * rows + into]!;
-            if (total < table[state * rows + from]!) table[state * rows + from] = total;
-          }
+          lower(table[row(waiting, beside)]!, following[row(longer, then)]!, to, here);
         }
       }
     }
     tables[at] = table;
   }
+  const value = (place: number, state: number, waiting: number, beside: number) =>
+    tables[place]![row(waiting, beside)]![state]!;
   return {
-    least: (place, lacking, waiting, beside) =>
-      tables[place]![folded.fold(lacking) * rows + waiting * BESIDE.length + beside]!,
+    least: (place, lacking, waiting, beside) => value(place, folded.fold(lacking), waiting, beside),
     uses: (lacking) => {
       let [moneyCents, watts, at, state, waiting, beside] = [0, 0, 0, folded.fold(lacking), 0, 0];
-      const value = (place: number, lacks: number, waits: number, there: number) =>
-        tables[place]![lacks * rows + waits * BESIDE.length + there]!;
       while (at < places.length) {
         const place = places[at]!;
         const wanted = value(at, state, waiting, beside);
         const isBest = ({ cost, wait, to, choice }: Way): boolean => {
           const longer = Math.max(wait, waiting);
-          const next = to[state]!;
-          if (next < 0) return false;
           const here = cost + causedBy(choice, beside, costs) + waits[longer]! - waits[waiting]!;
-          return here + value(choice.next, next, longer, besideAfter(choice, beside)) === wanted;
+          const rest = value(choice.next, to[state]!, longer, besideAfter(choice, beside));
+          return here + rest === wanted;
         };
         const way = ways[at]!.find(isBest);
         if (way === undefined) {
@@ -144,16 +132,25 @@ function relaxation(
   };
 }
 
-/** A place that nothing new goes into: what stands before it is beside it no more, unless something stands in it. */
-function emptied(place: Place, following: Float64Array, costs: Costs): Float64Array {
-  const table = new Float64Array(following.length);
-  const then = besideEmpty(place);
-  for (let at = 0; at < table.length; at += 1) {
-    const beside = at % BESIDE.length;
-    const flanked = place.taken && isFlanked(beside) ? costs.outFirst : 0;
-    table[at] = flanked + following[at - beside + then]!;
+/** Where going on from the state that follows costs less than what is known, that is what it costs. */
+function lower(row: Float64Array, following: Float64Array, to: Int32Array, cost: number): void {
+  for (let state = 0; state < to.length; state += 1) {
+    const total = cost + following[to[state]!]!;
+    if (total < row[state]!) row[state] = total;
   }
-  return table;
+}
+
+/** A place that nothing new goes into: what stands before it is beside it no more, unless something stands in it. */
+function emptied(place: Place, following: Table, costs: Costs): Table {
+  const then = besideEmpty(place);
+  return following.map((_, at) => {
+    const beside = at % BESIDE.length;
+    const row = following[at - beside + then]!.slice();
+    if (place.taken && isFlanked(beside)) {
+      for (let state = 0; state < row.length; state += 1) row[state]! += costs.outFirst;
+    }
+    return row;
+  });
 }
 
 const isFlanked = (beside: number): boolean => beside === 2 || beside === 4;
@@ -167,37 +164,46 @@ const causedBy = ({ long, candidate }: Choice, beside: number, costs: Costs): nu
 export const wattsOf = ({ candidate }: Choice): number =>
   candidate.existing === null ? candidate.card.peakWatts : 0;
 
-interface Way {
-  readonly choice: Choice;
-  readonly cost: number;
+/** Choices of a place that are alike in all that follows from them, but for what they cost and use. */
+interface Alike {
+  readonly choices: readonly Choice[];
   readonly wait: number;
-  /** The state after it by the state before it; -1 where it takes a lead that is gone. */
+  /** The state after it by the state before it; past the last one where it takes a lead that is gone. */
   readonly to: Int32Array;
 }
 
-/** Choices that give the same are one: the cheapest. */
-function distinct(
+interface Way extends Omit<Alike, 'choices'> {
+  readonly choice: Choice;
+  readonly cost: number;
+}
+
+function alikeOf(
   choices: readonly Choice[],
   folded: Folding,
   { waitLevel }: Costs,
-  { money, watts }: Prices,
-  steps: Map<string, Int32Array>,
-): readonly Way[] {
-  const best = new Map<string, Way>();
+): readonly Alike[] {
+  const sets = new Map<string, { choices: Choice[]; wait: number; to: Int32Array }>();
   for (const choice of choices) {
     const { candidate, gives, next, touchesNext, long } = choice;
     const wait = waitLevel(choice);
-    const cost = candidate.atLeast + money * candidate.moneyCents + watts * wattsOf(choice);
-    const step = gives.join(';');
     const blows = touchesNext && candidate.card.fan !== null;
-    const key = `${next} ${touchesNext} ${blows} ${long} ${candidate.existing?.slot.id} ${wait} ${step}`;
-    const soFar = best.get(key);
-    if (soFar !== undefined && cost >= soFar.cost) continue;
-    const to = steps.get(step) ?? folded.step(choice);
-    steps.set(step, to);
-    best.set(key, { choice, cost, wait, to });
+    const key = `${next} ${touchesNext} ${blows} ${long} ${candidate.existing?.slot.id} ${wait} ${gives.join(';')}`;
+    const set = sets.get(key);
+    if (set === undefined) sets.set(key, { choices: [choice], wait, to: folded.step(choice) });
+    else set.choices.push(choice);
   }
-  return [...best.values()];
+  return [...sets.values()];
+}
+
+/** Of choices that are alike the cheapest, at these prices. */
+function cheapest({ choices, wait, to }: Alike, { money, watts }: Prices): Way {
+  let best: Way | null = null;
+  for (const choice of choices) {
+    const { atLeast, moneyCents } = choice.candidate;
+    const cost = atLeast + money * moneyCents + watts * wattsOf(choice);
+    if (best === null || cost < best.cost) best = { choice, cost, wait, to };
+  }
+  return best!;
 }
 
 /** So many ways to lack are looked at, at most; beyond, units are counted in twos, fours and so on. */
@@ -206,6 +212,7 @@ const MOST_STATES = 4_000;
 interface Folding {
   readonly lacks: Lacks;
   readonly fold: (state: number) => number;
+  /** The state after a choice by the state before it; `size` where it takes a lead that is gone. */
   readonly step: (choice: Choice) => Int32Array;
 }
 
@@ -230,6 +237,7 @@ function foldingOf(lacks: Lacks): Folding {
   const coarse: Lacks = { ...lacks, most, strides, size };
   const grain = (n: number) => (n < lacks.groups.length ? by : 1);
   const leadsFrom = lacks.groups.length + lacks.existing.length;
+  const steps = new Map<string, Int32Array>();
   return {
     lacks: coarse,
     fold: (state) => {
@@ -241,6 +249,9 @@ function foldingOf(lacks: Lacks): Folding {
       return folded;
     },
     step: ({ gives }) => {
+      const key = gives.join(';');
+      const known = steps.get(key);
+      if (known !== undefined) return known;
       const to = new Int32Array(size);
       for (let state = 0; state < size; state += 1) {
         let left = state;
@@ -248,20 +259,24 @@ function foldingOf(lacks: Lacks): Folding {
           const there = digit(coarse, state, n);
           const given = Math.ceil(amount / grain(n));
           if (n >= leadsFrom && there < given) {
-            left = -1;
+            left = size;
             break;
           }
           left -= Math.min(there, given) * strides[n]!;
         }
         to[state] = left;
       }
+      steps.set(key, to);
       return to;
     },
   };
 }
 
+/** By state, and at last for what cannot be. */
 function endCosts({ lacks }: Folding, costs: Costs): Float64Array {
-  return Float64Array.from({ length: lacks.size }, (_, state) => endOf(lacks, state, costs).cost);
+  const ends = new Float64Array(lacks.size + 1).fill(Infinity);
+  for (let state = 0; state < lacks.size; state += 1) ends[state] = endOf(lacks, state, costs).cost;
+  return ends;
 }
 
 /** What is left where a plan ends with so much lacking, and what that costs. */
@@ -280,7 +295,7 @@ export function endOf(
 }
 
 /** Halvings on the way to the best price. */
-const STEPS = 6;
+const STEPS = 4;
 /** A watt is never worth more: cents × percent. */
 const MOST_FOR_A_WATT = 200_000;
 

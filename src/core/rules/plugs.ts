@@ -31,7 +31,7 @@ export interface FreePlug {
   readonly reachMm: number;
 }
 
-interface Feed {
+export interface Feed {
   readonly socket: Socket;
   /** Indices into the plugs; empty where the socket stays dead. */
   readonly plugs: readonly number[];
