@@ -111,7 +111,9 @@ test('a card is tried by key, slot after slot, and taken as the plan', async ({ 
   await expect(page.getByRole('heading', { name: 'The accepted plan' })).toBeVisible();
   await expect(page.getByText('Kelpwick Drafting 4').first()).toBeVisible();
   await page.keyboard.press('4');
-  await expect(page.getByText('Order: Plug adapter: two 6-pin plugs to one 8-pin').first()).toBeVisible();
+  await expect(
+    page.getByText('Order: Plug adapter: two 6-pin plugs to one 8-pin').first(),
+  ).toBeVisible();
   await saved(page);
 });
 
