@@ -1,19 +1,34 @@
-/** A job that the planner does not finish in a moment: six needs for eight slots, and hardly a plug free. */
-import { emptyJob, writeJobFile } from '../../src/core/index.ts';
-import { largeRequests } from '../../bench/planner.ts';
-import { AT, told } from './parts.ts';
-
-/** Seed and place of a job that was found hard. */
-const [SEED, PLACE] = [1, 14];
+/** A job that the planner does not finish in a moment: many ports for twelve slots, and hardly a plug or a watt free. */
+import { emptyJob, plainNeed, writeJobFile } from '../../src/core/index.ts';
+import { AT, aMachine, aSlot, told } from './parts.ts';
 
 export function hardJob(): string {
-  const { machine, needs, budgetCents } = largeRequests(PLACE + 1, 10, SEED)[PLACE]!;
+  const slots = Array.from({ length: 12 }, (_, n) => aSlot(n + 1, { generation: 3 }));
+  const plain = aMachine(slots);
   const plugs = (['6-pin', 'sata', '4-pin'] as const).map((type) => ({ type, count: 1 }));
   return writeJobFile({
     ...emptyJob('hard', AT),
     title: 'A hard one',
-    machine: { ...machine, supply: { ...machine.supply, plugs: told(plugs) } },
-    needs,
-    budgetCents,
+    budgetCents: 30_000,
+    machine: {
+      ...plain,
+      case: { ...plain.case, openings: told(13), frontLeads: told([{ type: 'usb-19-pin' }]) },
+      supply: {
+        ...plain.supply,
+        twelveVoltWatts: told(270),
+        baseWatts: told(150),
+        plugs: told(plugs),
+      },
+    },
+    needs: [
+      plainNeed('usb', 'rear', { ports: 9 }),
+      plainNeed('usb', 'front', { ports: 2, where: 'front' }),
+      plainNeed('drives', 'drives', { ports: 16, bytesPerSecond: 200e6 }),
+      plainNeed('serialLink', 'serial', { ports: 2, gigabits: 10 }),
+      plainNeed('screens', 'screens', { count: 4, must: false }),
+      plainNeed('network', 'network', { ports: 4, bytesPerSecond: 100e6 }),
+      plainNeed('sound', 'sound', { must: false }),
+      plainNeed('wifi', 'wifi', { must: false }),
+    ],
   });
 }

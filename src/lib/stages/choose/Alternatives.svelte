@@ -14,7 +14,7 @@
   const HEIGHT_PX = 150;
   const LEFT_PX = 40;
   /** Names stand in a column beside the plot, each led to its point: they never lie over one another. */
-  const RIGHT_PX = 150;
+  const RIGHT_PX = 178;
   const TOP_PX = 14;
   const BOTTOM_PX = 30;
   const LABEL_PX = 16;
@@ -242,7 +242,7 @@
     vertical-align: top;
     padding-right: 0.75rem;
   }
-  td,
+  table td,
   thead th {
     padding-left: 0.5rem;
   }

@@ -101,6 +101,17 @@
       : `${cardName(leg.giver.fitted.card)} in ${leg.giver.fitted.slot.label}`;
   const per = (each: LegRates) =>
     streamsOf(each.leg) > 1 ? ` each, ${streamsOf(each.leg)} at once` : '';
+  /** How many at once, how far off what is wanted, and what it would be alone. */
+  function besideWords(each: LegRates): string {
+    const { high, low } = rateOf(each);
+    const { wanted } = each.leg.flow;
+    const short =
+      high < wanted
+        ? ` – ${Math.round((high / wanted) * 100)} % of the ${inMegabytes(wanted)} wanted`
+        : '';
+    const less = each.alone.high > high * 1.001 || each.alone.low > low * 1.001;
+    return `${per(each)}${short}${together && less ? `; alone ${bandWords(each.alone)}` : ''}`;
+  }
   const bandWords = ({ low, high }: { low: number; high: number }) =>
     `${Math.round(low / 1e6)}–${inMegabytes(high)}`;
   const times = $derived(
@@ -172,13 +183,7 @@
         {/each}
       </svg>
       <p class="gets">
-        <strong>{bandWords(rate)}</strong>{per(each)}
-        {#if rate.high < each.leg.flow.wanted}
-          – {Math.round((rate.high / each.leg.flow.wanted) * 100)} % of the {inMegabytes(
-            each.leg.flow.wanted,
-          )} wanted{/if}{#if together && (each.alone.high > each.together.high * 1.001 || each.alone.low > each.together.low * 1.001)},
-          alone
-          {bandWords(each.alone)}{/if}
+        <strong>{bandWords(rate)}</strong>{besideWords(each)}
         <span class="quiet">
           · {gigabytes} GB in {files.toLocaleString('en-GB')} files: {times[n]}</span
         >
