@@ -20,7 +20,12 @@ import {
 } from '../../src/core/index.ts';
 import { aCard, aMachine, aSlot, told } from './parts.ts';
 
-const fan = fc.constantFrom<Card['fan']>(null, null, { fromMm: 40, toMm: 90, airMm: 20 });
+const fan = fc.constantFrom<Card['fan']>(
+  null,
+  null,
+  { fromMm: 40, toMm: 90, airMm: 20 },
+  { fromMm: 60, toMm: 90, airMm: 2 },
+);
 
 const randomCard = (id: string): fc.Arbitrary<Card> =>
   fc

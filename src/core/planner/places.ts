@@ -4,6 +4,7 @@
  */
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
+import { gapMm } from '../rules/body.ts';
 import type { Candidate } from './candidates.ts';
 import { unitsFor, type Group } from './coverage.ts';
 import type { Existing } from './existing.ts';
@@ -42,7 +43,9 @@ export function besideAfter(choice: Choice, beside: number): number {
   const { card, existing, slot } = choice.candidate;
   // Nothing is reckoned of a card that stays where it was.
   if (existing?.slot.id === slot.id) return 1;
-  return (beside === 0 ? 1 : 2) + (card.fan === null ? 0 : 2);
+  // A fan that is content with what lies between two cards side by side loses no air.
+  const blows = card.fan !== null && card.fan.airMm > gapMm(0);
+  return (beside === 0 ? 1 : 2) + (blows ? 2 : 0);
 }
 
 /** And where nothing new goes in. */

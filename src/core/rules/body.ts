@@ -168,7 +168,7 @@ export const besideOthers = (
 ): readonly Finding[] => [...air(card, opening, around), ...reach(card, opening, around)];
 
 /** Between the face of one card and the back of the next, where so many openings lie empty between them. */
-const gapMm = (emptyOpenings: number): number =>
+export const gapMm = (emptyOpenings: number): number =>
   emptyOpenings * OPENING_PITCH_MM + (OPENING_PITCH_MM - COMPONENT_SIDE_MM - SOLDER_SIDE_MM);
 
 const endOf = ({ opening, openings: taken }: Standing): number => opening + (taken ?? 1);

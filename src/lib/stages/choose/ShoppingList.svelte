@@ -37,7 +37,7 @@
 <article class="shopping" aria-labelledby="shopping-heading">
   <div class="head">
     <h3 id="shopping-heading">
-      Shopping list<span class="on-paper"> – {job.title}, for {job.customer || '–'}</span>
+      Shopping list<span class="on-paper">: {job.title}, for {job.customer || '–'}</span>
     </h3>
     <span class="tools">
       <Button size="small" kind="ghost" icon={Download} on:click={save}>As CSV</Button>
