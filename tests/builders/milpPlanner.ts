@@ -18,7 +18,7 @@ import {
   weigh,
 } from '../../src/core/planner/cost.ts';
 import { groupsOf, unitsFor } from '../../src/core/planner/coverage.ts';
-import type { SearchProblem } from '../../src/core/planner/search.ts';
+import type { SearchProblem } from '../../src/core/planner/problem.ts';
 import { together } from '../../src/core/planner/together.ts';
 import type { SlowCost } from './slowPlanner.ts';
 

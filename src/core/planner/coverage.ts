@@ -57,7 +57,7 @@ export function leastLeft(
   return best;
 }
 
-function subsets(wants: readonly Want[]): readonly (readonly Want[])[] {
+export function subsets(wants: readonly Want[]): readonly (readonly Want[])[] {
   return wants.reduce<readonly (readonly Want[])[]>(
     (soFar, want) => [...soFar, ...soFar.map((group) => [...group, want])],
     [[]],

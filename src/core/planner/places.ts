@@ -1,13 +1,13 @@
 /**
  * The slots of a machine in the order in which the search fills them – housing by housing, opening by opening – with
- * what could go into each, and what a plan still lacks as one number.
+ * what could go into each.
  */
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { gapMm } from '../rules/body.ts';
 import type { Candidate } from './candidates.ts';
-import { unitsFor, type Group } from './coverage.ts';
-import type { Existing } from './existing.ts';
+import { unitsFor } from './coverage.ts';
+import type { Gives, Lacks } from './lacks.ts';
 import type { Limit } from './limits.ts';
 
 export interface Place {
@@ -27,8 +27,7 @@ export const BESIDE = ['nothing', 'card', 'flanked', 'fan', 'flankedFan'] as con
 
 export interface Choice {
   readonly candidate: Candidate;
-  /** What it takes off each lack, as pairs of the lack's place and the amount. */
-  readonly gives: readonly (readonly [number, number])[];
+  readonly gives: Gives;
   /** The next place that is free after it: bodies cover openings that follow. */
   readonly next: number;
   /** Whether its body ends where the next place begins. */
@@ -50,68 +49,6 @@ export function besideAfter(choice: Choice, beside: number): number {
 
 /** And where nothing new goes in. */
 export const besideEmpty = ({ leaves }: Place): number => (leaves === 'card' ? 1 : 0);
-
-/**
- * What a plan lacks: units of every group of wants, a place for every card that is there, and – growing less as they
- * are taken – leads of the front panel. Counted as digits of one number.
- */
-export interface Lacks {
-  readonly groups: readonly Group[];
-  readonly existing: readonly Existing[];
-  readonly leads: readonly string[];
-  /** Most of each digit, in the order: groups, cards that are there, leads. */
-  readonly most: readonly number[];
-  readonly strides: readonly number[];
-  /** How many numbers there are. */
-  readonly size: number;
-  /** All lacking, all leads free. */
-  readonly start: number;
-}
-
-export function lacksOf(
-  groups: readonly Group[],
-  existing: readonly Existing[],
-  leads: readonly string[],
-  given: (group: Group) => number,
-): Lacks {
-  const wanted = groups.map((group) => Math.max(0, group.units - given(group)));
-  const kinds = [...new Set(leads)];
-  const most = [
-    ...wanted,
-    ...existing.map(() => 1),
-    ...kinds.map((kind) => leads.filter((each) => each === kind).length),
-  ];
-  const strides: number[] = [];
-  let size = 1;
-  for (const digit of most) {
-    strides.push(size);
-    size *= digit + 1;
-  }
-  return {
-    groups,
-    existing,
-    leads: kinds,
-    most,
-    strides,
-    size,
-    start: most.reduce((sum, digit, n) => sum + digit * strides[n]!, 0),
-  };
-}
-
-export const digit = ({ strides, most }: Lacks, state: number, n: number): number =>
-  Math.floor(state / strides[n]!) % (most[n]! + 1);
-
-/** The state after a choice; -1 where it takes a lead that is gone. */
-export function after(lacks: Lacks, state: number, { gives }: Choice): number {
-  const leadsFrom = lacks.groups.length + lacks.existing.length;
-  let left = state;
-  for (const [n, amount] of gives) {
-    const there = digit(lacks, left, n);
-    if (n >= leadsFrom && there < amount) return -1;
-    left -= Math.min(there, amount) * lacks.strides[n]!;
-  }
-  return left;
-}
 
 /** Copies of each slot where it is imagined that one holds as many cards as one likes. */
 const COPIES = 6;
@@ -171,7 +108,7 @@ function touches(slot: Slot, openings: number, other: Slot | undefined): boolean
 const openingsOf = ({ card, existing }: Candidate): number =>
   valueOf(existing?.occupant.openings ?? null) ?? card.openings;
 
-function givesOf(candidate: Candidate, lacks: Lacks): Choice['gives'] {
+function givesOf(candidate: Candidate, lacks: Lacks): Gives {
   const { groups, existing, leads } = lacks;
   const gives = [
     ...groups.map((group) => unitsFor(group, candidate.units)),

@@ -18,14 +18,8 @@ import type { Units } from './coverage.ts';
 import { existingCards, withoutExisting, type Existing } from './existing.ts';
 import { extrasOf, gathered, priced, type PricedExtra } from './extras.ts';
 import { imaginedWithout, type Limit } from './limits.ts';
-import {
-  searching,
-  type Found,
-  type Progress,
-  type Search,
-  type SearchProblem,
-  type Searched,
-} from './search.ts';
+import { searching, type Found, type Progress, type Search, type Searched } from './search.ts';
+import type { SearchProblem } from './problem.ts';
 import { isDisturbed } from './together.ts';
 import { wantOf, wantOfPin } from './wants.ts';
 

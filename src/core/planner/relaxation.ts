@@ -1,20 +1,17 @@
 /**
  * What it costs at least to complete a plan, from any place on and with anything still lacking: the exact optimum
- * of the plan's sum alone – what each card costs, what is left, what is waited for – where watts, plugs, lanes, the
- * budget and what cards cause each other are forgotten. All of these only add to the cost or forbid, so it never says
- * too much: the bound is admissible. Budget and watts come in at a price each, as Lagrange multipliers: a plan within
- * the limit gains no more from the price than the limit allows, which keeps it admissible for any price of zero or more.
+ * of the plan's sum alone – what each card costs, what is left, what is waited for, what cards cause that stand
+ * directly beside each other – where watts, plugs, lanes, the budget and all else are forgotten. All of these only add
+ * to the cost or forbid, so it never says too much: the bound is admissible. Budget and watts come in at a price each,
+ * as Lagrange multipliers: a plan within the limit gains no more from the price than the limit allows, which keeps it
+ * admissible for any price of zero or more.
+ *
+ * Worked out by dynamic programming, from the last place to the first. A table holds, by how long is waited already and
+ * by what stands before the place, the least cost of waiting and of all that follows, for each state of what is lacking.
  */
 import { leastLeft } from './coverage.ts';
-import {
-  BESIDE,
-  besideAfter,
-  besideEmpty,
-  digit,
-  type Choice,
-  type Lacks,
-  type Place,
-} from './places.ts';
+import { digit, foldingOf, leadsFrom, type Folding, type Gives, type Lacks } from './lacks.ts';
+import { BESIDE, besideAfter, besideEmpty, type Choice, type Place } from './places.ts';
 import type { Want } from './wants.ts';
 
 /** One must more outweighs whatever money can be. */
@@ -28,7 +25,7 @@ export interface Prices {
   readonly watts: number;
 }
 
-const FREE: Prices = { money: 0, watts: 0 };
+export const FREE: Prices = { money: 0, watts: 0 };
 
 export interface Costs {
   /** What leaving a want costs; infinite for a wish that is not to be left here. */
@@ -43,126 +40,218 @@ export interface Costs {
 }
 
 export interface Relaxation {
-  /** From a place on, with so much lacking, having to wait so long already, and with such a thing before the place. */
+  /**
+   * From a place on, with so much lacking, having to wait so long already, and with such a thing before the place.
+   * What is waited for so far is counted in.
+   */
   readonly least: (place: number, lacking: number, waiting: number, beside: number) => number;
   /** Money and watts of a plan that costs as little as `least` says, from the first place on. */
   readonly uses: (lacking: number) => { readonly moneyCents: number; readonly watts: number };
 }
 
 /** Asks for relaxations at prices; each is worked out once. */
-export function relaxations(
-  places: readonly Place[],
-  lacks: Lacks,
-  costs: Costs,
-): (prices?: Prices) => Relaxation {
+export type AskRelaxed = (prices?: Prices) => Relaxation;
+
+export function relaxations(places: readonly Place[], lacks: Lacks, costs: Costs): AskRelaxed {
   const folded = foldingOf(lacks);
+  const fansMatter = costs.noAir > 0 && places.some(({ choices }) => choices.some(blowsAtNext));
   const ends = endCosts(folded, costs);
-  const alike = places.map(({ choices }) => alikeOf(choices, folded, costs));
+  const ground: Ground = {
+    places,
+    costs,
+    folded,
+    ends,
+    besides: fansMatter ? BESIDE.length : BESIDE.indexOf('fan'),
+    scratch: { soFar: leastRows(ends.length), longer: leastRows(ends.length) },
+  };
+  const alike = places.map(({ choices }) => alikeOf(choices, ground));
   const known = new Map<string, Relaxation>();
   return (prices = FREE) => {
     const key = `${prices.money} ${prices.watts}`;
-    const ways = () => alike.map((sets) => sets.map((set) => cheapest(set, prices)));
-    const found = known.get(key) ?? relaxation(places, folded, costs, ends, ways());
+    const found =
+      known.get(key) ??
+      relaxation(
+        ground,
+        alike.map((sets) =>
+          undominated(
+            sets.map((set) => cheapest(set, prices)),
+            leadsFrom(folded.lacks),
+          ),
+        ),
+      );
     known.set(key, found);
     return found;
   };
 }
 
-/** By what is waited for and what stands before the place: the least cost by state. */
-type Table = readonly Float64Array[];
+interface Ground {
+  readonly places: readonly Place[];
+  readonly costs: Costs;
+  readonly folded: Folding;
+  readonly ends: Float64Array;
+  /** How many of `BESIDE` are told apart: without fans only the first. */
+  readonly besides: number;
+  /** Rows that are written anew for every table: of choices that leave the waiting as it is, and of those that lengthen it. */
+  readonly scratch: { readonly soFar: Least; readonly longer: Least };
+}
 
-function relaxation(
-  places: readonly Place[],
-  folded: Folding,
-  costs: Costs,
-  ends: Float64Array,
-  ways: readonly (readonly Way[])[],
-): Relaxation {
-  const { waits } = costs;
-  const row = (waiting: number, beside: number) => waiting * BESIDE.length + beside;
-  // By place, from the last to the first; the end costs the same whatever was waited for and stands there.
-  const tables: Table[] = Array<Table>(places.length + 1);
-  tables[places.length] = Array<Float64Array>(waits.length * BESIDE.length).fill(ends);
+type Row = Float64Array;
+/** By what is waited for, by what stands before the place: the least cost by state. */
+type Table = readonly (readonly Row[])[];
+
+function relaxation(ground: Ground, ways: readonly (readonly Way[])[]): Relaxation {
+  const { places, folded, ends, costs, besides } = ground;
+  // The end costs what is waited for, whatever stands there.
+  const atEnd = costs.waits.map((wait) =>
+    Array<Row>(besides).fill(ends.map((cost) => cost + wait)),
+  );
+  const tables: Table[] = Array<Table>(places.length + 1).fill(atEnd);
   for (let at = places.length - 1; at >= 0; at -= 1) {
-    const table = emptied(places[at]!, tables[at + 1]!, costs);
-    for (const { cost, wait, to, choice } of ways[at]!) {
-      const following = tables[choice.next]!;
-      for (let beside = 0; beside < BESIDE.length; beside += 1) {
-        const caused = cost + causedBy(choice, beside, costs);
-        const then = besideAfter(choice, beside);
-        for (let waiting = 0; waiting < waits.length; waiting += 1) {
-          const longer = wait > waiting ? wait : waiting;
-          const here = caused + waits[longer]! - waits[waiting]!;
-          lower(table[row(waiting, beside)]!, following[row(longer, then)]!, to, here);
-        }
-      }
-    }
-    tables[at] = table;
+    tables[at] = tableOf(places[at]!, ways[at]!, tables, tables[at + 1]!, ground);
   }
+  const rowOf = (beside: number) => (beside < besides ? beside : beside - 2);
   const value = (place: number, state: number, waiting: number, beside: number) =>
-    tables[place]![row(waiting, beside)]![state]!;
+    tables[place]![waiting]![rowOf(beside)]![state]!;
   return {
     least: (place, lacking, waiting, beside) => value(place, folded.fold(lacking), waiting, beside),
     uses: (lacking) => {
       let [moneyCents, watts, at, state, waiting, beside] = [0, 0, 0, folded.fold(lacking), 0, 0];
       while (at < places.length) {
         const place = places[at]!;
-        const wanted = value(at, state, waiting, beside);
-        const isBest = ({ cost, wait, to, choice }: Way): boolean => {
-          const longer = Math.max(wait, waiting);
-          const here = cost + causedBy(choice, beside, costs) + waits[longer]! - waits[waiting]!;
-          const rest = value(choice.next, to[state]!, longer, besideAfter(choice, beside));
-          return here + rest === wanted;
-        };
-        const way = ways[at]!.find(isBest);
-        if (way === undefined) {
+        let least =
+          value(at + 1, state, waiting, besideEmpty(place)) +
+          (place.taken && isFlanked(beside) ? costs.outFirst : 0);
+        let best: Way | null = null;
+        for (const way of ways[at]!) {
+          const { choice, cost, to, wait } = way;
+          const then = besideAfter(choice, beside);
+          const rest = value(choice.next, to[state]!, Math.max(wait, waiting), then);
+          const total = cost + causedBy(choice, beside, costs) + rest;
+          if (total < least) [least, best] = [total, way];
+        }
+        if (best === null) {
           at += 1;
           beside = besideEmpty(place);
           continue;
         }
-        moneyCents += way.choice.candidate.moneyCents;
-        watts += wattsOf(way.choice);
-        state = way.to[state]!;
-        waiting = Math.max(waiting, way.wait);
-        beside = besideAfter(way.choice, beside);
-        at = way.choice.next;
+        const { candidate, next } = best.choice;
+        moneyCents += candidate.moneyCents;
+        watts += wattsOf(best.choice);
+        state = best.to[state]!;
+        waiting = Math.max(waiting, best.wait);
+        beside = besideAfter(best.choice, beside);
+        at = next;
       }
       return { moneyCents, watts };
     },
   };
 }
 
-/** Where going on from the state that follows costs less than what is known, that is what it costs. */
-function lower(row: Float64Array, following: Float64Array, to: Int32Array, cost: number): void {
-  for (let state = 0; state < to.length; state += 1) {
-    const total = cost + following[to[state]!]!;
-    if (total < row[state]!) row[state] = total;
-  }
+/**
+ * Least costs over some choices, apart by what they make of what stands before the place: with nothing there; with a card
+ * there; and of the latter those that take the air of a fan, if there is one.
+ */
+interface Least {
+  readonly alone: Row;
+  readonly beside: Row;
+  readonly beforeFan: Row;
 }
 
-/** A place that nothing new goes into: what stands before it is beside it no more, unless something stands in it. */
-function emptied(place: Place, following: Table, costs: Costs): Table {
-  const then = besideEmpty(place);
-  return following.map((_, at) => {
-    const beside = at % BESIDE.length;
-    const row = following[at - beside + then]!.slice();
-    if (place.taken && isFlanked(beside)) {
-      for (let state = 0; state < row.length; state += 1) row[state]! += costs.outFirst;
+function leastRows(size: number): Least {
+  const row = () => new Float64Array(size);
+  return { alone: row(), beside: row(), beforeFan: row() };
+}
+
+function emptyLeast({ alone, beside, beforeFan }: Least): void {
+  for (const row of [alone, beside, beforeFan]) row.fill(Infinity);
+}
+
+function tableOf(
+  place: Place,
+  ways: readonly Way[],
+  tables: readonly Table[],
+  emptied: Table,
+  ground: Ground,
+): Table {
+  const { soFar, longer } = ground.scratch;
+  const table: (readonly Row[])[] = [];
+  // Whatever makes one wait longer than now costs the same however long one waits already.
+  emptyLeast(longer);
+  for (let waiting = ground.costs.waits.length - 1; waiting >= 0; waiting -= 1) {
+    emptyLeast(soFar);
+    for (const way of ways) {
+      if (way.wait > waiting) continue;
+      const into = way.wait < waiting ? soFar : longer;
+      const following = tables[way.choice.next]![waiting]!;
+      lower(
+        into.alone,
+        way.takesAir ? into.beforeFan : into.beside,
+        following[way.thenAlone]!,
+        following[way.thenBeside]!,
+        way,
+      );
     }
-    return row;
-  });
+    table[waiting] = rowsOf(place, emptied[waiting]![besideEmpty(place)]!, ground);
+  }
+  return table;
+}
+
+/** The rows by what stands before the place, from the choices in the scratch rows and from leaving the place empty. */
+function rowsOf(
+  { taken }: Place,
+  empty: Row,
+  { costs: { outFirst, noAir }, besides, scratch: { soFar, longer } }: Ground,
+): readonly Row[] {
+  const rows = Array.from({ length: besides }, () => new Float64Array(empty.length));
+  const [nothing, card, flanked, fan, flankedFan] = rows;
+  for (let state = 0; state < empty.length; state += 1) {
+    const free = empty[state]!;
+    const freeFlanked = taken ? free + outFirst : free;
+    const alone = Math.min(soFar.alone[state]!, longer.alone[state]!);
+    const calm = Math.min(soFar.beside[state]!, longer.beside[state]!);
+    const airy = Math.min(soFar.beforeFan[state]!, longer.beforeFan[state]!);
+    const behind = Math.min(calm, airy);
+    nothing![state] = Math.min(free, alone);
+    card![state] = Math.min(free, behind);
+    flanked![state] = Math.min(freeFlanked, behind + outFirst);
+    if (fan === undefined || flankedFan === undefined) continue;
+    const behindFan = Math.min(calm, airy + noAir);
+    fan[state] = Math.min(free, behindFan);
+    flankedFan[state] = Math.min(freeFlanked, behindFan + outFirst);
+  }
+  return rows;
+}
+
+/** Where going on from the state that follows costs less than what is known, that is what it costs. */
+function lower(
+  alone: Row,
+  beside: Row,
+  followingAlone: Row,
+  followingBeside: Row,
+  { to, cost }: Way,
+): void {
+  for (let state = 0; state < to.length; state += 1) {
+    const then = to[state]!;
+    const one = cost + followingAlone[then]!;
+    const other = cost + followingBeside[then]!;
+    if (one < alone[state]!) alone[state] = one;
+    if (other < beside[state]!) beside[state] = other;
+  }
 }
 
 const isFlanked = (beside: number): boolean => beside === 2 || beside === 4;
 
+const takesAir = ({ long, candidate }: Choice): boolean => long && candidate.existing === null;
+
 /** What a card costs that goes in directly behind another; never more than the rules will say. */
-const causedBy = ({ long, candidate }: Choice, beside: number, costs: Costs): number =>
-  (isFlanked(beside) ? costs.outFirst : 0) +
-  (beside > 2 && long && candidate.existing === null ? costs.noAir : 0);
+const causedBy = (choice: Choice, beside: number, costs: Costs): number =>
+  (isFlanked(beside) ? costs.outFirst : 0) + (beside > 2 && takesAir(choice) ? costs.noAir : 0);
 
 /** Watts that a choice adds to what the machine draws. */
 export const wattsOf = ({ candidate }: Choice): number =>
   candidate.existing === null ? candidate.card.peakWatts : 0;
+
+const blowsAtNext = (choice: Choice): boolean => besideAfter(choice, 0) > 2;
 
 /** Choices of a place that are alike in all that follows from them, but for what they cost and use. */
 interface Alike {
@@ -170,6 +259,10 @@ interface Alike {
   readonly wait: number;
   /** The state after it by the state before it; past the last one where it takes a lead that is gone. */
   readonly to: Int32Array;
+  /** What stands before the next place where nothing, and where something, stood before this one. */
+  readonly thenAlone: number;
+  readonly thenBeside: number;
+  readonly takesAir: boolean;
 }
 
 interface Way extends Omit<Alike, 'choices'> {
@@ -179,103 +272,77 @@ interface Way extends Omit<Alike, 'choices'> {
 
 function alikeOf(
   choices: readonly Choice[],
-  folded: Folding,
-  { waitLevel }: Costs,
+  { folded, costs: { waitLevel }, besides }: Ground,
 ): readonly Alike[] {
-  const sets = new Map<string, { choices: Choice[]; wait: number; to: Int32Array }>();
+  const fansMatter = besides === BESIDE.length;
+  const row = (beside: number) => (beside < besides ? beside : beside - 2);
+  const sets = new Map<string, Omit<Alike, 'choices'> & { readonly choices: Choice[] }>();
   for (const choice of choices) {
-    const { candidate, gives, next, touchesNext, long } = choice;
+    const { candidate, gives, next } = choice;
     const wait = waitLevel(choice);
-    const blows = touchesNext && candidate.card.fan !== null;
-    const key = `${next} ${touchesNext} ${blows} ${long} ${candidate.existing?.slot.id} ${wait} ${gives.join(';')}`;
+    const [thenAlone, thenBeside] = [row(besideAfter(choice, 0)), row(besideAfter(choice, 1))];
+    const airless = fansMatter && takesAir(choice);
+    const key = `${next} ${thenAlone} ${thenBeside} ${airless} ${candidate.existing?.slot.id} ${wait} ${gives.join(';')}`;
     const set = sets.get(key);
-    if (set === undefined) sets.set(key, { choices: [choice], wait, to: folded.step(choice) });
-    else set.choices.push(choice);
+    if (set !== undefined) set.choices.push(choice);
+    else {
+      const to = folded.step(gives);
+      sets.set(key, { choices: [choice], wait, to, thenAlone, thenBeside, takesAir: airless });
+    }
   }
   return [...sets.values()];
 }
 
 /** Of choices that are alike the cheapest, at these prices. */
-function cheapest({ choices, wait, to }: Alike, { money, watts }: Prices): Way {
-  let best: Way | null = null;
+function cheapest({ choices, ...rest }: Alike, { money, watts }: Prices): Way {
+  let best: Choice | null = null;
+  let least = Infinity;
   for (const choice of choices) {
     const { atLeast, moneyCents } = choice.candidate;
     const cost = atLeast + money * moneyCents + watts * wattsOf(choice);
-    if (best === null || cost < best.cost) best = { choice, cost, wait, to };
+    if (best === null || cost < least) [best, least] = [choice, cost];
   }
-  return best!;
+  return { ...rest, choice: best!, cost: least };
 }
 
-/** So many ways to lack are looked at, at most; beyond, units are counted in twos, fours and so on. */
-const MOST_STATES = 4_000;
-
-interface Folding {
-  readonly lacks: Lacks;
-  readonly fold: (state: number) => number;
-  /** The state after a choice by the state before it; `size` where it takes a lead that is gone. */
-  readonly step: (choice: Choice) => Int32Array;
+/** Without the ways that another outdoes: it gives no less, takes no lead more, costs no more, and leaves no worse place. */
+function undominated(ways: readonly Way[], leadsFrom: number): readonly Way[] {
+  const kept: Way[] = [];
+  for (const way of ways.toSorted((a, b) => a.cost - b.cost)) {
+    if (!kept.some((other) => outdoes(other, way, leadsFrom))) kept.push(way);
+  }
+  return kept;
 }
 
-/**
- * Lacks counted more coarsely where there are too many of them. Rounding up what is lacking and what a card gives
- * lets a card give more than it does, never less: the bound stays admissible.
- */
-function foldingOf(lacks: Lacks): Folding {
-  let by = 1;
-  let most = lacks.most;
-  const count = () => most.reduce((product, each) => product * (each + 1), 1);
-  while (count() > MOST_STATES && Math.max(...most.slice(0, lacks.groups.length)) > 1) {
-    by *= 2;
-    most = lacks.most.map((each, n) => (n < lacks.groups.length ? Math.ceil(each / by) : each));
-  }
-  const strides: number[] = [];
-  let size = 1;
-  for (const each of most) {
-    strides.push(size);
-    size *= each + 1;
-  }
-  const coarse: Lacks = { ...lacks, most, strides, size };
-  const grain = (n: number) => (n < lacks.groups.length ? by : 1);
-  const leadsFrom = lacks.groups.length + lacks.existing.length;
-  const steps = new Map<string, Int32Array>();
-  return {
-    lacks: coarse,
-    fold: (state) => {
-      if (by === 1) return state;
-      let folded = 0;
-      for (let n = 0; n < most.length; n += 1) {
-        folded += Math.ceil(digit(lacks, state, n) / grain(n)) * strides[n]!;
-      }
-      return folded;
-    },
-    step: ({ gives }) => {
-      const key = gives.join(';');
-      const known = steps.get(key);
-      if (known !== undefined) return known;
-      const to = new Int32Array(size);
-      for (let state = 0; state < size; state += 1) {
-        let left = state;
-        for (const [n, amount] of gives) {
-          const there = digit(coarse, state, n);
-          const given = Math.ceil(amount / grain(n));
-          if (n >= leadsFrom && there < given) {
-            left = size;
-            break;
-          }
-          left -= Math.min(there, given) * strides[n]!;
-        }
-        to[state] = left;
-      }
-      steps.set(key, to);
-      return to;
-    },
-  };
-}
+const outdoes = (a: Way, b: Way, leadsFrom: number): boolean =>
+  a.choice.next === b.choice.next &&
+  a.wait <= b.wait &&
+  // A card that stands beside costs what follows no less than none, and one with a fan no less than one without.
+  a.thenAlone <= b.thenAlone &&
+  a.thenBeside <= b.thenBeside &&
+  (!a.takesAir || b.takesAir) &&
+  a.choice.candidate.existing === null &&
+  b.choice.candidate.existing === null &&
+  covers(a.choice.gives, b.choice.gives, (n) => n < leadsFrom) &&
+  covers(b.choice.gives, a.choice.gives, (n) => n >= leadsFrom);
 
-/** By state, and at last for what cannot be. */
+/** Whether of these lacks as much is given by `a` as by `b`. */
+const covers = (a: Gives, b: Gives, counts: (n: number) => boolean): boolean =>
+  b.every(([n, amount]) => !counts(n) || a.some(([m, other]) => m === n && other >= amount));
+
+/** By state, and at last for what cannot be. What it costs depends on what is lacking at all, not on how much. */
 function endCosts({ lacks }: Folding, costs: Costs): Float64Array {
   const ends = new Float64Array(lacks.size + 1).fill(Infinity);
-  for (let state = 0; state < lacks.size; state += 1) ends[state] = endOf(lacks, state, costs).cost;
+  const known = new Map<number, number>();
+  for (let state = 0; state < lacks.size; state += 1) {
+    let lacking = 0;
+    for (let n = 0; n < lacks.most.length; n += 1) {
+      lacking = lacking * 2 + (digit(lacks, state, n) > 0 ? 1 : 0);
+    }
+    const cost = known.get(lacking) ?? endOf(lacks, state, costs).cost;
+    known.set(lacking, cost);
+    ends[state] = cost;
+  }
   return ends;
 }
 
@@ -292,49 +359,4 @@ export function endOf(
     return sum + (there ? 0 : mayGo ? givingUp : IMPOSSIBLE);
   }, 0);
   return { cost: cost + homeless, left };
-}
-
-/** Halvings on the way to the best price. */
-const STEPS = 4;
-/** A watt is never worth more: cents × percent. */
-const MOST_FOR_A_WATT = 200_000;
-
-/**
- * Prices that make the bound tight where money or watts run short: raised while the cheapest plan at that price still
- * uses too much, lowered while it uses less.
- */
-export function bestPrices(
-  ask: (prices?: Prices) => Relaxation,
-  lacking: number,
-  limits: { readonly moneyCents: number; readonly watts: number; readonly mostForMoney: number },
-): Prices {
-  let best = FREE;
-  let most = -Infinity;
-  const worth = (prices: Prices) =>
-    ask(prices).least(0, lacking, 0, 0) -
-    (prices.money > 0 ? prices.money * limits.moneyCents : 0) -
-    (prices.watts > 0 ? prices.watts * limits.watts : 0);
-  const search = (what: 'money' | 'watts', highest: number, limit: number) => {
-    const from = best;
-    /** Whether at this price the cheapest plan still uses too much. */
-    const tooMuch = (price: number): boolean => {
-      const prices = { ...from, [what]: price };
-      const value = worth(prices);
-      if (value > most) [most, best] = [value, prices];
-      const { moneyCents, watts } = ask(prices).uses(lacking);
-      return (what === 'money' ? moneyCents : watts) > limit;
-    };
-    if (tooMuch(highest)) return;
-    let [low, high] = [0, highest];
-    for (let step = 0; step < STEPS; step += 1) {
-      const price = (low + high) / 2;
-      if (tooMuch(price)) low = price;
-      else high = price;
-    }
-  };
-  most = worth(FREE);
-  const { moneyCents, watts } = ask().uses(lacking);
-  if (watts > limits.watts) search('watts', MOST_FOR_A_WATT, limits.watts);
-  if (moneyCents > limits.moneyCents) search('money', limits.mostForMoney, limits.moneyCents);
-  return best;
 }
