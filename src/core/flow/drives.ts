@@ -1,5 +1,4 @@
 /** Drives: what each gets alone or while all work, and whether the machine starts from them. */
-import type { Card } from '../parts/card.ts';
 import type { DeliveryOf } from '../parts/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
@@ -8,7 +7,15 @@ import type { Finding } from '../rules/finding.ts';
 import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
 import { DRIVES } from '../standards/storage.ts';
 import { row } from '../units.ts';
-import { conclude, giverId, linkStages, linkUnknown, type Flow, type Giver } from './flow.ts';
+import {
+  conclude,
+  giverId,
+  linkStages,
+  linkUnknown,
+  type Flow,
+  type Giver,
+  type GivingCard,
+} from './flow.ts';
 
 export function drivesFlow(
   giver: Giver<DeliveryOf<'drives'>>,
@@ -56,7 +63,11 @@ const otherDrive = (
     : [{ code: 'deliver.otherDrive', verdict: 'blocked', subject: delivers.socket }];
 
 /** A machine starts from drives on a card only when the card brings start-up code that its firmware runs. */
-function boots(card: Card, need: NeedOf<'drives'>, { firmware }: Machine): readonly Finding[] {
+function boots(
+  card: GivingCard,
+  need: NeedOf<'drives'>,
+  { firmware }: Machine,
+): readonly Finding[] {
   if (!need.bootable) return [];
   if (card.boot === 'none') return [{ code: 'deliver.notBootable', verdict: 'blocked' }];
   const kind = valueOf(firmware.kind);
@@ -66,7 +77,7 @@ function boots(card: Card, need: NeedOf<'drives'>, { firmware }: Machine): reado
     : [{ code: 'deliver.notBootable', verdict: 'blocked' }];
 }
 
-const driven = (card: Card, need: NeedOf<'drives'>): readonly Finding[] =>
+const driven = (card: GivingCard, need: NeedOf<'drives'>): readonly Finding[] =>
   need.systemDriver && SYSTEM_DRIVEN_CLASSES[card.ids.class24] === undefined
     ? [{ code: 'deliver.ownDriver', verdict: 'blocked' }]
     : [];

@@ -6,7 +6,7 @@ import type { Card } from '../parts/card.ts';
 import type { Delivery } from '../parts/delivery.ts';
 import type { Slot } from '../parts/machine.ts';
 import type { Need } from '../parts/need.ts';
-import { slotLink, type Band } from '../rules/link.ts';
+import { slotLink, type Band, type LinkedCard } from '../rules/link.ts';
 import { worstVerdict, type Finding, type Unit } from '../rules/finding.ts';
 import type { DriveSocket } from '../standards/storage.ts';
 import type { ScreenAdapter } from '../standards/screens.ts';
@@ -64,10 +64,36 @@ export interface Flow {
   readonly adapters: readonly ScreenAdapter[];
 }
 
+/** What of a card decides what it gives, and its name; flows are told no more of it. */
+export interface GivingCard
+  extends LinkedCard, Pick<Card, 'maker' | 'model' | 'delivers' | 'boot' | 'frontHeaders'> {
+  readonly ids: Pick<Card['ids'], 'class24'>;
+}
+
+const keys = new WeakMap<GivingCard, string>();
+
+/** All of it but the name: cards of which this is the same give the same in every slot. */
+export function givingKey(card: GivingCard): string {
+  const known = keys.get(card);
+  if (known !== undefined) return known;
+  const { delivers, generation, lanes, m2, boot, ids, frontHeaders } = card;
+  const key = JSON.stringify([
+    delivers,
+    generation,
+    lanes,
+    m2?.signal,
+    boot,
+    ids.class24,
+    frontHeaders,
+  ]);
+  keys.set(card, key);
+  return key;
+}
+
 /** What delivers: a card in a slot, or the board itself. */
 export interface Giver<Delivered extends Delivery = Delivery> {
   readonly delivers: Delivered;
-  readonly fitted: { readonly card: Card; readonly slot: Slot } | null;
+  readonly fitted: { readonly card: GivingCard; readonly slot: Slot } | null;
 }
 
 /** A stage that all streams through it share. */

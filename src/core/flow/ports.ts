@@ -1,5 +1,4 @@
 /** Ports of all kinds: USB at the back and at the front, fast serial ports, those of an older age, sound. */
-import type { Card } from '../parts/card.ts';
 import type { DeliveryOf } from '../parts/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
@@ -9,7 +8,14 @@ import { HEADERS, type FrontLead } from '../standards/headers.ts';
 import { SERIAL_LINK_DATA_SHARE } from '../standards/serialLink.ts';
 import { USB } from '../standards/usb.ts';
 import { row } from '../units.ts';
-import { conclude, linkStages, linkUnknown, type Flow, type Giver } from './flow.ts';
+import {
+  conclude,
+  linkStages,
+  linkUnknown,
+  type Flow,
+  type Giver,
+  type GivingCard,
+} from './flow.ts';
 
 export function usbFlow(
   giver: Giver<DeliveryOf<'usb'>>,
@@ -52,7 +58,7 @@ const noSuchPort = ({ where, typeC }: NeedOf<'usb'>): Finding => ({
 
 /** Ports that the case's leads bring to the front from the card's headers; all its headers while no lead is told. */
 function frontPorts(
-  card: Card | null,
+  card: GivingCard | null,
   typeC: boolean,
   machine: Machine,
 ): { readonly ports: number; readonly unknown: boolean } {

@@ -1,4 +1,4 @@
-/** Every card in every slot that could serve a want, with what it gives and costs: what the planner searches over. */
+/** A card in a slot, with what it gives there and costs: what the planner searches over. */
 import type { Card } from '../parts/card.ts';
 import type { DeliveryKind } from '../parts/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
@@ -8,8 +8,6 @@ import type { Flow } from '../flow/flow.ts';
 import type { Extra } from '../parts/extra.ts';
 import type { DriverLibrary } from '../rules/driverSupport.ts';
 import type { Finding, FindingCode } from '../rules/finding.ts';
-import { laneLevels } from '../rules/sharing.ts';
-import { verdictAsker } from '../rules/verdict.ts';
 import { machineAround } from '../rules/housing.ts';
 import { ADAPTED, PLUG_ADAPTERS } from '../standards/plugs.ts';
 import type { FrontLead } from '../standards/headers.ts';
@@ -23,11 +21,10 @@ import {
   type Parts,
   type Scale,
 } from './cost.ts';
-import { Undominated } from './dominance.ts';
 import type { Existing } from './existing.ts';
 import { adaptersFor, cheapestAdapter, extrasOf, priced } from './extras.ts';
-import { paceOf, serves, type Given, type GivenAsker } from './given.ts';
-import { codesOf, type Limit } from './limits.ts';
+import { paceOf, type Given, type GivenAsker } from './given.ts';
+import type { Limit } from './limits.ts';
 import { atFront, type Want } from './wants.ts';
 
 /**
@@ -87,76 +84,8 @@ export interface Assessing {
   readonly without: ReadonlySet<Limit>;
 }
 
-/**
- * New cards that are worth a look: of those that go into a slot, without the ones that another outdoes in every
- * respect. A slot that may lose lanes to others counts once for each number of lanes it may be left. Most cards are
- * outdone by what they give and cost alone, before any rule has to be asked.
- */
-export function newCandidates(asked: Assessing): readonly Candidate[] {
-  const { machine, wants, pins, library, without } = asked;
-  const never = (kind: 'neverSlot' | 'neverCard', id: string) =>
-    pins.some((pin) => pin.kind === kind && ('slotId' in pin ? pin.slotId : pin.cardId) === id);
-  const ignored = codesOf(without);
-  const { shared, whole } = verdictAsker(machine, library);
-  const isBlocked = (findings: readonly Finding[]) =>
-    findings.some(({ verdict, code }) => verdict === 'blocked' && !ignored.has(code));
-  const levels = machine.slots
-    .filter(({ id }) => !never('neverSlot', id))
-    .flatMap((slot) => laneLevels(slot, machine));
-  const wanted = new Map<DeliveryKind, readonly Want[]>();
-  const cards = asked.cards
-    .filter((card) => !never('neverCard', card.id))
-    // Cheap ones first: they outdo the most.
-    .toSorted((a, b) => a.priceCents - b.priceCents)
-    .flatMap((card) => {
-      const ofKind = card.delivers.kind;
-      const own = wants.filter((want) => want.pin !== null && serves(card, want));
-      const needs =
-        wanted.get(ofKind) ?? wants.filter((want) => want.need !== null && serves(card, want));
-      wanted.set(ofKind, needs);
-      return needs.length + own.length === 0 ? [] : [{ card, wants: [...needs, ...own] }];
-    });
-  /** Each card as far as it is known before a slot is looked at, by what it gives there. */
-  const drafts = new Map<Given, readonly Candidate[]>();
-  const draftsOf = (card: Card, slot: Slot, serving: Given): readonly Candidate[] => {
-    const known = drafts.get(serving);
-    if (known !== undefined) return known;
-    const everywhere = shared(card, slot);
-    const fresh = isBlocked(everywhere)
-      ? []
-      : withLeads(asked, candidateOf(card, slot, everywhere, serving, asked));
-    drafts.set(serving, fresh);
-    return fresh;
-  };
-  const left = new Undominated<Candidate>(fanStarts(asked));
-  for (const slot of levels) {
-    for (const { card, wants: ofCard } of cards) {
-      if (card.bus !== slot.bus && !ignored.has('seat.bus')) continue;
-      const serving = asked.give(card, slot, ofCard);
-      if (serving.units.size === 0) continue;
-      if (draftsOf(card, slot, serving).every((each) => left.covers(each, slot))) continue;
-      const { findings } = whole(card, slot);
-      if (isBlocked(findings)) continue;
-      const judged = candidateOf(card, slot, findings, serving, asked);
-      const atLeast = judged.weighed + adaptersAtLeast(card, slot, asked) * asked.scale.extras;
-      for (const each of withLeads(asked, { ...judged, atLeast })) left.add(each);
-    }
-  }
-  return left.all();
-}
-
-/** Where fans begin along cards and neighbours: two lengths between the same of these leave all fans the same air. */
-function fanStarts({ cards, machine, existing }: Assessing): readonly number[] {
-  const fans = [
-    ...cards.map(({ fan }) => fan),
-    ...existing.map(({ card, occupant }) => valueOf(occupant.fan) ?? card.fan),
-    ...machine.slots.map(({ occupant }) => valueOf(valueOf(occupant)?.fan ?? null)),
-  ];
-  return [...new Set(fans.flatMap((fan) => fan?.fromMm ?? []))].toSorted((a, b) => a - b);
-}
-
 /** @param verdict what is known of it so far: with less of it the candidate costs less than it will */
-function candidateOf(
+export function candidateOf(
   card: Card,
   slot: Slot,
   verdict: readonly Finding[],
@@ -198,7 +127,7 @@ function candidateOf(
  * Cents of the adapters that the card would want with all plugs to itself. Beside others it wants no fewer, but
  * perhaps others, so each counts as the cheapest of its kind.
  */
-function adaptersAtLeast(card: Card, slot: Slot, { machine, extras }: Assessing): number {
+export function adaptersAtLeast(card: Card, slot: Slot, { machine, extras }: Assessing): number {
   if (card.sockets.length === 0) return 0;
   return adaptersFor([{ card, slot }], machineAround(slot, machine)).reduce((sum, { socket }) => {
     const alike = PLUG_ADAPTERS.filter((each) => ADAPTED[each].gives === socket.type);

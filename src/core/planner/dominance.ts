@@ -19,9 +19,9 @@ export interface Rival {
   readonly waitCents: number;
 }
 
-/** Keeps what is not dominated, by slot and kind, as candidates come in. */
+/** Keeps what is not dominated, by slot and kind, what costs little first, as candidates come in. */
 export class Undominated<Kept extends Rival> {
-  private readonly groups = new Map<string, Kept[]>();
+  private readonly groups = new Map<string, Map<DeliveryKind, Kept[]>>();
   private readonly fanStarts: readonly number[];
 
   /** @param fanStarts where fans begin along cards, in millimetres */
@@ -31,19 +31,25 @@ export class Undominated<Kept extends Rival> {
 
   /** Whether something that is kept does whatever this would do in that slot, for no more. */
   covers(rival: Rival, slot: Slot = rival.slot): boolean {
-    return this.groupOf(rival, slot).some((other) => this.dominates(other, rival, slot));
+    for (const other of this.groupOf(rival, slot)) {
+      if (other.weighed > rival.weighed) return false;
+      if (this.dominates(other, rival, slot)) return true;
+    }
+    return false;
   }
 
   /** Of two that are equal the first stays. */
   add(candidate: Kept): void {
     if (this.covers(candidate)) return;
     const group = this.groupOf(candidate, candidate.slot);
-    const left = group.filter((other) => !this.dominates(candidate, other, other.slot));
-    group.splice(0, group.length, ...left, candidate);
+    const dearer = group.findIndex(({ weighed }) => weighed >= candidate.weighed);
+    const at = dearer === -1 ? group.length : dearer;
+    const left = group.slice(at).filter((other) => !this.dominates(candidate, other, other.slot));
+    group.splice(at, group.length, candidate, ...left);
   }
 
   all(): readonly Kept[] {
-    return [...this.groups.values()].flat();
+    return [...this.groups.values()].flatMap((ofSlot) => [...ofSlot.values()].flat());
   }
 
   /**
@@ -55,6 +61,7 @@ export class Undominated<Kept extends Rival> {
       a.weighed <= b.weighed &&
       a.moneyCents <= b.moneyCents &&
       a.waitCents <= b.waitCents &&
+      a.card.m2?.signal === b.card.m2?.signal &&
       a.card.openings <= b.card.openings &&
       (a.card.lengthMm <= b.card.lengthMm || this.before(a) <= this.before(b)) &&
       a.card.peakWatts <= b.card.peakWatts &&
@@ -76,10 +83,11 @@ export class Undominated<Kept extends Rival> {
     return this.fanStarts.filter((start) => start < card.lengthMm).length;
   }
 
-  private groupOf({ kind, card }: Rival, slot: Slot): Kept[] {
-    const key = `${slot.id} ${kind} ${card.m2?.signal ?? ''}`;
-    const group = this.groups.get(key) ?? [];
-    if (group.length === 0) this.groups.set(key, group);
+  private groupOf({ kind }: Rival, { id }: Slot): Kept[] {
+    const ofSlot = this.groups.get(id) ?? new Map<DeliveryKind, Kept[]>();
+    if (ofSlot.size === 0) this.groups.set(id, ofSlot);
+    const group = ofSlot.get(kind) ?? [];
+    if (group.length === 0) ofSlot.set(kind, group);
     return group;
   }
 }

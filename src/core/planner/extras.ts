@@ -174,9 +174,21 @@ export const priced = (
   extras: readonly Extra[],
 ): readonly PricedExtra[] =>
   wanted.map((each) => {
-    const extra =
-      extras
-        .filter(({ kind, fits }) => kind === each.kind && (each.fits === '' || fits === each.fits))
-        .toSorted((a, b) => a.priceCents - b.priceCents)[0] ?? null;
+    const extra = cheapestOf(each, extras);
     return { ...each, extra, cents: each.count * (extra?.priceCents ?? UNLISTED_CENTS) };
   });
+
+const cheapestKnown = new WeakMap<readonly Extra[], Map<string, Extra | null>>();
+
+function cheapestOf({ kind, fits }: ExtraWanted, extras: readonly Extra[]): Extra | null {
+  const soFar = cheapestKnown.get(extras) ?? new Map<string, Extra | null>();
+  cheapestKnown.set(extras, soFar);
+  const key = `${kind} ${fits}`;
+  const known = soFar.get(key);
+  if (known !== undefined) return known;
+  const cheapest = extras
+    .filter((extra) => extra.kind === kind && (fits === '' || fits === extra.fits))
+    .toSorted((a, b) => a.priceCents - b.priceCents)[0];
+  soFar.set(key, cheapest ?? null);
+  return cheapest ?? null;
+}

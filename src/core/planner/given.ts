@@ -4,9 +4,9 @@ import type { DeliveryKind } from '../parts/delivery.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { SERVED_BY } from '../parts/need.ts';
 import type { Pin } from '../parts/planning.ts';
-import type { Flow } from '../flow/flow.ts';
+import { givingKey, type Flow } from '../flow/flow.ts';
 import { flowOf } from '../flow/flowOf.ts';
-import { slotLink, type SlotLink } from '../rules/link.ts';
+import { slotLink } from '../rules/link.ts';
 import { slotInUse } from '../rules/sharing.ts';
 import { PACE_CENTS } from './cost.ts';
 import type { Units } from './coverage.ts';
@@ -20,40 +20,49 @@ export interface Given {
 /** What these give is the same over any link. */
 const WITHOUT_LINK: ReadonlySet<DeliveryKind> = new Set(['screens', 'sound', 'legacy']);
 
-export type GivenAsker = (card: Card, slot: Slot, wants: readonly Want[]) => Given;
+/** What a card gives in a slot. */
+export type GivenIn = (slot: Slot) => Given;
+
+/** Null for cards that serve none of the wants. */
+export type GivenAsker = (card: Card) => GivenIn | null;
 
 /**
- * What a card gives depends on the slot by its link and its housing only, so slots that are alike in both are asked
- * once. (The names of shared stages in these flows are those of the slot that was asked.)
+ * What a card gives depends on the slot by its link and its housing only, and many cards of a catalogue give alike, so
+ * that little has to be asked: cards that are alike share an answer. (The names of shared stages in these flows are
+ * those of the slot that was asked.) A card that is pinned to a slot is asked by itself.
  */
-export function givenAsker(machine: Machine): GivenAsker {
-  const answered = new Map<Card, Map<string, Given>>();
-  const inUse = new Map<Slot, Slot>();
-  const names = new Map<SlotLink | null, string>([[null, '?']]);
-  /** What decides what cards of this kind give: the housing, and for most of them the link. */
-  const alike = (card: Card, slot: Slot): string => {
-    const housing = slot.enclosureId ?? '';
-    if (WITHOUT_LINK.has(card.delivers.kind)) return housing;
-    const link = slotLink(card, slot);
-    const known = names.get(link);
-    if (known !== undefined) return housing + known;
-    const name = ` ${link?.low} ${link?.high} ${link?.uplink?.id}`;
-    names.set(link, name);
-    return housing + name;
+export function givenAsker(machine: Machine, wants: readonly Want[]): GivenAsker {
+  const alike = new Map<string, GivenIn>();
+  const needs = new Map<DeliveryKind, readonly Want[]>();
+  const pinned = new Set(wants.flatMap(({ pin }) => (pin?.kind === 'cardThere' ? pin.cardId : [])));
+  return (card) => {
+    const ofKind = remembered(needs, card.delivers.kind, () =>
+      wants.filter((want) => want.need !== null && serves(card, want)),
+    );
+    if (pinned.has(card.id)) {
+      const own = wants.filter((want) => want.need === null && serves(card, want));
+      return (slot) => given(card, slot, [...ofKind, ...own], machine);
+    }
+    if (ofKind.length === 0) return null;
+    return remembered(alike, `${card.bus} ${givingKey(card)}`, () => {
+      const bySlot = new Map<Slot, Given>();
+      const byLink = new Map<string, Given>();
+      return (slot) =>
+        remembered(bySlot, slot, () =>
+          remembered(byLink, linkKey(card, slot, machine), () =>
+            given(card, slot, ofKind, machine),
+          ),
+        );
+    });
   };
-  return (card, slot, wants) => {
-    const used = inUse.get(slot) ?? slotInUse(slot, machine);
-    inUse.set(slot, used);
-    const key = alike(card, used);
-    const ofCard = answered.get(card) ?? new Map<string, Given>();
-    if (ofCard.size === 0) answered.set(card, ofCard);
-    const pinned = wants.some(({ need }) => need === null);
-    const known = pinned ? undefined : ofCard.get(key);
-    if (known !== undefined) return known;
-    const fresh = given(card, slot, wants, machine);
-    ofCard.set(key, fresh);
-    return fresh;
-  };
+}
+
+/** What of a slot decides what the card gives in it. */
+function linkKey(card: Card, slot: Slot, machine: Machine): string {
+  const link = WITHOUT_LINK.has(card.delivers.kind)
+    ? null
+    : slotLink(card, slotInUse(slot, machine));
+  return `${slot.enclosureId} ${link?.low} ${link?.high} ${link?.uplink?.id}`;
 }
 
 export function given(card: Card, slot: Slot, wants: readonly Want[], machine: Machine): Given {
@@ -90,21 +99,35 @@ export function paceOf(flows: readonly Flow[], fastest: ReadonlyMap<string, numb
 
 /** The most that any card of the catalogue could give to each need in any slot of the machine, in the need's unit. */
 export function fastestOf(
-  machine: Machine,
+  { slots }: Machine,
   cards: readonly Card[],
-  wants: readonly Want[],
   give: GivenAsker,
 ): ReadonlyMap<string, number> {
   const fastest = new Map<string, number>();
+  const asked = new Set<GivenIn>();
   for (const card of cards) {
-    const ofKind = wants.filter((want) => want.need !== null && serves(card, want));
-    if (ofKind.length === 0) continue;
-    for (const slot of machine.slots) {
+    const givenIn = give(card);
+    if (givenIn === null || asked.has(givenIn)) continue;
+    asked.add(givenIn);
+    for (const slot of slots) {
       if (slot.bus !== card.bus) continue;
-      for (const { need, high } of give(card, slot, ofKind).flows) {
+      for (const { need, high } of givenIn(slot).flows) {
         fastest.set(need.id, Math.max(fastest.get(need.id) ?? 0, high));
       }
     }
   }
   return fastest;
+}
+
+/** What is known already, or else asked now. */
+export function remembered<Key, Value>(
+  known: Map<Key, NonNullable<Value>>,
+  key: Key,
+  ask: () => NonNullable<Value>,
+): NonNullable<Value> {
+  const found = known.get(key);
+  if (found !== undefined) return found;
+  const fresh = ask();
+  known.set(key, fresh);
+  return fresh;
 }

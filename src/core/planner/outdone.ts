@@ -66,9 +66,8 @@ export class Outdone {
     if (known !== undefined) return known;
     const { card, slot } = candidate;
     const around = machineAround(slot, this.machine);
-    const reaches = valueOf(around.supply.plugs)?.some(({ reachMm }) => reachMm != null) === true;
     const sockets = socketsIn(card, slot, around).map(
-      ({ type, watts, wayMm }) => `${type} ${watts} ${reaches ? wayMm : ''}`,
+      ({ type, watts, wayMm }) => `${type} ${watts} ${wayMm}`,
     );
     const inCase = slot.enclosureId === null;
     const leads = inCase ? card.boardLeads.map(({ type }) => type).toSorted() : [];

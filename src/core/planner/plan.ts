@@ -10,8 +10,9 @@ import { already, givers } from '../flow/already.ts';
 import { flowFrom } from '../flow/flowOf.ts';
 import type { DriverLibrary } from '../rules/driverSupport.ts';
 import type { Finding } from '../rules/finding.ts';
-import { newCandidates, type Candidate } from './candidates.ts';
+import type { Candidate } from './candidates.ts';
 import { existingCandidates } from './existingWays.ts';
+import { newCandidates } from './newCandidates.ts';
 import { fastestOf, givenAsker } from './given.ts';
 import { scaleOf, type Cost, type Scale } from './cost.ts';
 import type { Units } from './coverage.ts';
@@ -108,7 +109,7 @@ export function groundOf(
     ...needs.map((need) => wantOf(need, existing)),
     ...pins.flatMap((pin) => wantOfPin(pin, cards)),
   ];
-  const give = givenAsker(machine);
+  const give = givenAsker(machine, wants);
   const asked = {
     machine,
     cards,
@@ -119,7 +120,7 @@ export function groundOf(
     existing,
     scale,
     give,
-    fastest: fastestOf(machine, cards, wants, give),
+    fastest: fastestOf(machine, cards, give),
     without,
   };
   return {

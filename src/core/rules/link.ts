@@ -54,11 +54,16 @@ const MODULE_BYTES_PER_SECOND = {
   radio: [Infinity, Infinity],
 } as const;
 
+/** What of a card decides its link. */
+export interface LinkedCard extends Pick<Card, 'generation' | 'lanes'> {
+  readonly m2: Pick<NonNullable<Card['m2']>, 'signal'> | null;
+}
+
 /** Answers by slot and by what decides them: a catalogue asks the same of the same slot a thousand times. */
 const answered = new WeakMap<Slot, Map<string, SlotLink | null>>();
 
 /** The link a card gets in a slot, or null while the slot's lanes or generation are not known. */
-export function slotLink(card: Card, slot: Slot): SlotLink | null {
+export function slotLink(card: LinkedCard, slot: Slot): SlotLink | null {
   const soFar = answered.get(slot) ?? new Map<string, SlotLink | null>();
   if (soFar.size === 0) answered.set(slot, soFar);
   const key = `${card.m2?.signal ?? ''}${card.generation}x${card.lanes}`;
@@ -69,7 +74,7 @@ export function slotLink(card: Card, slot: Slot): SlotLink | null {
   return fresh;
 }
 
-function ask(card: Card, slot: Slot): SlotLink | null {
+function ask(card: LinkedCard, slot: Slot): SlotLink | null {
   if (slot.bus === 'pci') {
     return alone(null, {
       low: CLASSIC_PCI_BYTES_PER_SECOND * CLASSIC_PCI_SHARE,

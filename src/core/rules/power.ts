@@ -76,11 +76,12 @@ export function slotLimitWatts(slot: Slot): number {
     : row(SLOT_WATTS_AT_START, valueOf(slot.connectorLanes) ?? 1);
 }
 
-/** A card's sockets with how far a lead has to reach for them. */
+/** A card's sockets with how far a lead has to reach for them; zero where no lead was measured, so that it does not matter. */
 export function socketsIn(card: Card, slot: Slot, machine: Machine): readonly Socket[] {
   if (card.sockets.length === 0) return [];
   const opening = valueOf(slot.opening);
-  return socketsOf(card, opening === null ? 0 : openingMiddleMm(machine, opening));
+  const measured = valueOf(machine.supply.plugs)?.some(({ reachMm }) => reachMm != null) === true;
+  return socketsOf(card, opening !== null && measured ? openingMiddleMm(machine, opening) : 0);
 }
 
 function plugs(card: Card, slot: Slot, machine: Machine): readonly Finding[] {

@@ -36,6 +36,8 @@ export function slotVerdict(
 
 /** The same questions asked of many cards and slots: what several slots share is asked once a card. */
 export interface VerdictAsker {
+  /** Whether it goes into the slot at all: the cheapest of the questions. */
+  readonly seated: (card: Card, slot: Slot) => readonly Finding[];
   /** What is the same in every slot of the housing that this slot is in. */
   readonly shared: (card: Card, slot: Slot) => readonly Finding[];
   readonly whole: (card: Card, slot: Slot) => SlotVerdict;
@@ -59,6 +61,7 @@ export function verdictAsker(machine: Machine, library: DriverLibrary): VerdictA
     return found;
   };
   return {
+    seated: (card, slot) => seat(card, slot, placeOf(slot).around),
     shared: (card, slot) => sharedIn(card, placeOf(slot)),
     whole: (card, slot) => {
       const at = placeOf(slot);

@@ -1,0 +1,120 @@
+/** Every card of the catalogue in every slot that could serve a want, but for those that need not be looked at. */
+import type { Card } from '../parts/card.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Slot } from '../parts/machine.ts';
+import type { Finding } from '../rules/finding.ts';
+import { laneLevels } from '../rules/sharing.ts';
+import { verdictAsker } from '../rules/verdict.ts';
+import {
+  adaptersAtLeast,
+  candidateOf,
+  withLeads,
+  type Assessing,
+  type Candidate,
+} from './candidates.ts';
+import { FITTING_CENTS, WAIT_CENTS_A_DAY, weigh } from './cost.ts';
+import { Undominated, type Rival } from './dominance.ts';
+import { paceOf, remembered, type Given, type GivenIn } from './given.ts';
+import { codesOf } from './limits.ts';
+
+/**
+ * New cards that are worth a look: of those that go into a slot, without the ones that another outdoes in every
+ * respect. A slot that may lose lanes to others counts once for each number of lanes it may be left.
+ *
+ * Rules take the most time, so they are asked last: most cards are outdone by what they give and cost before any rule
+ * is asked, and most others by that and by what the rules say of them in any slot.
+ */
+export function newCandidates(asked: Assessing): readonly Candidate[] {
+  const { machine, pins, library, without } = asked;
+  const never = (slotId: string) =>
+    pins.some((pin) => pin.kind === 'neverSlot' && pin.slotId === slotId);
+  const ignored = codesOf(without);
+  const { seated, shared, whole } = verdictAsker(machine, library);
+  const isBlocked = (findings: readonly Finding[]) =>
+    findings.some(({ verdict, code }) => verdict === 'blocked' && !ignored.has(code));
+  const levels = machine.slots
+    .filter(({ id }) => !never(id))
+    .flatMap((slot) => laneLevels(slot, machine));
+  const lookedAt = inQuestion(asked);
+  const left = new Undominated<Candidate>(fanStarts(asked));
+  for (const slot of levels) {
+    for (const looked of lookedAt) {
+      const { card } = looked;
+      if (card.bus !== slot.bus && !ignored.has('seat.bus')) continue;
+      const serving = looked.givenIn(slot);
+      if (serving.units.size === 0) continue;
+      const unasked = remembered(looked.unasked, serving, () =>
+        rivalOf(card, slot, serving, asked),
+      );
+      if (left.covers(unasked, slot) || isBlocked(seated(card, slot))) continue;
+      const drafts = remembered(looked.drafts, serving, () => {
+        const everywhere = shared(card, slot);
+        if (isBlocked(everywhere)) return [];
+        return withLeads(asked, candidateOf(card, slot, everywhere, serving, asked));
+      });
+      if (drafts.every((each) => left.covers(each, slot))) continue;
+      const { findings } = whole(card, slot);
+      if (isBlocked(findings)) continue;
+      const judged = candidateOf(card, slot, findings, serving, asked);
+      const atLeast = judged.weighed + adaptersAtLeast(card, slot, asked) * asked.scale.extras;
+      for (const each of withLeads(asked, { ...judged, atLeast })) left.add(each);
+    }
+  }
+  return left.all();
+}
+
+/** A card that could serve something, and what is known of it already, by what it gives. */
+interface Looked {
+  readonly card: Card;
+  readonly givenIn: GivenIn;
+  /** With the costs that need no rule. */
+  readonly unasked: Map<Given, Rival>;
+  /** With what the rules say of it in any slot; none where they forbid it. */
+  readonly drafts: Map<Given, readonly Candidate[]>;
+}
+
+/** Cheap ones first: they outdo the most. */
+function inQuestion({ cards, pins, give }: Assessing): readonly Looked[] {
+  const never = new Set(pins.flatMap((pin) => (pin.kind === 'neverCard' ? pin.cardId : [])));
+  return cards
+    .filter(({ id }) => !never.has(id))
+    .toSorted((a, b) => a.priceCents - b.priceCents)
+    .flatMap((card): readonly Looked[] => {
+      const givenIn = give(card);
+      return givenIn === null ? [] : [{ card, givenIn, unasked: new Map(), drafts: new Map() }];
+    });
+}
+
+/** What is known before any rule is asked. It takes no lead of the front panel yet, so that nothing is held against it. */
+function rivalOf(
+  card: Card,
+  slot: Slot,
+  { units, flows }: Given,
+  { scale, fastest }: Assessing,
+): Rival {
+  const parts = {
+    price: card.priceCents,
+    disturbance: FITTING_CENTS,
+    pace: paceOf(flows, fastest),
+  };
+  return {
+    card,
+    slot,
+    kind: card.delivers.kind,
+    units,
+    leads: [],
+    weighed: weigh(parts, scale),
+    moneyCents: card.priceCents,
+    waitCents: (card.leadDays ?? 0) * WAIT_CENTS_A_DAY,
+  };
+}
+
+/** Where fans begin along cards and neighbours: two lengths between the same of these leave all fans the same air. */
+function fanStarts({ cards, machine, existing }: Assessing): readonly number[] {
+  const fans = [
+    ...cards.map(({ fan }) => fan),
+    ...existing.map(({ card, occupant }) => valueOf(occupant.fan) ?? card.fan),
+    ...machine.slots.map(({ occupant }) => valueOf(valueOf(occupant)?.fan ?? null)),
+  ];
+  return [...new Set(fans.flatMap((fan) => fan?.fromMm ?? []))].toSorted((a, b) => a - b);
+}
