@@ -4,7 +4,7 @@ import { FREE, type AskRelaxed, type Prices } from './relaxation.ts';
 /** So many prices are tried of each thing that runs short, at most, between none and the highest. */
 const TRIES = 4;
 /** A watt is never worth more: cents × percent. */
-const MOST_FOR_A_WATT = 200_000;
+const MOST_FOR_A_WATT = 10_000_000;
 
 /** The bound at a price, and how it goes on from there: by so much for each further unit of the price. */
 interface Tangent {
