@@ -2,22 +2,36 @@
  * Partial plans that need not be followed: another one leads to the same place with the same things lacking, whatever
  * goes on from there goes on alike, and it has cost no more of anything so far. The same cards in other slots, mostly.
  */
+import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
+import type { Socket } from '../rules/plugs.ts';
 import { socketsIn } from '../rules/power.ts';
 import { machineAround } from '../rules/housing.ts';
 import type { Candidate } from './candidates.ts';
 import type { Reached } from './scenes.ts';
 import { isDisturbed } from './together.ts';
 
+/** What the cards of a partial plan take of things that run out, but for watts of the supply in the case. */
+export interface Taken {
+  /** Where in doubt also what is taken of a housing or a slot that others depend on. In their order. */
+  readonly things: readonly string[];
+  /** On the supply in the case; each type's by themselves, those of the fewest watts first. */
+  readonly sockets: readonly Socket[];
+  /** Things, and sockets without their watts. */
+  readonly key: string;
+}
+
+export const NOTHING_TAKEN: Taken = { things: [], sockets: [], key: '' };
+
 interface Label extends Reached {
   readonly placed: readonly Candidate[];
+  readonly taken: Taken;
 }
 
 export class Outdone {
   private readonly noted = new Map<string, Label[]>();
   private readonly machine: Machine;
-  private readonly known = new Map<Candidate, string>();
   /** Slots whose cards take lanes from others, or lose them. */
   private readonly tied: ReadonlySet<string>;
 
@@ -29,70 +43,77 @@ export class Outdone {
     );
   }
 
-  /** Whether one that was noted outdoes it; if none does it is noted itself. */
-  orNote(label: Label): boolean {
-    const key = this.key(label);
-    const alike = this.noted.get(key);
-    if (alike === undefined) {
-      this.noted.set(key, [label]);
-      return false;
+  /** What is taken with one more card. */
+  takenWith(taken: Taken, candidate: Candidate): Taken {
+    const { card, slot, existing } = candidate;
+    const things: string[] = this.tied.has(slot.id) ? [tiedBy(candidate)] : [];
+    const sockets: Socket[] = [];
+    // A card that is there may lie over slots which are still to come.
+    if (existing !== null) things.push(endOf(candidate));
+    else {
+      const own = socketsIn(card, slot, machineAround(slot, this.machine));
+      // Little stands in other housings: there all that a card takes is told apart.
+      if (slot.enclosureId !== null) things.push(`${card.peakWatts} ${JSON.stringify(own)}`);
+      else {
+        sockets.push(...own);
+        things.push(...card.boardLeads.map(({ type }) => type));
+      }
+      const first = `into ${slot.enclosureId}`;
+      if (!taken.things.includes(first)) things.push(first);
     }
-    if (alike.some((other) => noDearer(other, label))) return true;
-    const left = alike.filter((other) => !noDearer(label, other));
-    alike.splice(0, alike.length, ...left, label);
-    return false;
+    if (things.length + sockets.length === 0) return taken;
+    const all = {
+      things: [...taken.things, ...things].toSorted(),
+      sockets: [...taken.sockets, ...sockets].toSorted(bySocket),
+    };
+    return { ...all, key: [...all.things, ...all.sockets.map(socketName)].join() };
   }
 
-  /** All that what follows depends on, but for figures of which less is never worse. */
-  private key({ place, lacking, beside, placed }: Label): string {
-    const fresh = placed.filter(({ existing }) => existing === null);
-    const last = placed.at(-1);
-    return [
-      place,
-      lacking,
-      // The last card meets the next one with its end and its fan.
-      ...(last === undefined ? [] : [beside, isDisturbed(last), endOf(last), fanOf(last)]),
-      ...placed.filter(({ slot }) => this.tied.has(slot.id)).map(tiedBy),
-      // Cards that lie over slots which are still to come.
-      ...placed.filter((each) => each.existing !== null).map((each) => `${endOf(each)}`),
-      fresh.length > 0,
-      ...fresh.map((each) => this.taken(each)).toSorted(),
-    ].join();
+  /** Whether one that was noted outdoes it. */
+  is(partial: Label): boolean {
+    const alike = this.noted.get(keyOf(partial));
+    return alike !== undefined && alike.some((other) => noDearer(other, partial));
   }
 
-  /** What it takes of things that run out, other than watts in the case itself. */
-  private taken(candidate: Candidate): string {
-    const known = this.known.get(candidate);
-    if (known !== undefined) return known;
-    const { card, slot } = candidate;
-    const around = machineAround(slot, this.machine);
-    const sockets = socketsIn(card, slot, around).map(
-      ({ type, watts, wayMm }) => `${type} ${watts} ${wayMm}`,
-    );
-    const inCase = slot.enclosureId === null;
-    const leads = inCase ? card.boardLeads.map(({ type }) => type).toSorted() : [];
-    const found =
-      sockets.length + leads.length === 0 && inCase
-        ? ''
-        : [slot.enclosureId, inCase ? '' : card.peakWatts, ...sockets, ...leads].join(' ');
-    this.known.set(candidate, found);
-    return found;
+  note(partial: Label): void {
+    const key = keyOf(partial);
+    const alike = this.noted.get(key) ?? [];
+    this.noted.set(key, [...alike.filter((other) => !noDearer(partial, other)), partial]);
   }
 }
 
+const keyOf = ({ place, lacking, placed, taken }: Label): string =>
+  `${place} ${lacking} ${fanBeforeNext(placed.at(-1))} ${taken.key}`;
+
+/** What stands before the next place is in such an order that each costs what follows no less than those before it. */
 const noDearer = (a: Label, b: Label): boolean =>
+  a.beside <= b.beside &&
   a.weighed <= b.weighed &&
   a.moneyCents <= b.moneyCents &&
   a.watts <= b.watts &&
-  a.waiting <= b.waiting;
+  a.waiting <= b.waiting &&
+  a.taken.sockets.every(({ watts }, n) => watts <= b.taken.sockets[n]!.watts);
+
+const socketName = ({ type, wayMm }: Socket): string => `${type} ${wayMm}`;
+
+const bySocket = (a: Socket, b: Socket): number =>
+  socketName(a).localeCompare(socketName(b)) || a.watts - b.watts;
+
+/** The last card's fan blows at the next one, wherever that stands. */
+function fanBeforeNext(last: Candidate | undefined): string {
+  const fan = last === undefined ? null : fanOf(last);
+  return last === undefined || fan === null
+    ? ''
+    : `${isDisturbed(last)} ${endOf(last)} ${fan.fromMm} ${fan.airMm}`;
+}
+
+const fanOf = ({ card, existing }: Candidate): Card['fan'] =>
+  existing?.occupant.fan == null ? card.fan : existing.occupant.fan.value;
 
 /** The opening behind its body. */
-const endOf = ({ slot, card, existing }: Candidate): string =>
-  `${slot.enclosureId} ${(valueOf(slot.opening) ?? NaN) + (valueOf(existing?.occupant.openings ?? null) ?? card.openings)}`;
-
-const fanOf = ({ card, existing }: Candidate): string => {
-  const fan = existing?.occupant.fan == null ? card.fan : existing.occupant.fan.value;
-  return fan === null ? '' : `${fan.fromMm} ${fan.airMm}`;
+const endOf = ({ slot, card, existing }: Candidate): string => {
+  const openings = valueOf(existing?.occupant.openings ?? null) ?? card.openings;
+  return `${slot.enclosureId} ${(valueOf(slot.opening) ?? NaN) + openings}`;
 };
 
 const tiedBy = ({ slot, card, existing }: Candidate): string =>

@@ -3,6 +3,8 @@ import { FREE, type AskRelaxed, type Prices } from './relaxation.ts';
 
 /** So many prices are tried of each thing that runs short, at most, between none and the highest. */
 const TRIES = 4;
+/** Where both run short the best price of the one depends on that of the other: so many times each is looked for. */
+const ROUNDS = 3;
 /** A watt is never worth more: cents × percent. */
 const MOST_FOR_A_WATT = 10_000_000;
 
@@ -51,8 +53,12 @@ export function bestPrices(
       else high = next;
     }
   };
-  search('watts', MOST_FOR_A_WATT, limits.watts);
-  search('money', limits.mostForMoney, limits.moneyCents);
+  for (let round = 0; round < ROUNDS; round += 1) {
+    const before = most;
+    search('watts', MOST_FOR_A_WATT, limits.watts);
+    search('money', limits.mostForMoney, limits.moneyCents);
+    if (best.money === 0 || best.watts === 0 || most <= before + NEAR) break;
+  }
   return best;
 }
 

@@ -25,7 +25,7 @@ import {
 import type { Existing } from './existing.ts';
 import { adaptersTogether, cheapestAdapter } from './extras.ts';
 import { after } from './lacks.ts';
-import { Outdone } from './outdone.ts';
+import { NOTHING_TAKEN, Outdone, type Taken } from './outdone.ts';
 import { besideAfter, besideEmpty } from './places.ts';
 import { stageOf, type SearchProblem } from './problem.ts';
 import { IMPOSSIBLE, MUST, endOf, relaxations, wattsOf } from './relaxation.ts';
@@ -61,6 +61,7 @@ export type Search<Heard, Result> = Generator<Heard, Result, boolean | undefined
 /** A partial plan; what its last card collides with and causes is only asked once its turn comes. */
 interface Partial extends Reached {
   readonly placed: readonly Candidate[];
+  readonly taken: Taken;
   /** The part of `weighed` that the last card causes so far: what it causes is settled when the next one stands beside it. */
   readonly lastCaused: number;
   readonly scene: Scene;
@@ -150,10 +151,14 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
       const atLeast = bound(further);
       if (cannotWin(atLeast)) return;
       const { scene, lastCaused } = partial;
-      const placed = candidate === null ? partial.placed : [...partial.placed, candidate];
+      const [placed, taken] =
+        candidate === null
+          ? [partial.placed, partial.taken]
+          : [[...partial.placed, candidate], outdone.takenWith(partial.taken, candidate)];
       branches.push({
         ...further,
         placed,
+        taken,
         lastCaused,
         scene,
         bound: atLeast,
@@ -184,16 +189,18 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
   /** The next one to look at. Where it promises less, now that it is asked, than another of its family, that one is next. */
   const nextOpen = (): Partial | null => {
     for (let next = open.pop(); next !== undefined; next = open.pop()) {
-      if (cannotWin(next.bound)) continue;
+      // What another outdoes before anything is asked about it, it outdoes all the more afterwards.
+      if (cannotWin(next.bound) || outdone.is(next)) continue;
       const asked = whenAsked(next);
       if (asked === null || cannotWin(asked.bound)) continue;
-      const rivals = open.length;
-      let at = rivals;
-      while (at > 0 && open[at - 1]!.family === asked.family && open[at - 1]!.bound < asked.bound) {
-        at -= 1;
+      const { family, bound } = asked;
+      let at = open.length;
+      while (at > 0 && open[at - 1]!.family === family && open[at - 1]!.bound < bound) at -= 1;
+      if (at < open.length) open.splice(at, 0, asked);
+      else if (!outdone.is(asked)) {
+        outdone.note(asked);
+        return asked;
       }
-      if (at < rivals) open.splice(at, 0, asked);
-      else if (!outdone.orNote(asked)) return asked;
     }
     return null;
   };
@@ -202,7 +209,16 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
   for (let scene = scenes.next(); scene !== null; scene = scenes.next()) {
     if (cannotWin(scene.least)) break;
     const { start, least: bound } = scene;
-    open.push({ ...start, placed: [], lastCaused: 0, scene, bound, asked: true, family: 0 });
+    open.push({
+      ...start,
+      placed: [],
+      taken: NOTHING_TAKEN,
+      lastCaused: 0,
+      scene,
+      bound,
+      asked: true,
+      family: 0,
+    });
     for (let next = nextOpen(); next !== null; next = nextOpen()) {
       searched += 1;
       branch(next);
