@@ -49,39 +49,50 @@ export interface Relaxation {
   readonly uses: (lacking: number) => { readonly moneyCents: number; readonly watts: number };
 }
 
-/** Asks for relaxations at prices; each is worked out once. */
-export type AskRelaxed = (prices?: Prices) => Relaxation;
+/** Relaxations at prices; each is worked out once. */
+export class Relaxations {
+  private readonly ground: Ground;
+  private readonly alike: readonly (readonly Alike[])[];
+  private readonly workedOut = new Map<
+    string,
+    { readonly prices: Prices; readonly relaxed: Relaxation }
+  >();
 
-export function relaxations(places: readonly Place[], lacks: Lacks, costs: Costs): AskRelaxed {
-  const folded = foldingOf(lacks);
-  const fansMatter = costs.noAir > 0 && places.some(({ choices }) => choices.some(blowsAtNext));
-  const ends = endCosts(folded, costs);
-  const ground: Ground = {
-    places,
-    costs,
-    folded,
-    ends,
-    besides: fansMatter ? BESIDE.length : BESIDE.indexOf('fan'),
-    scratch: { soFar: leastRows(ends.length), longer: leastRows(ends.length) },
-  };
-  const alike = places.map(({ choices }) => alikeOf(choices, ground));
-  const known = new Map<string, Relaxation>();
-  return (prices = FREE) => {
+  constructor(places: readonly Place[], lacks: Lacks, costs: Costs) {
+    const folded = foldingOf(lacks);
+    const fansMatter = costs.noAir > 0 && places.some(({ choices }) => choices.some(blowsAtNext));
+    const ends = endCosts(folded, costs);
+    this.ground = {
+      places,
+      costs,
+      folded,
+      ends,
+      besides: fansMatter ? BESIDE.length : BESIDE.indexOf('fan'),
+      scratch: { soFar: leastRows(ends.length), longer: leastRows(ends.length) },
+    };
+    this.alike = places.map(({ choices }) => alikeOf(choices, this.ground));
+  }
+
+  at(prices: Prices = FREE): Relaxation {
     const key = `${prices.money} ${prices.watts}`;
-    const found =
-      known.get(key) ??
-      relaxation(
-        ground,
-        alike.map((sets) =>
-          undominated(
-            sets.map((set) => cheapest(set, prices)),
-            leadsFrom(folded.lacks),
-          ),
-        ),
-      );
-    known.set(key, found);
-    return found;
-  };
+    const known = this.workedOut.get(key);
+    if (known !== undefined) return known.relaxed;
+    const first = leadsFrom(this.ground.folded.lacks);
+    const ways = this.alike.map((sets) =>
+      undominated(
+        sets.map((set) => cheapest(set, prices)),
+        first,
+      ),
+    );
+    const relaxed = relaxation(this.ground, ways);
+    this.workedOut.set(key, { prices, relaxed });
+    return relaxed;
+  }
+
+  /** Prices whose relaxation is worked out already. */
+  known(): readonly Prices[] {
+    return [...this.workedOut.values()].map(({ prices }) => prices);
+  }
 }
 
 interface Ground {

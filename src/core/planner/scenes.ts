@@ -5,9 +5,9 @@ import { OVER_BUDGET_FACTOR, type Scale } from './cost.ts';
 import { subsets } from './coverage.ts';
 import type { Lacks } from './lacks.ts';
 import type { Limit } from './limits.ts';
-import { bestPrices } from './prices.ts';
+import { tightPrices } from './prices.ts';
 import { costOfLeaving, decidedBeforehand, troubleWeighed, type SearchProblem } from './problem.ts';
-import { MUST, type AskRelaxed } from './relaxation.ts';
+import { MUST, type Relaxations } from './relaxation.ts';
 import type { Want } from './wants.ts';
 
 /** How far a partial plan is: what its cost so far and the least cost of its rest depend on. */
@@ -40,15 +40,15 @@ export interface Scene {
 }
 
 export interface Scenes {
-  /** The most promising scene; null after the last. */
-  readonly next: () => Scene | null;
+  /** The most promising scene; null after the last. Of those that cost no less than `enough` it is not known how much. */
+  readonly next: (enough: number) => Scene | null;
   /** What any plan of the scenes to come costs at least. */
   readonly ahead: () => number;
 }
 
 /** All ways to leave wants, the most promising first. The dear bound is only asked where the cheap one promises something. */
-export function scenesOf(problem: SearchProblem, lacks: Lacks, ask: AskRelaxed): Scenes {
-  const plain = ask();
+export function scenesOf(problem: SearchProblem, lacks: Lacks, relaxed: Relaxations): Scenes {
+  const plain = relaxed.at();
   interface Waiting {
     readonly left: readonly Want[];
     readonly start: Reached;
@@ -63,15 +63,15 @@ export function scenesOf(problem: SearchProblem, lacks: Lacks, ask: AskRelaxed):
       return { left, start: { ...BEGINNING, lacking, weighed }, least, scene: null };
     })
     .toSorted((a, b) => b.least - a.least);
-  const next = (): Scene | null => {
+  const next = (enough: number): Scene | null => {
     const first = queue.pop();
     if (first === undefined || first.scene !== null) return first?.scene ?? null;
     const { left, start } = first;
-    const bound = boundOf(problem, start.lacking, ask);
+    const bound = boundOf(problem, start, relaxed, enough);
     const least = Math.max(first.least, bound(start));
     const at = queue.findLastIndex((other) => other.least >= least) + 1;
     queue.splice(at, 0, { ...first, least, scene: { left, start, least, bound } });
-    return next();
+    return next(enough);
   };
   return { next, ahead: () => queue.at(-1)?.least ?? Infinity };
 }
@@ -86,7 +86,8 @@ const lackingWithout = (lacks: Lacks, left: readonly Want[]): number =>
     lacks.start,
   );
 
-type Bound = (reached: Reached) => number;
+/** @param enough more than this need not be known */
+type Bound = (reached: Reached, enough?: number) => number;
 
 /**
  * A plan keeps to the watts that leave the supply its headroom, or pays for using it; either way it costs at least as
@@ -94,34 +95,36 @@ type Bound = (reached: Reached) => number;
  */
 function boundOf(
   { machine, budgetCents, scale, without: imagined }: SearchProblem,
-  start: number,
-  ask: AskRelaxed,
+  start: Reached,
+  relaxed: Relaxations,
+  enough: number,
 ): Bound {
   const budget = budgetCents ?? Infinity;
   const mostForMoney = OVER_BUDGET_FACTOR * scale.overBudget;
-  const plain = ask();
+  const plain = relaxed.at();
   const over = (cents: number) => (cents > budget ? (cents - budget) * mostForMoney : 0);
   const ways = wattWays(machine, scale, imagined).map((way) => {
     const limits = { moneyCents: budget, watts: way.limit, mostForMoney };
-    const best = bestPrices(ask, start, limits);
-    const short = plain.uses(start).watts > way.limit;
+    const short = plain.uses(start.lacking).watts > way.limit;
     const tried = [
-      ...(best.money > 0 || best.watts > 0 ? [best] : []),
+      ...tightPrices(relaxed, start.lacking, limits, enough - start.weighed - way.extra),
       // So dear that a must is left rather than a watt too much drawn: tells what is not possible at all.
       ...(short ? [{ money: 0, watts: MUST }] : []),
     ];
-    return { ...way, priced: tried.map((prices) => ({ prices, relaxed: ask(prices) })) };
+    return { ...way, priced: tried.map((prices) => ({ prices, rest: relaxed.at(prices) })) };
   });
-  return ({ place, lacking, waiting, beside, moneyCents: money, watts, weighed }) => {
+  return (reached, enough = Infinity) => {
+    const { place, lacking, waiting, beside, moneyCents: money, watts, weighed } = reached;
     const simply = weighed + plain.least(place, lacking, waiting, beside) + over(money);
     let least = Infinity;
     for (const { extra, limit, priced } of ways) {
       if (watts > limit) continue;
       let value = simply;
-      for (const { prices, relaxed } of priced) {
+      for (const { prices, rest } of priced) {
+        if (value + extra >= enough) break;
         const byPrice =
           weighed +
-          relaxed.least(place, lacking, waiting, beside) +
+          rest.least(place, lacking, waiting, beside) +
           (prices.money > 0 ? prices.money * (money - budget) : 0) +
           (prices.watts > 0 ? prices.watts * (watts - limit) : 0) -
           (prices.watts === MUST ? ROUNDING : 0);

@@ -28,7 +28,7 @@ import { after } from './lacks.ts';
 import { NOTHING_TAKEN, Outdone, type Taken } from './outdone.ts';
 import { besideAfter, besideEmpty } from './places.ts';
 import { stageOf, type SearchProblem } from './problem.ts';
-import { IMPOSSIBLE, MUST, endOf, relaxations, wattsOf } from './relaxation.ts';
+import { IMPOSSIBLE, MUST, endOf, Relaxations, wattsOf } from './relaxation.ts';
 import { scenesOf, type Reached, type Scene } from './scenes.ts';
 import { causedBeside, together, type Together } from './together.ts';
 import type { Want } from './wants.ts';
@@ -78,7 +78,6 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
   const { scale, machine, budgetCents, existingCards } = problem;
   const { lacks, places, costs } = stageOf(problem);
   const { collides } = conflictsIn(machine, problem.without);
-  const ask = relaxations(places, lacks, costs);
   const cheapest = cheapestAdapter(problem.extras);
   const outdone = new Outdone(machine);
   const open: Partial[] = [];
@@ -110,7 +109,7 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
     const weighed =
       partial.weighed + settled + adapters(before, further) + lastCaused - partial.lastCaused;
     const asked = { ...partial, weighed, lastCaused, asked: true };
-    return { ...asked, bound: asked.scene.bound(asked) };
+    return { ...asked, bound: asked.scene.bound(asked, bestValue) };
   };
 
   const better = ({ placed, lacking, scene }: Partial): void => {
@@ -148,7 +147,7 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
     const { bound } = partial.scene;
     const branches: Partial[] = [];
     const consider = (further: Reached, candidate: Candidate | null): void => {
-      const atLeast = bound(further);
+      const atLeast = bound(further, bestValue);
       if (cannotWin(atLeast)) return;
       const { scene, lastCaused } = partial;
       const [placed, taken] =
@@ -205,8 +204,8 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
     return null;
   };
 
-  const scenes = scenesOf(problem, lacks, ask);
-  for (let scene = scenes.next(); scene !== null; scene = scenes.next()) {
+  const scenes = scenesOf(problem, lacks, new Relaxations(places, lacks, costs));
+  for (let scene = scenes.next(bestValue); scene !== null; scene = scenes.next(bestValue)) {
     if (cannotWin(scene.least)) break;
     const { start, least: bound } = scene;
     open.push({
