@@ -76,6 +76,7 @@ export interface Assessing {
   readonly wants: readonly Want[];
   readonly pins: readonly Pin[];
   readonly existing: readonly Existing[];
+  readonly budgetCents: number | null;
   readonly scale: Scale;
   readonly give: GivenAsker;
   /** See `fastestOf`. */

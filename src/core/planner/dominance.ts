@@ -23,10 +23,12 @@ export interface Rival {
 export class Undominated<Kept extends Rival> {
   private readonly groups = new Map<string, Map<DeliveryKind, Kept[]>>();
   private readonly fanStarts: readonly number[];
+  private readonly moneyCounts: boolean;
 
-  /** @param fanStarts where fans begin along cards, in millimetres */
-  constructor(fanStarts: readonly number[]) {
+  /** @param fanStarts where fans begin along cards, in millimetres @param moneyCounts whether there is a budget to keep */
+  constructor(fanStarts: readonly number[], moneyCounts: boolean) {
     this.fanStarts = fanStarts;
+    this.moneyCounts = moneyCounts;
   }
 
   /** Whether something that is kept does whatever this would do in that slot, for no more. */
@@ -59,7 +61,7 @@ export class Undominated<Kept extends Rival> {
   private dominates(a: Rival, b: Rival, slot: Slot): boolean {
     return (
       a.weighed <= b.weighed &&
-      a.moneyCents <= b.moneyCents &&
+      (!this.moneyCounts || a.moneyCents <= b.moneyCents) &&
       a.waitCents <= b.waitCents &&
       a.card.m2?.signal === b.card.m2?.signal &&
       a.card.openings <= b.card.openings &&

@@ -36,7 +36,7 @@ export function newCandidates(asked: Assessing): readonly Candidate[] {
     .filter(({ id }) => !never(id))
     .flatMap((slot) => laneLevels(slot, machine));
   const lookedAt = inQuestion(asked);
-  const left = new Undominated<Candidate>(fanStarts(asked));
+  const left = new Undominated<Candidate>(fanStarts(asked), asked.budgetCents !== null);
   for (const slot of levels) {
     for (const looked of lookedAt) {
       const { card } = looked;

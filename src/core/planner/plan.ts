@@ -118,6 +118,7 @@ export function groundOf(
     wants,
     pins,
     existing,
+    budgetCents: request.budgetCents,
     scale,
     give,
     fastest: fastestOf(machine, cards, give),
