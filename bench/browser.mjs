@@ -25,25 +25,29 @@ try {
   ]) {
     const context = await browser.newContext({ serviceWorkers: 'block' });
     const page = await context.newPage();
-    let [raw, compressed] = [0, 0];
-    const bodies = [];
+    /** Compressed bytes of the page's own scripts, and of the worker's. */
+    let [own, workers] = [0, 0];
+    const scripts = [];
     if (path !== '/') {
       await page.goto(ADDRESS);
       await page.locator('table.jobs').waitFor();
     }
     const cold = path === '/' ? page : await context.newPage();
     cold.on('response', (response) => {
-      if (response.url().endsWith('.js')) bodies.push(response.body());
+      const url = response.url();
+      if (url.endsWith('.js')) scripts.push(response.body().then((body) => ({ url, body })));
     });
     await cold.goto(ADDRESS + path);
     if (path !== '/') await cold.getByRole('button', { name: /^Accept/ }).waitFor();
     await cold.waitForLoadState('networkidle');
-    for (const body of await Promise.all(bodies)) {
-      raw += body.length;
-      compressed += gzipSync(body).length;
+    for (const { url, body } of await Promise.all(scripts)) {
+      const { length } = gzipSync(body);
+      if (url.includes('/workers/')) workers += length;
+      else own += length;
     }
+    const inKilobytes = (bytes) => `${(bytes / 1000).toFixed(0)} kB`;
     console.log(
-      `script on first load, ${name}: ${(compressed / 1000).toFixed(0)} kB compressed, ${(raw / 1000).toFixed(0)} kB raw   asked: at most 170`,
+      `script on first load, ${name}: ${inKilobytes(own)} compressed (asked: at most 170), and the planner's worker ${inKilobytes(workers)}`,
     );
     if (path !== '/') {
       // Asked again a few times by a change of the budget, now that the worker has started.

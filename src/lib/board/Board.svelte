@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { scaleLinear } from 'd3-scale';
   import { OPENING_PITCH_MM, valueOf, type Machine, type Rectangle, type Verdict } from '$core';
   import { VERDICT_WORDS } from '$lib/wording/findings';
   import VerdictMark from './VerdictMark.svelte';
@@ -68,15 +67,12 @@
       ),
     ),
   );
-  const x = $derived(
-    scaleLinear([layout.leftMm, layout.leftMm + layout.widthMm], [0, layout.widthMm * pxPerMm]),
-  );
-  const y = $derived(
-    scaleLinear([layout.topMm, layout.topMm + layout.heightMm], [0, layout.heightMm * pxPerMm]),
-  );
+  const x = (mm: number) => (mm - layout.leftMm) * pxPerMm;
+  const y = (mm: number) => (mm - layout.topMm) * pxPerMm;
   const pitchPx = $derived(OPENING_PITCH_MM * pxPerMm);
-  const widthPx = $derived(x.range()[1]! + LABEL_PX);
-  const bottomPx = $derived(y.range()[1]!);
+  const rightPx = $derived(layout.widthMm * pxPerMm);
+  const widthPx = $derived(rightPx + LABEL_PX);
+  const bottomPx = $derived(layout.heightMm * pxPerMm);
   /** The measures of the drawing stand below it. */
   const heightPx = $derived(bottomPx + MEASURES_PX);
   const order = $derived(layout.slots.map(({ slot }) => slot));
@@ -319,30 +315,20 @@
             >
           {:else if crowded.has(slot.id)}
             {#if says}
-              <VerdictMark
-                verdict={says.verdict}
-                withWord={false}
-                x={x.range()[1]! + 2}
-                y={middle - 8}
-              />
+              <VerdictMark verdict={says.verdict} withWord={false} x={rightPx + 2} y={middle - 8} />
             {/if}
-            <text class="label" x={x.range()[1]! + (says ? 22 : 4)} y={middle + 4}
+            <text class="label" x={rightPx + (says ? 22 : 4)} y={middle + 4}
               >{slot.label}<tspan class={says ? 'says' : 'figure'} dx="8"
                 >{says ? verdictWords(says) : fits(slot.label, facts) ? facts : ''}</tspan
               ></text
             >
           {:else}
-            <text class="label" x={x.range()[1]! + 4} y={middle - 2}>{slot.label}</text>
+            <text class="label" x={rightPx + 4} y={middle - 2}>{slot.label}</text>
             {#if says}
-              <VerdictMark
-                verdict={says.verdict}
-                withWord={false}
-                x={x.range()[1]! + 2}
-                y={middle - 1}
-              />
-              <text class="says" x={x.range()[1]! + 22} y={middle + 11}>{verdictWords(says)}</text>
+              <VerdictMark verdict={says.verdict} withWord={false} x={rightPx + 2} y={middle - 1} />
+              <text class="says" x={rightPx + 22} y={middle + 11}>{verdictWords(says)}</text>
             {:else}
-              <text class="figure" x={x.range()[1]! + 4} y={middle + 11}>{facts}</text>
+              <text class="figure" x={rightPx + 4} y={middle + 11}>{facts}</text>
             {/if}
           {/if}
         </g>
@@ -389,7 +375,7 @@
       <BoxHandles {machine} boxes={layout.boxes} place={rect} ondrag={drag} {onedit} />
     {/if}
     {#if draft}
-      <text class="draft" x={x.range()[1]! / 2} y={bottomPx - 8}>{draft.what}{draftFigures}</text>
+      <text class="draft" x={rightPx / 2} y={bottomPx - 8}>{draft.what}{draftFigures}</text>
     {/if}
 
     {#if layout.trayMm !== null}

@@ -1,22 +1,21 @@
 /** What the planner says of the open job: asked in the worker, and asked again whenever the question changes. */
 import { proxy } from 'comlink';
-import {
-  changed,
-  type Aspect,
-  type Card,
-  type Change,
-  type Choice,
-  type ChoiceProgress,
-  type Job,
-  type PinPrice,
-  type PlanRequest,
-  type Proposal,
-  type Slot,
-  type WhyNot,
+import type {
+  Aspect,
+  Card,
+  Change,
+  Choice,
+  ChoiceProgress,
+  Job,
+  PinPrice,
+  PlanRequest,
+  Proposal,
+  Slot,
+  WhyNot,
 } from '$core';
 import { shop } from '$lib/state/shop.svelte';
 import { coreWorker } from '$lib/workers/core';
-import type { Explanation } from '$lib/workers/planWork';
+import type { Explanation } from '$lib/workers/planQuestions';
 
 export type PlanKey = 'best' | Aspect;
 
@@ -82,6 +81,8 @@ export class Planning {
   /** What the board shows: the plan looked at, or else the chosen one. */
   shown: Proposal | null = $derived(this.planOf(this.glancedKey) ?? this.chosen);
   isRunning = $derived(this.progress !== null);
+  /** No plan meets all musts. */
+  isImpossible = $derived((this.choice?.best.cost.mustsUnmet ?? 0) > 0);
 
   /** Asks for the plans; an answer to an older question is dropped. */
   async ask(): Promise<void> {
@@ -155,7 +156,7 @@ export class Planning {
     const { request } = this;
     if (request === null) return;
     this.supposed = { change, plan: null };
-    const plan = await coreWorker().whatIf(changed(request, change));
+    const plan = await coreWorker().whatIf(request, change);
     if (plan !== null && this.supposed?.change === change) this.supposed = { change, plan };
   }
 }

@@ -1,6 +1,6 @@
 <script lang="ts">
   /** The plans beside each other: price against what is delivered as a picture, and a table of what differs. */
-  import { scaleLinear } from 'd3-scale';
+  import { nice, ticks } from 'd3-array';
   import { COST_PARTS, cardName, deliveredShare, moneyCents, type Proposal } from '$core';
   import ScrollArea from '$lib/shop/ScrollArea.svelte';
   import { inMoney } from '$lib/wording/figures';
@@ -30,13 +30,11 @@
       share: deliveredShare(plan, model.job.needs),
     })),
   );
-  const x = $derived(
-    scaleLinear(
-      [0, Math.max(100, ...points.map(({ cents }) => cents)) * 1.15],
-      [LEFT_PX, widthPx - RIGHT_PX],
-    ).nice(4),
+  const mostCents = $derived(
+    nice(0, Math.max(100, ...points.map(({ cents }) => cents)) * 1.15, 4)[1],
   );
-  const y = scaleLinear([0, 1], [HEIGHT_PX - BOTTOM_PX, TOP_PX]);
+  const x = (cents: number) => LEFT_PX + (cents / mostCents) * (widthPx - RIGHT_PX - LEFT_PX);
+  const y = (share: number) => HEIGHT_PX - BOTTOM_PX - share * (HEIGHT_PX - BOTTOM_PX - TOP_PX);
   const labelled = $derived(
     points
       .toSorted((a, b) => b.share - a.share || b.cents - a.cents)
@@ -114,7 +112,7 @@
             >{share * 100} %</text
           >
         {/each}
-        {#each x.ticks(4) as cents (cents)}
+        {#each ticks(0, mostCents, 4) as cents (cents)}
           <path class="grid" d="M{x(cents)} {y(0)}v4" />
           <text class="tick" x={x(cents)} y={HEIGHT_PX - BOTTOM_PX + 16} text-anchor="middle"
             >{Math.round(cents / 100)}</text

@@ -82,18 +82,14 @@
     </ContentSwitcher>
   </div>
   {#if part === 0}
-    {#if model.job.plan === null}
+    {#if model.job.plan === null && model.planning.isImpossible}
       {#await import('./Clash.svelte') then { default: Clash }}
         <Clash {model} {suppose} />
       {/await}
     {/if}
     <PlanBox {model} />
     {#if model.job.plan === null}
-      {#await Promise.all( [import('./Alternatives.svelte'), import('./Weights.svelte'), import('./Pins.svelte')] ) then [{ default: Alternatives }, { default: Weights }, { default: Pins }]}
-        <Weights {model} />
-        <Alternatives {model} />
-        <Pins {model} />
-      {/await}
+      {#await import('./Weighing.svelte') then { default: Weighing }}<Weighing {model} />{/await}
     {/if}
   {:else if part === 1}
     {#await import('./CardTable.svelte')}

@@ -11,7 +11,6 @@
 
   const job = $derived(model.job);
   const planning = $derived(model.planning);
-  const impossible = $derived((planning.choice?.best.cost.mustsUnmet ?? 0) > 0);
   const explanation = $derived(planning.explanation);
 
   const words = (change: Change) => changeWords(change, job.machine, job.needs, shop.cards ?? []);
@@ -43,46 +42,44 @@
   }
 </script>
 
-{#if impossible}
-  <section aria-labelledby="clash-heading">
-    <h2 id="clash-heading">Why not everything is possible</h2>
-    {#if explanation === null}
-      <InlineLoading description="Finding out what clashes" />
+<section aria-labelledby="clash-heading">
+  <h2 id="clash-heading">Why not everything is possible</h2>
+  {#if explanation === null}
+    <InlineLoading description="Finding out what clashes" />
+  {:else}
+    {#each explanation.sets as { members }, n (n)}
+      <p>
+        {explanation.sets.length > 1 ? `${n + 1}. ` : ''}These do not go together; without any one
+        of them the rest does:
+      </p>
+      <ul class="set">
+        {#each members as member (memberKey(member))}
+          <li>{memberWords(member, job.machine, shop.cards ?? [])}</li>
+        {/each}
+      </ul>
+    {/each}
+    {#if explanation.freeing.length > 0}
+      <h3>Each of these alone would free it</h3>
+      <ul class="changes">
+        {#each explanation.freeing as each, n (n)}
+          {@const act = apply(each.change)}
+          <li>
+            <span>{words(each.change)}</span>
+            <span class="quiet">{price(each)}</span>
+            <span class="acts">
+              <Button size="small" kind="ghost" on:click={() => suppose(each.change)}
+                >See it first</Button
+              >
+              {#if act}<Button size="small" kind="tertiary" on:click={act}>Do it</Button>{/if}
+            </span>
+          </li>
+        {/each}
+      </ul>
     {:else}
-      {#each explanation.sets as { members }, n (n)}
-        <p>
-          {explanation.sets.length > 1 ? `${n + 1}. ` : ''}These do not go together; without any one
-          of them the rest does:
-        </p>
-        <ul class="set">
-          {#each members as member (memberKey(member))}
-            <li>{memberWords(member, job.machine, shop.cards ?? [])}</li>
-          {/each}
-        </ul>
-      {/each}
-      {#if explanation.freeing.length > 0}
-        <h3>Each of these alone would free it</h3>
-        <ul class="changes">
-          {#each explanation.freeing as each, n (n)}
-            {@const act = apply(each.change)}
-            <li>
-              <span>{words(each.change)}</span>
-              <span class="quiet">{price(each)}</span>
-              <span class="acts">
-                <Button size="small" kind="ghost" on:click={() => suppose(each.change)}
-                  >See it first</Button
-                >
-                {#if act}<Button size="small" kind="tertiary" on:click={act}>Do it</Button>{/if}
-              </span>
-            </li>
-          {/each}
-        </ul>
-      {:else}
-        <p>No single change that Tenant knows of frees it.</p>
-      {/if}
+      <p>No single change that Tenant knows of frees it.</p>
     {/if}
-  </section>
-{/if}
+  {/if}
+</section>
 
 <style>
   section {

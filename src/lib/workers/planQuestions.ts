@@ -1,0 +1,41 @@
+/** What is asked of the planner beside the plan itself; comes into the worker when the first such question does. */
+import {
+  changed,
+  clashing,
+  freeing,
+  planning,
+  pricingPins,
+  whyNot,
+  type Card,
+  type Change,
+  type ClashSet,
+  type Freeing,
+  type PinPrice,
+  type PlanRequest,
+  type Proposal,
+  type Slot,
+  type WhyNot,
+} from '$core';
+import { drive, type Steps } from './drive';
+
+export interface Explanation {
+  readonly sets: readonly ClashSet[];
+  readonly freeing: readonly Freeing[];
+}
+
+function* explaining(request: PlanRequest): Steps<unknown, Explanation> {
+  const sets = yield* clashing(request);
+  return { sets, freeing: sets.length === 0 ? [] : yield* freeing(request) };
+}
+
+export const planQuestions = {
+  explain: (request: PlanRequest): Promise<Explanation | null> =>
+    drive('explain', explaining(request)),
+  pricePins: (request: PlanRequest, plan: Proposal): Promise<readonly PinPrice[] | null> =>
+    drive('pins', pricingPins(request, plan)),
+  whyNot: (request: PlanRequest, plan: Proposal, card: Card, slot: Slot): Promise<WhyNot | null> =>
+    drive('whyNot', whyNot(request, plan, card, slot)),
+  /** The plan if one thing were otherwise. */
+  whatIf: (request: PlanRequest, change: Change): Promise<Proposal | null> =>
+    drive('whatIf', planning(changed(request, change))),
+};
