@@ -1,5 +1,6 @@
 /** Invented jobs that several cards, links or limits decide together. */
-import { known, plainNeed, type Machine, type Need } from '../src/core/index.ts';
+import { known, plainNeed, type Machine, type Need, type Slot } from '../src/core/index.ts';
+import { fitted } from './machineParts.ts';
 import { EXTERNAL_BOX, GAMING, HOME_TOWER, MICRO_TOWER, MINI, SERVER_BOARD } from './machines.ts';
 
 const told = <Value>(value: Value) => known(value, 'technician');
@@ -129,12 +130,27 @@ export const FOGHORN: Scene = {
   budgetCents: 30_000,
 };
 
-/** Four modules on one card: the slot splits, or the card brings a switch. */
+/** The same slot, with a card in it that the customer could do without. */
+const mayGo = (slot: Slot): Slot =>
+  slot.occupant?.value == null
+    ? slot
+    : { ...slot, occupant: told({ ...slot.occupant.value, fate: 'mayGo' as const }) };
+
+/**
+ * Four modules on one card: the slot splits, or the card brings a switch. A small card sits in the only slot that
+ * splits, and one that hardly anybody misses in the only other that is left.
+ */
 export const FILM_SHED: Scene = {
   id: 'film-shed',
   title: 'Four modules at once',
   customer: 'Film shed, Ebb Lane',
-  machine: MICRO_TOWER,
+  machine: {
+    ...MICRO_TOWER,
+    slots: MICRO_TOWER.slots.map((slot) => {
+      if (slot.id === 's1') return fitted(slot, 'Gannetry Quay 2');
+      return slot.id === 's4' ? mayGo(fitted(slot, 'Thornmere Bollard S1')) : slot;
+    }),
+  },
   needs: [
     plainNeed('drives', 'drives', {
       words: 'Four cameras’ films read side by side',
@@ -142,6 +158,7 @@ export const FILM_SHED: Scene = {
       drive: 'm2',
       bytesPerSecond: 2_500e6,
     }),
+    plainNeed('sound', 'sound', { words: 'Eight loudspeakers around the screen', channels: 8 }),
   ],
   budgetCents: 40_000,
 };

@@ -26,6 +26,7 @@ import {
   valueOf,
   type LegRates,
   type PlanRequest,
+  type PlannedCard,
   type Proposal,
 } from '../../src/core/index.ts';
 
@@ -181,11 +182,22 @@ describe('Job 10: 5 Gb/s', () => {
 });
 
 describe('Job 11: four modules on one card', () => {
-  it('go into the slot that splits', () => {
+  const films = ({ placements }: Proposal) =>
+    placements.filter(({ card }) => card.delivers.kind === 'drives');
+
+  it('go into the slot that splits: what is in it moves, and what can be missed is given up', () => {
     const plan = best(requestOf(FILM_SHED));
-    const { card, slot } = plan.placements[0]!;
+    expect(plan.unmet).to.deep.equal([]);
+    const [{ card, slot }] = films(plan) as [PlannedCard];
     expect(card.needsSplit ? valueOf(slot.splits) : true).to.equal(true);
     expect(valueOf(slot.lanes)).to.equal(16);
+    expect(plan.moves.map(({ fromSlotId }) => fromSlotId)).to.deep.equal([slot.id]);
+    expect(plan.givenUp).to.deep.equal(['s4']);
+  });
+
+  it('where nothing may move the slot stays taken, and no plan has them all', () => {
+    const plan = best({ ...requestOf(FILM_SHED), pins: [{ kind: 'noMoves' }] });
+    expect(plan.cost.mustsUnmet).to.be.greaterThan(0);
   });
 
   it('where no slot splits a card with a switch is wanted, or there is none', () => {
@@ -197,7 +209,7 @@ describe('Job 11: four modules on one card', () => {
       ),
     };
     const plan = best({ ...request, machine });
-    for (const { card } of plan.placements) expect(card.needsSplit).to.equal(false);
+    for (const { card } of films(plan)) expect(card.needsSplit).to.equal(false);
   });
 });
 
