@@ -28,7 +28,6 @@ const fed = (watts: number, ...sockets: Row['sockets']) => ({
 });
 const HEADER_19: Row['frontHeaders'] = [{ type: 'usb-19-pin', atMm: 85 }];
 const HEADER_C: Row['frontHeaders'] = [{ type: 'type-c-20-pin', atMm: 90 }];
-const frontLead = (what: string) => ({ leadsBeforeSeating: [what] });
 
 const usbCards: readonly Card[] = [
   hub(
@@ -74,7 +73,6 @@ const usbCards: readonly Card[] = [
       lengthMm: 98,
       ...fed(22, 'sata'),
       frontHeaders: HEADER_19,
-      ...frontLead('19-pin lead of the front panel'),
       priceCents: 3_600,
     },
     usb(2, '3.2-1', 900),
@@ -87,7 +85,6 @@ const usbCards: readonly Card[] = [
       lengthMm: 112,
       ...fed(32, 'sata'),
       frontHeaders: HEADER_19,
-      ...frontLead('19-pin lead of the front panel'),
       priceCents: 4_900,
     },
     usb(4, '3.2-1', 700),
@@ -154,7 +151,6 @@ const usbCards: readonly Card[] = [
       slotWatts: 8,
       sockets: ['sata'],
       frontHeaders: HEADER_C,
-      ...frontLead('20-pin Type-C lead of the front panel'),
       priceCents: 4_400,
       year: 2021,
     },
@@ -172,7 +168,6 @@ const usbCards: readonly Card[] = [
       slotWatts: 10,
       sockets: ['sata'],
       frontHeaders: HEADER_C,
-      ...frontLead('20-pin Type-C lead of the front panel'),
       priceCents: 6_400,
       year: 2022,
     },
@@ -190,7 +185,6 @@ const usbCards: readonly Card[] = [
       slotWatts: 10,
       sockets: ['sata'],
       frontHeaders: HEADER_C,
-      ...frontLead('20-pin Type-C lead of the front panel'),
       priceCents: 9_200,
       year: 2023,
     },
@@ -218,7 +212,6 @@ const usbCards: readonly Card[] = [
       lengthMm: 108,
       ...fed(30, '4-pin'),
       frontHeaders: HEADER_19,
-      ...frontLead('19-pin lead of the front panel'),
       priceCents: 3_500,
     },
     usb(4, '3.2-1', 700),
@@ -357,7 +350,6 @@ const voice = (
       ...SMALL,
       generation: 1,
       frontHeaders: FRONT_SOUND,
-      ...frontLead('Front audio lead'),
       ...row,
     },
     delivers,
@@ -434,7 +426,6 @@ const sounds: readonly Card[] = [
       ...TALL,
       ...draws(9),
       frontHeaders: [],
-      leadsBeforeSeating: [],
       priceCents: 19_900,
       year: 2018,
     },
@@ -465,7 +456,6 @@ const sounds: readonly Card[] = [
       ...CLASSIC,
       ...draws(5),
       frontHeaders: FRONT_SOUND,
-      ...frontLead('Front audio lead'),
       priceCents: 1_900,
     },
     sound(2, 2),
@@ -480,7 +470,6 @@ const sounds: readonly Card[] = [
       ...draws(7),
       lengthMm: 150,
       frontHeaders: FRONT_SOUND,
-      ...frontLead('Front audio lead'),
       priceCents: 2_900,
     },
     sound(6, 2),

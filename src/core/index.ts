@@ -285,7 +285,7 @@ export {
 
 export { type Flow, type FlowStage, type StageCode } from './flow/flow.ts';
 export { flowOf, satisfies } from './flow/flowOf.ts';
-export { type Already, already } from './flow/already.ts';
+export { type Already, already, recordOf } from './flow/already.ts';
 export { pairScreens } from './flow/screens.ts';
 
 export { type Rate, type Leg, type LegRates, legs, ratesOf, streamsOf } from './flow/together.ts';
@@ -293,7 +293,7 @@ export { type Share, type Stream, fairShares } from './flow/fairShares.ts';
 export { type CopyTime, copyTime } from './flow/copyTime.ts';
 
 export { type Cost, type Parts, compareCost, moneyCents, scaleOf, weigh } from './planner/cost.ts';
-export { deliveredShare } from './planner/delivered.ts';
+export { type Delivered, delivered, deliveredShare } from './planner/delivered.ts';
 export { LIMITS, type Limit } from './planner/limits.ts';
 export { type ExtraWanted, type PricedExtra, extrasFor, priced } from './planner/extras.ts';
 export { type Refusal } from './planner/refusals.ts';

@@ -15,6 +15,7 @@ import {
   type Generation,
   type Job,
   type Machine,
+  type Occupant,
   type Need,
   type NeedOf,
   type Slot,
@@ -50,9 +51,14 @@ export function aSlot(
   };
 }
 
-export const occupiedBy = (name: string, openings: number | null = 1): Slot['occupant'] =>
+export const occupiedBy = (
+  name: string,
+  openings: number | null = 1,
+  fate: Occupant['fate'] = 'stays',
+): Slot['occupant'] =>
   told({
     ...occupantNamed(name),
+    fate,
     openings: openings === null ? null : told(openings),
     lengthMm: told(150),
     fan: told(null),

@@ -396,7 +396,7 @@ describe('Job 19: a front Type-C socket from a card', () => {
   });
 
   it('joins the lead before seating', () => {
-    inOrder(stepsFor(machine, ['Pier 0C', 's7']), 'joinLead', 'seat', 'plug', 'keepParts');
+    inOrder(stepsFor(machine, ['Pier 0C', 's7']), 'joinFront', 'seat', 'plug', 'keepParts');
   });
 });
 

@@ -3,13 +3,15 @@ import { expect } from 'chai';
 import {
   CONNECTOR_LENGTH_MM,
   OPENING_PITCH_MM,
+  cardName,
   type Box,
   type Machine,
   type Rectangle,
+  type Slot,
 } from '$core';
 import { boardLayout } from '$lib/board/layout';
 import { lanesUsed } from '$lib/board/lanes';
-import { boxWords, slotLine } from '$lib/board/slotWords';
+import { boxWords, plannedWords, slotLine } from '$lib/board/slotWords';
 import { aCard, aMachine, aSlot, occupiedBy, told } from '../builders/parts';
 
 const draw = (machine: Machine) => boardLayout(machine, []);
@@ -159,6 +161,20 @@ describe('Words on the board', () => {
     ).to.equal('length ?, lanes ?, Gen ?');
   });
 
+  it('say what a plan makes of a slot', () => {
+    const [there, gone] = ['There', 'Gone'].map((name) => occupiedBy(name));
+    const holding = (occupant: Slot['occupant']) => aSlot(1, {}, { occupant });
+    const empty = holding(told(null));
+    expect(plannedWords(empty, empty, [])).to.equal('');
+    expect(plannedWords(empty, empty, [aCard({ maker: 'A', model: 'B' })])).to.equal('A B');
+    expect(plannedWords(holding(there!), holding(there!), [])).to.equal('');
+    expect(plannedWords(holding(there!), empty, [])).to.equal('moves away');
+    expect(plannedWords(holding(gone!), holding(there!), [])).to.equal('There, moved here');
+    expect(plannedWords(holding(gone!), holding(occupiedBy('Gone', 1, 'goes')), [])).to.equal(
+      'comes out',
+    );
+  });
+
   it('leave out what does not fit into a box', () => {
     const box: Box = {
       id: 'b',
@@ -187,8 +203,14 @@ describe('Lanes in use', () => {
       aSlot(6, {}, { bus: 'pci' }),
     ]);
     const plan = [{ card: aCard({ lanes: 8 }), slot: machine.slots[1]! }];
-    expect(lanesUsed(machine, plan)).to.deep.equal({ wired: 20, used: 20 });
-    expect(lanesUsed(aMachine([{ ...aSlot(1), lanes: told(2) }]), [])).to.deep.equal({
+    expect(lanesUsed(machine, plan, [])).to.deep.equal({ wired: 20, used: 20 });
+    // With its record in the catalogue a card holds only what its link trains to.
+    const small = aCard({ lanes: 1 });
+    const known = aMachine([
+      aSlot(1, { connector: 16, lanes: 16 }, { occupant: occupiedBy(cardName(small)) }),
+    ]);
+    expect(lanesUsed(known, [], [small])).to.deep.equal({ wired: 16, used: 1 });
+    expect(lanesUsed(aMachine([{ ...aSlot(1), lanes: told(2) }]), [], [])).to.deep.equal({
       wired: 2,
       used: 0,
     });

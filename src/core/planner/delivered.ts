@@ -1,7 +1,33 @@
-/** How much a plan delivers of what could be delivered. */
+/** What a plan delivers: to each need, and of all that could be delivered. */
+import { withMoves } from '../parts/moves.ts';
 import type { Need } from '../parts/need.ts';
+import { legs, ratesOf } from '../flow/together.ts';
 import { PACE_CENTS } from './cost.ts';
-import type { Proposal } from './plan.ts';
+import type { PlanRequest, Proposal } from './plan.ts';
+
+/** What a need gets from a plan. */
+export interface Delivered {
+  readonly need: Need;
+  readonly isLeft: boolean;
+  /** Bytes per second of its slowest stream at best, while it works alone; null where it asks for no rate. */
+  readonly bytesPerSecond: number | null;
+}
+
+/** With the cards of the machine where the plan wants them. */
+export function delivered(
+  { placements, moves, givenUp, unmet }: Proposal,
+  { machine, needs, cards }: PlanRequest,
+): readonly Delivered[] {
+  const rates = ratesOf(legs(needs, withMoves(machine, moves, givenUp), placements, cards));
+  return needs.map((need) => {
+    const own = rates.filter(({ leg }) => leg.need.id === need.id);
+    return {
+      need,
+      isLeft: unmet.some(({ id }) => id === need.id),
+      bytesPerSecond: own.length === 0 ? null : Math.min(...own.map(({ alone }) => alone.high)),
+    };
+  });
+}
 
 /**
  * From 0 to 1: each need served counts as far as its cards come near the fastest that any card of the catalogue gives

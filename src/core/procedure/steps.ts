@@ -13,12 +13,14 @@ import type { Finding, FindingCode } from '../rules/finding.ts';
 import { plugsOf, assignPlugs } from '../rules/plugs.ts';
 import { socketsIn } from '../rules/power.ts';
 import { slotVerdict } from '../rules/verdict.ts';
-import { HEADERS, type BoardHeader } from '../standards/headers.ts';
+import { HEADERS, type BoardHeader, type FrontLead } from '../standards/headers.ts';
 import { bestPackage } from '../rules/driverSupport.ts';
 import { machineAround } from '../rules/housing.ts';
 import { slotLink } from '../rules/link.ts';
 import { unknownFacts } from '../rules/unknownFacts.ts';
 import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
+import { frontLeadsOf } from './frontLeads.ts';
+import { openingsOf, type Opening } from './openings.ts';
 
 export type CautionCode =
   | 'mains'
@@ -52,6 +54,7 @@ export type StepCode =
   | 'discharge'
   | 'openCase'
   | 'removeCover'
+  | 'closeOpening'
   | 'takeOut'
   | 'moveCard'
   | 'takeOutFirst'
@@ -59,6 +62,7 @@ export type StepCode =
   | 'moveBox'
   | 'swapBracket'
   | 'joinLead'
+  | 'joinFront'
   | 'setJumper'
   | 'seat'
   | 'screw'
@@ -100,7 +104,7 @@ export function steps(surveyed: Job): readonly Step[] {
   const fitted = fittingOrder(fittedCards(job));
   return [
     ...inStage('prepare', prepare(job, fitted)),
-    ...inStage('fit', fit(job, fitted, moveSteps(surveyed))),
+    ...inStage('fit', fit(job, fitted, surveyed)),
     ...inStage('drivers', drivers(job, fitted)),
     ...inStage('prove', prove([...fitted, ...movedCards(surveyed)])),
     ...inStage('hand-over', [step('keepParts'), step('explain')]),
@@ -220,16 +224,19 @@ function prepare(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
   ];
 }
 
-function fit(job: Job, fitted: readonly Fitted[], moves: readonly Draft[]): readonly Draft[] {
+function fit(job: Job, fitted: readonly Fitted[], surveyed: Job): readonly Draft[] {
+  const { toOpen, toClose } = openingsOf(surveyed);
+  const frontLeads = frontLeadsOf(job, fitted);
   return [
     step('powerOff', {}, { cautions: ['mains', 'localRules'] }),
     step('discharge', {}, { cautions: ['static'] }),
     step('openCase'),
-    ...fitted.flatMap((each) => covers(each, job)),
+    ...toOpen.map((each) => coverStep('removeCover', each, job)),
     ...boxesToMove(job, fitted),
-    ...cardsToTakeOut(job),
-    ...moves,
-    ...fitted.flatMap((each) => fitOne(each, job, fitted)),
+    ...cardsToTakeOut(surveyed),
+    ...moveSteps(surveyed),
+    ...fitted.flatMap((each) => fitOne(each, job, fitted, frontLeads.get(each.slot.id) ?? [])),
+    ...toClose.map((each) => coverStep('closeOpening', each, job)),
     step('closeCase'),
     ...fitted
       .filter(({ placement: { card } }) => card.delivers.kind === 'screens')
@@ -245,6 +252,7 @@ function fitOne(
   { placement: { card }, slot }: Fitted,
   job: Job,
   fitted: readonly Fitted[],
+  frontLeads: readonly FrontLead[],
 ): readonly Draft[] {
   const findings = slotVerdict(card, slot, job.machine, job.plan?.packages ?? []).findings;
   const subjects = (code: FindingCode) =>
@@ -258,6 +266,17 @@ function fitOne(
     ),
     ...card.leadsBeforeSeating.map((lead, n) =>
       step('joinLead', { card: name, lead }, numbered(n)),
+    ),
+    ...frontLeads.map((lead) =>
+      step(
+        'joinFront',
+        { card: name, lead },
+        {
+          ...here,
+          key: `${slot.id}:${lead}`,
+          cautions: lead === 'usb-9-pin' || lead === 'audio' ? ['pinOne'] : [],
+        },
+      ),
     ),
     ...findings
       .filter(({ code }) => code === 'quirk.jumper')
@@ -334,25 +353,29 @@ function found(job: Job, fitted: readonly Fitted[], code: FindingCode): readonly
   );
 }
 
-/** The covers in front of a card, by number; a thick card needs the next ones out as well. */
-function covers({ placement: { card }, slot }: Fitted, job: Job): readonly Draft[] {
-  const opening = valueOf(slot.opening);
-  if (opening === null) return [];
-  const sharp = valueOf(job.machine.case.covers) === 'snapped';
-  return Array.from({ length: card.openings }, (_, n) =>
-    step(
-      'removeCover',
-      { opening: opening + n, covers: valueOf(job.machine.case.covers) ?? '' },
-      { slotId: slot.id, key: `${opening + n}`, cautions: sharp ? ['sharpCover'] : [] },
-    ),
+function coverStep(
+  code: 'removeCover' | 'closeOpening',
+  { number, enclosureId, slotId }: Opening,
+  { machine }: Job,
+): Draft {
+  const covers = valueOf(machine.case.covers) ?? '';
+  return step(
+    code,
+    { opening: number, covers },
+    {
+      slotId,
+      key: enclosureId === null ? `${number}` : `${enclosureId}:${number}`,
+      cautions: covers === 'snapped' && code === 'removeCover' ? ['sharpCover'] : [],
+    },
   );
 }
 
-/** What the survey says goes, whether or not a new card takes its place. */
-function cardsToTakeOut({ machine }: Job): readonly Draft[] {
+/** What the survey or the plan says goes, whether or not a card takes its place. */
+function cardsToTakeOut({ machine, plan }: Job): readonly Draft[] {
   return machine.slots.flatMap((slot) => {
     const occupant = valueOf(slot.occupant);
-    return occupant?.fate === 'goes'
+    const isGivenUp = plan?.givenUp.includes(slot.id) === true;
+    return occupant !== null && (occupant.fate === 'goes' || isGivenUp)
       ? [
           step(
             'takeOut',

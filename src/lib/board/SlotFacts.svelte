@@ -1,13 +1,30 @@
 <script lang="ts">
-  import { cardName, disagreeing, portsWithSlots, valueOf, type Fact, type Slot } from '$core';
+  import {
+    cardName,
+    disagreeing,
+    portsWithSlots,
+    valueOf,
+    type Fact,
+    type Machine,
+    type Slot,
+  } from '$core';
   import type { JobModel } from '$lib/stages/jobModel.svelte';
   import { WITNESS_SHORT, WITNESS_WORDS } from '$lib/wording/facts';
   import { linkWords } from '$lib/wording/figures';
   import { selection } from '$lib/state/selection.svelte';
   import type { CardOnSlot } from './layout';
-  import { SIGNAL_WORDS, slotLine } from './slotWords';
+  import { SIGNAL_WORDS, plannedWords, slotLine } from './slotWords';
 
-  let { model, planned }: { model: JobModel; planned: readonly CardOnSlot[] } = $props();
+  let {
+    model,
+    planned,
+    drawn,
+  }: {
+    model: JobModel;
+    planned: readonly CardOnSlot[];
+    /** The machine with its own cards where they are drawn. */
+    drawn: Machine;
+  } = $props();
 
   type Row = readonly [name: string, value: string, from: string];
 
@@ -89,10 +106,11 @@
             <td>{slotLine(each)}</td>
             <td>{each.occupant === null ? '?' : (each.occupant.value?.name ?? 'nothing')}</td>
             <td
-              >{planned
-                .filter(({ slot: at }) => at.id === each.id)
-                .map(({ card }) => cardName(card))
-                .join(', ')}</td
+              >{plannedWords(
+                each,
+                drawn.slots.find(({ id }) => id === each.id) ?? each,
+                planned.filter(({ slot: at }) => at.id === each.id).map(({ card }) => card),
+              )}</td
             >
           </tr>
         {:else}

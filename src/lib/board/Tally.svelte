@@ -1,16 +1,21 @@
 <script lang="ts">
-  import { HEADROOM_SHARE, housings, valueOf, type Job } from '$core';
+  import { HEADROOM_SHARE, housings, valueOf, type Card, type Job, type Machine } from '$core';
   import { inMoney } from '$lib/wording/figures';
   import type { CardOnSlot } from './layout';
   import { lanesUsed } from './lanes';
 
   let {
     job,
+    machine,
+    cards,
     planned,
     extraCents,
     unknown,
   }: {
     job: Job;
+    /** With its own cards where they are drawn. */
+    machine: Machine;
+    cards: readonly Card[];
     planned: readonly CardOnSlot[];
     /** Of what is bought beside the cards. */
     extraCents: number;
@@ -37,7 +42,7 @@
   const limit = $derived(fullest?.limit ?? null);
   const load = $derived(fullest?.load ?? null);
   const cents = $derived(planned.reduce((total, { card }) => total + card.priceCents, extraCents));
-  const lanes = $derived(lanesUsed(job.machine, planned));
+  const lanes = $derived(lanesUsed(machine, planned, cards));
   const over = (part: number | null, whole: number | null) =>
     part !== null && whole !== null && part > whole;
   const share = (part: number | null, whole: number | null) =>

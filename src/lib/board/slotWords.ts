@@ -1,5 +1,5 @@
 /** A slot's facts in one line beside the drawing. Unknown facts are said to be unknown. */
-import { disagreeing, valueOf, type Box, type Slot } from '$core';
+import { cardName, disagreeing, valueOf, type Box, type Card, type Slot } from '$core';
 
 /** The signals an M.2 socket can carry. */
 export const SIGNAL_WORDS = {
@@ -29,6 +29,16 @@ export function slotLine(slot: Slot): string {
   const wired = lanes === null ? 'lanes ?' : lanes === connector ? 'all wired' : `wired x${lanes}`;
   const gen = generation === null ? 'Gen ?' : `Gen ${generation}`;
   return [length, wired, ...doubted, gen].join(', ');
+}
+
+/** What is planned of a slot: a card that goes into it, or what becomes of the one that is there. */
+export function plannedWords(slot: Slot, drawn: Slot, cards: readonly Card[]): string {
+  if (cards.length > 0) return cards.map(cardName).join(', ');
+  const [now, then] = [valueOf(slot.occupant), valueOf(drawn.occupant)];
+  if (then !== null && then.name !== now?.name) return `${then.name}, moved here`;
+  if (now === null || now.fate === 'goes') return '';
+  if (then === null) return 'moves away';
+  return then.fate === 'goes' ? 'comes out' : '';
 }
 
 /** About the width of a letter of the drawing's small text, in pixels. */

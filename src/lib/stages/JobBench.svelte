@@ -16,6 +16,7 @@
   import { selection } from '$lib/state/selection.svelte';
   import { isTyping } from '$lib/shop/keys';
   import TopBar from '$lib/shop/TopBar.svelte';
+  import { shop } from '$lib/state/shop.svelte';
   import { findingTopic, findingWords } from '$lib/wording/findings';
   import { STAGE_WORDS } from '$lib/wording/stages';
   import { JobModel } from './jobModel.svelte';
@@ -187,11 +188,13 @@
           {#await import('./choose/Findings.svelte') then { default: Findings }}
             <Findings {model} />
           {/await}
-        {:else}<SlotFacts {model} {planned} />{/if}
+        {:else}<SlotFacts {model} {planned} drawn={model.drawnMachine(stage)} />{/if}
       </div>
       <div class="tally">
         <Tally
           {job}
+          machine={model.drawnMachine(stage)}
+          cards={shop.cards ?? []}
           planned={drawn}
           extraCents={model.extraCents(stage)}
           unknown={model.unknown.length}

@@ -83,6 +83,10 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
     title: `Take out cover ${opening}`,
     detail: `Counted from the processor’s end. ${COVER_DETAIL[String(covers)] ?? 'Keep it with the job.'}`,
   }),
+  closeOpening: ({ opening }) => ({
+    title: `Put a cover over opening ${opening}`,
+    detail: 'Its card has gone. Left open it lets dust in, and air out where it should not go.',
+  }),
   takeOut: ({ card, slot }) => ({
     title: `Take ${card} out of ${slot}`,
     detail: 'Its leads first, then its screw, then the latch. Keep it with the job, in a bag.',
@@ -107,6 +111,11 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
     title: `Join to ${card}: ${lead}`,
     detail: 'Now, on the bench: it cannot be reached once the card is seated. Mind pin 1.',
   }),
+  joinFront: ({ card, lead }) => ({
+    title: `Join the front panel’s lead to ${card}: ${THING_WORDS[String(lead)] ?? lead}`,
+    detail:
+      'Now, on the bench: it cannot be reached once the card is seated. It never needs force.',
+  }),
   setJumper: ({ card }) => ({
     title: `Set the jumper on ${card}`,
     detail: 'The board has no header for its lead; the jumper stands in for it.',
@@ -121,7 +130,8 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
   }),
   moveCard: ({ card, from, slot }) => ({
     title: `Move ${card} from ${from} to ${slot}`,
-    detail: 'With its power plugs and leads. Close the cover of the opening it leaves.',
+    detail:
+      'With its power plugs and leads: its screw first, then the latch; until it clicks, its screw again.',
   }),
   seat: ({ card, slot }) => ({
     title: `Seat ${card} in ${slot}`,

@@ -11,7 +11,7 @@
   let { model }: { model: JobModel } = $props();
 
   const MARK = { met: 'clear', short: 'blocked', unknown: 'unknown' } as const;
-  const fitted = $derived(withOccupants(model.job.machine, model.working));
+  const fitted = $derived(withOccupants(model.drawnMachine('choose'), model.working));
   const rows = $derived(
     model.job.needs.map((need) => {
       const cards = [...(shop.cards ?? []), ...model.working.map(({ card }) => card)];

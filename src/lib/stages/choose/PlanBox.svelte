@@ -53,6 +53,15 @@
   }
 </script>
 
+{#snippet said(findings: readonly Finding[])}
+  {#each catches(findings) as finding, n (n)}
+    <p class="quiet">{findingWords(finding)} {remedyWords(finding) ?? ''}</p>
+  {/each}
+  {#if unknownTopics(findings) !== ''}
+    <p class="quiet">Not known yet, to be settled first: {unknownTopics(findings)}.</p>
+  {/if}
+{/snippet}
+
 <section aria-labelledby="plan-heading">
   <div class="head">
     <h2 id="plan-heading">
@@ -107,6 +116,7 @@
             <VerdictMark verdict={worstVerdict(findings)} withWord={false} />
             <span>{cardName(card)} moves from {label(fromSlotId)} to {slot.label}</span>
           </div>
+          {@render said(findings)}
         </li>
       {/each}
       {#each proposal.placements as { card, slot, findings } (`${card.id}${slot.id}`)}
@@ -121,12 +131,7 @@
             </span>
             <span class="number">{inMoney(card.priceCents)}</span>
           </div>
-          {#each catches(findings) as finding, n (n)}
-            <p class="quiet">{findingWords(finding)} {remedyWords(finding) ?? ''}</p>
-          {/each}
-          {#if unknownTopics(findings) !== ''}
-            <p class="quiet">Not known yet, to be settled first: {unknownTopics(findings)}.</p>
-          {/if}
+          {@render said(findings)}
         </li>
       {/each}
       {#each proposal.extras as extra (`${extra.kind}${extra.fits}`)}

@@ -5,12 +5,13 @@
     cardName,
     changed,
     changesFor,
+    delivered,
     differenceOf,
-    legs,
     moneyCents,
     priceOfChange,
-    ratesOf,
     type Change,
+    type Delivered,
+    type PlanRequest,
     type Proposal,
   } from '$core';
   import ScrollArea from '$lib/shop/ScrollArea.svelte';
@@ -36,28 +37,25 @@
     else void planning.suppose(change);
   }
 
-  const cardsOf = (plan: Proposal) =>
-    plan.placements.map(({ card, slot }) => `${cardName(card)} in ${slot.label}`);
+  /** What is bought and where it goes, and what becomes of cards that are there. */
+  const cardsOf = (plan: Proposal) => [
+    ...plan.placements.map(({ card, slot }) => `${cardName(card)} in ${slot.label}`),
+    ...plan.moves.map(({ card, slot }) => `${cardName(card)} moved to ${slot.label}`),
+  ];
 
   /** What each need gets, by its id, in words. */
-  function getsOf(plan: Proposal, change: Change | null): ReadonlyMap<string, string> {
-    if (request === null) return new Map();
-    const { machine, needs } = change === null ? request : changed(request, change);
-    const rates = ratesOf(legs(needs, machine, plan.placements, shop.cards ?? []));
-    return new Map(
-      needs.map((need) => {
-        const own = rates.filter(({ leg }) => leg.need.id === need.id);
-        const left = plan.unmet.some(({ id }) => id === need.id);
-        const least = Math.min(...own.map(({ alone }) => alone.high));
-        return [
-          need.id,
-          left ? 'not met' : own.length === 0 ? 'met' : `up to ${inMegabytes(least)}`,
-        ];
-      }),
-    );
+  const getsOf = (plan: Proposal, asked: PlanRequest): ReadonlyMap<string, string> =>
+    new Map(delivered(plan, asked).map((each) => [each.need.id, gets(each)]));
+  function gets({ isLeft, bytesPerSecond }: Delivered): string {
+    if (isLeft) return 'not met';
+    return bytesPerSecond === null ? 'met' : `up to ${inMegabytes(bytesPerSecond)}`;
   }
-  const now = $derived(asIs === null ? null : getsOf(asIs, null));
-  const then = $derived(supposed?.plan == null ? null : getsOf(supposed.plan, supposed.change));
+  const now = $derived(asIs === null || request === null ? null : getsOf(asIs, request));
+  const then = $derived(
+    supposed?.plan == null || request === null
+      ? null
+      : getsOf(supposed.plan, changed(request, supposed.change)),
+  );
 </script>
 
 <section aria-labelledby="what-if-heading">

@@ -1,0 +1,141 @@
+/** A plan that moves a card of the machine and gives another one up, from the proposal to the last screw. */
+import { expect } from 'chai';
+import { CARDS } from '../../demo/catalogue/cards.ts';
+import { EXTRAS } from '../../demo/catalogue/extras.ts';
+import { PACKAGES } from '../../demo/drivers.ts';
+import { FILM_SHED } from '../../demo/scenes.ts';
+import {
+  cardName,
+  delivered,
+  packagesFor,
+  plainNeed,
+  proposePlan,
+  steps,
+  type Job,
+  type Machine,
+  type PlanRequest,
+} from '../../src/core/index.ts';
+import { aCard, aJob, aMachine, aSlot, occupiedBy, told } from '../builders/parts.ts';
+
+const request: PlanRequest = {
+  machine: FILM_SHED.machine,
+  needs: FILM_SHED.needs,
+  budgetCents: FILM_SHED.budgetCents,
+  cards: CARDS,
+  extras: EXTRAS,
+  library: PACKAGES,
+};
+const plan = proposePlan(request);
+
+function accepted(): Job {
+  const placements = plan.placements.map(({ card, slot }) => ({ slotId: slot.id, card }));
+  return aJob(
+    { name: 'takeTemplate', machine: FILM_SHED.machine },
+    ...FILM_SHED.needs.map((need) => ({ name: 'addNeed' as const, need })),
+    {
+      name: 'acceptPlan',
+      placements,
+      packages: packagesFor(
+        placements.map(({ card }) => card),
+        FILM_SHED.machine,
+        PACKAGES,
+      ),
+      moves: plan.moves.map(({ fromSlotId, toSlotId, card }) => ({ fromSlotId, toSlotId, card })),
+      givenUp: plan.givenUp,
+    },
+  );
+}
+
+/** Openings that steps of a kind tell of. */
+const openings = (job: Job, code: string) =>
+  steps(job)
+    .filter((step) => step.code === code)
+    .map(({ values }) => values['opening']);
+
+describe('A plan that moves a card and gives one up', () => {
+  it('delivers what is wanted with the cards where it wants them', () => {
+    const [drives, sound] = delivered(plan, request);
+    expect(drives).to.include({ isLeft: false });
+    expect(drives!.bytesPerSecond).to.be.at.least(2_500e6);
+    expect(sound).to.include({ isLeft: false, bytesPerSecond: null });
+    const left = delivered({ ...plan, unmet: request.needs }, request);
+    expect(left.every(({ isLeft }) => isLeft)).to.equal(true);
+  });
+
+  it('takes the one out, moves the other, and only then puts in what is new', () => {
+    const all = steps(accepted());
+    const at = (code: string) => all.findIndex((step) => step.code === code);
+    expect(all[at('takeOut')]!.values).to.deep.equal({
+      card: 'Thornmere Bollard S1',
+      slot: 'Slot 4',
+    });
+    expect(all[at('moveCard')]!.values).to.include({ from: 'Slot 1', slot: 'Slot 4' });
+    const order = ['openCase', 'takeOut', 'moveCard', 'seat'].map(at);
+    expect(order).to.deep.equal(order.toSorted((a, b) => a - b));
+    expect(order).to.not.include(-1);
+  });
+
+  it('opens only what is covered: where a card was there is no cover', () => {
+    expect(openings(accepted(), 'removeCover')).to.deep.equal([3]);
+    expect(openings(accepted(), 'closeOpening')).to.deep.equal([]);
+  });
+
+  it('closes what nothing stands behind any more', () => {
+    const thick = occupiedBy('Thick', 2, 'goes');
+    const machine: Machine = aMachine([
+      aSlot(1, {}, { occupant: thick }),
+      aSlot(4),
+      aSlot(5, {}, { occupant: occupiedBy('Stays') }),
+    ]);
+    const one = aCard({ id: 'one', openings: 1 });
+    const job = (slotId: string) =>
+      aJob(
+        { name: 'takeTemplate', machine },
+        { name: 'acceptPlan', placements: [{ slotId, card: one }], packages: [] },
+      );
+    expect(openings(job('s1'), 'removeCover')).to.deep.equal([]);
+    expect(openings(job('s1'), 'closeOpening')).to.deep.equal([2]);
+    expect(openings(job('s4'), 'removeCover')).to.deep.equal([4]);
+    expect(openings(job('s4'), 'closeOpening')).to.deep.equal([1, 2]);
+  });
+});
+
+describe('Leads of the front panel', () => {
+  const port = aCard({ id: 'port', frontHeaders: [{ type: 'usb-19-pin', atMm: 80 }] });
+  const other = { ...port, id: 'other', model: 'Other' };
+  const joined = (machine: Machine) =>
+    steps(
+      aJob(
+        { name: 'takeTemplate', machine },
+        {
+          name: 'addNeed',
+          need: plainNeed('usb', 'front', { ports: 2, where: 'front', bytesPerSecond: 100e6 }),
+        },
+        {
+          name: 'acceptPlan',
+          placements: [
+            { slotId: 's1', card: { ...port, frontHeaders: [] } },
+            { slotId: 's3', card: other },
+            { slotId: 's5', card: port },
+          ],
+          packages: [],
+        },
+      ),
+    ).flatMap(({ code, values }) => (code === 'joinFront' ? [values['card']] : []));
+  const withLeads = (leads: Machine['case']['frontLeads']): Machine => {
+    const plain = aMachine([aSlot(1), aSlot(3), aSlot(5)]);
+    return { ...plain, case: { ...plain.case, frontLeads: leads } };
+  };
+
+  it('go to one card each, and to none where the case has none', () => {
+    expect(joined(withLeads(told([{ type: 'usb-19-pin' }])))).to.have.length(1);
+    expect(
+      joined(withLeads(told([{ type: 'usb-19-pin' }, { type: 'usb-19-pin' }]))),
+    ).to.have.members([cardName(other), cardName(port)]);
+    expect(joined(withLeads(told([{ type: 'audio' }])))).to.deep.equal([]);
+  });
+
+  it('are asked of every card while nobody has told', () => {
+    expect(joined(withLeads(null))).to.have.length(2);
+  });
+});
