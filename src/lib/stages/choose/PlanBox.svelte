@@ -84,6 +84,30 @@
     {/if}
   </div>
 
+  {#if planning.progress !== null}
+    <div class="running">
+      <InlineLoading
+        description="Planning{planning.progress.searched > 0
+          ? `: ${planning.progress.searched.toLocaleString('en-GB')} partial plans`
+          : ''}"
+      />
+      <Button size="small" kind="ghost" on:click={() => planning.stop()}>Stop (S)</Button>
+    </div>
+  {:else if proposal !== null && !accepted}
+    <p class="quiet" role="status">
+      {#if proposal.proven}
+        Proven: no plan is better {title === 'best' ? '' : 'in that '}by the weights below.
+      {:else if proposal.least.mustsUnmet < proposal.cost.mustsUnmet}
+        Not proven: stopped while a plan that leaves fewer musts was still possible.
+      {:else}
+        Not proven: stopped. Another plan could count {inMoney(
+          (proposal.cost.weighed - proposal.least.weighed) / 100,
+        )} less at most.
+      {/if}
+      {proposal.searched.toLocaleString('en-GB')} partial plans looked at.
+    </p>
+  {/if}
+
   {#if job.needs.length === 0 && job.pins.length === 0}
     <p>There is nothing to plan for.</p>
   {:else if planning.failed !== ''}
@@ -162,18 +186,6 @@
           >{/if}
       {/if}
     </p>
-    <p class="quiet" role="status">
-      {#if proposal.proven}
-        Proven: no plan is better {title === 'best' ? '' : 'in that '}by the weights below.
-      {:else if proposal.least.mustsUnmet < proposal.cost.mustsUnmet}
-        Not proven: stopped while a plan that leaves fewer musts was still possible.
-      {:else}
-        Not proven: stopped. Another plan could count {inMoney(
-          (proposal.cost.weighed - proposal.least.weighed) / 100,
-        )} less at most.
-      {/if}
-      {proposal.searched.toLocaleString('en-GB')} partial plans looked at.
-    </p>
     {#each catches(proposal.together).filter(({ code }) => code !== 'power.adapter') as finding, n (n)}
       <p class="quiet">{findingWords(finding)}</p>
     {/each}
@@ -188,16 +200,6 @@
       </p>
     {/each}
     {#if planning.choice}<Refusals refusals={planning.choice.refusals} {select} />{/if}
-  {/if}
-  {#if planning.progress !== null}
-    <div class="running">
-      <InlineLoading
-        description="Planning{planning.progress.searched > 0
-          ? `: ${planning.progress.searched.toLocaleString('en-GB')} partial plans`
-          : ''}"
-      />
-      <Button size="small" kind="ghost" on:click={() => planning.stop()}>Stop (S)</Button>
-    </div>
   {/if}
 </section>
 

@@ -62,6 +62,15 @@
             </td>
             <td class="number">{inMoney((cents * percent) / 100)}</td>
           </tr>
+          {#if refused === part}
+            <tr>
+              <td colspan="4" class="refused">
+                <span role="alert"
+                  >A whole number from 0 to 1000 is wanted for “{PART_WORDS[part]}”.</span
+                >
+              </td>
+            </tr>
+          {/if}
         {/each}
       </tbody>
       <tfoot>
@@ -71,9 +80,6 @@
         </tr>
       </tfoot>
     </table>
-    {#if refused !== null}
-      <p role="alert">A whole number from 0 to 1000 is wanted for “{PART_WORDS[refused]}”.</p>
-    {/if}
     {#if !isPlain}
       <Button
         size="small"
@@ -111,6 +117,10 @@
     border: none;
     border-bottom: 1px solid var(--cds-ui-04);
     padding: 0.125rem 0.25rem;
+  }
+  .refused {
+    color: var(--tenant-blocked);
+    text-align: right;
   }
   input[aria-invalid='true'] {
     outline: 2px solid var(--cds-support-01);
