@@ -142,6 +142,38 @@ test('one fact is supposed otherwise, and the survey stays as it is', async ({ p
   await expect(page.locator('#fact-path-cable')).toHaveValue('cat5e');
 });
 
+test('a card in the way moves and another goes: the board, the table and the steps say so', async ({
+  page,
+}) => {
+  await openStage(page, 'film-shed', 'choose');
+  await expect(page.getByText(/^Proven: no plan is better/)).toBeVisible();
+  await expect(page.getByText('Gannetry Quay 2 moves from Slot 1 to Slot 4')).toBeVisible();
+  const board = page.getByRole('table', { name: 'The board as a table' });
+  await expect(board.getByRole('row', { name: /Slot 4/ })).toContainText(
+    'Gannetry Quay 2, moved here',
+  );
+  await expect(page.getByRole('region', { name: 'Needs', exact: true })).toContainText('4 of 4');
+  // Any fact can be supposed otherwise, in the survey’s own forms, and the survey keeps its own.
+  await page.keyboard.press('f');
+  await tabTo(page, page.getByText('Any other fact of the machine'));
+  await page.keyboard.press('Enter');
+  await tabTo(page, page.locator('#fact-case-lengthRoomMm'));
+  await page.keyboard.type('150');
+  await page.keyboard.press('Tab');
+  const beside = page.getByRole('region', { name: 'As it is, and if' });
+  await expect(beside.getByRole('columnheader', { name: /room for length/ })).toBeVisible();
+  await expect(beside.getByRole('row', { name: /^Drives/ })).toContainText('not met');
+  await expect(page.getByText('room for length 280 mm')).toBeVisible();
+  await tabTo(page, page.getByRole('tab', { name: 'What if' }));
+  await page.keyboard.press('p');
+  await page.keyboard.press('a');
+  await page.keyboard.press('5');
+  const steps = page.getByRole('region', { name: 'Fit' });
+  await expect(steps).toContainText('Take Thornmere Bollard S1 out of Slot 4');
+  await expect(steps).toContainText('Take out cover 3');
+  await expect(steps).not.toContainText('Take out cover 1');
+});
+
 test('what runs together gets less than alone, and the narrowest stage is named', async ({
   page,
 }) => {

@@ -11,6 +11,8 @@ import { planning, type PlanRequest, type Proposal } from './plan.ts';
 import type { Search } from './search.ts';
 
 export type Change =
+  /** Facts of the machine otherwise than the survey tells, and what they are about. */
+  | { readonly kind: 'machine'; readonly machine: Machine; readonly what: readonly string[] }
   /** No longer asked. */
   | { readonly kind: 'dropNeed'; readonly needId: string }
   | { readonly kind: 'dropPin'; readonly pin: Pin }
@@ -57,6 +59,8 @@ export function changed(request: PlanRequest, change: Change): PlanRequest {
     machine: { ...machine, ...more },
   });
   switch (change.kind) {
+    case 'machine':
+      return { ...request, machine: change.machine };
     case 'dropNeed':
       return { ...request, needs: request.needs.filter(({ id }) => id !== change.needId) };
     case 'dropPin':
@@ -217,5 +221,5 @@ const isOutdone = ({ kind }: Change, found: readonly Freeing[]): boolean =>
 /** What the change itself costs before tax; null where nobody told a price, zero where nothing is bought. */
 export function priceOfChange(change: Change): number | null {
   if ('extra' in change) return change.extra?.priceCents ?? null;
-  return change.kind.startsWith('slot') ? null : 0;
+  return change.kind === 'machine' || change.kind.startsWith('slot') ? null : 0;
 }

@@ -135,7 +135,10 @@ export class Planning {
       const explanation = await coreWorker().explain(request);
       if (!isOld() && explanation !== null) this.explanation = explanation;
     }
-    if (!isOld() && this.supposed !== null) await this.suppose(this.supposed.change);
+    if (isOld() || this.supposed === null) return;
+    // What was supposed of the whole machine was supposed of the machine as it was before.
+    if (this.supposed.change.kind === 'machine') this.supposed = null;
+    else await this.suppose(this.supposed.change);
   }
 
   /** Ends the search that runs: the best plan found by then is shown with how much better another could be. */

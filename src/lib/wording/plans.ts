@@ -96,6 +96,8 @@ export function changeWords(
   cards: readonly Card[],
 ): string {
   switch (change.kind) {
+    case 'machine':
+      return `Otherwise: ${change.what.join('; ')}`;
     case 'dropNeed': {
       const need = needs.find(({ id }) => id === change.needId);
       return need === undefined

@@ -9,8 +9,10 @@
     differenceOf,
     moneyCents,
     priceOfChange,
+    valueOf,
     type Change,
     type Delivered,
+    type Machine,
     type PlanRequest,
     type Proposal,
   } from '$core';
@@ -23,24 +25,44 @@
 
   let { model }: { model: JobModel } = $props();
 
+  const FACTS = 'facts';
   const job = $derived(model.job);
   const planning = $derived(model.planning);
   const request = $derived(planning.request);
   const changes = $derived(request === null ? [] : changesFor(request));
   const words = (change: Change) => changeWords(change, job.machine, job.needs, shop.cards ?? []);
   const supposed = $derived(planning.supposed);
+  const selected = $derived.by(() => {
+    if (supposed === null) return '';
+    if (facts !== null) return FACTS;
+    return String(changes.findIndex((each) => words(each) === words(supposed.change)));
+  });
   const asIs = $derived(planning.choice?.best ?? null);
 
+  /** With the facts that are supposed already: each further one comes to them. */
+  const facts = $derived(supposed?.change.kind === 'machine' ? supposed.change : null);
+  const suppose = (machine: Machine, what: string) =>
+    void planning.suppose({
+      kind: 'machine',
+      machine,
+      what: [...new Set([...(facts?.what ?? []), what])],
+    });
+  let isOpen = $state(false);
+
   function pick(text: string) {
+    if (text === FACTS) return;
     const change = changes[Number(text)];
     if (text === '' || change === undefined) planning.supposed = null;
     else void planning.suppose(change);
   }
 
+  const occupantName = (slotId: string) =>
+    valueOf(job.machine.slots.find(({ id }) => id === slotId)?.occupant ?? null)?.name ?? 'a card';
   /** What is bought and where it goes, and what becomes of cards that are there. */
   const cardsOf = (plan: Proposal) => [
     ...plan.placements.map(({ card, slot }) => `${cardName(card)} in ${slot.label}`),
     ...plan.moves.map(({ card, slot }) => `${cardName(card)} moved to ${slot.label}`),
+    ...plan.givenUp.map((slotId) => `${occupantName(slotId)} out for good`),
   ];
 
   /** What each need gets, by its id, in words. */
@@ -64,12 +86,11 @@
     id="what-if"
     size="sm"
     labelText="One thing otherwise than it is; the survey stays as it is"
-    selected={supposed === null
-      ? ''
-      : String(changes.findIndex((each) => words(each) === words(supposed.change)))}
+    {selected}
     on:change={(event) => pick(String((event.target as HTMLSelectElement | null)?.value ?? ''))}
   >
     <SelectItem value="" text="nothing" />
+    {#if facts !== null}<SelectItem value={FACTS} text={words(facts)} />{/if}
     {#each changes as change, n (n)}<SelectItem value={String(n)} text={words(change)} />{/each}
   </Select>
   {#if supposed !== null && asIs !== null}
@@ -136,6 +157,14 @@
       >
     {/if}
   {/if}
+  <details bind:open={isOpen}>
+    <summary>Any other fact of the machine</summary>
+    {#if isOpen && request !== null}
+      {#await import('./SupposedFacts.svelte') then { default: SupposedFacts }}
+        <SupposedFacts machine={facts?.machine ?? request.machine} change={suppose} />
+      {/await}
+    {/if}
+  </details>
 </section>
 
 <style>
@@ -147,6 +176,14 @@
   th {
     vertical-align: top;
     padding-right: 0.75rem;
+  }
+  details {
+    font-size: 0.8125rem;
+    margin: 0.5rem 0;
+  }
+  summary {
+    cursor: pointer;
+    color: var(--cds-link-01);
   }
   .differs {
     font-weight: 600;

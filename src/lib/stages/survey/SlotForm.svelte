@@ -34,7 +34,8 @@
     machine,
     change,
   }: {
-    model: JobModel;
+    /** Whose photographs are shown; absent where the machine is only supposed. */
+    model?: JobModel;
     machine: Machine;
     change: (machine: Machine, what: string) => void;
   } = $props();
@@ -379,7 +380,7 @@
       />
     {/if}
     <div class="wide"><Sharing {machine} slot={of} {change} /></div>
-    <div class="wide"><Photos {model} slotId={of.id} /></div>
+    {#if model}<div class="wide"><Photos {model} slotId={of.id} /></div>{/if}
   </div>
 {:else if machine.slots.length > 0}
   <p class="quiet">Select a slot here or on the board to correct it.</p>

@@ -1,0 +1,14 @@
+<script lang="ts">
+  /** Any fact of the machine, told otherwise than it is, in the survey's own forms; the survey is not touched. */
+  import type { Machine } from '$core';
+  import CaseForm from '../survey/CaseForm.svelte';
+  import SlotForm from '../survey/SlotForm.svelte';
+  import SystemForm from '../survey/SystemForm.svelte';
+
+  let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
+    $props();
+</script>
+
+<SlotForm {machine} {change} />
+<CaseForm {machine} {change} />
+<SystemForm {machine} {change} />
