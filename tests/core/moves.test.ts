@@ -1,15 +1,20 @@
 /** A plan that moves a card of the machine and gives another one up, from the proposal to the last screw. */
 import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { PACKAGES } from '../../demo/drivers.ts';
 import { FILM_SHED } from '../../demo/scenes.ts';
 import {
+  apply,
   cardName,
+  changed,
   delivered,
   packagesFor,
   plainNeed,
   proposePlan,
+  readJobFile,
+  shoppingList,
   steps,
   type Job,
   type Machine,
@@ -97,6 +102,48 @@ describe('A plan that moves a card and gives one up', () => {
     expect(openings(job('s1'), 'closeOpening')).to.deep.equal([2]);
     expect(openings(job('s4'), 'removeCover')).to.deep.equal([4]);
     expect(openings(job('s4'), 'closeOpening')).to.deep.equal([1, 2]);
+  });
+});
+
+describe('Something bought for the machine itself', () => {
+  const supply = EXTRAS.find(({ kind }) => kind === 'supply')!;
+  const before = aJob({ name: 'takeTemplate', machine: aMachine([aSlot(1)]) });
+  const change = { kind: 'supply', extra: supply } as const;
+  const { machine } = changed({ ...request, machine: before.machine }, change);
+  const bought = aJob(
+    { name: 'takeTemplate', machine: before.machine },
+    { name: 'buyForMachine', extra: supply, machine, what: 'another supply' },
+    { name: 'acceptPlan', placements: [{ slotId: 's1', card: aCard() }], packages: [] },
+  );
+
+  it('is in the survey, on the shopping list and in the steps, with its caution', () => {
+    expect(bought.machine.supply.twelveVoltWatts?.value).to.equal(supply.limit);
+    const list = shoppingList(bought, 0);
+    const row = list.rows.find(({ extra }) => extra?.kind === 'supply');
+    expect(row).to.include({ name: `${supply.maker} ${supply.model}`, cents: supply.priceCents });
+    expect(list.netCents).to.equal(aCard().priceCents + supply.priceCents);
+    const codes = steps(bought).map(({ code }) => code);
+    expect(codes.indexOf('orderNamed')).to.be.within(0, codes.indexOf('powerOff'));
+    expect(codes.indexOf('putIn')).to.be.within(codes.indexOf('openCase'), codes.indexOf('seat'));
+    expect(steps(bought).find(({ code }) => code === 'putIn')!.cautions).to.include('mains');
+  });
+
+  it('is ordered once, and no more when it is there', () => {
+    const stamp = { at: bought.changedAt, who: '' };
+    const twice = apply(
+      bought,
+      { name: 'buyForMachine', extra: supply, machine, what: 'again' },
+      stamp,
+    );
+    expect(twice.bought).to.have.length(1);
+    const there = apply(bought, { name: 'dropBought', extraId: supply.id }, stamp);
+    expect(there.bought).to.deep.equal([]);
+    expect(there.machine).to.deep.equal(bought.machine);
+  });
+
+  it('is empty in a job of an older format', () => {
+    const old = readFileSync(new URL('../data/job-format-3.json', import.meta.url), 'utf8');
+    expect(readJobFile(old).job?.bought).to.deep.equal([]);
   });
 });
 

@@ -81,6 +81,34 @@ test('an impossible job is explained, and freed by a change that is offered', as
   await expect(why).toBeVisible();
 });
 
+test('what frees an impossible job is bought with the plan, within the budget', async ({
+  page,
+}) => {
+  await openStage(page, 'foghorn', 'choose');
+  const why = page.getByRole('region', { name: 'Why not everything is possible' });
+  const cable = why
+    .getByRole('listitem')
+    .filter({ hasText: 'Another cable to the far end: Cat 6' });
+  await tabTo(page, cable.getByRole('button', { name: 'Buy it' }));
+  await page.keyboard.press('Enter');
+  await expect(why).toHaveCount(0);
+  await expect(page.getByText('113.00 EUR')).toBeVisible();
+  await expect(page.getByLabel('Tally')).toContainText('113.00 of 300.00');
+  await page.keyboard.press('a');
+  const list = page.getByRole('article', { name: /Shopping list/ });
+  await expect(list).toContainText('Network cable – Brinehollow Hawser 6');
+  await expect(list).toContainText('135.60');
+  await page.keyboard.press('4');
+  await expect(page.getByRole('region', { name: 'Prepare' })).toContainText(
+    'Order: Brinehollow Hawser 6',
+  );
+  // Taken back step by step, down to the cable that was there.
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('3');
+  await expect(why).toBeVisible();
+});
+
 test('a card is settled for a slot, and what that costs is said; so is why it was not chosen', async ({
   page,
 }) => {

@@ -3,6 +3,7 @@
  * function of the job, the command, and the instant and the person that come in as arguments.
  */
 import type { Card } from '../parts/card.ts';
+import type { Extra } from '../parts/extra.ts';
 import type { DriverPackage } from '../parts/driverPackage.ts';
 import type { Job, Photo, Placement, Plan } from '../parts/job.ts';
 import type { Machine } from '../parts/machine.ts';
@@ -50,6 +51,15 @@ export type Command =
   | { readonly name: 'addPin'; readonly pin: Pin }
   | { readonly name: 'removePin'; readonly pin: Pin }
   | { readonly name: 'setWeights'; readonly weights: Weights }
+  /** Something for the machine itself, and the machine with it; `what` says in a few words what that changes. */
+  | {
+      readonly name: 'buyForMachine';
+      readonly extra: Extra;
+      readonly machine: Machine;
+      readonly what: string;
+    }
+  /** It is there: nothing has to be ordered any more. */
+  | { readonly name: 'dropBought'; readonly extraId: string }
   | { readonly name: 'withdrawPlan' }
   | { readonly name: 'tickStep'; readonly stepId: string }
   | { readonly name: 'untickStep'; readonly stepId: string }
@@ -171,6 +181,14 @@ function change(job: Job, command: Command, at: string): Job {
       return { ...job, pins: withoutPin(job, command.pin) };
     case 'setWeights':
       return { ...job, weights: command.weights };
+    case 'buyForMachine':
+      return {
+        ...job,
+        machine: command.machine,
+        bought: [...withoutBought(job, command.extra.id), command.extra],
+      };
+    case 'dropBought':
+      return { ...job, bought: withoutBought(job, command.extraId) };
     case 'withdrawPlan':
       return { ...job, plan: null };
     case 'tickStep':
@@ -194,6 +212,8 @@ function change(job: Job, command: Command, at: string): Job {
       return { ...job, readings: withoutReading(job, command.needId) };
   }
 }
+
+const withoutBought = (job: Job, extraId: string) => job.bought.filter(({ id }) => id !== extraId);
 
 const withoutPin = (job: Job, pin: Pin) => job.pins.filter((each) => pinKey(each) !== pinKey(pin));
 
@@ -233,6 +253,10 @@ function detailOf(job: Job, command: Command): string {
         .filter(([part, percent]) => job.weights[part as WeighedPart] !== percent)
         .map(([part, percent]) => `${part} ${percent} %`)
         .join(', ');
+    case 'buyForMachine':
+      return command.what;
+    case 'dropBought':
+      return job.bought.find(({ id }) => id === command.extraId)?.model ?? '';
     case 'tickStep':
     case 'untickStep':
       return command.stepId;

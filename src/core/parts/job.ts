@@ -86,6 +86,8 @@ export const Job = z.object({
   pins: z.array(Pin),
   weights: Weights,
   plan: z.nullable(Plan),
+  /** What is bought for the machine itself; the survey tells its facts as they are with it. */
+  bought: z.array(Extra),
   /** When each step was ticked, by step id. */
   ticks: z.record(z.string().check(z.maxLength(120)), Instant),
   readings: z.array(Reading),
@@ -120,6 +122,7 @@ export function emptyJob(jobId: string, at: string): Job {
     pins: [],
     weights: PLAIN_WEIGHTS,
     plan: null,
+    bought: [],
     ticks: {},
     readings: [],
     photos: [],

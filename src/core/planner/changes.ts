@@ -4,6 +4,7 @@ import type { Extra } from '../parts/extra.ts';
 import { known, valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { pinKey, type Pin } from '../parts/planning.ts';
+import { tell } from '../parts/testimony.ts';
 import { recordOf } from '../flow/already.ts';
 import { CABLE_CLASSES, ETHERNET_MEGABITS, type CableClass } from '../standards/ethernet.ts';
 import { PLUG_TYPES, type PlugType } from '../standards/plugs.ts';
@@ -80,14 +81,14 @@ export function changed(request: PlanRequest, change: Change): PlanRequest {
     case 'supply':
       return with_({ supply: withSupply(machine.supply, change.extra) });
     case 'cable':
-      return with_({ path: { ...machine.path, cable: known(change.cable, 'technician') } });
+      return with_({ path: { ...machine.path, cable: tell(machine.path.cable, change.cable) } });
     case 'farEnd':
       return with_({
         path: {
           ...machine.path,
-          farEndMegabits: known(
+          farEndMegabits: tell(
+            machine.path.farEndMegabits,
             ETHERNET_MEGABITS.filter((each) => each <= change.megabits),
-            'technician',
           ),
         },
       });
@@ -101,10 +102,10 @@ export function changed(request: PlanRequest, change: Change): PlanRequest {
       return with_({
         case: {
           ...machine.case,
-          frontLeads: known(
-            [...(valueOf(machine.case.frontLeads) ?? []), { type: change.lead }],
-            'technician',
-          ),
+          frontLeads: tell(machine.case.frontLeads, [
+            ...(valueOf(machine.case.frontLeads) ?? []),
+            { type: change.lead },
+          ]),
         },
       });
   }

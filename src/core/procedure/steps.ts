@@ -3,6 +3,7 @@
  * stands beside the screens. The same plan always gives the same steps with the same ids, so that ticks keep.
  */
 import { cardName, type Card } from '../parts/card.ts';
+import type { Extra } from '../parts/extra.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job, Stage } from '../parts/job.ts';
 import type { Slot } from '../parts/machine.ts';
@@ -40,6 +41,7 @@ export type StepCode =
   | 'settle'
   | 'order'
   | 'orderExtra'
+  | 'orderNamed'
   | 'updateFirmware'
   | 'fetchDriver'
   | 'findDriver'
@@ -57,6 +59,7 @@ export type StepCode =
   | 'closeOpening'
   | 'takeOut'
   | 'moveCard'
+  | 'putIn'
   | 'takeOutFirst'
   | 'putBack'
   | 'moveBox'
@@ -170,6 +173,9 @@ function prepare(job: Job, fitted: readonly Fitted[]): readonly Draft[] {
         { key: kind === 'bracket' ? `${kind}-${fits}` : fits || kind },
       ),
     ),
+    ...job.bought.map((extra) =>
+      step('orderNamed', { name: extraName(extra), kind: extra.kind }, { key: extra.id }),
+    ),
     ...found(job, fitted, 'firmware.old')
       .slice(0, 1)
       .map(({ finding }) =>
@@ -235,6 +241,7 @@ function fit(job: Job, fitted: readonly Fitted[], surveyed: Job): readonly Draft
     ...boxesToMove(job, fitted),
     ...cardsToTakeOut(surveyed),
     ...moveSteps(surveyed),
+    ...job.bought.map(putIn),
     ...fitted.flatMap((each) => fitOne(each, job, fitted, frontLeads.get(each.slot.id) ?? [])),
     ...toClose.map((each) => coverStep('closeOpening', each, job)),
     step('closeCase'),
@@ -386,6 +393,16 @@ function cardsToTakeOut({ machine, plan }: Job): readonly Draft[] {
       : [];
   });
 }
+
+const extraName = ({ maker, model }: Extra): string => `${maker} ${model}`;
+
+/** What was bought for the machine itself, before the cards that want it. */
+const putIn = (extra: Extra): Draft =>
+  step(
+    'putIn',
+    { name: extraName(extra), kind: extra.kind },
+    { key: extra.id, cautions: extra.kind === 'supply' ? ['mains', 'localRules'] : [] },
+  );
 
 /** Cards of the machine that make room, before anything new goes in. */
 function moveSteps({ machine, plan }: Job): readonly Draft[] {

@@ -38,10 +38,11 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
     needs: eachOf(job['needs'], needOfFormat3),
     plan: planWith(job['plan'], cardOfFormat3),
   }),
-  /** Format 4 tells of drives that work as one, of pins and weights, and of what a plan moves and buys beside cards. */
+  /** Format 4 tells of drives that work as one, of pins and weights, and of what is moved and bought beside cards. */
   3: (job) => ({
     pins: [],
     weights: PLAIN_WEIGHTS,
+    bought: [],
     ...job,
     format: 4,
     machine: machineOfFormat4(job['machine']),

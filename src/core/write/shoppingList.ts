@@ -56,7 +56,15 @@ export function shoppingList(job: Job, taxHundredths: number): ShoppingList {
       };
     },
   );
-  const rows = [...cards, ...extras];
+  const forMachine = job.bought.map(({ kind, maker, model, priceCents, leadDays }) => ({
+    name: `${maker} ${model}`,
+    slotLabel: '',
+    extra: { kind, fits: '' },
+    count: 1,
+    cents: priceCents,
+    leadDays,
+  }));
+  const rows: readonly ShoppingRow[] = [...cards, ...extras, ...forMachine];
   const netCents = rows.reduce((total, { count, cents }) => total + count * (cents ?? 0), 0);
   const grossCents = withTaxCents(netCents, taxHundredths);
   return {

@@ -187,8 +187,12 @@ export class JobModel {
     return withMoves(this.job.machine, this.proposal.moves, this.proposal.givenUp);
   }
 
-  /** What is bought beside the cards that are drawn. */
+  /** What is bought beside the cards that are drawn, and for the machine itself. */
   extraCents(stage: Stage): number {
+    return this.planning.boughtCents + this.besideCards(stage);
+  }
+
+  private besideCards(stage: Stage): number {
     if (this.job.plan !== null) {
       return this.job.plan.extras.reduce(
         (total, { extra, count }) => total + count * (extra?.priceCents ?? 0),

@@ -47,6 +47,10 @@ export class Planning {
     coreWorker();
   }
 
+  boughtCents = $derived.by(() =>
+    this.job().bought.reduce((total, { priceCents }) => total + priceCents, 0),
+  );
+
   request: PlanRequest | null = $derived.by(() => {
     const { machine, needs, budgetCents, pins, weights } = this.job();
     return shop.cards === null
@@ -54,7 +58,8 @@ export class Planning {
       : {
           machine,
           needs,
-          budgetCents,
+          // What is bought for the machine itself leaves so much less for its cards.
+          budgetCents: budgetCents === null ? null : Math.max(0, budgetCents - this.boughtCents),
           pins,
           weights,
           cards: shop.cards,

@@ -17,6 +17,8 @@ export const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
   addPin: 'settled beforehand',
   removePin: 'settled no longer',
   setWeights: 'weights set',
+  buyForMachine: 'bought for the machine',
+  dropBought: 'there already, not bought',
   withdrawPlan: 'plan withdrawn',
   tickStep: 'step ticked',
   untickStep: 'step unticked',

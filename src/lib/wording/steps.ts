@@ -3,7 +3,7 @@ import type { CautionCode, ExtraKind, FactCode, PlugType, Step, StepCode } from 
 import { FACT_WORDS } from './facts';
 import { inMoney } from './figures';
 import { extraWords } from './plans';
-import { THING_WORDS } from './things';
+import { EXTRA_KIND_WORDS, THING_WORDS } from './things';
 
 interface StepWords {
   readonly title: string;
@@ -22,6 +22,10 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
   orderExtra: ({ kind, fits, count }) => ({
     title: `Order: ${Number(count) > 1 ? `${count} × ` : ''}${extraWords({ kind: kind as ExtraKind, fits: String(fits) })}`,
     detail: 'It goes with the cards; without it one of them stays in its box.',
+  }),
+  orderNamed: ({ name, kind }) => ({
+    title: `Order: ${name} (${EXTRA_KIND_WORDS[kind as ExtraKind]})`,
+    detail: 'The plan reckons with it in place.',
   }),
   updateFirmware: ({ year }) => ({
     title: `Update the firmware, which is of ${year}`,
@@ -127,6 +131,16 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
   joinHeader: ({ card, header }) => ({
     title: `Lead of ${card} to the board: ${THING_WORDS[String(header)] ?? header}`,
     detail: 'Count the pins before it goes on; it never needs force.',
+  }),
+  putIn: ({ name, kind }) => ({
+    title:
+      kind === 'supply'
+        ? `Change the power supply for ${name}`
+        : `Put in place: ${name} (${EXTRA_KIND_WORDS[kind as ExtraKind]})`,
+    detail:
+      kind === 'supply'
+        ? 'Never open either of them. Only leads that came with a supply belong on it: others may have the same plugs and other voltages.'
+        : 'The cards that follow want it there.',
   }),
   moveCard: ({ card, from, slot }) => ({
     title: `Move ${card} from ${from} to ${slot}`,

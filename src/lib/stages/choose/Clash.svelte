@@ -1,11 +1,12 @@
 <script lang="ts">
   /** Why no plan meets all musts, and the single changes that would free it. */
   import { Button, InlineLoading } from 'carbon-components-svelte';
-  import { changed, memberKey, moneyCents, type Change, type Freeing } from '$core';
+  import { memberKey, moneyCents, type Change, type Freeing } from '$core';
   import { shop } from '$lib/state/shop.svelte';
   import { inMoney } from '$lib/wording/figures';
   import { changeWords, memberWords } from '$lib/wording/plans';
   import type { JobModel } from '../jobModel.svelte';
+  import { doing } from './doing';
 
   let { model, suppose }: { model: JobModel; suppose: (change: Change) => void } = $props();
 
@@ -15,27 +16,9 @@
 
   const words = (change: Change) => changeWords(change, job.machine, job.needs, shop.cards ?? []);
 
-  /** What can be done to the job itself at once; the rest is something to buy or to find out, and is tried beside it. */
-  function apply(change: Change): (() => void) | null {
-    switch (change.kind) {
-      case 'dropNeed':
-        return () => model.open.run({ name: 'removeNeed', needId: change.needId });
-      case 'giveUpCard':
-        return () => {
-          if (planning.request === null) return;
-          const { machine } = changed(planning.request, change);
-          model.open.run({ name: 'changeMachine', machine, what: 'whether its card stays' });
-        };
-      case 'dropPin':
-        return () => model.open.run({ name: 'removePin', pin: change.pin });
-      default:
-        return null;
-    }
-  }
-
-  function price({ change, cents, plan }: Freeing): string {
+  function price({ cents, plan }: Freeing): string {
     const parts = inMoney(moneyCents(plan.cost.parts));
-    if (cents === 0 || apply(change) !== null) return `plan then ${parts}`;
+    if (cents === 0) return `plan then ${parts}`;
     return cents === null
       ? `price not known, plan then ${parts}`
       : `${inMoney(cents)} and plan then ${parts}`;
@@ -62,7 +45,7 @@
       <h3>Each of these alone would free it</h3>
       <ul class="changes">
         {#each explanation.freeing as each, n (n)}
-          {@const act = apply(each.change)}
+          {@const act = doing(model, each.change)}
           <li>
             <span>{words(each.change)}</span>
             <span class="quiet">{price(each)}</span>
@@ -70,7 +53,9 @@
               <Button size="small" kind="ghost" on:click={() => suppose(each.change)}
                 >See it first</Button
               >
-              {#if act}<Button size="small" kind="tertiary" on:click={act}>Do it</Button>{/if}
+              {#if act}<Button size="small" kind="tertiary" on:click={act}
+                  >{'extra' in each.change ? 'Buy it' : 'Do it'}</Button
+                >{/if}
             </span>
           </li>
         {/each}

@@ -9,6 +9,7 @@
   import { inMoney } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';
   import { PLAN_WORDS, extraWords } from '$lib/wording/plans';
+  import { EXTRA_KIND_WORDS } from '$lib/wording/things';
   import type { JobModel } from '../jobModel.svelte';
   import Refusals from './Refusals.svelte';
 
@@ -17,6 +18,10 @@
   const job = $derived(model.job);
   const planning = $derived(model.planning);
   const proposal = $derived(model.proposal);
+  /** Before tax, with what is bought for the machine itself. */
+  const money = $derived(
+    planning.boughtCents + (proposal === null ? 0 : moneyCents(proposal.cost.parts)),
+  );
   const accepted = $derived(job.plan !== null);
   const title = $derived(
     planning.plans.find(({ plan }) => plan === proposal)?.key ?? ('best' as const),
@@ -170,6 +175,20 @@
           </div>
         </li>
       {/each}
+      {#each job.bought as extra (extra.id)}
+        <li class="extra">
+          <div class="line">
+            <span>{EXTRA_KIND_WORDS[extra.kind]} for the machine: {extra.maker} {extra.model}</span>
+            <button
+              type="button"
+              class="text"
+              onclick={() => model.open.run({ name: 'dropBought', extraId: extra.id })}
+              >It is there already</button
+            >
+            <span class="number">{inMoney(extra.priceCents)}</span>
+          </div>
+        </li>
+      {/each}
       {#if proposal.placements.length + proposal.moves.length + proposal.givenUp.length === 0}
         <li>
           {proposal.unmet.length === 0
@@ -179,17 +198,17 @@
       {/if}
     </ul>
     <p class="sum">
-      <Total cents={moneyCents(proposal.cost.parts)} />
+      <Total cents={money} />
       {#if job.budgetCents !== null}
-        · budget {inMoney(job.budgetCents)}{#if (proposal.cost.parts.overBudget ?? 0) > 0}: <strong
-            >{inMoney(moneyCents(proposal.cost.parts) - job.budgetCents)} over the budget</strong
+        · budget {inMoney(job.budgetCents)}{#if money > job.budgetCents}: <strong
+            >{inMoney(money - job.budgetCents)} over the budget</strong
           >{/if}
       {/if}
     </p>
     {#each catches(proposal.together).filter(({ code }) => code !== 'power.adapter') as finding, n (n)}
       <p class="quiet">{findingWords(finding)}</p>
     {/each}
-    {#each worth( moneyCents(proposal.cost.parts), { ...job, budgetCents: null } ) as finding (finding.code)}
+    {#each worth(money, { ...job, budgetCents: null }) as finding (finding.code)}
       <p class="quiet">{findingWords(finding)}</p>
     {/each}
     {#each proposal.unmet as need (need.id)}

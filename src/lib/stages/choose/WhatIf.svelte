@@ -22,6 +22,7 @@
   import { KIND_WORDS } from '$lib/wording/needs';
   import { changeWords, differenceWords } from '$lib/wording/plans';
   import type { JobModel } from '../jobModel.svelte';
+  import { doing } from './doing';
 
   let { model }: { model: JobModel } = $props();
 
@@ -37,6 +38,7 @@
     if (facts !== null) return FACTS;
     return String(changes.findIndex((each) => words(each) === words(supposed.change)));
   });
+  const act = $derived(supposed === null ? null : doing(model, supposed.change));
   const asIs = $derived(planning.choice?.best ?? null);
 
   /** With the facts that are supposed already: each further one comes to them. */
@@ -152,9 +154,16 @@
           </tbody>
         </table>
       </ScrollArea>
-      <Button size="small" kind="ghost" on:click={() => (planning.supposed = null)}
-        >Suppose nothing</Button
-      >
+      <div class="acts">
+        {#if act}
+          <Button size="small" kind="tertiary" on:click={act}
+            >{'extra' in supposed.change ? 'Buy it' : 'Do it'}</Button
+          >
+        {/if}
+        <Button size="small" kind="ghost" on:click={() => (planning.supposed = null)}
+          >Suppose nothing</Button
+        >
+      </div>
     {/if}
   {/if}
   <details bind:open={isOpen}>
