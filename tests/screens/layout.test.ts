@@ -10,6 +10,7 @@ import {
   type Slot,
 } from '$core';
 import { boardLayout } from '$lib/board/layout';
+import { boardScale } from '$lib/board/scale';
 import { lanesUsed } from '$lib/board/lanes';
 import { boxWords, plannedWords, slotLine } from '$lib/board/slotWords';
 import { aCard, aMachine, aSlot, occupiedBy, told } from '../builders/parts';
@@ -147,6 +148,24 @@ describe('Board layout', () => {
       expect(xMm + widthMm).to.be.at.most(layout.leftMm + layout.widthMm);
       expect(yMm + depthMm).to.be.at.most(layout.topMm + layout.heightMm);
     }
+  });
+});
+
+describe('Board on the screen', () => {
+  it('lies where its millimetres say, at one scale in both directions', () => {
+    const machine = aMachine([aSlot(1, { connector: 16, lanes: 4 })]);
+    const layout = draw(machine);
+    const scale = boardScale(layout, 2);
+    expect(scale.rightPx).to.equal(2 * layout.widthMm);
+    expect(scale.bottomPx).to.equal(2 * layout.heightMm);
+    const { connector } = layout.slots[0]!;
+    expect(scale.rect(connector)).to.deep.equal({
+      x: 2 * (connector.xMm - layout.leftMm),
+      y: 2 * (connector.yMm - layout.topMm),
+      width: 2 * CONNECTOR_LENGTH_MM[16]!,
+      height: 2 * connector.depthMm,
+    });
+    expect(scale.y(173 + OPENING_PITCH_MM) - scale.y(173)).to.be.closeTo(40.64, 1e-9);
   });
 });
 

@@ -1,12 +1,15 @@
 <script lang="ts">
-  import { OPENING_PITCH_MM, valueOf, type Machine, type Rectangle, type Verdict } from '$core';
+  import { OPENING_PITCH_MM, valueOf, type Machine, type Verdict } from '$core';
   import { VERDICT_WORDS } from '$lib/wording/findings';
   import VerdictMark from './VerdictMark.svelte';
   import BoxHandles from './BoxHandles.svelte';
   import { ARROWS, CARD_DRAG, followHand } from './drag';
   import { movedSlot, type Edit } from './edits';
+  import BoardBodies from './BoardBodies.svelte';
+  import BoardGround from './BoardGround.svelte';
   import { boardLayout, type CardOnSlot } from './layout';
-  import { boxWords, slotLine } from './slotWords';
+  import { boardScale } from './scale';
+  import { slotLine } from './slotWords';
 
   interface Overlay {
     readonly verdict: Verdict;
@@ -67,12 +70,10 @@
       ),
     ),
   );
-  const x = (mm: number) => (mm - layout.leftMm) * pxPerMm;
-  const y = (mm: number) => (mm - layout.topMm) * pxPerMm;
-  const pitchPx = $derived(OPENING_PITCH_MM * pxPerMm);
-  const rightPx = $derived(layout.widthMm * pxPerMm);
+  const scale = $derived(boardScale(layout, pxPerMm));
+  const { x, y, rect, rightPx, bottomPx } = $derived(scale);
   const widthPx = $derived(rightPx + LABEL_PX);
-  const bottomPx = $derived(layout.heightMm * pxPerMm);
+  const pitchPx = $derived(OPENING_PITCH_MM * pxPerMm);
   /** The measures of the drawing stand below it. */
   const heightPx = $derived(bottomPx + MEASURES_PX);
   const order = $derived(layout.slots.map(({ slot }) => slot));
@@ -97,13 +98,6 @@
     return moved === undefined
       ? ''
       : `, ${moved.xMm} / ${moved.yMm} mm, ${moved.widthMm} × ${moved.depthMm} mm`;
-  });
-
-  const rect = (of: Rectangle) => ({
-    x: x(of.xMm),
-    y: y(of.yMm),
-    width: of.widthMm * pxPerMm,
-    height: of.depthMm * pxPerMm,
   });
 
   let svg = $state<SVGSVGElement>();
@@ -202,71 +196,7 @@
     role="group"
     aria-label="The board, to scale"
   >
-    <defs>
-      <pattern
-        id="hatch-conflict"
-        width="6"
-        height="6"
-        patternUnits="userSpaceOnUse"
-        patternTransform="rotate(45)"
-      >
-        <path d="M0 0v6" class="hatch-line" />
-      </pattern>
-      <pattern
-        id="hatch-there"
-        width="5"
-        height="5"
-        patternUnits="userSpaceOnUse"
-        patternTransform="rotate(-45)"
-      >
-        <path d="M0 0v5" class="there-line" />
-      </pattern>
-    </defs>
-
-    <g aria-hidden="true">
-      {#if layout.board}
-        {@const outline = rect(layout.board)}
-        <rect {...outline} class="outline" />
-        <text class="figure" x={outline.x + 6} y={outline.y + 14}
-          >board, {layout.board.widthMm} × {layout.board.depthMm} mm; processor’s end</text
-        >
-      {/if}
-      {#if layout.ports}
-        {@const ports = rect(layout.ports)}
-        <rect {...ports} class="opening" />
-        <text
-          class="figure number"
-          transform="translate({ports.x + ports.width / 2 + 4} {ports.y +
-            ports.height / 2}) rotate(-90)">ports of the board</text
-        >
-      {/if}
-      <path class="rear" d="M{x(0)} 0V{bottomPx}" />
-      {#each layout.openings as opening (opening.number)}
-        <rect {...rect(opening)} class="opening {opening.takenBy ?? 'free'}" />
-        <text
-          class="number"
-          x={x(opening.xMm + opening.widthMm / 2)}
-          y={y(opening.yMm + opening.depthMm / 2) + 4}>{opening.number}</text
-        >
-      {/each}
-      {#if layout.roomMm !== null}
-        <path class="room" d="M{x(layout.roomMm)} 4V{bottomPx}" />
-        <path
-          class="measure"
-          d="M{x(0)} {bottomPx + 10}H{x(layout.roomMm)}M{x(0)} {bottomPx + 6}v8M{x(
-            layout.roomMm,
-          )} {bottomPx + 6}v8"
-        />
-        <text class="figure" x={x(layout.roomMm) + 6} y={bottomPx + 14}
-          >room for length {layout.roomMm} mm</text
-        >
-      {/if}
-      <path
-        class="measure"
-        d="M{x(0)} {bottomPx + 30}H{x(50)}M{x(0)} {bottomPx + 26}v8M{x(50)} {bottomPx + 26}v8"
-      />
-      <text class="figure" x={x(50) + 6} y={bottomPx + 34}>scale: 50 mm</text>
-    </g>
+    <BoardGround {layout} {scale} />
 
     <g role="listbox" aria-label="Slots from the processor’s end">
       {#each layout.slots as drawn (drawn.slot.id)}
@@ -334,42 +264,7 @@
         </g>
       {/each}
     </g>
-    <g class="bodies" aria-hidden="true">
-      {#each layout.boxes as box (box.id)}
-        <rect {...rect(box)} class="box" class:movable={box.movable} />
-        {@const words = boxWords(box, pxPerMm)}
-        {#each words as line, n (line)}
-          <text
-            class="figure"
-            x={x(box.xMm) + 3}
-            y={y(box.yMm + box.depthMm) - 4 - (words.length - 1 - n) * 12}>{line}</text
-          >
-        {:else}
-          {@const inner = box.xMm > layout.widthMm / 2}
-          <text
-            class="figure"
-            class:end={inner}
-            x={x(box.xMm + box.widthMm) + (inner ? 0 : 4)}
-            y={inner ? y(box.yMm) - 4 : y(box.yMm + box.depthMm / 2) + 4}>{box.name}</text
-          >
-        {/each}
-      {/each}
-      {#each layout.bodies as body, n (n)}
-        {@const at = rect(body)}
-        <rect {...at} class="body {body.kind}" class:lit={body.slotId === selectedSlotId} />
-        <text class="name" x={at.x + 8} y={at.y + Math.min(at.height - 5, 15)}>{body.name}</text>
-        {#if body.lengthMm !== null}
-          <text
-            class="figure"
-            x={at.x + Math.max(at.width + 5, 14 + body.name.length * LETTER_PX)}
-            y={at.y + at.height / 2 + 4}>{body.lengthMm} mm</text
-          >
-        {/if}
-      {/each}
-      {#each layout.conflicts as conflict, n (n)}
-        <rect {...rect(conflict)} class="conflict" />
-      {/each}
-    </g>
+    <BoardBodies {layout} {scale} {selectedSlotId} />
 
     {#if onedit}
       <BoxHandles {machine} boxes={layout.boxes} place={rect} ondrag={drag} {onedit} />
@@ -395,7 +290,7 @@
     max-width: 100%;
     color: var(--cds-text-01);
   }
-  text {
+  svg :global(text) {
     font-size: 12px;
     fill: var(--cds-text-01);
     pointer-events: none;
@@ -403,46 +298,13 @@
   .label {
     font-weight: 600;
   }
-  .figure {
+  svg :global(.figure) {
     fill: var(--cds-text-02);
     font-size: 11px;
-  }
-  .number {
-    text-anchor: middle;
-  }
-  .end {
-    text-anchor: end;
   }
   .says {
     font-size: 11px;
     font-weight: 600;
-  }
-  .outline,
-  .room,
-  .measure,
-  .rear {
-    fill: none;
-    stroke: var(--cds-text-02);
-    stroke-width: 1;
-  }
-  .rear {
-    stroke: var(--cds-text-01);
-    stroke-width: 2;
-  }
-  .room {
-    stroke-dasharray: 7 4;
-  }
-  .opening {
-    fill: none;
-    stroke: var(--cds-text-01);
-    stroke-width: 1;
-  }
-  .opening.card {
-    fill: url(#hatch-there);
-  }
-  .opening.planned {
-    fill: var(--tenant-plan-soft);
-    stroke: var(--tenant-plan);
   }
   .lane {
     fill: transparent;
@@ -480,45 +342,6 @@
     stroke: var(--cds-ui-01);
     stroke-width: 3;
   }
-  .bodies {
-    pointer-events: none;
-  }
-  .box {
-    fill: var(--cds-ui-03);
-    fill-opacity: 0.55;
-    stroke: var(--cds-text-02);
-  }
-  .box.movable {
-    stroke-dasharray: 4 3;
-  }
-  .body {
-    stroke: var(--cds-text-01);
-    stroke-width: 1;
-  }
-  .body.there {
-    fill: url(#hatch-there);
-  }
-  .body.leaving {
-    fill: none;
-    stroke: var(--cds-text-02);
-    stroke-dasharray: 2 3;
-  }
-  .body.planned {
-    fill: var(--tenant-plan-soft);
-    fill-opacity: 0.8;
-    stroke: var(--tenant-plan);
-    stroke-width: 1.5;
-  }
-  .body.trial {
-    fill: var(--tenant-plan-soft);
-    fill-opacity: 0.8;
-    stroke: var(--tenant-plan);
-    stroke-width: 1.5;
-    stroke-dasharray: 6 3;
-  }
-  .body.lit {
-    stroke-width: 3;
-  }
   .reach {
     stroke: var(--cds-text-02);
     stroke-dasharray: 3 3;
@@ -532,27 +355,5 @@
     paint-order: stroke;
     stroke: var(--cds-ui-background);
     stroke-width: 4px;
-  }
-  .name {
-    font-weight: 600;
-  }
-  .name,
-  .bodies .figure {
-    paint-order: stroke;
-    stroke: var(--cds-ui-background);
-    stroke-width: 3px;
-    stroke-linejoin: round;
-  }
-  .conflict {
-    fill: url(#hatch-conflict);
-    stroke: var(--tenant-blocked);
-  }
-  .hatch-line {
-    stroke: var(--tenant-blocked);
-    stroke-width: 2;
-  }
-  .there-line {
-    stroke: var(--cds-ui-04);
-    stroke-width: 1;
   }
 </style>
