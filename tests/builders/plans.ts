@@ -10,6 +10,7 @@ import {
   plainNeed,
   type Card,
   type Condition,
+  type Enclosure,
   type Fact,
   type Machine,
   type Need,
@@ -105,9 +106,18 @@ export interface Sizes {
   readonly existing: number;
   /** Of ten needs so many are musts. */
   readonly musts: number;
+  /** Whether some have a box outside. */
+  readonly boxes: boolean;
 }
 
-const SMALL: Sizes = { cards: [2, 4], needs: [1, 3], slots: [2, 3], existing: 1, musts: 5 };
+const SMALL: Sizes = {
+  cards: [2, 4],
+  needs: [1, 3],
+  slots: [2, 3],
+  existing: 2,
+  musts: 5,
+  boxes: true,
+};
 
 const several = <Thing>(
   [min, max]: readonly [number, number],
@@ -151,6 +161,8 @@ export const randomRequest = (sizes: Sizes = SMALL): fc.Arbitrary<PlanRequest> =
       headers: fc.constantFrom(0, 1, 2),
       leads: fc.constantFrom(1, 1, 2),
       spareScrews: fc.constantFrom(0, 8),
+      /** Watts of a box outside that the last slot is in; null: there is none. */
+      boxWatts: sizes.boxes ? fc.constantFrom(null, null, null, 70, 160) : fc.constant(null),
       /** Slots by position, and the lanes that the first keeps while the second is used. */
       ties: fc.array(fc.tuple(fc.nat(20), fc.nat(20), fc.constantFrom(0, 1, 1, 4)), {
         maxLength: 2,
@@ -212,11 +224,34 @@ function machineWith(
     readonly headers: number;
     readonly leads: number;
     readonly spareScrews: number;
+    readonly boxWatts: number | null;
   },
 ): Machine {
-  const plain = aMachine([...slots]);
+  const { boxWatts } = there;
+  const last = slots.length - 1;
+  const plain = aMachine(
+    slots.map((slot, n) =>
+      boxWatts !== null && n === last ? { ...slot, enclosureId: 'box', opening: told(1) } : slot,
+    ),
+  );
+  const box: Enclosure | null =
+    boxWatts === null
+      ? null
+      : {
+          id: 'box',
+          name: 'Box',
+          chainPosition: 1,
+          case: { ...plain.case, openings: told(2) },
+          supply: {
+            ...emptySupply(),
+            twelveVoltWatts: told(boxWatts),
+            baseWatts: told(10),
+            plugs: told([{ type: '6-pin', count: 1 }]),
+          },
+        };
   return {
     ...plain,
+    enclosures: box === null ? [] : [box],
     conditions,
     case: {
       ...plain.case,

@@ -80,6 +80,7 @@ function arrangements({ machine, cards }: PlanRequest): readonly (readonly There
       all.flatMap((soFar) => [
         ...machine.slots
           .filter(({ id }) => !soFar.some(({ at }) => at?.id === id))
+          .filter(({ enclosureId }) => enclosureId === each.from.enclosureId)
           .flatMap((at) => withLead(each.card).map((lead) => [...soFar, { ...each, at, lead }])),
         ...(each.occupant.fate === 'mayGo' ? [[...soFar, { ...each, at: null, lead: false }]] : []),
       ]),
@@ -136,9 +137,12 @@ function costs(
   const movedFindings = there.map(({ card, at, from }) =>
     at === null || at.id === from.id
       ? []
-      : slotVerdict(atHome(card), at, without(at), null).findings.filter(({ code }) =>
-          /^(seat|link|sharing|body|power\.slot|quirk)/.test(code),
-        ),
+      : slotVerdict(
+          atHome(card),
+          { ...at, occupant: told(null) },
+          without(at),
+          null,
+        ).findings.filter(({ code }) => /^(seat|link|sharing|body|power\.slot|quirk)/.test(code)),
   );
   if (movedFindings.some(blocked)) return [];
   const narrowed = there.filter(
@@ -248,8 +252,23 @@ function lanesIn({ id, lanes }: Slot, machine: Machine): number {
 const loses = (slot: Slot, finished: Machine, before: Machine): boolean =>
   lanesIn(slot, finished) < lanesIn(slot, before);
 
-/** Null where the supply does not do it. */
+/** Null where a supply does not do it: the machine's own feeds its case, each box outside has one of its own. */
 function powerOf(fresh: readonly New[], machine: Machine) {
+  const supplies = [{ id: null, supply: machine.supply }, ...machine.enclosures];
+  const each = supplies.map(({ id, supply }) =>
+    powerIn(
+      fresh.filter(({ slot }) => slot.enclosureId === id),
+      { ...machine, supply },
+    ),
+  );
+  if (each.includes(null)) return null;
+  return {
+    findings: each.flatMap((one) => one!.findings),
+    adapters: each.flatMap((one) => one!.adapters),
+  };
+}
+
+function powerIn(fresh: readonly New[], machine: Machine) {
   if (fresh.length === 0) return { findings: [], adapters: [] };
   const total = sum(
     fresh.reduce((watts, { card }) => watts + card.peakWatts, 0),
@@ -269,7 +288,9 @@ function powerOf(fresh: readonly New[], machine: Machine) {
 /** A header of the board serves one lead only; with none at all each card says so itself. */
 function headersShort(fresh: readonly New[], machine: Machine): readonly Finding[] {
   const there = valueOf(machine.headers)!.length;
-  const asked = fresh.filter(({ card }) => card.boardLeads.length > 0).length;
+  const asked = fresh.filter(
+    ({ card, slot }) => slot.enclosureId === null && card.boardLeads.length > 0,
+  ).length;
   return there === 0
     ? []
     : Array.from({ length: Math.max(0, asked - there) }, () => ({

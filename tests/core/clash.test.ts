@@ -46,7 +46,14 @@ function impossible(): readonly PlanRequest[] {
   const jobs = fc.sample(
     fc
       .tuple(
-        randomRequest({ cards: [2, 4], needs: [1, 3], slots: [2, 3], existing: 0, musts: 10 }),
+        randomRequest({
+          cards: [2, 4],
+          needs: [1, 3],
+          slots: [2, 3],
+          existing: 0,
+          musts: 10,
+          boxes: false,
+        }),
         fc.array(pin, { maxLength: 1 }),
       )
       .map(([request, pins]): PlanRequest => ({ ...request, pins })),

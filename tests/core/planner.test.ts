@@ -4,6 +4,11 @@ import * as fc from 'fast-check';
 import { usb } from '../../demo/catalogue/row.ts';
 import { choosePlans, proposePlan } from '../../src/core/index.ts';
 import { OVER_BUDGET_FACTOR } from '../../src/core/planner/cost.ts';
+import { scaleOf } from '../../src/core/planner/cost.ts';
+import { groundOf } from '../../src/core/planner/plan.ts';
+import { stageOf } from '../../src/core/planner/problem.ts';
+import { MUST, Relaxations } from '../../src/core/planner/relaxation.ts';
+import { scenesOf } from '../../src/core/planner/scenes.ts';
 import { aCard, aMachine, aSlot, usbNeed } from '../builders/parts.ts';
 import { randomRequest } from '../builders/plans.ts';
 import { slowestPlan } from '../builders/slowPlanner.ts';
@@ -13,7 +18,7 @@ const CASES = 1_000;
 
 describe('Planner', () => {
   it(`finds the same optimum as exhaustive search on ${CASES} small cases (seed ${SEED})`, () => {
-    const seen = { met: 0, unmet: 0, several: 0, moved: 0, givenUp: 0, adapters: 0 };
+    const seen = { met: 0, unmet: 0, several: 0, moved: 0, givenUp: 0, adapters: 0, inBox: 0 };
     for (const request of fc.sample(randomRequest(), { numRuns: CASES, seed: SEED })) {
       const { cost, placements, moves, givenUp, extras } = proposePlan(request);
       expect([cost.mustsUnmet, cost.weighed], JSON.stringify(request)).to.deep.equal(
@@ -23,10 +28,34 @@ describe('Planner', () => {
       if (placements.length > 1) seen.several += 1;
       if (moves.length > 0) seen.moved += 1;
       if (givenUp.length > 0) seen.givenUp += 1;
+      if (placements.some(({ slot }) => slot.enclosureId !== null)) seen.inBox += 1;
       if (extras.some(({ kind }) => kind === 'plugAdapter')) seen.adapters += 1;
     }
     // The sample must hold what it is meant to test.
     expect(Math.min(...Object.values(seen)), JSON.stringify(seen)).to.be.greaterThan(5);
+  });
+
+  it('is never promised more than the optimum costs, at whatever prices, and mostly just that', () => {
+    let tight = 0;
+    const sample = fc.sample(
+      fc.tuple(randomRequest(), fc.integer({ min: 0, max: 100 }), fc.integer({ min: 0, max: 1e6 })),
+      { numRuns: 200, seed: SEED },
+    );
+    for (const [request, percent, watts] of sample) {
+      const { cost } = proposePlan(request);
+      const optimum = cost.mustsUnmet * MUST + cost.weighed;
+      const { problem } = groundOf(request, scaleOf(request.weights));
+      const { places, lacks, costs } = stageOf(problem);
+      const relaxed = new Relaxations(places, lacks, costs);
+      // Prices that were asked before serve as well; no cent is worth more than one over the budget costs.
+      relaxed.at({ money: percent * problem.scale.overBudget, watts });
+      const scenes = scenesOf(problem, lacks, relaxed);
+      const first = scenes.next(Infinity)!;
+      expect(first.least, JSON.stringify(request)).to.be.at.most(optimum);
+      expect(scenes.ahead()).to.be.at.least(first.least);
+      if (first.least > optimum - 1) tight += 1;
+    }
+    expect(tight).to.be.greaterThan(100);
   });
 
   it('joins two cards where one has too few ports', () => {

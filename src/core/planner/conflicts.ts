@@ -94,25 +94,14 @@ function exclude(
   without: ReadonlySet<Limit>,
 ): boolean {
   if (one.existing !== null && one.existing === other.existing) return true;
+  const starved = starves(one, other, machine) || starves(other, one, machine);
   // Cards that stay where they are stand beside each other as it is, whatever the records say.
-  if (isWhereItWas(one) && isWhereItWas(other)) {
-    return (
-      !isDead(one) &&
-      !isDead(other) &&
-      (starves(one, other, machine) || starves(other, one, machine))
-    );
-  }
+  if (isWhereItWas(one) && isWhereItWas(other)) return starved;
   if (one.slot.id === other.slot.id) return !without.has('slots');
-  return (
-    (!without.has('openings') && touch(one, other)) ||
-    starves(one, other, machine) ||
-    starves(other, one, machine)
-  );
+  return starved || (!without.has('openings') && touch(one, other));
 }
 
 const isWhereItWas = ({ existing, slot }: Candidate): boolean => existing?.slot.id === slot.id;
-
-const isDead = ({ existing }: Candidate): boolean => valueOf(existing?.inUse.lanes ?? null) === 0;
 
 function touch(a: Candidate, b: Candidate): boolean {
   const [ofA, ofB] = [valueOf(a.slot.opening), valueOf(b.slot.opening)];
@@ -123,9 +112,14 @@ function touch(a: Candidate, b: Candidate): boolean {
 const openingsOf = ({ card, existing }: Candidate): number =>
   valueOf(existing?.occupant.openings ?? null) ?? card.openings;
 
-/** Whether one card, by a condition of the board, takes lanes that another candidate reckons with. */
+/**
+ * Whether one card, by a condition of the board, takes lanes that another candidate reckons with. A card that is left none
+ * now may stay so, but nothing new may be the reason for it.
+ */
 function starves(one: Candidate, other: Candidate, machine: Machine): boolean {
   if (machine.conditions.length === 0) return false;
-  const inUse = slotInUse(other.slot, machine);
+  const isDead = other.existing !== null && valueOf(other.slot.lanes) === 0;
+  const slot = isDead && !isWhereItWas(one) ? other.existing.slot : other.slot;
+  const inUse = slotInUse(slot, machine);
   return slotBeside(inUse, one, machine) !== inUse;
 }

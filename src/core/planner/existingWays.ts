@@ -18,11 +18,18 @@ export function existingCandidates(asked: Assessing): readonly (readonly Candida
     const { whole } = verdictAsker(machine, library);
     const never = (slotId: string) =>
       pins.some((pin) => pin.kind === 'neverSlot' && pin.slotId === slotId);
+    // It moves within its housing only: another supply feeds another.
     const slots = machine.slots.filter(
-      ({ id }) => id === each.slot.id || (each.mayMove && !never(id)),
+      ({ id, enclosureId }) =>
+        id === each.slot.id ||
+        (each.mayMove && enclosureId === each.slot.enclosureId && !never(id)),
     );
     return slots
-      .flatMap((slot) => laneLevels(slot, machine))
+      .flatMap((slot) => [
+        ...laneLevels(slot, machine),
+        // A card that others leave no lanes now may stay so, and gives nothing.
+        ...(slot.id === each.slot.id && lanesOf(each.inUse) === 0 ? [each.inUse] : []),
+      ])
       .flatMap((slot): readonly Candidate[] => {
         const stays = slot.id === each.slot.id;
         const narrowed = stays && lanesOf(slot) < lanesOf(each.inUse);

@@ -4,7 +4,7 @@
  * directly beside each other – where watts, plugs, lanes, the budget and all else are forgotten. All of these only add
  * to the cost or forbid, so it never says too much: the bound is admissible. Budget and watts come in at a price each,
  * as Lagrange multipliers: a plan within the limit gains no more from the price than the limit allows, which keeps it
- * admissible for any price of zero or more.
+ * admissible for any price of zero or more – of money up to what a cent over the budget costs, since it may be broken.
  *
  * Worked out by dynamic programming, from the last place to the first. A table holds, by how long is waited already and
  * by what stands before the place, the least cost of waiting and of all that follows, for each state of what is lacking.
