@@ -11,11 +11,11 @@
 
   let { model }: { model: JobModel } = $props();
 
-  const HEIGHT_PX = 150;
+  const HEIGHT_PX = 160;
   const LEFT_PX = 40;
   /** Names stand in a column beside the plot, each led to its point: they never lie over one another. */
   const RIGHT_PX = 178;
-  const TOP_PX = 14;
+  const TOP_PX = 24;
   const BOTTOM_PX = 30;
   const LABEL_PX = 16;
 
@@ -43,7 +43,7 @@
         cents,
         atX: x(cents),
         atY: y(share),
-        labelY: TOP_PX + 4 + n * LABEL_PX,
+        labelY: TOP_PX - 6 + n * LABEL_PX,
       })),
   );
   const isChosen = (key: PlanKey) => planning.chosen === plans.find((p) => p.key === key)?.plan;
@@ -121,7 +121,7 @@
         <text class="tick" x={widthPx - RIGHT_PX} y={HEIGHT_PX - 2} text-anchor="end"
           >price before tax</text
         >
-        <text class="tick" x={LEFT_PX} y={TOP_PX - 4}
+        <text class="tick" x={LEFT_PX} y={TOP_PX - 12}
           >delivered, of what the fastest cards would</text
         >
         {#if model.job.budgetCents !== null && x(model.job.budgetCents) < widthPx - RIGHT_PX}

@@ -80,6 +80,9 @@
     margin: 0.25rem 0 0.5rem;
     list-style: disc inside;
   }
+  .set li::first-letter {
+    text-transform: uppercase;
+  }
   .changes li {
     display: grid;
     grid-template-columns: 1fr auto;
