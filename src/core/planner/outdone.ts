@@ -29,8 +29,12 @@ interface Label extends Reached {
   readonly taken: Taken;
 }
 
+/** Beyond so many nothing more is noted, so that a long search does not use up all memory; it stays exact. */
+const MOST_NOTED = 300_000;
+
 export class Outdone {
-  private readonly noted = new Map<string, Label[]>();
+  private readonly noted = new Map<string, readonly Label[]>();
+  private count = 0;
   private readonly machine: Machine;
   /** Slots whose cards take lanes from others, or lose them. */
   private readonly tied: ReadonlySet<string>;
@@ -53,8 +57,9 @@ export class Outdone {
     else {
       const own = socketsIn(card, slot, machineAround(slot, this.machine));
       // Little stands in other housings: there all that a card takes is told apart.
-      if (slot.enclosureId !== null) things.push(`${card.peakWatts} ${JSON.stringify(own)}`);
-      else {
+      if (slot.enclosureId !== null) {
+        things.push(`${slot.enclosureId} ${card.peakWatts} ${JSON.stringify(own)}`);
+      } else {
         sockets.push(...own);
         things.push(...card.boardLeads.map(({ type }) => type));
       }
@@ -76,9 +81,12 @@ export class Outdone {
   }
 
   note(partial: Label): void {
+    if (this.count >= MOST_NOTED) return;
     const key = keyOf(partial);
     const alike = this.noted.get(key) ?? [];
-    this.noted.set(key, [...alike.filter((other) => !noDearer(partial, other)), partial]);
+    const left = alike.filter((other) => !noDearer(partial, other));
+    this.noted.set(key, [...left, partial]);
+    this.count += left.length + 1 - alike.length;
   }
 }
 
