@@ -120,6 +120,8 @@ test('nothing in a file becomes part of the page', async ({ page }) => {
     .locator('#evidence-text')
     .fill(`00:1f.3 Audio device [0403]: ${trap} [f1a6:0007]\n\tKernel driver in use: ${trap}\n`);
   await page.getByRole('button', { name: 'Read it' }).click();
+  // Once it is read the slots come to the fore by themselves.
+  await expect(page.getByRole('tab', { name: 'Slots' })).toHaveAttribute('aria-selected', 'true');
   await page.getByRole('tab', { name: 'Evidence' }).click();
   await page.getByText('All 1 devices as a tree').click();
   await expect(page.getByText('<b>bold</b>').first()).toBeVisible();
