@@ -106,6 +106,7 @@ test('a whole folder is read, registers of single devices by their path, and a k
   await newSurvey(page);
   await page.locator('#evidence-folder').setInputFiles(folder);
   await expect(page.getByText('12 devices, 2 slot records, 0 screens.')).toBeAttached();
+  await expect(page.getByRole('tab', { name: 'Slots' })).toHaveAttribute('aria-selected', 'true');
   await page.getByRole('tab', { name: 'Evidence' }).click();
   // The museum's machine was here before: what was measured then need not be measured again.
   await page.getByRole('button', { name: 'Take what was measured then' }).click();

@@ -100,12 +100,15 @@ export function foldingOf(lacks: Lacks): Folding {
   }
   const coarse: Lacks = { ...lacks, most, strides, size };
   const grain = (n: number) => (n < lacks.groups.length ? by : 1);
-  const digits = most.map((_, n) =>
-    Int32Array.from({ length: size }, (__, state) => digit(coarse, state, n)),
-  );
+  const digits = most.map((_, n) => {
+    const ofStates = new Int32Array(size);
+    for (let state = 0; state < size; state += 1) ofStates[state] = digit(coarse, state, n);
+    return ofStates;
+  });
   const first = leadsFrom(lacks);
-  const same = Int32Array.from({ length: size }, (_, state) => state);
-  const steps = new Map<string, Int32Array>();
+  const same = new Int32Array(size);
+  for (let state = 0; state < size; state += 1) same[state] = state;
+  const steps = new Map<Gives, Int32Array>();
   return {
     lacks: coarse,
     fold: (state) => {
@@ -117,8 +120,7 @@ export function foldingOf(lacks: Lacks): Folding {
       return folded;
     },
     step: (gives) => {
-      const key = gives.join(';');
-      const known = steps.get(key);
+      const known = steps.get(gives);
       if (known !== undefined) return known;
       const to = same.slice();
       for (const [n, amount] of gives) {
@@ -131,7 +133,7 @@ export function foldingOf(lacks: Lacks): Folding {
           else to[state]! -= Math.min(there[state]!, given) * stride;
         }
       }
-      steps.set(key, to);
+      steps.set(gives, to);
       return to;
     },
   };

@@ -6,7 +6,7 @@ import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { gapMm } from '../rules/body.ts';
 import type { Candidate } from './candidates.ts';
-import { unitsFor } from './coverage.ts';
+import { unitsFor, type Units } from './coverage.ts';
 import type { Gives, Lacks } from './lacks.ts';
 import type { Limit } from './limits.ts';
 
@@ -27,6 +27,7 @@ export const BESIDE = ['nothing', 'card', 'flanked', 'fan', 'flankedFan'] as con
 
 export interface Choice {
   readonly candidate: Candidate;
+  /** The same list for all that give the same. */
   readonly gives: Gives;
   /** The next place that is free after it: bodies cover openings that follow. */
   readonly next: number;
@@ -68,6 +69,7 @@ export function placesOf(
     if (inSlot === undefined) bySlot.set(each.slot.id, [each]);
     else inSlot.push(each);
   }
+  const givesBy = givesAsker(lacks);
   const bodiesMatter = !without.has('openings') && !without.has('slots');
   const longest = Math.max(
     0,
@@ -88,7 +90,7 @@ export function placesOf(
           const next = bodiesMatter ? nextFree(slots, at, candidate) : at + 1;
           return {
             candidate,
-            gives: givesOf(candidate, lacks),
+            gives: givesBy(candidate),
             next,
             touchesNext: bodiesMatter && touches(slot, openingsOf(candidate), slots[next]),
             long: candidate.card.lengthMm > longest,
@@ -108,10 +110,30 @@ function touches(slot: Slot, openings: number, other: Slot | undefined): boolean
 const openingsOf = ({ card, existing }: Candidate): number =>
   valueOf(existing?.occupant.openings ?? null) ?? card.openings;
 
-function givesOf(candidate: Candidate, lacks: Lacks): Gives {
-  const { groups, existing, leads } = lacks;
+/** Asks what a candidate gives: many give the same, so that each list is made once and can be told by itself. */
+function givesAsker(lacks: Lacks): (candidate: Candidate) => Gives {
+  const ofUnits = new Map<Units, Map<string, Gives>>();
+  const alike = new Map<string, Gives>();
+  return (candidate) => {
+    const { units, leads, existing } = candidate;
+    const ofLeads = ofUnits.get(units) ?? new Map<string, Gives>();
+    if (ofLeads.size === 0) ofUnits.set(units, ofLeads);
+    const key = `${existing?.slot.id} ${leads.join()}`;
+    const known = ofLeads.get(key);
+    if (known !== undefined) return known;
+    const fresh = givesOf(candidate, lacks);
+    const content = fresh.join(';');
+    const gives = alike.get(content) ?? fresh;
+    alike.set(content, gives);
+    ofLeads.set(key, gives);
+    return gives;
+  };
+}
+
+/** More than is lacking is as good as just that; of leads every one counts. */
+function givesOf(candidate: Candidate, { groups, existing, leads, most }: Lacks): Gives {
   const gives = [
-    ...groups.map((group) => unitsFor(group, candidate.units)),
+    ...groups.map((group, n) => Math.min(most[n]!, unitsFor(group, candidate.units))),
     ...existing.map((each) => (candidate.existing === each ? 1 : 0)),
     ...leads.map((lead) => candidate.leads.filter((each) => each === lead).length),
   ];

@@ -60,7 +60,10 @@ export class Relaxations {
 
   constructor(places: readonly Place[], lacks: Lacks, costs: Costs) {
     const folded = foldingOf(lacks);
-    const fansMatter = costs.noAir > 0 && places.some(({ choices }) => choices.some(blowsAtNext));
+    const fansMatter =
+      costs.noAir > 0 &&
+      places.some(({ choices }) => choices.some(blowsAtNext)) &&
+      places.some(({ choices }) => choices.some(takesAir));
     const ends = endCosts(folded, costs);
     this.ground = {
       places,
@@ -287,21 +290,24 @@ function alikeOf(
 ): readonly Alike[] {
   const fansMatter = besides === BESIDE.length;
   const row = (beside: number) => (beside < besides ? beside : beside - 2);
-  const sets = new Map<string, Omit<Alike, 'choices'> & { readonly choices: Choice[] }>();
+  type Set = Omit<Alike, 'choices'> & { readonly choices: Choice[] };
+  const sets = new Map<Gives, Map<string, Set>>();
   for (const choice of choices) {
-    const { candidate, gives, next } = choice;
+    const { gives, next } = choice;
     const wait = waitLevel(choice);
     const [thenAlone, thenBeside] = [row(besideAfter(choice, 0)), row(besideAfter(choice, 1))];
     const airless = fansMatter && takesAir(choice);
-    const key = `${next} ${thenAlone} ${thenBeside} ${airless} ${candidate.existing?.slot.id} ${wait} ${gives.join(';')}`;
-    const set = sets.get(key);
+    const ofGives = sets.get(gives) ?? new Map<string, Set>();
+    if (ofGives.size === 0) sets.set(gives, ofGives);
+    const key = `${next} ${thenAlone} ${thenBeside} ${airless} ${wait}`;
+    const set = ofGives.get(key);
     if (set !== undefined) set.choices.push(choice);
     else {
       const to = folded.step(gives);
-      sets.set(key, { choices: [choice], wait, to, thenAlone, thenBeside, takesAir: airless });
+      ofGives.set(key, { choices: [choice], wait, to, thenAlone, thenBeside, takesAir: airless });
     }
   }
-  return [...sets.values()];
+  return [...sets.values()].flatMap((ofGives) => [...ofGives.values()]);
 }
 
 /** Of choices that are alike the cheapest, at these prices. */

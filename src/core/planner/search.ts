@@ -58,7 +58,7 @@ export interface Searched extends Progress {
 /** What drives a search hears how far it is, and answers `true` to stop it. */
 export type Search<Heard, Result> = Generator<Heard, Result, boolean | undefined>;
 
-/** A partial plan; what its last card collides with and causes is only asked once its turn comes. */
+/** A partial plan. */
 interface Partial extends Reached {
   readonly placed: readonly Candidate[];
   readonly taken: Taken;
@@ -66,7 +66,8 @@ interface Partial extends Reached {
   readonly lastCaused: number;
   readonly scene: Scene;
   readonly bound: number;
-  readonly asked: boolean;
+  /** The card that comes to it, put in and asked about – what it collides with, what it causes – once its turn comes. */
+  readonly further: Candidate | null;
   /** Those that branch from the same partial plan bear the same number. */
   readonly family: number;
 }
@@ -97,19 +98,21 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
     return Math.max(0, more - adaptersTogether([further], machine)) * cheapest * scale.extras;
   };
 
+  const putIn = (partial: Partial, further: Candidate): Partial => ({
+    ...partial,
+    placed: [...partial.placed, further],
+    taken: outdone.takenWith(partial.taken, further),
+  });
+
   /** With what the last card settles of the one before it, and what it causes itself as far as it is known. */
-  const whenAsked = (partial: Partial): Partial | null => {
-    const further = partial.placed.at(-1);
-    if (partial.asked || further === undefined) return partial;
-    const before = partial.placed.slice(0, -1);
-    if (collides(before, further)) return null;
-    const caused = causedBeside(further, before, machine, problem.extras);
+  const asked = (partial: Partial, before: readonly Candidate[], last: Candidate): Partial => {
+    const caused = causedBeside(last, before, machine, problem.extras);
     const lastCaused = weigh(troubleOf(caused.own), scale);
     const settled = weigh(added(troubleOf(caused.before), caused.first), scale);
     const weighed =
-      partial.weighed + settled + adapters(before, further) + lastCaused - partial.lastCaused;
-    const asked = { ...partial, weighed, lastCaused, asked: true };
-    return { ...asked, bound: asked.scene.bound(asked, bestValue) };
+      partial.weighed + settled + adapters(before, last) + lastCaused - partial.lastCaused;
+    const told = { ...partial, weighed, lastCaused, further: null };
+    return { ...told, bound: told.scene.bound(told, bestValue) };
   };
 
   const better = ({ placed, lacking, scene }: Partial): void => {
@@ -145,60 +148,80 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
       return;
     }
     const { bound } = partial.scene;
+    const { placed, taken, lastCaused, scene } = partial;
     const branches: Partial[] = [];
-    const consider = (further: Reached, candidate: Candidate | null): void => {
-      const atLeast = bound(further, bestValue);
+    const consider = (reached: Reached, further: Candidate | null): void => {
+      const atLeast = bound(reached, bestValue);
       if (cannotWin(atLeast)) return;
-      const { scene, lastCaused } = partial;
-      const [placed, taken] =
-        candidate === null
-          ? [partial.placed, partial.taken]
-          : [[...partial.placed, candidate], outdone.takenWith(partial.taken, candidate)];
+      const family = searched;
       branches.push({
-        ...further,
+        ...reached,
         placed,
         taken,
         lastCaused,
         scene,
         bound: atLeast,
-        asked: candidate === null,
-        family: searched,
+        further,
+        family,
       });
     };
-    consider({ ...partial, place: partial.place + 1, beside: besideEmpty(place) }, null);
+    const { waiting, beside, moneyCents: money, watts, weighed } = partial;
+    consider(
+      {
+        place: partial.place + 1,
+        lacking: partial.lacking,
+        waiting,
+        beside: besideEmpty(place),
+        moneyCents: money,
+        watts,
+        weighed,
+      },
+      null,
+    );
     for (const choice of place.choices) {
       const { candidate, gives, next } = choice;
       const lacking = after(lacks, partial.lacking, gives);
       if (lacking === -1) continue;
-      const further: Reached = {
-        place: next,
-        lacking,
-        waiting: Math.max(partial.waiting, costs.waitLevel(choice)),
-        beside: besideAfter(choice, partial.beside),
-        moneyCents: partial.moneyCents + candidate.moneyCents,
-        watts: partial.watts + wattsOf(choice),
-        weighed: partial.weighed + candidate.atLeast,
-      };
-      consider(further, candidate);
+      consider(
+        {
+          place: next,
+          lacking,
+          waiting: Math.max(waiting, costs.waitLevel(choice)),
+          beside: besideAfter(choice, beside),
+          moneyCents: money + candidate.moneyCents,
+          watts: watts + wattsOf(choice),
+          weighed: weighed + candidate.atLeast,
+        },
+        candidate,
+      );
     }
     // The most promising is looked at first.
     for (const each of branches.toSorted((a, b) => b.bound - a.bound)) open.push(each);
   };
 
+  /** The partial plan with the card that comes to it; null where that cannot be or need not be looked at. */
+  const whole = (partial: Partial): Partial | null => {
+    const { further, placed } = partial;
+    if (further === null) return partial;
+    const there = putIn(partial, further);
+    // What another outdoes before anything is asked about it, it outdoes all the more afterwards.
+    if (outdone.is(there) || collides(placed, further)) return null;
+    const told = asked(there, placed, further);
+    return cannotWin(told.bound) ? null : told;
+  };
+
   /** The next one to look at. Where it promises less, now that it is asked, than another of its family, that one is next. */
   const nextOpen = (): Partial | null => {
     for (let next = open.pop(); next !== undefined; next = open.pop()) {
-      // What another outdoes before anything is asked about it, it outdoes all the more afterwards.
-      if (cannotWin(next.bound) || outdone.is(next)) continue;
-      const asked = whenAsked(next);
-      if (asked === null || cannotWin(asked.bound)) continue;
-      const { family, bound } = asked;
+      const partial = cannotWin(next.bound) ? null : whole(next);
+      if (partial === null) continue;
+      const { family, bound } = partial;
       let at = open.length;
       while (at > 0 && open[at - 1]!.family === family && open[at - 1]!.bound < bound) at -= 1;
-      if (at < open.length) open.splice(at, 0, asked);
-      else if (!outdone.is(asked)) {
-        outdone.note(asked);
-        return asked;
+      if (at < open.length) open.splice(at, 0, partial);
+      else if (!outdone.is(partial)) {
+        outdone.note(partial);
+        return partial;
       }
     }
     return null;
@@ -215,7 +238,7 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
       lastCaused: 0,
       scene,
       bound,
-      asked: true,
+      further: null,
       family: 0,
     });
     for (let next = nextOpen(); next !== null; next = nextOpen()) {
