@@ -74,7 +74,10 @@ describe('A plan that moves a card and gives one up', () => {
       card: 'Thornmere Bollard S1',
       slot: 'Slot 4',
     });
-    expect(all[at('moveCard')]!.values).to.include({ from: 'Slot 1', slot: 'Slot 4' });
+    expect(all[at('moveCard')]!.values).to.include({
+      from: 'Slot 1',
+      slot: plan.moves[0]!.slot.label,
+    });
     const order = ['openCase', 'takeOut', 'moveCard', 'seat'].map(at);
     expect(order).to.deep.equal(order.toSorted((a, b) => a - b));
     expect(order).to.not.include(-1);

@@ -175,9 +175,9 @@ test('a card in the way moves and another goes: the board, the table and the ste
 }) => {
   await openStage(page, 'film-shed', 'choose');
   await expect(page.getByText(/^Proven: no plan is better/)).toBeVisible();
-  await expect(page.getByText('Gannetry Quay 2 moves from Slot 1 to Slot 4')).toBeVisible();
+  await expect(page.getByText('Gannetry Quay 2 moves from Slot 1 to Slot 3')).toBeVisible();
   const board = page.getByRole('table', { name: 'The board as a table' });
-  await expect(board.getByRole('row', { name: /Slot 4/ })).toContainText(
+  await expect(board.getByRole('row', { name: /Slot 3/ })).toContainText(
     'Gannetry Quay 2, moved here',
   );
   await expect(page.getByRole('region', { name: 'Needs', exact: true })).toContainText('4 of 4');

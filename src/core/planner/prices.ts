@@ -1,5 +1,6 @@
 /** Prices that make the relaxation's bound tight where money or watts run short. */
-import { FREE, type Prices, type Relaxations } from './relaxation.ts';
+import type { Choice } from './places.ts';
+import { FREE, wattsOf, type Prices, type Relaxations } from './relaxation.ts';
 
 /** So many relaxations are worked out anew, at most. */
 const MOST_NEW = 6;
@@ -58,11 +59,11 @@ export function tightPrices(
     const from = best;
     const tangent = (price: number): Tangent => {
       const prices = { ...from, [what]: price };
-      const { moneyCents, watts } = relaxed.at(prices).uses(lacking);
+      const plan = relaxed.at(prices).cheapest(lacking);
       return {
         price,
         value: regard(prices),
-        slope: (what === 'money' ? moneyCents : watts) - limit,
+        slope: used(plan, what) - limit,
       };
     };
     let low = tangent(0);
@@ -92,3 +93,10 @@ export function tightPrices(
     .slice(0, MOST_KEPT)
     .map(({ prices }) => prices);
 }
+
+/** Cents or watts that the choices of a plan take together. */
+export const used = (plan: readonly Choice[], what: keyof Prices): number =>
+  plan.reduce(
+    (sum, choice) => sum + (what === 'money' ? choice.candidate.moneyCents : wattsOf(choice)),
+    0,
+  );

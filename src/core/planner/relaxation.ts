@@ -45,8 +45,8 @@ export interface Relaxation {
    * What is waited for so far is counted in.
    */
   readonly least: (place: number, lacking: number, waiting: number, beside: number) => number;
-  /** Money and watts of a plan that costs as little as `least` says, from the first place on. */
-  readonly uses: (lacking: number) => { readonly moneyCents: number; readonly watts: number };
+  /** A plan that costs as little as `least` says, from the first place on, as far as the relaxation knows. */
+  readonly cheapest: (lacking: number) => readonly Choice[];
 }
 
 /** Relaxations at prices; each is worked out once. */
@@ -128,8 +128,9 @@ function relaxation(ground: Ground, ways: readonly (readonly Way[])[]): Relaxati
     tables[place]![waiting]![rowOf(beside)]![state]!;
   return {
     least: (place, lacking, waiting, beside) => value(place, folded.fold(lacking), waiting, beside),
-    uses: (lacking) => {
-      let [moneyCents, watts, at, state, waiting, beside] = [0, 0, 0, folded.fold(lacking), 0, 0];
+    cheapest: (lacking) => {
+      const chosen: Choice[] = [];
+      let [at, state, waiting, beside] = [0, folded.fold(lacking), 0, 0];
       while (at < places.length) {
         const place = places[at]!;
         let least =
@@ -148,15 +149,13 @@ function relaxation(ground: Ground, ways: readonly (readonly Way[])[]): Relaxati
           beside = besideEmpty(place);
           continue;
         }
-        const { candidate, next } = best.choice;
-        moneyCents += candidate.moneyCents;
-        watts += wattsOf(best.choice);
+        chosen.push(best.choice);
         state = best.to[state]!;
         waiting = Math.max(waiting, best.wait);
         beside = besideAfter(best.choice, beside);
-        at = next;
+        at = best.choice.next;
       }
-      return { moneyCents, watts };
+      return chosen;
     },
   };
 }

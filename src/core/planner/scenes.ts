@@ -5,7 +5,8 @@ import { OVER_BUDGET_FACTOR, type Scale } from './cost.ts';
 import { subsets } from './coverage.ts';
 import type { Lacks } from './lacks.ts';
 import type { Limit } from './limits.ts';
-import { tightPrices } from './prices.ts';
+import type { Choice } from './places.ts';
+import { tightPrices, used } from './prices.ts';
 import { costOfLeaving, decidedBeforehand, troubleWeighed, type SearchProblem } from './problem.ts';
 import { MUST, type Relaxations } from './relaxation.ts';
 import type { Want } from './wants.ts';
@@ -37,6 +38,8 @@ export interface Scene {
   readonly start: Reached;
   readonly least: number;
   readonly bound: Bound;
+  /** Plans that the relaxations find cheapest: often they can be had, and then there is one to better from the start. */
+  readonly promising: readonly (readonly Choice[])[];
 }
 
 export interface Scenes {
@@ -67,10 +70,10 @@ export function scenesOf(problem: SearchProblem, lacks: Lacks, relaxed: Relaxati
     const first = queue.pop();
     if (first === undefined || first.scene !== null) return first?.scene ?? null;
     const { left, start } = first;
-    const bound = boundOf(problem, start, relaxed, enough);
+    const { bound, promising } = boundOf(problem, start, relaxed, enough);
     const least = Math.max(first.least, bound(start));
     const at = queue.findLastIndex((other) => other.least >= least) + 1;
-    queue.splice(at, 0, { ...first, least, scene: { left, start, least, bound } });
+    queue.splice(at, 0, { ...first, least, scene: { left, start, least, bound, promising } });
     return next(enough);
   };
   return { next, ahead: () => queue.at(-1)?.least ?? Infinity };
@@ -98,14 +101,14 @@ function boundOf(
   start: Reached,
   relaxed: Relaxations,
   enough: number,
-): Bound {
+): Pick<Scene, 'bound' | 'promising'> {
   const budget = budgetCents ?? Infinity;
   const mostForMoney = OVER_BUDGET_FACTOR * scale.overBudget;
   const plain = relaxed.at();
   const over = (cents: number) => (cents > budget ? (cents - budget) * mostForMoney : 0);
   const ways = wattWays(machine, scale, imagined).map((way) => {
     const limits = { moneyCents: budget, watts: way.limit, mostForMoney };
-    const short = plain.uses(start.lacking).watts > way.limit;
+    const short = used(plain.cheapest(start.lacking), 'watts') > way.limit;
     const tried = [
       ...tightPrices(relaxed, start.lacking, limits, enough - start.weighed - way.extra),
       // So dear that a must is left rather than a watt too much drawn: tells what is not possible at all.
@@ -113,7 +116,7 @@ function boundOf(
     ];
     return { ...way, priced: tried.map((prices) => ({ prices, rest: relaxed.at(prices) })) };
   });
-  return (reached, enough = Infinity) => {
+  const bound: Bound = (reached, enough = Infinity) => {
     const { place, lacking, waiting, beside, moneyCents: money, watts, weighed } = reached;
     const simply = weighed + plain.least(place, lacking, waiting, beside) + over(money);
     let least = Infinity;
@@ -134,6 +137,8 @@ function boundOf(
     }
     return least;
   };
+  const rests = new Set([plain, ...ways.flatMap(({ priced }) => priced[0]?.rest ?? [])]);
+  return { bound, promising: [...rests].map((rest) => rest.cheapest(start.lacking)) };
 }
 
 /** Sums of musts times watts are too large to be exact to the last unit. */

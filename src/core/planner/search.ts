@@ -26,7 +26,7 @@ import type { Existing } from './existing.ts';
 import { adaptersTogether, cheapestAdapter } from './extras.ts';
 import { after } from './lacks.ts';
 import { NOTHING_TAKEN, Outdone, type Taken } from './outdone.ts';
-import { besideAfter, besideEmpty } from './places.ts';
+import { besideAfter, besideEmpty, type Choice } from './places.ts';
 import { stageOf, type SearchProblem } from './problem.ts';
 import { IMPOSSIBLE, MUST, endOf, Relaxations, wattsOf } from './relaxation.ts';
 import { scenesOf, type Reached, type Scene } from './scenes.ts';
@@ -115,7 +115,11 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
     return { ...told, bound: told.scene.bound(told, bestValue) };
   };
 
-  const better = ({ placed, lacking, scene }: Partial): void => {
+  const better = ({
+    placed,
+    lacking,
+    scene,
+  }: Pick<Partial, 'placed' | 'lacking' | 'scene'>): void => {
     const left = [...scene.left, ...endOf(lacks, lacking, costs).left];
     const givenUp = existingCards.filter(
       (each) => !placed.some(({ existing }) => existing === each),
@@ -139,6 +143,18 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
     const unmet = problem.wants.filter((want) => left.includes(want));
     best = { placed, givenUp, unmet, cost, together: caused };
     bestValue = cost.mustsUnmet * MUST + cost.weighed;
+  };
+
+  /** Takes a whole plan of the scene where it can be had as it is. */
+  const tryOut = (plan: readonly Choice[], scene: Scene): void => {
+    const placed: Candidate[] = [];
+    let { lacking } = scene.start;
+    for (const { candidate, gives } of plan) {
+      lacking = after(lacks, lacking, gives);
+      if (lacking === -1 || collides(placed, candidate)) return;
+      placed.push(candidate);
+    }
+    if (endOf(lacks, lacking, costs).cost < IMPOSSIBLE) better({ placed, lacking, scene });
   };
 
   const branch = (partial: Partial): void => {
@@ -230,7 +246,8 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
   const scenes = scenesOf(problem, lacks, new Relaxations(places, lacks, costs));
   for (let scene = scenes.next(bestValue); scene !== null; scene = scenes.next(bestValue)) {
     if (cannotWin(scene.least)) break;
-    const { start, least: bound } = scene;
+    const { start, least: bound, promising } = scene;
+    for (const plan of promising) tryOut(plan, scene);
     open.push({
       ...start,
       placed: [],

@@ -109,7 +109,9 @@
           (proposal.cost.weighed - proposal.least.weighed) / 100,
         )} less at most.
       {/if}
-      {proposal.searched.toLocaleString('en-GB')} partial plans looked at.
+      {#if proposal.searched > 0}
+        {proposal.searched.toLocaleString('en-GB')} partial plans looked at.
+      {/if}
     </p>
   {/if}
 
