@@ -5,7 +5,7 @@
  * other cause each other (between two cards of the order nothing else can come any more), and the optimum of the
  * relaxed rest (relaxation.ts). `branch` fills the next slot in every way, `better` keeps the best whole plan. A plan
  * is a set of candidates, each in its own slot, so each set is on exactly one path; of two paths from which all goes on
- * alike only the cheaper is followed (outdone.ts).
+ * alike only the cheaper is followed (outdone.ts). The plans that the relaxations find are tried first.
  *
  * It is a generator, so that whoever drives it can show how far it is and stop it: what was found by then is
  * returned with the least that anything better could cost.
