@@ -142,7 +142,9 @@ function relaxation(ground: Ground, ways: readonly (readonly Way[])[]): Relaxati
           const then = besideAfter(choice, beside);
           const rest = value(choice.next, to[state]!, Math.max(wait, waiting), then);
           const total = cost + causedBy(choice, beside, costs) + rest;
-          if (total < least) [least, best] = [total, way];
+          // Where it costs the same a card goes into the first slot that takes it.
+          const isBetter = total < least || (total === least && best === null);
+          if (isBetter) [least, best] = [total, way];
         }
         if (best === null) {
           at += 1;
