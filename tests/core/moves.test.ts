@@ -139,6 +139,13 @@ describe('Something bought for the machine itself', () => {
       stamp,
     );
     expect(twice.bought).to.have.length(1);
+    const other = EXTRAS.find((each) => each.kind === 'supply' && each.id !== supply.id)!;
+    const instead = apply(
+      twice,
+      { name: 'buyForMachine', extra: other, machine, what: 'a larger one' },
+      stamp,
+    );
+    expect(instead.bought).to.deep.equal([other]);
     const there = apply(bought, { name: 'dropBought', extraId: supply.id }, stamp);
     expect(there.bought).to.deep.equal([]);
     expect(there.machine).to.deep.equal(bought.machine);

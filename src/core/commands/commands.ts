@@ -185,10 +185,11 @@ function change(job: Job, command: Command, at: string): Job {
       return {
         ...job,
         machine: command.machine,
-        bought: [...withoutBought(job, command.extra.id), command.extra],
+        // A machine has one supply, and one cable and switch on its way: another takes its place.
+        bought: [...job.bought.filter(({ kind }) => kind !== command.extra.kind), command.extra],
       };
     case 'dropBought':
-      return { ...job, bought: withoutBought(job, command.extraId) };
+      return { ...job, bought: job.bought.filter(({ id }) => id !== command.extraId) };
     case 'withdrawPlan':
       return { ...job, plan: null };
     case 'tickStep':
@@ -212,8 +213,6 @@ function change(job: Job, command: Command, at: string): Job {
       return { ...job, readings: withoutReading(job, command.needId) };
   }
 }
-
-const withoutBought = (job: Job, extraId: string) => job.bought.filter(({ id }) => id !== extraId);
 
 const withoutPin = (job: Job, pin: Pin) => job.pins.filter((each) => pinKey(each) !== pinKey(pin));
 
