@@ -1,6 +1,7 @@
 import globals from 'globals';
 import js from '@eslint/js';
 import svelte from 'eslint-plugin-svelte';
+import regexp from 'eslint-plugin-regexp';
 import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
 
@@ -17,6 +18,7 @@ const ROOMS = [
   ['proof'],
   ['procedure'],
   ['write'],
+  ['backup'],
   ['commands'],
 ];
 
@@ -71,6 +73,15 @@ export default ts.config(
     files: ['**/*.svelte', '**/*.svelte.ts'],
     languageOptions: {
       parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig },
+    },
+  },
+  {
+    // No pattern may look at a letter more often than a fixed number of times: files come from anywhere.
+    files: ['src/**', 'server/**'],
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential' }],
     },
   },
   {

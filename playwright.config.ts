@@ -31,7 +31,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: 'node build/index.js',
+    command: 'node server/index.mjs',
     url: ADDRESS,
     env: { PORT: String(PORT), HOST: '127.0.0.1', ORIGIN: ADDRESS, TENANT_DEMO: '1' },
     reuseExistingServer: false,

@@ -1,9 +1,30 @@
 import adapter from '@sveltejs/adapter-node';
 import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
 import { optimizeImports } from 'carbon-preprocess-svelte';
-import { readFileSync } from 'node:fs';
+import { readdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { buildVersion } from './scripts/buildVersion.mjs';
 
-const { version } = JSON.parse(readFileSync(new URL('package.json', import.meta.url), 'utf8'));
+const version = process.env.TENANT_VERSION ?? buildVersion();
+
+/**
+ * Lists every file that a browser may ever ask for. The framework's own list leaves out what workers load, and
+ * the application has to work with the network unplugged.
+ */
+function withFileList(node) {
+  return {
+    ...node,
+    async adapt(builder) {
+      await node.adapt(builder);
+      const client = join('build', 'client');
+      const files = readdirSync(client, { recursive: true, withFileTypes: true })
+        .filter((entry) => entry.isFile() && !/\.(br|gz)$|^service-worker\.js$/.test(entry.name))
+        .map((entry) => `/${join(entry.parentPath, entry.name).slice(client.length + 1)}`)
+        .toSorted();
+      writeFileSync(join(client, 'files.json'), JSON.stringify({ version, files }));
+    },
+  };
+}
 
 /** @type {import('@sveltejs/kit').Config} */
 export default {
@@ -13,7 +34,7 @@ export default {
     runes: ({ filename }) => (filename.includes('/node_modules/') ? undefined : true),
   },
   kit: {
-    adapter: adapter(),
+    adapter: withFileList(adapter()),
     alias: { $core: 'src/core/index.ts', $demo: 'demo' },
     version: { name: version },
     // One cached page serves every address while the network is away, so its links must not be relative.
