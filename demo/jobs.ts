@@ -5,7 +5,7 @@ import {
   expectations,
   fittedCards,
   known,
-  mergeEvidence,
+  takeEvidence,
   packagesFor,
   plainNeed,
   proposePlan,
@@ -154,7 +154,7 @@ function sailLoft(): Job {
 /** @param lspci what the machine itself printed, from the folder of evidence */
 function museum(lspci: string): Job {
   const surveyed = withCardRecords(
-    mergeEvidence(TOWER, readEvidence([{ name: 'lspci.txt', content: lspci }])),
+    takeEvidence(TOWER, readEvidence([{ name: 'lspci.txt', content: lspci }])).machine,
     CARDS,
   );
   const begun = begin(

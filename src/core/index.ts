@@ -195,11 +195,12 @@ export {
   type Evidence,
   type EvidenceFile,
   type FileReport,
+  type Known,
   type KnownLists,
   readEvidence,
 } from './read/evidence.ts';
 export { withCardRecords } from './read/cardRecords.ts';
-export { mergeEvidence } from './read/mergeEvidence.ts';
+export { type Taken, takeEvidence } from './read/mergeEvidence.ts';
 export { sameMachine } from './read/sameMachine.ts';
 export { type CellKind, MONEY_CELL } from './read/catalogue/cells.ts';
 export {
@@ -227,7 +228,23 @@ export {
 } from './read/catalogue/catalogueFile.ts';
 export { learnCard, learnable } from './read/catalogue/learnCard.ts';
 export { bestMode } from './read/mergeSystem.ts';
-export { type JobFileReading, type Pictures, readJobFile, readStoredJob } from './read/jobFile.ts';
+export {
+  type JobFileReading,
+  Picture,
+  type Pictures,
+  isNewerJob,
+  problemsOf,
+  readJobFile,
+  readStoredJob,
+} from './read/jobFile.ts';
+export {
+  type KeptItems,
+  type KeptKind,
+  type KeptReading,
+  readKeptList,
+  writeKeptList,
+} from './read/keptList.ts';
+export { type Repaired, repairedJob, repairedMachine } from './read/repair.ts';
 
 export {
   type Finding,
@@ -342,7 +359,13 @@ export {
 } from './planner/pins.ts';
 
 export { type CautionCode, type Step, type StepCode, steps } from './procedure/steps.ts';
-export { type OpenCounts, openItems, standing } from './procedure/openItems.ts';
+export {
+  type JobSummary,
+  type OpenCounts,
+  openItems,
+  standing,
+  summaryOf,
+} from './procedure/openItems.ts';
 
 export {
   type Expectation,
@@ -354,7 +377,13 @@ export {
 } from './proof/expect.ts';
 export { type FallBack, type Judgement, judge } from './proof/judge.ts';
 
-export { JOB_FILE_ENDING, jobFileName, jobFileSchema, writeJobFile } from './write/jobFile.ts';
+export {
+  JOB_FILE_ENDING,
+  jobFileName,
+  jobFileSchema,
+  writeJobFile,
+  writeSetAside,
+} from './write/jobFile.ts';
 export {
   type HandOverSheet,
   type SheetCard,
@@ -362,7 +391,37 @@ export {
   handOverSheet,
 } from './write/handOver.ts';
 
+export { type ExportChoice, forExport } from './write/forExport.ts';
 export { type ShoppingList, type ShoppingRow, shoppingList } from './write/shoppingList.ts';
 export { shoppingTable } from './write/shoppingTable.ts';
 
-export { type Command, type CommandName, type Stamp, apply, restore } from './commands/commands.ts';
+export {
+  type Backup,
+  type BackupManifest,
+  type BackupReading,
+  BackupWriter,
+  STORES,
+  type Sha256,
+  type StoreName,
+  type StoredItem,
+  readBackup,
+} from './backup/backupFile.ts';
+export {
+  type BackupDifference,
+  type ListPlaces,
+  type StoreChange,
+  type Taking,
+  differences,
+  displaced,
+  merged,
+  replaced,
+} from './backup/differences.ts';
+
+export {
+  type Command,
+  type CommandName,
+  LOG_SHORTENED,
+  type Stamp,
+  apply,
+  restore,
+} from './commands/commands.ts';

@@ -14,3 +14,9 @@ function put(part: object, [key = '', ...rest]: readonly string[], value: unknow
   const below = (part as Record<string, unknown>)[key];
   return { ...part, [key]: rest.length === 0 ? value : put(below as object, rest, value) };
 }
+
+/** The row of a table that a text from outside names; undefined where the table has no such row of its own. */
+export const ownValue = <Value>(
+  table: Readonly<Record<string, Value>>,
+  key: string | undefined,
+): Value | undefined => (key !== undefined && Object.hasOwn(table, key) ? table[key] : undefined);

@@ -2,16 +2,14 @@
  * A job changes only through these commands. Each is data, so that it can be logged; applying one is a pure
  * function of the job, the command, and the instant and the person that come in as arguments.
  */
-import type { Card } from '../parts/card.ts';
 import type { Extra } from '../parts/extra.ts';
 import type { DriverPackage } from '../parts/driverPackage.ts';
-import type { Job, Photo, Placement, Plan } from '../parts/job.ts';
+import type { Job, LogEntry, Photo, Placement, Plan } from '../parts/job.ts';
+import { MOST } from '../parts/limits.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { Need } from '../parts/need.ts';
+import { withoutDangling } from '../parts/references.ts';
 import { pinKey, type Pin, type WeighedPart, type Weights } from '../parts/planning.ts';
-import { withCardRecords } from '../read/cardRecords.ts';
-import type { Evidence } from '../read/evidence.ts';
-import { mergeEvidence } from '../read/mergeEvidence.ts';
 
 export type Command =
   | {
@@ -21,9 +19,10 @@ export type Command =
   | { readonly name: 'takeTemplate'; readonly machine: Machine }
   | {
       readonly name: 'readMachine';
-      readonly evidence: Evidence;
-      /** The catalogue, by which fitted cards are known again. */
-      readonly cards: readonly Card[];
+      /** With what was read taken in. */
+      readonly machine: Machine;
+      /** How many devices were read. */
+      readonly devices: number;
     }
   /** `what` says in a few words which fact changed. */
   | { readonly name: 'changeMachine'; readonly machine: Machine; readonly what: string }
@@ -74,33 +73,43 @@ export interface Stamp {
   readonly who: string;
 }
 
-/** Log entries beyond this are dropped from the oldest end. */
-const LONGEST_LOG = 500;
 const LONGEST_DETAIL = 200;
 
-/** The job after the command, one revision on, with the command in its log. */
+/** The job after the command, one revision on, with the command in its log. What led to a part that is gone goes with it. */
 export function apply(job: Job, command: Command, stamp: Stamp): Job {
-  const changed = change(job, command, stamp.at);
+  const changed = withoutDangling(change(job, command, stamp.at));
   return {
     ...changed,
     revision: job.revision + 1,
     changedAt: stamp.at,
-    log: [
-      ...job.log,
-      {
-        at: stamp.at,
-        who: stamp.who,
-        command: command.name,
-        detail: detailOf(job, command).slice(0, LONGEST_DETAIL),
-      },
-      ...refusedBy(command).map((detail) => ({
-        at: stamp.at,
-        who: stamp.who,
-        command: 'refuseAlternative',
-        detail: detail.slice(0, LONGEST_DETAIL),
-      })),
-    ].slice(-LONGEST_LOG),
+    log: logged(
+      job.log,
+      { ...stamp, command: command.name, detail: detailOf(job, command) },
+      ...refusedBy(command).map((detail) => ({ ...stamp, command: 'refuseAlternative', detail })),
+    ),
   };
+}
+
+/** Says in a log how many of its oldest entries had to go. */
+export const LOG_SHORTENED = 'shortenLog';
+
+/** The log with what was done; what no longer fits goes from the oldest end, and an entry says how much. */
+function logged(log: Job['log'], ...done: readonly LogEntry[]): Job['log'] {
+  const all = [
+    ...log,
+    ...done.map((entry) => ({ ...entry, detail: entry.detail.slice(0, LONGEST_DETAIL) })),
+  ];
+  if (all.length <= MOST.log) return all;
+  const gone = all.slice(0, 1 - MOST.log);
+  const first = gone[0]!;
+  const before = first.command === LOG_SHORTENED ? Number(first.detail) - 1 : 0;
+  const word: LogEntry = {
+    at: gone.at(-1)!.at,
+    who: '',
+    command: LOG_SHORTENED,
+    detail: String(before + gone.length),
+  };
+  return [word, ...all.slice(1 - MOST.log)];
 }
 
 const refusedBy = (command: Command): readonly string[] =>
@@ -118,10 +127,7 @@ export function restore(
     ...past,
     revision: now.revision + 1,
     changedAt: stamp.at,
-    log: [
-      ...now.log.slice(1 - LONGEST_LOG),
-      { at: stamp.at, who: stamp.who, command: how, detail: what },
-    ],
+    log: logged(now.log, { ...stamp, command: how, detail: what }),
   };
 }
 
@@ -131,12 +137,8 @@ function change(job: Job, command: Command, at: string): Job {
       return { ...job, ...command.details };
     case 'takeTemplate':
     case 'changeMachine':
-      return { ...job, machine: command.machine };
     case 'readMachine':
-      return {
-        ...job,
-        machine: withCardRecords(mergeEvidence(job.machine, command.evidence), command.cards),
-      };
+      return { ...job, machine: command.machine };
     case 'addPhoto':
       return { ...job, photos: [...job.photos, command.photo] };
     case 'removePhoto':
@@ -226,7 +228,7 @@ function detailOf(job: Job, command: Command): string {
     case 'takeTemplate':
       return command.machine.name;
     case 'readMachine':
-      return String(command.evidence.devices.functions.length);
+      return String(command.devices);
     case 'changeMachine':
       return command.what;
     case 'addPhoto':

@@ -1,7 +1,8 @@
 /** An expansion card as the catalogue describes it. */
 import * as z from 'zod/mini';
 import { Delivery } from './delivery.ts';
-import { count, id, positive, text, whole } from './fact.ts';
+import * as limits from './limits.ts';
+import { MOST, id, listOf, text } from './limits.ts';
 import {
   BracketHeight,
   Fan,
@@ -16,8 +17,6 @@ import { PLUG_TYPES } from '../standards/plugs.ts';
 import { BOOT_CODES, QUIRKS } from '../standards/cardForm.ts';
 import type { DeepReadonly } from '../units.ts';
 
-const Code = z.int().check(z.minimum(0), z.maximum(0xffff));
-
 export const Card = z.object({
   id,
   maker: text,
@@ -28,8 +27,8 @@ export const Card = z.object({
   /** A module for an M.2 socket: keys cut into its edge, its length, the signal it lives on. Null for a card. */
   m2: z.nullable(
     z.object({
-      keys: z.array(z.enum(M2_KEYS)).check(z.minLength(1)),
-      moduleLengthMm: count,
+      keys: listOf(z.enum(M2_KEYS), M2_KEYS.length).check(z.minLength(1)),
+      moduleLengthMm: limits.wholeMillimetres,
       signal: z.enum(M2_SIGNALS),
     }),
   ),
@@ -38,42 +37,48 @@ export const Card = z.object({
   /** Carries several devices and no switch: the firmware has to split the slot's lanes for it. */
   needsSplit: z.boolean(),
   /** From the bracket to the far end. */
-  lengthMm: positive,
-  heightMm: positive,
+  lengthMm: limits.millimetres,
+  heightMm: limits.millimetres,
   /** Openings it takes, its own included. */
-  openings: count,
-  weightGrams: positive,
+  openings: limits.openings,
+  weightGrams: limits.grams,
   fan: z.nullable(Fan),
-  brackets: z.array(BracketHeight).check(z.minLength(1)),
+  brackets: listOf(BracketHeight, BracketHeight.options.length).check(z.minLength(1)),
   /** The bracket on it when it comes out of the box. */
   bracketMounted: BracketHeight,
-  peakWatts: positive,
+  peakWatts: limits.watts,
   /** The part of the peak that the slot has to give; the plugs give the rest. */
-  slotWatts: positive,
+  slotWatts: limits.watts,
   /** Power sockets on the card. */
-  sockets: z.array(z.enum(PLUG_TYPES)),
+  sockets: listOf(z.enum(PLUG_TYPES), MOST.plugs),
   /** The supply that its maker asks for, in watts on the label; null where the maker names none. */
-  supplyWatts: z.nullable(positive),
+  supplyWatts: z.nullable(limits.watts),
   /** Headers on the card for leads of the case's front panel, and how far from the bracket they stand. */
-  frontHeaders: z.array(z.object({ type: z.enum(FRONT_LEADS), atMm: positive })),
+  frontHeaders: listOf(
+    z.object({ type: z.enum(FRONT_LEADS), atMm: limits.millimetres }),
+    MOST.leads,
+  ),
   /** Leads that come with it and want a header of the board. */
-  boardLeads: z.array(z.object({ type: z.enum(BOARD_HEADERS), lengthMm: positive })),
+  boardLeads: listOf(
+    z.object({ type: z.enum(BOARD_HEADERS), lengthMm: limits.millimetres }),
+    MOST.leads,
+  ),
   /** Leads that cannot be reached once the card is seated. */
-  leadsBeforeSeating: z.array(text),
+  leadsBeforeSeating: listOf(text, MOST.leads),
   /** What its own start-up code serves; `none`: it has none and wants none. */
   boot: z.enum(BOOT_CODES),
   /** Its largest window into memory, in megabytes; zero: small. */
-  windowMegabytes: whole,
+  windowMegabytes: limits.windowMegabytes,
   /** Year it came to market. */
-  year: z.int().check(z.minimum(1990), z.maximum(2100)),
+  year: limits.calendarYear,
   /** Known catches. */
-  quirks: z.array(z.enum(QUIRKS)),
-  ids: z.object({ vendor: Code, device: Code, class24: z.int().check(z.nonnegative()) }),
+  quirks: listOf(z.enum(QUIRKS), QUIRKS.length),
+  ids: z.object({ vendor: limits.code16, device: limits.code16, class24: limits.code24 }),
   delivers: Delivery,
   /** Before tax. */
-  priceCents: whole,
+  priceCents: limits.cents,
   /** Days until the supplier delivers; null: in the shop's own drawer. */
-  leadDays: z.nullable(whole),
+  leadDays: z.nullable(limits.days),
 });
 export type Card = DeepReadonly<z.infer<typeof Card>>;
 

@@ -1,6 +1,7 @@
 /** What a card, or the board itself, brings to the machine. Each need is served by one of these kinds. */
 import * as z from 'zod/mini';
-import { count, positive, whole } from './fact.ts';
+import * as limits from './limits.ts';
+import { MOST, listOf } from './limits.ts';
 import { NETWORK_FEATURES } from '../standards/ethernet.ts';
 import { ENCODINGS, OUTPUT_SIGNALS } from '../standards/screens.ts';
 import { DRIVE_SOCKETS } from '../standards/storage.ts';
@@ -11,56 +12,63 @@ import type { DeepReadonly } from '../units.ts';
 export const Delivery = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('network'),
-    ports: count,
-    megabits: z.array(count),
-    features: z.array(z.enum(NETWORK_FEATURES)),
+    ports: limits.counted,
+    megabits: listOf(limits.wholeMegabits, MOST.speeds),
+    features: listOf(z.enum(NETWORK_FEATURES), NETWORK_FEATURES.length),
   }),
   z.object({
     kind: z.literal('usb'),
     /** Sockets at the back; those at the front hang on the card's headers. */
-    ports: whole,
+    ports: limits.countedOrNone,
     signalling: z.enum(USB_SIGNALLING),
     /** How many of the sockets at the back are Type-C. */
-    typeC: whole,
+    typeC: limits.countedOrNone,
     /** What each socket can give at 5 V while all of them do. */
-    milliamps: whole,
+    milliamps: limits.milliamps,
   }),
   z.object({
     kind: z.literal('screens'),
-    outputs: z.array(z.object({ signal: z.enum(OUTPUT_SIGNALS), count })),
+    outputs: listOf(
+      z.object({ signal: z.enum(OUTPUT_SIGNALS), count: limits.counted }),
+      OUTPUT_SIGNALS.length,
+    ),
     /** Screens it drives at once, whatever its sockets. */
-    most: count,
-    memoryGigabytes: z.number().check(z.nonnegative()),
+    most: limits.counted,
+    memoryGigabytes: limits.gigabytes,
     /** How fast it draws: see GRAPHICS_CLASSES. */
-    speedClass: whole,
-    encodes: z.array(z.enum(ENCODINGS)),
+    speedClass: limits.speedClass,
+    encodes: listOf(z.enum(ENCODINGS), ENCODINGS.length),
   }),
   z.object({
     kind: z.literal('wifi'),
-    radioMegabits: positive,
+    radioMegabits: limits.megabits,
     bluetooth: z.boolean(),
-    bands: z.array(z.enum(WIFI_BANDS)),
+    bands: listOf(z.enum(WIFI_BANDS), WIFI_BANDS.length),
     /** Sockets for aerials, which come through the bracket. */
-    aerials: whole,
+    aerials: limits.countedOrNone,
   }),
   z.object({
     kind: z.literal('drives'),
-    ports: count,
+    ports: limits.counted,
     socket: z.enum(DRIVE_SOCKETS),
     /** Ports of the controller itself; where there are more sockets than these, sockets share them. */
-    ownPorts: count,
+    ownPorts: limits.counted,
   }),
   z.object({
     kind: z.literal('sound'),
-    channels: count,
+    channels: limits.counted,
     /** Line and microphone inputs. */
-    inputs: whole,
+    inputs: limits.countedOrNone,
     optical: z.boolean(),
   }),
   /** Fast serial ports, which carry PCI Express and screens to boxes and docks. */
-  z.object({ kind: z.literal('serialLink'), ports: count, gigabits: count }),
+  z.object({ kind: z.literal('serialLink'), ports: limits.counted, gigabits: limits.gigabits }),
   /** Ports of an older age. */
-  z.object({ kind: z.literal('legacy'), serial: whole, parallel: whole }),
+  z.object({
+    kind: z.literal('legacy'),
+    serial: limits.countedOrNone,
+    parallel: limits.countedOrNone,
+  }),
 ]);
 export type Delivery = DeepReadonly<z.infer<typeof Delivery>>;
 export type DeliveryKind = Delivery['kind'];

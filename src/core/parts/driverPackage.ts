@@ -1,28 +1,27 @@
 /** A driver package as the driver library describes it. */
 import * as z from 'zod/mini';
-import { id, text } from './fact.ts';
+import { MOST, date, id, listOf, text, version } from './limits.ts';
 import { Architecture, SystemFamily } from './machine.ts';
 import type { DeepReadonly } from '../units.ts';
-
-const Version = z.string().check(z.regex(/^\d+(\.\d+)*$/));
 
 export const DriverPackage = z.object({
   id,
   maker: text,
   title: text,
-  version: Version,
+  version,
   /** ISO date of the release. */
-  released: z.string().check(z.regex(/^\d{4}-\d{2}-\d{2}$/)),
+  released: date,
   /** `vendor:device` in hexadecimal, as PciFunction and Card give it. */
-  deviceIds: z.array(z.string().check(z.regex(/^[0-9a-f]{4}:[0-9a-f]{4}$/))),
-  systems: z.array(
+  deviceIds: listOf(z.string().check(z.regex(/^[0-9a-f]{4}:[0-9a-f]{4}$/)), MOST.deviceIds),
+  systems: listOf(
     z.object({
       family: SystemFamily,
       architecture: Architecture,
       /** Lowest and highest version served; the highest is null while it is not limited. */
-      from: Version,
-      to: z.nullable(Version),
+      from: version,
+      to: z.nullable(version),
     }),
+    MOST.systems,
   ),
   /** What the maker demands to be done first. */
   order: z.enum(['card-first', 'driver-first']),

@@ -1,6 +1,7 @@
 /** What is bought beside cards: brackets, adapters, leads, bays, aerials. */
 import * as z from 'zod/mini';
-import { id, positive, text, whole } from './fact.ts';
+import * as limits from './limits.ts';
+import { id, text } from './limits.ts';
 import { EXTRA_KINDS } from '../standards/extras.ts';
 import type { DeepReadonly } from '../units.ts';
 
@@ -12,8 +13,8 @@ export const Extra = z.object({
   /** What it is for within its kind: a plug adapter, a screen adapter, a lead's header, a bracket's height. */
   fits: text,
   /** What it can carry, in watts or millimetres as its kind says; null where nothing is to be held. */
-  limit: z.nullable(positive),
-  priceCents: whole,
-  leadDays: z.nullable(whole),
+  limit: z.nullable(limits.carried),
+  priceCents: limits.cents,
+  leadDays: z.nullable(limits.days),
 });
 export type Extra = DeepReadonly<z.infer<typeof Extra>>;

@@ -3,6 +3,7 @@
  * Unknown is never guessed and never zero.
  */
 import * as z from 'zod/mini';
+import { listOf } from './limits.ts';
 
 /**
  * Who says so: registers read from the device, a diagnostic program's text, the firmware's own records, the
@@ -25,7 +26,10 @@ export const fact = <Value extends z.core.SomeType>(value: Value) =>
     z.object({
       value,
       witness: Witness,
-      others: z.optional(z.array(z.object({ value, witness: Witness }))),
+      others: z.optional(
+        // Each witness is heard once.
+        listOf(z.object({ value, witness: Witness }), Witness.options.length),
+      ),
     }),
   );
 
@@ -43,9 +47,3 @@ export const known = <Value>(value: Value, witness: Witness): NonNullable<Fact<V
 
 /** The value, or null while unknown. */
 export const valueOf = <Value>(of: Fact<Value>): Value | null => (of === null ? null : of.value);
-
-export const positive = z.number().check(z.positive());
-export const whole = z.int().check(z.nonnegative());
-export const count = z.int().check(z.positive());
-export const text = z.string().check(z.maxLength(200));
-export const id = z.string().check(z.regex(/^[A-Za-z0-9_-]{1,64}$/));

@@ -1,6 +1,8 @@
 /** The surveyed machine: everything that decides which card goes where, each fact with its witness. */
 import * as z from 'zod/mini';
-import { count, fact, id, known, positive, text, whole, type Witness } from './fact.ts';
+import { fact, known, type Witness } from './fact.ts';
+import * as limits from './limits.ts';
+import { MOST, date, id, listOf, text, version } from './limits.ts';
 import { PciAddress, PciFunction } from './pciFunction.ts';
 import { PLUG_TYPES } from '../standards/plugs.ts';
 import { SCREEN_INPUTS } from '../standards/screens.ts';
@@ -9,6 +11,7 @@ import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
 import { Delivery } from './delivery.ts';
 import { COPY_DRIVES, DRIVE_ARRAYS } from '../standards/storage.ts';
 import { CABLE_CLASSES } from '../standards/ethernet.ts';
+import { asking, misfitsOfMachine } from './references.ts';
 import type { DeepReadonly } from '../units.ts';
 
 export const GenerationSchema = z.union([
@@ -18,6 +21,9 @@ export const GenerationSchema = z.union([
   z.literal(4),
   z.literal(5),
 ]);
+
+/** From the rear edge of the case, and along it from the board's upper edge. */
+const Place = z.object({ xMm: limits.offsetMm, yMm: limits.offsetMm });
 
 export const SlotBus = z.enum(['pcie', 'pci', 'm2']);
 export type SlotBus = z.infer<typeof SlotBus>;
@@ -33,24 +39,24 @@ export const OCCUPANT_FATES = ['stays', 'mayGo', 'goes'] as const;
 
 /** A fan on a card: where along the card it sits, and the air it wants in front of it, in millimetres. */
 export const Fan = z.object({
-  fromMm: z.number().check(z.nonnegative()),
-  toMm: positive,
-  airMm: positive,
+  fromMm: limits.offsetFromEdgeMm,
+  toMm: limits.millimetres,
+  airMm: limits.millimetres,
 });
 
 /** What sits in a slot already. */
 export const Occupant = z.object({
   name: text,
   /** Its identity, by which its record is found in the catalogue; null where nobody read it. */
-  ids: z.nullable(z.object({ vendor: whole, device: whole })),
+  ids: z.nullable(z.object({ vendor: limits.code16, device: limits.code16 })),
   /** Whether it stays in the machine, may be given up for something better, or comes out for good. */
   fate: z.enum(OCCUPANT_FATES),
   /** What a module in an M.2 socket uses of it; null where nobody said. */
   signal: z.nullable(z.enum(M2_SIGNALS)),
   /** Openings it takes, its own included. */
-  openings: fact(count),
+  openings: fact(limits.openings),
   /** How far it reaches from the rear edge, in millimetres. */
-  lengthMm: fact(positive),
+  lengthMm: fact(limits.millimetres),
   /** Its fan; the value null: it has none. */
   fan: fact(z.nullable(Fan)),
 });
@@ -61,7 +67,7 @@ const Uplink = z.object({
   id: text,
   name: text,
   generation: GenerationSchema,
-  lanes: count,
+  lanes: limits.lanes,
 });
 
 export const PCI_KEYINGS = ['5 V', '3.3 V', 'universal'] as const;
@@ -71,18 +77,18 @@ export const Slot = z.object({
   label: text,
   bus: SlotBus,
   /** The number the port gives its slot. */
-  number: fact(whole),
+  number: fact(limits.slotNumber),
   /** The root port or switch port behind it. */
   port: fact(PciAddress),
   /** Lanes the connector has contacts for. */
   connectorLanes: fact(z.union([z.literal(1), z.literal(4), z.literal(8), z.literal(16)])),
   /** Lanes really wired. */
-  lanes: fact(count),
+  lanes: fact(limits.lanes),
   generation: fact(GenerationSchema),
   openEnd: fact(z.boolean()),
-  powerWatts: fact(z.number().check(z.nonnegative())),
+  powerWatts: fact(limits.slotWatts),
   /** The opening it faces, counted from 1 at the processor's end. */
-  opening: fact(count),
+  opening: fact(limits.openings),
   occupant: fact(z.nullable(Occupant)),
   /** What lies between it and the processor; the value null means nothing does. */
   uplink: fact(z.nullable(Uplink)),
@@ -92,9 +98,9 @@ export const Slot = z.object({
   keying: fact(z.enum(PCI_KEYINGS)),
   /** M.2: its key, the lengths of module it holds, the signals really wired, and where it lies on the board. */
   key: fact(z.enum(M2_KEYS)),
-  moduleLengthsMm: fact(z.array(count)),
-  wired: fact(z.array(z.enum(M2_SIGNALS))),
-  place: fact(z.object({ xMm: z.number(), yMm: z.number() })),
+  moduleLengthsMm: fact(listOf(limits.wholeMillimetres, MOST.moduleLengths)),
+  wired: fact(listOf(z.enum(M2_SIGNALS), M2_SIGNALS.length)),
+  place: fact(Place),
   /** The external box it is in; null: the case. */
   enclosureId: z.nullable(id),
 });
@@ -104,7 +110,7 @@ export const Condition = z.object({
   id,
   /** The slot that loses lanes, and how many it keeps. */
   slotId: id,
-  keepsLanes: whole,
+  keepsLanes: limits.lanesOrNone,
   /** The slot whose use takes them, and what has to be in it. */
   whenSlotId: id,
   holds: z.enum(['anything', 'pcie', 'sata']),
@@ -116,12 +122,11 @@ export const Box = z.object({
   name: text,
   kind: z.enum(BOX_KINDS),
   /** From the rear edge of the case, and along it from the board's upper edge. */
-  xMm: z.number(),
-  yMm: z.number(),
-  widthMm: positive,
-  depthMm: positive,
+  ...Place.shape,
+  widthMm: limits.millimetres,
+  depthMm: limits.millimetres,
   /** Above the board. */
-  heightMm: positive,
+  heightMm: limits.millimetres,
   movable: z.boolean(),
   /** What moving it means: which lead to pull, which screws to take out. */
   moving: text,
@@ -129,59 +134,62 @@ export const Box = z.object({
 
 const CaseSchema = z.object({
   bracket: fact(BracketHeight),
-  openings: fact(count),
+  openings: fact(limits.openings),
   /** From the rear edge to the first thing that stops a card. */
-  lengthRoomMm: fact(positive),
+  lengthRoomMm: fact(limits.millimetres),
   /** From the board to the cover over the cards. */
-  heightRoomMm: fact(positive),
+  heightRoomMm: fact(limits.millimetres),
   /** Leads of the front panel that nothing uses yet. */
   frontLeads: fact(
-    z.array(
+    listOf(
       z.object({
         type: z.enum(FRONT_LEADS),
         /** How near to the rear edge it can be brought; absent: anywhere. */
-        nearestMm: z.optional(z.number().check(z.nonnegative())),
+        nearestMm: z.optional(limits.offsetFromEdgeMm),
       }),
+      MOST.leads,
     ),
   ),
   /** Free bays for drives. */
-  bays: fact(whole),
+  bays: fact(limits.countedOrNone),
   /** Where one opening has less room than the others. */
-  tightOpenings: z.array(
+  tightOpenings: listOf(
     z.object({
-      opening: count,
-      lengthMm: positive,
+      opening: limits.openings,
+      lengthMm: limits.millimetres,
       /** How thick a card may be that stands in it, in openings; absent: as thick as the rest allows. */
-      thickness: z.optional(count),
+      thickness: z.optional(limits.openings),
     }),
+    MOST.tightOpenings,
   ),
   covers: fact(CoverType),
-  spareScrews: fact(whole),
+  spareScrews: fact(limits.countedOrNone),
 });
 
 const SupplySchema = z.object({
   /** Of all voltages together, as printed large on the label. */
-  labelWatts: fact(positive),
-  twelveVoltWatts: fact(positive),
+  labelWatts: fact(limits.watts),
+  twelveVoltWatts: fact(limits.watts),
   /** Years in use, as the technician reckons. */
-  ageYears: fact(z.number().check(z.nonnegative())),
+  ageYears: fact(limits.years),
   /** 12 V load of all that is there already: processor, drives, fans, fitted cards. */
-  baseWatts: fact(positive),
+  baseWatts: fact(limits.watts),
   /** The most it was seen to give with all that is there already at work, measured. */
-  measuredWatts: fact(positive),
+  measuredWatts: fact(limits.watts),
   /** Free plugs. Plugs on one lead share what the lead carries. */
   plugs: fact(
-    z.array(
+    listOf(
       z.object({
         type: z.enum(PLUG_TYPES),
-        count: whole,
+        count: limits.countedOrNone,
         /** What it is rated for where its kind leaves that open, as 12V-2x6 does. */
-        ratedWatts: z.optional(positive),
+        ratedWatts: z.optional(limits.watts),
         /** Name of the lead it hangs on, where several plugs share one. */
         lead: z.optional(text),
         /** How far down from the board's upper edge it reaches, held over the cards. */
-        reachMm: z.optional(positive),
+        reachMm: z.optional(limits.millimetres),
       }),
+      MOST.plugs,
     ),
   ),
 });
@@ -191,18 +199,18 @@ export const Enclosure = z.object({
   id,
   name: text,
   /** Its place in the chain of boxes, counted from the machine. */
-  chainPosition: count,
+  chainPosition: limits.counted,
   case: CaseSchema,
   supply: SupplySchema,
 });
 
 const ScreenMode = z.object({
-  widthPx: count,
-  heightPx: count,
-  refreshHz: positive,
+  widthPx: limits.pixels,
+  heightPx: limits.pixels,
+  refreshHz: limits.refreshHz,
 });
 
-const DriveArrayOf = z.object({ count, how: z.enum(DRIVE_ARRAYS) });
+const DriveArrayOf = z.object({ count: limits.counted, how: z.enum(DRIVE_ARRAYS) });
 
 /** A screen of the customer's, as it reports itself. */
 export const Screen = z.object({
@@ -211,72 +219,81 @@ export const Screen = z.object({
   input: fact(z.enum(SCREEN_INPUTS)),
   preferred: fact(ScreenMode),
   /** Modes it reports, the preferred one included. */
-  modes: z.array(ScreenMode),
+  modes: listOf(ScreenMode, MOST.modes),
 });
 
-export const Machine = z.object({
-  name: text,
-  /** The board's outline: away from the rear edge, along it, and to the middle of the first opening. */
-  board: fact(z.object({ widthMm: positive, depthMm: positive, firstOpeningMm: positive })),
-  case: CaseSchema,
-  slots: z.array(Slot),
-  conditions: z.array(Condition),
-  boxes: z.array(Box),
-  enclosures: z.array(Enclosure),
-  supply: SupplySchema,
-  system: z.object({
-    family: fact(SystemFamily),
-    /** As the system gives it: 10, 11, 6.1. */
-    version: fact(z.string().check(z.regex(/^\d+(\.\d+)*$/))),
-    architecture: fact(Architecture),
-    /** In its own words, with its release. */
-    name: fact(text),
-    build: fact(text),
-    secureBoot: fact(z.boolean()),
-  }),
-  firmware: z.object({
-    kind: fact(z.enum(['uefi', 'bios'])),
-    version: fact(text),
-    /** ISO date of its release. */
-    date: fact(z.string().check(z.regex(/^\d{4}-\d{2}-\d{2}$/))),
-    /** Whether it places large windows of cards above 4 GB. */
-    largeWindows: fact(z.boolean()),
-  }),
-  /** What the board delivers by itself, without any card. */
-  builtIn: fact(z.array(Delivery)),
-  /** Free headers of the board, and where they stand. */
-  headers: fact(
-    z.array(
+export const Machine = z
+  .object({
+    name: text,
+    /** The board's outline: away from the rear edge, along it, and to the middle of the first opening. */
+    board: fact(
       z.object({
-        type: z.enum(BOARD_HEADERS),
-        place: z.optional(z.object({ xMm: z.number(), yMm: z.number() })),
+        widthMm: limits.millimetres,
+        depthMm: limits.millimetres,
+        firstOpeningMm: limits.millimetres,
       }),
     ),
-  ),
-  /** Devices on the board itself that are switched on, by the firmware's word. */
-  onBoard: z.array(z.object({ name: text, kind: text })),
-  screens: z.array(Screen),
-  /** The way from this machine's network port to what it talks to. */
-  path: z.object({
-    cable: fact(z.enum(CABLE_CLASSES)),
-    cableMetres: fact(positive),
-    /** Speeds the far end knows, in megabits per second. */
-    farEndMegabits: fact(z.array(count)),
-    internetMegabits: fact(positive),
-    /** What the machine's own port came up at, in megabits per second. */
-    ownMegabits: fact(positive),
-    /** What is copied from here, and where it is copied to. */
-    ownDrive: fact(z.enum(COPY_DRIVES)),
-    farDrive: fact(z.enum(COPY_DRIVES)),
-    /** How many of these drives work as one, and how; null: one by itself. */
-    ownArray: fact(DriveArrayOf),
-    farArray: fact(DriveArrayOf),
-  }),
-  /** What the machine reported of its devices. */
-  functions: z.array(PciFunction),
-  /** Devices that its system says do not work. */
-  inTrouble: z.array(z.object({ id: text, name: text, status: text })),
-});
+    case: CaseSchema,
+    slots: listOf(Slot, MOST.slots),
+    conditions: listOf(Condition, MOST.conditions),
+    boxes: listOf(Box, MOST.boxes),
+    enclosures: listOf(Enclosure, MOST.enclosures),
+    supply: SupplySchema,
+    system: z.object({
+      family: fact(SystemFamily),
+      /** As the system gives it: 10, 11, 6.1. */
+      version: fact(version),
+      architecture: fact(Architecture),
+      /** In its own words, with its release. */
+      name: fact(text),
+      build: fact(text),
+      secureBoot: fact(z.boolean()),
+    }),
+    firmware: z.object({
+      kind: fact(z.enum(['uefi', 'bios'])),
+      version: fact(text),
+      /** ISO date of its release. */
+      date: fact(date),
+      /** Whether it places large windows of cards above 4 GB. */
+      largeWindows: fact(z.boolean()),
+    }),
+    /** What the board delivers by itself, without any card. */
+    builtIn: fact(listOf(Delivery, MOST.deliveries)),
+    /** Free headers of the board, and where they stand. */
+    headers: fact(
+      listOf(
+        z.object({
+          type: z.enum(BOARD_HEADERS),
+          place: z.optional(Place),
+        }),
+        MOST.headers,
+      ),
+    ),
+    /** Devices on the board itself that are switched on, by the firmware's word. */
+    onBoard: listOf(z.object({ name: text, kind: text }), MOST.onBoard),
+    screens: listOf(Screen, MOST.screens),
+    /** The way from this machine's network port to what it talks to. */
+    path: z.object({
+      cable: fact(z.enum(CABLE_CLASSES)),
+      cableMetres: fact(limits.cableMetres),
+      /** Speeds the far end knows, in megabits per second. */
+      farEndMegabits: fact(listOf(limits.wholeMegabits, MOST.speeds)),
+      internetMegabits: fact(limits.megabits),
+      /** What the machine's own port came up at, in megabits per second. */
+      ownMegabits: fact(limits.megabits),
+      /** What is copied from here, and where it is copied to. */
+      ownDrive: fact(z.enum(COPY_DRIVES)),
+      farDrive: fact(z.enum(COPY_DRIVES)),
+      /** How many of these drives work as one, and how; null: one by itself. */
+      ownArray: fact(DriveArrayOf),
+      farArray: fact(DriveArrayOf),
+    }),
+    /** What the machine reported of its devices. */
+    functions: listOf(PciFunction, MOST.functions),
+    /** Devices that its system says do not work. */
+    inTrouble: listOf(z.object({ id: text, name: text, status: text }), MOST.inTrouble),
+  })
+  .check(asking(misfitsOfMachine));
 
 export type Occupant = DeepReadonly<z.infer<typeof Occupant>>;
 export type Slot = DeepReadonly<z.infer<typeof Slot>>;

@@ -1,7 +1,8 @@
 /** What the customer wants, in numbers. Each kind is served by one kind of delivery, or by leaving things be. */
 import * as z from 'zod/mini';
 import type { DeliveryKind } from './delivery.ts';
-import { count, id, positive, text, whole } from './fact.ts';
+import * as limits from './limits.ts';
+import { id, listOf, text } from './limits.ts';
 import { NETWORK_FEATURES } from '../standards/ethernet.ts';
 import { ENCODINGS, SCREEN_INPUTS } from '../standards/screens.ts';
 import { WIFI_BANDS } from '../standards/wifi.ts';
@@ -23,28 +24,32 @@ export const Need = z.discriminatedUnion('kind', [
   z.object({
     ...common,
     kind: z.literal('network'),
-    bytesPerSecond: positive,
-    ports: count,
+    bytesPerSecond: limits.bytesPerSecond,
+    ports: limits.counted,
     /** Copied to the far end, or fetched from it. */
     direction: z.enum(['to', 'from']),
-    features: z.array(z.enum(NETWORK_FEATURES)),
+    features: listOf(z.enum(NETWORK_FEATURES), NETWORK_FEATURES.length),
   }),
   z.object({
     ...common,
     kind: z.literal('usb'),
-    ports: count,
+    ports: limits.counted,
     /** What one port has to carry while it works alone. */
-    bytesPerSecond: positive,
+    bytesPerSecond: limits.bytesPerSecond,
     where: z.enum(['rear', 'front']),
     typeC: z.boolean(),
     /** What each port has to give at 5 V; zero: whatever it gives. */
-    milliamps: whole,
+    milliamps: limits.milliamps,
   }),
   z.object({
     ...common,
     kind: z.literal('screens'),
-    count,
-    mode: z.object({ widthPx: count, heightPx: count, refreshHz: positive }),
+    count: limits.counted,
+    mode: z.object({
+      widthPx: limits.pixels,
+      heightPx: limits.pixels,
+      refreshHz: limits.refreshHz,
+    }),
     bitsPerColour: z.union([z.literal(8), z.literal(10)]),
     /** The socket on these screens; null: whichever the card has. */
     input: z.nullable(z.enum(SCREEN_INPUTS)),
@@ -52,23 +57,23 @@ export const Need = z.discriminatedUnion('kind', [
   z.object({
     ...common,
     kind: z.literal('graphics'),
-    memoryGigabytes: positive,
-    speedClass: count,
-    encodes: z.array(z.enum(ENCODINGS)),
+    memoryGigabytes: limits.moreThanNoGigabytes,
+    speedClass: limits.speedClassAsked,
+    encodes: listOf(z.enum(ENCODINGS), ENCODINGS.length),
   }),
   z.object({
     ...common,
     kind: z.literal('wifi'),
-    megabits: positive,
+    megabits: limits.megabits,
     bluetooth: z.boolean(),
-    bands: z.array(z.enum(WIFI_BANDS)),
+    bands: listOf(z.enum(WIFI_BANDS), WIFI_BANDS.length),
   }),
   z.object({
     ...common,
     kind: z.literal('drives'),
-    ports: count,
+    ports: limits.counted,
     /** What each has to carry: while all of them work together, or while one works alone. */
-    bytesPerSecond: positive,
+    bytesPerSecond: limits.bytesPerSecond,
     together: z.boolean(),
     drive: z.enum(['any', 'sata', 'm2']),
     bootable: z.boolean(),
@@ -78,18 +83,23 @@ export const Need = z.discriminatedUnion('kind', [
   z.object({
     ...common,
     kind: z.literal('sound'),
-    channels: count,
-    inputs: whole,
+    channels: limits.counted,
+    inputs: limits.countedOrNone,
     optical: z.boolean(),
     /** The sockets at the front are to work as well. */
     front: z.boolean(),
   }),
-  z.object({ ...common, kind: z.literal('serialLink'), ports: count, gigabits: count }),
+  z.object({
+    ...common,
+    kind: z.literal('serialLink'),
+    ports: limits.counted,
+    gigabits: limits.gigabits,
+  }),
   z.object({
     ...common,
     kind: z.literal('legacy'),
     port: z.enum(['serial', 'parallel']),
-    ports: count,
+    ports: limits.counted,
   }),
   /** What is in that slot stays in the machine. */
   z.object({ ...common, kind: z.literal('keep'), slotId: id }),

@@ -1,9 +1,9 @@
 /** One function of a PCI device as the machine itself reports it. */
 import * as z from 'zod/mini';
-import { positive, text, whole } from './fact.ts';
+import * as limits from './limits.ts';
+import { MOST, listOf, text } from './limits.ts';
 import type { DeepReadonly } from '../units.ts';
 
-const Code = z.int().check(z.minimum(0), z.maximum(0xffff));
 export const PciAddress = z
   .string()
   .check(z.regex(/^[0-9a-f]{4,8}:[0-9a-f]{2}:[0-9a-f]{2}\.[0-7]$/));
@@ -27,7 +27,7 @@ const LinkState = z.object({
     z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4), z.literal(5)]),
   ),
   /** 0: the link is down. */
-  width: whole,
+  width: limits.linkWidth,
 });
 
 export const Express = z.object({
@@ -35,30 +35,32 @@ export const Express = z.object({
   /** What this end can do at most, and what the link trained to. Null where the function has no link. */
   link: z.nullable(z.object({ able: LinkState, now: LinkState })),
   /** Null where the port has no slot. */
-  slot: z.nullable(z.object({ number: whole, powerWatts: z.number().check(z.nonnegative()) })),
+  slot: z.nullable(z.object({ number: limits.slotNumber, powerWatts: limits.slotWatts })),
 });
 
 export const PciFunction = z.object({
   /** domain:bus:device.function in hexadecimal. */
   address: PciAddress,
-  vendor: Code,
-  device: Code,
-  subsystem: z.nullable(z.object({ vendor: Code, device: Code })),
+  vendor: limits.code16,
+  device: limits.code16,
+  subsystem: z.nullable(z.object({ vendor: limits.code16, device: limits.code16 })),
   /** Base class and subclass. */
-  classCode: Code,
-  programmingInterface: whole,
-  revision: whole,
+  classCode: limits.code16,
+  programmingInterface: limits.byte,
+  revision: limits.byte,
   /** The names the diagnostic program printed, or null where only registers were read. */
-  name: z.nullable(z.string()),
+  name: z.nullable(text),
   /** Bus numbers of a bridge. */
-  buses: z.nullable(z.object({ secondary: whole, subordinate: whole })),
+  buses: z.nullable(z.object({ secondary: limits.byte, subordinate: limits.byte })),
   express: z.nullable(Express),
   /** The driver in use, where the text says so. */
-  driver: z.nullable(z.string()),
+  driver: z.nullable(text),
   /** Drivers that its system has for it; null where nobody looked. */
-  modules: z.nullable(z.array(text)),
+  modules: z.nullable(listOf(text, MOST.modules)),
   /** The largest window of memory that can be made larger, in bytes; null where there is none. */
-  resizableBar: z.nullable(z.object({ nowBytes: positive, mostBytes: positive })),
+  resizableBar: z.nullable(
+    z.object({ nowBytes: limits.windowBytes, mostBytes: limits.windowBytes }),
+  ),
 });
 export type PciFunction = DeepReadonly<z.infer<typeof PciFunction>>;
 export type LinkState = DeepReadonly<z.infer<typeof LinkState>>;

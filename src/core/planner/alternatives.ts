@@ -54,15 +54,19 @@ const MEASURE: Readonly<Record<Aspect, (parts: Parts) => number>> = {
   nothingBought: moneyCents,
 };
 
-export function* choosing(request: PlanRequest): Search<ChoiceProgress, Choice> {
+/** Null where it is stopped before there is any plan. */
+export function* choosing(request: PlanRequest): Search<ChoiceProgress, Choice | null> {
   const scale = scaleOf(request.weights);
   const ground = groundOf(request, scale);
   const first = yield* heard(ground, 'best', null);
+  if (first === null) return null;
   const best = proposalOf(first, ground);
   const alternatives: Alternative[] = [];
   for (const aspect of best.proven ? ASPECTS : []) {
     const sought = groundFor(aspect, request, scale);
-    const plan = measured(proposalOf(yield* heard(sought, aspect, best), sought), scale);
+    const found = yield* heard(sought, aspect, best);
+    if (found === null) break;
+    const plan = measured(proposalOf(found, sought), scale);
     const others = [best, ...alternatives.map((each) => each.plan)];
     if (isBetterIn(aspect, plan, best) && others.every((other) => differs(aspect, plan, other))) {
       alternatives.push({ aspect, plan });
@@ -72,14 +76,18 @@ export function* choosing(request: PlanRequest): Search<ChoiceProgress, Choice> 
 }
 
 /** The same without anybody listening. */
-export const choosePlans = (request: PlanRequest): Choice => outcome(choosing(request));
+export function choosePlans(request: PlanRequest): Choice {
+  const choice = outcome(choosing(request));
+  if (choice === null) throw new Error('A search that nobody stopped ended without a plan');
+  return choice;
+}
 
-/** The search, with what it tells put into words of the whole. */
+/** The search, with what it tells put into words of the whole; null where it is stopped before it has found any plan. */
 function* heard(
   ground: Ground,
   aspect: ChoiceProgress['aspect'],
   best: Proposal | null,
-): Search<ChoiceProgress, Searched> {
+): Search<ChoiceProgress, Searched | null> {
   const search = searching(ground.problem);
   let stop: boolean | undefined;
   for (;;) {
@@ -88,6 +96,7 @@ function* heard(
     const { searched, best: found, least } = next.value;
     const soFar = found === null ? null : proposalOf({ searched, best: found, least }, ground);
     stop = yield { aspect, searched, best: best ?? soFar };
+    if (stop === true && found === null) return null;
   }
 }
 

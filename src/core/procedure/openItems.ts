@@ -31,3 +31,39 @@ export function standing(job: Job): Stage | null {
   const open = openItems(job);
   return STAGES.slice(STAGES.indexOf('prepare')).find((stage) => open[stage] > 0) ?? null;
 }
+
+/** What a list shows of a job, without its machine. */
+export interface JobSummary {
+  readonly id: string;
+  readonly revision: number;
+  readonly title: string;
+  readonly customer: string;
+  readonly machine: string;
+  readonly changedAt: string;
+  /** Ids of its photographs. */
+  readonly photos: readonly string[];
+  /** The stage that waits for work; null when the job is done. */
+  readonly standing: Stage | null;
+  /** How much is open in that stage; null where that cannot be said. */
+  readonly open: number | null;
+  /** Facts of the survey that are not known. */
+  readonly unknown: number;
+}
+
+export function summaryOf(job: Job): JobSummary {
+  const at = standing(job);
+  const open = openItems(job);
+  const { id, revision, title, customer, changedAt } = job;
+  return {
+    id,
+    revision,
+    title,
+    customer,
+    machine: job.machine.name,
+    changedAt,
+    photos: job.photos.map(({ id: photoId }) => photoId),
+    standing: at,
+    open: at === null ? 0 : open[at],
+    unknown: open.survey,
+  };
+}

@@ -5,7 +5,7 @@
 import { cardName, type Card } from '../parts/card.ts';
 import type { Extra } from '../parts/extra.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Job, Stage } from '../parts/job.ts';
+import { LONGEST_STEP_ID, type Job, type Stage } from '../parts/job.ts';
 import type { Slot } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { extrasFor } from '../planner/extras.ts';
@@ -98,6 +98,9 @@ export interface Step {
 /** Above this a card sags and wants a hand beneath it. Common practice, no source: from about two openings on. */
 const HEAVY_OPENINGS = 2;
 
+/** Room for the count behind a step's id. */
+const COUNT_LETTERS = 8;
+
 type Draft = Omit<Step, 'stage' | 'id'> & { readonly key?: string };
 
 /** All steps of all stages, in the order of the work; none while no plan is accepted. */
@@ -114,12 +117,17 @@ export function steps(surveyed: Job): readonly Step[] {
   ];
 }
 
+/** Steps that would be known by the same – two boxes of one name in the way – are counted. */
 function inStage(stage: Stage, drafts: readonly Draft[]): readonly Step[] {
-  return drafts.map(({ key, ...draft }) => ({
-    ...draft,
-    stage,
-    id: key === undefined ? draft.code : `${draft.code}:${key}`,
-  }));
+  const taken = new Set<string>();
+  return drafts.map(({ key, ...draft }) => {
+    const plain = key === undefined ? draft.code : `${draft.code}:${key}`;
+    const wanted = plain.slice(0, LONGEST_STEP_ID - COUNT_LETTERS);
+    let id = wanted;
+    for (let n = 2; taken.has(id); n += 1) id = `${wanted}~${n}`;
+    taken.add(id);
+    return { ...draft, stage, id };
+  });
 }
 
 /** Thick cards last: they cover the slots beside them. Common practice, no source. */

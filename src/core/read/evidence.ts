@@ -3,6 +3,7 @@
  * decides whom to believe: that is done when the survey takes it in.
  */
 import { deviceId, type PciFunction } from '../parts/pciFunction.ts';
+import { clipped } from '../parts/limits.ts';
 import { readBundle } from './bundle.ts';
 import { readDmidecode } from './firmware/dmidecode.ts';
 import type { FirmwareReading } from './firmware/firmware.ts';
@@ -32,6 +33,9 @@ import {
 
 const LARGEST_FILE = 16 * 1024 * 1024;
 const MOST_FILES = 2000;
+/** Of all files together. */
+const LARGEST_EVIDENCE = 128 * 1024 * 1024;
+const LONGEST_BROKEN = 100;
 
 export interface EvidenceFile {
   /** With its path, where it came in a folder. */
@@ -84,6 +88,8 @@ const NOTHING_KNOWN: Known = { pci: null, usb: null, functions: [] };
 /** What the files have said so far. */
 interface Gathered {
   files: FileReport[];
+  /** Letters and bytes so far. */
+  letters: number;
   reports: DeviceReport[];
   firmware: FirmwareReading | null;
   screens: ScreenReading[];
@@ -108,6 +114,7 @@ export function readEvidence(
 ): Evidence {
   const gathered: Gathered = {
     files: [],
+    letters: 0,
     reports: [],
     firmware: null,
     screens: [],
@@ -135,15 +142,24 @@ export function readEvidence(
   return concluded(gathered, known);
 }
 
-function readFile({ name, content }: EvidenceFile, into: Gathered): void {
+/** @param nested whether the file came out of another one: no bundle holds a bundle */
+function readFile({ name, content }: EvidenceFile, into: Gathered, nested = false): void {
   const problems = new ProblemList();
   const place = into.files.length;
   // Files inside a bundle come behind it.
-  into.files.push({ name, kind: null, found: 0, problems: [] });
+  into.files.push({ name: clipped(name), kind: null, found: 0, problems: [] });
+  into.letters += content.length;
   const tooLarge = content.length > LARGEST_FILE;
-  const what = tooLarge ? null : recognise(name, content);
+  const tooMuch = into.letters > LARGEST_EVIDENCE;
+  const what = tooLarge || tooMuch ? null : recognise(name, content);
   let found = 0;
-  if (tooLarge)
+  if (tooMuch)
+    problems.add({
+      code: 'evidence.tooLarge',
+      expected: `${LARGEST_EVIDENCE}`,
+      found: `${into.letters}`,
+    });
+  else if (tooLarge)
     problems.add({
       code: 'input.tooLarge',
       expected: `${LARGEST_FILE}`,
@@ -151,17 +167,32 @@ function readFile({ name, content }: EvidenceFile, into: Gathered): void {
     });
   else if (what === null) problems.add({ code: 'evidence.unknown', line: 1 });
   else if (what.kind === 'bundle' && what.text !== null) {
-    const inside = readBundle(what.text, problems);
+    if (nested) problems.add({ code: 'bundle.nested', line: 1 });
+    const inside = nested ? [] : readBundle(what.text, problems);
     found = inside.length;
     for (const each of inside)
-      readFile({ name: `${name} › ${each.name}`, content: each.text }, into);
+      readFile({ name: `${name} › ${each.name}`, content: each.text }, into, true);
   } else {
-    found =
-      what.bytes === null
-        ? readText(what.kind, what.text, into, problems)
-        : readBytes(what.kind, name, what.bytes, into, problems);
+    try {
+      found =
+        what.bytes === null
+          ? readText(what.kind, what.text, into, problems)
+          : readBytes(what.kind, name, what.bytes, into, problems);
+    } catch (error) {
+      // One file's failure is its own: what the others say is taken all the same.
+      problems.add({
+        code: 'input.broken',
+        line: 1,
+        found: String(error).slice(0, LONGEST_BROKEN),
+      });
+    }
   }
-  into.files[place] = { name, kind: what?.kind ?? null, found, problems: problems.all };
+  into.files[place] = {
+    name: clipped(name),
+    kind: what?.kind ?? null,
+    found,
+    problems: problems.all,
+  };
 }
 
 /** @returns how many things were found */
@@ -195,7 +226,7 @@ function readText(kind: EvidenceKind, text: string, into: Gathered, problems: Pr
       return into.kernel === null ? 0 : 1;
     case 'modulesAlias':
       into.aliases = readModulesAlias(text, problems);
-      return into.aliases.byIdentity.size + into.aliases.others.length;
+      return into.aliases.count;
     case 'ipLink':
     case 'ethtool': {
       const ports = kind === 'ipLink' ? readIpLink(text, problems) : readEthtool(text, problems);

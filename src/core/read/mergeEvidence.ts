@@ -2,14 +2,37 @@
  * Brings what the evidence says into the survey. Each fact keeps the witness that knows best, with whatever the
  * others say against it; what no evidence can know stays as it was.
  */
+import type { Card } from '../parts/card.ts';
+import { MOST } from '../parts/limits.ts';
 import type { Machine } from '../parts/machine.ts';
+import { withCardRecords } from './cardRecords.ts';
 import { combineReports } from './pci/combine.ts';
 import type { Evidence } from './evidence.ts';
 import { named } from './pci/named.ts';
+import { ProblemList, upTo, type Problem } from './problem.ts';
+import { repairedMachine } from './repair.ts';
 import { withFirmwareSlots, withPorts } from './mergeSlots.ts';
 import { withFirmware, withNetwork, withScreens, withSystem } from './mergeSystem.ts';
 
-export function mergeEvidence(machine: Machine, evidence: Evidence): Machine {
+export interface Taken {
+  readonly machine: Machine;
+  /** What no survey can hold, and was left out. */
+  readonly problems: readonly Problem[];
+}
+
+/** The survey with the evidence taken in, fitted cards known again by the catalogue; always fit to be kept. */
+export function takeEvidence(
+  before: Machine,
+  evidence: Evidence,
+  cards: readonly Card[] = [],
+): Taken {
+  const problems = new ProblemList();
+  const merged = withCardRecords(mergeEvidence(before, evidence, problems), cards);
+  const { document, dropped } = repairedMachine(merged);
+  return { machine: document ?? before, problems: [...problems.all, ...dropped] };
+}
+
+function mergeEvidence(machine: Machine, evidence: Evidence, problems: ProblemList): Machine {
   return [
     withDevices,
     withPorts,
@@ -18,16 +41,21 @@ export function mergeEvidence(machine: Machine, evidence: Evidence): Machine {
     withSystem,
     withNetwork,
     withScreens,
-  ].reduce((soFar, take) => take(soFar, evidence), machine);
+  ].reduce((soFar, take) => take(soFar, evidence, problems), machine);
 }
 
 /** A report of all devices takes the place of an older one; a system's own list only adds to it. */
-function withDevices(machine: Machine, { devices, devicesWhole, names }: Evidence): Machine {
+function withDevices(
+  machine: Machine,
+  { devices, devicesWhole, names }: Evidence,
+  problems: ProblemList,
+): Machine {
   const functions = devicesWhole
     ? devices.functions
     : combineReports([
         { witness: 'text', functions: machine.functions },
         { witness: 'system', functions: devices.functions },
       ]).functions;
-  return { ...machine, functions: functions.map((fn) => named(fn, names)) };
+  const kept = upTo(MOST.functions, functions, 'devices', problems);
+  return { ...machine, functions: kept.map((fn) => named(fn, names)) };
 }

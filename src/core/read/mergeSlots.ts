@@ -7,24 +7,51 @@ import {
   type Occupant,
   type Slot,
 } from '../parts/machine.ts';
+import { MOST, clipped } from '../parts/limits.ts';
 import { testify } from '../parts/testimony.ts';
 import type { Evidence } from './evidence.ts';
 import type { FirmwareSlot } from './firmware/firmware.ts';
 import { functionName, portsWithSlots, type PortWithSlot } from './pci/ports.ts';
+import type { ProblemList } from './problem.ts';
+
+/** A list that holds no more than a survey does; says once how much more there was. */
+class FullList {
+  private more = 0;
+  constructor(
+    private readonly name: string,
+    private readonly most: number,
+    private readonly problems: ProblemList,
+  ) {}
+
+  at(list: readonly unknown[]): boolean {
+    if (list.length < this.most) return false;
+    this.more += 1;
+    return true;
+  }
+
+  tell(): void {
+    if (this.more === 0) return;
+    const [expected, found] = [`${this.most}`, `${this.most + this.more}`];
+    this.problems.add({ code: 'survey.tooMany', at: this.name, expected, found });
+  }
+}
 
 /** Names that a slot gets while nobody has given it one. */
 const nameByNumber = (number: number): string => `Slot #${number}`;
 const OWN_NAME = /^Slot #\d+$/;
 
-export function withPorts(machine: Machine, { devices }: Evidence): Machine {
+export function withPorts(machine: Machine, { devices }: Evidence, problems: ProblemList): Machine {
+  const full = new FullList('slots', MOST.slots, problems);
   const ports = portsWithSlots(devices.functions).toSorted((a, b) => a.slotNumber - b.slotNumber);
   const slots = ports.reduce<readonly Slot[]>((soFar, port) => {
     const witness = devices.witnesses.get(port.port.address) ?? 'text';
     const match =
       soFar.find((slot) => valueOf(slot.port) === port.port.address) ??
       soFar.find((slot) => slot.port === null && valueOf(slot.number) === port.slotNumber);
+    if (match === undefined && full.at(soFar)) return soFar;
     return placed(soFar, match, withPort(match ?? newSlot(soFar, port), port, witness));
   }, machine.slots);
+  full.tell();
   return { ...machine, slots };
 }
 
@@ -68,7 +95,7 @@ function withPort(slot: Slot, port: PortWithSlot, witness: Witness): Slot {
 function occupantAt({ occupant }: PortWithSlot): Occupant | null {
   if (occupant === null) return null;
   return {
-    ...occupantNamed(functionName(occupant).slice(0, 200)),
+    ...occupantNamed(clipped(functionName(occupant))),
     ids: { vendor: occupant.vendor, device: occupant.device },
   };
 }
@@ -90,14 +117,22 @@ function occupantHeard(
   return known({ ...was, name: there.name, ids: there.ids ?? was.ids }, witness);
 }
 
-export function withFirmwareSlots(machine: Machine, { firmware }: Evidence): Machine {
+export function withFirmwareSlots(
+  machine: Machine,
+  { firmware }: Evidence,
+  problems: ProblemList,
+): Machine {
   if (firmware === null) return machine;
+  const full = new FullList('slots', MOST.slots, problems);
+  const behind = busesBehind(machine);
   const slots = firmware.slots
     .filter(({ bus }) => bus !== 'other')
     .reduce<readonly Slot[]>((soFar, record) => {
-      const match = matching(soFar, record, machine);
+      const match = matching(soFar, record, behind);
+      if (match === undefined && full.at(soFar)) return soFar;
       return placed(soFar, match, withRecord(match ?? recordedSlot(soFar, record), record));
     }, machine.slots);
+  full.tell();
   const heights = new Set(firmware.slots.flatMap(({ height }) => height ?? []));
   const [height] = heights;
   return {
@@ -110,25 +145,29 @@ export function withFirmwareSlots(machine: Machine, { firmware }: Evidence): Mac
   };
 }
 
+/** The first device's place behind each bridge, by the bridge's address. */
+const busesBehind = ({ functions }: Machine): ReadonlyMap<string, string> =>
+  new Map(
+    functions.flatMap(({ address, buses }) =>
+      buses === null || buses.secondary === 0
+        ? []
+        : [[address, `${address.slice(0, -7)}${buses.secondary.toString(16).padStart(2, '0')}:00`]],
+    ),
+  );
+
 /** By the address of its port or of the device in it; then, where no address settles it, by number and by name. */
 function matching(
   slots: readonly Slot[],
   record: FirmwareSlot,
-  { functions }: Machine,
+  behind: ReadonlyMap<string, string>,
 ): Slot | undefined {
   const { address } = record;
-  const behind = (port: string | null) => {
-    const secondary = functions.find((fn) => fn.address === port)?.buses?.secondary;
-    return secondary === undefined || secondary === 0 || port === null
-      ? null
-      : `${port.slice(0, -7)}${secondary.toString(16).padStart(2, '0')}:00`;
-  };
   const byAddress = slots.find((slot) => {
     const port = valueOf(slot.port);
     return (
       port !== null &&
       address !== null &&
-      (port === address || behind(port) === address.slice(0, -2))
+      (port === address || behind.get(port) === address.slice(0, -2))
     );
   });
   if (byAddress !== undefined) return byAddress;

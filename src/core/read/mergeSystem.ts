@@ -1,8 +1,10 @@
 /** What the evidence says of system, firmware, network and screens. */
 import { valueOf, type Fact, type Witness } from '../parts/fact.ts';
+import { MOST, clipped } from '../parts/limits.ts';
 import type { Machine, Screen } from '../parts/machine.ts';
 import { testify } from '../parts/testimony.ts';
 import type { Evidence } from './evidence.ts';
+import { upTo, type ProblemList } from './problem.ts';
 import type { ReportedMode, ScreenReading } from './screens/edid.ts';
 
 const heardBy =
@@ -10,7 +12,11 @@ const heardBy =
   <Value>(before: Fact<Value>, value: Value | null | undefined): Fact<Value> =>
     value === null || value === undefined ? before : testify(before, value, witness, 'wiring');
 
-export function withFirmware(machine: Machine, { firmware, uefi }: Evidence): Machine {
+export function withFirmware(
+  machine: Machine,
+  { firmware, uefi }: Evidence,
+  problems: ProblemList,
+): Machine {
   const heard = heardBy('firmware');
   const kind = (is: boolean | null) => (is === null ? null : is ? 'uefi' : 'bios');
   const before = machine.firmware;
@@ -22,7 +28,7 @@ export function withFirmware(machine: Machine, { firmware, uefi }: Evidence): Ma
   const product = system.product ?? board.product;
   return {
     ...machine,
-    name: machine.name === '' ? [maker, product].filter(Boolean).join(' ') : machine.name,
+    name: machine.name === '' ? clipped([maker, product].filter(Boolean).join(' ')) : machine.name,
     firmware: {
       ...before,
       kind: started ?? heard(before.kind, kind(firmware.firmware.uefi)),
@@ -32,9 +38,12 @@ export function withFirmware(machine: Machine, { firmware, uefi }: Evidence): Ma
     onBoard:
       firmware.onBoard.length === 0
         ? machine.onBoard
-        : firmware.onBoard
-            .filter(({ enabled }) => enabled)
-            .map(({ name, kind: what }) => ({ name, kind: what ?? 'Other' })),
+        : upTo(
+            MOST.onBoard,
+            firmware.onBoard.filter(({ enabled }) => enabled),
+            'devices on the board',
+            problems,
+          ).map(({ name, kind: what }) => ({ name, kind: what ?? 'Other' })),
   };
 }
 
@@ -95,23 +104,29 @@ export function withNetwork(machine: Machine, { ports }: Evidence): Machine {
   };
 }
 
-export function withScreens(machine: Machine, { screens }: Evidence): Machine {
+export function withScreens(
+  machine: Machine,
+  { screens }: Evidence,
+  problems: ProblemList,
+): Machine {
+  const before = new Map(machine.screens.map((screen) => [screen.id, screen]));
   const ids = new Map<string, number>();
   const read = screens.map((reading): Screen => {
     const base = `${reading.maker.replace(/[^A-Z]/g, 'X')}-${reading.product.toString(16)}`;
     const copy = (ids.get(base) ?? 0) + 1;
     ids.set(base, copy);
-    return screenOf(copy === 1 ? base : `${base}-${copy}`, reading, machine.screens);
+    return screenOf(copy === 1 ? base : `${base}-${copy}`, reading, before);
   });
-  const kept = machine.screens.filter(({ id }) => !read.some((screen) => screen.id === id));
-  return { ...machine, screens: [...kept, ...read] };
+  const fresh = new Set(read.map(({ id }) => id));
+  const kept = machine.screens.filter(({ id }) => !fresh.has(id));
+  return { ...machine, screens: upTo(MOST.screens, [...kept, ...read], 'screens', problems) };
 }
 
-function screenOf(id: string, reading: ScreenReading, before: Machine['screens']): Screen {
+function screenOf(id: string, reading: ScreenReading, before: ReadonlyMap<string, Screen>): Screen {
   const heard = heardBy('screen');
-  const was = before.find((screen) => screen.id === id);
+  const was = before.get(id);
   const { preferred } = reading;
-  const modes = reading.modes.filter(usable).map(modeOf);
+  const modes = reading.modes.filter(usable).slice(0, MOST.modes).map(modeOf);
   return {
     id,
     name: was?.name ?? reading.name ?? id,
@@ -124,7 +139,11 @@ function screenOf(id: string, reading: ScreenReading, before: Machine['screens']
   };
 }
 
-const usable = ({ interlaced, refreshHz }: ReportedMode): boolean => !interlaced && refreshHz >= 1;
+/** No screen draws more often; a report that says so is damaged. */
+const FASTEST_HZ = 2_000;
+
+const usable = ({ interlaced, refreshHz }: ReportedMode): boolean =>
+  !interlaced && refreshHz >= 1 && refreshHz <= FASTEST_HZ;
 
 /** To the hundredth of a hertz, which is as exact as a person asks. */
 const modeOf = ({ widthPx, heightPx, refreshHz }: ReportedMode) => ({

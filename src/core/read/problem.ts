@@ -1,8 +1,11 @@
 /** What a decoder could not read, and where. Data, never a sentence: the wording stands beside the screens. */
+import type * as z from 'zod/mini';
 
 export type ProblemCode =
   | 'input.tooLarge'
+  | 'input.broken'
   | 'input.nothingFound'
+  | 'field.outOfRange'
   | 'input.tooManyProblems'
   | 'line.tooLong'
   | 'header.idsMissing'
@@ -30,10 +33,12 @@ export type ProblemCode =
   | 'system.nameMissing'
   | 'system.kernelMissing'
   | 'system.aliasesMissing'
+  | 'system.aliasesTooMany'
   | 'system.portsUnreadable'
   | 'list.noIdentities'
   | 'list.placeMissing'
   | 'list.tooMany'
+  | 'list.tooManyColumns'
   | 'list.row'
   | 'table.noRows'
   | 'table.tooManyRows'
@@ -43,12 +48,23 @@ export type ProblemCode =
   | 'bundle.newer'
   | 'bundle.sectionOpen'
   | 'bundle.notRead'
+  | 'bundle.nested'
   | 'evidence.unknown'
   | 'evidence.tooMany'
+  | 'evidence.tooLarge'
+  | 'survey.tooMany'
   | 'file.notJson'
   | 'file.notAJob'
   | 'file.newer'
-  | 'file.field';
+  | 'file.field'
+  | 'repair.dropped'
+  | 'backup.notABackup'
+  | 'backup.cut'
+  | 'backup.tooLarge'
+  | 'backup.partMissing'
+  | 'backup.partDamaged'
+  | 'backup.partUnlisted'
+  | 'backup.partTwice';
 
 export interface Problem {
   readonly code: ProblemCode;
@@ -60,6 +76,40 @@ export interface Problem {
   readonly at?: string;
   readonly expected?: string;
   readonly found?: string;
+}
+
+/**
+ * A whole number as it was printed, where it lies within what can be; else null, with a problem.
+ * @param printed digits only
+ */
+export function within(
+  printed: string | undefined,
+  [least, most]: readonly [number, number],
+  place: Pick<Problem, 'line' | 'at'>,
+  problems: ProblemList,
+): number | null {
+  if (printed === undefined) return null;
+  const value = Number(printed);
+  if (value >= least && value <= most) return value;
+  problems.add({
+    code: 'field.outOfRange',
+    ...place,
+    expected: `${least} to ${most}`,
+    found: printed.slice(0, 60),
+  });
+  return null;
+}
+
+/** As many of a list as a document holds; the rest goes, with a problem. */
+export function upTo<Each>(
+  most: number,
+  list: readonly Each[],
+  at: string,
+  problems: ProblemList,
+): readonly Each[] {
+  if (list.length <= most) return list;
+  problems.add({ code: 'list.tooMany', at, expected: `${most}`, found: `${list.length}` });
+  return list.slice(0, most);
 }
 
 /** Collects problems up to a limit, so that rubbish yields a short list and not a long one. */
@@ -77,5 +127,36 @@ export class ProblemList {
     return this.full
       ? [...this.found, { code: 'input.tooManyProblems', found: String(this.limit) }]
       : this.found;
+  }
+}
+
+/** A path of property names and places in lists, as one text. */
+export const pathWords = (path: readonly PropertyKey[]): string =>
+  path.length === 0 ? '(the whole record)' : path.map(String).join('.');
+
+/** What a schema found at a place that does not belong there. */
+export const fieldProblem = (issue: z.core.$ZodIssue): Problem => ({
+  code: 'file.field',
+  at: pathWords(issue.path),
+  expected: expectedBy(issue),
+});
+
+/** What would belong at the place of an issue. */
+export function expectedBy(issue: z.core.$ZodIssue): string {
+  switch (issue.code) {
+    case 'invalid_type':
+      return issue.expected;
+    case 'invalid_value':
+      return issue.values.map(String).join(', ');
+    case 'too_small':
+      return `at least ${issue.minimum}`;
+    case 'too_big':
+      return `at most ${issue.maximum}`;
+    case 'invalid_format':
+      return issue.format === 'regex' ? `text like ${issue.pattern ?? ''}` : issue.format;
+    case 'custom':
+      return String(issue.params?.['expected'] ?? 'another value');
+    default:
+      return 'another value';
   }
 }

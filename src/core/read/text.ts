@@ -36,8 +36,8 @@ export function looksBinary(bytes: Uint8Array): boolean {
   return encodingOf(bytes) === 'utf-8' && bytes.subarray(0, SNIFFED_BYTES).includes(0);
 }
 
-const HEX_TEXT = /^(?:0x)?[0-9a-fA-F]{2}(?:[\s,]*(?:0x)?[0-9a-fA-F]{2})+\s*$/;
-const BASE64_TEXT = /^[A-Za-z0-9+/\s]+={0,2}\s*$/;
+const HEX_TEXT = /^(?:0x)?[0-9a-fA-F]{2}(?:[\s,]*(?:0x)?[0-9a-fA-F]{2})+$/;
+const BASE64_TEXT = /^[A-Za-z0-9+/\s]+={0,2}$/;
 const BASE64 = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/';
 const LONGEST_CODED = 256 * 1024;
 

@@ -26,7 +26,7 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
     format: 2,
     photos: [],
     machine: machineOfFormat2(job['machine']),
-    plan: planOfFormat2(job['plan']),
+    plan: planWith(job['plan'], cardOfFormat2),
   }),
   /** Format 3 asks more of needs, cards, supply and firmware, and knows what the machine deserves. */
   2: (job) => ({
@@ -51,7 +51,12 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
     ),
     plan: filled(job['plan'], { moves: [], givenUp: [], extras: [] }),
   }),
+  /** From format 5 on every reference leads somewhere; what led nowhere is dropped once the rest is found sound. */
+  4: (job) => ({ ...job, format: 5 }),
 };
+
+/** The first format in which every reference leads somewhere. */
+export const FIRST_WITHOUT_DANGLING = 5;
 
 export function upgradedJob(record: unknown): unknown {
   if (!isPart(record)) return record;
@@ -64,11 +69,10 @@ export function upgradedJob(record: unknown): unknown {
   return job;
 }
 
-/** The same for a file around a job. */
-export function upgradedFile(file: unknown, format: number): unknown {
-  if (!isPart(file) || format >= JOB_FORMAT) return file;
-  return { ...file, format: JOB_FORMAT, job: upgradedJob(file['job']) };
-}
+/** A machine or card of a kept list that bears no format: whatever it lacks is filled in; what it has stays. */
+export const upgradedMachine = (machine: unknown): unknown =>
+  machineOfFormat4(machineOfFormat3(machineOfFormat2(machine)));
+export const upgradedCard = (card: unknown): unknown => cardOfFormat3(cardOfFormat2(card));
 
 const machineOfFormat4 = (machine: unknown): unknown =>
   isPart(machine)
@@ -105,15 +109,13 @@ function planWith(plan: unknown, change: (card: unknown) => unknown): unknown {
 }
 
 /** Cards of format 1 were all for PCI Express or for classic PCI of the usual key. */
-const planOfFormat2 = (plan: unknown): unknown =>
-  planWith(plan, (card) =>
-    filled(card, {
-      m2: null,
-      keying: isPart(card) && card['bus'] === 'pci' ? 'universal' : null,
-      needsSplit: false,
-      frontHeaders: [],
-    }),
-  );
+const cardOfFormat2 = (card: unknown): unknown =>
+  filled(card, {
+    m2: null,
+    keying: isPart(card) && card['bus'] === 'pci' ? 'universal' : null,
+    needsSplit: false,
+    frontHeaders: [],
+  });
 
 function slotOfFormat2(slot: unknown): unknown {
   if (!isPart(slot)) return slot;
@@ -137,7 +139,9 @@ function machineOfFormat3(machine: unknown): unknown {
           ...part,
           frontLeads: {
             ...part['frontLeads'],
-            value: eachOf(part['frontLeads']['value'], (type) => ({ type })),
+            value: eachOf(part['frontLeads']['value'], (lead) =>
+              typeof lead === 'string' ? { type: lead } : lead,
+            ),
           },
         }
       : part;
@@ -187,7 +191,9 @@ function cardOfFormat3(card: unknown): unknown {
     quirks: [],
     leadDays: null,
     ...card,
-    frontHeaders: headers.map((type: unknown) => ({ type, atMm: 60 })),
+    frontHeaders: headers.map((each: unknown) =>
+      typeof each === 'string' ? { type: each, atMm: 60 } : each,
+    ),
     delivers: deliveryOfFormat3(card['delivers']),
   };
 }

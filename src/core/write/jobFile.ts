@@ -1,7 +1,7 @@
 /** Writes a job as the text of a `*.tenant.json` file, and the JSON Schema that is published for it. */
 import * as z from 'zod/mini';
 import { JOB_FORMAT, type Job } from '../parts/job.ts';
-import { JOB_FILE_KIND, JobFile, type Pictures } from '../read/jobFile.ts';
+import { JOB_FILE_KIND, JobFile, SET_ASIDE_KIND, type Pictures } from '../read/jobFile.ts';
 
 export const JOB_FILE_ENDING = '.tenant.json';
 
@@ -11,12 +11,16 @@ export function writeJobFile(job: Job, pictures: Pictures = {}): string {
   return `${JSON.stringify({ kind: JOB_FILE_KIND, format: JOB_FORMAT, job, ...taken }, null, 2)}\n`;
 }
 
+/** A record that no longer reads as a job, as the text of a file that comes back when it is imported. */
+export const writeSetAside = (record: unknown): string =>
+  `${JSON.stringify({ kind: SET_ASIDE_KIND, record }, null, 2)}\n`;
+
 /** A file name without anything that a file system or a shell could stumble over. */
 export function jobFileName(job: Job): string {
   const plain = (job.title || job.customer || 'job')
     .toLowerCase()
     .replaceAll(/[^a-z0-9]+/g, '-')
-    .replaceAll(/^-+|-+$/g, '');
+    .replaceAll(/^-|-$/g, '');
   return `${plain || 'job'}${JOB_FILE_ENDING}`;
 }
 

@@ -220,4 +220,4 @@ export function writeCatalogue(cards: readonly Card[]): string {
 }
 
 /** A text that a spreadsheet would take for a formula stays a text. */
-const guarded = (text: string): string => (/^[=@\t\r]/.test(text) ? ` ${text}` : text);
+const guarded = (text: string): string => (/^[-+=@\t\r]/.test(text) ? ` ${text}` : text);

@@ -7,7 +7,8 @@ import {
   SLOT_WIDTHS,
   type SlotTypeRow,
 } from '../../standards/slotRecords.ts';
-import type { ProblemList } from '../problem.ts';
+import { clipped } from '../../parts/limits.ts';
+import { within, type ProblemList } from '../problem.ts';
 import {
   emptyFirmware,
   filled,
@@ -109,18 +110,18 @@ function slotOf({ fields, items, line }: Block, problems: ProblemList): Firmware
     problems.add({
       code: 'firmware.slotTypeOther',
       line,
-      at: fields.get('Designation') ?? '',
+      at: clipped(fields.get('Designation') ?? ''),
       found: (fields.get('Type') ?? '').slice(0, 60),
     });
   }
-  const number = /^\d+$/.exec(fields.get('ID') ?? '')?.[0];
+  const number = /^\d{1,9}$/.exec(fields.get('ID') ?? '')?.[0];
   const generation = Number(fields.get('PCI Express Generation') ?? 0);
   const physical = fields.get('Slot Physical Width');
   return slotFrom(type, {
     label: named(fields.get('Designation')),
     lanes: width,
     usage: byWords(SLOT_USAGES, fields.get('Current Usage'))?.usage ?? null,
-    number: number === undefined ? null : Number(number),
+    number: within(number, [0, 0xffff], { line }, problems),
     address: addressOf(fields.get('Bus Address')),
     splits: items.includes('PCIe slot bifurcation is supported'),
     generation:
@@ -157,7 +158,7 @@ function named(text: string | undefined): string | null {
   const trimmed = text?.trim() ?? '';
   return trimmed === '' || trimmed === 'Not Specified' || trimmed === '<BAD INDEX>'
     ? null
-    : trimmed;
+    : clipped(trimmed);
 }
 
 const addressOf = (text: string | undefined): string | null =>

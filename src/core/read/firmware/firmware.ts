@@ -1,4 +1,5 @@
 /** What the firmware says of the machine: the same whether read from its table or from a report about it. */
+import { clipped } from '../../parts/limits.ts';
 import type { Generation } from '../../standards/pciExpress.ts';
 import type {
   M2Key,
@@ -86,9 +87,11 @@ export function firmwareDate(text: string | null): string | null {
 const KNOWN_BLANKS =
   /^(<bad index>|not specified|to be filled.*|default string|system (product name|manufacturer)|o\.?e\.?m\.?|unknown|none|\.+)$/i;
 
-/** Text that a maker left unfilled says nothing. */
-export const filled = (text: string | null): string | null =>
-  text === null || text.trim() === '' || KNOWN_BLANKS.test(text.trim()) ? null : text.trim();
+/** Text that a maker left unfilled says nothing; a long one is shortened. */
+export function filled(text: string | null): string | null {
+  const plain = clipped(text?.trim() ?? '');
+  return plain === '' || KNOWN_BLANKS.test(plain) ? null : plain;
+}
 
 export const addressOf = (segment: number, bus: number, device: number, fn: number): string =>
   `${segment.toString(16).padStart(4, '0')}:${bus.toString(16).padStart(2, '0')}:${device.toString(16).padStart(2, '0')}.${fn}`;

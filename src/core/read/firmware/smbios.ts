@@ -31,43 +31,24 @@ export function readSmbios(bytes: Uint8Array, problems: ProblemList): FirmwareRe
     problems.add({ code: 'firmware.nothingFound', offset: 0 });
     return null;
   }
-  return structures.reduce((soFar, each) => {
-    // Of several structures of a kind the first is the machine's own.
-    const isFirst = !structures.some((s) => s.type === each.type && s.offset < each.offset);
-    return withStructure(soFar, each, isFirst, problems);
-  }, emptyFirmware());
-}
-
-function withStructure(
-  soFar: FirmwareReading,
-  structure: Structure,
-  isFirst: boolean,
-  problems: ProblemList,
-): FirmwareReading {
-  const text = (at: number) => filled(stringAt(structure, at));
-  switch (structure.type) {
-    case 0:
-      return isFirst ? { ...soFar, firmware: firmwareOf(structure) } : soFar;
-    case 1:
-      return isFirst ? { ...soFar, system: { maker: text(4), product: text(5) } } : soFar;
-    case 2:
-      return isFirst ? { ...soFar, board: { maker: text(4), product: text(5) } } : soFar;
-    case 3: {
-      const { data } = structure;
-      const kind = data.has(5, 1) ? (CHASSIS_TYPES[data.u8(5) & 0x7f] ?? null) : null;
-      return isFirst ? { ...soFar, chassis: kind } : soFar;
-    }
-    case 9: {
-      const slot = slotOf(structure, problems);
-      return slot === null ? soFar : { ...soFar, slots: [...soFar.slots, slot] };
-    }
-    case 41: {
-      const device = onBoardOf(structure);
-      return device === null ? soFar : { ...soFar, onBoard: [...soFar.onBoard, device] };
-    }
-    default:
-      return soFar;
-  }
+  const nothing = emptyFirmware();
+  // Of several structures of a kind the first is the machine's own.
+  const first = (type: number) => structures.find((each) => each.type === type);
+  const all = (type: number) => structures.filter((each) => each.type === type);
+  const made = (type: number) => {
+    const structure = first(type);
+    const text = (at: number) => structure && filled(stringAt(structure, at));
+    return { maker: text(4) ?? null, product: text(5) ?? null };
+  };
+  const [firmware, chassis] = [first(0), first(3)?.data];
+  return {
+    firmware: firmware === undefined ? nothing.firmware : firmwareOf(firmware),
+    system: made(1),
+    board: made(2),
+    chassis: chassis?.has(5, 1) ? (CHASSIS_TYPES[chassis.u8(5) & 0x7f] ?? null) : null,
+    slots: all(9).flatMap((each) => slotOf(each, problems) ?? []),
+    onBoard: all(41).flatMap((each) => onBoardOf(each) ?? []),
+  };
 }
 
 function firmwareOf(structure: Structure): FirmwareReading['firmware'] {

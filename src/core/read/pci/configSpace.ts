@@ -149,11 +149,15 @@ function decodeResizableBar(
       return { now, most: Math.max(now, ...sizes) };
     });
   const largest = bars.toSorted((a, b) => b.most - a.most)[0];
+  if (largest === undefined) return null;
   const bytes = (power: number) => BAR_UNIT_BYTES * 2 ** power;
-  return largest === undefined
-    ? null
-    : { nowBytes: bytes(largest.now), mostBytes: bytes(largest.most) };
+  const window = { nowBytes: bytes(largest.now), mostBytes: bytes(largest.most) };
+  return isWindow(window) ? window : null;
 }
+
+/** Whether a window is of a size that can be set: the codes end at 2⁶³ bytes, and none means nothing. */
+export const isWindow = ({ nowBytes, mostBytes }: NonNullable<PciFunction['resizableBar']>) =>
+  nowBytes > 0 && mostBytes <= 2 ** 63;
 
 /** Numbers of the bits that are set. */
 const bits = (register: number, count: number): readonly number[] =>

@@ -3,16 +3,20 @@
  * hexadecimal they are decoded here and win over the text; the text gives names and drivers.
  */
 import type { Express, ExpressKind, LinkState, PciFunction } from '../../parts/pciFunction.ts';
-import { decodeConfigSpace } from './configSpace.ts';
-import { ProblemList, type Problem } from '../problem.ts';
+import { ownValue } from '../../paths.ts';
+import { decodeConfigSpace, isWindow } from './configSpace.ts';
+import { MOST, clipped } from '../../parts/limits.ts';
+import { ProblemList, upTo, within, type Problem } from '../problem.ts';
 
 const LARGEST_INPUT = 16 * 1024 * 1024;
 const LONGEST_LINE = 4096;
 const CONFIG_BYTES = 4096;
 
 const HEADER = /^((?:[0-9a-f]{4,8}:)?[0-9a-f]{2}:[0-9a-f]{2}\.[0-7]) (.+)$/;
-const HEADER_IDS =
-  /^(.*?) ?\[([0-9a-f]{4})\]: (?:(.*) )?\[([0-9a-f]{4}):([0-9a-f]{4})\](?: \(rev ([0-9a-f]{2})\))?(?: \(prog-if ([0-9a-f]{2})[^)]*\)?)?/;
+/** Where a heading says the class; behind it, where it says vendor and device; and what may follow them. */
+const CLASS_CODE = / ?\[([0-9a-f]{4})\]: /;
+const IDENTITY = /(?:^| )\[([0-9a-f]{4}):([0-9a-f]{4})\]/g;
+const REVISION = /^(?: \(rev ([0-9a-f]{2})\))?(?: \(prog-if ([0-9a-f]{2}))?/;
 const HEX_LINE = /^([0-9a-f]{2,3}): ((?:[0-9a-f]{2} ?){1,16})$/;
 const HEX_LIKE = /^[0-9a-f]{2,3}: [0-9a-f]/;
 const SUBSYSTEM = /^Subsystem: .*\[([0-9a-f]{4}):([0-9a-f]{4})\]$/;
@@ -21,14 +25,18 @@ const CAPABILITY = /^Capabilities: /;
 const ACCESS_DENIED = /^Capabilities: (\[[0-9a-f]+\] )?<access denied>/;
 const EXPRESS =
   /^Capabilities: \[[0-9a-f]+\] Express (?:\(v\d+\) )?([\w/ -]+?)(?: \(Slot([+-])\))?, /;
-const LINK_ABLE = /^LnkCap:\s*Port #\d+, Speed ([\w./]+), Width x(\d+)/;
-const LINK_NOW = /^LnkSta:\s*Speed ([\w./]+)(?: \([a-z]+\))?, Width x(\d+)/;
-const SLOT = /^Slot #(\d+), PowerLimit >?([\d.]+)W/;
+const LINK_ABLE = /^LnkCap:\s*Port #\d+, Speed ([\w./]+), Width x(\d{1,9})/;
+const LINK_NOW = /^LnkSta:\s*Speed ([\w./]+)(?: \([a-z]+\))?, Width x(\d{1,9})/;
+const SLOT = /^Slot #(\d{1,9}), PowerLimit >?(\d{1,9}(?:\.\d{1,9})?)W/;
+const SLOT_LINE = /^Slot #/;
+const WIDTHS = [0, 63] as const;
+const SLOT_NUMBERS = [0, 0xffff] as const;
+const SLOT_WATTS = [0, 1_000] as const;
 const DRIVER = /^Kernel driver in use: (\S+)/;
 const MODULES = /^Kernel modules: (.+)/;
 /** A function that stands for several has a second list for those. */
 const OWN_BARS = /^Capabilities: \[[0-9a-f]+ v\d+\] Physical Resizable BAR/;
-const BAR = /^BAR \d+: current size: (\d+[MGTP]B)(?:, supported: (.*))?/;
+const BAR = /^BAR \d{1,9}: current size: (\d{1,9}[MGTP]B)(?:, supported: (.*))?/;
 
 const EXPRESS_KINDS: Readonly<Record<string, ExpressKind>> = {
   Endpoint: 'endpoint',
@@ -60,6 +68,8 @@ interface Block {
   readonly address: string;
   readonly heading: string;
   readonly line: number;
+  /** For problems. */
+  readonly place: { readonly line: number; readonly at: string };
   readonly text: string[];
   readonly hex: { readonly line: number; readonly text: string }[];
 }
@@ -89,7 +99,8 @@ export function readLspci(input: string): PciReading {
     if (block.hex.length > 0) fromRegisters.add(block.address);
   }
   if (blocks.length === 0) problems.add({ code: 'input.nothingFound', line: 1 });
-  return { functions: [...functions.values()], fromRegisters, problems: problems.all };
+  const listed = upTo(MOST.functions, [...functions.values()], 'devices', problems);
+  return { functions: listed, fromRegisters, problems: problems.all };
 }
 
 function splitBlocks(input: string, problems: ProblemList): Block[] {
@@ -107,7 +118,8 @@ function splitBlocks(input: string, problems: ProblemList): Block[] {
     const header = HEADER.exec(text);
     if (header !== null) {
       const [, address, heading] = header as unknown as [string, string, string];
-      current = { address: fullAddress(address), heading, line, text: [], hex: [] };
+      const at = fullAddress(address);
+      current = { address: at, heading, line, place: { line, at }, text: [], hex: [] };
       blocks.push(current);
     } else if (current !== null) {
       if (HEX_LIKE.test(text)) current.hex.push({ line, text });
@@ -121,9 +133,9 @@ const fullAddress = (address: string): string =>
   address.split(':').length === 3 ? address : `0000:${address}`;
 
 function readBlock(block: Block, problems: ProblemList): PciFunction | null {
-  const ids = HEADER_IDS.exec(block.heading);
-  const name = ids === null ? null : nameOf(ids[1] ?? '', ids[3] ?? '');
-  const driver = first(block.text, DRIVER)?.[1] ?? null;
+  const ids = headingIds(block.heading);
+  const name = ids === null ? null : nameOf(ids.className, ids.deviceName);
+  const driver = clipped(first(block.text, DRIVER)?.[1] ?? '') || null;
   if (block.hex.length > 0) {
     const bytes = readHex(block, problems);
     const decoded = bytes && decodeConfigSpace(block.address, bytes, name, problems);
@@ -142,12 +154,12 @@ function readBlock(block: Block, problems: ProblemList): PciFunction | null {
   const buses = first(block.text, BUS);
   return {
     address: block.address,
-    vendor: hex(ids[4]),
-    device: hex(ids[5]),
+    vendor: ids.vendor,
+    device: ids.device,
     subsystem: readSubsystem(block.text),
-    classCode: hex(ids[2]),
-    programmingInterface: hex(ids[7] ?? '0'),
-    revision: hex(ids[6] ?? '0'),
+    classCode: ids.classCode,
+    programmingInterface: ids.programmingInterface,
+    revision: ids.revision,
     name,
     buses: buses && { secondary: hex(buses[1]), subordinate: hex(buses[2]) },
     express: readExpress(block, problems),
@@ -157,9 +169,29 @@ function readBlock(block: Block, problems: ProblemList): PciFunction | null {
   };
 }
 
+/** “class [0300]: maker model [1234:5678] (rev 01) (prog-if 00 …)”; the last identity is the device's own. */
+function headingIds(heading: string) {
+  const kind = CLASS_CODE.exec(heading);
+  if (kind === null) return null;
+  const rest = heading.slice(kind.index + kind[0].length);
+  const identity = [...rest.matchAll(IDENTITY)].at(-1);
+  if (identity === undefined) return null;
+  const [, revision, programmingInterface] =
+    REVISION.exec(rest.slice(identity.index + identity[0].length)) ?? [];
+  return {
+    className: heading.slice(0, kind.index),
+    classCode: hex(kind[1]),
+    deviceName: rest.slice(0, identity.index),
+    vendor: hex(identity[1]),
+    device: hex(identity[2]),
+    revision: hex(revision ?? '0'),
+    programmingInterface: hex(programmingInterface ?? '0'),
+  };
+}
+
 function nameOf(className: string, deviceName: string): string | null {
   const name = [className, deviceName].filter((part) => part !== '').join(': ');
-  return name === '' ? null : name.slice(0, 200);
+  return name === '' ? null : clipped(name);
 }
 
 /** The registers of a block, in the order of their offsets and without a gap, or null with a problem. */
@@ -191,7 +223,7 @@ function readHex(block: Block, problems: ProblemList): Uint8Array | null {
 
 function modulesOf(lines: readonly string[]): readonly string[] | null {
   const listed = first(lines, MODULES)?.[1];
-  return listed === undefined ? null : listed.split(', ').map((name) => name.slice(0, 200));
+  return listed === undefined ? null : listed.split(', ').slice(0, MOST.modules).map(clipped);
 }
 
 const SIZES: Readonly<Record<string, number>> = { M: 2 ** 20, G: 2 ** 30, T: 2 ** 40, P: 2 ** 50 };
@@ -206,10 +238,11 @@ function readResizableBar(lines: readonly string[]): PciFunction['resizableBar']
     const match = BAR.exec(line);
     if (match === null) return [];
     const nowBytes = sizeOf(match[1] ?? '');
-    const sizes = (match[2] ?? '').split(' ').filter((size) => /^\d+[MGTP]B$/.test(size));
+    const sizes = (match[2] ?? '').split(' ').filter((size) => /^\d{1,9}[MGTP]B$/.test(size));
     return [{ nowBytes, mostBytes: Math.max(nowBytes, ...sizes.map(sizeOf)) }];
   });
-  return bars.toSorted((a, b) => b.mostBytes - a.mostBytes)[0] ?? null;
+  const largest = bars.toSorted((a, b) => b.mostBytes - a.mostBytes)[0];
+  return largest !== undefined && isWindow(largest) ? largest : null;
 }
 
 function readSubsystem(lines: readonly string[]): PciFunction['subsystem'] {
@@ -229,20 +262,40 @@ function readExpress(block: Block, problems: ProblemList): Express | null {
   const lines = end === -1 ? after : after.slice(0, end);
   const able = first(lines, LINK_ABLE);
   const now = first(lines, LINK_NOW);
-  const slot = slotMark === '+' ? first(lines, SLOT) : null;
-  const state = (match: RegExpExecArray): LinkState => ({
-    generation: generationOf(match[1] ?? '', block, problems),
-    width: Number(match[2]),
-  });
+  const state = (match: RegExpExecArray | null): LinkState | null => {
+    const width = within(match?.[2], WIDTHS, block.place, problems);
+    return match && width !== null
+      ? { generation: generationOf(match[1] ?? '', block, problems), width }
+      : null;
+  };
+  const link = { able: state(able), now: state(now) };
   return {
-    kind: EXPRESS_KINDS[kindText ?? ''] ?? null,
-    link: able && now && { able: state(able), now: state(now) },
-    slot: slot && { number: Number(slot[1]), powerWatts: Number(slot[2]) },
+    kind: ownValue(EXPRESS_KINDS, kindText) ?? null,
+    link: link.able && link.now && { able: link.able, now: link.now },
+    slot: slotMark === '+' ? readSlot(lines, block, problems) : null,
   };
 }
 
+function readSlot(
+  lines: readonly string[],
+  { place }: Block,
+  problems: ProblemList,
+): Express['slot'] {
+  const printed = lines.find((line) => SLOT_LINE.test(line));
+  if (printed === undefined) return null;
+  const match = SLOT.exec(printed);
+  if (match === null) {
+    const expected = 'Slot #1, PowerLimit 75W';
+    problems.add({ code: 'field.outOfRange', ...place, expected, found: printed.slice(0, 60) });
+    return null;
+  }
+  const number = within(match[1], SLOT_NUMBERS, place, problems);
+  const powerWatts = within(match[2], SLOT_WATTS, place, problems);
+  return number === null || powerWatts === null ? null : { number, powerWatts };
+}
+
 function generationOf(speed: string, block: Block, problems: ProblemList): LinkState['generation'] {
-  const generation = GENERATION_BY_SPEED[speed];
+  const generation = ownValue(GENERATION_BY_SPEED, speed);
   if (generation !== undefined) return generation;
   if (speed !== 'unknown') {
     problems.add({

@@ -1,21 +1,24 @@
 /** Reads what `lspci -vmmnnk` prints: one field a line, one device a paragraph, as other programs like it. */
 import { emptyFunction, type PciFunction } from '../../parts/pciFunction.ts';
-import type { ProblemList } from '../problem.ts';
+import { MOST, clipped } from '../../parts/limits.ts';
+import { upTo, type ProblemList } from '../problem.ts';
 
 const FIELD = /^([A-Za-z]+):\t(.*)$/;
 const ADDRESS = /^(?:([0-9a-f]{4,8}):)?([0-9a-f]{2}:[0-9a-f]{2}\.[0-7])$/;
 const NUMBERED = /^(.*?) ?\[([0-9a-f]{4})\]$/;
+const BYTE = /^[0-9a-f]{2}$/;
+const LONGEST_LINE = 4096;
 
 export function readLspciMachine(input: string, problems: ProblemList): readonly PciFunction[] {
   const functions = new Map<string, PciFunction>();
-  for (const { line, fields } of paragraphs(input)) {
+  for (const { line, fields } of paragraphs(input, problems)) {
     const read = readParagraph(fields, line, problems);
     if (read === null) continue;
     if (functions.has(read.address))
       problems.add({ code: 'address.repeated', line, at: read.address });
     else functions.set(read.address, read);
   }
-  return [...functions.values()];
+  return upTo(MOST.functions, [...functions.values()], 'devices', problems);
 }
 
 interface Paragraph {
@@ -23,10 +26,14 @@ interface Paragraph {
   readonly fields: ReadonlyMap<string, readonly string[]>;
 }
 
-function paragraphs(input: string): readonly Paragraph[] {
+function paragraphs(input: string, problems: ProblemList): readonly Paragraph[] {
   const found: { line: number; fields: Map<string, string[]> }[] = [];
   let current: { line: number; fields: Map<string, string[]> } | null = null;
   input.split('\n').forEach((raw, n) => {
+    if (raw.length > LONGEST_LINE) {
+      problems.add({ code: 'line.tooLong', line: n + 1, expected: `${LONGEST_LINE}` });
+      return;
+    }
     const match = FIELD.exec(raw.trimEnd());
     if (match === null) {
       if (raw.trim() === '') current = null;
@@ -37,7 +44,9 @@ function paragraphs(input: string): readonly Paragraph[] {
       current = { line: n + 1, fields: new Map() };
       found.push(current);
     }
-    current.fields.set(name, [...(current.fields.get(name) ?? []), value]);
+    const values = current.fields.get(name);
+    if (values === undefined) current.fields.set(name, [value]);
+    else if (values.length < MOST.modules) values.push(value);
   });
   return found.filter(({ fields }) => fields.has('Slot'));
 }
@@ -51,6 +60,13 @@ function readParagraph(
   if (address === null) return null;
   const at = `${address[1] ?? '0000'}:${address[2] ?? ''}`;
   const numbered = (name: string) => NUMBERED.exec(fields.get(name)?.[0] ?? '');
+  const byte = (name: string): number => {
+    const printed = fields.get(name)?.[0] ?? '00';
+    if (BYTE.test(printed)) return hex(printed);
+    const found = printed.slice(0, 60);
+    problems.add({ code: 'field.outOfRange', line, at, expected: `${name}: 00 to ff`, found });
+    return 0;
+  };
   const [kind, vendor, device] = [numbered('Class'), numbered('Vendor'), numbered('Device')];
   if (kind === null || vendor === null || device === null) {
     problems.add({
@@ -70,11 +86,11 @@ function readParagraph(
     device: hex(device[2]),
     subsystem: ownVendor && ownDevice && { vendor: hex(ownVendor[2]), device: hex(ownDevice[2]) },
     classCode: hex(kind[2]),
-    programmingInterface: hex(fields.get('ProgIf')?.[0] ?? '0'),
-    revision: hex(fields.get('Rev')?.[0] ?? '0'),
-    name: `${kind[1] ?? ''}: ${known.join(' ')}`.slice(0, 200),
-    driver: fields.get('Driver')?.[0]?.slice(0, 200) ?? null,
-    modules: fields.get('Module')?.map((name) => name.slice(0, 200)) ?? null,
+    programmingInterface: byte('ProgIf'),
+    revision: byte('Rev'),
+    name: clipped(`${kind[1] ?? ''}: ${known.join(' ')}`),
+    driver: clipped(fields.get('Driver')?.[0] ?? '') || null,
+    modules: fields.get('Module')?.map(clipped) ?? null,
   };
 }
 

@@ -1,6 +1,6 @@
 /** The tree of ports, and for every port with a slot what sits in it and how the link between them trained. */
 import { CLASS_BRIDGE, className } from '../../standards/pciClasses.ts';
-import { trainedLink, type Link } from '../../standards/pciExpress.ts';
+import { LINK_WIDTHS, trainedLink, type Link } from '../../standards/pciExpress.ts';
 import { deviceId, type LinkState, type PciFunction } from '../../parts/pciFunction.ts';
 
 export interface TreeNode {
@@ -38,25 +38,30 @@ const busBehind = (bridge: PciFunction): string | null =>
     ? null
     : `${bridge.address.split(':')[0] ?? ''}:${bridge.buses.secondary.toString(16).padStart(2, '0')}`;
 
+/** Bridges behind bridges: a tree that is deeper goes on as a tree of its own. No machine comes near. */
+const MOST_DEPTH = 32;
+
 /** Functions as a tree: what lies on a bridge's bus hangs below it. A loop of bridges is cut. */
 export function portTree(functions: readonly PciFunction[]): readonly TreeNode[] {
   const byBus = groupByBus(functions);
   const placed = new Set<string>();
-  const grow = (fn: PciFunction): TreeNode => {
+  const grow = (fn: PciFunction, depth: number): TreeNode => {
     placed.add(fn.address);
+    if (depth === MOST_DEPTH) return { function: fn, children: [] };
     const below = (byBus.get(busBehind(fn) ?? '') ?? []).filter((c) => !placed.has(c.address));
     for (const child of below) placed.add(child.address);
-    return { function: fn, children: below.map(grow) };
+    return { function: fn, children: below.map((child) => grow(child, depth + 1)) };
   };
   const behind = new Set(functions.map(busBehind));
-  const roots = functions.filter((fn) => !behind.has(busOf(fn.address))).map(grow);
-  const cutFromLoops = functions.filter((fn) => !placed.has(fn.address));
-  return [...roots, ...cutFromLoops.flatMap((fn) => (placed.has(fn.address) ? [] : [grow(fn)]))];
+  const roots = functions.filter((fn) => !behind.has(busOf(fn.address))).map((fn) => grow(fn, 0));
+  const cut = functions.filter((fn) => !placed.has(fn.address));
+  return [...roots, ...cut.flatMap((fn) => (placed.has(fn.address) ? [] : [grow(fn, 0)]))];
 }
 
 /** Every port with a slot, in the order of the reading. */
 export function portsWithSlots(functions: readonly PciFunction[]): readonly PortWithSlot[] {
   const byBus = groupByBus(functions);
+  const bridges = bridgesByBus(functions);
   return functions.flatMap((port) => {
     const slot = port.express?.slot;
     if (slot == null) return [];
@@ -68,7 +73,7 @@ export function portsWithSlots(functions: readonly PciFunction[]): readonly Port
     return [
       {
         port,
-        uplink: sharedUplink(port, functions),
+        uplink: sharedUplink(port, bridges),
         slotNumber: slot.number,
         powerWatts: slot.powerWatts,
         able,
@@ -121,10 +126,22 @@ function throughBridges(
   return current;
 }
 
-function sharedUplink(port: PciFunction, functions: readonly PciFunction[]): SharedUplink | null {
+/** The first bridge that has each bus behind it. */
+function bridgesByBus(functions: readonly PciFunction[]): ReadonlyMap<string, PciFunction> {
+  const bridges = new Map<string, PciFunction>();
+  for (const fn of functions) {
+    const bus = busBehind(fn);
+    if (bus !== null && !bridges.has(bus)) bridges.set(bus, fn);
+  }
+  return bridges;
+}
+
+function sharedUplink(
+  port: PciFunction,
+  bridges: ReadonlyMap<string, PciFunction>,
+): SharedUplink | null {
   if (port.express?.kind !== 'downstreamPort') return null;
-  const above = (fn: PciFunction) =>
-    functions.find((each) => busBehind(each) === busOf(fn.address));
+  const above = (fn: PciFunction) => bridges.get(busOf(fn.address));
   const upstream = above(port);
   const root = upstream && above(upstream);
   const theirs = linkOf(upstream?.express?.link?.able);
@@ -134,6 +151,9 @@ function sharedUplink(port: PciFunction, functions: readonly PciFunction[]): Sha
 }
 
 function linkOf(state: LinkState | undefined): Link | null {
-  if (state === undefined || state.generation === null || state.width === 0) return null;
+  const widths: readonly number[] = LINK_WIDTHS;
+  // 0: the link is down; other widths than those that are made mean nothing.
+  if (state === undefined || state.generation === null || !widths.includes(state.width))
+    return null;
   return { generation: state.generation, width: state.width };
 }

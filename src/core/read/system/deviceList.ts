@@ -5,9 +5,11 @@
 import Papa from 'papaparse';
 import { emptyFunction, type LinkState, type PciFunction } from '../../parts/pciFunction.ts';
 import type { Architecture } from '../../parts/machine.ts';
-import type { ProblemList } from '../problem.ts';
+import { MOST, clipped } from '../../parts/limits.ts';
+import { upTo, type ProblemList } from '../problem.ts';
 
 const MOST_DEVICES = 5000;
+const MOST_COLUMNS = 250;
 
 interface DeviceInTrouble {
   /** As the system names it. */
@@ -51,8 +53,6 @@ const IDENTITY = /^PCI\\VEN_([0-9A-F]{4})&DEV_([0-9A-F]{4})/i;
 const SUBSYSTEM = /&SUBSYS_([0-9A-F]{4})([0-9A-F]{4})/i;
 const REVISION = /&REV_([0-9A-F]{2})/i;
 const CLASS = /&CC_([0-9A-F]{4})([0-9A-F]{2})?/i;
-/** “PCI bus 3, device 0, function 0”, with whatever words the language has: three numbers. */
-const LOCATION = /(\d+)\D+(\d+)\D+(\d+)/;
 
 export function readDeviceList(input: string, problems: ProblemList): DeviceListReading {
   const text = input.replace(/^\uFEFF/, '').trim();
@@ -65,7 +65,7 @@ export function readDeviceList(input: string, problems: ProblemList): DeviceList
     const fn = functionOf(row, n);
     if (fn === null) {
       if (IDENTITY.test(row.id ?? ''))
-        problems.add({ code: 'list.placeMissing', line, at: row.id ?? '' });
+        problems.add({ code: 'list.placeMissing', line, at: clipped(row.id ?? '') });
       return;
     }
     if (!functions.has(fn.address)) functions.set(fn.address, fn);
@@ -73,8 +73,13 @@ export function readDeviceList(input: string, problems: ProblemList): DeviceList
   const hasIds = listed.some(({ row }) => row.id !== undefined);
   if (!hasIds) problems.add({ code: 'list.noIdentities', line: 1, expected: 'InstanceId' });
   return {
-    functions: [...functions.values()],
-    inTrouble: listed.flatMap(({ row }) => troubleOf(row)),
+    functions: upTo(MOST.functions, [...functions.values()], 'devices', problems),
+    inTrouble: upTo(
+      MOST.inTrouble,
+      listed.flatMap(({ row }) => troubleOf(row)),
+      'devices in trouble',
+      problems,
+    ),
     system,
   };
 }
@@ -114,7 +119,15 @@ function fromCsv(text: string, problems: ProblemList): Rows {
   // The shell may put a line about the type of the objects first.
   const skipped = text.startsWith('#TYPE') ? 1 : 0;
   const body = skipped === 0 ? text : text.slice(text.indexOf('\n') + 1);
-  const [head = [], ...records] = Papa.parse<string[]>(body, { skipEmptyLines: true }).data;
+  const [head = [], ...records] = Papa.parse<string[]>(body, {
+    skipEmptyLines: true,
+    preview: MOST_DEVICES + 2,
+  }).data;
+  if (head.length > MOST_COLUMNS) {
+    const [expected, found] = [`${MOST_COLUMNS}`, `${head.length}`];
+    problems.add({ code: 'list.tooManyColumns', line: 1 + skipped, expected, found });
+    return { rows: [], system: NO_SYSTEM };
+  }
   const rows = records.map((record, n) => ({ record, line: n + 2 + skipped }));
   for (const { record, line } of rows
     .filter((row) => row.record.length !== head.length)
@@ -152,20 +165,26 @@ function rowOf(record: Record<string, unknown>): Row {
   return row;
 }
 
+const LONGEST_VALUE = 2000;
+
+const single = (value: unknown): string =>
+  typeof value === 'string' || typeof value === 'number'
+    ? String(value).slice(0, LONGEST_VALUE).trim()
+    : '';
+
+/** A value, or a list of values: what lies deeper is none of this list's. */
 const printed = (value: unknown): string =>
   Array.isArray(value)
-    ? value.map(printed).join(';')
-    : typeof value === 'string' || typeof value === 'number'
-      ? String(value).trim().slice(0, 2000)
-      : '';
+    ? value.slice(0, LONGEST_VALUE).map(single).join(';').slice(0, LONGEST_VALUE)
+    : single(value);
 
 function functionOf(row: Row, order: number): PciFunction | null {
   const ids = [row.id, row.hardwareIds].filter((each) => each !== undefined).join(';');
   const identity = IDENTITY.exec(row.id ?? '');
   if (identity === null) return null;
-  const place = LOCATION.exec(row.location ?? '');
-  if (place === null) return null;
-  const [bus, device, fn] = [Number(place[1]), Number(place[2]), Number(place[3])];
+  // “PCI bus 3, device 0, function 0”, with whatever words the language has: three numbers.
+  const [bus, device, fn] = [...(row.location ?? '').matchAll(/\d+/g)].map(Number);
+  if (bus === undefined || device === undefined || fn === undefined) return null;
   if (bus > 255 || device > 31 || fn > 7) return null;
   const hex2 = (value: number) => value.toString(16).padStart(2, '0');
   const subsystem = SUBSYSTEM.exec(ids);
@@ -219,11 +238,11 @@ const FIRST_BUILD_OF_10 = 10240;
 function systemOf(data: unknown): DeviceListReading['system'] {
   if (!isRecord(data)) return NO_SYSTEM;
   const text = (key: string) => (data[key] === undefined ? '' : printed(data[key]));
-  const build = /^\d+$/.exec(text('BuildNumber'))?.[0] ?? null;
+  const build = /^\d{1,9}$/.exec(text('BuildNumber'))?.[0] ?? null;
   const bits = /\d+/.exec(text('OSArchitecture'))?.[0];
   const arm = /arm/i.test(text('OSArchitecture'));
   return {
-    name: text('Caption') || null,
+    name: clipped(text('Caption')) || null,
     version:
       build === null
         ? null
@@ -231,7 +250,7 @@ function systemOf(data: unknown): DeviceListReading['system'] {
           ? '11'
           : Number(build) >= FIRST_BUILD_OF_10
             ? '10'
-            : (/^\d+\.\d+/.exec(text('Version'))?.[0] ?? null),
+            : (/^\d{1,6}\.\d{1,6}/.exec(text('Version'))?.[0] ?? null),
     build,
     architecture: arm ? 'arm64' : bits === '64' ? 'x86-64' : bits === '32' ? 'x86-32' : null,
   };

@@ -1,19 +1,20 @@
 /** What a Linux system says of itself: os-release, uname, modules.alias, and its network ports. */
 import type { Architecture } from '../../parts/machine.ts';
 import { hex4, type PciFunction } from '../../parts/pciFunction.ts';
+import { MOST, clipped } from '../../parts/limits.ts';
 import { ETHERNET_MEGABITS } from '../../standards/ethernet.ts';
-import type { ProblemList } from '../problem.ts';
+import { within, type ProblemList } from '../problem.ts';
 
 /** Name of the system with its release, from os-release; null where the file names none. */
 export function readOsRelease(input: string, problems: ProblemList): string | null {
   const fields = new Map<string, string>();
   for (const line of input.split('\n')) {
-    const match = /^([A-Z0-9_]+)=(["']?)(.*?)\2\s*$/.exec(line);
+    const match = /^([A-Z0-9_]+)=(["']?)(.*?)\2$/.exec(line.trimEnd());
     if (match !== null) fields.set(match[1] ?? '', match[3] ?? '');
   }
   const name =
     fields.get('PRETTY_NAME') ?? [fields.get('NAME'), fields.get('VERSION_ID')].join(' ');
-  if (name.trim() !== '') return name.trim().slice(0, 200);
+  if (name.trim() !== '') return clipped(name.trim());
   problems.add({ code: 'system.nameMissing', line: 1, expected: 'PRETTY_NAME' });
   return null;
 }
@@ -34,18 +35,22 @@ const ARCHITECTURES: readonly (readonly [RegExp, Architecture])[] = [
 
 /** Reads what `uname -srm` or `uname -a` prints. */
 export function readUname(input: string, problems: ProblemList): Kernel | null {
-  const match = /^Linux (?:\S+ )??((\d+\.\d+)[^\s]*)(.*)$/m.exec(input);
-  if (match === null) {
-    problems.add({ code: 'system.kernelMissing', line: 1, expected: 'Linux 6.1.0 … x86_64' });
-    return null;
+  for (const line of input.split('\n')) {
+    // The name of the machine may stand before the release.
+    const [system, ...words] = line.split(' ');
+    const release = words.slice(0, 2).find((word) => RELEASE.test(word));
+    if (system !== 'Linux' || release === undefined) continue;
+    return {
+      release: clipped(release),
+      version: RELEASE.exec(release)?.[0] ?? '',
+      architecture: ARCHITECTURES.find(([pattern]) => pattern.test(line))?.[1] ?? null,
+    };
   }
-  const [line, release, version] = match as unknown as [string, string, string];
-  return {
-    release: release.slice(0, 200),
-    version,
-    architecture: ARCHITECTURES.find(([pattern]) => pattern.test(line))?.[1] ?? null,
-  };
+  problems.add({ code: 'system.kernelMissing', line: 1, expected: 'Linux 6.1.0 … x86_64' });
+  return null;
 }
+
+const RELEASE = /^\d{1,6}\.\d{1,6}/;
 
 /** A device's name for driver matching. Source: the kernel's own pci modalias format (from memory; checked with kmod). */
 export function modalias(fn: PciFunction): string {
@@ -58,50 +63,69 @@ export function modalias(fn: PciFunction): string {
   );
 }
 
-/** Patterns of one `modules.alias`, so laid out that a device is held against few of them. */
+/** Patterns of one `modules.alias`, so laid out that a device is held against few of them, however many there are. */
 export interface AliasList {
-  /** By the literal `v…d…` that most patterns begin with. */
-  readonly byIdentity: ReadonlyMap<string, readonly Alias[]>;
-  readonly others: readonly Alias[];
+  readonly count: number;
+  /** By what they say literally: vendor and device, or else vendor, or else class; or nothing of these. */
+  readonly byKey: ReadonlyMap<string, readonly Alias[]>;
 }
 interface Alias {
   readonly pattern: string;
   readonly module: string;
+  /** Its place in the list: what offers first is named first. */
+  readonly order: number;
 }
 
-const ALIAS = /^alias (pci:\S+) (\S+)\s*$/;
-const IDENTITY = /^pci:v[0-9A-F]{8}d[0-9A-F]{8}/;
+const ALIAS = /^alias (pci:\S+) (\S+)$/;
+const VENDOR_DEVICE = /^pci:v[0-9A-F]{8}d[0-9A-F]{8}/;
+const VENDOR = /^pci:v[0-9A-F]{8}/;
+const CLASS = /bc[0-9A-F]{2}sc[0-9A-F]{2}/;
+const KEYS = [VENDOR_DEVICE, VENDOR, CLASS] as const;
+const NO_KEY = '';
+/** Real patterns have some sixty letters, and a few dozen share a key. */
+const LONGEST_PATTERN = 128;
+const MOST_SHARING = 64;
+
+const keyIn = (pattern: RegExp, text: string): string => pattern.exec(text)?.[0] ?? NO_KEY;
 
 export function readModulesAlias(input: string, problems: ProblemList): AliasList {
-  const byIdentity = new Map<string, Alias[]>();
-  const others: Alias[] = [];
+  const byKey = new Map<string, Alias[]>();
+  let count = 0;
+  let tooMany = 0;
   for (const line of input.split('\n')) {
-    const match = ALIAS.exec(line);
-    if (match === null) continue;
-    const alias: Alias = {
-      pattern: match[1] ?? '',
-      // The kernel's own name for a module has underscores.
-      module: (match[2] ?? '').replaceAll('-', '_'),
-    };
-    const identity = IDENTITY.exec(alias.pattern)?.[0];
-    if (identity === undefined) others.push(alias);
-    else {
-      const sharing = byIdentity.get(identity);
-      if (sharing === undefined) byIdentity.set(identity, [alias]);
-      else sharing.push(alias);
+    const [, pattern = '', module = ''] = ALIAS.exec(line.trimEnd()) ?? [];
+    if (pattern === '') continue;
+    const key = KEYS.map((each) => keyIn(each, pattern)).find((each) => each !== NO_KEY) ?? NO_KEY;
+    const sharing = byKey.get(key) ?? [];
+    if (pattern.length > LONGEST_PATTERN || sharing.length === MOST_SHARING) {
+      tooMany += 1;
+      continue;
     }
+    // The kernel's own name for a module has underscores.
+    sharing.push({ pattern, module: clipped(module.replaceAll('-', '_')), order: count });
+    byKey.set(key, sharing);
+    count += 1;
   }
-  if (byIdentity.size === 0 && others.length === 0)
+  if (tooMany > 0)
+    problems.add({
+      code: 'system.aliasesTooMany',
+      line: 1,
+      expected: `${MOST_SHARING}`,
+      found: `${tooMany}`,
+    });
+  if (count === 0)
     problems.add({ code: 'system.aliasesMissing', line: 1, expected: 'alias pci:v… module' });
-  return { byIdentity, others };
+  return { count, byKey };
 }
 
 /** Modules that offer to drive a device, each once, in the order of the list. */
-export function modulesFor(fn: PciFunction, list: AliasList): readonly string[] {
+export function modulesFor(fn: PciFunction, { byKey }: AliasList): readonly string[] {
   const name = modalias(fn);
-  const near = list.byIdentity.get(IDENTITY.exec(name)?.[0] ?? '') ?? [];
-  const found = [...near, ...list.others].filter(({ pattern }) => shellMatch(pattern, name));
-  return [...new Set(found.map(({ module }) => module))];
+  const found = [...KEYS.map((each) => keyIn(each, name)), NO_KEY]
+    .flatMap((key) => byKey.get(key) ?? [])
+    .filter(({ pattern }) => shellMatch(pattern, name))
+    .toSorted((a, b) => a.order - b.order);
+  return [...new Set(found.map(({ module }) => module))].slice(0, MOST.modules);
 }
 
 /** Whether a shell pattern (`*`, `?`, `[…]`) matches a whole text; case counts. Source: POSIX fnmatch. */
@@ -190,7 +214,9 @@ const unknownPort = (name: string): NetworkPort => ({
   farEndMegabits: null,
 });
 
-const LINK_MODE = /(\d+)base\S*\/Full/g;
+/** The fastest link that a survey holds. */
+const MOST_MEGABITS = 1_000_000;
+const LINK_MODE = /^(\d{1,7})base.*\/Full$/;
 
 /** Reads what `ethtool PORT` prints, for one port or for several after another. */
 export function readEthtool(input: string, problems: ProblemList): readonly NetworkPort[] {
@@ -198,14 +224,15 @@ export function readEthtool(input: string, problems: ProblemList): readonly Netw
   for (const part of input.split(/^(?=Settings for )/m)) {
     const name = /^Settings for ([^\s:]+):/.exec(part)?.[1];
     if (name === undefined) continue;
-    const speed = /^\s*Speed: (\d+)Mb\/s/m.exec(part)?.[1];
-    const detected = /^\s*Link detected: (yes|no)/m.exec(part)?.[1];
+    const lines = part.split('\n');
+    const speed = /^[ \t]*Speed: (\d{1,9})Mb\/s/m.exec(part)?.[1];
+    const detected = /^[ \t]*Link detected: (yes|no)/m.exec(part)?.[1];
     ports.push({
-      name,
+      name: name.slice(0, 64),
       linked: detected === undefined ? null : detected === 'yes',
-      megabits: speed === undefined ? null : Number(speed),
-      ableMegabits: modesUnder('Supported link modes', part),
-      farEndMegabits: modesUnder('Link partner advertised link modes', part),
+      megabits: within(speed, [0, MOST_MEGABITS], { at: name.slice(0, 64) }, problems),
+      ableMegabits: modesUnder('Supported link modes', lines),
+      farEndMegabits: modesUnder('Link partner advertised link modes', lines),
     });
   }
   if (ports.length === 0)
@@ -214,11 +241,17 @@ export function readEthtool(input: string, problems: ProblemList): readonly Netw
 }
 
 /** The speeds of a list that goes on over several lines, each indented further than its heading. */
-function modesUnder(heading: string, text: string): readonly number[] | null {
-  const list = new RegExp(`^([ \\t]*)${heading}:(.*(?:\\n\\1[ \\t]+.*)*)`, 'm').exec(text)?.[2];
-  if (list === undefined) return null;
+function modesUnder(heading: string, lines: readonly string[]): readonly number[] | null {
+  const start = lines.findIndex((line) => line.trimStart().startsWith(`${heading}:`));
+  if (start === -1) return null;
+  const indent = indentOf(lines[start]!);
+  const further = lines.slice(start + 1).findIndex((line) => indentOf(line) <= indent);
+  const end = further === -1 ? lines.length : start + 1 + further;
   const all: readonly number[] = ETHERNET_MEGABITS;
-  const speeds = [...list.matchAll(LINK_MODE)].map((match) => Number(match[1]));
+  const words = lines.slice(start, end).flatMap((line) => line.trim().split(/\s+/));
+  const speeds = words.map((word) => Number(LINK_MODE.exec(word)?.[1]));
   const known = [...new Set(speeds)].filter((speed) => all.includes(speed));
   return known.length === 0 ? null : known.toSorted((a, b) => a - b);
 }
+
+const indentOf = (line: string): number => line.length - line.trimStart().length;

@@ -1,0 +1,215 @@
+/**
+ * What the parts of a document say of each other: ids that are keys are unique, and references lead somewhere.
+ * A schema asks it of what is read; commands keep to it by `withoutDangling`.
+ */
+import type * as z from 'zod/mini';
+import { pinKey, type Pin } from './planning.ts';
+
+interface Keyed {
+  readonly id: string;
+}
+interface OnSlot {
+  readonly slotId: string;
+}
+
+/** Of a machine, what bears keys and what refers to them. */
+interface MachineKeys {
+  readonly slots: readonly (Keyed & { readonly enclosureId: string | null })[];
+  readonly conditions: readonly (Keyed & OnSlot & { readonly whenSlotId: string })[];
+  readonly boxes: readonly Keyed[];
+  readonly enclosures: readonly Keyed[];
+  readonly screens: readonly Keyed[];
+}
+
+interface PlanKeys {
+  readonly placements: readonly OnSlot[];
+  readonly packages: readonly Keyed[];
+  readonly moves: readonly { readonly fromSlotId: string; readonly toSlotId: string }[];
+  readonly givenUp: readonly string[];
+}
+
+/** The same of a job. */
+interface JobKeys {
+  readonly machine: MachineKeys;
+  readonly needs: readonly (Keyed & Partial<OnSlot>)[];
+  readonly bought: readonly Keyed[];
+  readonly photos: readonly (Keyed & OnSlot)[];
+  readonly readings: readonly { readonly needId: string }[];
+  readonly pins: readonly Pin[];
+  readonly plan: PlanKeys | null;
+}
+
+export interface Misfit {
+  readonly path: readonly (string | number)[];
+  /** What belongs there. */
+  readonly expected: string;
+}
+
+export function misfitsOfMachine(machine: MachineKeys): readonly Misfit[] {
+  const slots = idsOf(machine.slots);
+  const enclosures = idsOf(machine.enclosures);
+  return [
+    ...(['slots', 'conditions', 'boxes', 'enclosures', 'screens'] as const).flatMap((list) =>
+      repeated(
+        [list],
+        machine[list].map(({ id }) => id),
+        ['id'],
+      ),
+    ),
+    ...machine.slots.flatMap(({ enclosureId }, n) =>
+      enclosureId === null
+        ? []
+        : leading(enclosures, enclosureId, ['slots', n, 'enclosureId'], 'an enclosure'),
+    ),
+    ...machine.conditions.flatMap(({ slotId, whenSlotId }, n) => [
+      ...leading(slots, slotId, ['conditions', n, 'slotId'], 'a slot'),
+      ...leading(slots, whenSlotId, ['conditions', n, 'whenSlotId'], 'a slot'),
+    ]),
+  ];
+}
+
+/** Of a job apart from its machine, which is asked by itself. */
+export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
+  const slots = idsOf(job.machine.slots);
+  const needs = idsOf(job.needs);
+  const slotAt = (slotId: string, ...path: readonly (string | number)[]) =>
+    leading(slots, slotId, path, 'a slot');
+  return [
+    ...(['needs', 'bought', 'photos'] as const).flatMap((list) =>
+      repeated(
+        [list],
+        job[list].map(({ id }) => id),
+        ['id'],
+      ),
+    ),
+    ...repeated(['pins'], job.pins.map(pinKey), []),
+    ...repeated(
+      ['readings'],
+      job.readings.map(({ needId }) => needId),
+      ['needId'],
+    ),
+    ...job.needs.flatMap((need, n) =>
+      need.slotId === undefined ? [] : slotAt(need.slotId, 'needs', n, 'slotId'),
+    ),
+    ...job.readings.flatMap(({ needId }, n) =>
+      leading(needs, needId, ['readings', n, 'needId'], 'a need'),
+    ),
+    ...job.photos.flatMap(({ slotId }, n) => slotAt(slotId, 'photos', n, 'slotId')),
+    ...job.pins.flatMap((pin, n) =>
+      'slotId' in pin ? slotAt(pin.slotId, 'pins', n, 'slotId') : [],
+    ),
+    ...(job.plan === null ? [] : misfitsOfPlan(job.plan, slotAt)),
+  ];
+}
+
+function misfitsOfPlan(
+  { placements, packages, moves, givenUp }: PlanKeys,
+  slotAt: (slotId: string, ...path: readonly (string | number)[]) => readonly Misfit[],
+): readonly Misfit[] {
+  return [
+    ...repeated(
+      ['plan', 'placements'],
+      placements.map(({ slotId }) => slotId),
+      ['slotId'],
+    ),
+    ...repeated(
+      ['plan', 'packages'],
+      packages.map(({ id }) => id),
+      ['id'],
+    ),
+    ...repeated(
+      ['plan', 'moves'],
+      moves.map(({ fromSlotId }) => fromSlotId),
+      ['fromSlotId'],
+    ),
+    ...repeated(['plan', 'givenUp'], givenUp, []),
+    ...placements.flatMap(({ slotId }, n) => slotAt(slotId, 'plan', 'placements', n, 'slotId')),
+    ...moves.flatMap(({ fromSlotId, toSlotId }, n) => [
+      ...slotAt(fromSlotId, 'plan', 'moves', n, 'fromSlotId'),
+      ...slotAt(toSlotId, 'plan', 'moves', n, 'toSlotId'),
+    ]),
+    ...givenUp.flatMap((slotId, n) => slotAt(slotId, 'plan', 'givenUp', n)),
+  ];
+}
+
+/** The job without what refers to parts that it no longer has. */
+export function withoutDangling<Job extends JobKeys>(job: Job): Job {
+  const machine = withoutDanglingParts(job.machine);
+  const slots = idsOf(machine.slots);
+  const there = (slotId: string) => slots.has(slotId);
+  const needs = kept(job.needs, ({ slotId }) => slotId === undefined || there(slotId));
+  const needIds = idsOf(needs);
+  const { plan } = job;
+  return {
+    ...job,
+    machine,
+    needs,
+    readings: kept(job.readings, ({ needId }) => needIds.has(needId)),
+    photos: kept(job.photos, ({ slotId }) => there(slotId)),
+    pins: kept(job.pins, (pin) => !('slotId' in pin) || there(pin.slotId)),
+    plan: plan && {
+      ...plan,
+      placements: kept(plan.placements, ({ slotId }) => there(slotId)),
+      moves: kept(plan.moves, (move) => there(move.fromSlotId) && there(move.toSlotId)),
+      givenUp: kept(plan.givenUp, there),
+    },
+  };
+}
+
+function withoutDanglingParts<Machine extends MachineKeys>(machine: Machine): Machine {
+  const slots = idsOf(machine.slots);
+  const enclosures = idsOf(machine.enclosures);
+  const inNoBox = ({ enclosureId }: MachineKeys['slots'][number]) =>
+    enclosureId !== null && !enclosures.has(enclosureId);
+  return {
+    ...machine,
+    slots: machine.slots.some(inNoBox)
+      ? machine.slots.map((slot) => (inNoBox(slot) ? { ...slot, enclosureId: null } : slot))
+      : machine.slots,
+    conditions: kept(
+      machine.conditions,
+      ({ slotId, whenSlotId }) => slots.has(slotId) && slots.has(whenSlotId),
+    ),
+  };
+}
+
+/** Makes a schema ask it: each misfit is an issue at its place. */
+export const asking =
+  <Part>(misfits: (part: Part) => readonly Misfit[]) =>
+  (parsed: z.core.ParsePayload<unknown>): void => {
+    for (const { path, expected } of misfits(parsed.value as Part))
+      parsed.issues.push({
+        code: 'custom',
+        input: parsed.value,
+        path: [...path],
+        params: { expected },
+        message: expected,
+      });
+  };
+
+const idsOf = (list: readonly { readonly id: string }[]): ReadonlySet<string> =>
+  new Set(list.map(({ id }) => id));
+
+/** The same list where nothing is left out, so that what did not change stays the same value. */
+const kept = <Each>(list: readonly Each[], stays: (each: Each) => boolean): readonly Each[] =>
+  list.every(stays) ? list : list.filter(stays);
+
+function repeated(
+  list: readonly string[],
+  keys: readonly string[],
+  key: readonly string[],
+): readonly Misfit[] {
+  const seen = new Set<string>();
+  return keys.flatMap((each, n) => {
+    if (seen.has(each)) return [{ path: [...list, n, ...key], expected: 'a key of its own' }];
+    seen.add(each);
+    return [];
+  });
+}
+
+const leading = (
+  there: ReadonlySet<string>,
+  id: string,
+  path: readonly (string | number)[],
+  what: string,
+): readonly Misfit[] => (there.has(id) ? [] : [{ path, expected: `${what} of this document` }]);

@@ -1,0 +1,58 @@
+/** A job as it goes out of the house: with nothing in it that was not chosen. */
+import type { Job } from '../parts/job.ts';
+
+export interface ExportChoice {
+  /** The customer's name, wherever it stands. */
+  readonly customer: boolean;
+  /** Numbers by which a single device is known. */
+  readonly serials: boolean;
+  readonly photographs: boolean;
+}
+
+const LEFT_OUT = '…';
+/** A shorter name would be found inside other words. */
+const SHORTEST_NAME = 3;
+/** “S/N 4711-0815”, “serial number: AB123”, as people write them. */
+const SERIAL = /\b(S\/N|SN|serial(?: (?:number|no\.?))?)([ :#]{1,3})[A-Za-z0-9-]{3,60}/gi;
+
+export function forExport(job: Job, choice: ExportChoice): Job {
+  const named = choice.customer ? job : withTexts({ ...job, customer: '' }, withoutName(job));
+  const { machine } = named;
+  const numbered = choice.serials
+    ? named
+    : withTexts(
+        {
+          ...named,
+          machine: {
+            ...machine,
+            inTrouble: machine.inTrouble.map((each) => ({ ...each, id: deviceOnly(each.id) })),
+          },
+        },
+        (text) => text.replaceAll(SERIAL, `$1$2${LEFT_OUT}`),
+      );
+  return choice.photographs ? numbered : { ...numbered, photos: [] };
+}
+
+function withoutName({ customer }: Job): (text: string) => string {
+  const name = customer.trim();
+  // What stands behind a comma is where they are.
+  const names = [name, name.split(',')[0] ?? ''].filter((each) => each.length >= SHORTEST_NAME);
+  return (text) => names.reduce((left, each) => left.replaceAll(each, LEFT_OUT), text);
+}
+
+/** Without its last part, by which the system tells one device from its twin: often the device's own number. */
+const deviceOnly = (id: string): string => {
+  const parts = id.split('\\');
+  return parts.length < 3 ? id : [...parts.slice(0, 2), LEFT_OUT].join('\\');
+};
+
+/** The job with every text changed that a technician writes. */
+const withTexts = (job: Job, change: (text: string) => string): Job => ({
+  ...job,
+  title: change(job.title),
+  notes: change(job.notes),
+  machine: { ...job.machine, name: change(job.machine.name) },
+  needs: job.needs.map((need) => ({ ...need, words: change(need.words) })),
+  photos: job.photos.map((photo) => ({ ...photo, words: change(photo.words) })),
+  log: job.log.map((entry) => ({ ...entry, detail: change(entry.detail) })),
+});
