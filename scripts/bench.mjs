@@ -20,3 +20,4 @@ buildSync({
 });
 run(process.execPath, ['.cache/bench/core.mjs']);
 run(process.execPath, ['--import', 'tsx', 'bench/browser.mjs']);
+run(process.execPath, ['--import', 'tsx', 'bench/keeping.mjs']);

@@ -56,6 +56,7 @@ const PROGRAMS = {
   busybox: 'busybox-static',
   cpio: 'cpio',
   shellcheck: 'shellcheck',
+  python3: 'python3',
 };
 
 /** The kernel that the machine in QEMU boots; not installed, only unpacked here. */

@@ -8,7 +8,7 @@ readyBuild();
 const port = process.env.PORT ?? '4173';
 const host = process.env.HOST ?? '127.0.0.1';
 const address = `http://${host}:${port}`;
-const server = spawn(process.execPath, ['build/index.js'], {
+const server = spawn(process.execPath, ['server/index.mjs'], {
   cwd: new URL('..', import.meta.url).pathname,
   env: {
     ...process.env,

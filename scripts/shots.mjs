@@ -42,7 +42,7 @@ const slot = (id) => (page) => page.locator(`[data-slot="${id}"]`).click();
 
 /** File name, address, what to do first, and what differs from 1280 × 800 in light. */
 const VIEWS = [
-  ['jobs', '/'],
+  ['jobs', '/', [], { height: 1120 }],
   ['survey-evidence', '/jobs/lighthouse-museum/survey', [tab('Evidence'), slotLabel('Slot 2')]],
   ['survey-slots', '/jobs/lighthouse-museum/survey', [slotLabel('Slot 7')]],
   [
@@ -91,7 +91,7 @@ const VIEWS = [
   ],
 ];
 
-const server = spawn(process.execPath, ['build/index.js'], {
+const server = spawn(process.execPath, ['server/index.mjs'], {
   cwd: ROOT,
   env: { ...process.env, PORT: '4373', HOST: '127.0.0.1', ORIGIN: ADDRESS, TENANT_DEMO: '1' },
   stdio: 'ignore',
