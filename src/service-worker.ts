@@ -1,54 +1,60 @@
 /// <reference lib="webworker" />
 /**
- * Tenant runs with the network unplugged: the machine on the bench often is. Build files come from the
- * cache, pages and the stand-ins from the network first, and from the cache when it is away.
+ * Tenant runs with the network unplugged: the machine on the bench often is. Everything that the application can ever
+ * load is kept before this worker calls itself installed. One version serves all windows until the technician takes
+ * over the next; the one before it is kept for windows that still run it.
  */
-import { build, files, version } from '$service-worker';
+import { version } from '$service-worker';
 
 declare const self: ServiceWorkerGlobalScope;
 
 const CACHE = `tenant-${version}`;
 const SHELL = '/';
-const FIXED = [...build, ...files];
+const FILES = '/files.json';
+/** This version and the one before. */
+const MOST_CACHES = 2;
 
-self.addEventListener('install', (event) => {
-  event.waitUntil(
-    caches
-      .open(CACHE)
-      .then((cache) => cache.addAll([SHELL, ...FIXED]))
-      .then(() => self.skipWaiting()),
-  );
-});
+self.addEventListener('install', (event) => event.waitUntil(keepEverything()));
 
-self.addEventListener('activate', (event) => {
-  event.waitUntil(
-    caches
-      .keys()
-      .then((keys) =>
-        Promise.all(keys.filter((key) => key !== CACHE).map((key) => caches.delete(key))),
-      )
-      .then(() => self.clients.claim()),
-  );
+async function keepEverything(): Promise<void> {
+  const answer = await fetch(FILES, { cache: 'no-store' });
+  const list = (await answer.json()) as { version: string; files: string[] };
+  // The server has moved on while this worker was fetched: the next one will be installed instead.
+  if (list.version !== version) throw new Error(`Files of ${list.version}, worker of ${version}`);
+  const cache = await caches.open(CACHE);
+  await cache.addAll([SHELL, ...list.files].map((file) => new Request(file, { cache: 'reload' })));
+}
+
+self.addEventListener('activate', (event) =>
+  event.waitUntil(dropOldest().then(() => self.clients.claim())),
+);
+
+/** The oldest come first; a version that is taken over again is not the oldest. */
+async function dropOldest(): Promise<void> {
+  const ours = (await caches.keys()).filter((key) => key.startsWith('tenant-') && key !== CACHE);
+  const old = ours.slice(0, Math.max(0, ours.length + 1 - MOST_CACHES));
+  await Promise.all(old.map((key) => caches.delete(key)));
+}
+
+self.addEventListener('message', (event) => {
+  // On the technician's word.
+  if (event.data === 'takeOver') void self.skipWaiting();
+  // A window that was loaded past this worker wants it all the same.
+  if (event.data === 'claim') event.waitUntil(self.clients.claim());
 });
 
 self.addEventListener('fetch', (event) => {
   const { request } = event;
   const url = new URL(request.url);
   if (request.method !== 'GET' || url.origin !== self.location.origin) return;
-  if (FIXED.includes(url.pathname)) event.respondWith(cacheFirst(request));
   // What the stand-ins answer is kept by the application itself, with the jobs.
-  else if (request.mode === 'navigate') event.respondWith(networkFirst(request));
+  if (url.pathname.startsWith('/api/')) return;
+  event.respondWith(kept(request.mode === 'navigate' ? SHELL : request));
 });
 
-async function cacheFirst(request: Request): Promise<Response> {
-  return (await caches.match(request)) ?? fetch(request);
-}
-
-/** Every address has the same page, so the kept one serves them all. */
-async function networkFirst(request: Request): Promise<Response> {
-  try {
-    return await fetch(request);
-  } catch {
-    return (await caches.match(SHELL)) ?? Response.error();
-  }
+/** As it is kept: by this version, or by the one before for windows that still run it. Else from the network. */
+async function kept(wanted: Request | string): Promise<Response> {
+  const own = await caches.open(CACHE);
+  const found = (await own.match(wanted)) ?? (await caches.match(wanted));
+  return found ?? fetch(wanted);
 }

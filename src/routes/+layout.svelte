@@ -5,7 +5,9 @@
   import '@fontsource/ibm-plex-mono/latin-400.css';
   import '$lib/app.css';
   import { money } from '$lib/state/money.svelte';
+  import { renewal } from '$lib/state/renewal.svelte';
   import { shop } from '$lib/state/shop.svelte';
+  import RenewalNotice from '$lib/shop/RenewalNotice.svelte';
   import { theme } from '$lib/state/theme.svelte';
   import type { Snippet } from 'svelte';
 
@@ -14,6 +16,8 @@
   theme.read();
   void money.read();
   void shop.open();
+  void renewal.watch();
 </script>
 
+<RenewalNotice />
 {@render children()}

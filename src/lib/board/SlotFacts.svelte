@@ -125,7 +125,7 @@
       >
     </div>
     <dl>
-      {#each rows(slot) as [name, value, from] (name)}
+      {#each rows(slot) as [name, value, from], n (n)}
         <div>
           <dt>{name}</dt>
           <dd class:missing={from === ''}>{value}</dd>

@@ -9,69 +9,80 @@
     Search,
   } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
-  import Copy from 'carbon-icons-svelte/lib/Copy.svelte';
-  import Download from 'carbon-icons-svelte/lib/Download.svelte';
-  import ImageReference from 'carbon-icons-svelte/lib/ImageReference.svelte';
-  import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import {
-    STAGES,
-    jobFileName,
-    openItems,
-    standing,
-    writeJobFile,
-    type Job,
-    type Problem,
-  } from '$core';
-  import { picturesOf } from '$lib/state/pictures';
+  import { type Job, type Problem } from '$core';
+  import type { Binned } from '$lib/state/bin';
+  import { asRow, type JobRow } from '$lib/state/jobStore';
+  import { keeping } from '$lib/state/keeping.svelte';
   import { held } from '$lib/state/openJob.svelte';
   import { shop } from '$lib/state/shop.svelte';
-  import { atMoment } from '$lib/wording/figures';
-  import { problemPlace, problemWords } from '$lib/wording/problems';
-  import { STAGE_WORDS } from '$lib/wording/stages';
-  import { download } from './download';
+  import { TROUBLE_WORDS } from '$lib/wording/keeping';
+  import ExportJob from './ExportJob.svelte';
+  import JobTableRow from './JobTableRow.svelte';
   import { isTyping } from './keys';
+  import ProblemLines from './ProblemLines.svelte';
+  import Repair from './Repair.svelte';
+  import SetAsideList from './SetAsideList.svelte';
+
+  /** As many rows as a screen or two hold; a search finds the others. */
+  const SHOWN_AT_FIRST = 50;
 
   let sought = $state('');
-  let removed = $state.raw<Job | null>(null);
-  let refused = $state.raw<{ name: string; problems: readonly Problem[] } | null>(null);
+  let most = $state(SHOWN_AT_FIRST);
+  let removed = $state.raw<Binned | null>(null);
+  let exported = $state.raw<Job | null>(null);
+  let refused = $state.raw<{
+    readonly name: string;
+    readonly problems: readonly Problem[];
+    readonly mended: ReturnType<typeof shop.repair> | null;
+  } | null>(null);
   let search = $state<HTMLInputElement | null>(null);
 
-  const shown = $derived(
-    shop.jobs
-      .map((job) => held.get(job.id)?.job ?? job)
-      .filter((job) =>
-        [job.title, job.customer, job.machine.name]
-          .join(' ')
-          .toLowerCase()
-          .includes(sought.trim().toLowerCase()),
-      )
-      .map((job) => ({ job, at: standing(job), open: openItems(job) })),
+  void keeping.read();
+
+  const words = $derived(sought.trim().toLowerCase());
+  const found = $derived(
+    shop.rows
+      .map((row): JobRow => {
+        const here = held.get(row.id)?.job;
+        return here === undefined || here.revision === row.revision ? row : asRow(here);
+      })
+      .filter(({ title, customer, machine }) =>
+        `${title} ${customer} ${machine}`.toLowerCase().includes(words),
+      ),
   );
+  const shown = $derived(found.slice(0, most));
 
   const unsaved = (id: string) => !['saved', 'saving'].includes(held.get(id)?.saving ?? 'saved');
-  const placeOf = (job: Job) => `/jobs/${job.id}/${standing(job) ?? 'hand-over'}`;
 
   async function begin() {
     const job = await shop.create();
     await goto(`/jobs/${job.id}/survey`);
   }
 
-  async function remove(job: Job) {
-    await shop.remove(job);
-    removed = job;
+  async function remove({ id, title }: JobRow) {
+    removed = await shop.remove(id, title || 'untitled job');
   }
 
   async function putBack() {
-    if (removed !== null) await shop.create(removed);
+    if (removed !== null) await shop.putBack(removed);
     removed = null;
   }
+
+  const jobOf = async (id: string): Promise<Job | null> =>
+    held.get(id)?.job ?? (await shop.job(id));
+
+  const openImported = (job: Job) => goto(`/jobs/${job.id}/${asRow(job).standing ?? 'hand-over'}`);
 
   async function importFiles(files: readonly File[]) {
     refused = null;
     for (const file of files) {
-      const { job, problems } = await shop.importFile(await file.text());
-      if (job === null) refused = { name: file.name, problems };
-      else await goto(placeOf(job));
+      const reading = await shop.importFile(await file.text());
+      if (reading.job !== null) await openImported(reading.job);
+      else {
+        const { problems, record } = reading;
+        const mended = record === undefined ? null : shop.repair(record);
+        refused = { name: file.name, problems, mended };
+      }
     }
   }
 
@@ -112,21 +123,13 @@
     <Button size="field" icon={Add} on:click={begin}>New job</Button>
   </div>
 
-  {#if shop.trouble === 'blocked'}
+  {#if shop.trouble !== null}
     <InlineNotification
       lowContrast
       hideCloseButton
-      kind="warning"
-      title="This browser keeps nothing."
-      subtitle="Its store is blocked or broken. Work goes on in this window; export each job before you close it."
-    />
-  {:else if shop.trouble === 'full'}
-    <InlineNotification
-      lowContrast
-      hideCloseButton
-      kind="error"
-      title="The browser’s store is full."
-      subtitle="Export old jobs and delete them here; nothing that was saved is lost."
+      kind={shop.trouble === 'blocked' || shop.trouble === 'silent' ? 'warning' : 'error'}
+      title={TROUBLE_WORDS[shop.trouble].title}
+      subtitle={TROUBLE_WORDS[shop.trouble].list}
     />
   {/if}
   {#if removed}
@@ -134,7 +137,7 @@
       lowContrast
       kind="info"
       title="Deleted:"
-      subtitle={removed.title || 'untitled job'}
+      subtitle="{removed.name}. It stays in the bin for 30 days."
       on:close={() => (removed = null)}
     >
       <svelte:fragment slot="actions">
@@ -145,18 +148,24 @@
   {#if refused}
     <div role="alert" class="refused">
       <h2>{refused.name} was not imported. Nothing has changed.</h2>
-      <ul>
-        {#each refused.problems as problem, n (n)}
-          <li><strong>{problemPlace(problem)}</strong> {problemWords(problem)}</li>
-        {/each}
-      </ul>
-      <Button size="small" kind="ghost" on:click={() => (refused = null)}>Close</Button>
+      <ProblemLines problems={refused.problems} />
+      {#if refused.mended === null}
+        <Button size="small" kind="ghost" on:click={() => (refused = null)}>Close</Button>
+      {/if}
     </div>
+    {#if refused.mended !== null}
+      <Repair
+        job={refused.mended.document}
+        dropped={refused.mended.dropped}
+        ontake={async (job) => openImported(await shop.importJob(job))}
+        onclose={() => (refused = null)}
+      />
+    {/if}
   {/if}
 
   {#if !shop.ready}
     <InlineLoading description="Reading the jobs kept in this browser" />
-  {:else if shop.jobs.length === 0}
+  {:else if shop.rows.length === 0}
     <section class="empty">
       <h2>No jobs yet</h2>
       <p>
@@ -164,7 +173,7 @@
         import a job file from another bench.
       </p>
     </section>
-  {:else if shown.length === 0}
+  {:else if found.length === 0}
     <p class="empty">No job matches “{sought}”.</p>
   {:else}
     <table class="plain jobs">
@@ -180,103 +189,53 @@
         </tr>
       </thead>
       <tbody>
-        {#each shown as { job, at, open } (job.id)}
-          <tr>
-            <td><a href={placeOf(job)}>{job.title || 'Untitled job'}</a></td>
-            <td>{job.customer || '–'}</td>
-            <td>{job.machine.name || 'not surveyed'}</td>
-            <td class="standing">
-              <span class="track" aria-hidden="true">
-                {#each STAGES as stage (stage)}
-                  <i
-                    class:done={at === null || STAGES.indexOf(stage) < STAGES.indexOf(at)}
-                    class:here={stage === at}
-                  ></i>
-                {/each}
-              </span>
-              {at === null ? 'Done' : STAGE_WORDS[at]}
-            </td>
-            <td>
-              {at === null
-                ? 'nothing'
-                : `${open[at]} in ${STAGE_WORDS[at]}`}{#if open.survey > 0 && at !== 'survey'},
-                {open.survey} facts unknown{/if}
-            </td>
-            <td>
-              {atMoment(job.changedAt)}
-              {#if unsaved(job.id)}<strong class="unsaved">not saved</strong>{/if}
-            </td>
-            <td class="actions">
-              <Button
-                kind="ghost"
-                size="small"
-                icon={Copy}
-                iconDescription="Duplicate"
-                on:click={() => shop.duplicate(job)}
-              />
-              {#if job.photos.length > 0}
-                <Button
-                  kind="ghost"
-                  size="small"
-                  icon={ImageReference}
-                  iconDescription="Export with photographs"
-                  on:click={async () =>
-                    download(jobFileName(job), writeJobFile(job, await picturesOf(job)))}
-                />
-              {/if}
-              <Button
-                kind="ghost"
-                size="small"
-                icon={Download}
-                iconDescription="Export"
-                on:click={() => download(jobFileName(job), writeJobFile(job))}
-              />
-              <Button
-                kind="ghost"
-                size="small"
-                icon={TrashCan}
-                iconDescription="Delete"
-                tooltipAlignment="end"
-                on:click={() => remove(job)}
-              />
-            </td>
-          </tr>
+        {#each shown as row (row.id)}
+          <svelte:boundary>
+            <JobTableRow
+              {row}
+              unsaved={unsaved(row.id)}
+              onexport={async () => (exported = await jobOf(row.id))}
+              onremove={() => remove(row)}
+            />
+            {#snippet failed()}
+              <tr
+                ><td colspan="7"
+                  >{row.id}: this job cannot be shown here.
+                  <a href="/jobs/{row.id}/survey">Open it</a></td
+                ></tr
+              >
+            {/snippet}
+          </svelte:boundary>
         {/each}
       </tbody>
     </table>
+    {#if found.length > most}
+      <Button size="small" kind="ghost" on:click={() => (most += SHOWN_AT_FIRST)}
+        >Show more: {found.length - most} of {found.length} jobs are not shown</Button
+      >
+    {/if}
   {/if}
 
-  {#if shop.setAside.length > 0}
-    <section class="aside">
-      <h2>Set aside</h2>
-      <p class="quiet">
-        These records no longer read as jobs. They are kept whole: export them before you remove
-        them.
-      </p>
-      <ul>
-        {#each shop.setAside as { key, record, problems } (key)}
-          <li>
-            <code>{key}</code>
-            <span>{problems.map((p) => `${problemPlace(p)}: ${problemWords(p)}`).join('; ')}</span>
-            <Button
-              size="small"
-              kind="tertiary"
-              on:click={() => download(`${key}.set-aside.json`, JSON.stringify(record, null, 2))}
-              >Export as it is</Button
-            >
-            <Button size="small" kind="danger-ghost" on:click={() => shop.removeSetAside(key)}
-              >Remove</Button
-            >
-          </li>
-        {/each}
-      </ul>
-    </section>
+  {#if shop.setAside.length > 0}<SetAsideList records={shop.setAside} />{/if}
+  {#if shop.refused.length > 0}
+    <p role="status" class="quiet">
+      Of your own cards, extras and templates {shop.refused.length} cannot be read by this version. They
+      are kept as they are.
+    </p>
+  {/if}
+  {#if shop.ready && shop.trouble !== 'blocked'}
+    {#await import('./KeepingPanel.svelte') then { default: KeepingPanel }}
+      <KeepingPanel />
+    {/await}
   {/if}
   <p class="quiet foot">
-    Jobs are kept in this browser and nowhere else. Export a job to take it elsewhere or to keep a
-    copy.
+    Jobs are kept in this browser and nowhere else. Export a job to take it elsewhere; back up
+    everything to keep it.
   </p>
 </main>
+{#if exported}
+  <ExportJob job={exported} onclose={() => (exported = null)} />
+{/if}
 
 <style>
   main {
@@ -296,48 +255,6 @@
   .search {
     flex: 1;
   }
-  .jobs td {
-    padding-block: 0.75rem;
-    vertical-align: middle;
-    font-size: 0.875rem;
-  }
-  .jobs a {
-    color: var(--cds-link-01);
-    font-weight: 600;
-  }
-  .jobs tbody tr:hover {
-    background: var(--cds-hover-ui);
-  }
-  .track {
-    display: inline-flex;
-    gap: 2px;
-    margin-right: 0.5rem;
-  }
-  .track i {
-    width: 8px;
-    height: 12px;
-    border: 1px solid var(--cds-text-02);
-  }
-  .track .done {
-    background: var(--cds-text-02);
-  }
-  .track .here {
-    border-color: var(--tenant-plan);
-    background: var(--tenant-plan-soft);
-    height: 16px;
-    margin-top: -2px;
-  }
-  .standing {
-    white-space: nowrap;
-  }
-  .unsaved {
-    display: block;
-    color: var(--tenant-blocked);
-  }
-  .actions {
-    white-space: nowrap;
-    text-align: right;
-  }
   .empty {
     padding: 3rem 0;
     max-width: 36rem;
@@ -347,20 +264,6 @@
     padding: 0.75rem 1rem;
     margin-bottom: 1rem;
     background: var(--cds-ui-01);
-  }
-  .refused li {
-    margin: 0.25rem 0;
-  }
-  .aside {
-    margin-top: 2rem;
-  }
-  .aside li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.75rem;
-    align-items: center;
-    padding: 0.5rem 0;
-    border-bottom: 1px solid var(--cds-ui-03);
   }
   .foot {
     margin-top: 1.5rem;

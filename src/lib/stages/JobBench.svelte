@@ -12,10 +12,12 @@
   import type { CardOnSlot } from '$lib/board/layout';
   import SlotFacts from '$lib/board/SlotFacts.svelte';
   import Tally from '$lib/board/Tally.svelte';
+  import type { Saving } from '$lib/state/jobKeeper';
   import type { OpenJob } from '$lib/state/openJob.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import { isTyping } from '$lib/shop/keys';
   import TopBar from '$lib/shop/TopBar.svelte';
+  import { renewal } from '$lib/state/renewal.svelte';
   import { shop } from '$lib/state/shop.svelte';
   import { findingTopic, findingWords } from '$lib/wording/findings';
   import { STAGE_WORDS } from '$lib/wording/stages';
@@ -23,6 +25,8 @@
   import Divider from './Divider.svelte';
   import SavingNotice from './SavingNotice.svelte';
   import { PANELS } from './panels';
+  import PartFailed from './PartFailed.svelte';
+  import { watchTyping } from './typing';
   import StageRail from './StageRail.svelte';
 
   let { open, stage }: { open: OpenJob; stage: Stage } = $props();
@@ -86,6 +90,13 @@
 
   const go = (to: Stage) => goto(`${here}/${to}`);
 
+  let panel = $state<HTMLElement>();
+  onMount(() => panel && watchTyping(panel, (is) => (open.isTyping = is)));
+  const SAVING_WORDS: Readonly<Partial<Record<Saving, string>>> = {
+    saved: 'Saved',
+    saving: 'Saving',
+  };
+
   onMount(() => {
     const unlessTyping = (act: () => void) => (event: KeyboardEvent) => {
       if (isTyping(event)) return;
@@ -106,7 +117,7 @@
 
   /** The browser asks before a window with unsaved work is closed. */
   function onbeforeunload(event: BeforeUnloadEvent) {
-    if (open.saving !== 'saved') event.preventDefault();
+    if (open.saving !== 'saved' || open.isTyping) event.preventDefault();
   }
 </script>
 
@@ -127,7 +138,7 @@
     {/snippet}
     {#snippet tools()}
       <span class="saving" role="status">
-        {open.saving === 'saved' ? 'Saved' : open.saving === 'saving' ? 'Saving' : 'Not saved'}
+        {open.isTyping ? 'Not saved yet' : (SAVING_WORDS[open.saving] ?? 'Not saved')}
       </span>
       <Button
         kind="ghost"
@@ -161,61 +172,74 @@
     <StageRail {here} {stage} open={model.openCounts} />
 
     <section class="machine" aria-label="The machine" bind:this={boardArea}>
-      {#if nothingToDraw}
-        <p class="nothing">
-          The board appears here as the survey tells of it: slots, openings, case.
-        </p>
-      {:else}
-        {#each rooms as { id, name, machine } (id)}
-          {#if rooms.length > 1}<h2 class="room">{name}</h2>{/if}
-          <Board
-            {machine}
-            planned={inRoom(planned, id)}
-            trials={inRoom(trials, id)}
-            {overlay}
-            share={1 / rooms.length}
-            selectedSlotId={selection.slotId}
-            onselect={(slotId) => (selection.slotId = slotId)}
-            {...editing(id)}
-            {...choosing ? { ontry: (card: string, slot: string) => model.tryIn(card, slot) } : {}}
+      <svelte:boundary>
+        {#snippet failed(error, reset)}
+          <PartFailed {open} what="The board" {error} {reset} />
+        {/snippet}
+        {#if nothingToDraw}
+          <p class="nothing">
+            The board appears here as the survey tells of it: slots, openings, case.
+          </p>
+        {:else}
+          {#each rooms as { id, name, machine } (id)}
+            {#if rooms.length > 1}<h2 class="room">{name}</h2>{/if}
+            <Board
+              {machine}
+              planned={inRoom(planned, id)}
+              trials={inRoom(trials, id)}
+              {overlay}
+              share={1 / rooms.length}
+              selectedSlotId={selection.slotId}
+              onselect={(slotId) => (selection.slotId = slotId)}
+              {...editing(id)}
+              {...choosing
+                ? { ontry: (card: string, slot: string) => model.tryIn(card, slot) }
+                : {}}
+            />
+          {/each}
+        {/if}
+        <!-- What scrolls must be reached by key. -->
+        <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+        <div class="facts-area" role="region" aria-label="Facts of the slot" tabindex="0">
+          {#if choosing && model.overlaidCard !== null}
+            {#await import('./choose/Findings.svelte') then { default: Findings }}
+              <Findings {model} />
+            {/await}
+          {:else}<SlotFacts {model} {planned} drawn={model.drawnMachine(stage)} />{/if}
+        </div>
+        <div class="tally">
+          <Tally
+            {job}
+            machine={model.drawnMachine(stage)}
+            cards={shop.cards ?? []}
+            planned={drawn}
+            extraCents={model.extraCents(stage)}
+            unknown={model.unknown.length}
           />
-        {/each}
-      {/if}
-      <!-- What scrolls must be reached by key. -->
-      <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-      <div class="facts-area" role="region" aria-label="Facts of the slot" tabindex="0">
-        {#if choosing && model.overlaidCard !== null}
-          {#await import('./choose/Findings.svelte') then { default: Findings }}
-            <Findings {model} />
-          {/await}
-        {:else}<SlotFacts {model} {planned} drawn={model.drawnMachine(stage)} />{/if}
-      </div>
-      <div class="tally">
-        <Tally
-          {job}
-          machine={model.drawnMachine(stage)}
-          cards={shop.cards ?? []}
-          planned={drawn}
-          extraCents={model.extraCents(stage)}
-          unknown={model.unknown.length}
-        />
-      </div>
+        </div>
+      </svelte:boundary>
     </section>
 
     <Divider bind:px={() => panelPx, (px) => (widths[widthFor] = px)} />
 
-    <section class="panel" aria-label={STAGE_WORDS[stage]}>
+    <section class="panel" aria-label={STAGE_WORDS[stage]} bind:this={panel}>
       {#key stage}
-        {#await PANELS[stage]()}
-          <InlineLoading description="Opening the stage" />
-        {:then { default: Panel }}
-          <Panel {model} {stage} />
-        {:catch}
-          <p role="alert">
-            This stage could not be fetched: the server is away and nothing is kept of it. Reload
-            the page when it is back.
-          </p>
-        {/await}
+        <svelte:boundary>
+          {#snippet failed(error, reset)}
+            <PartFailed {open} what="This stage" {error} {reset} />
+          {/snippet}
+          {#await PANELS[stage]()}
+            <InlineLoading description="Opening the stage" />
+          {:then { default: Panel }}
+            <Panel {model} {stage} />
+          {:catch}
+            <p role="alert">
+              {renewal.isOvertaken
+                ? 'This stage could not be fetched: Tenant was renewed in another window. Reload this one to go on with the newer version.'
+                : 'This stage could not be fetched: the server is away and nothing is kept of it. Reload the page when it is back.'}
+            </p>
+          {/await}
+        </svelte:boundary>
       {/key}
     </section>
   </main>

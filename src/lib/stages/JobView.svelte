@@ -2,16 +2,18 @@
   import { onDestroy } from 'svelte';
   import { Button, InlineLoading } from 'carbon-components-svelte';
   import { OpenJob, held } from '$lib/state/openJob.svelte';
-  import { readJob } from '$lib/state/storage';
+  import { isJob, readJob } from '$lib/state/jobStore';
   import { shop } from '$lib/state/shop.svelte';
+  import { troubleOf } from '$lib/state/stores';
   import TopBar from '$lib/shop/TopBar.svelte';
   import type { Stage } from '$core';
   import JobBench from './JobBench.svelte';
+  import PartFailed from './PartFailed.svelte';
 
   let { id, stage }: { id: string; stage: Stage } = $props();
 
   let open = $state.raw<OpenJob | null>(null);
-  let missing = $state<'no' | 'gone' | 'setAside'>('no');
+  let missing = $state<'no' | 'gone' | 'setAside' | 'newer'>('no');
 
   async function find() {
     const here = held.get(id);
@@ -22,41 +24,58 @@
     }
     try {
       const stored = await readJob(id);
-      if (stored !== null && 'record' in stored) missing = 'setAside';
-      else if (stored !== null) open = new OpenJob(stored, stored.revision);
-      else lookInWindow();
-    } catch {
+      if (stored === null) await lookInWindow();
+      else if (isJob(stored)) open = await OpenJob.of(stored, stored.revision);
+      else missing = stored.isNewer ? 'newer' : 'setAside';
+    } catch (error) {
       // The store is blocked: the job may still live in this window.
-      lookInWindow();
+      shop.trouble = await troubleOf(error);
+      await lookInWindow();
     }
   }
 
-  function lookInWindow() {
+  async function lookInWindow() {
     const job = shop.find(id);
     if (job === null) missing = 'gone';
-    else open = new OpenJob(job, null);
+    else open = await OpenJob.of(job, null);
   }
+
+  const WORDS = {
+    gone: [
+      'This job is not in this browser',
+      'It may have been deleted: then it lies in the bin of the list. Or it is kept in another browser: a job file or a backup brings it here.',
+    ],
+    setAside: [
+      'This job cannot be opened',
+      'Its record does not read as a job. It is kept whole in the list of jobs, to be repaired or exported.',
+    ],
+    newer: [
+      'This job was changed by a newer Tenant',
+      'Another window runs a newer version. Reload this page to take it over here too; the job is kept whole.',
+    ],
+  } as const;
 
   void find();
   onDestroy(() => void open?.leave());
 </script>
 
 {#if open}
-  <JobBench {open} {stage} />
+  {@const here = open}
+  <svelte:boundary>
+    <JobBench open={here} {stage} />
+    {#snippet failed(error, reset)}
+      <TopBar />
+      <main><PartFailed open={here} what="The bench" {error} {reset} /></main>
+    {/snippet}
+  </svelte:boundary>
 {:else}
   <TopBar />
   <main>
     {#if missing === 'no'}
       <InlineLoading description="Opening the job" />
     {:else}
-      <h1>
-        {missing === 'gone' ? 'This job is not in this browser' : 'This job cannot be opened'}
-      </h1>
-      <p>
-        {missing === 'gone'
-          ? 'It may have been deleted, or kept in another browser. A job file brings it here.'
-          : 'Its record no longer reads as a job. It is kept whole in the list of jobs, to be exported.'}
-      </p>
+      <h1>{WORDS[missing][0]}</h1>
+      <p>{WORDS[missing][1]}</p>
       <Button href="/">To the jobs</Button>
     {/if}
   </main>

@@ -1,10 +1,13 @@
 <script lang="ts">
   /** What stands between the work and its safety: a full or blocked store, another window, what was undone. */
   import { InlineNotification, NotificationActionButton } from 'carbon-components-svelte';
-  import { jobFileName, writeJobFile } from '$core';
-  import type { OpenJob, Saving } from '$lib/state/openJob.svelte';
+  import type { Saving } from '$lib/state/jobKeeper';
+  import type { OpenJob } from '$lib/state/openJob.svelte';
   import { shop } from '$lib/state/shop.svelte';
-  import { download } from '$lib/shop/download';
+  import type { StorageTrouble } from '$lib/state/stores';
+  import ExportJob from '$lib/shop/ExportJob.svelte';
+  import { TROUBLE_WORDS } from '$lib/wording/keeping';
+  import { problemPlace, problemWords } from '$lib/wording/problems';
 
   let { open }: { open: OpenJob } = $props();
 
@@ -15,31 +18,47 @@
     readonly actions: readonly (readonly [word: string, act: () => unknown])[];
   }
 
-  const exportJob = () => download(jobFileName(open.job), writeJobFile(open.job));
   const exportOrRetry = [
-    ['Export', exportJob],
+    ['Export', () => (exporting = true)],
     ['Try again', () => open.save()],
   ] as const;
+  let exporting = $state(false);
 
   async function keepCopy() {
-    await shop.duplicate(open.job);
+    await shop.copyOf(open.job);
     await open.takeStored();
   }
 
+  const troubled = (trouble: StorageTrouble, kind: Notice['kind']): Notice => ({
+    kind,
+    title: `Not saved: ${lowered(TROUBLE_WORDS[trouble].title)}`,
+    subtitle: TROUBLE_WORDS[trouble].unsaved,
+    actions: exportOrRetry,
+  });
+  const lowered = (title: string) => title.slice(0, 1).toLowerCase() + title.slice(1);
+
   const NOTICES: Readonly<Partial<Record<Saving, Notice>>> = {
-    full: {
+    full: troubled('full', 'error'),
+    blocked: troubled('blocked', 'warning'),
+    silent: troubled('silent', 'warning'),
+    gone: {
       kind: 'error',
-      title: 'Not saved: the browser’s store is full.',
-      subtitle:
-        'Your work is kept in this window. Export it, make room in the list of jobs, then try again.',
-      actions: exportOrRetry,
+      title: 'Not saved: this job is no longer in the browser’s store.',
+      subtitle: 'It was deleted in another window, or the browser’s data was cleared.',
+      actions: [
+        ['Save it anew', () => open.saveAnew()],
+        ['Export', () => (exporting = true)],
+      ],
     },
-    blocked: {
-      kind: 'warning',
-      title: 'Not saved: this browser keeps nothing.',
+    newer: {
+      kind: 'error',
+      title: 'Not saved: a newer version of Tenant has changed this job.',
       subtitle:
-        'Its store is blocked. Work goes on in this window; export the job before you close it.',
-      actions: exportOrRetry,
+        'Export what is here if you want to keep it, then reload to take the newer version.',
+      actions: [
+        ['Export', () => (exporting = true)],
+        ['Reload', () => location.reload()],
+      ],
     },
     changedElsewhere: {
       kind: 'error',
@@ -75,7 +94,16 @@
     <p role="status">This job is open in another window too. Both stay in step.</p>
   {/if}
   <p role="status" class:empty={open.said === ''}>{open.said}</p>
+  {#if open.refused.length > 0}
+    <div role="alert" class="refused">
+      Not taken, and nothing has changed:
+      {#each open.refused as problem, n (n)}
+        <span><strong>{problemPlace(problem)}</strong> {problemWords(problem)}</span>
+      {/each}
+    </div>
+  {/if}
 </div>
+{#if exporting}<ExportJob job={open.job} onclose={() => (exporting = false)} />{/if}
 
 <style>
   .notices :global(.bx--inline-notification) {
@@ -86,6 +114,11 @@
     padding: 0.25rem 1rem;
     font-size: 0.8125rem;
     background: var(--tenant-selected);
+  }
+  .refused {
+    padding: 0.25rem 1rem;
+    font-size: 0.8125rem;
+    border-left: 4px solid var(--tenant-blocked);
   }
   .empty {
     display: none;

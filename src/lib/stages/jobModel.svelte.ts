@@ -211,6 +211,8 @@ export class JobModel {
     const blocked = this.trialVerdicts.some(({ verdict }) => verdict === 'blocked');
     const moves = tried ? [] : (plan?.moves ?? []);
     if ((placements.length === 0 && moves.length === 0) || blocked) return;
+    // A plan for the job as it was a moment ago is not accepted: the next one is on its way.
+    if (!tried && !this.planning.isCurrent) return;
     const { machine, needs } = this.job;
     // A card that may be given up comes out where another one is tried in its slot.
     const makesRoom = this.onTrial

@@ -14,7 +14,7 @@ import type {
   WhyNot,
 } from '$core';
 import { shop } from '$lib/state/shop.svelte';
-import { coreWorker } from '$lib/workers/core';
+import { askPlanner, startPlanner, stopPlanner } from '$lib/workers/planner';
 import type { Explanation } from '$lib/workers/planQuestions';
 
 export type PlanKey = 'best' | Aspect;
@@ -38,13 +38,19 @@ export class Planning {
   /** Which of the plans is chosen, and which is only looked at. */
   chosenKey = $state<PlanKey>('best');
   glancedKey = $state<PlanKey | null>(null);
+  /** It was stopped before there was any plan. */
+  isStopped = $state(false);
   private readonly job: () => Job;
-  private asked = 0;
+  /** What the answer was given to. */
+  private answered = $state.raw<PlanRequest | null>(null);
+  /** Ends what is asked once nobody waits for it. */
+  private waiting = new AbortController();
+  private supposing = new AbortController();
 
   constructor(job: () => Job) {
     this.job = job;
     // Started now, so that the first question need not wait for it.
-    coreWorker();
+    startPlanner();
   }
 
   boughtCents = $derived.by(() =>
@@ -86,76 +92,101 @@ export class Planning {
   /** What the board shows: the plan looked at, or else the chosen one. */
   shown: Proposal | null = $derived(this.planOf(this.glancedKey) ?? this.chosen);
   isRunning = $derived(this.progress !== null);
+  /** The answer is to the job as it stands, and not to one before it. */
+  isCurrent = $derived(this.answered !== null && this.answered === this.request);
   /** No plan meets all musts. */
   isImpossible = $derived((this.choice?.best.cost.mustsUnmet ?? 0) > 0);
 
-  /** Asks for the plans; an answer to an older question is dropped. */
+  /** Asks for the plans; whatever was asked before and is not answered yet is ended. */
   async ask(): Promise<void> {
     const { request } = this;
-    const question = ++this.asked;
-    const isOld = () => question !== this.asked;
+    const waiting = this.asksAnew();
     this.failed = '';
+    this.isStopped = false;
     this.reason = null;
     this.glancedKey = null;
     if (request === null || request.needs.length + (request.pins?.length ?? 0) === 0) {
       this.choice = null;
+      this.answered = null;
       this.progress = null;
       return;
     }
     const start = performance.now();
     this.progress = { aspect: 'best', searched: 0, best: null };
     try {
-      const choice = await coreWorker().choose(
-        request,
-        proxy((progress: ChoiceProgress) => {
-          if (!isOld()) this.progress = progress;
-        }),
-      );
+      const hear = proxy((progress: ChoiceProgress) => {
+        if (!waiting.aborted) this.progress = progress;
+      });
+      const choice = await askPlanner((planner) => planner.choose(request, hear), waiting);
       // For whoever measures the round trip through the worker.
       performance.measure('tenant-plan', { start });
-      if (isOld() || choice === null) return;
-      this.choice = choice;
-      this.progress = null;
-      await this.askFurther(request, choice, isOld);
+      if (waiting.aborted) return;
+      this.take(choice, request);
+      if (choice !== null) await this.askFurther(request, choice, waiting);
     } catch (error) {
-      if (!isOld()) this.failed = String(error);
+      if (!waiting.aborted) this.failed = String(error);
     } finally {
-      if (!isOld()) this.progress = null;
+      if (!waiting.aborted) this.progress = null;
     }
+  }
+
+  /** The answer; or, where the planner was given up, the best plan that it had told of by then. */
+  private take(choice: Choice | null, request: PlanRequest): void {
+    const soFar = this.progress?.best ?? null;
+    this.choice = choice ?? (soFar && { best: soFar, alternatives: [], refusals: [] });
+    this.answered = this.choice === null ? null : request;
+    this.isStopped = this.choice === null;
+    this.progress = null;
+  }
+
+  private asksAnew(): AbortSignal {
+    this.close();
+    this.waiting = new AbortController();
+    return this.waiting.signal;
+  }
+
+  /** Nobody waits for an answer any more. */
+  close(): void {
+    this.waiting.abort();
+    this.supposing.abort();
+    this.progress = null;
   }
 
   /** What the pins cost, and where no plan does it all, what clashes. */
   private async askFurther(
     request: PlanRequest,
     { best }: Choice,
-    isOld: () => boolean,
+    waiting: AbortSignal,
   ): Promise<void> {
     this.explanation = null;
     this.pinPrices = [];
     if ((request.pins ?? []).length > 0) {
-      const prices = await coreWorker().pricePins(request, best);
-      if (!isOld() && prices !== null) this.pinPrices = prices;
+      const prices = await askPlanner((planner) => planner.pricePins(request, best), waiting);
+      if (prices !== null) this.pinPrices = prices;
     }
     if (best.cost.mustsUnmet > 0) {
-      const explanation = await coreWorker().explain(request);
-      if (!isOld() && explanation !== null) this.explanation = explanation;
+      const explanation = await askPlanner((planner) => planner.explain(request), waiting);
+      if (explanation !== null) this.explanation = explanation;
     }
-    if (isOld() || this.supposed === null) return;
+    if (waiting.aborted || this.supposed === null) return;
     // What was supposed of the whole machine was supposed of the machine as it was before.
     if (this.supposed.change.kind === 'machine') this.supposed = null;
     else await this.suppose(this.supposed.change);
   }
 
   /** Ends the search that runs: the best plan found by then is shown with how much better another could be. */
-  async stop(): Promise<void> {
-    await coreWorker().stop();
+  stop(): Promise<void> {
+    return stopPlanner();
   }
 
   async whyNot(card: Card, slot: Slot): Promise<void> {
     const { request, choice } = this;
     this.reason = null;
     if (request === null || choice === null) return;
-    const reason = await coreWorker().whyNot(request, choice.best, card, slot);
+    const reason = await askPlanner(
+      (planner) => planner.whyNot(request, choice.best, card, slot),
+      this.waiting.signal,
+    );
     if (reason !== null) this.reason = { ...reason, card, slot };
   }
 
@@ -164,7 +195,12 @@ export class Planning {
     const { request } = this;
     if (request === null) return;
     this.supposed = { change, plan: null };
-    const plan = await coreWorker().whatIf(request, change);
+    this.supposing.abort();
+    this.supposing = new AbortController();
+    const plan = await askPlanner(
+      (planner) => planner.whatIf(request, change),
+      this.supposing.signal,
+    );
     if (plan !== null && this.supposed?.change === change) this.supposed = { change, plan };
   }
 }

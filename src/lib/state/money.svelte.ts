@@ -1,6 +1,6 @@
 /** The shop's currency and tax. Prices are kept before tax. */
 import { withTaxCents } from '$core';
-import { shelved, toShelf } from './storage';
+import { shelved, toShelf } from './stores';
 
 const KEY = 'money';
 

@@ -1,6 +1,6 @@
 /** The open lists of device names that were dropped once, kept in this browser. */
 import type { KnownLists } from '$core';
-import { shelved, toShelf } from './storage';
+import { shelved, toShelf } from './stores';
 
 const KEYS = { pci: 'pci-ids', usb: 'usb-ids' } as const;
 

@@ -1,51 +1,112 @@
-/**
- * The job that is open: applies commands, saves after each, undoes and redoes, and keeps in step with other
- * windows. What is on the screen is never lost: while it cannot be saved, `saving` says why.
- */
+/** The job that is open, as screens see it; what happens to it is the keeper's. */
 import { SvelteMap } from 'svelte/reactivity';
-import { apply, restore, type Command, type Job } from '$core';
-import { COMMAND_WORDS } from '../wording/commands';
+import type { Command, Job, Problem } from '$core';
+import { JobKeeper, type JobState, type Keeping, type Saving } from './jobKeeper';
+import {
+  ChangedElsewhere,
+  Gone,
+  NotKept,
+  WrittenByNewer,
+  isJob,
+  readJob,
+  saveJob,
+} from './jobStore';
+import { keeping as safekeeping } from './keeping.svelte';
 import { now } from './now';
-import { ChangedElsewhere, readJob, saveJob, troubleOf, type StorageTrouble } from './storage';
+import { troubleOf } from './stores';
 import { WINDOW_ID, hearWindows, tellWindows } from './windows';
-
-export type Saving = 'saved' | 'saving' | StorageTrouble | 'changedElsewhere';
-
-interface Past {
-  readonly job: Job;
-  /** What was done to it, in words. */
-  readonly what: string;
-}
-
-const MOST_UNDO = 100;
 
 /** Jobs this window holds open, by id; one that could not be saved stays here when its page is left. */
 export const held = new SvelteMap<string, OpenJob>();
 
-export class OpenJob {
-  job = $state.raw<Job>() as Job;
-  saving = $state<Saving>('saved');
-  /** The last thing worth saying: what was undone, that another window changed the job. */
-  said = $state('');
-  /** Other windows that have this job open. */
-  alsoOpenIn = $state.raw<readonly string[]>([]);
-  private done = $state.raw<readonly Past[]>([]);
-  private undone = $state.raw<readonly Past[]>([]);
-  /** Revision that is in the store; null while the job has never been saved. */
-  private stored: number | null;
-  private running: Promise<void> | null = null;
-  private readonly stopHearing: () => void;
+/** Fetched with the first change: the list needs none of it. */
+const undoing = () => import('./undoHistory');
 
-  constructor(job: Job, stored: number | null) {
-    this.job = job;
-    this.stored = stored;
+const KEEPING: Omit<Keeping, 'changedBack'> = {
+  async read(id) {
+    const stored = await readJob(id);
+    if (stored === null) return 'gone';
+    if (isJob(stored)) return stored;
+    return stored.isNewer ? 'newer' : 'unreadable';
+  },
+  save: saveJob,
+  async meaning(error): Promise<Saving> {
+    if (error instanceof ChangedElsewhere) return 'changedElsewhere';
+    if (error instanceof WrittenByNewer) return 'newer';
+    if (error instanceof Gone) return 'gone';
+    if (error instanceof NotKept) return 'full';
+    return troubleOf(error);
+  },
+  async keepHistory(state) {
+    await (await undoing()).keepHistory(state);
+  },
+};
+
+export class OpenJob {
+  private state = $state.raw<JobState>() as JobState;
+  private readonly keeper: JobKeeper;
+  /** A field of the job in which something was typed that is not in the job yet. */
+  isTyping = $state(false);
+
+  /** @param stored revision that is in the store; null while the job has never been saved */
+  constructor(job: Job, stored: number | null, changedBack: Keeping['changedBack']) {
+    const nothing = { said: '', refused: [], alsoOpenIn: [], done: [], undone: [] };
+    this.state = { job, saving: 'saved', ...nothing };
+    this.keeper = new JobKeeper(
+      this.state,
+      stored,
+      { ...KEEPING, changedBack },
+      { me: WINDOW_ID, tell: tellWindows, hear: hearWindows },
+      now,
+      (state) => (this.state = state),
+    );
     held.set(job.id, this);
-    this.stopHearing = hearWindows((message) => void this.hear(message));
-    this.tellOpened();
+    this.keeper.open();
     // A window that is closed, or put away and brought back by the back button, says so.
     window.addEventListener('pagehide', this.tellClosed);
     window.addEventListener('pageshow', this.tellOpened);
   }
+
+  /** A job of the store or of this window, with what can be undone of it. */
+  static async of(job: Job, stored: number | null): Promise<OpenJob> {
+    const { changedBack, readHistory } = await undoing();
+    const open = new OpenJob(job, stored, changedBack);
+    const history = stored === null ? null : await readHistory(job.id).catch(() => null);
+    if (history !== null) open.keeper.takeHistory(history);
+    return open;
+  }
+
+  get job(): Job {
+    return this.state.job;
+  }
+  get saving(): Saving {
+    return this.state.saving;
+  }
+  get said(): string {
+    return this.state.said;
+  }
+  get refused(): readonly Problem[] {
+    return this.state.refused;
+  }
+  get alsoOpenIn(): readonly string[] {
+    return this.state.alsoOpenIn;
+  }
+  get canUndo(): string | null {
+    return this.state.done.at(-1)?.what ?? null;
+  }
+  get canRedo(): string | null {
+    return this.state.undone.at(-1)?.what ?? null;
+  }
+
+  run(command: Command): boolean {
+    void safekeeping.askForRoom();
+    return this.keeper.run(command);
+  }
+  undo = (): void => this.keeper.undo();
+  redo = (): void => this.keeper.redo();
+  save = (): Promise<void> => this.keeper.save();
+  saveAnew = (): Promise<void> => this.keeper.saveAnew();
+  takeStored = (): Promise<void> => this.keeper.takeStored();
 
   /** Its page is left: closed once it is saved, held in this window while it is not. */
   async leave(): Promise<void> {
@@ -55,105 +116,11 @@ export class OpenJob {
 
   private close(): void {
     held.delete(this.job.id);
-    this.tellClosed();
-    this.stopHearing();
+    this.keeper.close();
     window.removeEventListener('pagehide', this.tellClosed);
     window.removeEventListener('pageshow', this.tellOpened);
   }
 
-  get canUndo(): string | null {
-    return this.done.at(-1)?.what ?? null;
-  }
-
-  get canRedo(): string | null {
-    return this.undone.at(-1)?.what ?? null;
-  }
-
-  run(command: Command): void {
-    const what = COMMAND_WORDS[command.name];
-    this.done = [...this.done, { job: this.job, what }].slice(-MOST_UNDO);
-    this.undone = [];
-    this.said = '';
-    this.take(apply(this.job, command, this.stamp()));
-  }
-
-  undo(): void {
-    const past = this.done.at(-1);
-    if (past === undefined) return;
-    this.done = this.done.slice(0, -1);
-    this.undone = [...this.undone, { job: this.job, what: past.what }];
-    this.said = `Undone: ${past.what}`;
-    this.take(restore(this.job, past.job, 'undo', past.what, this.stamp()));
-  }
-
-  redo(): void {
-    const next = this.undone.at(-1);
-    if (next === undefined) return;
-    this.undone = this.undone.slice(0, -1);
-    this.done = [...this.done, { job: this.job, what: next.what }];
-    this.said = `Done again: ${next.what}`;
-    this.take(restore(this.job, next.job, 'redo', next.what, this.stamp()));
-  }
-
-  /** Saves what is on the screen; called after every change and when the technician asks to try again. */
-  save(): Promise<void> {
-    this.running ??= this.saveAll().finally(() => (this.running = null));
-    return this.running;
-  }
-
-  private async saveAll(): Promise<void> {
-    try {
-      while (this.stored !== this.job.revision) {
-        const saved = this.job;
-        this.saving = 'saving';
-        await saveJob(saved, this.stored);
-        this.stored = saved.revision;
-        tellWindows({ kind: 'saved', jobId: saved.id, revision: saved.revision });
-      }
-      this.saving = 'saved';
-    } catch (error) {
-      this.saving = error instanceof ChangedElsewhere ? 'changedElsewhere' : troubleOf(error);
-    }
-  }
-
-  /** Shows what another window saved. Changes made here since are given up; keep a copy first. */
-  async takeStored(): Promise<void> {
-    const stored = await readJob(this.job.id);
-    if (stored === null || 'record' in stored) {
-      this.said =
-        'The other window deleted this job: what is here can be exported or kept as a copy.';
-      return;
-    }
-    this.job = stored;
-    this.stored = stored.revision;
-    this.done = [];
-    this.undone = [];
-    this.saving = 'saved';
-    this.said = 'Changed in another window; this one is up to date again.';
-  }
-
-  private readonly tellOpened = () => tellWindows({ kind: 'opened', jobId: this.job.id });
-  private readonly tellClosed = () => tellWindows({ kind: 'closed', jobId: this.job.id });
-
-  private take(job: Job): void {
-    this.job = job;
-    void this.save();
-  }
-
-  private stamp() {
-    return { at: now(), who: this.job.technician };
-  }
-
-  private async hear(message: Parameters<Parameters<typeof hearWindows>[0]>[0]): Promise<void> {
-    if (message.kind === 'listChanged' || message.jobId !== this.job.id) return;
-    const others = this.alsoOpenIn.filter((id) => id !== message.from);
-    if (message.kind === 'closed') {
-      this.alsoOpenIn = others;
-      return;
-    }
-    this.alsoOpenIn = [...others, message.from];
-    if (message.kind === 'opened') tellWindows({ kind: 'alsoOpen', jobId: this.job.id });
-    const clean = this.stored === this.job.revision && this.running === null;
-    if (message.kind === 'saved' && message.from !== WINDOW_ID && clean) await this.takeStored();
-  }
+  private readonly tellOpened = () => this.keeper.tellOpened();
+  private readonly tellClosed = () => this.keeper.tellClosed();
 }

@@ -1,6 +1,8 @@
 /** Photographs of a job, kept beside it in this browser's store under their own ids. */
-import type { Job, Pictures } from '$core';
-import { pictureShelf } from './storage';
+import { Picture, type Job, type Pictures } from '$core';
+import type { Binned } from './bin';
+import { BIN_DAYS } from './bin';
+import { inTime, pictureRecords, shelved, toShelf } from './stores';
 
 const LONGEST_SIDE_PX = 1280;
 const QUALITY = 0.8;
@@ -10,20 +12,24 @@ export async function shrunk(file: File): Promise<string> {
   const picture = await createImageBitmap(file);
   const scale = Math.min(1, LONGEST_SIDE_PX / Math.max(picture.width, picture.height));
   const canvas = document.createElement('canvas');
-  canvas.width = Math.round(picture.width * scale);
-  canvas.height = Math.round(picture.height * scale);
+  // A picture of one dot's width keeps that.
+  canvas.width = Math.max(1, Math.round(picture.width * scale));
+  canvas.height = Math.max(1, Math.round(picture.height * scale));
   canvas.getContext('2d')?.drawImage(picture, 0, 0, canvas.width, canvas.height);
   picture.close();
-  return canvas.toDataURL('image/jpeg', QUALITY);
+  const address = canvas.toDataURL('image/jpeg', QUALITY);
+  if (!Picture.safeParse(address).success || address.length < 100)
+    throw new Error('Nothing came of the picture');
+  return address;
 }
 
 export const keepPicture = (id: string, address: string): Promise<unknown> =>
-  pictureShelf.setItem(id, address);
+  inTime(pictureRecords.setItem(id, address));
 
 /** Null where the picture is not in this browser. */
 export async function readPicture(id: string): Promise<string | null> {
   try {
-    const address = await pictureShelf.getItem<unknown>(id);
+    const address = await inTime(pictureRecords.getItem<unknown>(id));
     // Only what was put there: a picture's own data, never an address elsewhere.
     return typeof address === 'string' && address.startsWith('data:image/') ? address : null;
   } catch {
@@ -41,8 +47,54 @@ export async function picturesOf({ photos }: Job): Promise<Pictures> {
   return found;
 }
 
-/** Takes away pictures that no job knows any more: their notes were removed, or their jobs. */
-export async function sweepPictures(jobs: readonly Job[]): Promise<void> {
-  const known = new Set(jobs.flatMap(({ photos }) => photos.map(({ id }) => id)));
-  for (const id of await pictureShelf.keys()) if (!known.has(id)) await pictureShelf.removeItem(id);
+/** Keeps pictures that came with a job; where another picture has the id already, the job gets a new one for it. */
+export async function takePictures(job: Job, pictures: Pictures): Promise<Job> {
+  const renamed = new Map<string, string>();
+  for (const [id, address] of Object.entries(pictures)) {
+    const there = await readPicture(id);
+    if (there === address) continue;
+    const free = there === null ? id : crypto.randomUUID();
+    await keepPicture(free, address);
+    renamed.set(id, free);
+  }
+  return {
+    ...job,
+    photos: job.photos.map((photo) => ({ ...photo, id: renamed.get(photo.id) ?? photo.id })),
+  };
+}
+
+const UNCLAIMED = 'unclaimed-pictures';
+const DAY_MS = 24 * 60 * 60_000;
+
+/**
+ * Takes away pictures that no job, nor anything in the bin, has known for as long as things stay in the bin: until
+ * then undoing may still want them.
+ * @param at ISO instant of now
+ */
+export async function sweepPictures(
+  photosOfJobs: ReadonlySet<string>,
+  bin: readonly Binned[],
+  at: string,
+): Promise<void> {
+  const since = (await shelved<Record<string, string>>(UNCLAIMED)) ?? {};
+  const binned = new Set(bin.flatMap(({ record }) => photosIn(record)));
+  const before = new Date(Date.parse(at) - BIN_DAYS * DAY_MS).toISOString();
+  const unclaimed: Record<string, string> = {};
+  for (const id of await inTime(pictureRecords.keys())) {
+    if (photosOfJobs.has(id) || binned.has(id)) continue;
+    const first = since[id] ?? at;
+    if (first < before) await inTime(pictureRecords.removeItem(id));
+    else unclaimed[id] = first;
+  }
+  await toShelf(UNCLAIMED, unclaimed);
+}
+
+/** Ids of the photographs in a record, whatever state it is in. */
+function photosIn(record: unknown): readonly string[] {
+  const photos = (record as { photos?: unknown } | null)?.photos;
+  return Array.isArray(photos)
+    ? photos.flatMap((photo: { id?: unknown } | null) =>
+        typeof photo?.id === 'string' ? [photo.id] : [],
+      )
+    : [];
 }

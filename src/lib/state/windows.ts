@@ -19,7 +19,9 @@ export const WINDOW_ID = crypto.randomUUID();
 
 const channel = new BroadcastChannel('tenant');
 
-export function tellWindows(message: DistributiveOmit<WindowMessage, 'from'>): void {
+export type WindowNews = DistributiveOmit<WindowMessage, 'from'>;
+
+export function tellWindows(message: WindowNews): void {
   channel.postMessage({ ...message, from: WINDOW_ID });
 }
 

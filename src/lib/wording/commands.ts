@@ -1,5 +1,5 @@
 /** What a command did, for undo, redo and the log. */
-import type { CommandName } from '$core';
+import { LOG_SHORTENED, type CommandName } from '$core';
 
 export const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
   describeJob: 'job details',
@@ -26,10 +26,16 @@ export const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
   removeReading: 'reading removed',
 };
 
-/** The words of a log entry, whose command may also be an undo or a redo. */
+/** What else a log tells: no commands of a hand. */
+const OTHER_WORDS: Readonly<Record<string, string>> = {
+  undo: 'undone',
+  redo: 'done again',
+  refuseAlternative: 'plan not taken',
+  [LOG_SHORTENED]: 'the log was full; oldest entries left out',
+};
+
+/** The words of a log entry. A log that was imported may hold any word. */
 export function logWords(command: string): string {
-  if (command === 'undo') return 'undone';
-  if (command === 'redo') return 'done again';
-  if (command === 'refuseAlternative') return 'plan not taken';
-  return COMMAND_WORDS[command as CommandName] ?? command;
+  const words: Readonly<Record<string, string>> = { ...COMMAND_WORDS, ...OTHER_WORDS };
+  return Object.hasOwn(words, command) ? (words[command] ?? command) : command;
 }

@@ -12,6 +12,14 @@ const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle
 export const inMoney = (cents: number): string => money.format(cents / 100);
 export const atMoment = (iso: string): string => moment.format(new Date(iso));
 
+const UNITS = ['bytes', 'kB', 'MB', 'GB', 'TB'] as const;
+
+/** A size in the unit that suits it. */
+export function inBytes(bytes: number): string {
+  const power = Math.min(UNITS.length - 1, Math.floor(Math.log10(Math.max(1, bytes)) / 3));
+  return `${short.format(bytes / 1000 ** power)} ${UNITS[power]}`;
+}
+
 export const inMegabytes = (bytesPerSecond: number): string =>
   `${whole.format(bytesPerSecond / 1e6)} MB/s`;
 

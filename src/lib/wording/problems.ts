@@ -3,8 +3,10 @@ import type { Problem, ProblemCode } from '$core';
 
 const WORDS: Readonly<Record<ProblemCode, string>> = {
   'input.tooLarge': 'Too large to read: {found} characters, at most {expected}.',
+  'input.broken': 'Tenant could not read it and left it out ({found}).',
   'input.nothingFound': 'No device found. Expected the text of lspci -vvnn or lspci -xxxx.',
   'input.tooManyProblems': 'More problems follow; only the first {found} are listed.',
+  'field.outOfRange': '{found} cannot be: {expected} is possible. Left out.',
   'line.tooLong': 'Line longer than {expected} characters left out.',
   'header.idsMissing': 'No identities in “{found}”. Run lspci with -nn.',
   'address.repeated': 'The device appears twice; the first was kept.',
@@ -32,10 +34,13 @@ const WORDS: Readonly<Record<ProblemCode, string>> = {
   'system.nameMissing': 'It does not name the system ({expected} expected).',
   'system.kernelMissing': 'No kernel release in it; expected: {expected}.',
   'system.aliasesMissing': 'No driver names in it; expected: {expected}.',
+  'system.aliasesTooMany':
+    '{found} driver patterns alike or too long; the first {expected} of a kind were kept.',
   'system.portsUnreadable': 'No network ports in it; expected: {expected}.',
   'list.noIdentities': 'No column of device identities; expected one such as {expected}.',
   'list.placeMissing': 'The list does not say where the device sits; left out.',
-  'list.tooMany': '{found} devices listed; only the first {expected} were read.',
+  'list.tooMany': '{found} entries; only the first {expected} were read.',
+  'list.tooManyColumns': '{found} columns; at most {expected} are read.',
   'list.row': 'The row has {found} fields where the columns are {expected}.',
   'table.noRows': 'No rows in it: a row of column names and one for each card are expected.',
   'table.tooManyRows': '{found} rows; at most {expected} are read at once.',
@@ -46,13 +51,24 @@ const WORDS: Readonly<Record<ProblemCode, string>> = {
   'bundle.sectionOpen':
     'The file is cut off; what came before was read. It should end with “{expected}”.',
   'bundle.notRead': 'Not read on the machine: {found}.',
+  'bundle.nested': 'A survey file inside a survey file; left out.',
   'evidence.unknown': 'Not a kind of evidence that Tenant knows; left out.',
   'evidence.tooMany': '{found} files; only the first {expected} were read.',
+  'evidence.tooLarge': 'All files together are too large: {found} characters, at most {expected}.',
+  'survey.tooMany': '{found} found; a survey holds {expected}, and the first were kept.',
   'file.notJson': 'The file is damaged: it stops making sense here.',
   'file.notAJob': 'This is not a job file of Tenant.',
   'file.newer':
     'The file was written by a newer Tenant (format {found}; this one reads up to {expected}).',
   'file.field': 'Not what belongs here; expected: {expected}.',
+  'backup.notABackup': 'This is not a backup of Tenant.',
+  'backup.cut': 'The backup is cut short: it ends here, without its list of parts.',
+  'backup.tooLarge': 'This part would unpack to more than any backup holds.',
+  'backup.partMissing': 'This part is listed but not in the file.',
+  'backup.partDamaged': 'This part is damaged: it is not what was written.',
+  'backup.partUnlisted': 'This part is in the file but not in its list.',
+  'backup.partTwice': 'A part is listed twice.',
+  'repair.dropped': '{found} left out; expected: {expected}.',
 };
 
 export function problemWords(problem: Problem): string {

@@ -29,13 +29,12 @@ function* explaining(request: PlanRequest): Steps<unknown, Explanation> {
 }
 
 export const planQuestions = {
-  explain: (request: PlanRequest): Promise<Explanation | null> =>
-    drive('explain', explaining(request)),
+  explain: (request: PlanRequest): Promise<Explanation | null> => drive(explaining(request)),
   pricePins: (request: PlanRequest, plan: Proposal): Promise<readonly PinPrice[] | null> =>
-    drive('pins', pricingPins(request, plan)),
+    drive(pricingPins(request, plan)),
   whyNot: (request: PlanRequest, plan: Proposal, card: Card, slot: Slot): Promise<WhyNot | null> =>
-    drive('whyNot', whyNot(request, plan, card, slot)),
+    drive(whyNot(request, plan, card, slot)),
   /** The plan if one thing were otherwise. */
   whatIf: (request: PlanRequest, change: Change): Promise<Proposal | null> =>
-    drive('whatIf', planning(changed(request, change))),
+    drive(planning(changed(request, change))),
 };

@@ -1,12 +1,14 @@
 /** The planner in the worker. */
 import { choosing, type Choice, type ChoiceProgress, type PlanRequest } from '$core';
-import { drive, stop } from './drive';
+import { drive, end, stop } from './drive';
 
 export const planWork = {
   choose: (
     request: PlanRequest,
     hear: (progress: ChoiceProgress) => void,
-  ): Promise<Choice | null> => drive('choose', choosing(request), hear),
+  ): Promise<Choice | null> => drive(choosing(request), hear),
   /** Ends the search that runs with what it has found by then. */
-  stop: (): void => stop('choose'),
+  stop,
+  /** Ends the question that runs: nobody waits for it any more. */
+  end,
 };

@@ -155,7 +155,7 @@
           </tr>
         </thead>
         <tbody>
-          {#each rows as { name, values, isNumber } (name + isNumber)}
+          {#each rows as { name, values, isNumber }, at (at)}
             <tr>
               <th scope="row">{name}</th>
               {#each values as value, n (n)}

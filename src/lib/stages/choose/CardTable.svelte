@@ -64,7 +64,7 @@
     name: 'by name',
   };
   /** Slots are called by their number where a number is all that tells them apart. */
-  const shortLabel = (label: string) => label.replace(/^slot\s+/i, '').replace(/\s*\(PCI\)$/, ' P');
+  const shortLabel = (label: string) => label.replace(/^slot /i, '').replace(/ ?\(PCI\)$/, ' P');
 
   function onkeydown(event: KeyboardEvent) {
     if (isTyping(event)) return;

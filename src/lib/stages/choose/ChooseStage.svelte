@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
+  import { onDestroy, untrack } from 'svelte';
   import type { Change } from '$core';
   import {
     Button,
@@ -24,6 +24,8 @@
     void model.planning.request;
     untrack(() => void model.planning.ask());
   });
+  // Left, it needs no answer any more.
+  onDestroy(() => model.planning.close());
 
   function suppose(change: Change) {
     void model.planning.suppose(change);

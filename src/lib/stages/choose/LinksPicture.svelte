@@ -146,7 +146,7 @@
     {/if}
   </div>
   <div bind:clientWidth={widthPx}>
-    {#each rates as each, n (`${each.leg.need.id} ${each.leg.giver.fitted?.slot.id ?? ''}`)}
+    {#each rates as each, n (n)}
       {@const rate = rateOf(each)}
       {@const gates = gatesOf(each)}
       {@const half = Math.max(0.5, thick(rate.high * streamsOf(each.leg)) / 2)}
@@ -164,7 +164,7 @@
         )}; the table below has every stage"
       >
         <rect class="stream" x="0" y={48 - half} width={widthPx} height={half * 2} />
-        {#each gates as gate (gate.stage.code)}
+        {#each gates as gate, g (g)}
           <g class="gate" class:limits={gate.limits} class:worst={gate.atWorst}>
             <path d="M{gate.x - 4} {48 - gate.half}h8M{gate.x - 4} {48 + gate.half}h8" />
             <path
@@ -194,6 +194,7 @@
     <label
       >A copy of <input
         type="number"
+        data-aside
         min="0"
         max="100000"
         value={gigabytes}
@@ -203,6 +204,7 @@
     <label
       >in <input
         type="number"
+        data-aside
         min="0"
         max="100000000"
         value={files}
@@ -222,8 +224,8 @@
           </tr>
         </thead>
         <tbody>
-          {#each rates as each (`${each.leg.need.id} ${each.leg.giver.fitted?.slot.id ?? ''}`)}
-            {#each each.leg.flow.stages as stage, n (stage.code)}
+          {#each rates as each, k (k)}
+            {#each each.leg.flow.stages as stage, n (n)}
               <tr>
                 {#if n === 0}
                   <th scope="row" rowspan={each.leg.flow.stages.length}

@@ -81,7 +81,7 @@
         >Withdraw it</Button
       >
     {:else if proposal && proposal.placements.length + proposal.moves.length > 0}
-      <Button size="small" on:click={() => model.accept()}
+      <Button size="small" disabled={!planning.isCurrent} on:click={() => model.accept()}
         >{proposal.cost.mustsUnmet > 0
           ? 'Accept it without that (A)'
           : 'Accept this plan (A)'}</Button
@@ -120,7 +120,12 @@
   {:else if planning.failed !== ''}
     <p role="alert">The planner stopped: {planning.failed}</p>
   {:else if proposal === null && !accepted}
-    <p class="quiet">No plan yet.</p>
+    <p class="quiet">
+      {planning.isStopped ? 'Stopped before a first plan was found.' : 'No plan yet.'}
+    </p>
+    {#if planning.isStopped}
+      <Button size="small" kind="tertiary" on:click={() => planning.ask()}>Plan again</Button>
+    {/if}
   {:else if accepted}
     {#if !sameAsAccepted && !planning.isRunning}
       <p class="warn" role="status">
@@ -165,7 +170,7 @@
           {@render said(findings)}
         </li>
       {/each}
-      {#each proposal.extras as extra (`${extra.kind}${extra.fits}`)}
+      {#each proposal.extras as extra, n (n)}
         <li class="extra">
           <div class="line">
             <span
@@ -210,7 +215,7 @@
     {#each catches(proposal.together).filter(({ code }) => code !== 'power.adapter') as finding, n (n)}
       <p class="quiet">{findingWords(finding)}</p>
     {/each}
-    {#each worth(money, { ...job, budgetCents: null }) as finding (finding.code)}
+    {#each worth(money, { ...job, budgetCents: null }) as finding, n (n)}
       <p class="quiet">{findingWords(finding)}</p>
     {/each}
     {#each proposal.unmet as need (need.id)}

@@ -48,7 +48,7 @@
   </ul>
   <p class="quiet">
     <Total {cents} />.
-    {#each worth(cents, model.job) as finding (finding.code)}{findingWords(finding)}
+    {#each worth(cents, model.job) as finding, n (n)}{findingWords(finding)}
     {/each}
     {#if blocked}What cannot go is not accepted.{/if}
   </p>

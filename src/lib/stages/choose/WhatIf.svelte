@@ -115,7 +115,7 @@
               <th scope="row">Cards</th>
               {#each [asIs, plan] as each, n (n)}
                 <td>
-                  {#each cardsOf(each) as line (line)}<div
+                  {#each cardsOf(each) as line, m (m)}<div
                       class:differs={!cardsOf(n === 0 ? plan : asIs).includes(line)}
                     >
                       {line}

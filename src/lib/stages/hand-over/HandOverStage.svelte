@@ -1,7 +1,9 @@
 <script lang="ts">
   import { Button, TextArea } from 'carbon-components-svelte';
   import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
-  import { handOverSheet } from '$core';
+  import { forExport, handOverSheet } from '$core';
+  import ExportTicks from '$lib/shop/ExportTicks.svelte';
+  import { exportChoice } from '$lib/state/exportChoice.svelte';
   import type { JobModel } from '../jobModel.svelte';
   import StepList from '../steps/StepList.svelte';
   import Sheet from './Sheet.svelte';
@@ -9,6 +11,8 @@
   let { model }: { model: JobModel } = $props();
 
   const job = $derived(model.job);
+  /** As it goes out of the house. */
+  const out = $derived(forExport(job, exportChoice.current));
   const steps = $derived(model.steps.filter(({ stage }) => stage === 'hand-over'));
 
   function toggle(stepId: string) {
@@ -26,6 +30,7 @@
       <Button size="small" icon={Printer} on:click={() => window.print()}>Print the sheet</Button>
     </div>
     <StepList {steps} ticks={job.ticks} current={null} pick={toggle} untick={toggle} />
+    <ExportTicks id="sheet" photographs={false} />
     <TextArea
       id="job-notes"
       labelText="Notes for the next technician"
@@ -40,7 +45,7 @@
         })}
     />
   </div>
-  <Sheet {job} sheet={handOverSheet(job)} />
+  <Sheet job={out} sheet={handOverSheet(out)} />
 {/if}
 
 <style>

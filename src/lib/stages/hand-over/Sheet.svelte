@@ -32,9 +32,8 @@
   <header>
     <h2>{job.title || 'Untitled job'}</h2>
     <p>
-      For {job.customer || '–'} · {job.machine.name || 'machine'} · by {job.technician || '–'} · {atMoment(
-        job.changedAt,
-      )}
+      {job.customer === '' ? '' : `For ${job.customer} · `}{job.machine.name || 'machine'} · by {job.technician ||
+        '–'} · {atMoment(job.changedAt)}
     </p>
   </header>
 
@@ -124,7 +123,7 @@
       {#if sheet.coversKept.length > 0}<li>
           Cover{sheet.coversKept.length === 1 ? '' : 's'} of opening {sheet.coversKept.join(', ')}
         </li>{/if}
-      {#each sheet.bracketsKept as name (name)}<li>
+      {#each sheet.bracketsKept as name, n (n)}<li>
           Spare bracket of {name} with its screws
         </li>{/each}
     </ul>
@@ -133,7 +132,7 @@
   {#if sheet.cautions.length > 0}
     <h3>Please mind</h3>
     <ul class="parts">
-      {#each sheet.cautions as caution (caution)}<li>{CAUTION_WORDS[caution]}</li>{/each}
+      {#each sheet.cautions as caution, n (n)}<li>{CAUTION_WORDS[caution]}</li>{/each}
     </ul>
   {/if}
   {#if job.notes !== ''}

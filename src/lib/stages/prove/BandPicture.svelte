@@ -27,7 +27,7 @@
     role="img"
     aria-label="What each stage carries; the same figures stand in the table below"
   >
-    {#each flow.stages as stage, n (stage.code)}
+    {#each flow.stages as stage, n (n)}
       {@const y = TOP + n * ROW}
       <text class="name" class:limiting={stage.code === flow.limiting} x={LEFT - 8} y={y + 14}
         >{FLOW_WORDS[stage.code]}</text
@@ -53,7 +53,7 @@
 <table class="only-read">
   <caption>What each stage carries</caption>
   <tbody>
-    {#each flow.stages as stage (stage.code)}
+    {#each flow.stages as stage, n (n)}
       <tr>
         <th scope="row">{FLOW_WORDS[stage.code]}</th>
         <td>{figure(stage.low, flow.unit)} to {figure(stage.high, flow.unit)}</td>

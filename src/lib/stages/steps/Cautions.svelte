@@ -7,7 +7,7 @@
 
 {#if cautions.length > 0}
   <ul aria-label="Cautions">
-    {#each cautions as caution (caution)}
+    {#each cautions as caution, n (n)}
       <li><strong>Caution</strong> {CAUTION_WORDS[caution]}</li>
     {/each}
   </ul>

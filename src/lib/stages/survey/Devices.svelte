@@ -33,7 +33,7 @@
 {#if machine.inTrouble.length > 0}
   <h3>Devices that do not work now</h3>
   <ul class="trouble">
-    {#each machine.inTrouble as { id, name, status } (id)}
+    {#each machine.inTrouble as { id, name, status }, n (n)}
       <li><strong>{name || 'no name'}</strong> {status} <code>{id}</code></li>
     {/each}
   </ul>

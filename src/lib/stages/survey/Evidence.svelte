@@ -10,10 +10,12 @@
   import Download from 'carbon-icons-svelte/lib/Download.svelte';
   import { proxy } from 'comlink';
   import { fromEvent } from 'file-selector';
-  import { sameMachine, type Evidence, type EvidenceFile } from '$core';
+  import { untrack } from 'svelte';
+  import { sameMachine, type Job } from '$core';
   import { nameLists } from '$lib/state/nameLists';
   import { shop } from '$lib/state/shop.svelte';
-  import { coreWorker } from '$lib/workers/core';
+  import { askReader, stopReader } from '$lib/workers/reader';
+  import type { DroppedFile, EvidenceTaken } from '$lib/workers/readWork';
   import { LINUX_COMMANDS, OTHER_SYSTEM_COMMAND, reportWords } from '$lib/wording/evidence';
   import { problemPlace, problemWords } from '$lib/wording/problems';
   import type { JobModel } from '../jobModel.svelte';
@@ -23,7 +25,8 @@
   let { model, onread }: { model: JobModel; onread: () => void } = $props();
 
   let pasted = $state('');
-  let result = $state.raw<Evidence | null>(null);
+  let result = $state.raw<EvidenceTaken | null>(null);
+  let stopped = $state(false);
   let failed = $state('');
   let over = $state(false);
   let progress = $state.raw<{ done: number; of: number } | null>(null);
@@ -34,41 +37,75 @@
     result !== null && result.files.some(({ kind, found }) => kind !== null && found > 0),
   );
   /** The same machine in an earlier job, with what was measured of it then. */
-  const before = $derived(
-    shop.jobs.find(({ id, machine: other }) => id !== model.job.id && sameMachine(machine, other)),
-  );
+  let before = $state.raw<Job | null>(null);
+  // The jobs lie in the store, outside this screen: they are looked through whenever the devices are others.
+  $effect(() => {
+    const { functions } = machine;
+    let isOver = false;
+    before = null;
+    if (functions.length > 0)
+      void untrack(() => earlier(() => isOver)).then((found) => {
+        if (!isOver) before = found;
+      });
+    return () => (isOver = true);
+  });
+
+  async function earlier(isOver: () => boolean): Promise<Job | null> {
+    for (const { id } of shop.rows) {
+      if (isOver()) return null;
+      const job = id === model.job.id ? null : await shop.job(id);
+      if (job !== null && sameMachine(machine, job.machine)) return job;
+    }
+    return null;
+  }
 
   /** What was measured then, and on top of it what the machine says now. */
-  function takeMeasures() {
-    if (before === undefined) return;
+  async function takeMeasures() {
+    if (before === null) return;
     model.open.run({ name: 'takeTemplate', machine: before.machine });
-    if (result !== null)
-      model.open.run({ name: 'readMachine', evidence: result, cards: shop.cards ?? [] });
+    const again =
+      result === null
+        ? null
+        : await askReader((reader) => reader.takeAgain(machine, shop.cards ?? []));
+    if (again !== null) take(again);
     onread();
   }
 
-  const troubled = $derived(result?.files.filter(({ problems }) => problems.length > 0) ?? []);
+  const take = ({ machine: read, devices }: EvidenceTaken) =>
+    model.open.run({ name: 'readMachine', machine: read, devices });
 
-  async function read(files: readonly EvidenceFile[]) {
+  const troubled = $derived(
+    (result?.files.some(({ problems }) => problems.length > 0) ?? false) ||
+      (result?.problems.length ?? 0) > 0,
+  );
+
+  async function read(files: readonly DroppedFile[]) {
     if (files.length === 0) return;
     progress = { done: 0, of: files.length };
     failed = '';
+    stopped = false;
     const start = performance.now();
     try {
       const onFile = proxy((done: number) => (progress = { done, of: files.length }));
-      const answer = await coreWorker().readEvidence(
-        files,
-        { ...(await nameLists()), functions: machine.functions },
-        onFile,
-      );
+      const known = { ...(await nameLists()), functions: machine.functions };
+      const cards = shop.cards ?? [];
+      let before = machine;
+      let answer = await askReader((reader) => reader.read(files, known, before, cards, onFile));
+      // What was typed while it read is in the survey already: the reading is taken into that.
+      while (answer !== null && before !== machine) {
+        before = machine;
+        answer = await askReader((reader) => reader.takeAgain(before, cards));
+      }
       // For whoever measures how long a bundle takes.
       performance.measure('tenant-evidence', { start });
+      stopped = answer === null;
+      if (answer === null) return;
       result = answer;
       await nameLists(answer.lists);
       if (!told) return;
-      model.open.run({ name: 'readMachine', evidence: answer, cards: shop.cards ?? [] });
+      take(answer);
       pasted = '';
-      if (troubled.length === 0) onread();
+      if (!troubled) onread();
     } catch (error) {
       failed = String(error);
     } finally {
@@ -78,16 +115,14 @@
 
   const counted = (n: number, thing: string) => `${n} ${thing}${n === 1 ? '' : 's'}`;
 
-  const contents = (files: readonly File[]): Promise<EvidenceFile[]> =>
-    Promise.all(
-      files.map(async (file) => ({
-        name:
-          ('relativePath' in file && String(file.relativePath)) ||
-          file.webkitRelativePath ||
-          file.name,
-        content: new Uint8Array(await file.arrayBuffer()),
-      })),
-    );
+  const named = (files: readonly File[]): readonly DroppedFile[] =>
+    files.map((content) => ({
+      name:
+        ('relativePath' in content && String(content.relativePath)) ||
+        content.webkitRelativePath ||
+        content.name,
+      content,
+    }));
 
   const paste = (text: string) =>
     text.trim() === '' ? undefined : read([{ name: 'pasted text', content: text }]);
@@ -98,7 +133,7 @@
     const text = event.dataTransfer?.getData('text') ?? '';
     const dropped = await fromEvent(event);
     const files = dropped.filter((each): each is File & typeof each => each instanceof File);
-    await (files.length > 0 ? read(await contents(files)) : paste(text));
+    await (files.length > 0 ? read(named(files)) : paste(text));
   }
 </script>
 
@@ -116,6 +151,7 @@
 >
   <TextArea
     id="evidence-text"
+    data-aside
     labelText="Drop files or a folder here, or paste a report"
     placeholder="Reports of lspci and dmidecode, firmware tables, screens’ EDID, device lists, a survey file: in any mixture"
     rows={3}
@@ -134,7 +170,7 @@
       labelText="Choose files"
       multiple
       disableLabelChanges
-      on:change={async (event) => read(await contents(event.detail))}
+      on:change={(event) => read(named(event.detail))}
     />
     <label class="folder bx--btn bx--btn--tertiary bx--btn--sm">
       Choose a folder
@@ -143,7 +179,7 @@
         class="only-read"
         type="file"
         webkitdirectory
-        onchange={async (event) => read(await contents([...(event.currentTarget.files ?? [])]))}
+        onchange={(event) => read(named([...(event.currentTarget.files ?? [])]))}
       />
     </label>
   </div>
@@ -155,20 +191,24 @@
       value={progress.done}
       max={progress.of}
     />
+    <Button size="small" kind="ghost" on:click={stopReader}>Stop reading</Button>
   {/if}
 </div>
 
 {#if failed}
   <p role="alert" class="failed">Reading broke off; the survey has not changed. ({failed})</p>
 {/if}
+{#if stopped}
+  <p role="status">Reading was stopped; the survey has not changed.</p>
+{/if}
 {#if result}
   <div class="result" role="status">
     <strong
       >{told
-        ? `Read and taken into the survey: ${counted(result.devices.functions.length, 'device')}, ${counted(result.firmware?.slots.length ?? 0, 'slot record')}, ${counted(result.screens.length, 'screen')}.`
+        ? `Read and taken into the survey: ${counted(result.devices, 'device')}, ${counted(result.slotRecords, 'slot record')}, ${counted(result.screens, 'screen')}.`
         : 'Nothing was read; the survey has not changed.'}</strong
     >
-    <details open={troubled.length > 0}>
+    <details open={troubled}>
       <summary>{result.files.length === 1 ? 'One file' : `${result.files.length} files`}</summary>
       <ul>
         {#each result.files as file, n (n)}
@@ -185,6 +225,14 @@
           </li>
         {/each}
       </ul>
+      {#if result.problems.length > 0}
+        <p>Left out of the survey:</p>
+        <ul class="problems">
+          {#each result.problems as problem, at (at)}
+            <li><strong>{problemPlace(problem)}</strong> {problemWords(problem)}</li>
+          {/each}
+        </ul>
+      {/if}
     </details>
   </div>
 {/if}

@@ -53,7 +53,7 @@
     {/each}
   </ul>
   <div class="row">
-    <TextInput id="photo-words" size="sm" labelText="What it shows" bind:value={words} />
+    <TextInput id="photo-words" data-aside size="sm" labelText="What it shows" bind:value={words} />
     <FileUploaderButton
       id="photo-file"
       size="small"

@@ -11,7 +11,7 @@
     $props();
 
   const MODE =
-    /^(\d{3,5})\s*[x×]\s*(\d{3,5})(?:\s*(?:at|@|,)?\s*(\d{2,3}(?:[.,]\d+)?)\s*(?:hz)?)?$/i;
+    /^(\d{3,5}) ?[x×] ?(\d{3,5})(?: ?(?:at|@|,)? ?(\d{2,3}(?:[.,]\d{1,3})?) ?(?:hz)?)?$/i;
   let refused = $state('');
 
   const put = (fresh: Screen, what: string) =>
@@ -21,7 +21,7 @@
     );
 
   function setMode(screen: Screen, text: string) {
-    const match = MODE.exec(text.trim());
+    const match = MODE.exec(text.trim().replaceAll(/\s+/g, ' '));
     refused = match === null ? screen.id : '';
     if (match === null) return;
     const mode = {

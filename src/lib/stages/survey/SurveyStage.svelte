@@ -102,7 +102,7 @@
   </h2>
   {#if listed.length > 0}
     <ul>
-      {#each listed as { code, slotId, enclosureId, subject, decides } (`${code} ${slotId ?? ''} ${enclosureId ?? ''}`)}
+      {#each listed as { code, slotId, enclosureId, subject, decides }, n (n)}
         <li>
           <button type="button" class="text" onclick={() => goTo({ code, slotId, enclosureId })}
             >{FACT_WORDS[code].name}{subject === undefined ? '' : `, ${subject}`}</button

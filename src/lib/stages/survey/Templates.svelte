@@ -10,23 +10,28 @@
   let said = $state('');
   /** Machines of other jobs, the customer's own first. */
   const known = $derived(
-    shop.jobs
-      .filter(({ id, machine }) => id !== model.job.id && machine.slots.length > 0)
+    shop.rows
+      .filter(({ id, standing }) => id !== model.job.id && standing !== 'survey')
       .toSorted(
         (a, b) =>
           Number(b.customer === model.job.customer) - Number(a.customer === model.job.customer),
       ),
   );
 
-  function take(choice: string) {
+  async function take(choice: string) {
     const [from, key] = [choice.slice(0, 1), choice.slice(1)];
     const machine: Machine | undefined =
       from === 'j'
-        ? shop.jobs.find(({ id }) => id === key)?.machine
+        ? (await shop.job(key))?.machine
         : [...shop.templates, ...shop.ownTemplates][Number(key)];
     if (machine === undefined) return;
     model.open.run({ name: 'takeTemplate', machine });
     onread();
+  }
+
+  async function drop(template: Machine) {
+    await shop.keepTemplates(shop.ownTemplates.filter((each) => each !== template));
+    said = `Deleted: ${template.name || 'template without a name'}. It stays in the bin for 30 days.`;
   }
 
   async function keep() {
@@ -64,7 +69,7 @@
   {#if known.length > 0}
     <SelectItemGroup label="Was here before">
       {#each known as { id, customer, machine } (id)}
-        <SelectItem value="j{id}" text="{customer || 'no customer'}: {machine.name || 'no name'}" />
+        <SelectItem value="j{id}" text="{customer || 'no customer'}: {machine || 'no name'}" />
       {/each}
     </SelectItemGroup>
   {/if}
@@ -78,6 +83,11 @@
     >Keep this machine as a template</Button
   >
   <span role="status">{said}</span>
+  {#each shop.ownTemplates as template, n (n)}
+    <Button size="small" kind="danger-ghost" on:click={() => drop(template)}
+      >Delete the template {template.name || 'without a name'}</Button
+    >
+  {/each}
 </div>
 
 <style>

@@ -124,6 +124,9 @@ export const VERSION_FIELD: FieldKind<string> = {
   parse: (text) => (/^\d+(\.\d+)*$/.test(text) ? text : null),
 };
 
+/** With single blanks, and none at the ends. */
+const spaced = (text: string): string => text.trim().replaceAll(/\s+/g, ' ');
+
 type Several = { readonly count: number; readonly how: DriveArray };
 
 /** Drives that work as one, as “2 mirror” or “3 stripe”; “single” for one by itself. */
@@ -131,7 +134,7 @@ export const ARRAY_FIELD: FieldKind<Several> = {
   expects: 'single, or a number with mirror or stripe, such as 2 mirror',
   print: ({ count, how }) => (how === 'single' ? how : `${count} ${how}`),
   parse: (text) => {
-    const match = /^(?:(\d{1,2})\s*[x×]?\s*)?(single|mirror|stripe)$/i.exec(text.trim());
+    const match = /^(?:(\d{1,2}) ?[x×]? ?)?(single|mirror|stripe)$/i.exec(spaced(text));
     const how = DRIVE_ARRAYS.find((each) => each === match?.[2]?.toLowerCase());
     const count = Number(match?.[1] ?? 1);
     if (how === undefined) return null;
@@ -195,8 +198,8 @@ export const PLUGS_FIELD: FieldKind<Plugs> = {
     if (text.toLowerCase() === 'none') return [];
     const plugs = text.split(',').map((part) => {
       const match =
-        /^(\d{1,2})\s*[x×*]?\s*(.+?)(?:\s+of (\d{3}) ?W)?(?:\s+on (?:lead )?(\S{1,20}))?(?:\s+to (\d{2,3}))?$/i.exec(
-          part.trim(),
+        /^(\d{1,2}) ?[x×*]? ?([a-z0-9-]+)(?: of (\d{3}) ?W)?(?: on (?:lead )?(\S{1,20}))?(?: to (\d{2,3}))?$/i.exec(
+          spaced(part),
         );
       const type = PLUG_TYPES.find((each) => each === match?.[2]?.trim().toLowerCase());
       if (match === null || type === undefined) return null;

@@ -1,9 +1,8 @@
-/** Long computations of the core, off the screen's thread. What is not asked for at once is fetched when it is. */
+/** The planner, off the screen's thread. What is not asked for at once is fetched when it is. */
 import { expose } from 'comlink';
 import { planWork } from './planWork';
 
 type Questions = (typeof import('./planQuestions'))['planQuestions'];
-type Reader = (typeof import('./evidenceWork'))['readEvidence'];
 
 const questions = async (): Promise<Questions> => (await import('./planQuestions')).planQuestions;
 
@@ -15,9 +14,7 @@ const work = {
     (await questions()).pricePins(...asked),
   whyNot: async (...asked: Parameters<Questions['whyNot']>) => (await questions()).whyNot(...asked),
   whatIf: async (...asked: Parameters<Questions['whatIf']>) => (await questions()).whatIf(...asked),
-  readEvidence: async (...asked: Parameters<Reader>): Promise<ReturnType<Reader>> =>
-    (await import('./evidenceWork')).readEvidence(...asked),
 };
-export type CoreWork = typeof work;
+export type PlannerWork = typeof work;
 
 expose(work);

@@ -1,0 +1,46 @@
+<script lang="ts">
+  /** What goes out: each a tick, remembered. */
+  import { Checkbox } from 'carbon-components-svelte';
+  import type { ExportChoice } from '$core';
+  import { exportChoice } from '$lib/state/exportChoice.svelte';
+
+  let { id, photographs = true }: { id: string; photographs?: boolean } = $props();
+
+  const TICKS: readonly (readonly [keyof ExportChoice, string])[] = [
+    ['customer', 'Customer’s name'],
+    ['serials', 'Serial numbers'],
+    ['photographs', 'Photographs'],
+  ];
+  void exportChoice.read();
+</script>
+
+<fieldset>
+  <legend>Goes out with it</legend>
+  {#each TICKS.filter(([what]) => photographs || what !== 'photographs') as [what, label] (what)}
+    <Checkbox
+      id="{id}-{what}"
+      labelText={label}
+      checked={exportChoice.current[what]}
+      on:check={(event) => exportChoice.tick(what, event.detail)}
+    />
+  {/each}
+</fieldset>
+
+<style>
+  fieldset {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1.25rem;
+    border: 0;
+    padding: 0;
+    margin: 0;
+  }
+  legend {
+    font-size: 0.75rem;
+    color: var(--cds-text-02);
+  }
+  fieldset :global(.bx--form-item) {
+    flex: none;
+    margin: 0;
+  }
+</style>

@@ -1,0 +1,122 @@
+<script lang="ts">
+  /** One job in the list. What goes wrong in it stays in it. */
+  import { Button } from 'carbon-components-svelte';
+  import Copy from 'carbon-icons-svelte/lib/Copy.svelte';
+  import Download from 'carbon-icons-svelte/lib/Download.svelte';
+  import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
+  import { STAGES } from '$core';
+  import type { JobRow } from '$lib/state/jobStore';
+  import { shop } from '$lib/state/shop.svelte';
+  import { atMoment } from '$lib/wording/figures';
+  import { STAGE_WORDS } from '$lib/wording/stages';
+
+  let {
+    row,
+    unsaved,
+    onexport,
+    onremove,
+  }: { row: JobRow; unsaved: boolean; onexport: () => void; onremove: () => void } = $props();
+
+  const at = $derived(row.standing);
+  const place = $derived(`/jobs/${row.id}/${at ?? 'hand-over'}`);
+</script>
+
+<tr>
+  <td><a href={place}>{row.title || 'Untitled job'}</a></td>
+  <td>{row.customer || '–'}</td>
+  <td>{row.machine || 'not surveyed'}</td>
+  <td class="standing">
+    {#if row.isBroken}
+      <strong class="unsaved">cannot be computed</strong>
+    {:else}
+      <span class="track" aria-hidden="true">
+        {#each STAGES as stage (stage)}
+          <i
+            class:done={at === null || STAGES.indexOf(stage) < STAGES.indexOf(at)}
+            class:here={stage === at}
+          ></i>
+        {/each}
+      </span>
+      {at === null ? 'Done' : STAGE_WORDS[at]}
+    {/if}
+  </td>
+  <td>
+    {at === null
+      ? 'nothing'
+      : `${row.open ?? 'not known how much'} in ${STAGE_WORDS[at]}`}{#if row.unknown > 0 && at !== 'survey'},
+      {row.unknown} facts unknown{/if}
+  </td>
+  <td>
+    {atMoment(row.changedAt)}
+    {#if unsaved}<strong class="unsaved">not saved</strong>{/if}
+  </td>
+  <td class="actions">
+    <Button
+      kind="ghost"
+      size="small"
+      icon={Copy}
+      iconDescription="Duplicate"
+      on:click={() => shop.duplicate(row.id)}
+    />
+    <Button
+      kind="ghost"
+      size="small"
+      icon={Download}
+      iconDescription="Export"
+      on:click={onexport}
+    />
+    <Button
+      kind="ghost"
+      size="small"
+      icon={TrashCan}
+      iconDescription="Delete"
+      tooltipAlignment="end"
+      on:click={onremove}
+    />
+  </td>
+</tr>
+
+<style>
+  td {
+    padding-block: 0.75rem;
+    vertical-align: middle;
+    font-size: 0.875rem;
+  }
+  a {
+    color: var(--cds-link-01);
+    font-weight: 600;
+  }
+  tr:hover {
+    background: var(--cds-hover-ui);
+  }
+  .track {
+    display: inline-flex;
+    gap: 2px;
+    margin-right: 0.5rem;
+  }
+  .track i {
+    width: 8px;
+    height: 12px;
+    border: 1px solid var(--cds-text-02);
+  }
+  .track .done {
+    background: var(--cds-text-02);
+  }
+  .track .here {
+    border-color: var(--tenant-plan);
+    background: var(--tenant-plan-soft);
+    height: 16px;
+    margin-top: -2px;
+  }
+  .standing {
+    white-space: nowrap;
+  }
+  .unsaved {
+    display: block;
+    color: var(--tenant-blocked);
+  }
+  .actions {
+    white-space: nowrap;
+    text-align: right;
+  }
+</style>

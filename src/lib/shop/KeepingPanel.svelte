@@ -1,0 +1,239 @@
+<script lang="ts">
+  /** How safely the work lies here, and the one file that holds all of it. */
+  import {
+    Button,
+    FileUploaderButton,
+    InlineNotification,
+    ProgressBar,
+  } from 'carbon-components-svelte';
+  import { proxy } from 'comlink';
+  import type { Problem } from '$core';
+  import {
+    canChooseFolder,
+    chooseFolder,
+    chosenFolder,
+    writeToFolder,
+  } from '$lib/state/backupFolder';
+  import { keeping } from '$lib/state/keeping.svelte';
+  import { now } from '$lib/state/now';
+  import { renewal } from '$lib/state/renewal.svelte';
+  import { shop } from '$lib/state/shop.svelte';
+  import { tellWindows } from '$lib/state/windows';
+  import type { Look } from '$lib/workers/backup.worker';
+  import { askBackups, endBackups } from '$lib/workers/backups';
+  import { atMoment, inBytes } from '$lib/wording/figures';
+  import BackupLook, { type TakeIn } from './BackupLook.svelte';
+  import BinList from './BinList.svelte';
+  import { downloadFile } from './download';
+  import ProblemLines from './ProblemLines.svelte';
+
+  let doing = $state<{ readonly what: string; readonly done: number; readonly of: number } | null>(
+    null,
+  );
+  let said = $state('');
+  let wrong = $state.raw<{ name: string; problems: readonly Problem[] } | null>(null);
+  let look = $state.raw<{ name: string; look: Look } | null>(null);
+  let folder = $state('');
+
+  const changes = $derived(keeping.changesSince(shop.rows));
+  const wanted = $derived(shop.rows.length > 0 && keeping.wantsBackup(shop.rows));
+
+  void chosenFolder().then((chosen) => (folder = chosen?.name ?? ''));
+
+  const onProgress = (what: string) =>
+    proxy((done: number, of: number) => {
+      if (doing !== null) doing = { what, done, of };
+    });
+
+  /** Null where it was stopped; what goes wrong is said. */
+  async function run<Answer>(
+    what: string,
+    work: () => Promise<Answer | null>,
+  ): Promise<Answer | null> {
+    doing = { what, done: 0, of: 1 };
+    said = '';
+    wrong = null;
+    try {
+      const answer = await work();
+      if (answer === null) said = `${what} was stopped; nothing has changed.`;
+      return answer;
+    } catch (error) {
+      said = `${what} broke off; nothing has changed. (${String(error)})`;
+      return null;
+    } finally {
+      doing = null;
+    }
+  }
+
+  async function backUp() {
+    const rows = shop.rows;
+    const file = await run('The backup', () =>
+      askBackups((backups) => backups.make(renewal.version, onProgress('Backing up'))),
+    );
+    endBackups();
+    if (file === null) return;
+    const name = `tenant-backup-${now().slice(0, 16).replaceAll(/[-:T]/g, '')}.zip`;
+    const chosen = await chosenFolder();
+    const isWritten = chosen !== null && (await writeToFolder(chosen, name, file));
+    if (!isWritten) downloadFile(name, file);
+    said = isWritten
+      ? `Written to ${chosen.name}: ${name}, ${inBytes(file.size)}.`
+      : `Handed to the browser’s downloads: ${name}, ${inBytes(file.size)}.`;
+    await keeping.backedUp(rows);
+  }
+
+  async function read(files: readonly File[]) {
+    const [file] = files;
+    if (file === undefined) return;
+    look = null;
+    const found = await run('Reading the backup', () =>
+      askBackups((backups) => backups.look(file)),
+    );
+    if (found === null) return;
+    if (found.look === null) wrong = { name: file.name, problems: found.problems };
+    else look = { name: file.name, look: found.look };
+  }
+
+  async function takeIn(how: TakeIn) {
+    const changed = await run('Restoring', () =>
+      askBackups((backups) => backups.takeIn(how, onProgress('Restoring'))),
+    );
+    endBackups();
+    look = null;
+    if (changed === null) {
+      // Stopped or broken off: it is whole before or after, and the list shows which.
+      await shop.renew();
+      return;
+    }
+    tellWindows({ kind: 'listChanged' });
+    for (const jobId of changed) tellWindows({ kind: 'saved', jobId, revision: 0 });
+    await shop.renew();
+    said = `Restored: ${changed.length} ${changed.length === 1 ? 'job' : 'jobs'} changed.`;
+  }
+
+  async function choose() {
+    folder = (await chooseFolder())?.name ?? folder;
+  }
+</script>
+
+{#if wanted}
+  <InlineNotification
+    lowContrast
+    hideCloseButton
+    kind="warning"
+    title="Back up now:"
+    subtitle="{changes} changes lie in this browser only{keeping.last === null
+      ? ', and there has never been a backup'
+      : `, since ${atMoment(keeping.last.at)}`}."
+  />
+{/if}
+<section aria-labelledby="keeping-heading">
+  <h2 id="keeping-heading">Kept in this browser</h2>
+  <dl>
+    <dt>Used</dt>
+    <dd>
+      {keeping.used === null ? 'the browser does not say' : inBytes(keeping.used)}{keeping.room ===
+      null
+        ? ''
+        : ` of ${inBytes(keeping.room)}`}
+    </dd>
+    <dt>May be evicted</dt>
+    <dd>
+      {keeping.isPersistent === null
+        ? 'the browser does not say'
+        : keeping.isPersistent
+          ? 'no, the browser promised'
+          : 'yes, when the disk is nearly full: back up'}
+    </dd>
+    <dt>Last backup</dt>
+    <dd>
+      {keeping.last === null ? 'never' : atMoment(keeping.last.at)}, {changes === 0
+        ? 'nothing new since'
+        : `${changes} ${changes === 1 ? 'change' : 'changes'} since`}
+    </dd>
+    <dt>Without a network</dt>
+    <dd>
+      {renewal.worksOffline ? 'works, everything is kept' : 'not yet, still fetching'} (version {renewal.version})
+    </dd>
+  </dl>
+  <div class="row">
+    <Button size="small" disabled={doing !== null} on:click={backUp}>Back up everything</Button>
+    <FileUploaderButton
+      id="backup-file"
+      kind="tertiary"
+      size="small"
+      labelText="Restore from a backup"
+      accept={['.zip']}
+      disabled={doing !== null}
+      disableLabelChanges
+      on:change={(event) => read(event.detail)}
+    />
+    {#if canChooseFolder()}
+      <Button size="small" kind="ghost" on:click={choose}
+        >{folder === '' ? 'Choose a folder for backups' : `Backups go to ${folder}`}</Button
+      >
+    {/if}
+  </div>
+  {#if doing}
+    <div class="row">
+      <ProgressBar size="sm" labelText={doing.what} value={doing.done} max={doing.of} />
+      <Button size="small" kind="ghost" on:click={endBackups}>Stop</Button>
+    </div>
+  {/if}
+  <p role="status" class:empty={said === ''}>{said}</p>
+  {#if wrong}
+    <div role="alert" class="wrong">
+      <strong>{wrong.name} was not restored. Nothing has changed.</strong>
+      <ProblemLines problems={wrong.problems} />
+      <Button size="small" kind="ghost" on:click={() => (wrong = null)}>Close</Button>
+    </div>
+  {/if}
+  {#if look}
+    <BackupLook
+      name={look.name}
+      look={look.look}
+      ontake={takeIn}
+      onclose={() => {
+        look = null;
+        endBackups();
+      }}
+    />
+  {/if}
+  {#if shop.bin.length > 0}<BinList />{/if}
+</section>
+
+<style>
+  section {
+    margin-top: 2rem;
+    padding-top: 1rem;
+    border-top: 1px solid var(--cds-ui-03);
+  }
+  dl {
+    display: grid;
+    grid-template-columns: 10rem 1fr;
+    gap: 0.25rem 1rem;
+    font-size: 0.875rem;
+    margin: 0.5rem 0 1rem;
+  }
+  dt {
+    color: var(--cds-text-02);
+  }
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.75rem;
+    align-items: center;
+    margin-bottom: 0.75rem;
+  }
+  .row :global(.bx--progress-bar) {
+    flex: 1;
+  }
+  .empty {
+    display: none;
+  }
+  .wrong {
+    border-left: 4px solid var(--tenant-blocked);
+    padding: 0.75rem 1rem;
+    background: var(--cds-ui-01);
+  }
+</style>

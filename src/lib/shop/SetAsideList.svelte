@@ -1,0 +1,89 @@
+<script lang="ts">
+  /** Records that do not read as jobs: kept whole, to be exported, repaired, or put into the bin. */
+  import { Button } from 'carbon-components-svelte';
+  import { writeSetAside, type Job, type Problem } from '$core';
+  import type { SetAside } from '$lib/state/jobStore';
+  import { shop } from '$lib/state/shop.svelte';
+  import { problemPlace, problemWords } from '$lib/wording/problems';
+  import { download } from './download';
+  import Repair from './Repair.svelte';
+
+  let { records }: { records: readonly SetAside[] } = $props();
+
+  /** What a repair would make of a record, shown before it is done. */
+  let mended = $state.raw<{ key: string; job: Job | null; dropped: readonly Problem[] } | null>(
+    null,
+  );
+  let sure = $state('');
+
+  function look({ key, record }: SetAside) {
+    const { document, dropped } = shop.repair(record);
+    mended = { key, job: document, dropped };
+  }
+</script>
+
+<section class="aside">
+  <h2>Set aside</h2>
+  <p class="quiet">
+    These records do not read as jobs. They are kept whole: export or repair them before you delete
+    them.
+  </p>
+  <ul>
+    {#each records as aside, n (n)}
+      {@const { key, record, problems, isNewer } = aside}
+      <li>
+        <code>{key}</code>
+        <span>
+          {isNewer
+            ? 'Written by a newer Tenant. Reload the page to take the newer version.'
+            : problems.map((p) => `${problemPlace(p)}: ${problemWords(p)}`).join('; ')}
+        </span>
+        <Button
+          size="small"
+          kind="tertiary"
+          on:click={() => download(`${key}.set-aside.json`, writeSetAside(record))}
+          >Export as it is</Button
+        >
+        {#if !isNewer}
+          <Button size="small" kind="tertiary" on:click={() => look(aside)}>Repair</Button>
+        {/if}
+        {#if sure === key}
+          <span role="alert">Put it into the bin, newer as it is?</span>
+          <Button size="small" kind="danger" on:click={() => shop.remove(key, `record ${key}`)}
+            >Delete</Button
+          >
+          <Button size="small" kind="ghost" on:click={() => (sure = '')}>Keep</Button>
+        {:else}
+          <Button
+            size="small"
+            kind="danger-ghost"
+            on:click={() => (isNewer ? (sure = key) : shop.remove(key, `record ${key}`))}
+            >Delete</Button
+          >
+        {/if}
+      </li>
+      {#if mended?.key === key}
+        <Repair
+          job={mended.job}
+          dropped={mended.dropped}
+          ontake={(job) => shop.takeRepaired(key, job)}
+          onclose={() => (mended = null)}
+        />
+      {/if}
+    {/each}
+  </ul>
+</section>
+
+<style>
+  section {
+    margin-top: 2rem;
+  }
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.75rem;
+    align-items: center;
+    padding: 0.5rem 0;
+    border-bottom: 1px solid var(--cds-ui-03);
+  }
+</style>

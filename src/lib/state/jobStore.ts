@@ -1,0 +1,135 @@
+/**
+ * Jobs in the store. Saving checks the revision and writes under one lock, and what was written is read back, so that
+ * two windows never overwrite each other unseen and nothing is called saved that is not there.
+ */
+import {
+  isNewerJob,
+  readStoredJob,
+  summaryOf,
+  type Job,
+  type JobSummary,
+  type Problem,
+} from '$core';
+import { changing, inTime, jobRecords, rowRecords } from './stores';
+
+/** A stored record that does not read as a job: kept where it is, and offered for export and repair. */
+export interface SetAside {
+  readonly key: string;
+  readonly record: unknown;
+  readonly problems: readonly Problem[];
+  /** Written by a newer version of Tenant: sound, but not for this one. */
+  readonly isNewer: boolean;
+}
+
+/** A job as the list shows it. */
+export interface JobRow extends JobSummary {
+  /** Something of it cannot be computed; it can still be opened, exported and deleted. */
+  readonly isBroken: boolean;
+}
+
+/** The stored job is not the one this change was made on: another window saved in between. */
+export class ChangedElsewhere extends Error {}
+/** The stored job is gone: deleted in another window, or the browser's data was cleared. */
+export class Gone extends Error {}
+/** The stored job was written by a newer version of Tenant, in another window. */
+export class WrittenByNewer extends Error {}
+/** What was written does not come back as it was written. */
+export class NotKept extends Error {}
+
+export const asRow = (job: Job): JobRow => {
+  try {
+    return { ...summaryOf(job), isBroken: false };
+  } catch {
+    const { id, revision, title, customer, changedAt } = job;
+    const nothing = { machine: job.machine.name, photos: job.photos.map((photo) => photo.id) };
+    return {
+      id,
+      revision,
+      title,
+      customer,
+      changedAt,
+      ...nothing,
+      standing: 'survey',
+      open: null,
+      unknown: 0,
+      isBroken: true,
+    };
+  }
+};
+
+export const asSetAside = (key: string, record: unknown): SetAside => ({
+  key,
+  record,
+  problems: readStoredJob(record).problems,
+  isNewer: isNewerJob(record),
+});
+
+/** A job, what stands in its place, or null where nothing does. */
+export async function readJob(id: string): Promise<Job | SetAside | null> {
+  const record = await inTime(jobRecords.getItem<unknown>(id));
+  if (record === null) return null;
+  const { job } = readStoredJob(record);
+  return job !== null && job.id === id ? job : asSetAside(id, record);
+}
+
+export const isJob = (stored: Job | SetAside): stored is Job => !('record' in stored);
+
+/**
+ * Saves a job over the revision it was made from; null for a job that is not stored yet.
+ * @throws ChangedElsewhere, Gone, WrittenByNewer, NotKept, or what the browser's store throws
+ */
+export async function saveJob(job: Job, madeFrom: number | null): Promise<void> {
+  await changing(`job-${job.id}`, async () => {
+    const stored = await inTime(jobRecords.getItem<Job>(job.id));
+    if (isNewerJob(stored)) throw new WrittenByNewer();
+    if (stored === null && madeFrom !== null) throw new Gone();
+    if ((stored?.revision ?? null) !== madeFrom) throw new ChangedElsewhere();
+    await inTime(jobRecords.setItem(job.id, job));
+    const kept = await inTime(jobRecords.getItem<Job>(job.id));
+    if (kept?.revision !== job.revision || kept.log.length !== job.log.length) throw new NotKept();
+    await inTime(rowRecords.setItem(job.id, asRow(job)));
+  });
+}
+
+/** Takes whatever stands under the key out of the store, and returns it. */
+export async function takeOut(key: string): Promise<unknown> {
+  const record = await inTime(jobRecords.getItem<unknown>(key));
+  await inTime(jobRecords.removeItem(key));
+  await inTime(rowRecords.removeItem(key));
+  return record;
+}
+
+export interface Listed {
+  readonly rows: readonly JobRow[];
+  /** Jobs of which no row is kept yet. */
+  readonly unread: readonly string[];
+}
+
+/** The rows of the list as they are kept, without reading any job. */
+export async function readRows(): Promise<Listed> {
+  const keys = await inTime(jobRecords.keys());
+  const rows = new Map<string, JobRow>();
+  await inTime(
+    rowRecords.iterate<JobRow, undefined>((row, key) => {
+      rows.set(key, row);
+      return undefined;
+    }),
+  );
+  return {
+    rows: keys.flatMap((key) => rows.get(key) ?? []),
+    unread: keys.filter((key) => !rows.has(key)),
+  };
+}
+
+/** Reads a job anew and keeps its row where that was missing or of another revision. */
+export async function checkedRow(
+  key: string,
+  row: JobRow | null,
+): Promise<JobRow | SetAside | null> {
+  const stored = await readJob(key);
+  if (stored === null || !isJob(stored)) return stored;
+  if (row !== null && row.revision === stored.revision) return row;
+  const fresh = asRow(stored);
+  await inTime(rowRecords.setItem(key, fresh));
+  return fresh;
+}

@@ -1,0 +1,35 @@
+/** What troubles of the browser's store mean: in the list, and over a job that is not saved. */
+import type { StorageTrouble } from '$lib/state/stores';
+
+interface Trouble {
+  readonly title: string;
+  readonly list: string;
+  /** Over an open job. */
+  readonly unsaved: string;
+}
+
+export const TROUBLE_WORDS: Readonly<Record<StorageTrouble, Trouble>> = {
+  blocked: {
+    title: 'This browser keeps nothing.',
+    list: 'Its store is blocked or broken. Work goes on in this window; export each job before you close it.',
+    unsaved:
+      'Its store is blocked. Work goes on in this window; export the job before you close it.',
+  },
+  silent: {
+    title: 'The browser’s store does not answer.',
+    list: 'Work goes on in this window. Close other windows of Tenant and reload; export what you begin here.',
+    unsaved:
+      'Work goes on in this window. Close other windows of Tenant, then try again, or export.',
+  },
+  full: {
+    title: 'The browser’s store is full, or the disk is.',
+    list: 'Nothing more can be written. Make room on the disk, or back up, then delete old jobs for good. Nothing that was saved is lost.',
+    unsaved:
+      'Your work is kept in this window. Export it, make room on the disk or in the list of jobs, then try again.',
+  },
+  cleared: {
+    title: 'The jobs that were kept here are gone.',
+    list: 'This browser had jobs, and its store is empty now: its data was cleared, or lost on a full disk. Restore your last backup below.',
+    unsaved: 'The browser’s data was cleared. Your work is kept in this window: save it anew.',
+  },
+};

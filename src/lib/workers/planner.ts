@@ -1,0 +1,79 @@
+/**
+ * The planner's worker: one question at a time, in the order they are asked. A question that nobody waits for any
+ * more is ended; a worker that does not hear of it is ended with it, and the next question gets another.
+ */
+import { wrap, type Remote } from 'comlink';
+import type { PlannerWork } from './planner.worker';
+
+/** So long a search may take to hear that it should stop or end. */
+const PATIENCE_MS = 400;
+
+interface Running {
+  readonly worker: Worker;
+  readonly remote: Remote<PlannerWork>;
+}
+
+let running: Running | null = null;
+/** Gives the answer null to the question that is worked on. */
+let abandon: (() => void) | null = null;
+let queue: Promise<unknown> = Promise.resolve();
+
+/** Started before the first question, which then need not wait for it. */
+export function startPlanner(): Remote<PlannerWork> {
+  if (running === null) {
+    const worker = new Worker(new URL('./planner.worker.ts', import.meta.url), { type: 'module' });
+    running = { worker, remote: wrap<PlannerWork>(worker) };
+  }
+  return running.remote;
+}
+
+/** The answer, or null once nobody waits for it. */
+export function askPlanner<Answer>(
+  question: (planner: Remote<PlannerWork>) => Promise<Answer | null>,
+  waiting: AbortSignal,
+): Promise<Answer | null> {
+  const answer = queue.then(() => answered(question, waiting));
+  queue = answer.catch(() => undefined);
+  return answer;
+}
+
+async function answered<Answer>(
+  question: (planner: Remote<PlannerWork>) => Promise<Answer | null>,
+  waiting: AbortSignal,
+): Promise<Answer | null> {
+  if (waiting.aborted) return null;
+  const planner = startPlanner();
+  const abandoned = new Promise<null>((resolve) => (abandon = () => resolve(null)));
+  const over = { now: false };
+  const onAbort = () => void tell(() => planner.end(), over);
+  waiting.addEventListener('abort', onAbort);
+  try {
+    const answer = await Promise.race([question(planner), abandoned]);
+    return waiting.aborted ? null : answer;
+  } finally {
+    over.now = true;
+    abandon = null;
+    waiting.removeEventListener('abort', onAbort);
+  }
+}
+
+/** Asks the search that runs for what it has; where it does not hear that, it is given up. */
+export async function stopPlanner(): Promise<void> {
+  if (abandon === null) return;
+  const mine = abandon;
+  await tell(() => startPlanner().stop(), {
+    get now() {
+      return abandon !== mine;
+    },
+  });
+}
+
+/** Says something to the worker; one that is too deep in its work to hear it within the time is ended. */
+async function tell(say: () => Promise<unknown>, over: { readonly now: boolean }): Promise<void> {
+  void say().catch(() => undefined);
+  await new Promise((resolve) => setTimeout(resolve, PATIENCE_MS));
+  if (over.now) return;
+  running?.worker.terminate();
+  running = null;
+  abandon?.();
+}

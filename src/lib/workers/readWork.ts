@@ -1,0 +1,63 @@
+/** Evidence read and taken into a survey, and what a screen has to know of it. */
+import {
+  readEvidence,
+  takeEvidence,
+  type Card,
+  type Evidence,
+  type EvidenceFile,
+  type FileReport,
+  type Known,
+  type KnownLists,
+  type Machine,
+  type Problem,
+} from '$core';
+
+export interface EvidenceTaken {
+  readonly files: readonly FileReport[];
+  /** How many of each were read. */
+  readonly devices: number;
+  readonly slotRecords: number;
+  readonly screens: number;
+  readonly lists: KnownLists;
+  /** The survey with what was read, and what no survey can hold. */
+  readonly machine: Machine;
+  readonly problems: readonly Problem[];
+}
+
+/** A file as it was dropped, or text that was pasted. Its bytes are fetched here. */
+export interface DroppedFile {
+  readonly name: string;
+  readonly content: File | string;
+}
+
+let last: Evidence | null = null;
+
+export const readWork = {
+  read: async (
+    files: readonly DroppedFile[],
+    known: Known,
+    machine: Machine,
+    cards: readonly Card[],
+    onFile: (done: number) => void,
+  ): Promise<EvidenceTaken> => {
+    last = readEvidence(await Promise.all(files.map(fetched)), known, onFile);
+    return taken(last, machine, cards);
+  },
+  /** What was read last, taken into a survey that was changed meanwhile; null where nothing was read. */
+  takeAgain: (machine: Machine, cards: readonly Card[]): EvidenceTaken | null =>
+    last === null ? null : taken(last, machine, cards),
+};
+
+const fetched = async ({ name, content }: DroppedFile): Promise<EvidenceFile> => ({
+  name,
+  content: typeof content === 'string' ? content : new Uint8Array(await content.arrayBuffer()),
+});
+
+const taken = (evidence: Evidence, before: Machine, cards: readonly Card[]): EvidenceTaken => ({
+  files: evidence.files,
+  devices: evidence.devices.functions.length,
+  slotRecords: evidence.firmware?.slots.length ?? 0,
+  screens: evidence.screens.length,
+  lists: evidence.lists,
+  ...takeEvidence(before, evidence, cards),
+});
