@@ -4,8 +4,9 @@ import * as fc from 'fast-check';
 import {
   ProblemList,
   decodeConfigSpace,
+  emptyJob,
   emptyMachine,
-  mergeEvidence,
+  takeEvidence,
   portTree,
   portsWithSlots,
   readEvidence,
@@ -14,12 +15,15 @@ import {
   readStoredJob,
   writeJobFile,
   Machine,
+  type Evidence,
   type EvidenceFile,
   type Problem,
 } from '../../src/core/index.ts';
 import { readFileSync } from 'node:fs';
 import { demoJobs } from '../../demo/jobs.ts';
-import { EVERY_KIND } from '../builders/evidence.ts';
+import { ETHTOOL, EVERY_KIND, LSPCI_MACHINE } from '../builders/evidence.ts';
+import { AT } from '../builders/parts.ts';
+import { soaked } from '../builders/soak.ts';
 import { buildSpace, hexText, randomSpace } from '../builders/configSpace.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
@@ -76,11 +80,7 @@ function checkReading(text: string): void {
   expect(problems.every(located), JSON.stringify(problems)).to.equal(true);
   portTree(functions);
   portsWithSlots(functions);
-  const machine = mergeEvidence(
-    emptyMachine(),
-    readEvidence([{ name: 'report.txt', content: text }]),
-  );
-  expect(Machine.safeParse(machine).success, text.slice(0, 500)).to.equal(true);
+  checkTaken(readEvidence([{ name: 'report.txt', content: text }]), text.slice(0, 500));
 }
 
 /** The same damage to bytes, each letter standing for one. */
@@ -93,21 +93,49 @@ function checkEvidence(files: readonly EvidenceFile[]): void {
     expect(problems.every(located), JSON.stringify(problems)).to.equal(true);
     if (kind === null) expect(found).to.equal(0);
   }
-  const machine = mergeEvidence(emptyMachine(), evidence);
-  const parsed = Machine.safeParse(machine);
-  expect(parsed.error?.issues, JSON.stringify(evidence.files)).to.equal(undefined);
+  checkTaken(evidence, JSON.stringify(evidence.files));
+}
+
+/** The survey can be kept, and the readers saw to that: nothing had to be dropped behind them. */
+function checkTaken(evidence: Evidence, what: string): void {
+  const { machine, problems } = takeEvidence(emptyMachine(), evidence);
+  expect(Machine.safeParse(machine).error?.issues, what).to.equal(undefined);
+  expect(
+    problems.filter(({ code }) => code === 'repair.dropped'),
+    what,
+  ).to.deep.equal([]);
 }
 
 describe(`Damaged input (seed ${SEED})`, () => {
-  it('reads or refuses 8,000 damaged reports', () => {
-    const cases = fc.sample(fc.tuple(fc.constantFrom(...TEXTS), damage, damage), {
-      numRuns: 8000,
-      seed: SEED,
-    });
-    for (const [text, one, two] of cases) checkReading(two(one(text)));
+  /** What is tried with every run, and in a soak: half a million in all. */
+  const counts = soaked(
+    { reports: 8_000, spaces: 10_000, files: 2_500, records: 500, evidence: 40_000 },
+    { reports: 60_000, spaces: 80_000, files: 40_000, records: 20_000, evidence: 320_000 },
+  );
+  let slowest = 0;
+  /** Each case by itself: none may take longer than one waits. */
+  const timed = (work: () => void): void => {
+    const start = performance.now();
+    work();
+    slowest = Math.max(slowest, performance.now() - start);
+  };
+
+  after('none took two seconds, and none touched what all objects share', () => {
+    expect(slowest).to.be.below(2_000);
+    expect(Object.keys(Object.prototype)).to.deep.equal([]);
+    expect(Object.keys(Array.prototype)).to.deep.equal([]);
+    expect(({} as Record<string, unknown>)['value']).to.equal(undefined);
   });
 
-  it('decodes or refuses 10,000 random configuration spaces of every length', () => {
+  it(`reads or refuses ${counts.reports} damaged reports`, () => {
+    const cases = fc.sample(fc.tuple(fc.constantFrom(...TEXTS), damage, damage), {
+      numRuns: counts.reports,
+      seed: SEED,
+    });
+    for (const [text, one, two] of cases) timed(() => checkReading(two(one(text))));
+  });
+
+  it(`decodes or refuses ${counts.spaces} random configuration spaces of every length`, () => {
     const spaces = fc.oneof(
       fc.uint8Array({ maxLength: 300 }),
       fc.tuple(randomSpace, part).map(([spec, end]) => {
@@ -121,7 +149,7 @@ describe(`Damaged input (seed ${SEED})`, () => {
           return bytes;
         }),
     );
-    for (const bytes of fc.sample(spaces, { numRuns: 10_000, seed: SEED })) {
+    for (const bytes of fc.sample(spaces, { numRuns: counts.spaces, seed: SEED })) {
       const problems = new ProblemList();
       const decoded = decodeConfigSpace('0000:00:00.0', bytes, null, problems);
       expect(decoded !== null || problems.all.length > 0).to.equal(true);
@@ -129,24 +157,24 @@ describe(`Damaged input (seed ${SEED})`, () => {
     }
   });
 
-  it('reads or refuses 2,500 damaged job files, and 500 damaged records', () => {
-    for (const hurt of fc.sample(damage, { numRuns: 2500, seed: SEED })) {
+  it(`reads or refuses ${counts.files} damaged job files, and ${counts.records} damaged records`, () => {
+    for (const hurt of fc.sample(damage, { numRuns: counts.files, seed: SEED })) {
       const { job, problems } = readJobFile(hurt(FILE));
       expect(job !== null).to.equal(problems.length === 0);
       expect(problems.every(located), JSON.stringify(problems)).to.equal(true);
     }
-    for (const record of fc.sample(fc.anything(), { numRuns: 500, seed: SEED })) {
+    for (const record of fc.sample(fc.anything(), { numRuns: counts.records, seed: SEED })) {
       expect(readStoredJob(record).job).to.equal(null);
     }
   });
 
-  it('reads or refuses 40,000 damaged files of every kind of evidence, and bundles of them', () => {
+  it(`reads or refuses ${counts.evidence} damaged files of every kind of evidence, and bundles of them`, () => {
     const hurtText = fc.tuple(fc.constantFrom(...EVERY_KIND), damage, damage);
-    const cases = fc.sample(hurtText, { numRuns: 40_000, seed: SEED });
+    const cases = fc.sample(hurtText, { numRuns: counts.evidence, seed: SEED });
     for (const [file, one, two] of cases) {
       const content =
         typeof file.content === 'string' ? two(one(file.content)) : hurtBytes(file.content, one);
-      checkEvidence([{ name: file.name, content }]);
+      timed(() => checkEvidence([{ name: file.name, content }]));
     }
   });
 
@@ -175,5 +203,60 @@ describe(`Damaged input (seed ${SEED})`, () => {
       checkReading(text);
     }
     expect(readLspci('x'.repeat(17 * 1024 * 1024)).problems[0]?.code).to.equal('input.tooLarge');
+  });
+
+  it('keeps out of the survey what no survey can hold, and says where it stood', () => {
+    const port = (slot: string, width = 'x4', more = '') =>
+      `00:01.0 PCI bridge [0604]: Gull [f1a0:0001]\n\tCapabilities: [40] Express (v2) Root Port (Slot+), x\n` +
+      `\t\tLnkCap: Port #1, Speed 8GT/s, Width ${width}\n\t\tLnkSta: Speed 8GT/s, Width x4\n\t\t${slot}\n${more}`;
+    const bar = (size: string) =>
+      `\tCapabilities: [200 v1] Physical Resizable BAR\n\t\tBAR 0: current size: ${size}, supported: ${size}\n`;
+    const record = (text: string) => `Handle 0x0001, DMI type 1, 27 bytes\n${text}`;
+    const long = 'y'.repeat(300);
+    for (const [content, code] of [
+      [port('Slot #1, PowerLimit 1.2.3W'), 'field.outOfRange'],
+      [port('Slot #1, PowerLimit 999999W'), 'field.outOfRange'],
+      [port('Slot #99999999, PowerLimit 75W'), 'field.outOfRange'],
+      [port('Slot #1, PowerLimit 75W', 'x4000'), 'field.outOfRange'],
+      [port('Slot #1, PowerLimit 75W', 'x4', bar('0MB')), undefined],
+      [port('Slot #1, PowerLimit 75W', 'x4', bar('999999PB')), undefined],
+      [port('Slot #1, PowerLimit 75W', 'x4', `\tKernel driver in use: ${long}\n`), undefined],
+      [port('Slot #1, PowerLimit 75W', 'x4', `\tKernel modules: ${long}, b\n`), undefined],
+      [LSPCI_MACHINE.replace('Rev:\t10', 'Rev:\tfffffffffffff'), 'field.outOfRange'],
+      [LSPCI_MACHINE.replace('Module:\te1w\n', `Module:\t${long}\n`), undefined],
+      [record(`\tManufacturer: ${long}\n\tProduct Name: ${long}\n`), undefined],
+      [ETHTOOL.replace('Speed: 1000Mb/s', 'Speed: 999999999Mb/s'), 'field.outOfRange'],
+      [`PRETTY_NAME="${long}"\n`, undefined],
+      [`Linux ${long} 6.1.0${long} x86_64\n`, undefined],
+    ] as const) {
+      const evidence = readEvidence([{ name: 'file', content }]);
+      expect(evidence.files[0]?.problems[0]?.code, content.slice(0, 200)).to.equal(code);
+      checkTaken(evidence, content.slice(0, 200));
+      const { machine } = takeEvidence(emptyMachine(), evidence);
+      expect(readStoredJob({ ...emptyJob('job', AT), machine }).problems).to.deep.equal([]);
+    }
+  });
+
+  it('keeps one file’s failure its own', () => {
+    const nested = `[${'['.repeat(4000)}"PCI\\\\VEN_F1A1&DEV_2001"${']'.repeat(4000)}]`;
+    const deep = [
+      'tenant-survey 1',
+      '== a',
+      ' tenant-survey 1',
+      ' == b',
+      '  x',
+      ' == end',
+      '== end',
+    ];
+    const { files, devices } = readEvidence([
+      { name: 'nested.json', content: nested },
+      { name: 'deep.txt', content: deep.join('\n') },
+      { name: 'good.txt', content: TEXTS[0]! },
+    ]);
+    expect(devices.functions.length).to.be.greaterThan(10);
+    expect(files.flatMap(({ problems }) => problems.map(({ code }) => code))).to.deep.equal([
+      'list.noIdentities',
+      'bundle.nested',
+    ]);
   });
 });

@@ -69,6 +69,17 @@ describe('The catalogue as a table', () => {
     expect(back.map(({ card }) => card)).to.deep.equal(CARDS);
   });
 
+  it('leaves nothing at the beginning of a cell that a spreadsheet would reckon with', () => {
+    const names = ['=1+1', '+1', '-1', '@SUM(A1)', '\tx'.trim()];
+    const cards = names.map((model, n) => ({ ...CARDS[0]!, id: `c${n}`, model }));
+    const text = writeCatalogue(cards);
+    expect(text).to.not.match(/(^|[,\n"])[-+=@]/);
+    const read = readCatalogueTable(text);
+    if (!('table' in read)) throw new Error('No table was read');
+    const rows = readRows(read.table, matchColumns(read.table), () => 'id');
+    expect(rows.map(({ card }) => card?.model)).to.deep.equal(names);
+  });
+
   it('prints and takes every column of every card', () => {
     for (const card of CARDS) {
       for (const column of CARD_COLUMNS) {

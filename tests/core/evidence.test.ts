@@ -4,7 +4,7 @@ import {
   contradictions,
   disagreeing,
   emptyMachine,
-  mergeEvidence,
+  takeEvidence,
   modulesFor,
   ProblemList,
   readDeviceList,
@@ -31,7 +31,7 @@ import { buildTable } from '../builders/smbios.ts';
 const read = (...files: readonly EvidenceFile[]): Evidence => readEvidence(files);
 const file = (content: string | Uint8Array, name = 'file'): EvidenceFile => ({ name, content });
 const taken = (machine: Machine, ...files: readonly EvidenceFile[]): Machine =>
-  mergeEvidence(machine, read(...files));
+  takeEvidence(machine, read(...files)).machine;
 const problems = () => new ProblemList();
 
 describe('Evidence of every kind', () => {
@@ -277,7 +277,7 @@ describe('Open lists of names', () => {
 
   it('name the devices that are in the survey already', () => {
     const before = taken(emptyMachine(), file(sample.REGISTERS));
-    const named = mergeEvidence(
+    const { machine: named } = takeEvidence(
       before,
       readEvidence([file(sample.PCI_IDS)], { pci: null, usb: null, functions: before.functions }),
     );

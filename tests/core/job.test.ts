@@ -240,9 +240,13 @@ describe('Commands', () => {
 
   it('keep every job within the schema, the longest log included', () => {
     let job = planned();
-    for (let n = 0; n < 600; n += 1) job = apply(job, { name: 'setBudget', cents: n }, STAMP);
-    expect(job.log.length).to.equal(500);
+    const before = job.log.length;
+    for (let n = 0; n < 2600; n += 1) job = apply(job, { name: 'setBudget', cents: n }, STAMP);
+    expect(job.log.length).to.equal(2000);
     expect(readStoredJob(job).problems).to.deep.equal([]);
+    // What had to go is told, and nothing is counted twice.
+    expect(job.log[0]).to.include({ command: 'shortenLog', detail: String(before + 2600 - 1999) });
+    expect(job.log.at(-1)).to.include({ command: 'setBudget', detail: '25.99' });
   });
 });
 
@@ -266,10 +270,14 @@ describe('Job files', () => {
   });
 
   it('are refused when they are newer or something else', () => {
-    expect(readJobFile('{"kind":"tenant-job","format":5,"job":{}}').problems[0]).to.include({
+    expect(readJobFile('{"kind":"tenant-job","format":6,"job":{}}').problems[0]).to.include({
       code: 'file.newer',
-      found: '5',
+      found: '6',
     });
+    // Also where only the job inside it is.
+    expect(
+      readJobFile('{"kind":"tenant-job","format":5,"job":{"format":7}}').problems[0],
+    ).to.include({ code: 'file.newer', found: '7' });
     expect(readJobFile('{"kind":"letter"}').problems[0]?.code).to.equal('file.notAJob');
     expect(readJobFile('[]').problems[0]?.code).to.equal('file.notAJob');
   });
@@ -331,6 +339,29 @@ describe('Job files', () => {
     expect(job?.plan?.placements).to.not.deep.equal([]);
     expect(job?.machine.path).to.include({ ownArray: null, farArray: null });
     expect(job?.needs.find(({ kind }) => kind === 'network')).to.include({ direction: 'to' });
+  });
+
+  it('of the fourth format are read, and only what led nowhere is gone', () => {
+    const old = readFileSync(new URL('../data/job-format-4.json', import.meta.url), 'utf8');
+    const before = (JSON.parse(old) as { job: Job }).job;
+    const { job, problems } = readJobFile(old);
+    expect(problems).to.deep.equal([]);
+    // A slot was deleted there that a plan, a pin and a photograph still named.
+    const slots = new Set(before.machine.slots.map(({ id }) => id));
+    const there = ({ slotId }: { readonly slotId: string }) => slots.has(slotId);
+    expect([before.plan!.placements, before.photos].every((list) => list.every(there))).to.equal(
+      false,
+    );
+    expect(job).to.deep.equal({
+      ...before,
+      format: JOB_FORMAT,
+      photos: before.photos.filter(there),
+      pins: before.pins.filter((pin) => !('slotId' in pin) || there(pin)),
+      plan: { ...before.plan, placements: before.plan!.placements.filter(there) },
+    });
+    // Today such a file would be hostile or damaged.
+    const today = readJobFile(old.replaceAll('"format": 4', '"format": 5'));
+    expect(today.problems.map(({ at }) => at)).to.include('job.photos.0.slotId');
   });
 
   it('have a published schema that is the one in use', () => {

@@ -6,7 +6,7 @@ import {
   emptyMachine,
   functionName,
   known,
-  mergeEvidence,
+  takeEvidence,
   portTree,
   portsWithSlots,
   readEvidence,
@@ -178,7 +178,7 @@ describe('Ports with slots', () => {
 
 describe('Merging a report into a survey', () => {
   const merged = (machine: Machine, text: string) =>
-    mergeEvidence(machine, readEvidence([{ name: 'report.txt', content: text }]));
+    takeEvidence(machine, readEvidence([{ name: 'report.txt', content: text }])).machine;
   const report = evidence('lspci');
 
   it('adds the slots, and leaves unknown what no register can tell', () => {

@@ -50,6 +50,23 @@ export async function openStage(page: Page, job: string, stage: string): Promise
   await expect(page.getByRole('navigation', { name: 'Stages of the work' })).toBeVisible();
 }
 
+/** Exports from a place on the page, with what is ticked in the dialog; returns the file's text. */
+export async function exported(
+  page: Page,
+  button: Locator,
+  ticks: readonly string[] = ['Customer’s name', 'Serial numbers', 'Photographs'],
+): Promise<{ readonly name: string; readonly text: string }> {
+  await button.click();
+  const dialog = page.getByRole('dialog');
+  for (const label of ['Customer’s name', 'Serial numbers', 'Photographs'])
+    await dialog.getByLabel(label).setChecked(ticks.includes(label), { force: true });
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    dialog.getByRole('button', { name: 'Export', exact: true }).click(),
+  ]);
+  return { name: download.suggestedFilename(), text: readFileSync(await download.path(), 'utf8') };
+}
+
 export const saved = (page: Page): Promise<void> =>
   expect(page.locator('.saving')).toHaveText('Saved');
 

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { EVERY_KIND } from '../builders/evidence';
-import { expect, openJobs, openStage, saved, test } from './bench';
+import { expect, exported, openJobs, openStage, saved, test } from './bench';
 
 const bytesOf = (content: string | Uint8Array) => Buffer.from(content);
 const files = (names: readonly string[]) =>
@@ -262,10 +262,10 @@ test('a photograph stays with its slot, and goes into the file when it is wanted
 
   await page.goto('/');
   const row = page.getByRole('row', { name: /Ten gigabit/ });
-  const download = page.waitForEvent('download');
-  await row.getByRole('button', { name: 'Export with photographs' }).click();
-  const text = readFileSync((await (await download).path()) ?? '', 'utf8');
+  const { text } = await exported(page, row.getByRole('button', { name: 'Export' }));
   expect(text).toContain('data:image/jpeg;base64,');
+  const bare = await exported(page, row.getByRole('button', { name: 'Export' }), []);
+  for (const left of ['data:image', 'Lighthouse museum']) expect(bare.text).not.toContain(left);
   // What is no picture is said, and nothing is kept.
   await page.goto('/jobs/lighthouse-museum/survey');
   await page.getByRole('button', { name: 'Slot 5', exact: true }).first().click();

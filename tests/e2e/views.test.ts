@@ -109,11 +109,16 @@ test('the page forbids script of its own text, and every other origin', async ({
 test('the driver library answers for identities and says what is wrong with others', async ({
   request,
 }) => {
-  const of = (ids: string) => request.get(`/api/drivers?ids=${ids}`);
+  const of = (...ids: string[]) => request.post('/api/drivers', { data: { ids } });
   const packages = (await (await of('f1a4:7402')).json()) as { id: string }[];
   expect(packages.map(({ id }) => id)).toEqual(['sundwick-gull-5', 'sundwick-kernel']);
   expect(await (await of('0000:0000')).json()).toEqual([]);
   for (const wrong of ['', 'f1a4', '../etc']) expect((await of(wrong)).status()).toBe(400);
+  expect((await of()).status()).toBe(400);
+  expect((await request.post('/api/drivers', { data: 'no JSON' })).status()).toBe(400);
+  // As many as a shop with thousands of cards of its own asks for.
+  const many = Array.from({ length: 5_000 }, (_, n) => `f1a4:${n.toString(16).padStart(4, '0')}`);
+  expect((await of(...many)).status()).toBe(200);
 });
 
 test('the sheet prints as one, without the screens around it', async ({ page }) => {

@@ -19,7 +19,7 @@ import {
   contradictions,
   disagreeing,
   emptyMachine,
-  mergeEvidence,
+  takeEvidence,
   readEvidence,
   valueOf,
   type Evidence,
@@ -31,7 +31,7 @@ import { requireTool } from './tools.ts';
 const SCRIPT = new URL('../../static/survey.sh', import.meta.url).pathname;
 const take = (text: string): { evidence: Evidence; machine: Machine } => {
   const evidence = readEvidence([{ name: 'survey.txt', content: text }]);
-  return { evidence, machine: mergeEvidence(emptyMachine(), evidence) };
+  return { evidence, machine: takeEvidence(emptyMachine(), evidence).machine };
 };
 
 describe('The survey script', () => {

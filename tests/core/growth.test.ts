@@ -1,0 +1,268 @@
+/**
+ * Readers take time in proportion to what they read, whatever it is: twice the input, at most 2.3 times the steps
+ * (linear, or n log n). Steps are counted, not timed.
+ */
+import { expect } from 'chai';
+import {
+  emptyMachine,
+  matchColumns,
+  readCatalogueTable,
+  readEvidence,
+  readJobFile,
+  readRows,
+  takeEvidence,
+  type EvidenceFile,
+  type FileReport,
+} from '../../src/core/index.ts';
+import { EVERY_KIND } from '../builders/evidence.ts';
+import { hexText } from '../builders/configSpace.ts';
+import { ascii, buildTable } from '../builders/smbios.ts';
+import { countSteps } from '../builders/steps.ts';
+
+const MOST_GROWTH = 2.3;
+
+type Content = string | Uint8Array;
+type EvidenceKind = NonNullable<FileReport['kind']>;
+
+/** As JSON writes it, and as good in a table. */
+const ID = 'PCI\\\\VEN_F1A1&DEV_2001';
+const times = (count: number, part: (n: number) => string): string =>
+  Array.from({ length: count }, (_, n) => part(n)).join('');
+const hex = (n: number, digits: number): string =>
+  (n % 16 ** digits).toString(16).padStart(digits, '0');
+const place = (n: number): string => `${hex(n >> 8, 2)}:${hex((n >> 3) & 31, 2)}.${n & 7}`;
+
+/** What a reader stumbled over once, each with its neighbours: the kind it is taken for, a size, and the input. */
+const INPUTS: Readonly<
+  Record<string, readonly [kind: EvidenceKind | null, size: number, input: (n: number) => Content]>
+> = {
+  'blanks behind what looks like base64': [null, 2000, (n) => `AAAAAAAA${' '.repeat(n)}!`],
+  'base64 with blanks everywhere': [null, 40, (n) => `${'AA '.repeat(n)}!`],
+  'hexadecimal that ends badly': [null, 40, (n) => `${'0x00, '.repeat(n)}!`],
+  'blanks behind a field of os-release': [
+    'osRelease',
+    1000,
+    (n) => `PRETTY_NAME=x${' '.repeat(n)}y${' '.repeat(n)}`,
+  ],
+  'quotes in os-release': ['osRelease', 2000, (n) => `PRETTY_NAME="${'" '.repeat(n)}y`],
+  'digits in uname': ['uname', 2000, (n) => `Linux ${'1.1'.repeat(n)} \u2028`],
+  'names in uname': ['uname', 1000, (n) => 'Linux 1.1a b\n'.repeat(n)],
+  'blank lines of ethtool': ['ethtool', 2000, (n) => `Settings for a:\n${'\n'.repeat(n)}x`],
+  'lists of ethtool that go on': [
+    'ethtool',
+    300,
+    (n) => `Settings for a:\n Supported link modes: x\n${'  \n'.repeat(n)}Z`,
+  ],
+  'digits as link modes': [
+    'ethtool',
+    2000,
+    (n) => `Settings for a:\n Supported link modes: ${'1'.repeat(n)}`,
+  ],
+  'link modes without an end': [
+    'ethtool',
+    1000,
+    (n) => `Settings for a:\n Supported link modes: ${'1base'.repeat(n)}`,
+  ],
+  'many ports of ethtool': [
+    'ethtool',
+    200,
+    (n) => times(n, (k) => `Settings for p${k}:\n\tSpeed: 10Mb/s\n`),
+  ],
+  'many ports of ip': [
+    'ipLink',
+    200,
+    (n) => `[${times(n, (k) => `{"ifname":"p${k}","link_type":"ether","operstate":"UP"},`)}1]`,
+  ],
+  'drivers of one device': [
+    'lspciMachine',
+    500,
+    (n) => `Slot:\t00:1f.6\n${'Module:\tx\n'.repeat(n)}`,
+  ],
+  'devices of -vmm': [
+    'lspciMachine',
+    150,
+    (n) =>
+      times(
+        n,
+        (k) => `Slot:\t${place(k)}\nClass:\tA [0200]\nVendor:\tB [f1a1]\nDevice:\tC [2001]\n\n`,
+      ),
+  ],
+  'classes in a heading': ['lspci', 100, (n) => `00:00.0 ${'[0000]: '.repeat(n)}[0000:0000`],
+  'halves of identities in a heading': [
+    'lspci',
+    100,
+    (n) => `00:00.0 ${'[0000]: [0000:000 '.repeat(n)}`,
+  ],
+  'identities in a heading': [
+    'lspci',
+    100,
+    (n) => `00:00.0 A [0300]: ${'[0000:0000] '.repeat(n)}x`,
+  ],
+  'devices of lspci': [
+    'lspci',
+    200,
+    (n) => times(n, (k) => `${place(k)} A [0300]: B [f1a0:0001]\n`),
+  ],
+  'capabilities of one device': [
+    'lspci',
+    300,
+    (n) =>
+      `00:00.0 A [0604]: B [f1a0:0001]\n${'Capabilities: [40] Express (v2) Root Port (Slot+), x\n'.repeat(n)}`,
+  ],
+  'registers of many devices': [
+    'lspci',
+    20,
+    (n) => times(n, (k) => hexText(place(k), new Uint8Array(256))),
+  ],
+  'nested lists': [
+    'deviceList',
+    1000,
+    (n) => `[{"InstanceId":"${ID}"},${'['.repeat(n)}${']'.repeat(n)}]`,
+  ],
+  'a field of nested lists': [
+    'deviceList',
+    1000,
+    (n) => `[{"InstanceId":"${ID}","Name":${'['.repeat(n)}${']'.repeat(n)}}]`,
+  ],
+  'digits in places': [
+    'deviceList',
+    60,
+    (n) => `InstanceId,Location\n${`${ID},${'1'.repeat(20)}\n`.repeat(n)}`,
+  ],
+  'digits in one place': ['deviceList', 900, (n) => `InstanceId,Location\n${ID},${'1'.repeat(n)}`],
+  'columns and rows of a device list': [
+    'deviceList',
+    200,
+    (n) => `InstanceId${',x'.repeat(n)}\n${`${ID},y,y\n`.repeat(n)}`,
+  ],
+  'quotes of a device list': ['deviceList', 500, (n) => `InstanceId\n${'"a"\n'.repeat(n)}`],
+  'quotes that do not end': ['deviceList', 500, (n) => `InstanceId,b\n${'"a" "'.repeat(n)}`],
+  'patterns of drivers': [
+    'modulesAlias',
+    300,
+    (n) => times(n, (k) => `alias pci:v*d*sv*sd*bc${hex(k, 2).toUpperCase()}sc00i* m${k}\n`),
+  ],
+  'stars of drivers': ['modulesAlias', 300, (n) => `alias pci:${'*0'.repeat(n)}Z m\n`],
+  'names of devices': [
+    'pciIds',
+    500,
+    (n) => `# List of PCI ID's\n${times(n, (k) => `${hex(k, 4)}  A\n`)}`,
+  ],
+  'fields of a firmware report': [
+    'dmidecode',
+    500,
+    (n) => `Handle 0x0001, DMI type 9, 17 bytes\n${times(n, (k) => `\tF${k}: x\n`)}`,
+  ],
+  'slots of a firmware report': [
+    'dmidecode',
+    200,
+    (n) =>
+      times(
+        n,
+        (k) =>
+          `Handle 0x0001, DMI type 9, 17 bytes\n\tDesignation: S${k}\n\tType: x16 PCI Express 3 x16\n\tID: ${k}\n`,
+      ),
+  ],
+  'slots of a firmware table': [
+    'firmwareTable',
+    200,
+    (n) =>
+      buildTable(
+        Array.from({ length: n }, (_, k) => ({
+          type: 9,
+          body: [1, 0xb5, 0x0b, 3, 4, k & 0xff, k >> 8, 4, 0, 0xff, 0xff, 0xff, 0xff],
+          strings: [ascii(`S${k}`)],
+        })),
+      ),
+  ],
+  'parts of a bundle': ['bundle', 300, (n) => `tenant-survey 1\n${'== a\n b\n'.repeat(n)}== end\n`],
+};
+
+const reading = (name: string, content: Content) => () => {
+  const evidence = readEvidence([{ name, content }]);
+  takeEvidence(emptyMachine(), evidence);
+};
+
+/** Ports that all say they have the same slot, each with a device behind it. */
+const portsWithOneSlot = (n: number): string =>
+  times(
+    n,
+    (k) =>
+      `${place(k)} A [0604]: B [f1a0:0001]\n\tBus: primary=00, secondary=${hex(k, 2)}, subordinate=${hex(k, 2)}\n` +
+      '\tCapabilities: [40] Express (v2) Downstream Port (Slot+), x\n\t\tLnkCap: Port #1, Speed 8GT/s, Width x4\n' +
+      '\t\tLnkSta: Speed 8GT/s, Width x4\n\t\tSlot #1, PowerLimit 75W\n',
+  );
+
+/** Steps for an input of a size and of twice that, the second over the first. */
+function growth(work: (n: number) => () => void, size: number): number {
+  const [once, twice] = [work(size), work(2 * size)];
+  // What is only done the first time – tables filled, patterns read – is not the input's.
+  once();
+  return countSteps(twice) / countSteps(once);
+}
+
+describe('Steps of reading', () => {
+  for (const [what, [kind, size, input]] of Object.entries(INPUTS)) {
+    it(`grow with ${what} no faster than the input`, () => {
+      const name = kind === 'pciIds' ? 'pci.ids' : 'file';
+      // The input reaches the reader it is meant for.
+      expect(readEvidence([{ name, content: input(size) }]).files[0]?.kind).to.equal(kind);
+      expect(growth((n) => reading(name, input(n)), size)).to.be.at.most(MOST_GROWTH);
+    });
+  }
+
+  it('grow with ports of one slot number no faster than they do, the merge included', () => {
+    const evidence = (n: number) =>
+      readEvidence([{ name: 'l', content: portsWithOneSlot(n) }] satisfies EvidenceFile[]);
+    const merging = (n: number) => {
+      const read = evidence(n);
+      return () => void takeEvidence(emptyMachine(), read);
+    };
+    expect(growth(merging, 120)).to.be.at.most(MOST_GROWTH);
+    expect(growth((n) => () => void evidence(n), 120)).to.be.at.most(MOST_GROWTH);
+  });
+
+  it('grow with devices and the patterns they are held against no faster than both together', () => {
+    const files = (n: number): EvidenceFile[] => [
+      { name: 'l', content: times(n, (k) => `${place(k)} A [0300]: B [f1a0:${hex(k, 4)}]\n`) },
+      {
+        name: 'm',
+        content: times(n, (k) => `alias pci:v*d0000${hex(k, 4).toUpperCase()}sv*sd*bc*sc*i* m\n`),
+      },
+    ];
+    expect(growth((n) => () => void readEvidence(files(n)), 500)).to.be.at.most(MOST_GROWTH);
+  });
+
+  it('grow with every kind of evidence, said over and over, no faster than it', () => {
+    for (const { name, content } of EVERY_KIND) {
+      const text = typeof content === 'string' ? content : Buffer.from(content).toString('latin1');
+      const again = (n: number): Content =>
+        typeof content === 'string'
+          ? text.repeat(n)
+          : Uint8Array.from(Buffer.from(text.repeat(n), 'latin1'));
+      expect(
+        growth((n) => reading(name, again(n)), 4),
+        name,
+      ).to.be.at.most(MOST_GROWTH);
+    }
+  });
+
+  it('grow with tables of cards and with job files no faster than they do', () => {
+    const table = (text: string) => () => {
+      const read = readCatalogueTable(text);
+      if ('table' in read) readRows(read.table, matchColumns(read.table), () => 'id');
+    };
+    const rows = (n: number) => `Maker,Model,Kind,Price\n${times(n, (k) => `A,B${k},sound,1\n`)}`;
+    const columns = (n: number) => `Maker${',x'.repeat(n)}\n${'A\n'.repeat(n)}`;
+    const quotes = (n: number) => `Maker,Model\n${'"a"b"\n'.repeat(n)}`;
+    for (const text of [rows, columns, quotes])
+      expect(growth((n) => table(text(n)), 100)).to.be.at.most(MOST_GROWTH);
+    for (const text of [
+      (n: number) => `{"kind":"tenant-job"${'\n'.repeat(n)}`,
+      (n: number) => `{"kind":"tenant-job","job":${'['.repeat(n)}${']'.repeat(n)}}`,
+      (n: number) =>
+        `{"kind":"tenant-job","pictures":{"a":"data:image/png;base64,${'A='.repeat(n)}"},"job":{}}`,
+    ])
+      expect(growth((n) => () => void readJobFile(text(n)), 2000)).to.be.at.most(MOST_GROWTH);
+  });
+});

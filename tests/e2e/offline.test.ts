@@ -1,0 +1,182 @@
+/** With the network off, and with a newer version on the server. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { cpSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+import { evidence, expect, openStage, saved, test } from './bench';
+
+const ROOT = new URL('../..', import.meta.url).pathname;
+
+test('from a fresh profile, with the network off after the first page, all of the work goes on', async ({
+  page,
+  context,
+  complaints,
+}) => {
+  await page.goto('/');
+  await expect(page.getByText('works, everything is kept')).toBeVisible();
+  await context.setOffline(true);
+  await page.getByRole('link', { name: 'Two screens and Wi-Fi' }).click();
+  await expect(page.getByRole('button', { name: 'Accept this plan (A)' })).toBeEnabled();
+  await page.getByRole('button', { name: 'Accept this plan (A)' }).click();
+  await page.getByRole('link', { name: /Prepare/ }).click();
+  await page.getByRole('button', { name: /^Done – next/ }).click();
+  await saved(page);
+
+  // Evidence is read, and a card is tried.
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.locator('#evidence-file').setInputFiles({
+    name: 'machine.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from(evidence('lspci')),
+  });
+  await expect(page.getByRole('option').nth(3)).toBeVisible();
+  await saved(page);
+  await page.goto('/jobs/boatyard/choose');
+  await expect(page.getByRole('button', { name: 'Accept this plan (A)' })).toBeEnabled();
+  await page.keyboard.press('c');
+  await page.locator('button.name').first().focus();
+  await page.keyboard.press('t');
+  await expect(page.getByRole('region', { name: 'On trial' })).toBeVisible();
+
+  // A deep link, loaded anew, and the sheet on paper.
+  await page.goto('/jobs/lighthouse-museum/hand-over');
+  await expect(page.getByRole('heading', { name: 'What was fitted' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'What was fitted' })).toBeVisible();
+  expect((await page.pdf({ format: 'A4' })).length).toBeGreaterThan(10_000);
+  for (const stage of ['survey', 'needs', 'choose', 'prepare', 'fit', 'drivers', 'prove']) {
+    await page.goto(`/jobs/lighthouse-museum/${stage}`);
+    await expect(page.getByText('could not be fetched')).toBeHidden();
+    await expect(page.locator('section.panel h1').first()).toBeAttached();
+  }
+  // The stand-ins cannot be asked just now, and the browser notes it.
+  expect(complaints.every((text) => text.includes('ERR_INTERNET_DISCONNECTED'))).toBe(true);
+  complaints.length = 0;
+});
+
+test('loaded past its worker, as a hard reload does, a page still goes off-line', async ({
+  page,
+  context,
+  complaints,
+}) => {
+  await openStage(page, 'tide-table-office', 'survey');
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  const tools = await context.newCDPSession(page);
+  await tools.send('Page.reload', { ignoreCache: true });
+  await expect(page.getByRole('navigation', { name: 'Stages of the work' })).toBeVisible();
+  await expect
+    .poll(() =>
+      page
+        .evaluate(() => navigator.serviceWorker.controller !== null)
+        // The page may still be on its way.
+        .catch(() => false),
+    )
+    .toBe(true);
+  await context.setOffline(true);
+  for (const stage of ['Needs', 'Choose', 'Prepare', 'Hand over'])
+    await page.getByRole('link', { name: new RegExp(stage) }).click();
+  await expect(page.getByRole('heading', { name: 'Nothing to hand over yet' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Nothing to hand over yet' })).toBeVisible();
+  expect(complaints.every((text) => text.includes('ERR_INTERNET_DISCONNECTED'))).toBe(true);
+  complaints.length = 0;
+});
+
+test.describe('a newer version', () => {
+  const NEXT = join(ROOT, 'test-results/next');
+  let server: ChildProcess | null = null;
+
+  test.afterEach(() => {
+    server?.kill();
+    rmSync(NEXT, { recursive: true, force: true });
+  });
+
+  /** The built application under another version's name: what differs is the name alone. */
+  function nextVersion(): void {
+    cpSync(join(ROOT, 'build'), join(NEXT, 'build'), { recursive: true });
+    cpSync(join(ROOT, 'server'), join(NEXT, 'server'), { recursive: true });
+    mkdirSync(NEXT, { recursive: true });
+    const { version } = JSON.parse(readFileSync(join(ROOT, 'build/client/files.json'), 'utf8')) as {
+      version: string;
+    };
+    for (const entry of readdirSync(join(NEXT, 'build'), {
+      recursive: true,
+      withFileTypes: true,
+    })) {
+      const path = join(entry.parentPath, entry.name);
+      if (!entry.isFile()) continue;
+      if (/\.(br|gz)$/.test(path)) rmSync(path);
+      else if (/\.(js|json|html)$/.test(path))
+        writeFileSync(path, readFileSync(path, 'utf8').replaceAll(version, 'next-version'));
+    }
+  }
+
+  const freePort = () =>
+    new Promise<number>((resolve) => {
+      const probe = createServer().listen(0, '127.0.0.1', () => {
+        const { port } = probe.address() as { port: number };
+        probe.close(() => resolve(port));
+      });
+    });
+
+  async function serve(folder: string, port: number): Promise<void> {
+    if (server !== null) {
+      const before = server;
+      const over = new Promise((resolve) => before.on('exit', resolve));
+      before.kill();
+      await over;
+    }
+    server = spawn(process.execPath, ['server/index.mjs'], {
+      cwd: folder,
+      env: { ...process.env, PORT: `${port}`, HOST: '127.0.0.1', TENANT_DEMO: '1' },
+      stdio: 'ignore',
+    });
+    await expect
+      .poll(() =>
+        fetch(`http://127.0.0.1:${port}/files.json`).then(
+          ({ ok }) => ok,
+          () => false,
+        ),
+      )
+      .toBe(true);
+  }
+
+  test('is said, taken over on the technician’s word, and other windows go on or say why not', async ({
+    browser,
+  }) => {
+    nextVersion();
+    const port = await freePort();
+    await serve(ROOT, port);
+    const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}` });
+    const [page, other] = [await context.newPage(), await context.newPage()];
+    await page.goto('/');
+    await expect(page.getByText('works, everything is kept')).toBeVisible();
+    await other.goto('/jobs/sail-loft/fit');
+    await expect(other.getByText(/^Fit, step/)).toBeVisible();
+
+    await serve(NEXT, port);
+    const update = () =>
+      navigator.serviceWorker.ready
+        .then((registration) => registration.update())
+        .then(() => undefined);
+    await page.evaluate(update);
+    await expect(page.getByText('A newer version of Tenant is here.')).toBeVisible();
+    // Nothing is taken over unasked, not even by loading anew.
+    await page.reload();
+    await expect(page.getByText('A newer version of Tenant is here.')).toBeVisible();
+    await expect(page.getByText('next-version')).toBeHidden();
+    await page.getByRole('button', { name: 'Take it over' }).click();
+    await expect(page.getByText('(version next-version)')).toBeVisible();
+
+    await expect(other.getByText('Tenant was renewed in another window.')).toBeVisible();
+    // The old window goes on, into stages that it had not fetched before.
+    for (const stage of ['Needs', 'Choose', 'Prove', 'Hand over'])
+      await other.getByRole('link', { name: new RegExp(stage) }).click();
+    await expect(other.getByText('could not be fetched')).toBeHidden();
+    await expect(other.getByLabel('Notes for the next technician')).toBeVisible();
+    await other.getByRole('button', { name: 'Reload' }).click();
+    await expect(other.getByText('renewed in another window')).toBeHidden();
+    await context.close();
+  });
+});

@@ -1,0 +1,99 @@
+/** Whatever validates can be opened: nothing that a view computes throws, takes for ever, or is made of markup. */
+import { readFileSync } from 'node:fs';
+import { expect } from 'chai';
+import {
+  contradictions,
+  decisiveFacts,
+  emptyMachine,
+  expectations,
+  handOverSheet,
+  housings,
+  judge,
+  openItems,
+  plannedMachine,
+  portTree,
+  portsWithSlots,
+  sameMachine,
+  shoppingList,
+  steps,
+  summaryOf,
+  verdictTable,
+  type Job,
+} from '$core';
+import { boardLayout } from '$lib/board/layout';
+import { findingTopic, findingWords, remedyWords } from '$lib/wording/findings';
+import { needWords } from '$lib/wording/needs';
+import { logWords } from '$lib/wording/commands';
+import { judgementWords } from '$lib/wording/proof';
+import { stepWords } from '$lib/wording/steps';
+import { CARDS } from '../../demo/catalogue/cards.ts';
+import { PACKAGES } from '../../demo/drivers.ts';
+import { demoJobs } from '../../demo/jobs.ts';
+import { absurdJob, chanceOf } from '../builders/absurdJob.ts';
+import { soaked } from '../builders/soak.ts';
+
+const SEED = Number(process.env['SEED'] ?? 20261125);
+const museum = readFileSync(
+  new URL('../../demo/evidence/lighthouse-museum.lspci.txt', import.meta.url),
+  'utf8',
+);
+/** Longer than a technician waits for a screen. */
+const PATIENCE_MS = 2_000;
+const SOME_CARDS = CARDS.filter((_, n) => n % 40 === 0);
+
+/** What every view asks of a job, one after the other. */
+function everyView(job: Job): void {
+  const said: string[] = [];
+  summaryOf(job);
+  openItems(job);
+  contradictions(job.machine);
+  decisiveFacts(job.machine, job.needs, SOME_CARDS, PACKAGES);
+  portTree(job.machine.functions);
+  portsWithSlots(job.machine.functions);
+  sameMachine(job.machine, emptyMachine());
+  for (const step of steps(job)) said.push(...Object.values(stepWords(step)).map(String));
+  for (const expectation of expectations(job)) {
+    const judged = judge(expectation, 1e9);
+    if (judged !== null && expectation.flow !== null)
+      said.push(judgementWords(judged, expectation.flow));
+  }
+  for (const need of job.needs) said.push(needWords(need));
+  for (const row of verdictTable(SOME_CARDS, job.machine, PACKAGES))
+    for (const { findings } of row)
+      for (const finding of findings)
+        said.push(findingWords(finding), findingTopic(finding), remedyWords(finding) ?? '');
+  handOverSheet(job);
+  if (job.plan !== null) {
+    plannedMachine(job);
+    shoppingList(job, 2_000);
+  }
+  for (const { machine } of housings(job.machine)) boardLayout(machine, []);
+  for (const { command } of job.log) said.push(logWords(command));
+  for (const text of said) expect(text).to.be.a('string');
+}
+
+describe(`Absurd jobs (seed ${SEED})`, function () {
+  this.timeout(3_600_000);
+  const sound = demoJobs(museum);
+  const count = soaked(400, 10_000);
+
+  it(`can all be opened, ${count} of them, each in no more time than one waits`, () => {
+    const chance = chanceOf(SEED);
+    let opened = 0;
+    let slowest = 0;
+    for (let n = 0; opened < count; n += 1) {
+      const job = absurdJob(sound[n % sound.length]!, chance);
+      if (job === null) continue;
+      opened += 1;
+      const start = performance.now();
+      try {
+        everyView(job);
+      } catch (error) {
+        throw new Error(`${n}: ${JSON.stringify(job).slice(0, 3000)}`, { cause: error });
+      }
+      slowest = Math.max(slowest, performance.now() - start);
+    }
+    expect(slowest).to.be.below(PATIENCE_MS);
+    expect(({} as Record<string, unknown>)['polluted']).to.equal(undefined);
+  });
+});
