@@ -8,7 +8,7 @@ import { gzipSync } from 'node:zlib';
 import { writeBundle } from './bundle.ts';
 
 const ADDRESS = 'http://127.0.0.1:4473';
-const server = spawn(process.execPath, ['build/index.js'], {
+const server = spawn(process.execPath, ['server/index.mjs'], {
   cwd: new URL('..', import.meta.url).pathname,
   env: { ...process.env, PORT: '4473', HOST: '127.0.0.1', ORIGIN: ADDRESS, TENANT_DEMO: '1' },
   stdio: 'ignore',

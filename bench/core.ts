@@ -7,7 +7,7 @@ import { performance } from 'node:perf_hooks';
 import {
   ProblemList,
   emptyMachine,
-  mergeEvidence,
+  takeEvidence,
   outcome,
   proposePlan,
   readEvidence,
@@ -74,8 +74,8 @@ console.log(
 );
 
 const bundle = wholeBundle();
-const bundleTime = median(15, () => mergeEvidence(emptyMachine(), readEvidence(bundle)));
-const merged = mergeEvidence(emptyMachine(), readEvidence(bundle));
+const bundleTime = median(15, () => takeEvidence(emptyMachine(), readEvidence(bundle)));
+const { machine: merged } = takeEvidence(emptyMachine(), readEvidence(bundle));
 line(
   `bundle read and merged (${merged.functions.length} devices, ${merged.slots.length} slots, 9,000 aliases)`,
   bundleTime,
