@@ -1,4 +1,4 @@
-/** Prints as people read it and leaves the counts in a file. */
+/** Prints as people read it and leaves the counts in the file that it is told. */
 const { writeFileSync } = require('node:fs');
 const Mocha = require('mocha');
 
@@ -6,7 +6,10 @@ module.exports = class extends Mocha.reporters.Spec {
   constructor(runner, options) {
     super(runner, options);
     runner.once('end', () => {
-      writeFileSync('test-results/core.json', JSON.stringify({ stats: this.stats }));
+      writeFileSync(
+        `test-results/${options.reporterOptions.file}`,
+        JSON.stringify({ stats: this.stats }),
+      );
     });
   }
 };

@@ -56,20 +56,27 @@ function counted(part, command, args, file, count) {
   say(part, counts);
 }
 
-whole('lint', 'npm', ['run', '--silent', 'lint']);
-whole('a forbidden import is refused', process.execPath, ['scripts/check-boundaries.mjs']);
-whole('types', 'npm', ['run', '--silent', 'types']);
-counted(
-  'core and references',
-  'npx',
-  ['mocha', '--reporter', 'scripts/mocha-reporter.cjs'],
-  'core.json',
-  ({ stats }) => ({
+/** Tests that Mocha runs, with the arguments that say which. */
+function mochaTests(part, file, args = []) {
+  const reporter = [
+    '--reporter',
+    'scripts/mocha-reporter.cjs',
+    '--reporter-option',
+    `file=${file}`,
+  ];
+  counted(part, 'npx', ['mocha', ...args, ...reporter], file, ({ stats }) => ({
     passed: stats.passes,
     failed: stats.failures,
     skipped: stats.pending,
-  }),
-);
+  }));
+}
+
+whole('lint', 'npm', ['run', '--silent', 'lint']);
+whole('a forbidden import is refused', process.execPath, ['scripts/check-boundaries.mjs']);
+whole('types', 'npm', ['run', '--silent', 'types']);
+mochaTests('core and references', 'core.json');
+// In a process of its own: what it counts has to be compiled there first.
+mochaTests('growth', 'growth.json', ['--config', 'tests/growth/.mocharc.json']);
 whole('build', process.execPath, [
   '-e',
   "import('./scripts/ready.mjs').then((r) => r.readyBuild())",

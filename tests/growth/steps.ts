@@ -2,8 +2,12 @@
  * Counts the steps of a piece of work, the same on every machine: every block of code that runs, by the engine's own
  * coverage counts; every letter or element that built-in functions go over; and every comparison that a pattern makes
  * while it backtracks, counted by walking the pattern as a backtracking matcher does (ECMA-262, 22.2.2).
+ *
+ * The engine counts blocks only in functions that it compiles after it was told to: this module is the first import of
+ * a test in a process of its own.
  */
 import { Session } from 'node:inspector';
+import { setFlagsFromString } from 'node:v8';
 import { RegExpParser, type AST } from '@eslint-community/regexpp';
 
 /** Code whose blocks count: the application's own, and the reader of tables that it uses. */
@@ -14,16 +18,39 @@ const MOST_STEPS = 60_000_000;
 interface Coverage {
   readonly result: readonly {
     readonly url: string;
-    readonly functions: readonly { readonly ranges: readonly { readonly count: number }[] }[];
+    readonly functions: readonly {
+      readonly isBlockCoverage: boolean;
+      readonly ranges: readonly { readonly count: number }[];
+    }[];
   }[];
 }
 
+// A function that is compiled anew loses its counts.
+setFlagsFromString('--no-flush-bytecode');
+const session = new Session();
+session.connect();
+session.post('Profiler.enable');
+session.post('Profiler.startPreciseCoverage', { callCount: true, detailed: true });
+
+/** Blocks that ran since the last time this was asked. */
+function blocksRun(): number {
+  let blocks = 0;
+  session.post('Profiler.takePreciseCoverage', (_, coverage) => {
+    for (const { url, functions } of (coverage as unknown as Coverage).result) {
+      if (!COUNTED.test(url)) continue;
+      for (const { isBlockCoverage, ranges } of functions) {
+        if (!isBlockCoverage && ranges[0]!.count > 0)
+          throw new Error(`Compiled before steps were counted: ${url}`);
+        for (const { count } of ranges) blocks += count;
+      }
+    }
+  });
+  return blocks;
+}
+
 export function countSteps(work: () => void): number {
-  const session = new Session();
-  session.connect();
-  session.post('Profiler.enable');
-  session.post('Profiler.startPreciseCoverage', { callCount: true, detailed: true });
   const builtIn = { steps: 0 };
+  blocksRun();
   const restore = watched(builtIn);
   try {
     work();
@@ -32,16 +59,7 @@ export function countSteps(work: () => void): number {
   } finally {
     restore();
   }
-  let blocks = 0;
-  session.post('Profiler.takePreciseCoverage', (_, coverage) => {
-    for (const { url, functions } of (coverage as unknown as Coverage).result) {
-      if (!COUNTED.test(url)) continue;
-      for (const { ranges } of functions) for (const { count } of ranges) blocks += count;
-    }
-  });
-  session.post('Profiler.stopPreciseCoverage');
-  session.disconnect();
-  return blocks + builtIn.steps;
+  return blocksRun() + builtIn.steps;
 }
 
 class TooManySteps extends Error {}

@@ -2,6 +2,7 @@
  * Readers take time in proportion to what they read, whatever it is: twice the input, at most 2.3 times the steps
  * (linear, or n log n). Steps are counted, not timed.
  */
+import { countSteps } from './steps.ts';
 import { expect } from 'chai';
 import {
   emptyMachine,
@@ -17,7 +18,6 @@ import {
 import { EVERY_KIND } from '../builders/evidence.ts';
 import { hexText } from '../builders/configSpace.ts';
 import { ascii, buildTable } from '../builders/smbios.ts';
-import { countSteps } from '../builders/steps.ts';
 
 const MOST_GROWTH = 2.3;
 
@@ -38,6 +38,8 @@ const INPUTS: Readonly<
 > = {
   'blanks behind what looks like base64': [null, 2000, (n) => `AAAAAAAA${' '.repeat(n)}!`],
   'base64 with blanks everywhere': [null, 40, (n) => `${'AA '.repeat(n)}!`],
+  'base64 that ends well': [null, 100, (n) => 'Wxyz'.repeat(n)],
+  'hexadecimal that ends well': [null, 100, (n) => '0x00, '.repeat(n)],
   'hexadecimal that ends badly': [null, 40, (n) => `${'0x00, '.repeat(n)}!`],
   'blanks behind a field of os-release': [
     'osRelease',
