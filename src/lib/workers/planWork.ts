@@ -1,12 +1,13 @@
 /** The planner in the worker. */
 import { choosing, type Choice, type ChoiceProgress, type PlanRequest } from '$core';
 import { drive, end, stop } from './drive';
+import { thenLetGo } from './letGo';
 
 export const planWork = {
   choose: (
     request: PlanRequest,
     hear: (progress: ChoiceProgress) => void,
-  ): Promise<Choice | null> => drive(choosing(request), hear),
+  ): Promise<Choice | null> => thenLetGo(hear, drive(choosing(request), hear)),
   /** Ends the search that runs with what it has found by then. */
   stop,
   /** Ends the question that runs: nobody waits for it any more. */

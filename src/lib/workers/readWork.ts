@@ -11,6 +11,7 @@ import {
   type Machine,
   type Problem,
 } from '$core';
+import { thenLetGo } from './letGo';
 
 export interface EvidenceTaken {
   readonly files: readonly FileReport[];
@@ -33,16 +34,20 @@ export interface DroppedFile {
 let last: Evidence | null = null;
 
 export const readWork = {
-  read: async (
+  read: (
     files: readonly DroppedFile[],
     known: Known,
     machine: Machine,
     cards: readonly Card[],
     onFile: (done: number) => void,
-  ): Promise<EvidenceTaken> => {
-    last = readEvidence(await Promise.all(files.map(fetched)), known, onFile);
-    return taken(last, machine, cards);
-  },
+  ): Promise<EvidenceTaken> =>
+    thenLetGo(
+      onFile,
+      Promise.all(files.map(fetched)).then((read) => {
+        last = readEvidence(read, known, onFile);
+        return taken(last, machine, cards);
+      }),
+    ),
   /** What was read last, taken into a survey that was changed meanwhile; null where nothing was read. */
   takeAgain: (machine: Machine, cards: readonly Card[]): EvidenceTaken | null =>
     last === null ? null : taken(last, machine, cards),
