@@ -138,15 +138,12 @@ async function evidence() {
       await page.waitForTimeout(500);
       await page.evaluate(() => {
         performance.clearMeasures();
-        const meter = { last: performance.now(), worst: 0 };
-        window.meter = meter;
-        const tick = () => {
-          const now = performance.now();
-          meter.worst = Math.max(meter.worst, now - meter.last);
-          meter.last = now;
-          if (performance.getEntriesByName('tenant-evidence').length === 0) setTimeout(tick, 4);
-        };
-        tick();
+        window.longest = 0;
+        // The browser tells of tasks of 50 ms and more, and of no others.
+        new PerformanceObserver((list) => {
+          for (const { duration } of list.getEntries())
+            window.longest = Math.max(window.longest, duration);
+        }).observe({ type: 'longtask' });
       });
       await page.locator('#evidence-file').setInputFiles(paths);
       await page.waitForFunction(
@@ -154,9 +151,12 @@ async function evidence() {
         undefined,
         { polling: 50 },
       );
+      // It is taken into the survey and drawn after that.
+      await page.locator('[data-slot]').first().waitFor();
+      await page.waitForTimeout(1000);
       const [time, worst] = await page.evaluate(() => [
         performance.getEntriesByName('tenant-evidence')[0].duration,
-        window.meter.worst,
+        window.longest,
       ]);
       times.push(time);
       longest = Math.max(longest, worst);
@@ -165,7 +165,10 @@ async function evidence() {
     console.log(
       `bundle through the worker: median ${ordered[3].toFixed(0)} ms, longest ${ordered[6].toFixed(0)} ms   asked: under 300`,
     );
-    console.log(`longest a key would have waited while it was read: ${longest.toFixed(0)} ms`);
+    const told = longest === 0 ? 'under 50' : longest.toFixed(0);
+    console.log(
+      `longest a key waited while it was read, merged and drawn: ${told} ms   asked: under 50`,
+    );
   } finally {
     rmSync(folder, { recursive: true });
   }

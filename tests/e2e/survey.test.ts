@@ -87,6 +87,7 @@ test('files in any mixture are read together; what is none is left aside and nam
   await page.locator('#evidence-file').setInputFiles(files(['machine.json', 'usb.ids']));
   await expect(page.getByText('Devices that do not work now')).toBeVisible();
   await expect(page.getByText('Pellworth Stick reader')).toBeVisible();
+  await page.getByRole('tab', { name: 'System' }).click();
   await expect(page.locator('#fact-system-family')).toHaveValue('windows');
 });
 

@@ -23,11 +23,12 @@
   import Repair from './Repair.svelte';
   import SetAsideList from './SetAsideList.svelte';
 
-  /** As many rows as a screen or two hold; a search finds the others. */
-  const SHOWN_AT_FIRST = 50;
+  /** As many rows as a screen holds, at once; then as many as a few screens do. A search finds the others. */
+  const SHOWN_AT_ONCE = 15;
+  const SHOWN_MORE = 50;
 
   let sought = $state('');
-  let most = $state(SHOWN_AT_FIRST);
+  let most = $state(SHOWN_AT_ONCE);
   let removed = $state.raw<Binned | null>(null);
   let exported = $state.raw<Job | null>(null);
   let refused = $state.raw<{
@@ -39,16 +40,28 @@
 
   void keeping.read();
 
+  $effect(() => {
+    if (!shop.ready) return;
+    const shownMore = setTimeout(() => (most = Math.max(most, SHOWN_MORE)), 100);
+    return () => clearTimeout(shownMore);
+  });
+
   const words = $derived(sought.trim().toLowerCase());
+  /** As they are in this window, where one is open. */
+  const rows = $derived(
+    held.size === 0
+      ? shop.rows
+      : shop.rows.map((row): JobRow => {
+          const here = held.get(row.id)?.job;
+          return here === undefined || here.revision === row.revision ? row : asRow(here);
+        }),
+  );
   const found = $derived(
-    shop.rows
-      .map((row): JobRow => {
-        const here = held.get(row.id)?.job;
-        return here === undefined || here.revision === row.revision ? row : asRow(here);
-      })
-      .filter(({ title, customer, machine }) =>
-        `${title} ${customer} ${machine}`.toLowerCase().includes(words),
-      ),
+    words === ''
+      ? rows
+      : rows.filter(({ title, customer, machine }) =>
+          `${title} ${customer} ${machine}`.toLowerCase().includes(words),
+        ),
   );
   const shown = $derived(found.slice(0, most));
 
@@ -210,7 +223,7 @@
       </tbody>
     </table>
     {#if found.length > most}
-      <Button size="small" kind="ghost" on:click={() => (most += SHOWN_AT_FIRST)}
+      <Button size="small" kind="ghost" on:click={() => (most += SHOWN_MORE)}
         >Show more: {found.length - most} of {found.length} jobs are not shown</Button
       >
     {/if}

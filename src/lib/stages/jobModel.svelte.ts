@@ -21,6 +21,7 @@ import {
   type Stage,
   VERDICTS,
 } from '$core';
+import { untrack } from 'svelte';
 import type { CardOnSlot } from '$lib/board/layout';
 import type { OpenJob } from '$lib/state/openJob.svelte';
 import { selection } from '$lib/state/selection.svelte';
@@ -32,15 +33,25 @@ export class JobModel {
   readonly open: OpenJob;
   readonly planning: Planning;
 
+  /** Facts that would settle verdicts. Counted once the rest is drawn, so that no key waits for both. */
+  unknown = $state.raw<ReturnType<typeof decisiveFacts>>([]);
+
   constructor(open: OpenJob) {
     this.open = open;
     this.planning = new Planning(() => this.open.job);
+    this.unknown = untrack(() => this.stillUnknown);
+    $effect(() => {
+      // What it is counted from is seen at once, and counted later.
+      void [this.job.machine, this.job.needs, shop.cards, shop.library];
+      const later = setTimeout(() => (this.unknown = this.stillUnknown));
+      return () => clearTimeout(later);
+    });
   }
 
   job = $derived.by(() => this.open.job);
   /** The plan that the board shows while none is accepted. */
   proposal = $derived.by(() => this.planning.shown);
-  unknown = $derived(
+  private stillUnknown = $derived(
     decisiveFacts(this.job.machine, this.job.needs, shop.cards ?? [], shop.library),
   );
   /** In the survey counts what this job's needs and the catalogue ask for. */

@@ -10,7 +10,7 @@ import {
   type JobSummary,
   type Problem,
 } from '$core';
-import { changing, inTime, jobRecords, rowRecords } from './stores';
+import { allKeys, allRecords, changing, inTime, jobRecords, rowRecords } from './stores';
 
 /** A stored record that does not read as a job: kept where it is, and offered for export and repair. */
 export interface SetAside {
@@ -84,10 +84,11 @@ export async function saveJob(job: Job, madeFrom: number | null): Promise<void> 
     if (isNewerJob(stored)) throw new WrittenByNewer();
     if (stored === null && madeFrom !== null) throw new Gone();
     if ((stored?.revision ?? null) !== madeFrom) throw new ChangedElsewhere();
-    await inTime(jobRecords.setItem(job.id, job));
+    // A row beside another revision than its own is made anew when the list is read.
+    const row = inTime(rowRecords.setItem(job.id, asRow(job)));
+    await Promise.all([inTime(jobRecords.setItem(job.id, job)), row]);
     const kept = await inTime(jobRecords.getItem<Job>(job.id));
     if (kept?.revision !== job.revision || kept.log.length !== job.log.length) throw new NotKept();
-    await inTime(rowRecords.setItem(job.id, asRow(job)));
   });
 }
 
@@ -107,14 +108,8 @@ export interface Listed {
 
 /** The rows of the list as they are kept, without reading any job. */
 export async function readRows(): Promise<Listed> {
-  const keys = await inTime(jobRecords.keys());
-  const rows = new Map<string, JobRow>();
-  await inTime(
-    rowRecords.iterate<JobRow, undefined>((row, key) => {
-      rows.set(key, row);
-      return undefined;
-    }),
-  );
+  const [keys, kept] = await Promise.all([allKeys(jobRecords), allRecords<JobRow>(rowRecords)]);
+  const rows = new Map(kept.map((row) => [row.id, row]));
   return {
     rows: keys.flatMap((key) => rows.get(key) ?? []),
     unread: keys.filter((key) => !rows.has(key)),

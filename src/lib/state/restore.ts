@@ -50,10 +50,11 @@ export async function takeIn(
   });
 }
 
-/** Before anything is read: what was broken off is carried on, or swept away. */
-export async function finishRestore(): Promise<void> {
-  if ((await inTime(incomingRecords.length())) === 0) return;
+/** What was broken off is carried on, or swept away; true where there was anything. */
+export async function finishRestore(): Promise<boolean> {
+  if ((await inTime(incomingRecords.length())) === 0) return false;
   await changingAll(carryOn);
+  return true;
 }
 
 async function carryOn(): Promise<void> {

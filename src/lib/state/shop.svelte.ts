@@ -33,6 +33,7 @@ import {
   saveJob,
   takeOut,
   type JobRow,
+  type Listed,
   type SetAside,
 } from './jobStore';
 import { hadJobs, markJobs } from './keeping.svelte';
@@ -103,25 +104,35 @@ class Shop {
   async open(): Promise<void> {
     if (this.opened) return;
     this.opened = true;
+    // For whoever measures how long the list takes.
+    performance.mark('tenant-open');
     hearWindows((message) => {
       if (message.kind === 'listChanged') void this.readList();
       else if (message.kind === 'saved') void this.readRow(message.jobId);
     });
-    void this.readSupplies();
+    let listed: Listed | null = null;
     try {
-      await finishRestore();
-      await this.seedDemo();
+      const [restored, seeded, early] = await Promise.all([
+        finishRestore(),
+        shelved(SEEDED),
+        readRows(),
+      ]);
+      const begun = seeded === null && (await this.seedDemo());
+      if (!restored && !begun) listed = early;
     } catch (error) {
       this.trouble = await troubleOf(error);
     }
-    await this.readList();
+    const list = this.readList(listed);
+    // The list first: what the supplier sells takes longer to look through than the list to show.
+    setTimeout(() => void this.readSupplies());
+    await list;
     await this.tidy().catch(() => undefined);
   }
 
   /** The rows as they are kept, at once; then each record is looked at, and what does not read is set aside. */
-  async readList(): Promise<void> {
+  async readList(listed: Listed | null = null): Promise<void> {
     try {
-      const { rows, unread } = await readRows();
+      const { rows, unread } = listed ?? (await readRows());
       this.put(rows);
       if (rows.length + unread.length > 0) markJobs();
       // Rows of all jobs are wanted before there is a list to show.
@@ -435,16 +446,16 @@ class Shop {
   }
 
   /** Jobs come from the server only into a browser that never had any: a lost store is not filled with others. */
-  private async seedDemo(): Promise<void> {
-    if ((await shelved(SEEDED)) !== null) return;
+  private async seedDemo(): Promise<boolean> {
     if (hadJobs()) {
       if ((await inTime(jobRecords.length())) === 0) this.trouble = 'cleared';
-      return;
+      return false;
     }
     const jobs = await fetched('/api/demo', z.array(Job));
-    if (jobs === null || jobs.length === 0) return;
+    if (jobs === null || jobs.length === 0) return false;
     for (const job of jobs) await saveJob(job, null);
     await toShelf(SEEDED, true);
+    return true;
   }
 }
 

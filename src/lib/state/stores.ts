@@ -2,6 +2,7 @@
  * This browser's own store, where everything is kept and nowhere else: what is in it, how it is waited for, and what
  * its failures mean.
  */
+import { openDB, type IDBPDatabase } from 'idb';
 import localforage from 'localforage';
 import type { ListPlaces } from '$core';
 
@@ -56,6 +57,27 @@ export async function troubleOf(error: unknown): Promise<StorageTrouble> {
     return 'full';
   } catch (probe) {
     return probe instanceof StoreSilent ? 'silent' : 'blocked';
+  }
+}
+
+/** All keys of a store, or all that is in it, in one reading: localForage goes from one to the next. */
+export const allKeys = async (of: LocalForage): Promise<readonly string[]> =>
+  (await inTime(once(of, (database, store) => database.getAllKeys(store)))).map(String);
+export const allRecords = <Value>(of: LocalForage): Promise<readonly Value[]> =>
+  inTime(once(of, (database, store) => database.getAll(store) as Promise<Value[]>));
+
+async function once<Answer>(
+  of: LocalForage,
+  read: (database: IDBPDatabase, store: string) => Promise<Answer>,
+): Promise<Answer> {
+  // It is localForage that makes the store where there is none.
+  await of.ready();
+  const { name = '', storeName = '' } = of.config();
+  const database = await openDB(name);
+  try {
+    return await read(database, storeName);
+  } finally {
+    database.close();
   }
 }
 

@@ -105,7 +105,9 @@
       if (!told) return;
       take(answer);
       pasted = '';
-      if (!troubled) onread();
+      // The board is drawn, and a key may be heard, before the forms are.
+      await new Promise((resolve) => setTimeout(resolve));
+      if (told && !troubled) onread();
     } catch (error) {
       failed = String(error);
     } finally {

@@ -156,17 +156,24 @@
   <Tab label="System" />
   <svelte:fragment slot="content">
     <TabContent><Evidence {model} onread={() => (tab = 1)} /></TabContent>
-    <TabContent><SlotForm {model} machine={job.machine} {change} /></TabContent>
+    <!-- A form that is not looked at is not drawn: reading a report would wait for all of them. -->
     <TabContent>
-      {#each housings(job.machine) as { id, name, machine } (id)}
-        {#if id === null}
-          <CaseForm machine={job.machine} {change} />
-        {:else}
-          <CaseForm {machine} room={{ id, name }} change={changeBox(id)} />
-        {/if}
-      {/each}
+      {#if tab === 1}<SlotForm {model} machine={job.machine} {change} />{/if}
     </TabContent>
-    <TabContent><SystemForm machine={job.machine} {change} /></TabContent>
+    <TabContent>
+      {#if tab === 2}
+        {#each housings(job.machine) as { id, name, machine } (id)}
+          {#if id === null}
+            <CaseForm machine={job.machine} {change} />
+          {:else}
+            <CaseForm {machine} room={{ id, name }} change={changeBox(id)} />
+          {/if}
+        {/each}
+      {/if}
+    </TabContent>
+    <TabContent>
+      {#if tab === 3}<SystemForm machine={job.machine} {change} />{/if}
+    </TabContent>
   </svelte:fragment>
 </Tabs>
 
