@@ -1,7 +1,7 @@
 <script lang="ts">
   /** What was deleted and can still be put back. */
   import { Button } from 'carbon-components-svelte';
-  import { BIN_DAYS, type BinKind, type Binned } from '$lib/state/bin';
+  import { BIN_DAYS, bin, type BinKind, type Binned } from '$lib/state/bin.svelte';
   import { shop } from '$lib/state/shop.svelte';
   import { atMoment } from '$lib/wording/figures';
 
@@ -21,17 +21,17 @@
 </script>
 
 <details>
-  <summary>Bin: {shop.bin.length} {shop.bin.length === 1 ? 'thing' : 'things'} deleted</summary>
+  <summary>Bin: {bin.things.length} {bin.things.length === 1 ? 'thing' : 'things'} deleted</summary>
   <p class="quiet">What is deleted stays here for {BIN_DAYS} days.</p>
   {#if failed}<p role="alert">{failed}</p>{/if}
   <ul>
-    {#each shop.bin as binned (binned.key)}
+    {#each bin.things as binned (binned.key)}
       <li>
         <span class="kind">{KINDS[binned.kind]}</span>
         <span class="name">{binned.name || 'without a name'}</span>
         <span>{atMoment(binned.deletedAt)}</span>
         <Button size="small" kind="tertiary" on:click={() => putBack(binned)}>Put back</Button>
-        <Button size="small" kind="danger-ghost" on:click={() => shop.deleteForGood(binned)}
+        <Button size="small" kind="danger-ghost" on:click={() => bin.takeOut(binned)}
           >Delete for good</Button
         >
       </li>

@@ -10,11 +10,12 @@
   } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import { type Job, type Problem } from '$core';
-  import type { Binned } from '$lib/state/bin';
+  import type { Binned } from '$lib/state/bin.svelte';
   import { asRow, type JobRow } from '$lib/state/jobStore';
   import { keeping } from '$lib/state/keeping.svelte';
   import { held } from '$lib/state/openJob.svelte';
   import { shop } from '$lib/state/shop.svelte';
+  import { supplies } from '$lib/state/supplies.svelte';
   import { TROUBLE_WORDS } from '$lib/wording/keeping';
   import ExportJob from './ExportJob.svelte';
   import JobTableRow from './JobTableRow.svelte';
@@ -230,10 +231,10 @@
   {/if}
 
   {#if shop.setAside.length > 0}<SetAsideList records={shop.setAside} />{/if}
-  {#if shop.refused.length > 0}
+  {#if supplies.refused.length > 0}
     <p role="status" class="quiet">
-      Of your own cards, extras and templates {shop.refused.length} cannot be read by this version. They
-      are kept as they are.
+      Of your own cards, extras and templates {supplies.refused.length} cannot be read by this version.
+      They are kept as they are.
     </p>
   {/if}
   {#if shop.ready && shop.trouble !== 'blocked'}

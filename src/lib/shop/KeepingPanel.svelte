@@ -14,6 +14,7 @@
     chosenFolder,
     writeToFolder,
   } from '$lib/state/backupFolder';
+  import { bin } from '$lib/state/bin.svelte';
   import { keeping } from '$lib/state/keeping.svelte';
   import { now } from '$lib/state/now';
   import { renewal } from '$lib/state/renewal.svelte';
@@ -199,7 +200,7 @@
       }}
     />
   {/if}
-  {#if shop.bin.length > 0}<BinList />{/if}
+  {#if bin.things.length > 0}<BinList />{/if}
 </section>
 
 <style>

@@ -18,7 +18,7 @@
   import { isTyping } from '$lib/shop/keys';
   import TopBar from '$lib/shop/TopBar.svelte';
   import { renewal } from '$lib/state/renewal.svelte';
-  import { shop } from '$lib/state/shop.svelte';
+  import { supplies } from '$lib/state/supplies.svelte';
   import { findingTopic, findingWords } from '$lib/wording/findings';
   import { STAGE_WORDS } from '$lib/wording/stages';
   import { JobModel } from './jobModel.svelte';
@@ -211,7 +211,7 @@
           <Tally
             {job}
             machine={model.drawnMachine(stage)}
-            cards={shop.cards ?? []}
+            cards={supplies.cards ?? []}
             planned={drawn}
             extraCents={model.extraCents(stage)}
             unknown={model.unknown.length}

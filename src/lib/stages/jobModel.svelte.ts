@@ -25,7 +25,7 @@ import { untrack } from 'svelte';
 import type { CardOnSlot } from '$lib/board/layout';
 import type { OpenJob } from '$lib/state/openJob.svelte';
 import { selection } from '$lib/state/selection.svelte';
-import { shop } from '$lib/state/shop.svelte';
+import { supplies } from '$lib/state/supplies.svelte';
 import { refusedWords } from '$lib/wording/plans';
 import { Planning } from './planning.svelte';
 
@@ -42,7 +42,7 @@ export class JobModel {
     this.unknown = untrack(() => this.stillUnknown);
     $effect(() => {
       // What it is counted from is seen at once, and counted later.
-      void [this.job.machine, this.job.needs, shop.cards, shop.library];
+      void [this.job.machine, this.job.needs, supplies.cards, supplies.library];
       const later = setTimeout(() => (this.unknown = this.stillUnknown));
       return () => clearTimeout(later);
     });
@@ -52,7 +52,7 @@ export class JobModel {
   /** The plan that the board shows while none is accepted. */
   proposal = $derived.by(() => this.planning.shown);
   private stillUnknown = $derived(
-    decisiveFacts(this.job.machine, this.job.needs, shop.cards ?? [], shop.library),
+    decisiveFacts(this.job.machine, this.job.needs, supplies.cards ?? [], supplies.library),
   );
   /** In the survey counts what this job's needs and the catalogue ask for. */
   openCounts = $derived({ ...openItems(this.job), survey: this.unknown.length });
@@ -94,10 +94,10 @@ export class JobModel {
   /** Cards in the order of the catalogue, each in every slot, beside what is on trial elsewhere. */
   verdicts(cards: readonly Card[]): readonly (readonly SlotVerdict[])[] {
     const { machine } = this.job;
-    if (this.onTrial.length === 0) return verdictTable(cards, machine, shop.library);
+    if (this.onTrial.length === 0) return verdictTable(cards, machine, supplies.library);
     const isTried = ({ id }: Card) => this.onTrial.some(({ card }) => card.id === id);
     const rows = (some: readonly Card[], others: readonly CardOnSlot[]) => {
-      const table = verdictTable(some, withCards(machine, others), shop.library);
+      const table = verdictTable(some, withCards(machine, others), supplies.library);
       // In a slot with a card on trial the question is what becomes of it in that card's place.
       const places = others.map(({ slot }) => ({
         slot,
@@ -111,7 +111,7 @@ export class JobModel {
           const place = places.find(({ slot }) => slot.id === at.slot.id);
           return place === undefined
             ? at
-            : slotVerdict(some[n]!, place.slot, place.without, shop.library);
+            : slotVerdict(some[n]!, place.slot, place.without, supplies.library);
         }),
       );
     };
@@ -130,7 +130,9 @@ export class JobModel {
   );
   /** What is on trial, each card with its verdict beside the others. */
   trialVerdicts = $derived(
-    this.onTrial.map(({ card, slot }) => slotVerdict(card, slot, this.meeting(card), shop.library)),
+    this.onTrial.map(({ card, slot }) =>
+      slotVerdict(card, slot, this.meeting(card), supplies.library),
+    ),
   );
 
   /** Puts a card on trial; whatever was tried in that slot comes off. */
@@ -146,7 +148,7 @@ export class JobModel {
     const card = cardOf(cardId);
     if (card === null) return;
     // A key never throws out what was tried before: its slot counts as taken.
-    const order = byVerdict(verdictTable([card], this.meeting(card), shop.library)[0]!);
+    const order = byVerdict(verdictTable([card], this.meeting(card), supplies.library)[0]!);
     const now = this.tried.find((each) => each.cardId === cardId);
     const at = order.findIndex(({ slot }) => slot.id === now?.slotId);
     const next = order[(at + 1) % order.length];
@@ -185,7 +187,7 @@ export class JobModel {
     this.considered.filter(
       ({ card, slot }) =>
         !(this.onTrial.length > 0 || this.preview !== null) ||
-        slotVerdict(card, slot, this.meeting(card), shop.library).verdict !== 'blocked',
+        slotVerdict(card, slot, this.meeting(card), supplies.library).verdict !== 'blocked',
     ),
   );
 
@@ -232,8 +234,8 @@ export class JobModel {
     const givenUp = tried ? makesRoom : (plan?.givenUp ?? []);
     const extras = tried
       ? priced(
-          extrasFor(placements, needs, withMoves(machine, [], givenUp), shop.library),
-          shop.extras,
+          extrasFor(placements, needs, withMoves(machine, [], givenUp), supplies.library),
+          supplies.extras,
         )
       : (plan?.extras ?? []);
     const refused = tried ? [] : refusedWords(this.planning.plans, this.planning.chosen);
@@ -244,7 +246,7 @@ export class JobModel {
       packages: packagesFor(
         placements.map(({ card }) => card),
         machine,
-        shop.library ?? [],
+        supplies.library ?? [],
       ),
       moves: moves.map(({ fromSlotId, toSlotId, card }) => ({ fromSlotId, toSlotId, card })),
       givenUp,
@@ -255,7 +257,7 @@ export class JobModel {
 }
 
 const cardOf = (id: string | null): Card | null =>
-  shop.cards?.find((card) => card.id === id) ?? null;
+  supplies.cards?.find((card) => card.id === id) ?? null;
 
 /** The mildest verdict first; of equals the one with fewer findings that say something. */
 function byVerdict(row: readonly SlotVerdict[]): readonly SlotVerdict[] {

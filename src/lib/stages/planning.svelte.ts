@@ -13,7 +13,7 @@ import type {
   Slot,
   WhyNot,
 } from '$core';
-import { shop } from '$lib/state/shop.svelte';
+import { supplies } from '$lib/state/supplies.svelte';
 import { askPlanner, startPlanner, stopPlanner } from '$lib/workers/planner';
 import type { Explanation } from '$lib/workers/planQuestions';
 
@@ -59,7 +59,7 @@ export class Planning {
 
   request: PlanRequest | null = $derived.by(() => {
     const { machine, needs, budgetCents, pins, weights } = this.job();
-    return shop.cards === null
+    return supplies.cards === null
       ? null
       : {
           machine,
@@ -68,9 +68,9 @@ export class Planning {
           budgetCents: budgetCents === null ? null : Math.max(0, budgetCents - this.boughtCents),
           pins,
           weights,
-          cards: shop.cards,
-          extras: shop.extras,
-          library: shop.library,
+          cards: supplies.cards,
+          extras: supplies.extras,
+          library: supplies.library,
         };
   });
 

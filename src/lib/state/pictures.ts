@@ -1,7 +1,6 @@
 /** Photographs of a job, kept beside it in this browser's store under their own ids. */
 import { Picture, type Job, type Pictures } from '$core';
-import type { Binned } from './bin';
-import { BIN_DAYS } from './bin';
+import { BIN_DAYS, type Binned } from './bin.svelte';
 import { inTime, pictureRecords, shelved, toShelf } from './stores';
 
 const LONGEST_SIDE_PX = 1280;

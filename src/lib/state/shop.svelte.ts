@@ -1,28 +1,16 @@
-/** The bench's list of jobs, and what it can draw on: catalogue, driver library, templates. */
+/** The bench's list of jobs: what is in it, what was set aside, and how jobs come in, go and come back. */
 import * as z from 'zod/mini';
 import {
-  Card,
-  DriverPackage,
-  Extra,
   Job,
-  Machine,
-  deviceId,
   emptyJob,
   readJobFile,
-  readKeptList,
   readStoredJob,
   repairedJob,
-  templateOf,
-  writeKeptList,
-  type DriverLibrary,
   type JobFileReading,
-  type KeptItems,
-  type KeptKind,
-  type KeptReading,
-  type Problem,
   type Repaired,
 } from '$core';
-import { emptyOldBin, intoBin, outOfBin, readBin, type BinKind, type Binned } from './bin';
+import { bin, type Binned } from './bin.svelte';
+import { fetched } from './fetched';
 import {
   asRow,
   asSetAside,
@@ -41,7 +29,6 @@ import { now } from './now';
 import { sweepPictures, takePictures } from './pictures';
 import { finishRestore } from './restore';
 import {
-  KEPT_LISTS,
   changing,
   inTime,
   jobRecords,
@@ -50,52 +37,19 @@ import {
   troubleOf,
   type StorageTrouble,
 } from './stores';
+import { supplies } from './supplies.svelte';
 import { hearWindows, tellWindows } from './windows';
 
 const SEEDED = 'demo-seeded';
-const Catalogue = z.object({ cards: z.array(Card), extras: z.array(Extra) });
 /** Records that are looked at between two breaths of the screen. */
 const CHECKED_AT_ONCE = 10;
 
 class Shop {
   rows = $state.raw<readonly JobRow[]>([]);
   setAside = $state.raw<readonly SetAside[]>([]);
-  bin = $state.raw<readonly Binned[]>([]);
   /** Null until the list has been read. */
   ready = $state(false);
   trouble = $state<StorageTrouble | null>(null);
-  /** What the supplier sells; null until it was reached once. */
-  private supplierCards = $state.raw<readonly Card[] | null>(null);
-  private supplierExtras = $state.raw<readonly Extra[]>([]);
-  /** The shop's own: cards the supplier does not have, and others than it says; machines to start from. */
-  private own = $state.raw<{ readonly [Kind in KeptKind]: KeptReading<KeptItems[Kind]> }>({
-    cards: NOTHING_KEPT,
-    extras: NOTHING_KEPT,
-    templates: NOTHING_KEPT,
-  });
-  ownCards: readonly Card[] = $derived(this.own.cards.items);
-  ownExtras: readonly Extra[] = $derived(this.own.extras.items);
-  ownTemplates: readonly Machine[] = $derived(this.own.templates.items);
-  /** What of these does not read any more, or was written by a newer version: kept, and said. */
-  refused: readonly Problem[] = $derived(
-    Object.values(this.own).flatMap(({ refused, newer }) => [
-      ...refused.flatMap(({ problems }) => problems),
-      ...(newer === null ? [] : [newer]),
-    ]),
-  );
-  cards: readonly Card[] | null = $derived(
-    this.supplierCards === null && this.ownCards.length === 0
-      ? null
-      : overlaid(this.supplierCards ?? [], this.ownCards),
-  );
-  extras: readonly Extra[] = $derived(overlaid(this.supplierExtras, this.ownExtras));
-  private supplierIds = $derived(
-    new Set([...(this.supplierCards ?? []), ...this.supplierExtras].map(({ id }) => id)),
-  );
-  library = $state.raw<DriverLibrary>(null);
-  templates = $state.raw<readonly Machine[]>([]);
-  /** True while the catalogue or the driver library could not be reached and nothing is kept of them. */
-  supplierAway = $state(false);
   /** Jobs that could not be stored: they live as long as the window. */
   private readonly loose = new Map<string, Job>();
   private opened = false;
@@ -124,7 +78,7 @@ class Shop {
     }
     const list = this.readList(listed);
     // The list first: what the supplier sells takes longer to look through than the list to show.
-    setTimeout(() => void this.readSupplies());
+    setTimeout(() => void supplies.read());
     await list;
     await this.tidy().catch(() => undefined);
   }
@@ -138,7 +92,7 @@ class Shop {
       // Rows of all jobs are wanted before there is a list to show.
       if (rows.length === 0) await this.check(unread);
       this.ready = true;
-      this.bin = await readBin();
+      await bin.read();
       await this.check([...unread, ...rows.map(({ id }) => id)]);
     } catch (error) {
       this.trouble ??= await troubleOf(error);
@@ -149,7 +103,7 @@ class Shop {
   /** Everything anew, after a backup was taken in. */
   async renew(): Promise<void> {
     this.setAside = [];
-    await Promise.all([this.readList(), this.readSupplies()]);
+    await Promise.all([this.readList(), supplies.read()]);
   }
 
   private async check(keys: readonly string[]): Promise<void> {
@@ -204,102 +158,10 @@ class Shop {
   /** What has lain in the bin long enough goes for good, and so do pictures that nothing knows any more. */
   private async tidy(): Promise<void> {
     if (this.trouble !== null) return;
-    await emptyOldBin(now());
-    this.bin = await readBin();
+    await bin.emptyOld();
     const photos = new Set(this.rows.flatMap((row) => row.photos));
     // A record that was set aside may still need its pictures.
-    if (this.setAside.length === 0) await sweepPictures(photos, this.bin, now());
-  }
-
-  async readSupplies(): Promise<void> {
-    const [catalogue, cards, extras, ownTemplates] = await Promise.all([
-      supply('catalogue', '/api/catalogue', Catalogue),
-      this.keptList('cards'),
-      this.keptList('extras'),
-      this.keptList('templates'),
-    ]);
-    this.own = { cards, extras, templates: ownTemplates };
-    const sold = catalogue?.cards ?? null;
-    const ids = [...new Set([...(sold ?? []), ...cards.items].map((card) => deviceId(card.ids)))];
-    const [library, templates] = await Promise.all([
-      supply('drivers', '/api/drivers', z.array(DriverPackage), { ids }),
-      supply('templates', '/api/templates', z.array(Machine)),
-    ]);
-    this.supplierCards = sold;
-    this.supplierExtras = catalogue?.extras ?? [];
-    this.library = library;
-    this.templates = templates ?? [];
-    this.supplierAway = sold === null || library === null;
-  }
-
-  /** Whether the supplier sells it, whatever the shop has made of it. */
-  isSuppliers = (id: string): boolean => this.supplierIds.has(id);
-
-  /** Keeps the shop's own cards. False where they cannot be kept; they then live as long as the window. */
-  keepCards(cards: readonly Card[]): Promise<boolean> {
-    return this.keep(
-      'cards',
-      cards,
-      ({ id }) => id,
-      ({ maker, model }) => `${maker} ${model}`,
-    );
-  }
-
-  /** The same for extras. */
-  keepExtras(extras: readonly Extra[]): Promise<boolean> {
-    return this.keep(
-      'extras',
-      extras,
-      ({ id }) => id,
-      ({ maker, model }) => `${maker} ${model}`,
-    );
-  }
-
-  /** Keeps a machine to start other surveys from; one of the same name is replaced. False where it cannot be kept. */
-  async keepTemplate(machine: Machine): Promise<boolean> {
-    const others = this.ownTemplates.filter(({ name }) => name !== machine.name);
-    return this.keepTemplates([...others, templateOf(machine)]);
-  }
-
-  keepTemplates(templates: readonly Machine[]): Promise<boolean> {
-    const name = (machine: Machine) => machine.name;
-    return this.keep('templates', templates, name, name);
-  }
-
-  /** Keeps a list, with what of it no longer reads behind it; what is left out of it goes into the bin. */
-  private async keep<Kind extends KeptKind>(
-    kind: Kind,
-    items: readonly KeptItems[Kind][],
-    keyOf: (item: KeptItems[Kind]) => string,
-    nameOf: (item: KeptItems[Kind]) => string,
-  ): Promise<boolean> {
-    const before = this.own[kind] as KeptReading<KeptItems[Kind]>;
-    this.own = { ...this.own, [kind]: { ...before, items } };
-    // A newer version has written the list: nothing is written over that.
-    if (before.newer !== null) return false;
-    const stay = new Set(items.map(keyOf));
-    try {
-      for (const record of before.items.filter((item) => !stay.has(keyOf(item))))
-        await this.drop(BIN_KINDS[kind], nameOf(record), record);
-      await toShelf(
-        KEPT_LISTS[kind],
-        writeKeptList(
-          items,
-          before.refused.map(({ item }) => item),
-        ),
-      );
-      return true;
-    } catch {
-      return false;
-    }
-  }
-
-  private async keptList<Kind extends KeptKind>(kind: Kind): Promise<KeptReading<KeptItems[Kind]>> {
-    try {
-      return readKeptList(kind, await shelved<unknown>(KEPT_LISTS[kind]));
-    } catch {
-      return NOTHING_KEPT;
-    }
+    if (this.setAside.length === 0) await sweepPictures(photos, bin.things, now());
   }
 
   /** A new job, stored at once where the store allows it. */
@@ -338,7 +200,7 @@ class Shop {
     try {
       const binned = await changing(`job-${key}`, async () => {
         const record = await inTime(jobRecords.getItem<unknown>(key));
-        const kept = await this.drop('job', name, record ?? this.loose.get(key));
+        const kept = await bin.put('job', name, record ?? this.loose.get(key));
         await takeOut(key);
         return kept;
       });
@@ -353,21 +215,13 @@ class Shop {
     }
   }
 
-  private async drop(kind: BinKind, name: string, record: unknown): Promise<Binned> {
-    const binned = await intoBin({ kind, name, deletedAt: now(), record });
-    this.bin = [binned, ...this.bin];
-    return binned;
-  }
-
   /** Puts back what was deleted. A job whose place is taken comes back as a copy. False where it cannot be read. */
   async putBack(binned: Binned): Promise<boolean> {
-    const { kind, record, key } = binned;
+    const { kind, record } = binned;
     const done =
-      kind === 'job' ? await this.putBackJob(record) : await this.putBackItem(kind, record);
-    if (!done) return false;
-    await outOfBin(key);
-    this.bin = this.bin.filter((each) => each.key !== key);
-    return true;
+      kind === 'job' ? await this.putBackJob(record) : await supplies.putBack(kind, record);
+    if (done) await bin.takeOut(binned);
+    return done;
   }
 
   private async putBackJob(record: unknown): Promise<boolean> {
@@ -382,25 +236,6 @@ class Shop {
     await inTime(jobRecords.setItem(key, record));
     this.take([{ key, now: asSetAside(key, record) }]);
     return true;
-  }
-
-  private async putBackItem(kind: Exclude<BinKind, 'job'>, record: unknown): Promise<boolean> {
-    const list = LIST_OF[kind];
-    const [item] = readKeptList(list, writeKeptList([record])).items;
-    if (item === undefined) return false;
-    if (kind === 'template') return this.keepTemplate(item as Machine);
-    const { id } = item as Card | Extra;
-    const without = <Each extends { readonly id: string }>(items: readonly Each[]) =>
-      items.filter((each) => each.id !== id);
-    return kind === 'card'
-      ? this.keepCards([...without(this.ownCards), item as Card])
-      : this.keepExtras([...without(this.ownExtras), item as Extra]);
-  }
-
-  /** Takes out of the bin for good. */
-  async deleteForGood({ key }: Binned): Promise<void> {
-    await outOfBin(key);
-    this.bin = this.bin.filter((each) => each.key !== key);
   }
 
   /** What would become of a record that does not validate; nothing is changed by asking. */
@@ -459,66 +294,6 @@ class Shop {
   }
 }
 
-const NOTHING_KEPT = { items: [], refused: [], newer: null };
-const BIN_KINDS = { cards: 'card', extras: 'extra', templates: 'template' } as const;
-const LIST_OF = { card: 'cards', extra: 'extras', template: 'templates' } as const;
-
 export const shop = new Shop();
 
-/** What the shop has of its own in the place of what the supplier says, and after it what only the shop has. */
-function overlaid<Thing extends { readonly id: string }>(
-  supplier: readonly Thing[],
-  own: readonly Thing[],
-): readonly Thing[] {
-  if (own.length === 0) return supplier;
-  const byId = new Map(own.map((thing) => [thing.id, thing]));
-  const known = new Set(supplier.map(({ id }) => id));
-  return [
-    ...supplier.map((thing) => byId.get(thing.id) ?? thing),
-    ...own.filter(({ id }) => !known.has(id)),
-  ];
-}
-
 const newId = (): string => crypto.randomUUID();
-
-/** Fetched from the server, or as it was last time; null where it was never reached. */
-async function supply<Schema extends z.core.$ZodType>(
-  key: string,
-  address: string,
-  schema: Schema,
-  question?: object,
-): Promise<z.infer<Schema> | null> {
-  const fresh = await fetched(address, schema, question);
-  try {
-    if (fresh !== null) await toShelf(key, fresh);
-    if (fresh !== null) return fresh;
-    const parsed = z.safeParse(schema, await shelved<unknown>(key));
-    return parsed.success ? parsed.data : null;
-  } catch {
-    // Without a store there is nothing to keep it in; what was fetched still serves.
-    return fresh;
-  }
-}
-
-const JSON_TYPE = { 'content-type': 'application/json' };
-
-/** @param question what is too long for an address */
-async function fetched<Schema extends z.core.$ZodType>(
-  address: string,
-  schema: Schema,
-  question?: object,
-): Promise<z.infer<Schema> | null> {
-  try {
-    const asked = question && {
-      method: 'POST',
-      body: JSON.stringify(question),
-      headers: JSON_TYPE,
-    };
-    const answer = await fetch(address, asked);
-    if (!answer.ok) return null;
-    const parsed = z.safeParse(schema, await answer.json());
-    return parsed.success ? parsed.data : null;
-  } catch {
-    return null;
-  }
-}

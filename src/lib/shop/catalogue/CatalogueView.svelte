@@ -27,7 +27,7 @@
   } from '$core';
   import { sifted } from '$lib/stages/choose/comparison';
   import { isCurrency, isTax, money } from '$lib/state/money.svelte';
-  import { shop } from '$lib/state/shop.svelte';
+  import { supplies } from '$lib/state/supplies.svelte';
   import { busWords, deliveryWords } from '$lib/wording/deliveries';
   import { inMoney } from '$lib/wording/figures';
   import { CARD_KIND_WORDS } from '$lib/wording/needs';
@@ -50,12 +50,12 @@
   let refused = $state('');
   let search = $state<HTMLInputElement | null>(null);
 
-  const own = $derived(new Set([...shop.ownCards, ...shop.ownExtras].map(({ id }) => id)));
+  const own = $derived(new Set([...supplies.ownCards, ...supplies.ownExtras].map(({ id }) => id)));
   const cards = $derived(
-    sifted(shop.cards ?? [], { kind, sought, goesIn: false, meets: false }, new Set()),
+    sifted(supplies.cards ?? [], { kind, sought, goesIn: false, meets: false }, new Set()),
   );
   const extras = $derived(
-    shop.extras.filter((each) =>
+    supplies.extras.filter((each) =>
       sought
         .toLowerCase()
         .split(/\s+/)
@@ -66,7 +66,7 @@
   const extraText = (each: Extra) =>
     `${each.maker} ${each.model} ${EXTRA_KIND_WORDS[each.kind]} ${fitsWords(each)}`.toLowerCase();
   const from = (id: string) =>
-    !own.has(id) ? 'supplier' : shop.isSuppliers(id) ? 'supplier, changed here' : 'own';
+    !own.has(id) ? 'supplier' : supplies.isSuppliers(id) ? 'supplier, changed here' : 'own';
 
   function show(what: Shown) {
     shown = what;
@@ -130,7 +130,7 @@
     if (refused === '') money.set(currency, points);
   }
 
-  const dropWords = (id: string) => (shop.isSuppliers(id) ? 'As the supplier says' : 'Remove');
+  const dropWords = (id: string) => (supplies.isSuppliers(id) ? 'As the supplier says' : 'Remove');
 
   function onkeydown(event: KeyboardEvent) {
     if (isTyping(event)) return;
@@ -171,7 +171,7 @@
         subtitle="Your changes last only as long as this window: write them out as CSV."
       />
     {/if}
-    {#if shop.supplierAway}
+    {#if supplies.supplierAway}
       <InlineNotification
         lowContrast
         hideCloseButton
@@ -248,7 +248,7 @@
       {#key imported}
         <ImportTable {...imported} {take} close={() => (imported = null)} />
       {/key}
-    {:else if shop.cards === null && !shop.supplierAway}
+    {:else if supplies.cards === null && !supplies.supplierAway}
       <InlineLoading description="Fetching the catalogue" />
     {:else if shown === 'cards'}
       <table class="plain">

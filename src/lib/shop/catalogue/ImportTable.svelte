@@ -15,7 +15,7 @@
   import { deliveryWords } from '$lib/wording/deliveries';
   import { inMoney } from '$lib/wording/figures';
   import { problemWords } from '$lib/wording/problems';
-  import { shop } from '$lib/state/shop.svelte';
+  import { supplies } from '$lib/state/supplies.svelte';
   import { idFor } from './ownParts.svelte';
 
   let {
@@ -40,7 +40,7 @@
     table === null || missing.length > 0 ? [] : readRows(table, matching, idFor),
   );
   const good = $derived(rows.flatMap(({ card }) => card ?? []));
-  const known = $derived(new Set((shop.cards ?? []).map(({ id }) => id)));
+  const known = $derived(new Set((supplies.cards ?? []).map(({ id }) => id)));
   const titles = [...new Set(CARD_COLUMNS.map(({ title }) => title))];
 
   function match(n: number, title: string) {

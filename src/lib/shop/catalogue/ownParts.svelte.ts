@@ -1,6 +1,6 @@
 /** The shop's own cards and extras as they are changed, each change undoable while the window is open. */
 import type { Card, Extra } from '$core';
-import { shop } from '$lib/state/shop.svelte';
+import { supplies } from '$lib/state/supplies.svelte';
 
 interface Before {
   readonly cards: readonly Card[];
@@ -21,21 +21,21 @@ class OwnParts {
   async putCards(cards: readonly Card[], what: string): Promise<void> {
     this.remember(what);
     const ids = new Set(cards.map(({ id }) => id));
-    const others = shop.ownCards.filter(({ id }) => !ids.has(id));
-    this.notKept = !(await shop.keepCards([...others, ...cards]));
+    const others = supplies.ownCards.filter(({ id }) => !ids.has(id));
+    this.notKept = !(await supplies.keepCards([...others, ...cards]));
   }
 
   async putExtra(extra: Extra, what: string): Promise<void> {
     this.remember(what);
-    const others = shop.ownExtras.filter(({ id }) => id !== extra.id);
-    this.notKept = !(await shop.keepExtras([...others, extra]));
+    const others = supplies.ownExtras.filter(({ id }) => id !== extra.id);
+    this.notKept = !(await supplies.keepExtras([...others, extra]));
   }
 
   /** The shop's own goes; what the supplier says of it comes back. */
   async drop(id: string, what: string): Promise<void> {
     this.remember(what);
-    const cards = await shop.keepCards(shop.ownCards.filter((card) => card.id !== id));
-    const extras = await shop.keepExtras(shop.ownExtras.filter((extra) => extra.id !== id));
+    const cards = await supplies.keepCards(supplies.ownCards.filter((card) => card.id !== id));
+    const extras = await supplies.keepExtras(supplies.ownExtras.filter((extra) => extra.id !== id));
     this.notKept = !cards || !extras;
   }
 
@@ -43,14 +43,14 @@ class OwnParts {
     const before = this.past.at(-1);
     if (before === undefined) return;
     this.past = this.past.slice(0, -1);
-    const cards = await shop.keepCards(before.cards);
-    const extras = await shop.keepExtras(before.extras);
+    const cards = await supplies.keepCards(before.cards);
+    const extras = await supplies.keepExtras(before.extras);
     this.notKept = !cards || !extras;
     this.said = `Undone: ${before.what}`;
   }
 
   private remember(what: string): void {
-    const before = { cards: shop.ownCards, extras: shop.ownExtras, what };
+    const before = { cards: supplies.ownCards, extras: supplies.ownExtras, what };
     this.past = [...this.past, before].slice(-MOST_UNDO);
     this.said = `Done: ${what}`;
   }
@@ -60,7 +60,7 @@ export const ownParts = new OwnParts();
 
 /** An id for a part of this maker and model; the one that such a part has already, where there is one. */
 export function idFor(maker: string, model: string): string {
-  const parts: readonly (Card | Extra)[] = [...(shop.cards ?? []), ...shop.extras];
+  const parts: readonly (Card | Extra)[] = [...(supplies.cards ?? []), ...supplies.extras];
   const same = parts.find((part) => part.maker === maker && part.model === model);
   if (same !== undefined) return same.id;
   const slug =

@@ -7,7 +7,7 @@
   import VerdictMark from '$lib/board/VerdictMark.svelte';
   import { isTyping } from '$lib/shop/keys';
   import { selection } from '$lib/state/selection.svelte';
-  import { shop } from '$lib/state/shop.svelte';
+  import { supplies } from '$lib/state/supplies.svelte';
   import { busWords, deliveryWords } from '$lib/wording/deliveries';
   import { figure, inMoney } from '$lib/wording/figures';
   import { CARD_KIND_WORDS } from '$lib/wording/needs';
@@ -43,7 +43,7 @@
       }),
     ),
   );
-  const cards = $derived(sifted(shop.cards ?? [], sifting, needed));
+  const cards = $derived(sifted(supplies.cards ?? [], sifting, needed));
   const rows = $derived(compared(model.verdicts(cards), model.job.needs, machine));
   const kept = $derived(
     rows.filter(
@@ -154,8 +154,8 @@
     />
   </div>
   <p class="quiet" role="status">
-    {sorted.length} of {shop.cards?.length ?? 0} cards. Drag one onto a slot, or T tries it where it does
-    best, and again in the next.
+    {sorted.length} of {supplies.cards?.length ?? 0} cards. Drag one onto a slot, or T tries it where
+    it does best, and again in the next.
   </p>
   <div class="scroll">
     <table class="plain" bind:this={table}>

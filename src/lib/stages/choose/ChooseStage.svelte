@@ -9,7 +9,7 @@
     Switch,
   } from 'carbon-components-svelte';
   import { isTyping } from '$lib/shop/keys';
-  import { shop } from '$lib/state/shop.svelte';
+  import { supplies } from '$lib/state/supplies.svelte';
   import type { JobModel } from '../jobModel.svelte';
   import NeedStrip from './NeedStrip.svelte';
   import PlanBox from './PlanBox.svelte';
@@ -48,7 +48,7 @@
 
 <svelte:window {onkeydown} />
 
-{#if shop.supplierAway}
+{#if supplies.supplierAway}
   <InlineNotification
     lowContrast
     hideCloseButton
@@ -62,11 +62,11 @@
   <p>
     Survey the machine first: without slots no card has a place. <a href="survey">To the survey</a>
   </p>
-{:else if shop.cards === null && shop.supplierAway}
+{:else if supplies.cards === null && supplies.supplierAway}
   <h1>No catalogue yet</h1>
   <p>Cards come from the supplier the first time; after that they are kept in this browser.</p>
-  <Button size="small" on:click={() => shop.readSupplies()}>Try again</Button>
-{:else if shop.cards === null}
+  <Button size="small" on:click={() => supplies.read()}>Try again</Button>
+{:else if supplies.cards === null}
   <InlineLoading description="Fetching the catalogue" />
 {:else}
   <h1 class="only-read">Choose</h1>

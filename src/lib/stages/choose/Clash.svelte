@@ -2,7 +2,7 @@
   /** Why no plan meets all musts, and the single changes that would free it. */
   import { Button, InlineLoading } from 'carbon-components-svelte';
   import { memberKey, moneyCents, type Change, type Freeing } from '$core';
-  import { shop } from '$lib/state/shop.svelte';
+  import { supplies } from '$lib/state/supplies.svelte';
   import { inMoney } from '$lib/wording/figures';
   import { changeWords, memberWords } from '$lib/wording/plans';
   import type { JobModel } from '../jobModel.svelte';
@@ -14,7 +14,8 @@
   const planning = $derived(model.planning);
   const explanation = $derived(planning.explanation);
 
-  const words = (change: Change) => changeWords(change, job.machine, job.needs, shop.cards ?? []);
+  const words = (change: Change) =>
+    changeWords(change, job.machine, job.needs, supplies.cards ?? []);
 
   function price({ cents, plan }: Freeing): string {
     const parts = inMoney(moneyCents(plan.cost.parts));
@@ -37,7 +38,7 @@
       </p>
       <ul class="set">
         {#each members as member (memberKey(member))}
-          <li>{memberWords(member, job.machine, shop.cards ?? [])}</li>
+          <li>{memberWords(member, job.machine, supplies.cards ?? [])}</li>
         {/each}
       </ul>
     {/each}

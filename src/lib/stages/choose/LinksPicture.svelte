@@ -16,7 +16,7 @@
     type StageCode,
   } from '$core';
   import ScrollArea from '$lib/shop/ScrollArea.svelte';
-  import { shop } from '$lib/state/shop.svelte';
+  import { supplies } from '$lib/state/supplies.svelte';
   import { figure, inMegabytes, inTime } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';
   import { FLOW_WORDS } from '$lib/wording/stages';
@@ -48,7 +48,9 @@
   let files = $state(20_000);
   const rates = $derived(
     ratesOf(
-      legs(model.job.needs, model.drawnMachine('choose'), model.working, [...(shop.cards ?? [])]),
+      legs(model.job.needs, model.drawnMachine('choose'), model.working, [
+        ...(supplies.cards ?? []),
+      ]),
     ),
   );
   const groups = $derived(

@@ -2,7 +2,7 @@
   /** The needs beside the board: what each gets now, and what it gets with what is drawn. */
   import { already, unitsWanted, withOccupants, type Need } from '$core';
   import VerdictMark from '$lib/board/VerdictMark.svelte';
-  import { shop } from '$lib/state/shop.svelte';
+  import { supplies } from '$lib/state/supplies.svelte';
   import { figure } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';
   import { FLOW_WORDS } from '$lib/wording/stages';
@@ -14,8 +14,8 @@
   const fitted = $derived(withOccupants(model.drawnMachine('choose'), model.working));
   const rows = $derived(
     model.job.needs.map((need) => {
-      const cards = [...(shop.cards ?? []), ...model.working.map(({ card }) => card)];
-      const now = already(need, model.job.machine, shop.cards ?? []);
+      const cards = [...(supplies.cards ?? []), ...model.working.map(({ card }) => card)];
+      const now = already(need, model.job.machine, supplies.cards ?? []);
       return { need, now, then: now.state === 'met' ? now : already(need, fitted, cards) };
     }),
   );

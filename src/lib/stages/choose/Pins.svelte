@@ -2,7 +2,7 @@
   /** What is settled before anything is planned, each with what it costs; and why a card is not in the plan. */
   import { Button } from 'carbon-components-svelte';
   import { byWeight, cardName, pinKey, type Pin } from '$core';
-  import { shop } from '$lib/state/shop.svelte';
+  import { supplies } from '$lib/state/supplies.svelte';
   import { findingWords } from '$lib/wording/findings';
   import { KIND_WORDS } from '$lib/wording/needs';
   import { differenceWords, pinWords } from '$lib/wording/plans';
@@ -34,7 +34,7 @@
       ? null
       : byWeight(reason.findings).filter(({ verdict }) => verdict === 'blocked')[0],
   );
-  const words = (pin: Pin) => pinWords(pin, job.machine, shop.cards ?? []);
+  const words = (pin: Pin) => pinWords(pin, job.machine, supplies.cards ?? []);
 </script>
 
 <section aria-labelledby="pins-heading">

@@ -17,7 +17,7 @@
     type Proposal,
   } from '$core';
   import ScrollArea from '$lib/shop/ScrollArea.svelte';
-  import { shop } from '$lib/state/shop.svelte';
+  import { supplies } from '$lib/state/supplies.svelte';
   import { inMegabytes, inMoney } from '$lib/wording/figures';
   import { KIND_WORDS } from '$lib/wording/needs';
   import { changeWords, differenceWords } from '$lib/wording/plans';
@@ -31,7 +31,8 @@
   const planning = $derived(model.planning);
   const request = $derived(planning.request);
   const changes = $derived(request === null ? [] : changesFor(request));
-  const words = (change: Change) => changeWords(change, job.machine, job.needs, shop.cards ?? []);
+  const words = (change: Change) =>
+    changeWords(change, job.machine, job.needs, supplies.cards ?? []);
   const supposed = $derived(planning.supposed);
   const selected = $derived.by(() => {
     if (supposed === null) return '';

@@ -1,6 +1,6 @@
 /** What can be done to the job itself so that a supposed change comes true; null for what is only supposed. */
 import { changed, type Change } from '$core';
-import { shop } from '$lib/state/shop.svelte';
+import { supplies } from '$lib/state/supplies.svelte';
 import { changeWords } from '$lib/wording/plans';
 import type { JobModel } from '../jobModel.svelte';
 
@@ -27,7 +27,7 @@ export function doing(model: JobModel, change: Change): (() => void) | null {
     case 'frontPanel': {
       const { extra } = change;
       if (extra === null) return null;
-      const what = changeWords(change, job.machine, job.needs, shop.cards ?? []);
+      const what = changeWords(change, job.machine, job.needs, supplies.cards ?? []);
       return () => open.run({ name: 'buyForMachine', extra, machine: machine(), what });
     }
     default:

@@ -2,7 +2,7 @@
   import { Button, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import { MONEY_CELL, deservedCents, plainNeed, valueOf, type Need, type NeedKind } from '$core';
-  import { shop } from '$lib/state/shop.svelte';
+  import { supplies } from '$lib/state/supplies.svelte';
   import { inMoney } from '$lib/wording/figures';
   import { KIND_WORDS } from '$lib/wording/needs';
   import type { JobModel } from '../jobModel.svelte';
@@ -62,7 +62,7 @@
   <NeedForm
     {need}
     machine={job.machine}
-    cards={shop.cards ?? []}
+    cards={supplies.cards ?? []}
     {groups}
     put={(fresh) => model.open.run({ name: 'changeNeed', need: fresh })}
     remove={() => model.open.run({ name: 'removeNeed', needId: need.id })}

@@ -14,6 +14,7 @@
   import { sameMachine, type Job } from '$core';
   import { nameLists } from '$lib/state/nameLists';
   import { shop } from '$lib/state/shop.svelte';
+  import { supplies } from '$lib/state/supplies.svelte';
   import { askReader, stopReader } from '$lib/workers/reader';
   import type { DroppedFile, EvidenceTaken } from '$lib/workers/readWork';
   import { LINUX_COMMANDS, OTHER_SYSTEM_COMMAND, reportWords } from '$lib/wording/evidence';
@@ -66,7 +67,7 @@
     const again =
       result === null
         ? null
-        : await askReader((reader) => reader.takeAgain(machine, shop.cards ?? []));
+        : await askReader((reader) => reader.takeAgain(machine, supplies.cards ?? []));
     if (again !== null) take(again);
     onread();
   }
@@ -88,7 +89,7 @@
     try {
       const onFile = proxy((done: number) => (progress = { done, of: files.length }));
       const known = { ...(await nameLists()), functions: machine.functions };
-      const cards = shop.cards ?? [];
+      const cards = supplies.cards ?? [];
       let before = machine;
       let answer = await askReader((reader) => reader.read(files, known, before, cards, onFile));
       // What was typed while it read is in the survey already: the reading is taken into that.

@@ -3,6 +3,7 @@
   import { Button, Select, SelectItem, SelectItemGroup } from 'carbon-components-svelte';
   import type { Machine } from '$core';
   import { shop } from '$lib/state/shop.svelte';
+  import { supplies } from '$lib/state/supplies.svelte';
   import type { JobModel } from '../jobModel.svelte';
 
   let { model, onread }: { model: JobModel; onread: () => void } = $props();
@@ -23,19 +24,19 @@
     const machine: Machine | undefined =
       from === 'j'
         ? (await shop.job(key))?.machine
-        : [...shop.templates, ...shop.ownTemplates][Number(key)];
+        : [...supplies.templates, ...supplies.ownTemplates][Number(key)];
     if (machine === undefined) return;
     model.open.run({ name: 'takeTemplate', machine });
     onread();
   }
 
   async function drop(template: Machine) {
-    await shop.keepTemplates(shop.ownTemplates.filter((each) => each !== template));
+    await supplies.keepTemplates(supplies.ownTemplates.filter((each) => each !== template));
     said = `Deleted: ${template.name || 'template without a name'}. It stays in the bin for 30 days.`;
   }
 
   async function keep() {
-    const kept = await shop.keepTemplate(model.job.machine);
+    const kept = await supplies.keepTemplate(model.job.machine);
     said = kept
       ? `Kept as a template: ${model.job.machine.name || 'machine without a name'}.`
       : 'It could not be kept: the browser’s store is full or blocked.';
@@ -52,17 +53,19 @@
 >
   <SelectItem
     value=""
-    text={shop.templates.length + known.length === 0 ? 'no templates at hand' : 'choose a machine'}
+    text={supplies.templates.length + known.length === 0
+      ? 'no templates at hand'
+      : 'choose a machine'}
   />
   <SelectItemGroup label="Templates">
-    {#each shop.templates as template, n (n)}
+    {#each supplies.templates as template, n (n)}
       <SelectItem value="t{n}" text={template.name} />
     {/each}
   </SelectItemGroup>
-  {#if shop.ownTemplates.length > 0}
+  {#if supplies.ownTemplates.length > 0}
     <SelectItemGroup label="Kept on this bench">
-      {#each shop.ownTemplates as template, n (n)}
-        <SelectItem value="t{shop.templates.length + n}" text={template.name} />
+      {#each supplies.ownTemplates as template, n (n)}
+        <SelectItem value="t{supplies.templates.length + n}" text={template.name} />
       {/each}
     </SelectItemGroup>
   {/if}
@@ -83,7 +86,7 @@
     >Keep this machine as a template</Button
   >
   <span role="status">{said}</span>
-  {#each shop.ownTemplates as template, n (n)}
+  {#each supplies.ownTemplates as template, n (n)}
     <Button size="small" kind="danger-ghost" on:click={() => drop(template)}
       >Delete the template {template.name || 'without a name'}</Button
     >
