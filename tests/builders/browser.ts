@@ -5,6 +5,10 @@
 import 'fake-indexeddb/auto';
 
 type Mode = 'shared' | 'exclusive';
+interface How {
+  readonly mode?: Mode;
+  readonly steal?: boolean;
+}
 interface Waiting {
   readonly mode: Mode;
   readonly start: () => void;
@@ -17,10 +21,11 @@ class Locks {
 
   async request<Result>(
     name: string,
-    ...rest: readonly [() => Promise<Result>] | readonly [{ mode?: Mode }, () => Promise<Result>]
+    ...rest: readonly [() => Promise<Result>] | readonly [How, () => Promise<Result>]
   ): Promise<Result> {
     const work = rest.length === 1 ? rest[0] : rest[1];
-    const mode = rest.length === 1 ? 'exclusive' : (rest[0].mode ?? 'exclusive');
+    const { mode = 'exclusive', steal = false } = rest.length === 1 ? {} : rest[0];
+    if (steal) this.held.set(name, []);
     await new Promise<void>((start) => {
       this.queues.set(name, [...(this.queues.get(name) ?? []), { mode, start }]);
       this.grant(name);
@@ -31,6 +36,11 @@ class Locks {
       this.held.get(name)?.pop();
       this.grant(name);
     }
+  }
+
+  async query(): Promise<{ readonly held: readonly { readonly name: string }[] }> {
+    const held = [...this.held].filter(([, modes]) => modes.length > 0);
+    return { held: held.map(([name]) => ({ name })) };
   }
 
   private grant(name: string): void {

@@ -1,6 +1,6 @@
 /** What was deleted: jobs, cards, extras, templates. It stays for thirty days, and can be put back until then. */
 import { now } from './now';
-import { binRecords, inTime } from './stores';
+import { binRecords } from './stores';
 
 export const BIN_DAYS = 30;
 const DAY_MS = 24 * 60 * 60_000;
@@ -23,26 +23,20 @@ class Bin {
   things = $state.raw<readonly Binned[]>([]);
 
   async read(): Promise<void> {
-    const found: Binned[] = [];
-    await inTime(
-      binRecords.iterate<Binned, undefined>((binned) => {
-        found.push(binned);
-        return undefined;
-      }),
-    );
+    const found = await binRecords.all<Binned>();
     this.things = found.toSorted((a, b) => b.deletedAt.localeCompare(a.deletedAt));
   }
 
   async put(kind: BinKind, name: string, record: unknown): Promise<Binned> {
     const binned = { key: crypto.randomUUID(), kind, name, deletedAt: now(), record };
-    await inTime(binRecords.setItem(binned.key, binned));
+    await binRecords.put(binned.key, binned);
     this.things = [binned, ...this.things];
     return binned;
   }
 
   /** Takes out of the bin for good. */
   async takeOut({ key }: Pick<Binned, 'key'>): Promise<void> {
-    await inTime(binRecords.removeItem(key));
+    await binRecords.remove(key);
     this.things = this.things.filter((each) => each.key !== key);
   }
 

@@ -10,7 +10,8 @@ import {
   type JobSummary,
   type Problem,
 } from '$core';
-import { allKeys, allRecords, changing, inTime, jobRecords, rowRecords } from './stores';
+import { roomToWrite } from './room';
+import { changing, jobRecords, rowRecords } from './stores';
 
 /** A stored record that does not read as a job: kept where it is, and offered for export and repair. */
 export interface SetAside {
@@ -66,7 +67,7 @@ export const asSetAside = (key: string, record: unknown): SetAside => ({
 
 /** A job, what stands in its place, or null where nothing does. */
 export async function readJob(id: string): Promise<Job | SetAside | null> {
-  const record = await inTime(jobRecords.getItem<unknown>(id));
+  const record = await jobRecords.get<unknown>(id);
   if (record === null) return null;
   const { job } = readStoredJob(record);
   return job !== null && job.id === id ? job : asSetAside(id, record);
@@ -79,24 +80,26 @@ export const isJob = (stored: Job | SetAside): stored is Job => !('record' in st
  * @throws ChangedElsewhere, Gone, WrittenByNewer, NotKept, or what the browser's store throws
  */
 export async function saveJob(job: Job, madeFrom: number | null): Promise<void> {
+  // Looked for while the stored job is read.
+  roomToWrite().catch(() => undefined);
   await changing(`job-${job.id}`, async () => {
-    const stored = await inTime(jobRecords.getItem<Job>(job.id));
+    const stored = await jobRecords.get<Job>(job.id);
     if (isNewerJob(stored)) throw new WrittenByNewer();
     if (stored === null && madeFrom !== null) throw new Gone();
     if ((stored?.revision ?? null) !== madeFrom) throw new ChangedElsewhere();
     // A row beside another revision than its own is made anew when the list is read.
-    const row = inTime(rowRecords.setItem(job.id, asRow(job)));
-    await Promise.all([inTime(jobRecords.setItem(job.id, job)), row]);
-    const kept = await inTime(jobRecords.getItem<Job>(job.id));
+    const row = rowRecords.put(job.id, asRow(job));
+    await Promise.all([jobRecords.put(job.id, job), row]);
+    const kept = await jobRecords.get<Job>(job.id);
     if (kept?.revision !== job.revision || kept.log.length !== job.log.length) throw new NotKept();
   });
 }
 
 /** Takes whatever stands under the key out of the store, and returns it. */
 export async function takeOut(key: string): Promise<unknown> {
-  const record = await inTime(jobRecords.getItem<unknown>(key));
-  await inTime(jobRecords.removeItem(key));
-  await inTime(rowRecords.removeItem(key));
+  const record = await jobRecords.get<unknown>(key);
+  await jobRecords.remove(key);
+  await rowRecords.remove(key);
   return record;
 }
 
@@ -108,7 +111,7 @@ export interface Listed {
 
 /** The rows of the list as they are kept, without reading any job. */
 export async function readRows(): Promise<Listed> {
-  const [keys, kept] = await Promise.all([allKeys(jobRecords), allRecords<JobRow>(rowRecords)]);
+  const [keys, kept] = await Promise.all([jobRecords.keys(), rowRecords.all<JobRow>()]);
   const rows = new Map(kept.map((row) => [row.id, row]));
   return {
     rows: keys.flatMap((key) => rows.get(key) ?? []),
@@ -125,6 +128,6 @@ export async function checkedRow(
   if (stored === null || !isJob(stored)) return stored;
   if (row !== null && row.revision === stored.revision) return row;
   const fresh = asRow(stored);
-  await inTime(rowRecords.setItem(key, fresh));
+  await rowRecords.put(key, fresh);
   return fresh;
 }

@@ -1,7 +1,7 @@
 /** Photographs of a job, kept beside it in this browser's store under their own ids. */
 import { Picture, type Job, type Pictures } from '$core';
 import { BIN_DAYS, type Binned } from './bin.svelte';
-import { inTime, pictureRecords, shelved, toShelf } from './stores';
+import { pictureRecords, shelved, toShelf } from './stores';
 
 const LONGEST_SIDE_PX = 1280;
 const QUALITY = 0.8;
@@ -23,12 +23,12 @@ export async function shrunk(file: File): Promise<string> {
 }
 
 export const keepPicture = (id: string, address: string): Promise<unknown> =>
-  inTime(pictureRecords.setItem(id, address));
+  pictureRecords.put(id, address);
 
 /** Null where the picture is not in this browser. */
 export async function readPicture(id: string): Promise<string | null> {
   try {
-    const address = await inTime(pictureRecords.getItem<unknown>(id));
+    const address = await pictureRecords.get<unknown>(id);
     // Only what was put there: a picture's own data, never an address elsewhere.
     return typeof address === 'string' && address.startsWith('data:image/') ? address : null;
   } catch {
@@ -79,13 +79,13 @@ export async function sweepPictures(
   const binned = new Set(bin.flatMap(({ record }) => photosIn(record)));
   const before = new Date(Date.parse(at) - BIN_DAYS * DAY_MS).toISOString();
   const unclaimed: Record<string, string> = {};
-  for (const id of await inTime(pictureRecords.keys())) {
+  for (const id of await pictureRecords.keys()) {
     if (photosOfJobs.has(id) || binned.has(id)) continue;
     const first = since[id] ?? at;
-    if (first < before) await inTime(pictureRecords.removeItem(id));
+    if (first < before) await pictureRecords.remove(id);
     else unclaimed[id] = first;
   }
-  await toShelf(UNCLAIMED, unclaimed);
+  if (JSON.stringify(unclaimed) !== JSON.stringify(since)) await toShelf(UNCLAIMED, unclaimed);
 }
 
 /** Ids of the photographs in a record, whatever state it is in. */

@@ -8,16 +8,16 @@ import {
   binRecords,
   changingAll,
   incomingRecords,
-  inTime,
   jobRecords,
   pictureRecords,
   rowRecords,
   shelfRecords,
+  type Records,
 } from './stores';
 
 const COUNTS = 'counts';
 
-const RECORDS: Readonly<Record<StoreName, LocalForage>> = {
+const RECORDS: Readonly<Record<StoreName, Records>> = {
   jobs: jobRecords,
   pictures: pictureRecords,
   shelf: shelfRecords,
@@ -42,33 +42,33 @@ export async function takeIn(
       ...remove.map((item) => ({ ...item, value: null, isRemoved: true })),
     ];
     for (const [n, incoming] of all.entries()) {
-      await inTime(incomingRecords.setItem(`${n}`, incoming));
+      await incomingRecords.put(`${n}`, incoming);
       onItem(n + 1);
     }
-    await inTime(incomingRecords.setItem(COUNTS, all.length));
+    await incomingRecords.put(COUNTS, all.length);
     await carryOn();
   });
 }
 
 /** What was broken off is carried on, or swept away; true where there was anything. */
 export async function finishRestore(): Promise<boolean> {
-  if ((await inTime(incomingRecords.length())) === 0) return false;
+  if ((await incomingRecords.count()) === 0) return false;
   await changingAll(carryOn);
   return true;
 }
 
 async function carryOn(): Promise<void> {
-  const counts = await inTime(incomingRecords.getItem<number>(COUNTS));
+  const counts = await incomingRecords.get<number>(COUNTS);
   for (let n = 0; n < (counts ?? 0); n += 1) {
-    const incoming = await inTime(incomingRecords.getItem<Incoming>(`${n}`));
+    const incoming = await incomingRecords.get<Incoming>(`${n}`);
     if (incoming === null) continue;
     const { store, key, value, isRemoved } = incoming;
-    if (isRemoved) await inTime(RECORDS[store].removeItem(key));
-    else await inTime(RECORDS[store].setItem(key, value));
+    if (isRemoved) await RECORDS[store].remove(key);
+    else await RECORDS[store].put(key, value);
     // Its row is made anew when the list is read.
-    if (store === 'jobs') await inTime(rowRecords.removeItem(key));
+    if (store === 'jobs') await rowRecords.remove(key);
   }
-  await inTime(incomingRecords.clear());
+  await incomingRecords.clear();
 }
 
 /** Everything that is kept, as it is kept. */
@@ -77,14 +77,14 @@ export async function everything(
 ): Promise<readonly StoredItem[]> {
   const keys = await Promise.all(
     (Object.keys(RECORDS) as StoreName[]).map(async (store) => {
-      const all = await inTime(RECORDS[store].keys());
+      const all = await RECORDS[store].keys();
       return all.filter((key) => isBackedUp(store, key)).map((key) => ({ store, key }));
     }),
   );
   const all = keys.flat();
   const items: StoredItem[] = [];
   for (const { store, key } of all) {
-    items.push({ store, key, value: await inTime(RECORDS[store].getItem<unknown>(key)) });
+    items.push({ store, key, value: await RECORDS[store].get<unknown>(key) });
     onItem(items.length, all.length);
   }
   return items;

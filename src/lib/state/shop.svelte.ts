@@ -28,15 +28,8 @@ import { hadJobs, markJobs } from './keeping.svelte';
 import { now } from './now';
 import { sweepPictures, takePictures } from './pictures';
 import { finishRestore } from './restore';
-import {
-  changing,
-  inTime,
-  jobRecords,
-  shelved,
-  toShelf,
-  troubleOf,
-  type StorageTrouble,
-} from './stores';
+import { changing, jobRecords, shelved, toShelf, troubleOf, type StorageTrouble } from './stores';
+import { roomToWrite } from './room';
 import { supplies } from './supplies.svelte';
 import { hearWindows, tellWindows } from './windows';
 
@@ -80,6 +73,8 @@ class Shop {
     // The list first: what the supplier sells takes longer to look through than the list to show.
     setTimeout(() => void supplies.read());
     await list;
+    // A full disk is told from the first moment, and the first save need not wait for the answer.
+    await roomToWrite().catch(async (error: unknown) => (this.trouble ??= await troubleOf(error)));
     await this.tidy().catch(() => undefined);
   }
 
@@ -199,7 +194,7 @@ class Shop {
   async remove(key: string, name: string): Promise<Binned | null> {
     try {
       const binned = await changing(`job-${key}`, async () => {
-        const record = await inTime(jobRecords.getItem<unknown>(key));
+        const record = await jobRecords.get<unknown>(key);
         const kept = await bin.put('job', name, record ?? this.loose.get(key));
         await takeOut(key);
         return kept;
@@ -233,7 +228,7 @@ class Shop {
     // It was set aside when it was deleted: there it comes back to.
     const key = String((record as { id?: unknown } | null)?.id ?? newId());
     if (this.isTaken(key)) return false;
-    await inTime(jobRecords.setItem(key, record));
+    await jobRecords.put(key, record);
     this.take([{ key, now: asSetAside(key, record) }]);
     return true;
   }
@@ -283,7 +278,7 @@ class Shop {
   /** Jobs come from the server only into a browser that never had any: a lost store is not filled with others. */
   private async seedDemo(): Promise<boolean> {
     if (hadJobs()) {
-      if ((await inTime(jobRecords.length())) === 0) this.trouble = 'cleared';
+      if ((await jobRecords.count()) === 0) this.trouble = 'cleared';
       return false;
     }
     const jobs = await fetched('/api/demo', z.array(Job));

@@ -5,25 +5,86 @@
 import { openDB, type IDBPDatabase } from 'idb';
 import localforage from 'localforage';
 import type { ListPlaces } from '$core';
+import { doubtStore, roomToWrite } from './room';
 
-const instance = (name: string, storeName: string) =>
-  localforage.createInstance({ name, storeName, driver: localforage.INDEXEDDB });
+/** A part of the store. Every answer comes in time or is said to be silent; nothing is written without room for it. */
+export class Records {
+  private readonly kept: LocalForage;
+
+  constructor(
+    private readonly database: string,
+    private readonly name: string,
+  ) {
+    this.kept = localforage.createInstance({
+      name: database,
+      storeName: name,
+      driver: localforage.INDEXEDDB,
+    });
+  }
+
+  get<Value = unknown>(key: string): Promise<Value | null> {
+    return answered(this.kept.getItem<Value>(key));
+  }
+  keys(): Promise<readonly string[]> {
+    return answered(this.atOnce(async (open) => (await open.getAllKeys(this.name)).map(String)));
+  }
+  all<Value>(): Promise<readonly Value[]> {
+    return answered(this.atOnce((open) => open.getAll(this.name) as Promise<Value[]>));
+  }
+  count(): Promise<number> {
+    return answered(this.kept.length());
+  }
+
+  put(key: string, value: unknown): Promise<void> {
+    return this.write(() => this.kept.setItem(key, value));
+  }
+  remove(key: string): Promise<void> {
+    return this.write(() => this.kept.removeItem(key));
+  }
+  clear(): Promise<void> {
+    return this.write(() => this.kept.clear());
+  }
+
+  private async write(work: () => Promise<unknown>): Promise<void> {
+    await answered(roomToWrite());
+    try {
+      await answered(work());
+    } catch (error) {
+      doubtStore();
+      throw error;
+    }
+  }
+
+  /** In one reading: localForage goes from one to the next. */
+  private async atOnce<Answer>(read: (open: IDBPDatabase) => Promise<Answer>): Promise<Answer> {
+    // It is localForage that makes the store where there is none.
+    await this.kept.ready();
+    const open = await openDB(this.database);
+    try {
+      return await read(open);
+    } finally {
+      open.close();
+    }
+  }
+}
 
 /** Jobs by their id, and what the shop has of its own. */
-export const jobRecords = instance('tenant', 'jobs');
-export const shelfRecords = instance('tenant', 'shelf');
+export const jobRecords = new Records('tenant', 'jobs');
+export const shelfRecords = new Records('tenant', 'shelf');
 /** Photographs, by the id their job knows them by. */
-export const pictureRecords = instance('tenant', 'pictures');
+export const pictureRecords = new Records('tenant', 'pictures');
 /** Databases of their own: a window of an earlier version has `tenant` open and keeps working. */
-export const rowRecords = instance('tenant-rows', 'rows');
-export const binRecords = instance('tenant-bin', 'bin');
-export const undoRecords = instance('tenant-undo', 'undo');
-export const incomingRecords = instance('tenant-incoming', 'parts');
+export const rowRecords = new Records('tenant-rows', 'rows');
+export const binRecords = new Records('tenant-bin', 'bin');
+export const undoRecords = new Records('tenant-undo', 'undo');
+export const incomingRecords = new Records('tenant-incoming', 'parts');
 
 if (typeof IDBDatabase === 'function') {
   // “Saved” is said once it is on the disk, not once the browser means to write it: on a full disk that never comes.
   const begin = IDBDatabase.prototype.transaction;
   IDBDatabase.prototype.transaction = function (stores, mode, options) {
+    // Closed by the browser, and not by whoever opened it.
+    this.onclose ??= doubtStore;
     return begin.call(this, stores, mode, { durability: 'strict', ...options });
   };
 }
@@ -39,53 +100,40 @@ class StoreSilent extends Error {}
 /** A store that has not answered by then is said to be silent; work goes on in the window. */
 const PATIENCE_MS = 8_000;
 
+/** True once the store has answered anything: it is not blocked, whatever fails later. */
+let hasAnswered = false;
+
 /** @throws StoreSilent where the answer does not come in time */
-export function inTime<Answer>(answer: Promise<Answer>): Promise<Answer> {
-  let timer: ReturnType<typeof setTimeout>;
+async function answered<Answer>(answer: Promise<Answer>): Promise<Answer> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
   const silent = new Promise<never>((_, reject) => {
     timer = setTimeout(() => reject(new StoreSilent('The store does not answer')), PATIENCE_MS);
   });
-  return Promise.race([answer, silent]).finally(() => clearTimeout(timer));
+  try {
+    const given = await Promise.race([answer, silent]);
+    hasAnswered = true;
+    return given;
+  } finally {
+    clearTimeout(timer);
+  }
 }
 
-/** What a failure to read or write means. A store that still reads but does not write is full, or its disk is. */
+/** What a failure to read or write means. A store that has answered and then fails is full, or its disk is. */
 export async function troubleOf(error: unknown): Promise<StorageTrouble> {
   if (error instanceof StoreSilent) return 'silent';
-  if (error instanceof DOMException && error.name === 'QuotaExceededError') return 'full';
+  if (hasAnswered || (error instanceof DOMException && error.name === 'QuotaExceededError'))
+    return 'full';
   try {
-    await inTime(jobRecords.length());
+    await jobRecords.count();
     return 'full';
   } catch (probe) {
     return probe instanceof StoreSilent ? 'silent' : 'blocked';
   }
 }
 
-/** All keys of a store, or all that is in it, in one reading: localForage goes from one to the next. */
-export const allKeys = async (of: LocalForage): Promise<readonly string[]> =>
-  (await inTime(once(of, (database, store) => database.getAllKeys(store)))).map(String);
-export const allRecords = <Value>(of: LocalForage): Promise<readonly Value[]> =>
-  inTime(once(of, (database, store) => database.getAll(store) as Promise<Value[]>));
-
-async function once<Answer>(
-  of: LocalForage,
-  read: (database: IDBPDatabase, store: string) => Promise<Answer>,
-): Promise<Answer> {
-  // It is localForage that makes the store where there is none.
-  await of.ready();
-  const { name = '', storeName = '' } = of.config();
-  const database = await openDB(name);
-  try {
-    return await read(database, storeName);
-  } finally {
-    database.close();
-  }
-}
-
 /** Things of the shop by their name. */
-export const shelved = <Value>(key: string): Promise<Value | null> =>
-  inTime(shelfRecords.getItem<Value>(key));
-export const toShelf = (key: string, value: unknown): Promise<unknown> =>
-  inTime(shelfRecords.setItem(key, value));
+export const shelved = <Value>(key: string): Promise<Value | null> => shelfRecords.get<Value>(key);
+export const toShelf = (key: string, value: unknown): Promise<void> => shelfRecords.put(key, value);
 
 /** Where the shop's own lists are kept. */
 export const KEPT_LISTS: ListPlaces = {

@@ -189,9 +189,13 @@ async function supply<Schema extends z.core.$ZodType>(
 ): Promise<z.infer<Schema> | null> {
   const fresh = await fetched(address, schema, question);
   try {
-    if (fresh !== null) await toShelf(key, fresh);
-    if (fresh !== null) return fresh;
-    const parsed = z.safeParse(schema, await shelved<unknown>(key));
+    const kept = await shelved<unknown>(key);
+    if (fresh !== null) {
+      // What is there already is not written anew at every start.
+      if (JSON.stringify(kept) !== JSON.stringify(fresh)) await toShelf(key, fresh);
+      return fresh;
+    }
+    const parsed = z.safeParse(schema, kept);
     return parsed.success ? parsed.data : null;
   } catch {
     // Without a store there is nothing to keep it in; what was fetched still serves.

@@ -44,8 +44,8 @@ export const historyOf = ({ job, done, undone }: Steps): History => ({
 });
 
 export async function keepHistory(state: Steps): Promise<void> {
-  await undoRecords.setItem(state.job.id, historyOf(state));
+  await undoRecords.put(state.job.id, historyOf(state));
 }
 
 export const readHistory = (jobId: string): Promise<History | null> =>
-  undoRecords.getItem<History>(jobId);
+  undoRecords.get<History>(jobId);

@@ -23,7 +23,7 @@ export const TROUBLE_WORDS: Readonly<Record<StorageTrouble, Trouble>> = {
   },
   full: {
     title: 'The browser’s store is full, or the disk is.',
-    list: 'Nothing more can be written. Make room on the disk, or back up, then delete old jobs for good. Nothing that was saved is lost.',
+    list: 'Nothing more is written. Back up at once, then make room on the disk, or delete old jobs for good: on a full disk a browser may clear what it keeps.',
     unsaved:
       'Your work is kept in this window. Export it, make room on the disk or in the list of jobs, then try again.',
   },
