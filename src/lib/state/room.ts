@@ -15,7 +15,7 @@ const MUCH_ROOM_BYTES = 16 * 2 ** 20;
 const RESERVE_BYTES = 2 ** 20;
 /** As the specification has it (Web Cryptography, 10.1.1). */
 const MOST_NOISE_AT_ONCE = 2 ** 16;
-/** So long there is taken to be room still, and none where there was none: each trying writes a little as well. */
+/** So long there is taken to be room still; and so long it is not tried again where there was none: trying writes, too. */
 const TRUSTED_MS = 250;
 const NONE_MS = 3000;
 /** A journal is begun anew after 4 MiB. What is larger than 64 KiB is kept beside it. Measured, no source. */
@@ -32,24 +32,30 @@ const SOUND = 'tenant-sound';
 
 let isSound = false;
 let room: Promise<void> | null = null;
+/** By the page's clock, in ms. */
+let tryAgainAt = 0;
 
 /** Resolves once something may be written. @throws QuotaExceededError where there is no room for it */
 export function roomToWrite(): Promise<void> {
   if (room === null) {
     const found = findRoom();
     room = found;
-    const trusted = (ms: number) => setTimeout(() => room === found && (room = null), ms);
-    found.then(
-      () => trusted(TRUSTED_MS),
-      () => trusted(NONE_MS),
-    );
+    const forget = () => room === found && (room = null);
+    found.then(() => setTimeout(forget, TRUSTED_MS), forget);
   }
   return room;
 }
 
 async function findRoom(): Promise<void> {
-  if (!isSound) await makeSure();
-  else await tryRoom(await store(), ROOM_BYTES);
+  const wait = tryAgainAt - performance.now();
+  if (wait > 0) await new Promise((resolve) => setTimeout(resolve, wait));
+  try {
+    if (!isSound) await makeSure();
+    else await tryRoom(await store(), ROOM_BYTES);
+  } catch (error) {
+    tryAgainAt = performance.now() + NONE_MS;
+    throw error;
+  }
 }
 
 /** A write has failed, or the browser has closed the store: no window writes before one has made sure again. */
