@@ -4,7 +4,7 @@ import { writeJobFile, type Job } from '../../src/core/index';
 import { absurdJob, chanceOf } from '../builders/absurdJob';
 import { soaked } from '../builders/soak';
 import type { Page } from '@playwright/test';
-import { evidence, expect, openJobs, openStage, saved, test } from './bench';
+import { evidence, expect, exported, openJobs, openStage, saved, test } from './bench';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
 const rows = (page: Page) => page.locator('table.jobs tbody tr');
@@ -136,6 +136,65 @@ test('two devices in trouble that are the same, and two cards alike, kill no vie
     await expect(page.getByText('cannot be shown for this job')).toBeHidden();
   }
   await expect(page.getByRole('heading', { name: 'What was fitted' })).toBeVisible();
+});
+
+test('a part that fails takes nothing else along, and comes back with the job that it can show', async ({
+  page,
+  complaints,
+}) => {
+  await openJobs(page);
+  const [first] = demoJobs(evidence('lspci'));
+  await putRecord(page, 'odd-hour', {
+    ...first,
+    id: 'odd-hour',
+    title: 'Changed at an odd hour',
+    changedAt: '2001-02-03T04:05:06.000Z',
+  });
+  // A browser that cannot write one figure and one moment.
+  await page.addInitScript(() => {
+    const figure = Intl.NumberFormat.prototype.formatToParts;
+    class Figures extends Intl.NumberFormat {
+      override format = (value: number | bigint): string => {
+        if (value === 4242.42) throw new RangeError('4242.42 has no words');
+        return figure.call(this, value).reduce((text, part) => text + part.value, '');
+      };
+    }
+    class Moments extends Intl.DateTimeFormat {
+      override format = (date?: Date | number): string => {
+        const moment = new Date(date ?? Date.now());
+        if (moment.getUTCFullYear() === 2001) throw new RangeError('2001 has no words');
+        return moment.toISOString();
+      };
+    }
+    Object.assign(Intl, { NumberFormat: Figures, DateTimeFormat: Moments });
+  });
+  await page.reload();
+  await expect(rows(page)).toHaveCount(14);
+  await expect(rows(page).filter({ hasText: 'cannot be shown here' })).toHaveCount(1);
+
+  await page.goto('/jobs/tide-table-office/needs');
+  await page.getByLabel(/^Budget/).fill('4242.42');
+  await page.getByLabel(/^Budget/).blur();
+  const failed = (what: string) => page.getByRole('alert').filter({ hasText: what });
+  await expect(failed('The board cannot be shown for this job.')).toContainText('no words');
+  await expect(failed('This stage cannot be shown for this job.')).toBeVisible();
+  await saved(page);
+  // The other parts work on, and so do a reload and the export.
+  await page.getByRole('link', { name: /Fit/ }).click();
+  await expect(failed('This stage')).toBeHidden();
+  await page.reload();
+  const board = failed('The board cannot be shown for this job.');
+  const { text } = await exported(page, board.getByRole('button', { name: 'Export' }));
+  expect(text).toContain('"budgetCents": 424242');
+  await board.getByRole('button', { name: 'Try again' }).click();
+  await expect(board).toBeVisible();
+  await board.getByRole('button', { name: /^Undo/ }).click();
+  await expect(board).toBeHidden();
+  await expect(page.getByLabel('Tally')).toContainText(' of 200.00');
+  await saved(page);
+  // Only what was provoked was complained of.
+  expect(complaints.filter((each) => !each.includes('has no words'))).toEqual([]);
+  complaints.length = 0;
 });
 
 test('a store that is silent says so, and one that was cleared blames no other window', async ({

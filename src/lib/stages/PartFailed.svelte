@@ -1,5 +1,6 @@
 <script lang="ts">
   /** In the place of a part that cannot be shown: what goes wrong in one job stays in it, and nothing of it is lost. */
+  import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { Button } from 'carbon-components-svelte';
   import ExportJob from '$lib/shop/ExportJob.svelte';
@@ -15,10 +16,11 @@
 
   let exporting = $state(false);
 
-  function undo() {
-    open.undo();
-    reset();
-  }
+  /** Once the job has changed, the part is tried again: by an undo, or from another window. */
+  const failedOf = untrack(() => open.job);
+  $effect(() => {
+    if (open.job !== failedOf) untrack(reset);
+  });
 
   async function setAside() {
     await shop.remove(open.job.id, open.job.title || 'untitled job');
@@ -33,7 +35,7 @@
   </p>
   <div class="row">
     {#if open.canUndo !== null}
-      <Button size="small" on:click={undo}>Undo: {open.canUndo}</Button>
+      <Button size="small" on:click={() => open.undo()}>Undo: {open.canUndo}</Button>
     {/if}
     <Button size="small" kind="tertiary" on:click={reset}>Try again</Button>
     <Button size="small" kind="tertiary" on:click={() => (exporting = true)}>Export</Button>
