@@ -8,10 +8,20 @@ test('the whole job with the keyboard only', async ({ page }) => {
 
   await key('n');
   await expect(page).toHaveURL(/survey$/);
-  await tabTo(page, page.getByLabel('What the job is'));
+  await expect(page.getByLabel('What the job is')).toBeFocused();
   await page.keyboard.type('Faster wire');
   await key('Tab');
   await page.keyboard.type('Boatyard drawing office');
+  await key('Tab');
+  // The list says at once what this window has saved, without being read anew.
+  await saved(page);
+  await tabTo(page, page.getByRole('link', { name: 'All jobs' }));
+  await key('Enter');
+  const row = page.locator('table.jobs tbody tr').filter({ hasText: 'Faster wire' });
+  await expect(row).toContainText('Boatyard drawing office');
+  await tabTo(page, row.getByRole('link'));
+  await key('Enter');
+  await expect(page.getByLabel('What the job is')).toHaveValue('Faster wire');
   await tabTo(page, page.locator('#template'));
   await page.keyboard.type('Longreach');
   await key('Tab');

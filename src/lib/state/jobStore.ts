@@ -76,22 +76,23 @@ export async function readJob(id: string): Promise<Job | SetAside | null> {
 export const isJob = (stored: Job | SetAside): stored is Job => !('record' in stored);
 
 /**
- * Saves a job over the revision it was made from; null for a job that is not stored yet.
+ * Saves a job over the revision it was made from; null for a job that is not stored yet. Returns its row of the list.
  * @throws ChangedElsewhere, Gone, WrittenByNewer, NotKept, or what the browser's store throws
  */
-export async function saveJob(job: Job, madeFrom: number | null): Promise<void> {
+export async function saveJob(job: Job, madeFrom: number | null): Promise<JobRow> {
   // Looked for while the stored job is read.
   roomToWrite().catch(() => undefined);
-  await changing(`job-${job.id}`, async () => {
+  return changing(`job-${job.id}`, async () => {
     const stored = await jobRecords.get<Job>(job.id);
     if (isNewerJob(stored)) throw new WrittenByNewer();
     if (stored === null && madeFrom !== null) throw new Gone();
     if ((stored?.revision ?? null) !== madeFrom) throw new ChangedElsewhere();
     // A row beside another revision than its own is made anew when the list is read.
-    const row = rowRecords.put(job.id, asRow(job));
-    await Promise.all([jobRecords.put(job.id, job), row]);
+    const row = asRow(job);
+    await Promise.all([jobRecords.put(job.id, job), rowRecords.put(job.id, row)]);
     const kept = await jobRecords.get<Job>(job.id);
     if (kept?.revision !== job.revision || kept.log.length !== job.log.length) throw new NotKept();
+    return row;
   });
 }
 

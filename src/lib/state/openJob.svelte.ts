@@ -13,6 +13,7 @@ import {
 } from './jobStore';
 import { keeping as safekeeping } from './keeping.svelte';
 import { now } from './now';
+import { shop } from './shop.svelte';
 import { troubleOf } from './stores';
 import { WINDOW_ID, hearWindows, tellWindows } from './windows';
 
@@ -29,7 +30,9 @@ const KEEPING: Omit<Keeping, 'changedBack'> = {
     if (isJob(stored)) return stored;
     return stored.isNewer ? 'newer' : 'unreadable';
   },
-  save: saveJob,
+  async save(job, madeFrom) {
+    shop.takeRow(await saveJob(job, madeFrom));
+  },
   async meaning(error): Promise<Saving> {
     if (error instanceof ChangedElsewhere) return 'changedElsewhere';
     if (error instanceof WrittenByNewer) return 'newer';

@@ -121,6 +121,9 @@ class Shop {
     }
   }
 
+  /** The row of a job that this window has saved. */
+  takeRow = (row: JobRow): void => this.take([{ key: row.id, now: row }]);
+
   /** What was found under keys of the store takes the place of what was known of them. */
   private take(
     found: readonly { readonly key: string; readonly now: JobRow | SetAside | null }[],

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { Tab, TabContent, Tabs, TextInput } from 'carbon-components-svelte';
   import { housings, type Machine } from '$core';
   import { selection, type FactPlace } from '$lib/state/selection.svelte';
@@ -45,6 +45,11 @@
 
   const describe = (detail: (typeof DETAILS)[number][0], text: string) =>
     model.open.run({ name: 'describeJob', details: { [detail]: text.slice(0, 200) } });
+
+  // A job that was just begun has nothing to look at yet: the first act is to say what it is.
+  onMount(() => {
+    if (job.log.length === 0) document.getElementById('job-title')?.focus();
+  });
 
   // Another stage may have sent the technician here for one fact.
   $effect(() => {
