@@ -13,7 +13,8 @@ test('a job is duplicated, deleted, and brought back', async ({ page }) => {
   await expect(rows).toHaveCount(14);
   await rows.filter({ hasText: '(copy)' }).getByRole('button', { name: 'Delete' }).click();
   await expect(rows).toHaveCount(13);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeFocused();
+  await page.keyboard.press('Enter');
   await expect(rows).toHaveCount(14);
   await page.reload();
   await expect(rows).toHaveCount(14);

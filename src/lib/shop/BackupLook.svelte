@@ -9,6 +9,7 @@
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
   import type { BackupDifference } from '$core';
   import type { Look } from '$lib/workers/backup.worker';
+  import { takesFocus } from './keys';
   import { atMoment } from '$lib/wording/figures';
   import { STANDING_WORDS, TAKING_WORDS, THING_WORDS } from '$lib/wording/backups';
 
@@ -42,8 +43,8 @@
     ]));
 </script>
 
-<div class="look">
-  <h3>{name}</h3>
+<div class="look" role="region" aria-labelledby="look-heading" tabindex="-1" use:takesFocus>
+  <h3 id="look-heading">{name}</h3>
   <p>
     Made {atMoment(look.manifest.madeAt)} by version {look.manifest.madeBy}: {counted(
       counts.jobs,
@@ -151,5 +152,6 @@
   .row {
     display: flex;
     gap: 0.75rem;
+    margin-top: 0.75rem;
   }
 </style>

@@ -19,7 +19,7 @@
   import { TROUBLE_WORDS } from '$lib/wording/keeping';
   import ExportJob from './ExportJob.svelte';
   import JobTableRow from './JobTableRow.svelte';
-  import { isTyping } from './keys';
+  import { isTyping, takesFocus } from './keys';
   import ProblemLines from './ProblemLines.svelte';
   import Repair from './Repair.svelte';
   import SetAsideList from './SetAsideList.svelte';
@@ -147,17 +147,21 @@
     />
   {/if}
   {#if removed}
-    <InlineNotification
-      lowContrast
-      kind="info"
-      title="Deleted:"
-      subtitle="{removed.name}. It stays in the bin for 30 days."
-      on:close={() => (removed = null)}
-    >
-      <svelte:fragment slot="actions">
-        <NotificationActionButton on:click={putBack}>Undo</NotificationActionButton>
-      </svelte:fragment>
-    </InlineNotification>
+    {#key removed.key}
+      <div use:takesFocus>
+        <InlineNotification
+          lowContrast
+          kind="info"
+          title="Deleted:"
+          subtitle="{removed.name}. It stays in the bin for 30 days."
+          on:close={() => (removed = null)}
+        >
+          <svelte:fragment slot="actions">
+            <NotificationActionButton on:click={putBack}>Undo</NotificationActionButton>
+          </svelte:fragment>
+        </InlineNotification>
+      </div>
+    {/key}
   {/if}
   {#if refused}
     <div role="alert" class="refused">

@@ -46,7 +46,7 @@
       : `${row.open ?? 'not known how much'} in ${STAGE_WORDS[at]}`}{#if row.unknown > 0 && at !== 'survey'},
       {row.unknown} facts unknown{/if}
   </td>
-  <td>
+  <td class="moment">
     {atMoment(row.changedAt)}
     {#if unsaved}<strong class="unsaved">not saved</strong>{/if}
   </td>
@@ -77,8 +77,8 @@
 </tr>
 
 <style>
-  td {
-    padding-block: 0.75rem;
+  tr td {
+    padding-block: 0.375rem;
     vertical-align: middle;
     font-size: 0.875rem;
   }
@@ -108,6 +108,7 @@
     height: 16px;
     margin-top: -2px;
   }
+  .moment,
   .standing {
     white-space: nowrap;
   }

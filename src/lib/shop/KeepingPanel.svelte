@@ -219,6 +219,10 @@
   dt {
     color: var(--cds-text-02);
   }
+  [role='status'] {
+    font-size: 0.875rem;
+    margin-bottom: 0.75rem;
+  }
   .row {
     display: flex;
     flex-wrap: wrap;

@@ -16,3 +16,9 @@ export function isOnControl(event: KeyboardEvent): boolean {
     target instanceof HTMLElement && target.closest('button, a, input, label, summary') !== null
   );
 }
+
+/** What has just appeared takes the focus, or the first button in it does: a hand on the keyboard goes on from there. */
+export function takesFocus(appeared: HTMLElement): void {
+  const first = appeared.tabIndex >= 0 || appeared.hasAttribute('tabindex');
+  (first ? appeared : appeared.querySelector('button'))?.focus();
+}
