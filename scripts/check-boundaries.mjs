@@ -8,8 +8,12 @@ const FORBIDDEN = [
     "import { proposePlan } from '../planner/plan.ts';\nexport { proposePlan };\n",
   ],
   [
-    'src/core/rules/seat.ts',
-    "import { readLspci } from '../read/pci/lspci.ts';\nexport { readLspci };\n",
+    'src/core/placement/sockets.ts',
+    "import { power } from '../rules/power.ts';\nexport { power };\n",
+  ],
+  [
+    'src/core/read/evidence.ts',
+    "import { modulesFor } from '../drivers/moduleMatching.ts';\nexport { modulesFor };\n",
   ],
   ['src/core/standards/usb.ts', "import { Card } from '../parts/card.ts';\nexport { Card };\n"],
   ['src/core/flow/stages.ts', "import localforage from 'localforage';\nexport { localforage };\n"],

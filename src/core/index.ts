@@ -1,6 +1,5 @@
 /** Every public name of the core, one by one. The reading order is in README.md. */
 export { type DeepReadonly, MEGABYTE, megabitsToBytesPerSecond } from './units.ts';
-
 export { withTaxCents } from './money.ts';
 export { valueAt, withValueAt } from './paths.ts';
 
@@ -23,8 +22,8 @@ export {
   CONNECTOR_THICKNESS_MM,
   OPENING_PITCH_MM,
   UNDER_CARD_ROOM_MM,
+  COMPONENT_SIDE_MM,
 } from './standards/cardForm.ts';
-export { COMPONENT_SIDE_MM } from './standards/cardForm.ts';
 export {
   BOARD_HEADERS,
   type BoardHeader,
@@ -87,13 +86,6 @@ export { SURVEY_BUNDLE_HEAD, SURVEY_BUNDLE_VERSION } from './standards/surveyBun
 
 export { type Fact, type Testimony, Witness, known, valueOf } from './parts/fact.ts';
 export {
-  type Contradiction,
-  contradictions,
-  disagreeing,
-  tell,
-  testify,
-} from './parts/testimony.ts';
-export {
   type Express,
   type LinkState,
   PciFunction,
@@ -124,7 +116,6 @@ export {
   occupantNamed,
   vacant,
 } from './parts/machine.ts';
-export { type Move, withMoves } from './parts/moves.ts';
 export {
   COST_PARTS,
   type CostPart,
@@ -134,7 +125,6 @@ export {
   type Weights,
   pinKey,
 } from './parts/planning.ts';
-export { templateOf } from './parts/template.ts';
 export { Delivery, type DeliveryKind, type DeliveryOf } from './parts/delivery.ts';
 export { Card, cardName } from './parts/card.ts';
 export { Extra } from './parts/extra.ts';
@@ -179,16 +169,8 @@ export { readSmbios } from './read/firmware/smbios.ts';
 export { readDmidecode } from './read/firmware/dmidecode.ts';
 export { type ReportedMode, type ScreenReading, readEdid } from './read/screens/edid.ts';
 export { readDeviceList } from './read/system/deviceList.ts';
-export {
-  modalias,
-  modulesFor,
-  readEthtool,
-  readIpLink,
-  readModulesAlias,
-  readOsRelease,
-  readUname,
-  shellMatch,
-} from './read/system/linux.ts';
+export { readEthtool, readIpLink, readOsRelease, readUname } from './read/system/linux.ts';
+export { readModulesAlias } from './read/system/moduleAliases.ts';
 export { nameIn, readIdList } from './read/idList.ts';
 export { type EvidenceKind } from './read/recognise.ts';
 export {
@@ -199,35 +181,6 @@ export {
   type KnownLists,
   readEvidence,
 } from './read/evidence.ts';
-export { withCardRecords } from './read/cardRecords.ts';
-export { type Taken, takeEvidence } from './read/mergeEvidence.ts';
-export { sameMachine } from './read/sameMachine.ts';
-export { type CellKind, MONEY_CELL } from './read/catalogue/cells.ts';
-export {
-  CARD_COLUMNS,
-  EXTRA_COLUMNS,
-  type Column,
-  FAN_CELL,
-  PLAIN_DELIVERIES,
-  columnsFor,
-  columnsOf,
-  plainCard,
-  printCell,
-  takeCell,
-} from './read/catalogue/columns.ts';
-export {
-  type CatalogueTable,
-  type Matching,
-  type ReadRow,
-  contradictionsIn,
-  matchColumns,
-  missingColumns,
-  readCatalogueTable,
-  readRows,
-  writeCatalogue,
-} from './read/catalogue/catalogueFile.ts';
-export { learnCard, learnable } from './read/catalogue/learnCard.ts';
-export { bestMode } from './read/mergeSystem.ts';
 export {
   type JobFileReading,
   Picture,
@@ -246,6 +199,74 @@ export {
 } from './read/keptList.ts';
 export { type Repaired, repairedJob, repairedMachine } from './read/repair.ts';
 
+export { type CellKind, MONEY_CELL } from './catalogue/cells.ts';
+export {
+  CARD_COLUMNS,
+  EXTRA_COLUMNS,
+  type Column,
+  FAN_CELL,
+  PLAIN_DELIVERIES,
+  columnsFor,
+  columnsOf,
+  plainCard,
+  printCell,
+  takeCell,
+} from './catalogue/columns.ts';
+export {
+  type CatalogueTable,
+  type Matching,
+  type ReadRow,
+  contradictionsIn,
+  matchColumns,
+  missingColumns,
+  readCatalogueTable,
+  readRows,
+  writeCatalogue,
+} from './catalogue/catalogueFile.ts';
+export { learnCard, learnable } from './catalogue/learnCard.ts';
+
+export { modalias, modulesFor, shellMatch } from './drivers/moduleMatching.ts';
+export {
+  type DriverLibrary,
+  bestPackage,
+  compareVersions,
+  packagesFor,
+} from './drivers/packages.ts';
+
+export {
+  type Contradiction,
+  contradictions,
+  disagreeing,
+  tell,
+  testify,
+} from './survey/testimony.ts';
+export { templateOf } from './survey/template.ts';
+export { withCardRecords } from './survey/cardRecords.ts';
+export { type Taken, takeEvidence } from './survey/takeEvidence.ts';
+export { sameMachine } from './survey/sameMachine.ts';
+export { bestMode } from './survey/mergeSystem.ts';
+
+export { type Move, withMoves } from './placement/moves.ts';
+export {
+  type Rectangle,
+  bodyAround,
+  connectorLengthMm,
+  openingMiddleMm,
+} from './placement/geometry.ts';
+export { slotLink, type SlotLink } from './placement/slotLink.ts';
+export {
+  type Assignment,
+  type AssignmentCost,
+  type FreePlug,
+  type Socket,
+  assignPlugs,
+  plugsOf,
+  socketsOf,
+} from './placement/plugs.ts';
+export { withCards, withOccupants } from './placement/withCards.ts';
+export { type PowerLimit, powerLoads } from './placement/powerLoads.ts';
+export { type Housing, housings, machineAround } from './placement/housing.ts';
+
 export {
   type Finding,
   type FindingCode,
@@ -255,14 +276,8 @@ export {
   byWeight,
   worstVerdict,
 } from './rules/finding.ts';
-export {
-  type Rectangle,
-  bodyAround,
-  connectorLengthMm,
-  openingMiddleMm,
-} from './rules/geometry.ts';
 export { seat } from './rules/seat.ts';
-export { link, slotLink, type SlotLink, usableBytesPerSecond } from './rules/link.ts';
+export { link, usableBytesPerSecond } from './rules/link.ts';
 export { bracket } from './rules/bracket.ts';
 export { body, openingsCollide } from './rules/body.ts';
 export { firmware } from './rules/firmware.ts';
@@ -270,27 +285,9 @@ export { headers } from './rules/headers.ts';
 export { quirks } from './rules/quirks.ts';
 export { deservedCents, worth } from './rules/worth.ts';
 export { power, sum } from './rules/power.ts';
-export {
-  type Assignment,
-  type AssignmentCost,
-  type FreePlug,
-  type Socket,
-  assignPlugs,
-  plugsOf,
-  socketsOf,
-} from './rules/plugs.ts';
-export { withCards, withOccupants } from './rules/withCards.ts';
 export { SCHOOLS, type School, type SchoolAnswer, supplySize } from './rules/supplySize.ts';
-export { type PowerLimit, powerLoads } from './rules/powerLoads.ts';
-export {
-  type DriverLibrary,
-  bestPackage,
-  compareVersions,
-  driverSupport,
-  packagesFor,
-} from './rules/driverSupport.ts';
+export { driverSupport } from './rules/driverSupport.ts';
 export { type SlotVerdict, slotVerdict, verdictTable } from './rules/verdict.ts';
-export { type Housing, housings, machineAround } from './rules/housing.ts';
 export {
   type DecisiveFact,
   type FactCode,
@@ -304,7 +301,6 @@ export { type Flow, type FlowStage, type StageCode } from './flow/flow.ts';
 export { flowOf, satisfies } from './flow/flowOf.ts';
 export { type Already, already, recordOf } from './flow/already.ts';
 export { pairScreens } from './flow/screens.ts';
-
 export { type Rate, type Leg, type LegRates, legs, ratesOf, streamsOf } from './flow/together.ts';
 export { type Share, type Stream, fairShares } from './flow/fairShares.ts';
 export { type CopyTime, copyTime } from './flow/copyTime.ts';
@@ -390,7 +386,6 @@ export {
   type SheetFigure,
   handOverSheet,
 } from './write/handOver.ts';
-
 export { type ExportChoice, forExport } from './write/forExport.ts';
 export { type ShoppingList, type ShoppingRow, shoppingList } from './write/shoppingList.ts';
 export { shoppingTable } from './write/shoppingTable.ts';

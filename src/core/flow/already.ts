@@ -4,7 +4,7 @@ import { valueOf } from '../parts/fact.ts';
 import type { Machine, Occupant } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { unitsWanted, type Need } from '../parts/need.ts';
-import { slotInUse } from '../rules/sharing.ts';
+import { slotInUse } from '../placement/lanesLeft.ts';
 import type { Flow, Giver } from './flow.ts';
 import { flowFrom } from './flowOf.ts';
 

@@ -6,7 +6,7 @@ import type { Card } from '../parts/card.ts';
 import type { Delivery } from '../parts/delivery.ts';
 import type { Slot } from '../parts/machine.ts';
 import type { Need } from '../parts/need.ts';
-import { slotLink, type Band, type LinkedCard } from '../rules/link.ts';
+import { slotLink, type Band, type LinkedCard } from '../placement/slotLink.ts';
 import { worstVerdict, type Finding, type Unit } from '../rules/finding.ts';
 import type { DriveSocket } from '../standards/storage.ts';
 import type { ScreenAdapter } from '../standards/screens.ts';

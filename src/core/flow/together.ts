@@ -2,8 +2,8 @@
 import type { Card } from '../parts/card.ts';
 import type { Machine } from '../parts/machine.ts';
 import { unitsWanted, type Need } from '../parts/need.ts';
-import { withOccupants } from '../rules/withCards.ts';
-import type { Placed } from '../rules/sharing.ts';
+import { withOccupants } from '../placement/withCards.ts';
+import type { Placed } from '../placement/lanesLeft.ts';
 import { givers } from './already.ts';
 import { fairShares, type Stream } from './fairShares.ts';
 import type { Flow, FlowStage, Giver, SharedStage, StageCode } from './flow.ts';

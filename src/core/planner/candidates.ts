@@ -6,9 +6,9 @@ import type { Machine, Slot } from '../parts/machine.ts';
 import type { Pin } from '../parts/planning.ts';
 import type { Flow } from '../flow/flow.ts';
 import type { Extra } from '../parts/extra.ts';
-import type { DriverLibrary } from '../rules/driverSupport.ts';
+import type { DriverLibrary } from '../drivers/packages.ts';
 import type { Finding, FindingCode } from '../rules/finding.ts';
-import { machineAround } from '../rules/housing.ts';
+import { machineAround } from '../placement/housing.ts';
 import { ADAPTED, PLUG_ADAPTERS } from '../standards/plugs.ts';
 import type { FrontLead } from '../standards/headers.ts';
 import {

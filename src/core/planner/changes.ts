@@ -4,7 +4,7 @@ import type { Extra } from '../parts/extra.ts';
 import { known, valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { pinKey, type Pin } from '../parts/planning.ts';
-import { tell } from '../parts/testimony.ts';
+import { tell } from '../survey/testimony.ts';
 import { recordOf } from '../flow/already.ts';
 import { CABLE_CLASSES, ETHERNET_MEGABITS, type CableClass } from '../standards/ethernet.ts';
 import { PLUG_TYPES, type PlugType } from '../standards/plugs.ts';

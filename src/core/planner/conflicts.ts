@@ -2,9 +2,10 @@
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import { openingsCollide } from '../rules/body.ts';
-import { housings, machineAround } from '../rules/housing.ts';
-import { plugFinding, socketsIn } from '../rules/power.ts';
-import { slotBeside, slotInUse } from '../rules/sharing.ts';
+import { housings, machineAround } from '../placement/housing.ts';
+import { plugFinding } from '../rules/power.ts';
+import { socketsIn } from '../placement/sockets.ts';
+import { slotBeside, slotInUse } from '../placement/lanesLeft.ts';
 import { HEADROOM_SHARE } from '../standards/plugs.ts';
 import type { Candidate } from './candidates.ts';
 import type { Limit } from './limits.ts';

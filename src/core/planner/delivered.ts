@@ -1,5 +1,5 @@
 /** What a plan delivers: to each need, and of all that could be delivered. */
-import { withMoves } from '../parts/moves.ts';
+import { withMoves } from '../placement/moves.ts';
 import type { Need } from '../parts/need.ts';
 import { legs, ratesOf } from '../flow/together.ts';
 import { PACE_CENTS } from './cost.ts';

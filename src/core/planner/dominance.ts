@@ -3,7 +3,7 @@ import type { Card } from '../parts/card.ts';
 import type { DeliveryKind } from '../parts/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Slot } from '../parts/machine.ts';
-import { socketsOf } from '../rules/plugs.ts';
+import { socketsOf } from '../placement/plugs.ts';
 import type { FrontLead } from '../standards/headers.ts';
 import type { Units } from './coverage.ts';
 

@@ -3,7 +3,7 @@ import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Occupant, Slot } from '../parts/machine.ts';
 import type { Pin } from '../parts/planning.ts';
-import { slotInUse } from '../rules/sharing.ts';
+import { slotInUse } from '../placement/lanesLeft.ts';
 import { recordOf } from '../flow/already.ts';
 
 export interface Existing {

@@ -2,7 +2,7 @@
 import { valueOf } from '../parts/fact.ts';
 import type { Slot } from '../parts/machine.ts';
 import type { Finding } from '../rules/finding.ts';
-import { laneLevels } from '../rules/sharing.ts';
+import { laneLevels } from '../placement/lanesLeft.ts';
 import { verdictAsker } from '../rules/verdict.ts';
 import { TOGETHER, withLeads, type Assessing, type Candidate } from './candidates.ts';
 import { MOVE_CENTS, NARROWED_CENTS, added, troubleOf, weigh } from './cost.ts';

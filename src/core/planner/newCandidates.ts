@@ -3,7 +3,7 @@ import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Slot } from '../parts/machine.ts';
 import type { Finding } from '../rules/finding.ts';
-import { laneLevels } from '../rules/sharing.ts';
+import { laneLevels } from '../placement/lanesLeft.ts';
 import { verdictAsker } from '../rules/verdict.ts';
 import {
   adaptersAtLeast,

@@ -5,9 +5,9 @@
 import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
-import type { Socket } from '../rules/plugs.ts';
-import { socketsIn } from '../rules/power.ts';
-import { machineAround } from '../rules/housing.ts';
+import type { Socket } from '../placement/plugs.ts';
+import { socketsIn } from '../placement/sockets.ts';
+import { machineAround } from '../placement/housing.ts';
 import type { Candidate } from './candidates.ts';
 import type { Reached } from './scenes.ts';
 import { isDisturbed } from './together.ts';

@@ -3,9 +3,9 @@ import type { Flow } from '../flow/flow.ts';
 import { flowOf } from '../flow/flowOf.ts';
 import type { Job, Placement } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
-import { withMoves } from '../parts/moves.ts';
+import { withMoves } from '../placement/moves.ts';
 import type { Need } from '../parts/need.ts';
-import { slotInUse } from '../rules/sharing.ts';
+import { slotInUse } from '../placement/lanesLeft.ts';
 
 export interface Fitted {
   readonly placement: Placement;

@@ -5,7 +5,7 @@
  */
 import type { StageCode } from '../flow/flow.ts';
 import type { Card } from '../parts/card.ts';
-import { slotLink } from '../rules/link.ts';
+import { slotLink } from '../placement/slotLink.ts';
 import type { Verdict } from '../rules/finding.ts';
 import { HEALTHY_COPY_SHARE, tcpBytesPerSecond } from '../standards/ethernet.ts';
 import {

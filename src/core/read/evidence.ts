@@ -17,16 +17,14 @@ import { named } from './pci/named.ts';
 import { readLspciMachine } from './pci/lspciMachine.ts';
 import { ProblemList, type Problem } from './problem.ts';
 import { CONFIG_PATH, recognise, type EvidenceKind } from './recognise.ts';
+import { readModulesAlias, type AliasList } from './system/moduleAliases.ts';
 import { readEdid, type ScreenReading } from './screens/edid.ts';
 import { readDeviceList, type DeviceListReading } from './system/deviceList.ts';
 import {
-  modulesFor,
   readEthtool,
   readIpLink,
-  readModulesAlias,
   readOsRelease,
   readUname,
-  type AliasList,
   type Kernel,
   type NetworkPort,
 } from './system/linux.ts';
@@ -68,6 +66,8 @@ export interface Evidence {
   readonly uefi: boolean | null;
   readonly secureBoot: boolean | null;
   readonly deviceList: DeviceListReading | null;
+  /** What this system's modules offer to drive. */
+  readonly aliases: AliasList | null;
   /** Names for devices that came without one, by `vendor:device`. */
   readonly names: ReadonlyMap<string, string>;
   /** Lists of names that came along, to be kept. */
@@ -290,7 +290,10 @@ function readBytes(
 function concluded(gathered: Gathered, known: Known): Evidence {
   const { files, reports, firmware, screens, ports, osName, kernel, facts, lists } = gathered;
   const devices = combineReports(reports);
-  const driven = devices.functions.map((fn) => withDrivers(fn, gathered));
+  const driven = devices.functions.map((fn) => ({
+    ...fn,
+    driver: fn.driver ?? gathered.loaded.get(fn.address) ?? null,
+  }));
   const names = namesFor([...driven, ...known.functions], lists.pci ?? known.pci);
   return {
     files,
@@ -307,6 +310,7 @@ function concluded(gathered: Gathered, known: Known): Evidence {
     uefi: yesOrNo(facts.get('uefi')),
     secureBoot: yesOrNo(facts.get('secure-boot')),
     deviceList: withUsbNames(gathered.deviceList, lists.usb ?? known.usb),
+    aliases: gathered.aliases,
     names,
     lists,
   };
@@ -344,14 +348,6 @@ function withUsbNames(
   return {
     ...reading,
     inTrouble: reading.inTrouble.map((each) => ({ ...each, name: each.name || nameOf(each.id) })),
-  };
-}
-
-function withDrivers(fn: PciFunction, { loaded, aliases }: Gathered): PciFunction {
-  return {
-    ...fn,
-    driver: fn.driver ?? loaded.get(fn.address) ?? null,
-    modules: fn.modules ?? (aliases === null ? null : modulesFor(fn, aliases)),
   };
 }
 

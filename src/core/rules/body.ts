@@ -14,8 +14,8 @@ import {
   UNDER_CARD_ROOM_MM,
 } from '../standards/cardForm.ts';
 import type { Finding } from './finding.ts';
-import { bodyRectangle, overlap } from './geometry.ts';
-import { standingBeside, type Standing } from './standing.ts';
+import { bodyRectangle, overlap } from '../placement/geometry.ts';
+import { standingBeside, type Standing } from '../placement/standing.ts';
 
 /** All of it: what the housing decides, and what the slot decides. */
 export const body = (card: Card, slot: Slot, machine: Machine): readonly Finding[] => [

@@ -7,7 +7,7 @@ import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import type { Finding } from './finding.ts';
-import { openingMiddleMm } from './geometry.ts';
+import { openingMiddleMm } from '../placement/geometry.ts';
 
 export function headers(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
   return frontLeads(card, machine).concat(boardLeads(card, slot, machine));

@@ -2,7 +2,7 @@
 import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
-import { CLASSIC_PCI_WATTS, SLOT_WATTS_AT_START } from '../standards/cardForm.ts';
+import { SLOT_WATTS_AT_START } from '../standards/cardForm.ts';
 import { HEADERS } from '../standards/headers.ts';
 import {
   ADAPTED,
@@ -14,15 +14,14 @@ import {
 import { USB_VOLTS } from '../standards/usb.ts';
 import { row } from '../units.ts';
 import type { Finding } from './finding.ts';
-import { openingMiddleMm } from './geometry.ts';
 import {
   assignPlugs,
   plugsOf,
-  socketsOf,
   type FreePlug,
   type Leniency,
   type Socket,
-} from './plugs.ts';
+} from '../placement/plugs.ts';
+import { slotLimitWatts, socketsIn } from '../placement/sockets.ts';
 
 /** All of it: what the housing's supply decides, and what the slot decides. */
 export const power = (card: Card, slot: Slot, machine: Machine): readonly Finding[] => [
@@ -65,23 +64,6 @@ function slotWatts(card: Card, slot: Slot): Finding {
   return slot.powerWatts === null && slot.bus === 'pcie'
     ? { code: 'power.slotUnknown', verdict: 'unknown', ...figures }
     : { code: 'power.slotShort', verdict: 'blocked', ...figures };
-}
-
-/** What the slot gives, or where nobody knows, what the standard assures of any slot of its kind. */
-export function slotLimitWatts(slot: Slot): number {
-  const told = valueOf(slot.powerWatts);
-  if (told !== null) return told;
-  return slot.bus === 'pci'
-    ? CLASSIC_PCI_WATTS
-    : row(SLOT_WATTS_AT_START, valueOf(slot.connectorLanes) ?? 1);
-}
-
-/** A card's sockets with how far a lead has to reach for them; zero where no lead was measured, so that it does not matter. */
-export function socketsIn(card: Card, slot: Slot, machine: Machine): readonly Socket[] {
-  if (card.sockets.length === 0) return [];
-  const opening = valueOf(slot.opening);
-  const measured = valueOf(machine.supply.plugs)?.some(({ reachMm }) => reachMm != null) === true;
-  return socketsOf(card, opening !== null && measured ? openingMiddleMm(machine, opening) : 0);
 }
 
 function plugs(card: Card, slot: Slot, machine: Machine): readonly Finding[] {

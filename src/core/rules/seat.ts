@@ -4,7 +4,12 @@ import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { CONNECTOR_START_MM } from '../standards/cardForm.ts';
 import type { Finding } from './finding.ts';
-import { cardEdgeEndMm, connectorLengthMm, openingMiddleMm, overlap } from './geometry.ts';
+import {
+  cardEdgeEndMm,
+  connectorLengthMm,
+  openingMiddleMm,
+  overlap,
+} from '../placement/geometry.ts';
 
 /** Half the width of the strip that a card's edge needs behind an open-ended slot. Common practice, no source. */
 const EDGE_STRIP_MM = 3;

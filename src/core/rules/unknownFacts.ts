@@ -3,9 +3,9 @@ import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import type { Card } from '../parts/card.ts';
 import { SERVED_BY, type Need } from '../parts/need.ts';
-import type { DriverLibrary } from './driverSupport.ts';
+import type { DriverLibrary } from '../drivers/packages.ts';
 import type { Finding, FindingCode } from './finding.ts';
-import { housings, type Housing } from './housing.ts';
+import { housings, type Housing } from '../placement/housing.ts';
 import { verdictTable } from './verdict.ts';
 
 export type FactCode =

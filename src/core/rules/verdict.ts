@@ -3,16 +3,18 @@ import type { Card } from '../parts/card.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { bodyInHousing, bodyInSlot } from './body.ts';
 import { bracket } from './bracket.ts';
-import { driverSupport, type DriverLibrary } from './driverSupport.ts';
+import { driverSupport } from './driverSupport.ts';
+import type { DriverLibrary } from '../drivers/packages.ts';
 import { worstVerdict, type Finding, type Verdict } from './finding.ts';
 import { firmware } from './firmware.ts';
 import { headers } from './headers.ts';
-import { machineAround } from './housing.ts';
+import { machineAround } from '../placement/housing.ts';
 import { link } from './link.ts';
 import { powerInHousing, powerInSlot } from './power.ts';
 import { quirks } from './quirks.ts';
 import { seat } from './seat.ts';
-import { sharing, slotInUse } from './sharing.ts';
+import { sharing } from './sharing.ts';
+import { slotInUse } from '../placement/lanesLeft.ts';
 
 export interface SlotVerdict {
   readonly card: Card;

@@ -1,7 +1,6 @@
-/** What a Linux system says of itself: os-release, uname, modules.alias, and its network ports. */
+/** What a Linux system says of itself: os-release, uname, and its network ports. */
 import type { Architecture } from '../../parts/machine.ts';
-import { hex4, type PciFunction } from '../../parts/pciFunction.ts';
-import { MOST, clipped } from '../../parts/limits.ts';
+import { clipped } from '../../parts/limits.ts';
 import { ETHERNET_MEGABITS } from '../../standards/ethernet.ts';
 import { within, type ProblemList } from '../problem.ts';
 
@@ -51,128 +50,6 @@ export function readUname(input: string, problems: ProblemList): Kernel | null {
 }
 
 const RELEASE = /^\d{1,6}\.\d{1,6}/;
-
-/** A device's name for driver matching. Source: the kernel's own pci modalias format (from memory; checked with kmod). */
-export function modalias(fn: PciFunction): string {
-  const code = (value: number) => `0000${hex4(value).toUpperCase()}`;
-  const byte = (value: number) => value.toString(16).padStart(2, '0').toUpperCase();
-  const { vendor, device } = fn.subsystem ?? { vendor: 0, device: 0 };
-  return (
-    `pci:v${code(fn.vendor)}d${code(fn.device)}sv${code(vendor)}sd${code(device)}` +
-    `bc${byte(fn.classCode >> 8)}sc${byte(fn.classCode & 0xff)}i${byte(fn.programmingInterface)}`
-  );
-}
-
-/** Patterns of one `modules.alias`, so laid out that a device is held against few of them, however many there are. */
-export interface AliasList {
-  readonly count: number;
-  /** By what they say literally: vendor and device, or else vendor, or else class; or nothing of these. */
-  readonly byKey: ReadonlyMap<string, readonly Alias[]>;
-}
-interface Alias {
-  readonly pattern: string;
-  readonly module: string;
-  /** Its place in the list: what offers first is named first. */
-  readonly order: number;
-}
-
-const ALIAS = /^alias (pci:\S+) (\S+)$/;
-const VENDOR_DEVICE = /^pci:v[0-9A-F]{8}d[0-9A-F]{8}/;
-const VENDOR = /^pci:v[0-9A-F]{8}/;
-const CLASS = /bc[0-9A-F]{2}sc[0-9A-F]{2}/;
-const KEYS = [VENDOR_DEVICE, VENDOR, CLASS] as const;
-const NO_KEY = '';
-/** Real patterns have some sixty letters, and a few dozen share a key. */
-const LONGEST_PATTERN = 128;
-const MOST_SHARING = 64;
-
-const keyIn = (pattern: RegExp, text: string): string => pattern.exec(text)?.[0] ?? NO_KEY;
-
-export function readModulesAlias(input: string, problems: ProblemList): AliasList {
-  const byKey = new Map<string, Alias[]>();
-  let count = 0;
-  let tooMany = 0;
-  for (const line of input.split('\n')) {
-    const [, pattern = '', module = ''] = ALIAS.exec(line.trimEnd()) ?? [];
-    if (pattern === '') continue;
-    const key = KEYS.map((each) => keyIn(each, pattern)).find((each) => each !== NO_KEY) ?? NO_KEY;
-    const sharing = byKey.get(key) ?? [];
-    if (pattern.length > LONGEST_PATTERN || sharing.length === MOST_SHARING) {
-      tooMany += 1;
-      continue;
-    }
-    // The kernel's own name for a module has underscores.
-    sharing.push({ pattern, module: clipped(module.replaceAll('-', '_')), order: count });
-    byKey.set(key, sharing);
-    count += 1;
-  }
-  if (tooMany > 0)
-    problems.add({
-      code: 'system.aliasesTooMany',
-      line: 1,
-      expected: `${MOST_SHARING}`,
-      found: `${tooMany}`,
-    });
-  if (count === 0)
-    problems.add({ code: 'system.aliasesMissing', line: 1, expected: 'alias pci:v… module' });
-  return { count, byKey };
-}
-
-/** Modules that offer to drive a device, each once, in the order of the list. */
-export function modulesFor(fn: PciFunction, { byKey }: AliasList): readonly string[] {
-  const name = modalias(fn);
-  const found = [...KEYS.map((each) => keyIn(each, name)), NO_KEY]
-    .flatMap((key) => byKey.get(key) ?? [])
-    .filter(({ pattern }) => shellMatch(pattern, name))
-    .toSorted((a, b) => a.order - b.order);
-  return [...new Set(found.map(({ module }) => module))].slice(0, MOST.modules);
-}
-
-/** Whether a shell pattern (`*`, `?`, `[…]`) matches a whole text; case counts. Source: POSIX fnmatch. */
-export function shellMatch(pattern: string, text: string): boolean {
-  let at = 0;
-  let from = 0;
-  // Where to go on when what follows the last star does not fit here.
-  let starAt = -1;
-  let starFrom = 0;
-  while (from < text.length) {
-    const step = pattern[at] === '*' ? null : oneMatches(pattern, at, text[from] ?? '');
-    if (pattern[at] === '*') {
-      starAt = at;
-      starFrom = from;
-      at += 1;
-    } else if (step !== null) {
-      at = step;
-      from += 1;
-    } else if (starAt !== -1) {
-      at = starAt + 1;
-      starFrom += 1;
-      from = starFrom;
-    } else return false;
-  }
-  while (pattern[at] === '*') at += 1;
-  return at >= pattern.length;
-}
-
-/** Where the pattern goes on after matching one letter, or null where it does not match. */
-function oneMatches(pattern: string, at: number, letter: string): number | null {
-  const sign = pattern[at];
-  if (sign === undefined) return null;
-  if (sign === '?') return at + 1;
-  const end = sign === '[' ? pattern.indexOf(']', at + 2) : -1;
-  if (end === -1) return sign === letter ? at + 1 : null;
-  const inside = pattern.slice(at + 1, end);
-  const negated = inside.startsWith('!');
-  let hit = false;
-  for (let n = negated ? 1 : 0; n < inside.length; n += 1) {
-    const low = inside[n] ?? '';
-    if (inside[n + 1] === '-' && n + 2 < inside.length) {
-      hit ||= letter >= low && letter <= (inside[n + 2] ?? '');
-      n += 2;
-    } else hit ||= letter === low;
-  }
-  return hit !== negated ? end + 1 : null;
-}
 
 export interface NetworkPort {
   readonly name: string;

@@ -2,10 +2,10 @@
 import { valueOf, type Fact, type Witness } from '../parts/fact.ts';
 import { MOST, clipped } from '../parts/limits.ts';
 import type { Machine, Screen } from '../parts/machine.ts';
-import { testify } from '../parts/testimony.ts';
-import type { Evidence } from './evidence.ts';
-import { upTo, type ProblemList } from './problem.ts';
-import type { ReportedMode, ScreenReading } from './screens/edid.ts';
+import { testify } from './testimony.ts';
+import type { Evidence } from '../read/evidence.ts';
+import { upTo, type ProblemList } from '../read/problem.ts';
+import type { ReportedMode, ScreenReading } from '../read/screens/edid.ts';
 
 const heardBy =
   (witness: Witness) =>

@@ -8,11 +8,11 @@ import {
   type Slot,
 } from '../parts/machine.ts';
 import { MOST, clipped } from '../parts/limits.ts';
-import { testify } from '../parts/testimony.ts';
-import type { Evidence } from './evidence.ts';
-import type { FirmwareSlot } from './firmware/firmware.ts';
-import { functionName, portsWithSlots, type PortWithSlot } from './pci/ports.ts';
-import type { ProblemList } from './problem.ts';
+import { testify } from './testimony.ts';
+import type { Evidence } from '../read/evidence.ts';
+import type { FirmwareSlot } from '../read/firmware/firmware.ts';
+import { functionName, portsWithSlots, type PortWithSlot } from '../read/pci/ports.ts';
+import type { ProblemList } from '../read/problem.ts';
 
 /** A list that holds no more than a survey does; says once how much more there was. */
 class FullList {

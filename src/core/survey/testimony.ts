@@ -2,7 +2,7 @@
  * Several witnesses of one fact. The best is believed, and whoever says otherwise is kept beside it, so that a
  * contradiction is shown and not hidden.
  */
-import type { Fact, Testimony, Witness } from './fact.ts';
+import type { Fact, Testimony, Witness } from '../parts/fact.ts';
 
 /** Best first. What a link is wired and powered for, its port knows better than any label. */
 const WIRING: readonly Witness[] = [

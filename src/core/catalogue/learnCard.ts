@@ -1,8 +1,8 @@
 /** A card learned from the report of a bench machine that holds it: identity, link, what its class says it is. */
-import type { Card } from '../../parts/card.ts';
-import type { DeliveryKind } from '../../parts/delivery.ts';
-import type { PciFunction } from '../../parts/pciFunction.ts';
-import { CONNECTOR_LANES } from '../../standards/pciExpress.ts';
+import type { Card } from '../parts/card.ts';
+import type { DeliveryKind } from '../parts/delivery.ts';
+import type { PciFunction } from '../parts/pciFunction.ts';
+import { CONNECTOR_LANES } from '../standards/pciExpress.ts';
 import { plainCard } from './columns.ts';
 
 /** Kinds by base class and subclass. Source: PCI Code and ID Assignment Specification (from memory). */

@@ -1,6 +1,6 @@
 /** A surveyed machine as a template for others of its kind. */
-import type { Testimony } from './fact.ts';
-import type { Machine } from './machine.ts';
+import type { Testimony } from '../parts/fact.ts';
+import type { Machine } from '../parts/machine.ts';
 
 /**
  * What is the same in every machine of the kind: board, case, slots. What belongs to this one stays behind: its

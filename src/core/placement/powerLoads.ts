@@ -4,8 +4,8 @@ import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import { HEADROOM_SHARE } from '../standards/plugs.ts';
 import { assignPlugs, plugLoads, plugsOf } from './plugs.ts';
-import { slotLimitWatts, socketsIn } from './power.ts';
-import type { Placed } from './sharing.ts';
+import { slotLimitWatts, socketsIn } from './sockets.ts';
+import type { Placed } from './lanesLeft.ts';
 
 export interface PowerLimit {
   readonly kind: 'slot' | 'plug' | 'lead' | 'sum';

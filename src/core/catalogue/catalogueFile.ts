@@ -3,9 +3,9 @@
  * place, and nothing is taken until the one who imports has seen both.
  */
 import Papa from 'papaparse';
-import { Card } from '../../parts/card.ts';
-import type { DeliveryKind } from '../../parts/delivery.ts';
-import type { Problem } from '../problem.ts';
+import { Card } from '../parts/card.ts';
+import type { DeliveryKind } from '../parts/delivery.ts';
+import type { Problem } from '../read/problem.ts';
 import { CARD_COLUMNS, plainCard, printCell, takeCell, type Column } from './columns.ts';
 
 const LARGEST_FILE = 4 * 1024 * 1024;

@@ -2,21 +2,21 @@
  * The columns of a table of cards: what each is called, where it lies in a card, and how it is written. Forms and
  * files are made from the same table.
  */
-import type { Card } from '../../parts/card.ts';
-import type { Delivery, DeliveryKind } from '../../parts/delivery.ts';
-import { M2_SIGNALS, PCI_KEYINGS } from '../../parts/machine.ts';
-import { BOOT_CODES, QUIRKS } from '../../standards/cardForm.ts';
-import { NETWORK_FEATURES } from '../../standards/ethernet.ts';
-import { EXTRA_KINDS } from '../../standards/extras.ts';
-import { BOARD_HEADERS, FRONT_LEADS } from '../../standards/headers.ts';
-import { PLUG_TYPES } from '../../standards/plugs.ts';
-import { ENCODINGS, OUTPUT_SIGNALS } from '../../standards/screens.ts';
-import { SERIAL_LINK_GIGABITS } from '../../standards/serialLink.ts';
-import { M2_KEYS } from '../../standards/slotRecords.ts';
-import { DRIVE_SOCKETS } from '../../standards/storage.ts';
-import { USB_SIGNALLING } from '../../standards/usb.ts';
-import { WIFI_BANDS } from '../../standards/wifi.ts';
-import { valueAt, withValueAt } from '../../paths.ts';
+import type { Card } from '../parts/card.ts';
+import type { Delivery, DeliveryKind } from '../parts/delivery.ts';
+import { M2_SIGNALS, PCI_KEYINGS } from '../parts/machine.ts';
+import { BOOT_CODES, QUIRKS } from '../standards/cardForm.ts';
+import { NETWORK_FEATURES } from '../standards/ethernet.ts';
+import { EXTRA_KINDS } from '../standards/extras.ts';
+import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
+import { PLUG_TYPES } from '../standards/plugs.ts';
+import { ENCODINGS, OUTPUT_SIGNALS } from '../standards/screens.ts';
+import { SERIAL_LINK_GIGABITS } from '../standards/serialLink.ts';
+import { M2_KEYS } from '../standards/slotRecords.ts';
+import { DRIVE_SOCKETS } from '../standards/storage.ts';
+import { USB_SIGNALLING } from '../standards/usb.ts';
+import { WIFI_BANDS } from '../standards/wifi.ts';
+import { valueAt, withValueAt } from '../paths.ts';
 import {
   MONEY_CELL,
   TEXT_CELL,

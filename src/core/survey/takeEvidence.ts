@@ -3,14 +3,15 @@
  * others say against it; what no evidence can know stays as it was.
  */
 import type { Card } from '../parts/card.ts';
+import { modulesFor } from '../drivers/moduleMatching.ts';
 import { MOST } from '../parts/limits.ts';
 import type { Machine } from '../parts/machine.ts';
 import { withCardRecords } from './cardRecords.ts';
-import { combineReports } from './pci/combine.ts';
-import type { Evidence } from './evidence.ts';
-import { named } from './pci/named.ts';
-import { ProblemList, upTo, type Problem } from './problem.ts';
-import { repairedMachine } from './repair.ts';
+import { combineReports } from '../read/pci/combine.ts';
+import type { Evidence } from '../read/evidence.ts';
+import { named } from '../read/pci/named.ts';
+import { ProblemList, upTo, type Problem } from '../read/problem.ts';
+import { repairedMachine } from '../read/repair.ts';
 import { withFirmwareSlots, withPorts } from './mergeSlots.ts';
 import { withFirmware, withNetwork, withScreens, withSystem } from './mergeSystem.ts';
 
@@ -47,14 +48,18 @@ function mergeEvidence(machine: Machine, evidence: Evidence, problems: ProblemLi
 /** A report of all devices takes the place of an older one; a system's own list only adds to it. */
 function withDevices(
   machine: Machine,
-  { devices, devicesWhole, names }: Evidence,
+  { devices, devicesWhole, aliases, names }: Evidence,
   problems: ProblemList,
 ): Machine {
+  const found = devices.functions.map((fn) => ({
+    ...fn,
+    modules: fn.modules ?? (aliases === null ? null : modulesFor(fn, aliases)),
+  }));
   const functions = devicesWhole
-    ? devices.functions
+    ? found
     : combineReports([
         { witness: 'text', functions: machine.functions },
-        { witness: 'system', functions: devices.functions },
+        { witness: 'system', functions: found },
       ]).functions;
   const kept = upTo(MOST.functions, functions, 'devices', problems);
   return { ...machine, functions: kept.map((fn) => named(fn, names)) };

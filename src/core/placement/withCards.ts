@@ -3,9 +3,9 @@ import { cardName } from '../parts/card.ts';
 import { known, valueOf } from '../parts/fact.ts';
 import type { Enclosure, Machine } from '../parts/machine.ts';
 import { assignPlugs, plugsOf } from './plugs.ts';
-import { socketsIn } from './power.ts';
+import { socketsIn } from './sockets.ts';
 import { machineAround } from './housing.ts';
-import type { Placed } from './sharing.ts';
+import type { Placed } from './lanesLeft.ts';
 
 /** Their slots hold them; nothing else changes. */
 export function withOccupants(machine: Machine, placed: readonly Placed[]): Machine {

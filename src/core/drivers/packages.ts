@@ -1,0 +1,74 @@
+/** Driver packages: which one a system takes for a card. */
+import type { Card } from '../parts/card.ts';
+import type { DriverPackage } from '../parts/driverPackage.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Machine } from '../parts/machine.ts';
+import { deviceId } from '../parts/pciFunction.ts';
+
+/** The packages the driver library knows, or null while it cannot be reached. */
+export type DriverLibrary = readonly DriverPackage[] | null;
+
+/** Packages by the devices they name; a library is asked for a thousand cards, and never changes. */
+const indices = new WeakMap<readonly DriverPackage[], ReadonlyMap<string, DriverPackage[]>>();
+
+function indexed(library: readonly DriverPackage[]): ReadonlyMap<string, readonly DriverPackage[]> {
+  const found = indices.get(library);
+  if (found !== undefined) return found;
+  const index = new Map<string, DriverPackage[]>();
+  for (const each of library) {
+    for (const identity of each.deviceIds) {
+      const of = index.get(identity) ?? [];
+      of.push(each);
+      index.set(identity, of);
+    }
+  }
+  indices.set(library, index);
+  return index;
+}
+
+/** Of the packages that name the card and serve the system, the latest release, then the highest version. */
+export function bestPackage(
+  card: Card,
+  machine: Machine,
+  library: readonly DriverPackage[],
+): DriverPackage | null {
+  const serving = (indexed(library).get(deviceId(card.ids)) ?? []).filter((candidate) =>
+    servesSystem(candidate, machine),
+  );
+  return (
+    serving.toSorted(
+      (a, b) => b.released.localeCompare(a.released) || compareVersions(b.version, a.version),
+    )[0] ?? null
+  );
+}
+
+/** The packages to use for these cards, each once. */
+export function packagesFor(
+  cards: readonly Card[],
+  machine: Machine,
+  library: readonly DriverPackage[],
+): readonly DriverPackage[] {
+  return [...new Set(cards.flatMap((card) => bestPackage(card, machine, library) ?? []))];
+}
+
+function servesSystem(candidate: DriverPackage, machine: Machine): boolean {
+  const version = valueOf(machine.system.version);
+  if (version === null) return false;
+  return candidate.systems.some(
+    (system) =>
+      system.family === valueOf(machine.system.family) &&
+      system.architecture === valueOf(machine.system.architecture) &&
+      compareVersions(version, system.from) >= 0 &&
+      (system.to === null || compareVersions(version, system.to) <= 0),
+  );
+}
+
+/** Dotted numbers compared part by part; a missing part counts as zero. */
+export function compareVersions(a: string, b: string): number {
+  const [left, right] = [a.split('.').map(Number), b.split('.').map(Number)];
+  for (let part = 0; part < Math.max(left.length, right.length); part += 1) {
+    const difference = (left[part] ?? 0) - (right[part] ?? 0);
+    if (difference !== 0) return difference;
+  }
+  return 0;
+}
