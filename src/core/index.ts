@@ -299,17 +299,36 @@ export {
 
 export { type Flow, type FlowStage, type StageCode } from './flow/flow.ts';
 export { flowOf, satisfies } from './flow/flowOf.ts';
-export { type Already, already, recordOf } from './flow/already.ts';
+export { type Already, already, recordOf } from './flow/metByMachine.ts';
 export { pairScreens } from './flow/screens.ts';
-export { type Rate, type Leg, type LegRates, legs, ratesOf, streamsOf } from './flow/together.ts';
+export {
+  type Rate,
+  type Leg,
+  type LegRates,
+  legs,
+  ratesOf,
+  streamsOf,
+} from './flow/concurrency.ts';
 export { type Share, type Stream, fairShares } from './flow/fairShares.ts';
 export { type CopyTime, copyTime } from './flow/copyTime.ts';
 
-export { type Cost, type Parts, compareCost, moneyCents, scaleOf, weigh } from './planner/cost.ts';
-export { type Delivered, delivered, deliveredShare } from './planner/delivered.ts';
-export { LIMITS, type Limit } from './planner/limits.ts';
-export { type ExtraWanted, type PricedExtra, extrasFor, priced } from './planner/extras.ts';
-export { type Refusal } from './planner/refusals.ts';
+export {
+  type Cost,
+  type Parts,
+  compareCost,
+  moneyCents,
+  scaleOf,
+  weigh,
+} from './planner/candidates/cost.ts';
+export { type Delivered, delivered, deliveredShare } from './planner/answers/delivered.ts';
+export { LIMITS, type Limit } from './planner/candidates/constraints.ts';
+export {
+  type ExtraWanted,
+  type PricedExtra,
+  extrasFor,
+  priced,
+} from './planner/candidates/extras.ts';
+export { type Refusal } from './planner/answers/refusals.ts';
 export {
   type PlanRequest,
   type PlannedCard,
@@ -318,7 +337,7 @@ export {
   outcome,
   planning,
   proposePlan,
-} from './planner/plan.ts';
+} from './planner/answers/plan.ts';
 export {
   ASPECTS,
   type Alternative,
@@ -327,7 +346,7 @@ export {
   type ChoiceProgress,
   choosePlans,
   choosing,
-} from './planner/alternatives.ts';
+} from './planner/answers/alternatives.ts';
 export {
   type ClashSet,
   type Member,
@@ -335,7 +354,7 @@ export {
   isPossible,
   memberKey,
   membersOf,
-} from './planner/clash.ts';
+} from './planner/answers/conflictSets.ts';
 export {
   type Change,
   type Freeing,
@@ -343,7 +362,7 @@ export {
   changesFor,
   freeing,
   priceOfChange,
-} from './planner/changes.ts';
+} from './planner/answers/repairs.ts';
 export {
   type Difference,
   type PinPrice,
@@ -352,7 +371,7 @@ export {
   priceOfPins,
   pricingPins,
   whyNot,
-} from './planner/pins.ts';
+} from './planner/answers/pins.ts';
 
 export { type CautionCode, type Step, type StepCode, steps } from './procedure/steps.ts';
 export {

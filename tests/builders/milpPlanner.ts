@@ -6,8 +6,8 @@
  */
 import highs, { type Highs } from 'highs';
 import { valueOf } from '../../src/core/index.ts';
-import type { Candidate } from '../../src/core/planner/candidates.ts';
-import { conflictsIn, wattsForNew } from '../../src/core/planner/conflicts.ts';
+import type { Candidate } from '../../src/core/planner/candidates/candidates.ts';
+import { conflictsIn, wattsForNew } from '../../src/core/planner/candidates/conflicts.ts';
 import {
   GIVE_UP_CENTS,
   OVER_BUDGET_FACTOR,
@@ -16,10 +16,10 @@ import {
   overBudgetCents,
   troubleOf,
   weigh,
-} from '../../src/core/planner/cost.ts';
-import { groupsOf, unitsFor } from '../../src/core/planner/coverage.ts';
-import type { SearchProblem } from '../../src/core/planner/problem.ts';
-import { together } from '../../src/core/planner/together.ts';
+} from '../../src/core/planner/candidates/cost.ts';
+import { groupsOf, unitsFor } from '../../src/core/planner/candidates/coverage.ts';
+import type { SearchProblem } from '../../src/core/planner/bound/searchSpace.ts';
+import { together } from '../../src/core/planner/candidates/interactions.ts';
 import type { SlowCost } from './slowPlanner.ts';
 
 /** A sum of variables with their factors. */

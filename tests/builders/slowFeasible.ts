@@ -17,7 +17,7 @@ import {
   type PlanRequest,
   type Slot,
 } from '../../src/core/index.ts';
-import { codesOf, imaginedWithout } from '../../src/core/planner/limits.ts';
+import { codesOf, imaginedWithout } from '../../src/core/planner/candidates/constraints.ts';
 import { told } from './parts.ts';
 
 interface Placed {

@@ -34,7 +34,7 @@ import {
   troubleOf,
   weigh,
   type Parts,
-} from '../../src/core/planner/cost.ts';
+} from '../../src/core/planner/candidates/cost.ts';
 import { told } from './parts.ts';
 
 /** Musts left, then cents × percent. */

@@ -11,7 +11,7 @@ import {
   type Need,
 } from '../../src/core/index.ts';
 import { drives, network, screens, sound, usb, wifi } from '../../demo/catalogue/row.ts';
-import { WISH_CENTS } from '../../src/core/planner/cost.ts';
+import { WISH_CENTS } from '../../src/core/planner/candidates/cost.ts';
 import { aCard, aMachine, aSlot, occupiedBy, told } from '../builders/parts.ts';
 
 const slot = aSlot(1);

@@ -2,9 +2,9 @@
 import { expect } from 'chai';
 import { largeRequests } from '../../bench/planner.ts';
 import { outcome } from '../../src/core/index.ts';
-import { scaleOf } from '../../src/core/planner/cost.ts';
-import { groundOf } from '../../src/core/planner/plan.ts';
-import { searching } from '../../src/core/planner/search.ts';
+import { scaleOf } from '../../src/core/planner/candidates/cost.ts';
+import { groundOf } from '../../src/core/planner/answers/plan.ts';
+import { searching } from '../../src/core/planner/search/search.ts';
 import { milpPlan, startSolver } from '../builders/milpPlanner.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);

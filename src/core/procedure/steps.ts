@@ -8,7 +8,7 @@ import { valueOf } from '../parts/fact.ts';
 import { LONGEST_STEP_ID, type Job, type Stage } from '../parts/job.ts';
 import type { Slot } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
-import { extrasFor } from '../planner/extras.ts';
+import { extrasFor } from '../planner/candidates/extras.ts';
 import { fittedCards, movedCards, plannedMachine, type Fitted } from '../proof/expect.ts';
 import type { Finding, FindingCode } from '../rules/finding.ts';
 import { plugsOf, assignPlugs } from '../placement/plugs.ts';

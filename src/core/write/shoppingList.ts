@@ -2,7 +2,7 @@
 import { withTaxCents } from '../money.ts';
 import { cardName } from '../parts/card.ts';
 import type { Job } from '../parts/job.ts';
-import { extrasFor } from '../planner/extras.ts';
+import { extrasFor } from '../planner/candidates/extras.ts';
 import { fittedCards, plannedMachine } from '../proof/expect.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 

@@ -10,8 +10,8 @@
  * It is a generator, so that whoever drives it can show how far it is and stop it: what was found by then is
  * returned with the least that anything better could cost.
  */
-import type { Candidate } from './candidates.ts';
-import { conflictsIn } from './conflicts.ts';
+import type { Candidate } from '../candidates/candidates.ts';
+import { conflictsIn } from '../candidates/conflicts.ts';
 import {
   GIVE_UP_CENTS,
   added,
@@ -21,17 +21,17 @@ import {
   troubleOf,
   weigh,
   type Cost,
-} from './cost.ts';
-import type { Existing } from './existing.ts';
-import { adaptersTogether, cheapestAdapter } from './extras.ts';
-import { after } from './lacks.ts';
-import { NOTHING_TAKEN, Outdone, type Taken } from './outdone.ts';
-import { besideAfter, besideEmpty, type Choice } from './places.ts';
-import { stageOf, type SearchProblem } from './problem.ts';
-import { IMPOSSIBLE, MUST, endOf, Relaxations, wattsOf } from './relaxation.ts';
-import { scenesOf, type Reached, type Scene } from './scenes.ts';
-import { causedBeside, together, type Together } from './together.ts';
-import type { Want } from './wants.ts';
+} from '../candidates/cost.ts';
+import type { Existing } from '../candidates/existing.ts';
+import { adaptersTogether, cheapestAdapter } from '../candidates/extras.ts';
+import { after } from '../bound/coverageState.ts';
+import { NOTHING_TAKEN, Outdone, type Taken } from './pathDominance.ts';
+import { besideAfter, besideEmpty, type Choice } from '../bound/positions.ts';
+import { stageOf, type SearchProblem } from '../bound/searchSpace.ts';
+import { IMPOSSIBLE, MUST, endOf, Relaxations, wattsOf } from '../bound/relaxation.ts';
+import { scenesOf, type Reached, type Scene } from '../bound/demandDecisions.ts';
+import { causedBeside, together, type Together } from '../candidates/interactions.ts';
+import type { Want } from '../candidates/demands.ts';
 
 export interface Found {
   readonly placed: readonly Candidate[];

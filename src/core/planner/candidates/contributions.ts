@@ -1,16 +1,16 @@
 /** What cards give towards wants from each slot, and how fast that is beside the fastest. */
-import type { Card } from '../parts/card.ts';
-import type { DeliveryKind } from '../parts/delivery.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
-import { SERVED_BY } from '../parts/need.ts';
-import type { Pin } from '../parts/planning.ts';
-import { givingKey, type Flow } from '../flow/flow.ts';
-import { flowOf } from '../flow/flowOf.ts';
-import { slotLink } from '../placement/slotLink.ts';
-import { slotInUse } from '../placement/lanesLeft.ts';
+import type { Card } from '../../parts/card.ts';
+import type { DeliveryKind } from '../../parts/delivery.ts';
+import type { Machine, Slot } from '../../parts/machine.ts';
+import { SERVED_BY } from '../../parts/need.ts';
+import type { Pin } from '../../parts/planning.ts';
+import { givingKey, type Flow } from '../../flow/flow.ts';
+import { flowOf } from '../../flow/flowOf.ts';
+import { slotLink } from '../../placement/slotLink.ts';
+import { slotInUse } from '../../placement/lanesLeft.ts';
 import { PACE_CENTS } from './cost.ts';
 import type { Units } from './coverage.ts';
-import type { Want } from './wants.ts';
+import type { Want } from './demands.ts';
 
 export interface Given {
   readonly units: Units;

@@ -1,8 +1,8 @@
 /** What a plan has to serve: needs, cards that must stay, and cards that are pinned to a slot. */
-import type { Card } from '../parts/card.ts';
-import type { DeliveryKind } from '../parts/delivery.ts';
-import { SERVED_BY, unitsWanted, type Need } from '../parts/need.ts';
-import { pinKey, type Pin } from '../parts/planning.ts';
+import type { Card } from '../../parts/card.ts';
+import type { DeliveryKind } from '../../parts/delivery.ts';
+import { SERVED_BY, unitsWanted, type Need } from '../../parts/need.ts';
+import { pinKey, type Pin } from '../../parts/planning.ts';
 import type { Existing } from './existing.ts';
 import { WISH_CENTS } from './cost.ts';
 

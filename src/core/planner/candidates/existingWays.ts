@@ -1,14 +1,14 @@
 /** Where each of the machine's own cards may be, with what it gives and costs there. */
-import { valueOf } from '../parts/fact.ts';
-import type { Slot } from '../parts/machine.ts';
-import type { Finding } from '../rules/finding.ts';
-import { laneLevels } from '../placement/lanesLeft.ts';
-import { verdictAsker } from '../rules/verdict.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Slot } from '../../parts/machine.ts';
+import type { Finding } from '../../rules/finding.ts';
+import { laneLevels } from '../../placement/lanesLeft.ts';
+import { verdictAsker } from '../../rules/verdict.ts';
 import { TOGETHER, withLeads, type Assessing, type Candidate } from './candidates.ts';
 import { MOVE_CENTS, NARROWED_CENTS, added, troubleOf, weigh } from './cost.ts';
 import { asMoved } from './existing.ts';
-import { given, isThere, paceOf, serves } from './given.ts';
-import { codesOf } from './limits.ts';
+import { given, isThere, paceOf, serves } from './contributions.ts';
+import { codesOf } from './constraints.ts';
 
 /** Where it is, and in every slot it could move to; cheap ways first. */
 export function existingCandidates(asked: Assessing): readonly (readonly Candidate[])[] {

@@ -1,6 +1,6 @@
 /** The best plan, and up to four others that are clearly different and better in one respect. */
-import type { CostPart } from '../parts/planning.ts';
-import { moneyCents, scaleOf, weigh, type Parts, type Scale } from './cost.ts';
+import type { CostPart } from '../../parts/planning.ts';
+import { moneyCents, scaleOf, weigh, type Parts, type Scale } from '../candidates/cost.ts';
 import {
   groundOf,
   outcome,
@@ -10,7 +10,7 @@ import {
   type Proposal,
 } from './plan.ts';
 import { refusals, type Refusal } from './refusals.ts';
-import { searching, type Search, type Searched } from './search.ts';
+import { searching, type Search, type Searched } from '../search/search.ts';
 
 export const ASPECTS = ['cheapest', 'fastest', 'leastDisturbance', 'nothingBought'] as const;
 export type Aspect = (typeof ASPECTS)[number];

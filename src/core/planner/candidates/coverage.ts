@@ -1,5 +1,5 @@
 /** Which wants have to be looked at together, and which are left where units are missing. */
-import type { Want } from './wants.ts';
+import type { Want } from './demands.ts';
 
 /** Units given towards each want, by its id. */
 export type Units = ReadonlyMap<string, number>;

@@ -1,6 +1,6 @@
 /** What a plan still lacks, counted as one number, and more coarsely where there are too many such numbers. */
-import type { Group } from './coverage.ts';
-import type { Existing } from './existing.ts';
+import type { Group } from '../candidates/coverage.ts';
+import type { Existing } from '../candidates/existing.ts';
 
 /** What a choice takes off each lack, as pairs of the lack's place and the amount. */
 export type Gives = readonly (readonly [number, number])[];

@@ -6,12 +6,12 @@
  * smallest set that meets all that are known either clashes, or shows a new one. (The method is known as implicit
  * hitting sets for smallest unsatisfiable subsets; Ignatiev and others, 2015, from memory.)
  */
-import type { Need } from '../parts/need.ts';
-import { pinKey, type Pin } from '../parts/planning.ts';
-import { scaleOf } from './cost.ts';
-import { LIMITS, type Limit } from './limits.ts';
+import type { Need } from '../../parts/need.ts';
+import { pinKey, type Pin } from '../../parts/planning.ts';
+import { scaleOf } from '../candidates/cost.ts';
+import { LIMITS, type Limit } from '../candidates/constraints.ts';
 import { groundOf, type PlanRequest } from './plan.ts';
-import { searching, type Search } from './search.ts';
+import { searching, type Search } from '../search/search.ts';
 
 export type Member =
   | { readonly kind: 'need'; readonly need: Need }

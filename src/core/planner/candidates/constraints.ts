@@ -1,7 +1,7 @@
 /** The limits of a machine that needs can clash with, each of which can be imagined away to see whether it matters. */
-import { known } from '../parts/fact.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
-import type { FindingCode } from '../rules/finding.ts';
+import { known } from '../../parts/fact.ts';
+import type { Machine, Slot } from '../../parts/machine.ts';
+import type { FindingCode } from '../../rules/finding.ts';
 
 export const LIMITS = [
   'slots',

@@ -2,15 +2,15 @@
  * Partial plans that need not be followed: another one leads to the same place with the same things lacking, whatever
  * goes on from there goes on alike, and it has cost no more of anything so far. The same cards in other slots, mostly.
  */
-import type { Card } from '../parts/card.ts';
-import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
-import type { Socket } from '../placement/plugs.ts';
-import { socketsIn } from '../placement/sockets.ts';
-import { machineAround } from '../placement/housing.ts';
-import type { Candidate } from './candidates.ts';
-import type { Reached } from './scenes.ts';
-import { isDisturbed } from './together.ts';
+import type { Card } from '../../parts/card.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Machine } from '../../parts/machine.ts';
+import type { Socket } from '../../placement/plugs.ts';
+import { socketsIn } from '../../placement/sockets.ts';
+import { machineAround } from '../../placement/housing.ts';
+import type { Candidate } from '../candidates/candidates.ts';
+import type { Reached } from '../bound/demandDecisions.ts';
+import { isDisturbed } from '../candidates/interactions.ts';
 
 /** What the cards of a partial plan take of things that run out, but for watts of the supply in the case. */
 export interface Taken {

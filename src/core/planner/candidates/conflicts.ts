@@ -1,14 +1,14 @@
 /** What keeps cards from being in one plan together: the same slot, bodies that touch, lanes, leads, plugs, watts. */
-import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
-import { openingsCollide } from '../rules/body.ts';
-import { housings, machineAround } from '../placement/housing.ts';
-import { plugFinding } from '../rules/power.ts';
-import { socketsIn } from '../placement/sockets.ts';
-import { slotBeside, slotInUse } from '../placement/lanesLeft.ts';
-import { HEADROOM_SHARE } from '../standards/plugs.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Machine } from '../../parts/machine.ts';
+import { openingsCollide } from '../../rules/body.ts';
+import { housings, machineAround } from '../../placement/housing.ts';
+import { plugFinding } from '../../rules/power.ts';
+import { socketsIn } from '../../placement/sockets.ts';
+import { slotBeside, slotInUse } from '../../placement/lanesLeft.ts';
+import { HEADROOM_SHARE } from '../../standards/plugs.ts';
 import type { Candidate } from './candidates.ts';
-import type { Limit } from './limits.ts';
+import type { Limit } from './constraints.ts';
 
 export interface Conflicts {
   /** Whether a further card collides with those that are placed, or they ask too much together. */

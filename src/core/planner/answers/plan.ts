@@ -1,28 +1,34 @@
 /** The best complete plan for all needs together: exact, and proven so unless it is stopped before. */
-import type { Card } from '../parts/card.ts';
-import type { Extra } from '../parts/extra.ts';
-import { valueOf } from '../parts/fact.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
-import type { Move } from '../placement/moves.ts';
-import { SERVED_BY, unitsWanted, type Need } from '../parts/need.ts';
-import type { Pin, Weights } from '../parts/planning.ts';
-import { already, givers } from '../flow/already.ts';
-import { flowFrom } from '../flow/flowOf.ts';
-import type { DriverLibrary } from '../drivers/packages.ts';
-import type { Finding } from '../rules/finding.ts';
-import type { Candidate } from './candidates.ts';
-import { existingCandidates } from './existingWays.ts';
-import { newCandidates } from './newCandidates.ts';
-import { fastestOf, givenAsker } from './given.ts';
-import { scaleOf, type Cost, type Scale } from './cost.ts';
-import type { Units } from './coverage.ts';
-import { existingCards, withoutExisting, type Existing } from './existing.ts';
-import { extrasOf, gathered, priced, type PricedExtra } from './extras.ts';
-import { imaginedWithout, type Limit } from './limits.ts';
-import { searching, type Found, type Progress, type Search, type Searched } from './search.ts';
-import type { SearchProblem } from './problem.ts';
-import { isDisturbed } from './together.ts';
-import { wantOf, wantOfPin } from './wants.ts';
+import type { Card } from '../../parts/card.ts';
+import type { Extra } from '../../parts/extra.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Machine, Slot } from '../../parts/machine.ts';
+import type { Move } from '../../placement/moves.ts';
+import { SERVED_BY, unitsWanted, type Need } from '../../parts/need.ts';
+import type { Pin, Weights } from '../../parts/planning.ts';
+import { already, givers } from '../../flow/metByMachine.ts';
+import { flowFrom } from '../../flow/flowOf.ts';
+import type { DriverLibrary } from '../../drivers/packages.ts';
+import type { Finding } from '../../rules/finding.ts';
+import type { Candidate } from '../candidates/candidates.ts';
+import { existingCandidates } from '../candidates/existingWays.ts';
+import { newCandidates } from '../candidates/newCandidates.ts';
+import { fastestOf, givenAsker } from '../candidates/contributions.ts';
+import { scaleOf, type Cost, type Scale } from '../candidates/cost.ts';
+import type { Units } from '../candidates/coverage.ts';
+import { existingCards, withoutExisting, type Existing } from '../candidates/existing.ts';
+import { extrasOf, gathered, priced, type PricedExtra } from '../candidates/extras.ts';
+import { imaginedWithout, type Limit } from '../candidates/constraints.ts';
+import {
+  searching,
+  type Found,
+  type Progress,
+  type Search,
+  type Searched,
+} from '../search/search.ts';
+import type { SearchProblem } from '../bound/searchSpace.ts';
+import { isDisturbed } from '../candidates/interactions.ts';
+import { wantOf, wantOfPin } from '../candidates/demands.ts';
 
 export interface PlanRequest {
   readonly machine: Machine;

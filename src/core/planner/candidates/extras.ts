@@ -1,20 +1,20 @@
 /** What has to be bought beside the cards, and what it costs. */
-import { valueOf } from '../parts/fact.ts';
-import type { Extra } from '../parts/extra.ts';
-import type { Machine } from '../parts/machine.ts';
-import { unitsWanted, type Need } from '../parts/need.ts';
-import type { Flow } from '../flow/flow.ts';
-import { flowOf } from '../flow/flowOf.ts';
-import type { DriverLibrary } from '../drivers/packages.ts';
-import type { Finding, FindingCode } from '../rules/finding.ts';
-import { housings } from '../placement/housing.ts';
-import { assignPlugs, plugsOf, type Feed } from '../placement/plugs.ts';
-import { plugFinding } from '../rules/power.ts';
-import { socketsIn } from '../placement/sockets.ts';
-import { slotVerdict } from '../rules/verdict.ts';
-import type { Placed } from '../placement/lanesLeft.ts';
-import { PLUG_ADAPTERS, type PlugAdapter } from '../standards/plugs.ts';
-import type { ExtraKind } from '../standards/extras.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Extra } from '../../parts/extra.ts';
+import type { Machine } from '../../parts/machine.ts';
+import { unitsWanted, type Need } from '../../parts/need.ts';
+import type { Flow } from '../../flow/flow.ts';
+import { flowOf } from '../../flow/flowOf.ts';
+import type { DriverLibrary } from '../../drivers/packages.ts';
+import type { Finding, FindingCode } from '../../rules/finding.ts';
+import { housings } from '../../placement/housing.ts';
+import { assignPlugs, plugsOf, type Feed } from '../../placement/plugs.ts';
+import { plugFinding } from '../../rules/power.ts';
+import { socketsIn } from '../../placement/sockets.ts';
+import { slotVerdict } from '../../rules/verdict.ts';
+import type { Placed } from '../../placement/lanesLeft.ts';
+import { PLUG_ADAPTERS, type PlugAdapter } from '../../standards/plugs.ts';
+import type { ExtraKind } from '../../standards/extras.ts';
 
 export interface ExtraWanted {
   readonly kind: ExtraKind;

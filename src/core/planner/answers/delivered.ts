@@ -1,8 +1,8 @@
 /** What a plan delivers: to each need, and of all that could be delivered. */
-import { withMoves } from '../placement/moves.ts';
-import type { Need } from '../parts/need.ts';
-import { legs, ratesOf } from '../flow/together.ts';
-import { PACE_CENTS } from './cost.ts';
+import { withMoves } from '../../placement/moves.ts';
+import type { Need } from '../../parts/need.ts';
+import { legs, ratesOf } from '../../flow/concurrency.ts';
+import { PACE_CENTS } from '../candidates/cost.ts';
 import type { PlanRequest, Proposal } from './plan.ts';
 
 /** What a need gets from a plan. */

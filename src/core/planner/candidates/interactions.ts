@@ -2,16 +2,16 @@
  * What cards cause each other when they are in one machine: air, reach, adapters, watts, headers. Not part of any
  * bound, since a further card may also undo it (a short one between two others, say): only whole plans are asked.
  */
-import { cardName } from '../parts/card.ts';
-import type { Extra } from '../parts/extra.ts';
-import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
-import { besideOthers } from '../rules/body.ts';
-import type { Finding } from '../rules/finding.ts';
-import { housings, machineAround } from '../placement/housing.ts';
-import { plugFinding, sum } from '../rules/power.ts';
-import { socketsIn } from '../placement/sockets.ts';
-import { standingBeside, type Standing } from '../placement/standing.ts';
+import { cardName } from '../../parts/card.ts';
+import type { Extra } from '../../parts/extra.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Machine } from '../../parts/machine.ts';
+import { besideOthers } from '../../rules/body.ts';
+import type { Finding } from '../../rules/finding.ts';
+import { housings, machineAround } from '../../placement/housing.ts';
+import { plugFinding, sum } from '../../rules/power.ts';
+import { socketsIn } from '../../placement/sockets.ts';
+import { standingBeside, type Standing } from '../../placement/standing.ts';
 import type { Candidate } from './candidates.ts';
 import { WAIT_CENTS_A_DAY, added, troubleOf, type Parts } from './cost.ts';
 import { extrasTogether, priced, screwsFor, type PricedExtra } from './extras.ts';

@@ -1,5 +1,5 @@
 /** Prices that make the relaxation's bound tight where money or watts run short. */
-import type { Choice } from './places.ts';
+import type { Choice } from './positions.ts';
 import { FREE, wattsOf, type Prices, type Relaxations } from './relaxation.ts';
 
 /** So many relaxations are worked out anew, at most. */

@@ -1,15 +1,15 @@
 /** Why the cards that are not in the plan are not in it. */
-import type { Card } from '../parts/card.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
-import { SERVED_BY, unitsWanted } from '../parts/need.ts';
-import type { Flow } from '../flow/flow.ts';
-import { flowOf } from '../flow/flowOf.ts';
-import { VERDICTS, byWeight, type Finding } from '../rules/finding.ts';
-import { verdictAsker, type SlotVerdict } from '../rules/verdict.ts';
-import type { Candidate } from './candidates.ts';
-import { conflictsIn, type Conflicts } from './conflicts.ts';
-import { FITTING_CENTS, added, troubleOf, weigh, type Scale } from './cost.ts';
-import type { Found } from './search.ts';
+import type { Card } from '../../parts/card.ts';
+import type { Machine, Slot } from '../../parts/machine.ts';
+import { SERVED_BY, unitsWanted } from '../../parts/need.ts';
+import type { Flow } from '../../flow/flow.ts';
+import { flowOf } from '../../flow/flowOf.ts';
+import { VERDICTS, byWeight, type Finding } from '../../rules/finding.ts';
+import { verdictAsker, type SlotVerdict } from '../../rules/verdict.ts';
+import type { Candidate } from '../candidates/candidates.ts';
+import { conflictsIn, type Conflicts } from '../candidates/conflicts.ts';
+import { FITTING_CENTS, added, troubleOf, weigh, type Scale } from '../candidates/cost.ts';
+import type { Found } from '../search/search.ts';
 import type { Ground } from './plan.ts';
 
 export interface Refusal {

@@ -1,10 +1,10 @@
 /** Candidates that need not be looked at, because another is at least as good in every respect. */
-import type { Card } from '../parts/card.ts';
-import type { DeliveryKind } from '../parts/delivery.ts';
-import { valueOf } from '../parts/fact.ts';
-import type { Slot } from '../parts/machine.ts';
-import { socketsOf } from '../placement/plugs.ts';
-import type { FrontLead } from '../standards/headers.ts';
+import type { Card } from '../../parts/card.ts';
+import type { DeliveryKind } from '../../parts/delivery.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Slot } from '../../parts/machine.ts';
+import { socketsOf } from '../../placement/plugs.ts';
+import type { FrontLead } from '../../standards/headers.ts';
 import type { Units } from './coverage.ts';
 
 /** What of a candidate decides whether another could stand in its place in every plan. */

@@ -1,10 +1,10 @@
 /** The cards that are in the machine already: each may stay, move to another slot, or be given up where that is allowed. */
-import type { Card } from '../parts/card.ts';
-import { valueOf } from '../parts/fact.ts';
-import type { Machine, Occupant, Slot } from '../parts/machine.ts';
-import type { Pin } from '../parts/planning.ts';
-import { slotInUse } from '../placement/lanesLeft.ts';
-import { recordOf } from '../flow/already.ts';
+import type { Card } from '../../parts/card.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Machine, Occupant, Slot } from '../../parts/machine.ts';
+import type { Pin } from '../../parts/planning.ts';
+import { slotInUse } from '../../placement/lanesLeft.ts';
+import { recordOf } from '../../flow/metByMachine.ts';
 
 export interface Existing {
   readonly slot: Slot;

@@ -1,15 +1,15 @@
 /** Single changes that free an impossible job, each tried, with what it costs. */
-import { cardName } from '../parts/card.ts';
-import type { Extra } from '../parts/extra.ts';
-import { known, valueOf } from '../parts/fact.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
-import { pinKey, type Pin } from '../parts/planning.ts';
-import { tell } from '../survey/testimony.ts';
-import { recordOf } from '../flow/already.ts';
-import { CABLE_CLASSES, ETHERNET_MEGABITS, type CableClass } from '../standards/ethernet.ts';
-import { PLUG_TYPES, type PlugType } from '../standards/plugs.ts';
+import { cardName } from '../../parts/card.ts';
+import type { Extra } from '../../parts/extra.ts';
+import { known, valueOf } from '../../parts/fact.ts';
+import type { Machine, Slot } from '../../parts/machine.ts';
+import { pinKey, type Pin } from '../../parts/planning.ts';
+import { tell } from '../../survey/testimony.ts';
+import { recordOf } from '../../flow/metByMachine.ts';
+import { CABLE_CLASSES, ETHERNET_MEGABITS, type CableClass } from '../../standards/ethernet.ts';
+import { PLUG_TYPES, type PlugType } from '../../standards/plugs.ts';
 import { planning, type PlanRequest, type Proposal } from './plan.ts';
-import type { Search } from './search.ts';
+import type { Search } from '../search/search.ts';
 
 export type Change =
   /** Facts of the machine otherwise than the survey tells, and what they are about. */

@@ -1,10 +1,10 @@
 /** Every card of the catalogue in every slot that could serve a want, but for those that need not be looked at. */
-import type { Card } from '../parts/card.ts';
-import { valueOf } from '../parts/fact.ts';
-import type { Slot } from '../parts/machine.ts';
-import type { Finding } from '../rules/finding.ts';
-import { laneLevels } from '../placement/lanesLeft.ts';
-import { verdictAsker } from '../rules/verdict.ts';
+import type { Card } from '../../parts/card.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Slot } from '../../parts/machine.ts';
+import type { Finding } from '../../rules/finding.ts';
+import { laneLevels } from '../../placement/lanesLeft.ts';
+import { verdictAsker } from '../../rules/verdict.ts';
 import {
   adaptersAtLeast,
   candidateOf,
@@ -14,8 +14,8 @@ import {
 } from './candidates.ts';
 import { FITTING_CENTS, WAIT_CENTS_A_DAY, weigh } from './cost.ts';
 import { Undominated, type Rival } from './dominance.ts';
-import { paceOf, remembered, type Given, type GivenIn } from './given.ts';
-import { codesOf } from './limits.ts';
+import { paceOf, remembered, type Given, type GivenIn } from './contributions.ts';
+import { codesOf } from './constraints.ts';
 
 /**
  * New cards that are worth a look: of those that go into a slot, without the ones that another outdoes in every

@@ -4,7 +4,7 @@ import type { Machine } from '../parts/machine.ts';
 import { unitsWanted, type Need } from '../parts/need.ts';
 import { withOccupants } from '../placement/withCards.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
-import { givers } from './already.ts';
+import { givers } from './metByMachine.ts';
 import { fairShares, type Stream } from './fairShares.ts';
 import type { Flow, FlowStage, Giver, SharedStage, StageCode } from './flow.ts';
 import { flowFrom } from './flowOf.ts';

@@ -8,8 +8,8 @@ import {
   type CostPart,
   type WeighedPart,
   type Weights,
-} from '../parts/planning.ts';
-import type { Finding, FindingCode } from '../rules/finding.ts';
+} from '../../parts/planning.ts';
+import type { Finding, FindingCode } from '../../rules/finding.ts';
 
 /** Cents by part; parts that are absent cost nothing. */
 export type Parts = Readonly<Partial<Record<CostPart, number>>>;

@@ -9,10 +9,17 @@
  * Worked out by dynamic programming, from the last place to the first. A table holds, by how long is waited already and
  * by what stands before the place, the least cost of waiting and of all that follows, for each state of what is lacking.
  */
-import { leastLeft } from './coverage.ts';
-import { digit, foldingOf, leadsFrom, type Folding, type Gives, type Lacks } from './lacks.ts';
-import { BESIDE, besideAfter, besideEmpty, type Choice, type Place } from './places.ts';
-import type { Want } from './wants.ts';
+import { leastLeft } from '../candidates/coverage.ts';
+import {
+  digit,
+  foldingOf,
+  leadsFrom,
+  type Folding,
+  type Gives,
+  type Lacks,
+} from './coverageState.ts';
+import { BESIDE, besideAfter, besideEmpty, type Choice, type Place } from './positions.ts';
+import type { Want } from '../candidates/demands.ts';
 
 /** One must more outweighs whatever money can be. */
 export const MUST = 1e14;

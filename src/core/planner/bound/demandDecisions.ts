@@ -1,15 +1,20 @@
 /** Which wants are left, decided before cards are; and what a partial plan costs at least where that is decided. */
-import type { Machine } from '../parts/machine.ts';
-import { wattsForNew } from './conflicts.ts';
-import { OVER_BUDGET_FACTOR, type Scale } from './cost.ts';
-import { subsets } from './coverage.ts';
-import type { Lacks } from './lacks.ts';
-import type { Limit } from './limits.ts';
-import type { Choice } from './places.ts';
-import { tightPrices, used } from './prices.ts';
-import { costOfLeaving, decidedBeforehand, troubleWeighed, type SearchProblem } from './problem.ts';
+import type { Machine } from '../../parts/machine.ts';
+import { wattsForNew } from '../candidates/conflicts.ts';
+import { OVER_BUDGET_FACTOR, type Scale } from '../candidates/cost.ts';
+import { subsets } from '../candidates/coverage.ts';
+import type { Lacks } from './coverageState.ts';
+import type { Limit } from '../candidates/constraints.ts';
+import type { Choice } from './positions.ts';
+import { tightPrices, used } from './multipliers.ts';
+import {
+  costOfLeaving,
+  decidedBeforehand,
+  troubleWeighed,
+  type SearchProblem,
+} from './searchSpace.ts';
 import { MUST, type Relaxations } from './relaxation.ts';
-import type { Want } from './wants.ts';
+import type { Want } from '../candidates/demands.ts';
 
 /** How far a partial plan is: what its cost so far and the least cost of its rest depend on. */
 export interface Reached {

@@ -2,13 +2,13 @@
  * The slots of a machine in the order in which the search fills them – housing by housing, opening by opening – with
  * what could go into each.
  */
-import { valueOf } from '../parts/fact.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
-import { gapMm } from '../rules/body.ts';
-import type { Candidate } from './candidates.ts';
-import { unitsFor, type Units } from './coverage.ts';
-import type { Gives, Lacks } from './lacks.ts';
-import type { Limit } from './limits.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Machine, Slot } from '../../parts/machine.ts';
+import { gapMm } from '../../rules/body.ts';
+import type { Candidate } from '../candidates/candidates.ts';
+import { unitsFor, type Units } from '../candidates/coverage.ts';
+import type { Gives, Lacks } from './coverageState.ts';
+import type { Limit } from '../candidates/constraints.ts';
 
 export interface Place {
   readonly slot: Slot;

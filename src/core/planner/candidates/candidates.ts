@@ -1,16 +1,16 @@
 /** A card in a slot, with what it gives there and costs: what the planner searches over. */
-import type { Card } from '../parts/card.ts';
-import type { DeliveryKind } from '../parts/delivery.ts';
-import { valueOf } from '../parts/fact.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
-import type { Pin } from '../parts/planning.ts';
-import type { Flow } from '../flow/flow.ts';
-import type { Extra } from '../parts/extra.ts';
-import type { DriverLibrary } from '../drivers/packages.ts';
-import type { Finding, FindingCode } from '../rules/finding.ts';
-import { machineAround } from '../placement/housing.ts';
-import { ADAPTED, PLUG_ADAPTERS } from '../standards/plugs.ts';
-import type { FrontLead } from '../standards/headers.ts';
+import type { Card } from '../../parts/card.ts';
+import type { DeliveryKind } from '../../parts/delivery.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Machine, Slot } from '../../parts/machine.ts';
+import type { Pin } from '../../parts/planning.ts';
+import type { Flow } from '../../flow/flow.ts';
+import type { Extra } from '../../parts/extra.ts';
+import type { DriverLibrary } from '../../drivers/packages.ts';
+import type { Finding, FindingCode } from '../../rules/finding.ts';
+import { machineAround } from '../../placement/housing.ts';
+import { ADAPTED, PLUG_ADAPTERS } from '../../standards/plugs.ts';
+import type { FrontLead } from '../../standards/headers.ts';
 import {
   FITTING_CENTS,
   WAIT_CENTS_A_DAY,
@@ -23,9 +23,9 @@ import {
 } from './cost.ts';
 import type { Existing } from './existing.ts';
 import { adaptersFor, cheapestAdapter, extrasOf, priced } from './extras.ts';
-import { paceOf, type Given, type GivenAsker } from './given.ts';
-import type { Limit } from './limits.ts';
-import { atFront, type Want } from './wants.ts';
+import { paceOf, type Given, type GivenAsker } from './contributions.ts';
+import type { Limit } from './constraints.ts';
+import { atFront, type Want } from './demands.ts';
 
 /**
  * Findings that depend on which other cards are in the plan, or on all of them together: asked of whole plans

@@ -1,13 +1,13 @@
 /** What each thing settled beforehand costs, and what a card would cost where the plan does not have it. */
-import type { Card } from '../parts/card.ts';
-import type { Slot } from '../parts/machine.ts';
-import type { Need } from '../parts/need.ts';
-import { pinKey, type Pin } from '../parts/planning.ts';
-import type { Finding } from '../rules/finding.ts';
-import { slotVerdict } from '../rules/verdict.ts';
-import type { Cost } from './cost.ts';
+import type { Card } from '../../parts/card.ts';
+import type { Slot } from '../../parts/machine.ts';
+import type { Need } from '../../parts/need.ts';
+import { pinKey, type Pin } from '../../parts/planning.ts';
+import type { Finding } from '../../rules/finding.ts';
+import { slotVerdict } from '../../rules/verdict.ts';
+import type { Cost } from '../candidates/cost.ts';
 import { outcome, planning, type PlanRequest, type PlannedCard, type Proposal } from './plan.ts';
-import type { Search } from './search.ts';
+import type { Search } from '../search/search.ts';
 
 export interface PinPrice {
   readonly pin: Pin;

@@ -1,17 +1,17 @@
 /** The question that is searched, and what the search goes over. */
-import type { Extra } from '../parts/extra.ts';
-import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
-import type { FindingCode } from '../rules/finding.ts';
-import type { Candidate } from './candidates.ts';
-import { GIVE_UP_CENTS, troubleOf, weigh, type Scale } from './cost.ts';
-import { groupsOf, type Group, type Units } from './coverage.ts';
-import type { Existing } from './existing.ts';
-import { lacksOf, type Lacks } from './lacks.ts';
-import type { Limit } from './limits.ts';
-import { placesOf, type Place } from './places.ts';
+import type { Extra } from '../../parts/extra.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Machine } from '../../parts/machine.ts';
+import type { FindingCode } from '../../rules/finding.ts';
+import type { Candidate } from '../candidates/candidates.ts';
+import { GIVE_UP_CENTS, troubleOf, weigh, type Scale } from '../candidates/cost.ts';
+import { groupsOf, type Group, type Units } from '../candidates/coverage.ts';
+import type { Existing } from '../candidates/existing.ts';
+import { lacksOf, type Lacks } from './coverageState.ts';
+import type { Limit } from '../candidates/constraints.ts';
+import { placesOf, type Place } from './positions.ts';
 import { MUST, type Costs } from './relaxation.ts';
-import type { Want } from './wants.ts';
+import type { Want } from '../candidates/demands.ts';
 
 export interface SearchProblem {
   readonly wants: readonly Want[];
