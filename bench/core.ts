@@ -21,7 +21,7 @@ import { EXTRAS } from '../demo/catalogue/extras.ts';
 import { PACKAGES } from '../demo/drivers.ts';
 import { demoJobs } from '../demo/jobs.ts';
 import { scaleOf } from '../src/core/planner/candidates/cost.ts';
-import { groundOf } from '../src/core/planner/answers/plan.ts';
+import { planContextOf } from '../src/core/planner/answers/plan.ts';
 import { searching } from '../src/core/planner/search/search.ts';
 import { milpPlan, startSolver } from '../tests/builders/milpPlanner.ts';
 import { wholeBundle } from './bundle.ts';
@@ -162,7 +162,7 @@ for (const count of [100, 300, 1000, 3000]) {
 }
 const solver = await startSolver();
 const rivals = largeRequests(20, 1000, 20261125).map((request) => {
-  const { problem } = groundOf(request, scaleOf());
+  const { problem } = planContextOf(request, scaleOf());
   return {
     own: timed(() => outcome(searching(problem))),
     theirs: timed(() => milpPlan(problem, solver)),

@@ -134,7 +134,7 @@ export {
   type NeedOf,
   SERVED_BY,
   plainNeed,
-  unitsWanted,
+  unitsNeeded,
 } from './parts/need.ts';
 export { DriverPackage } from './parts/driverPackage.ts';
 export {
@@ -284,8 +284,13 @@ export { firmware } from './rules/firmware.ts';
 export { headers } from './rules/headers.ts';
 export { quirks } from './rules/quirks.ts';
 export { deservedCents, worth } from './rules/worth.ts';
-export { power, sum } from './rules/power.ts';
-export { SCHOOLS, type School, type SchoolAnswer, supplySize } from './rules/supplySize.ts';
+export { power, twelveVoltSum } from './rules/power.ts';
+export {
+  SIZING_METHODS,
+  type SizingMethod,
+  type SizingAnswer,
+  supplySize,
+} from './rules/supplySize.ts';
 export { driverSupport } from './rules/driverSupport.ts';
 export { type SlotVerdict, slotVerdict, verdictTable } from './rules/verdict.ts';
 export {
@@ -299,13 +304,13 @@ export {
 
 export { type Flow, type FlowStage, type StageCode } from './flow/flow.ts';
 export { flowOf, satisfies } from './flow/flowOf.ts';
-export { type Already, already, recordOf } from './flow/metByMachine.ts';
+export { type MetByMachine, metByMachine, recordOf } from './flow/metByMachine.ts';
 export { pairScreens } from './flow/screens.ts';
 export {
   type Rate,
-  type Leg,
-  type LegRates,
-  legs,
+  type Route,
+  type RouteRates,
+  routes,
   ratesOf,
   streamsOf,
 } from './flow/concurrency.ts';
@@ -321,9 +326,9 @@ export {
   weigh,
 } from './planner/candidates/cost.ts';
 export { type Delivered, delivered, deliveredShare } from './planner/answers/delivered.ts';
-export { LIMITS, type Limit } from './planner/candidates/constraints.ts';
+export { CONSTRAINTS, type Constraint } from './planner/candidates/constraints.ts';
 export {
-  type ExtraWanted,
+  type ExtraNeeded,
   type PricedExtra,
   extrasFor,
   priced,
@@ -348,19 +353,19 @@ export {
   choosing,
 } from './planner/answers/alternatives.ts';
 export {
-  type ClashSet,
+  type ConflictSet,
   type Member,
-  clashing,
+  conflictSets,
   isPossible,
   memberKey,
   membersOf,
 } from './planner/answers/conflictSets.ts';
 export {
   type Change,
-  type Freeing,
+  type Repair,
   changed,
   changesFor,
-  freeing,
+  repairs,
   priceOfChange,
 } from './planner/answers/repairs.ts';
 export {

@@ -14,12 +14,12 @@ import {
   added,
   moneyCents,
   overBudgetCents,
-  troubleOf,
+  penaltyOf,
   weigh,
 } from '../../src/core/planner/candidates/cost.ts';
 import { groupsOf, unitsFor } from '../../src/core/planner/candidates/coverage.ts';
 import type { SearchProblem } from '../../src/core/planner/bound/searchSpace.ts';
-import { together } from '../../src/core/planner/candidates/interactions.ts';
+import { interactionsOf } from '../../src/core/planner/candidates/interactions.ts';
 import type { SlowCost } from './slowPlanner.ts';
 
 /** A sum of variables with their factors. */
@@ -65,7 +65,7 @@ export function milpPlan(problem: SearchProblem, solver: Highs): SlowCost {
   const x = new Map(candidates.map((each, n) => [each, `x${n}`]));
   const program = programOf(problem, candidates, x);
   // Musts first: their number is settled, then the rest is made as cheap as it can be.
-  const musts = problem.wants.filter(({ must }) => must).map((_, n) => [1, `m${n}`] as const);
+  const musts = problem.demands.filter(({ must }) => must).map((_, n) => [1, `m${n}`] as const);
   let fewest = -1;
   for (;;) {
     const asked = fewest < 0 ? musts : program.cost;
@@ -85,7 +85,7 @@ export function milpPlan(problem: SearchProblem, solver: Highs): SlowCost {
       program.add(musts, '=', fewest);
       continue;
     }
-    const left = problem.wants.filter((_, n) => (values.get(`l${n}`) ?? 0) > 0.5);
+    const left = problem.demands.filter((_, n) => (values.get(`l${n}`) ?? 0) > 0.5);
     const exact = costOf(chosen, left, problem);
     const more = exact - Math.round(value * 100);
     if (more <= 0) return [fewest, exact];
@@ -128,7 +128,7 @@ function programOf(
   candidates: readonly Candidate[],
   x: ReadonlyMap<Candidate, string>,
 ): Program {
-  const { wants, machine, scale, givens, existing, existingCards, budgetCents } = problem;
+  const { demands, machine, scale, contributions, existing, existingCards, budgetCents } = problem;
   const program = new Program();
   const names = (
     some: readonly Candidate[],
@@ -139,30 +139,30 @@ function programOf(
   for (const each of candidates) program.cost.push([each.atLeast / 100, x.get(each)!]);
   program.fractional.add('theta');
   program.cost.push([1, 'theta']);
-  wants.forEach(({ must, wishCents }, n) => {
+  demands.forEach(({ must, wishCents }, n) => {
     program.whole.add(`l${n}`);
     if (!must) program.cost.push([(wishCents * scale.wishes) / 100, `l${n}`]);
   });
   // Musts left have names of their own, so that they can be counted.
-  wants
+  demands
     .filter(({ must }) => must)
-    .forEach((want, n) => {
+    .forEach((demand, n) => {
       program.whole.add(`m${n}`);
       program.add(
         [
           [1, `m${n}`],
-          [-1, `l${wants.indexOf(want)}`],
+          [-1, `l${demands.indexOf(demand)}`],
         ],
         '=',
         0,
       );
     });
-  for (const group of groupsOf(wants)) {
-    const given = givens.reduce((sum, units) => sum + unitsFor(group, units), 0);
+  for (const group of groupsOf(demands)) {
+    const given = contributions.reduce((sum, units) => sum + unitsFor(group, units), 0);
     program.add(
       [
         ...names(candidates, ({ units }) => unitsFor(group, units)),
-        ...group.wants.map((want) => [group.units, `l${wants.indexOf(want)}`] as const),
+        ...group.demands.map((demand) => [group.units, `l${demands.indexOf(demand)}`] as const),
       ],
       '>=',
       group.units - given,
@@ -251,7 +251,7 @@ function programOf(
 }
 
 const price = (code: 'power.headroomUsed' | 'body.outFirst', { scale }: SearchProblem): number =>
-  weigh(troubleOf([{ code, verdict: 'limited' }]), scale);
+  weigh(penaltyOf([{ code, verdict: 'limited' }]), scale);
 
 /** Some of the chosen that cannot be in one plan; null where all can. */
 function conflictOf(
@@ -274,7 +274,7 @@ function conflictOf(
 
 function costOf(
   chosen: readonly Candidate[],
-  left: SearchProblem['wants'],
+  left: SearchProblem['demands'],
   { machine, extras, budgetCents, scale, existingCards }: SearchProblem,
 ): number {
   const gone = existingCards.filter((each) => !chosen.some(({ existing }) => existing === each));
@@ -284,7 +284,7 @@ function costOf(
       wishes: left.reduce((sum, { wishCents }) => sum + wishCents, 0),
       disturbance: gone.length * GIVE_UP_CENTS,
     },
-    together(chosen, machine, extras).parts,
+    interactionsOf(chosen, machine, extras).parts,
   );
   const over = overBudgetCents(moneyCents(parts), budgetCents);
   return weigh(added(parts, { overBudget: over }), scale);

@@ -6,11 +6,11 @@ import {
   plugsOf,
   slotVerdict,
   socketsOf,
-  sum,
-  unitsWanted,
+  twelveVoltSum,
+  unitsNeeded,
   valueOf,
   type Card,
-  type Limit,
+  type Constraint,
   type Machine,
   type Need,
   type Pin,
@@ -32,11 +32,11 @@ export function slowFeasible(
   { machine: surveyed, cards, library }: PlanRequest,
   needs: readonly Need[],
   pins: readonly Pin[],
-  without: ReadonlySet<Limit>,
+  without: ReadonlySet<Constraint>,
 ): boolean {
   const machine = imaginedWithout(surveyed, without);
   const ignored = codesOf(without);
-  const places = cards
+  const positions = cards
     .filter(({ id }) => !pins.some((pin) => pin.kind === 'neverCard' && pin.cardId === id))
     .flatMap((card) => machine.slots.map((slot): Placed => ({ card, slot })))
     .filter(({ slot }) => !pins.some((pin) => pin.kind === 'neverSlot' && pin.slotId === slot.id))
@@ -45,7 +45,7 @@ export function slowFeasible(
         ({ verdict, code }) => verdict !== 'blocked' || ignored.has(code),
       ),
     );
-  const useful = places.filter(
+  const useful = positions.filter(
     ({ card, slot }) =>
       needs.some((need) => (flowOf(card, slot, need, machine)?.units ?? 0) > 0) ||
       pins.some(
@@ -72,7 +72,7 @@ export function slowFeasible(
 function goTogether(
   placed: readonly Placed[],
   machine: Machine,
-  without: ReadonlySet<Limit>,
+  without: ReadonlySet<Constraint>,
 ): boolean {
   const pairs = placed.flatMap((a, n) => placed.slice(n + 1).map((b) => [a, b] as const));
   const apart = pairs.every(([a, b]) => {
@@ -86,7 +86,7 @@ function goTogether(
   const watts = placed.reduce((total, { card }) => total + card.peakWatts, 0);
   const sockets = placed.flatMap(({ card }) => socketsOf(card));
   return (
-    !sum(watts, machine).some(({ verdict }) => verdict === 'blocked') &&
+    !twelveVoltSum(watts, machine).some(({ verdict }) => verdict === 'blocked') &&
     assignPlugs(sockets, plugsOf(valueOf(machine.supply.plugs)!)).cost.dead === 0
   );
 }
@@ -107,7 +107,7 @@ function meets(
   needs: readonly Need[],
   placed: readonly Placed[],
   machine: Machine,
-  without: ReadonlySet<Limit>,
+  without: ReadonlySet<Constraint>,
 ): boolean {
   const leads = without.has('leads')
     ? placed.length
@@ -131,7 +131,7 @@ function meets(
           );
           return total + Math.max(...units);
         }, 0);
-        return given >= some.reduce((total, need) => total + unitsWanted(need), 0);
+        return given >= some.reduce((total, need) => total + unitsNeeded(need), 0);
       }),
     );
 }

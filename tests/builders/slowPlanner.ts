@@ -11,12 +11,12 @@ import {
   priced,
   slotVerdict,
   socketsOf,
-  sum,
-  unitsWanted,
+  twelveVoltSum,
+  unitsNeeded,
   valueOf,
   withOccupants,
   type Card,
-  type ExtraWanted,
+  type ExtraNeeded,
   type Finding,
   type Machine,
   type Need,
@@ -31,7 +31,7 @@ import {
   NARROWED_CENTS,
   WISH_CENTS,
   scaleOf,
-  troubleOf,
+  penaltyOf,
   weigh,
   type Parts,
 } from '../../src/core/planner/candidates/cost.ts';
@@ -173,7 +173,7 @@ function costs(
             {
               kind: 'driveCable' as const,
               fits: 'sata',
-              count: Math.min(units, unitsWanted(need)),
+              count: Math.min(units, unitsNeeded(need)),
             },
           ]
         : [],
@@ -194,7 +194,7 @@ function costs(
   );
   const moves = there.filter(({ at, from }) => at !== null && at.id !== from.id).length;
   const gone = there.filter(({ at }) => at === null).length;
-  const trouble = troubleOf([
+  const trouble = penaltyOf([
     ...perCard.flat(),
     ...flows.flat().map(({ finding }) => finding),
     ...movedFindings.flat().filter(({ code }) => code !== 'sharing.takes'),
@@ -270,7 +270,7 @@ function powerOf(fresh: readonly New[], machine: Machine) {
 
 function powerIn(fresh: readonly New[], machine: Machine) {
   if (fresh.length === 0) return { findings: [], adapters: [] };
-  const total = sum(
+  const total = twelveVoltSum(
     fresh.reduce((watts, { card }) => watts + card.peakWatts, 0),
     machine,
   );
@@ -299,7 +299,7 @@ function headersShort(fresh: readonly New[], machine: Machine): readonly Finding
       }));
 }
 
-function boughtFor({ code, subject = '' }: Finding): readonly ExtraWanted[] {
+function boughtFor({ code, subject = '' }: Finding): readonly ExtraNeeded[] {
   if (code === 'bracket.missing') return [{ kind: 'bracket' as const, fits: subject, count: 1 }];
   return code === 'body.sag' ? [{ kind: 'support' as const, fits: '', count: 1 }] : [];
 }
@@ -319,14 +319,14 @@ function servable(kept: readonly Need[], serving: readonly Serving[], machine: M
     atFront(need) && !lead ? 0 : (flowOf(card, slot, need, machine)?.units ?? 0);
   if (kept.filter(shared).some((need) => !serving.some((each) => units(need, each) > 0)))
     return false;
-  const wants = kept
+  const demands = kept
     .filter((need) => !shared(need))
-    .flatMap((need) => Array<Need>(unitsWanted(need)).fill(need));
+    .flatMap((need) => Array<Need>(unitsNeeded(need)).fill(need));
   // Ports at the back and at the front of one card are different ports.
   const place = (need: Need) => (need.kind === 'usb' ? need.where : '');
-  const places = [...new Set(wants.map(place))];
+  const positions = [...new Set(demands.map(place))];
   const pools = serving.flatMap((each) =>
-    places.map((at) => ({
+    positions.map((at) => ({
       each,
       at,
       most: Math.max(
@@ -336,12 +336,12 @@ function servable(kept: readonly Need[], serving: readonly Serving[], machine: M
     })),
   );
   const give = (n: number, left: readonly number[]): boolean => {
-    const want = wants[n];
-    if (want === undefined) return true;
+    const demand = demands[n];
+    if (demand === undefined) return true;
     return pools.some(
       ({ each, at }, p) =>
-        place(want) === at &&
-        units(want, each) > 0 &&
+        place(demand) === at &&
+        units(demand, each) > 0 &&
         left[p]! > 0 &&
         give(n + 1, left.with(p, left[p]! - 1)),
     );

@@ -3,17 +3,17 @@ import { expect } from 'chai';
 import * as fc from 'fast-check';
 import {
   changed,
-  clashing,
-  freeing,
+  conflictSets,
+  repairs,
   memberKey,
   outcome,
   proposePlan,
-  type Limit,
+  type Constraint,
   type Member,
   type Pin,
   type PlanRequest,
 } from '../../src/core/index.ts';
-import { LIMITS } from '../../src/core/index.ts';
+import { CONSTRAINTS } from '../../src/core/index.ts';
 import { randomRequest } from '../builders/plans.ts';
 import { slowFeasible } from '../builders/slowFeasible.ts';
 
@@ -26,7 +26,7 @@ const slow = (request: PlanRequest, members: readonly Member[]): boolean => {
     request,
     members.flatMap((each) => (each.kind === 'need' ? [each.need] : [])),
     members.flatMap((each) => (each.kind === 'pin' ? [each.pin] : [])),
-    new Set<Limit>(LIMITS.filter((limit) => !limits.includes(limit))),
+    new Set<Constraint>(CONSTRAINTS.filter((limit) => !limits.includes(limit))),
   );
 };
 
@@ -69,7 +69,7 @@ describe('What clashes where no plan meets all musts', () => {
     expect(jobs).to.have.length(CASES);
     const kinds = new Set<string>();
     for (const request of jobs) {
-      const sets = outcome(clashing(request));
+      const sets = outcome(conflictSets(request));
       expect(sets, JSON.stringify(request)).to.not.deep.equal([]);
       for (const { members } of sets) {
         const told = `${members.map(memberKey).join(', ')} of ${JSON.stringify(request)}`;
@@ -88,7 +88,7 @@ describe('What clashes where no plan meets all musts', () => {
   it('is freed by each of the changes that are offered', () => {
     const kinds = new Set<string>();
     for (const request of jobs) {
-      for (const { change, plan } of outcome(freeing(request))) {
+      for (const { change, plan } of outcome(repairs(request))) {
         kinds.add(change.kind);
         expect(plan.cost.mustsUnmet).to.equal(0);
         const after = changed(request, change);
@@ -106,6 +106,6 @@ describe('What clashes where no plan meets all musts', () => {
     const possible = fc
       .sample(randomRequest(), { numRuns: 40, seed: SEED })
       .find((request) => proposePlan(request).cost.mustsUnmet === 0)!;
-    expect(outcome(clashing(possible))).to.deep.equal([]);
+    expect(outcome(conflictSets(possible))).to.deep.equal([]);
   });
 });

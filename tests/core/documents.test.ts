@@ -37,7 +37,7 @@ const museum = readFileSync(
   'utf8',
 );
 const FALLBACK = { id: 'mended', at: AT };
-const places = (job: unknown) => readStoredJob(job).problems.map(({ at }) => at);
+const positions = (job: unknown) => readStoredJob(job).problems.map(({ at }) => at);
 
 const planned = (): Job =>
   aJob(
@@ -59,33 +59,33 @@ describe('A document', () => {
       ['revision', Number.MAX_SAFE_INTEGER],
       ['budgetCents', absurd],
     ] as const) {
-      const [found] = places(put(planned(), path, value));
+      const [found] = positions(put(planned(), path, value));
       expect(found, path).to.match(new RegExp(`^${path.replaceAll('.', '\\.')}`));
     }
   });
 
   it('holds no list longer than any machine has', () => {
     const slots = Array.from({ length: 3_000 }, (_, n) => emptySlot(`s${n}`, 'Slot'));
-    expect(places(put(aJob(), 'machine.slots', slots))).to.deep.equal(['machine.slots']);
+    expect(positions(put(aJob(), 'machine.slots', slots))).to.deep.equal(['machine.slots']);
     const needs = Array.from({ length: 100 }, (_, n) => ({ ...usbNeed(1), id: `n${n}` }));
-    expect(places(put(aJob(), 'needs', needs))).to.deep.equal(['needs']);
+    expect(positions(put(aJob(), 'needs', needs))).to.deep.equal(['needs']);
   });
 
   it('has keys of their own, and references that lead somewhere', () => {
     const job = planned();
     const [first] = job.machine.slots;
     const of = (machine: Partial<Machine>) => ({ ...job, machine: { ...job.machine, ...machine } });
-    expect(places(of({ slots: [...job.machine.slots, first!] }))).to.deep.equal([
+    expect(positions(of({ slots: [...job.machine.slots, first!] }))).to.deep.equal([
       'machine.slots.2.id',
     ]);
-    expect(places(of({ slots: [first!] }))).to.deep.equal(['plan.placements.0.slotId']);
+    expect(positions(of({ slots: [first!] }))).to.deep.equal(['plan.placements.0.slotId']);
     expect(
-      places(of({ slots: job.machine.slots.map((slot) => ({ ...slot, enclosureId: 'none' })) })),
+      positions(of({ slots: job.machine.slots.map((slot) => ({ ...slot, enclosureId: 'none' })) })),
     ).to.deep.equal(['machine.slots.0.enclosureId', 'machine.slots.1.enclosureId']);
-    expect(places({ ...job, readings: [{ needId: 'x', value: 1, takenAt: AT }] })).to.deep.equal([
-      'readings.0.needId',
-    ]);
-    expect(places({ ...job, needs: [usbNeed(1), usbNeed(2)] })).to.deep.equal(['needs.1.id']);
+    expect(positions({ ...job, readings: [{ needId: 'x', value: 1, takenAt: AT }] })).to.deep.equal(
+      ['readings.0.needId'],
+    );
+    expect(positions({ ...job, needs: [usbNeed(1), usbNeed(2)] })).to.deep.equal(['needs.1.id']);
   });
 
   it('of the demo is within every limit: jobs, cards, extras, packages, templates', () => {

@@ -7,7 +7,7 @@ import {
   copyTime,
   fairShares,
   flowOf,
-  legs,
+  routes,
   plainNeed,
   ratesOf,
   type Card,
@@ -250,8 +250,8 @@ describe('Needs that are used together', () => {
   ];
 
   it('share the link behind their slots: five streams, a fifth each', () => {
-    const [wireRate, driveRate] = ratesOf(legs(needs('A'), machine, placed, []));
-    const link = wireRate!.leg.flow.stages.find(({ code }) => code === 'uplink')!.shared!.high;
+    const [wireRate, driveRate] = ratesOf(routes(needs('A'), machine, placed, []));
+    const link = wireRate!.route.flow.stages.find(({ code }) => code === 'uplink')!.shared!.high;
     expect(wireRate!.alone.limiting).to.equal('cardPort');
     expect(wireRate!.together).to.include({ limiting: 'uplink' });
     expect(driveRate!.together.limiting).to.equal('uplink');
@@ -264,7 +264,7 @@ describe('Needs that are used together', () => {
   });
 
   it('are as alone without a group', () => {
-    for (const { alone, together } of ratesOf(legs(needs(''), machine, placed, [])))
+    for (const { alone, together } of ratesOf(routes(needs(''), machine, placed, [])))
       expect(together).to.deep.equal(alone);
   });
 });

@@ -114,9 +114,9 @@ describe('Steps', () => {
       'restart',
       'keepParts',
     ];
-    const places = order.map(at);
-    expect(places).to.not.include(-1);
-    expect(places).to.deep.equal(places.toSorted((a, b) => a - b));
+    const positions = order.map(at);
+    expect(positions).to.not.include(-1);
+    expect(positions).to.deep.equal(positions.toSorted((a, b) => a - b));
   });
 
   it('belong to this very plan', () => {

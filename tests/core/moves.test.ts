@@ -60,11 +60,11 @@ const openings = (job: Job, code: string) =>
 describe('A plan that moves a card and gives one up', () => {
   it('delivers what is wanted with the cards where it wants them', () => {
     const [drives, sound] = delivered(plan, request);
-    expect(drives).to.include({ isLeft: false });
+    expect(drives).to.include({ isUnmet: false });
     expect(drives!.bytesPerSecond).to.be.at.least(2_500e6);
-    expect(sound).to.include({ isLeft: false, bytesPerSecond: null });
+    expect(sound).to.include({ isUnmet: false, bytesPerSecond: null });
     const left = delivered({ ...plan, unmet: request.needs }, request);
-    expect(left.every(({ isLeft }) => isLeft)).to.equal(true);
+    expect(left.every(({ isUnmet }) => isUnmet)).to.equal(true);
   });
 
   it('takes the one out, moves the other, and only then puts in what is new', () => {

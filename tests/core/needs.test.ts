@@ -1,7 +1,7 @@
 /** Needs of every kind: what a card gives towards each, and whether the machine meets it as it is. */
 import { expect } from 'chai';
 import {
-  already,
+  metByMachine,
   flowOf,
   pairScreens,
   plainNeed,
@@ -205,14 +205,14 @@ describe('What the machine meets already', () => {
   const catalogue = [
     aCard({ id: 'g', model: 'Picture', delivers: screens(2, [['dp-hbr2', 2]], 2, 1) }),
   ];
-  const state = (need: Need, there: Machine) => already(need, there, catalogue).state;
+  const state = (need: Need, there: Machine) => metByMachine(need, there, catalogue).state;
 
   it('is met, short by a figure, or not known', () => {
     const need = plainNeed('usb', 'u', { ports: 4 });
     expect(state(need, board(usb(4, '3.2-1', 900)))).to.equal('met');
     expect(state(need, board(usb(3, '3.2-1', 900)))).to.equal('short');
     expect(state(need, board(usb(2, '3.2-1', 900), usb(2, '3.2-2', 900)))).to.equal('met');
-    expect(already(need, board(usb(4, '2.0', 500)), [])).to.deep.include({
+    expect(metByMachine(need, board(usb(4, '2.0', 500)), [])).to.deep.include({
       state: 'short',
       units: 0,
     });

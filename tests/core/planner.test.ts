@@ -5,10 +5,10 @@ import { usb } from '../../demo/catalogue/row.ts';
 import { choosePlans, proposePlan } from '../../src/core/index.ts';
 import { OVER_BUDGET_FACTOR } from '../../src/core/planner/candidates/cost.ts';
 import { scaleOf } from '../../src/core/planner/candidates/cost.ts';
-import { groundOf } from '../../src/core/planner/answers/plan.ts';
-import { stageOf } from '../../src/core/planner/bound/searchSpace.ts';
+import { planContextOf } from '../../src/core/planner/answers/plan.ts';
+import { searchSpaceOf } from '../../src/core/planner/bound/searchSpace.ts';
 import { MUST, Relaxations } from '../../src/core/planner/bound/relaxation.ts';
-import { scenesOf } from '../../src/core/planner/bound/demandDecisions.ts';
+import { demandDecisions } from '../../src/core/planner/bound/demandDecisions.ts';
 import { aCard, aMachine, aSlot, usbNeed } from '../builders/parts.ts';
 import { randomRequest } from '../builders/plans.ts';
 import { slowestPlan } from '../builders/slowPlanner.ts';
@@ -21,7 +21,7 @@ describe('Planner', () => {
     const seen = { met: 0, unmet: 0, several: 0, moved: 0, givenUp: 0, adapters: 0, inBox: 0 };
     for (const request of fc.sample(randomRequest(), { numRuns: CASES, seed: SEED })) {
       const { cost, placements, moves, givenUp, extras } = proposePlan(request);
-      expect([cost.mustsUnmet, cost.weighed], JSON.stringify(request)).to.deep.equal(
+      expect([cost.mustsUnmet, cost.score], JSON.stringify(request)).to.deep.equal(
         slowestPlan(request),
       );
       seen[cost.mustsUnmet > 0 ? 'unmet' : 'met'] += 1;
@@ -43,16 +43,16 @@ describe('Planner', () => {
     );
     for (const [request, percent, watts] of sample) {
       const { cost } = proposePlan(request);
-      const optimum = cost.mustsUnmet * MUST + cost.weighed;
-      const { problem } = groundOf(request, scaleOf(request.weights));
-      const { places, lacks, costs } = stageOf(problem);
-      const relaxed = new Relaxations(places, lacks, costs);
+      const optimum = cost.mustsUnmet * MUST + cost.score;
+      const { problem } = planContextOf(request, scaleOf(request.weights));
+      const { positions, coverageState, costs } = searchSpaceOf(problem);
+      const relaxed = new Relaxations(positions, coverageState, costs);
       // Prices that were asked before serve as well; no cent is worth more than one over the budget costs.
       relaxed.at({ money: percent * problem.scale.overBudget, watts });
-      const scenes = scenesOf(problem, lacks, relaxed);
-      const first = scenes.next(Infinity)!;
+      const decisions = demandDecisions(problem, coverageState, relaxed);
+      const first = decisions.next(Infinity)!;
       expect(first.least, JSON.stringify(request)).to.be.at.most(optimum);
-      expect(scenes.ahead()).to.be.at.least(first.least);
+      expect(decisions.ahead()).to.be.at.least(first.least);
       if (first.least > optimum - 1) tight += 1;
     }
     expect(tight).to.be.greaterThan(100);

@@ -155,9 +155,9 @@ describe('Power side by side', () => {
     };
     const cards = [aCard({ peakWatts: 300, supplyWatts: 600 })];
     expect(supplySize(cards, there)).to.deep.equal([
-      { school: 'maker', neededWatts: 600, availableWatts: 550, verdict: 'limited' },
-      { school: 'sum', neededWatts: 500, availableWatts: 500, verdict: 'clear' },
-      { school: 'measured', neededWatts: 380, availableWatts: 500, verdict: 'clear' },
+      { method: 'maker', neededWatts: 600, availableWatts: 550, verdict: 'limited' },
+      { method: 'sum', neededWatts: 500, availableWatts: 500, verdict: 'clear' },
+      { method: 'measured', neededWatts: 380, availableWatts: 500, verdict: 'clear' },
     ]);
     const onemore = [aCard({ peakWatts: 301, supplyWatts: null })];
     expect(supplySize(onemore, machine).map(({ verdict }) => verdict)).to.deep.equal([

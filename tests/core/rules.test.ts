@@ -11,7 +11,7 @@ import {
   power,
   seat,
   slotVerdict,
-  sum,
+  twelveVoltSum,
   unknownFacts,
   worstVerdict,
   type DriverPackage,
@@ -240,8 +240,8 @@ describe('Power', () => {
       ...plain,
       supply: { ...plain.supply, twelveVoltWatts: null, labelWatts: told(watts) },
     });
-    expect(codes(sum(50, labelled(149)))).to.deep.equal(['power.sumShort']);
-    expect(codes(sum(50, labelled(150)))).to.deep.equal(['power.sumUnknown']);
+    expect(codes(twelveVoltSum(50, labelled(149)))).to.deep.equal(['power.sumShort']);
+    expect(codes(twelveVoltSum(50, labelled(150)))).to.deep.equal(['power.sumUnknown']);
   });
 
   it('asks for a longer lead where the plug does not reach the slot', () => {
@@ -310,14 +310,14 @@ describe('Power', () => {
   it('keeps a quarter of headroom on 12 V', () => {
     // Common practice, no source: 25 % headroom, so 400 of 500 W may be used.
     const machine = aMachine([]);
-    expect(codes(sum(300, machine))).to.deep.equal(['power.sumFits']);
-    expect(codes(sum(301, machine))).to.deep.equal(['power.headroomUsed']);
-    expect(codes(sum(400, machine))).to.deep.equal(['power.headroomUsed']);
-    expect(codes(sum(401, machine))).to.deep.equal(['power.sumShort']);
+    expect(codes(twelveVoltSum(300, machine))).to.deep.equal(['power.sumFits']);
+    expect(codes(twelveVoltSum(301, machine))).to.deep.equal(['power.headroomUsed']);
+    expect(codes(twelveVoltSum(400, machine))).to.deep.equal(['power.headroomUsed']);
+    expect(codes(twelveVoltSum(401, machine))).to.deep.equal(['power.sumShort']);
     const unknown = aMachine([], {
       supply: { ...emptySupply(), twelveVoltWatts: told(500), baseWatts: null, plugs: null },
     });
-    expect(codes(sum(1, unknown))).to.deep.equal(['power.sumUnknown']);
+    expect(codes(twelveVoltSum(1, unknown))).to.deep.equal(['power.sumUnknown']);
     expect(codes(power(aCard({ sockets: ['6-pin'] }), aSlot(1), unknown))).to.include(
       'power.plugsUnknown',
     );

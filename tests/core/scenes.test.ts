@@ -17,14 +17,14 @@ import {
 import {
   changed,
   choosePlans,
-  clashing,
-  freeing,
-  legs,
+  conflictSets,
+  repairs,
+  routes,
   memberKey,
   outcome,
   ratesOf,
   valueOf,
-  type LegRates,
+  type RouteRates,
   type PlanRequest,
   type PlannedCard,
   type Proposal,
@@ -41,10 +41,10 @@ const requestOf = ({ machine, needs, budgetCents }: Omit<Scene, 'id' | 'title' |
 const best = (request: PlanRequest): Proposal => choosePlans(request).best;
 const where = ({ placements }: Proposal) =>
   Object.fromEntries(placements.map(({ card, slot }) => [card.delivers.kind, slot.id]));
-const rates = ({ machine, needs }: PlanRequest, plan: Proposal): readonly LegRates[] =>
-  ratesOf(legs(needs, machine, plan.placements, CARDS));
-const of = (all: readonly LegRates[], needId: string) =>
-  all.find(({ leg }) => leg.need.id === needId)!;
+const rates = ({ machine, needs }: PlanRequest, plan: Proposal): readonly RouteRates[] =>
+  ratesOf(routes(needs, machine, plan.placements, CARDS));
+const of = (all: readonly RouteRates[], needId: string) =>
+  all.find(({ route }) => route.need.id === needId)!;
 
 describe('Job 1: a small board with one x1 slot and a radio socket', () => {
   const request = requestOf(SIGNAL_HOUSE);
@@ -77,7 +77,7 @@ describe('Job 1: a small board with one x1 slot and a radio socket', () => {
     };
     const gigabit = { ...request, machine: { ...request.machine, path: slow } };
     expect(best(gigabit).unmet.map(({ id }) => id)).to.deep.equal(['network']);
-    const [freed] = outcome(freeing(gigabit)).filter(({ change }) => change.kind === 'farEnd');
+    const [freed] = outcome(repairs(gigabit)).filter(({ change }) => change.kind === 'farEnd');
     expect(freed?.change).to.include({ megabits: 2500 });
     expect(freed?.cents).to.equal(7_900);
   });
@@ -95,9 +95,9 @@ describe('Job 3: cards in a box on one serial link', () => {
   it('share the link to the box: what each gets together is less than alone', () => {
     const all = rates(request, plan);
     const wire = of(all, 'network');
-    const chain = wire.leg.flow.stages.find(({ code }) => code === 'uplink')!.shared!;
-    const inBox = all.filter(({ leg }) => leg.giver.fitted !== null);
-    const asked = inBox.reduce((sum, { leg, alone }) => sum + alone.high * leg.units, 0);
+    const chain = wire.route.flow.stages.find(({ code }) => code === 'uplink')!.shared!;
+    const inBox = all.filter(({ route }) => route.provider.fitted !== null);
+    const asked = inBox.reduce((sum, { route, alone }) => sum + alone.high * route.units, 0);
     expect(asked).to.be.greaterThan(chain.high);
     expect(wire.together.low).to.be.below(wire.alone.low);
   });
@@ -129,7 +129,7 @@ describe('Job 5: 10 Gb/s in a loaded workstation', () => {
     ];
     const pinned = { ...request, pins };
     expect(best(pinned).cost.mustsUnmet).to.be.greaterThan(0);
-    const [set] = outcome(clashing(pinned));
+    const [set] = outcome(conflictSets(pinned));
     const keys = set!.members.map(memberKey);
     expect(keys).to.include('need network');
     expect(keys.filter((key) => key.startsWith('pin neverSlot'))).to.have.length(2);
@@ -163,14 +163,14 @@ describe('Job 10: 5 Gb/s', () => {
   it('is not possible over a Cat 5e cable to a switch that knows one and ten', () => {
     const plan = best(request);
     expect(plan.unmet.map(({ id }) => id)).to.deep.equal(['network']);
-    const sets = outcome(clashing(request));
+    const sets = outcome(conflictSets(request));
     expect(sets.map(({ members }) => members.map(memberKey))).to.deep.equal([
       ['need network', 'limit path'],
     ]);
   });
 
   it('a better cable frees it, with a card that knows the ten of the switch', () => {
-    const offered = outcome(freeing(request));
+    const offered = outcome(repairs(request));
     expect(offered.map(({ change }) => change.kind)).to.include('cable');
     const cable = offered.find(({ change }) => change.kind === 'cable')!;
     expect(cable.cents).to.equal(1_400);

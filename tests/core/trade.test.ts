@@ -4,7 +4,7 @@
  */
 import { expect } from 'chai';
 import {
-  already,
+  metByMachine,
   flowOf,
   packagesFor,
   plainNeed,
@@ -79,9 +79,9 @@ const stepsFor = (machine: Machine, ...placed: readonly (readonly [string, strin
     ),
   );
 const inOrder = (all: readonly Step[], ...wanted: readonly Step['code'][]) => {
-  const places = wanted.map((code) => all.findIndex((step) => step.code === code));
-  expect(places, wanted.join()).to.not.include(-1);
-  expect(places).to.deep.equal(places.toSorted((a, b) => a - b));
+  const positions = wanted.map((code) => all.findIndex((step) => step.code === code));
+  expect(positions, wanted.join()).to.not.include(-1);
+  expect(positions).to.deep.equal(positions.toSorted((a, b) => a - b));
 };
 
 const SCREENS = plainNeed('screens', 'screens', { input: 'displayport' });
@@ -139,7 +139,7 @@ describe('Job 4: a USB card into a family desktop', () => {
 
   it('goes into the spare x16 slot, since graphics is on the board', () => {
     expect(models(OLD_TOWER, [need])).to.deep.equal([['Quay 4M', 's2']]);
-    expect(already(need, OLD_TOWER, CARDS)).to.include({ state: 'short', units: 0 });
+    expect(metByMachine(need, OLD_TOWER, CARDS)).to.include({ state: 'short', units: 0 });
   });
 
   it('takes a 4-pin drive plug for port current, which a card without a plug does not give', () => {
@@ -256,7 +256,7 @@ describe('Job 9: low-profile graphics into a small desktop', () => {
       input: 'hdmi',
       mode: { widthPx: 1920, heightPx: 1080, refreshHz: 60 },
     });
-    expect(already(own, SMALL_DESKTOP, CARDS).state).to.equal('met');
+    expect(metByMachine(own, SMALL_DESKTOP, CARDS).state).to.equal('met');
     // With another screen wanted from a card, the board's socket is no longer reckoned with.
     expect(plan(SMALL_DESKTOP, [own, SCREENS]).met).to.deep.equal([]);
   });
@@ -315,8 +315,8 @@ describe('Job 16: a graphics card into a gaming desktop', () => {
 
   it('shows three answers to how large the supply must be', () => {
     expect(
-      supplySize([card('Beacon 285')], empty).map(({ school, neededWatts, availableWatts }) => [
-        school,
+      supplySize([card('Beacon 285')], empty).map(({ method, neededWatts, availableWatts }) => [
+        method,
         Math.round(neededWatts ?? -1),
         availableWatts,
       ]),

@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { largeRequests } from '../../bench/planner.ts';
 import { outcome } from '../../src/core/index.ts';
 import { scaleOf } from '../../src/core/planner/candidates/cost.ts';
-import { groundOf } from '../../src/core/planner/answers/plan.ts';
+import { planContextOf } from '../../src/core/planner/answers/plan.ts';
 import { searching } from '../../src/core/planner/search/search.ts';
 import { milpPlan, startSolver } from '../builders/milpPlanner.ts';
 
@@ -16,9 +16,9 @@ describe('Planner against a solver for mixed-integer programs', () => {
     const solver = await startSolver();
     let [musts, several, budgets] = [0, 0, 0];
     for (const request of largeRequests(CASES, CARDS, SEED)) {
-      const { problem } = groundOf(request, scaleOf(request.weights));
+      const { problem } = planContextOf(request, scaleOf(request.weights));
       const { best } = outcome(searching(problem));
-      expect([best.cost.mustsUnmet, best.cost.weighed]).to.deep.equal(milpPlan(problem, solver));
+      expect([best.cost.mustsUnmet, best.cost.score]).to.deep.equal(milpPlan(problem, solver));
       if (best.cost.mustsUnmet > 0) musts += 1;
       if (best.placed.length > 3) several += 1;
       if ((best.cost.parts.wishes ?? 0) > 0) budgets += 1;

@@ -1,8 +1,8 @@
 /** The cards as a comparison: what is sought, left out and put first. */
 import { expect } from 'chai';
-import { already, plainNeed, verdictTable, type Machine, type Need } from '$core';
+import { metByMachine, plainNeed, verdictTable, type Machine, type Need } from '$core';
 import { compared, sifted, sortedBy, SORTS, type Sifting } from '$lib/stages/choose/comparison';
-import { alreadyWords, needWords } from '$lib/wording/needs';
+import { metByMachineWords, needWords } from '$lib/wording/needs';
 import { CARDS } from '../../demo/catalogue/cards';
 import { network, usb } from '../../demo/catalogue/row';
 import { PACKAGES } from '../../demo/drivers';
@@ -79,7 +79,8 @@ describe('Cards compared', () => {
 
 describe('Words of needs', () => {
   const machine = aMachine([aSlot(1)], { builtIn: told([usb(4, '2.0', 500), network(1, [1000])]) });
-  const says = (need: Need, there = machine) => alreadyWords(already(need, there, [aCard()]), need);
+  const says = (need: Need, there = machine) =>
+    metByMachineWords(metByMachine(need, there, [aCard()]), need);
 
   it('carry the figure, and say when nothing is known or nothing of the kind is there', () => {
     const sticks = plainNeed('usb', 'u', { ports: 4, bytesPerSecond: 30e6 });

@@ -1,24 +1,24 @@
 /** What each need gets alone, and while all needs of its group are used at the same time. */
 import type { Card } from '../parts/card.ts';
 import type { Machine } from '../parts/machine.ts';
-import { unitsWanted, type Need } from '../parts/need.ts';
+import { unitsNeeded, type Need } from '../parts/need.ts';
 import { withOccupants } from '../placement/withCards.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
-import { givers } from './metByMachine.ts';
+import { providers } from './metByMachine.ts';
 import { fairShares, type Stream } from './fairShares.ts';
-import type { Flow, FlowStage, Giver, SharedStage, StageCode } from './flow.ts';
+import type { Flow, FlowStage, Provider, SharedStage, StageCode } from './flow.ts';
 import { flowFrom } from './flowOf.ts';
 
-/** One giver's part in serving a need. */
-export interface Leg {
+/** One provider's part in serving a need. */
+export interface Route {
   readonly need: Need;
-  readonly giver: Giver;
+  readonly provider: Provider;
   readonly flow: Flow;
   /** Units of the need that it serves. */
   readonly units: number;
 }
 
-/** What the streams of a leg get each: from the least one at the low end to the least one at the high end. */
+/** What the streams of a route get each: from the least one at the low end to the least one at the high end. */
 export interface Rate {
   readonly low: number;
   readonly high: number;
@@ -27,61 +27,61 @@ export interface Rate {
   readonly limitingAtWorst: StageCode | null;
 }
 
-export interface LegRates {
-  readonly leg: Leg;
+export interface RouteRates {
+  readonly route: Route;
   readonly alone: Rate;
   /** While the group runs together; as alone for a need without a group. */
   readonly together: Rate;
 }
 
 /**
- * The legs of every need with planned cards in the machine: the fastest givers first, until the units that are
- * wanted are there. Needs that are no rate – ports, screens, sound – have no legs.
+ * The routes of every need with planned cards in the machine: the fastest providers first, until the units that are
+ * wanted are there. Needs that are no rate – ports, screens, sound – have no routes.
  */
-export function legs(
+export function routes(
   needs: readonly Need[],
   machine: Machine,
   planned: readonly Placed[],
   cards: readonly Card[],
-): readonly Leg[] {
+): readonly Route[] {
   const fitted = withOccupants(machine, planned);
   const known = [...planned.map(({ card }) => card), ...cards];
-  const all = givers(fitted, known);
+  const all = providers(fitted, known);
   return needs.flatMap((need) => {
-    let missing = unitsWanted(need);
+    let missing = unitsNeeded(need);
     return all
-      .flatMap((giver): readonly Leg[] => {
-        const flow = flowFrom(giver, need, fitted);
+      .flatMap((provider): readonly Route[] => {
+        const flow = flowFrom(provider, need, fitted);
         return flow === null || flow.units === 0 || flow.unit !== 'B/s'
           ? []
-          : [{ need, giver, flow, units: flow.units }];
+          : [{ need, provider, flow, units: flow.units }];
       })
       .toSorted((a, b) => b.flow.high - a.flow.high)
-      .flatMap((leg) => {
-        const units = Math.min(missing, leg.units);
+      .flatMap((route) => {
+        const units = Math.min(missing, route.units);
         missing -= units;
-        return units > 0 ? [{ ...leg, units }] : [];
+        return units > 0 ? [{ ...route, units }] : [];
       });
   });
 }
 
-/** Each leg alone and beside the others of its group. */
-export function ratesOf(all: readonly Leg[]): readonly LegRates[] {
-  return all.map((leg) => {
-    const ofNeed = all.filter(({ need }) => need.id === leg.need.id);
-    const { group } = leg.need;
+/** Each route alone and beside the others of its group. */
+export function ratesOf(all: readonly Route[]): readonly RouteRates[] {
+  return all.map((route) => {
+    const ofNeed = all.filter(({ need }) => need.id === route.need.id);
+    const { group } = route.need;
     const beside = group === '' ? ofNeed : all.filter(({ need }) => need.group === group);
-    return { leg, alone: rateOf(leg, [leg]), together: rateOf(leg, beside) };
+    return { route, alone: rateOf(route, [route]), together: rateOf(route, beside) };
   });
 }
 
 /**
- * What one leg gets while all of these run: its worst stream. At the low end its own way carries what a healthy one
+ * What one route gets while all of these run: its worst stream. At the low end its own way carries what a healthy one
  * shows at least, and the others ask for all they can; at the high end the other way round.
  */
-function rateOf(leg: Leg, running: readonly Leg[]): Rate {
-  const low = worstShare(leg, running, 'low');
-  const high = worstShare(leg, running, 'high');
+function rateOf(route: Route, running: readonly Route[]): Rate {
+  const low = worstShare(route, running, 'low');
+  const high = worstShare(route, running, 'high');
   return {
     low: low.rate,
     high: high.rate,
@@ -91,12 +91,12 @@ function rateOf(leg: Leg, running: readonly Leg[]): Rate {
 }
 
 interface Passing extends Stream {
-  readonly leg: Leg;
+  readonly route: Route;
 }
 
 function worstShare(
-  leg: Leg,
-  running: readonly Leg[],
+  route: Route,
+  running: readonly Route[],
   end: 'low' | 'high',
 ): { readonly rate: number; readonly limiting: StageCode | null } {
   const passed = new Map<string, FlowStage>();
@@ -109,7 +109,7 @@ function worstShare(
   };
   const streams = running.flatMap((each, n) =>
     Array.from({ length: streamsOf(each) }, (_, stream): Passing => ({
-      leg: each,
+      route: each,
       stages: each.flow.stages.map((stage) => {
         const id =
           stage.shared === undefined ? `${n} ${stream} ${stage.code}` : copyOf(stage.shared);
@@ -118,7 +118,9 @@ function worstShare(
       }),
     })),
   );
-  const own = new Set(streams.filter((each) => each.leg === leg).flatMap(({ stages }) => stages));
+  const own = new Set(
+    streams.filter((each) => each.route === route).flatMap(({ stages }) => stages),
+  );
   const other = end === 'low' ? 'high' : 'low';
   const capacities = new Map(
     [...passed].map(([id, stage]) => [id, (stage.shared ?? stage)[own.has(id) ? end : other]]),
@@ -127,7 +129,7 @@ function worstShare(
   return streams.reduce<{ rate: number; limiting: StageCode | null }>(
     (worst, stream, n) => {
       const { rate, limiting } = shares[n]!;
-      return stream.leg === leg && rate < worst.rate
+      return stream.route === route && rate < worst.rate
         ? { rate, limiting: limiting === null ? null : passed.get(limiting)!.code }
         : worst;
     },
@@ -135,6 +137,6 @@ function worstShare(
   );
 }
 
-/** As many at once as the need uses, but no more than this leg serves. */
-export const streamsOf = ({ flow, units }: Leg): number =>
+/** As many at once as the need uses, but no more than this route serves. */
+export const streamsOf = ({ flow, units }: Route): number =>
   Math.max(1, Math.min(flow.streams, units));

@@ -2,27 +2,27 @@
 import type { DeliveryOf } from '../parts/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
-import { unitsWanted, type NeedOf } from '../parts/need.ts';
+import { unitsNeeded, type NeedOf } from '../parts/need.ts';
 import type { Finding } from '../rules/finding.ts';
 import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
 import { DRIVES } from '../standards/storage.ts';
 import { row } from '../units.ts';
 import {
   conclude,
-  giverId,
+  providerId,
   linkStages,
   linkUnknown,
   type Flow,
-  type Giver,
-  type GivingCard,
+  type Provider,
+  type ProviderCard,
 } from './flow.ts';
 
 export function drivesFlow(
-  giver: Giver<DeliveryOf<'drives'>>,
+  provider: Provider<DeliveryOf<'drives'>>,
   need: NeedOf<'drives'>,
   machine: Machine,
 ): Flow {
-  const { delivers, fitted } = giver;
+  const { delivers, fitted } = provider;
   const [low, high] = row(DRIVES, delivers.socket).practiceBytesPerSecond;
   const working = need.together ? Math.min(delivers.ports, need.ports) : 1;
   // Sockets behind a port multiplier share the controller's own port; the fullest port decides.
@@ -33,19 +33,19 @@ export function drivesFlow(
     wanted: need.bytesPerSecond,
     units: delivers.ports,
     stages: [
-      ...linkStages(giver, working),
+      ...linkStages(provider, working),
       {
         code: 'drivePort',
         low: low * share,
         high: high * share,
-        shared: { id: `drives ${giverId(giver)}`, low, high, copies: delivers.ownPorts },
+        shared: { id: `drives ${providerId(provider)}`, low, high, copies: delivers.ownPorts },
       },
     ],
     streams: working,
     socket: delivers.socket,
-    factMissing: linkUnknown(giver),
+    factMissing: linkUnknown(provider),
     besides: [
-      ...otherDrive(giver, need),
+      ...otherDrive(provider, need),
       ...(fitted === null
         ? []
         : [...boots(fitted.card, need, machine), ...driven(fitted.card, need)]),
@@ -55,7 +55,7 @@ export function drivesFlow(
 }
 
 const otherDrive = (
-  { delivers }: Giver<DeliveryOf<'drives'>>,
+  { delivers }: Provider<DeliveryOf<'drives'>>,
   need: NeedOf<'drives'>,
 ): readonly Finding[] =>
   need.drive === 'any' || need.drive === delivers.socket
@@ -64,7 +64,7 @@ const otherDrive = (
 
 /** A machine starts from drives on a card only when the card brings start-up code that its firmware runs. */
 function boots(
-  card: GivingCard,
+  card: ProviderCard,
   need: NeedOf<'drives'>,
   { firmware }: Machine,
 ): readonly Finding[] {
@@ -77,7 +77,7 @@ function boots(
     : [{ code: 'deliver.notBootable', verdict: 'blocked' }];
 }
 
-const driven = (card: GivingCard, need: NeedOf<'drives'>): readonly Finding[] =>
+const driven = (card: ProviderCard, need: NeedOf<'drives'>): readonly Finding[] =>
   need.systemDriver && SYSTEM_DRIVEN_CLASSES[card.ids.class24] === undefined
     ? [{ code: 'deliver.ownDriver', verdict: 'blocked' }]
     : [];
@@ -85,7 +85,7 @@ const driven = (card: GivingCard, need: NeedOf<'drives'>): readonly Finding[] =>
 /** Drives on cables want bays; those on the card itself do not. */
 function bays(need: NeedOf<'drives'>, machine: Machine): readonly Finding[] {
   const there = valueOf(machine.case.bays);
-  const needed = unitsWanted(need);
+  const needed = unitsNeeded(need);
   if (there === null || there >= needed) return [];
   return [{ code: 'deliver.fewBays', verdict: 'limited', needed, available: there, unit: 'count' }];
 }

@@ -65,15 +65,15 @@ export interface Flow {
 }
 
 /** What of a card decides what it gives, and its name; flows are told no more of it. */
-export interface GivingCard
+export interface ProviderCard
   extends LinkedCard, Pick<Card, 'maker' | 'model' | 'delivers' | 'boot' | 'frontHeaders'> {
   readonly ids: Pick<Card['ids'], 'class24'>;
 }
 
-const keys = new WeakMap<GivingCard, string>();
+const keys = new WeakMap<ProviderCard, string>();
 
 /** All of it but the name: cards of which this is the same give the same in every slot. */
-export function givingKey(card: GivingCard): string {
+export function providerKey(card: ProviderCard): string {
   const known = keys.get(card);
   if (known !== undefined) return known;
   const { delivers, generation, lanes, m2, boot, ids, frontHeaders } = card;
@@ -91,9 +91,9 @@ export function givingKey(card: GivingCard): string {
 }
 
 /** What delivers: a card in a slot, or the board itself. */
-export interface Giver<Delivered extends Delivery = Delivery> {
+export interface Provider<Delivered extends Delivery = Delivery> {
   readonly delivers: Delivered;
-  readonly fitted: { readonly card: GivingCard; readonly slot: Slot } | null;
+  readonly fitted: { readonly card: ProviderCard; readonly slot: Slot } | null;
 }
 
 /** A stage that all streams through it share. */
@@ -110,7 +110,7 @@ export const sharedStage = (
 });
 
 /** The link between slot and card, and what lies above it; none for what the board itself gives. */
-export function linkStages({ fitted }: Giver, streams = 1): readonly FlowStage[] {
+export function linkStages({ fitted }: Provider, streams = 1): readonly FlowStage[] {
   const got = fitted === null ? null : slotLink(fitted.card, fitted.slot);
   if (got === null || fitted === null) return [];
   return [
@@ -121,11 +121,11 @@ export function linkStages({ fitted }: Giver, streams = 1): readonly FlowStage[]
   ];
 }
 
-/** What tells the ports of one giver from those of another. */
-export const giverId = ({ fitted }: Giver): string => fitted?.slot.id ?? 'board';
+/** What tells the ports of one provider from those of another. */
+export const providerId = ({ fitted }: Provider): string => fitted?.slot.id ?? 'board';
 
-/** Whether the giver sits in a slot of which too little is known. */
-export const linkUnknown = ({ fitted }: Giver): boolean =>
+/** Whether the provider sits in a slot of which too little is known. */
+export const linkUnknown = ({ fitted }: Provider): boolean =>
   fitted !== null && slotLink(fitted.card, fitted.slot) === null;
 
 interface Asked {

@@ -2,11 +2,11 @@
 import type { Card } from '../parts/card.ts';
 import type { DeliveryKind, DeliveryOf } from '../parts/delivery.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
-import { unitsWanted, type Need } from '../parts/need.ts';
+import { unitsNeeded, type Need } from '../parts/need.ts';
 import { machineAround } from '../placement/housing.ts';
 import { slotInUse } from '../placement/lanesLeft.ts';
 import { drivesFlow } from './drives.ts';
-import type { Flow, Giver } from './flow.ts';
+import type { Flow, Provider } from './flow.ts';
 import { networkFlow, wifiFlow } from './network.ts';
 import { legacyFlow, serialLinkFlow, soundFlow, usbFlow } from './ports.ts';
 import { graphicsFlow, screensFlow } from './screens.ts';
@@ -23,35 +23,35 @@ export const flowOf = (card: Card, slot: Slot, need: Need, machine: Machine): Fl
   );
 
 /** The same for whatever delivers. */
-export function flowFrom(giver: Giver, need: Need, machine: Machine): Flow | null {
+export function flowFrom(provider: Provider, need: Need, machine: Machine): Flow | null {
   switch (need.kind) {
     case 'network':
-      return is(giver, 'network') ? networkFlow(giver, need, machine) : null;
+      return is(provider, 'network') ? networkFlow(provider, need, machine) : null;
     case 'wifi':
-      return is(giver, 'wifi') ? wifiFlow(giver, need, machine) : null;
+      return is(provider, 'wifi') ? wifiFlow(provider, need, machine) : null;
     case 'usb':
-      return is(giver, 'usb') ? usbFlow(giver, need, machine) : null;
+      return is(provider, 'usb') ? usbFlow(provider, need, machine) : null;
     case 'screens':
-      return is(giver, 'screens') ? screensFlow(giver, need, machine) : null;
+      return is(provider, 'screens') ? screensFlow(provider, need, machine) : null;
     case 'graphics':
-      return is(giver, 'screens') ? graphicsFlow(giver, need) : null;
+      return is(provider, 'screens') ? graphicsFlow(provider, need) : null;
     case 'drives':
-      return is(giver, 'drives') ? drivesFlow(giver, need, machine) : null;
+      return is(provider, 'drives') ? drivesFlow(provider, need, machine) : null;
     case 'sound':
-      return is(giver, 'sound') ? soundFlow(giver, need, machine) : null;
+      return is(provider, 'sound') ? soundFlow(provider, need, machine) : null;
     case 'serialLink':
-      return is(giver, 'serialLink') ? serialLinkFlow(giver, need) : null;
+      return is(provider, 'serialLink') ? serialLinkFlow(provider, need) : null;
     case 'legacy':
-      return is(giver, 'legacy') ? legacyFlow(giver, need) : null;
+      return is(provider, 'legacy') ? legacyFlow(provider, need) : null;
     case 'keep':
       return null;
   }
 }
 
 const is = <Kind extends DeliveryKind>(
-  giver: Giver,
+  provider: Provider,
   kind: Kind,
-): giver is Giver<DeliveryOf<Kind>> => giver.delivers.kind === kind;
+): provider is Provider<DeliveryOf<Kind>> => provider.delivers.kind === kind;
 
 /** Whether a flow alone satisfies its need. */
-export const satisfies = (flow: Flow): boolean => flow.units >= unitsWanted(flow.need);
+export const satisfies = (flow: Flow): boolean => flow.units >= unitsNeeded(flow.need);

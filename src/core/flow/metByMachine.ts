@@ -3,12 +3,12 @@ import { cardName, type Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Occupant } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
-import { unitsWanted, type Need } from '../parts/need.ts';
+import { unitsNeeded, type Need } from '../parts/need.ts';
 import { slotInUse } from '../placement/lanesLeft.ts';
-import type { Flow, Giver } from './flow.ts';
+import type { Flow, Provider } from './flow.ts';
 import { flowFrom } from './flowOf.ts';
 
-export interface Already {
+export interface MetByMachine {
   readonly state: 'met' | 'short' | 'unknown';
   /** Units it gives now. */
   readonly units: number;
@@ -17,17 +17,19 @@ export interface Already {
 }
 
 /** @param cards the catalogue, by which cards that are fitted are known */
-export function already(need: Need, machine: Machine, cards: readonly Card[]): Already {
+export function metByMachine(need: Need, machine: Machine, cards: readonly Card[]): MetByMachine {
   if (need.kind === 'keep') return kept(need.slotId, machine);
-  const flows = givers(machine, cards).flatMap((giver) => flowFrom(giver, need, machine) ?? []);
+  const flows = providers(machine, cards).flatMap(
+    (provider) => flowFrom(provider, need, machine) ?? [],
+  );
   const units = flows.reduce((total, flow) => total + flow.units, 0);
   const flow = flows.toSorted((a, b) => b.units - a.units || b.high - a.high)[0] ?? null;
   const sure = flows.every(({ finding }) => finding.verdict !== 'unknown');
-  if (units >= unitsWanted(need)) return { state: sure ? 'met' : 'unknown', units, flow };
+  if (units >= unitsNeeded(need)) return { state: sure ? 'met' : 'unknown', units, flow };
   return { state: machine.builtIn === null ? 'unknown' : 'short', units, flow };
 }
 
-function kept(slotId: string, machine: Machine): Already {
+function kept(slotId: string, machine: Machine): MetByMachine {
   const slot = machine.slots.find(({ id }) => id === slotId);
   const occupant = valueOf(slot?.occupant ?? null);
   const state =
@@ -48,8 +50,8 @@ export const recordOf = (occupant: Occupant, cards: readonly Card[]): Card | nul
   ) ?? null;
 
 /** The board's own, and every card that stays. On-board video is off while a graphics card is fitted. */
-export function givers(machine: Machine, cards: readonly Card[]): readonly Giver[] {
-  const fitted = machine.slots.flatMap((slot): readonly Giver[] => {
+export function providers(machine: Machine, cards: readonly Card[]): readonly Provider[] {
+  const fitted = machine.slots.flatMap((slot): readonly Provider[] => {
     const occupant = valueOf(slot.occupant);
     if (occupant === null || occupant.fate === 'goes') return [];
     const card = recordOf(occupant, cards);
@@ -60,6 +62,6 @@ export function givers(machine: Machine, cards: readonly Card[]): readonly Giver
   const videoOff = fitted.some(({ delivers }) => delivers.kind === 'screens');
   const board = (valueOf(machine.builtIn) ?? [])
     .filter(({ kind }) => kind !== 'screens' || !videoOff)
-    .map((delivers): Giver => ({ delivers, fitted: null }));
+    .map((delivers): Provider => ({ delivers, fitted: null }));
   return [...board, ...fitted];
 }

@@ -10,46 +10,49 @@ import { WIFI_SHARE } from '../standards/wifi.ts';
 import { megabitsToBytesPerSecond } from '../units.ts';
 import {
   conclude,
-  giverId,
+  providerId,
   lacking,
   linkStages,
   linkUnknown,
   sharedStage,
   type Flow,
   type FlowStage,
-  type Giver,
+  type Provider,
   type StageCode,
 } from './flow.ts';
 
 export function networkFlow(
-  giver: Giver<DeliveryOf<'network'>>,
+  provider: Provider<DeliveryOf<'network'>>,
   need: NeedOf<'network'>,
   machine: Machine,
 ): Flow {
-  const { delivers } = giver;
+  const { delivers } = provider;
   return conclude({
     need,
     unit: 'B/s',
     wanted: need.bytesPerSecond,
     units: delivers.ports,
-    stages: [...linkStages(giver), ...wireStages(giver, need, machine)],
+    stages: [...linkStages(provider), ...wireStages(provider, need, machine)],
     factMissing:
-      machine.path.farEndMegabits === null || machine.path.cable === null || linkUnknown(giver),
+      machine.path.farEndMegabits === null || machine.path.cable === null || linkUnknown(provider),
     besides: lacking(need.features, delivers.features),
   });
 }
 
 /** A wire comes up at the fastest speed that the card, the cable and the far end all know. */
 function wireStages(
-  giver: Giver<DeliveryOf<'network'>>,
+  provider: Provider<DeliveryOf<'network'>>,
   { direction }: NeedOf<'network'>,
   { path }: Machine,
 ): readonly FlowStage[] {
-  const { megabits } = giver.delivers;
+  const { megabits } = provider.delivers;
   // The wire leads from this port to the far end, so all streams of the port share all of it.
   const wire = (code: StageCode, speeds: readonly number[]): FlowStage => {
     const high = tcpBytesPerSecond(speeds.length === 0 ? 0 : Math.max(...speeds));
-    return sharedStage(code, `${code} ${giverId(giver)}`, { low: high * HEALTHY_COPY_SHARE, high });
+    return sharedStage(code, `${code} ${providerId(provider)}`, {
+      low: high * HEALTHY_COPY_SHARE,
+      high,
+    });
   };
   const farEnd = valueOf(path.farEndMegabits);
   const cableClass = valueOf(path.cable);
@@ -81,11 +84,11 @@ function copyDrive(
 }
 
 export function wifiFlow(
-  giver: Giver<DeliveryOf<'wifi'>>,
+  provider: Provider<DeliveryOf<'wifi'>>,
   need: NeedOf<'wifi'>,
   machine: Machine,
 ): Flow {
-  const { delivers } = giver;
+  const { delivers } = provider;
   const radio = megabitsToBytesPerSecond(delivers.radioMegabits);
   const internet = valueOf(machine.path.internetMegabits);
   const plan = internet === null ? null : megabitsToBytesPerSecond(internet);
@@ -99,8 +102,8 @@ export function wifiFlow(
     wanted: megabitsToBytesPerSecond(need.megabits),
     units: 1,
     stages: [
-      ...linkStages(giver),
-      sharedStage('radio', `radio ${giverId(giver)}`, {
+      ...linkStages(provider),
+      sharedStage('radio', `radio ${providerId(provider)}`, {
         low: radio * WIFI_SHARE[0],
         high: radio * WIFI_SHARE[1],
       }),
@@ -108,7 +111,7 @@ export function wifiFlow(
         ? []
         : [sharedStage('internet', 'internet', { low: plan * HEALTHY_COPY_SHARE, high: plan })]),
     ],
-    factMissing: internet === null || linkUnknown(giver),
+    factMissing: internet === null || linkUnknown(provider),
     besides: [...noBluetooth, ...lacking(need.bands, delivers.bands)],
   });
 }

@@ -13,16 +13,16 @@ import {
   linkStages,
   linkUnknown,
   type Flow,
-  type Giver,
-  type GivingCard,
+  type Provider,
+  type ProviderCard,
 } from './flow.ts';
 
 export function usbFlow(
-  giver: Giver<DeliveryOf<'usb'>>,
+  provider: Provider<DeliveryOf<'usb'>>,
   need: NeedOf<'usb'>,
   machine: Machine,
 ): Flow {
-  const { delivers } = giver;
+  const { delivers } = provider;
   const [low, high] = row(USB, delivers.signalling).practiceBytesPerSecond;
   const weak: readonly Finding[] =
     delivers.milliamps < need.milliamps
@@ -37,15 +37,15 @@ export function usbFlow(
         ]
       : [];
   const rear = need.typeC ? delivers.typeC : delivers.ports;
-  const front = frontPorts(giver.fitted?.card ?? null, need.typeC, machine);
+  const front = frontPorts(provider.fitted?.card ?? null, need.typeC, machine);
   const units = need.where === 'rear' ? rear : front.ports;
   return conclude({
     need,
     unit: 'B/s',
     wanted: need.bytesPerSecond,
     units,
-    stages: [...linkStages(giver), { code: 'cardPort', low, high }],
-    factMissing: linkUnknown(giver) || (need.where === 'front' && front.unknown),
+    stages: [...linkStages(provider), { code: 'cardPort', low, high }],
+    factMissing: linkUnknown(provider) || (need.where === 'front' && front.unknown),
     besides: [...weak, ...(units === 0 ? [noSuchPort(need)] : [])],
   });
 }
@@ -58,7 +58,7 @@ const noSuchPort = ({ where, typeC }: NeedOf<'usb'>): Finding => ({
 
 /** Ports that the case's leads bring to the front from the card's headers; all its headers while no lead is told. */
 function frontPorts(
-  card: GivingCard | null,
+  card: ProviderCard | null,
   typeC: boolean,
   machine: Machine,
 ): { readonly ports: number; readonly unknown: boolean } {
@@ -75,26 +75,26 @@ function frontPorts(
 }
 
 export function serialLinkFlow(
-  giver: Giver<DeliveryOf<'serialLink'>>,
+  provider: Provider<DeliveryOf<'serialLink'>>,
   need: NeedOf<'serialLink'>,
 ): Flow {
   const rate = (gigabits: number) => (gigabits * 1e9 * SERIAL_LINK_DATA_SHARE) / 8;
-  const own = rate(giver.delivers.gigabits);
+  const own = rate(provider.delivers.gigabits);
   return conclude({
     need,
     unit: 'B/s',
     wanted: rate(need.gigabits),
-    units: giver.delivers.ports,
+    units: provider.delivers.ports,
     stages: [
       // Where the link gives less, the port still comes up: what it carries is told by the rule for the link.
       { code: 'cardPort', low: own, high: own },
     ],
-    factMissing: linkUnknown(giver),
+    factMissing: linkUnknown(provider),
   });
 }
 
 export function legacyFlow(
-  { delivers }: Giver<DeliveryOf<'legacy'>>,
+  { delivers }: Provider<DeliveryOf<'legacy'>>,
   need: NeedOf<'legacy'>,
 ): Flow {
   const ports = delivers[need.port];
@@ -109,17 +109,17 @@ export function legacyFlow(
 }
 
 export function soundFlow(
-  giver: Giver<DeliveryOf<'sound'>>,
+  provider: Provider<DeliveryOf<'sound'>>,
   need: NeedOf<'sound'>,
   machine: Machine,
 ): Flow {
-  const { channels, inputs, optical } = giver.delivers;
+  const { channels, inputs, optical } = provider.delivers;
   const lacks = (subject: string): Finding => ({
     code: 'deliver.lacks',
     verdict: 'blocked',
     subject,
   });
-  const front = frontSound(giver, machine);
+  const front = frontSound(provider, machine);
   return conclude({
     need,
     unit: 'count',
@@ -136,7 +136,7 @@ export function soundFlow(
 }
 
 /** Whether the front sockets sound with it; null while no lead of the case is told. What is on the board is joined already. */
-function frontSound({ fitted }: Giver<DeliveryOf<'sound'>>, machine: Machine): boolean | null {
+function frontSound({ fitted }: Provider<DeliveryOf<'sound'>>, machine: Machine): boolean | null {
   if (fitted === null) return true;
   const audio: FrontLead = 'audio';
   if (!fitted.card.frontHeaders.some(({ type }) => type === audio)) return false;

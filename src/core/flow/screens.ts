@@ -17,10 +17,10 @@ import {
   type ScreenAdapter,
   type ScreenInput,
 } from '../standards/screens.ts';
-import { conclude, lacking, type Flow, type Giver } from './flow.ts';
+import { conclude, lacking, type Flow, type Provider } from './flow.ts';
 
 export function screensFlow(
-  { delivers }: Giver<DeliveryOf<'screens'>>,
+  { delivers }: Provider<DeliveryOf<'screens'>>,
   need: NeedOf<'screens'>,
   machine: Machine,
 ): Flow {
@@ -173,7 +173,7 @@ function screensThatCannot(
 }
 
 export function graphicsFlow(
-  { delivers }: Giver<DeliveryOf<'screens'>>,
+  { delivers }: Provider<DeliveryOf<'screens'>>,
   need: NeedOf<'graphics'>,
 ): Flow {
   return conclude({

@@ -123,7 +123,7 @@ export const SERVED_BY: Readonly<Record<NeedKind, DeliveryKind | null>> = {
 };
 
 /** How many units (ports, screens, drives, or the thing itself) satisfy a need. */
-export function unitsWanted(need: Need): number {
+export function unitsNeeded(need: Need): number {
   switch (need.kind) {
     case 'network':
     case 'usb':

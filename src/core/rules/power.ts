@@ -32,7 +32,7 @@ export const power = (card: Card, slot: Slot, machine: Machine): readonly Findin
 /** What is the same in every slot of a housing. */
 export const powerInHousing = (card: Card, machine: Machine): readonly Finding[] => [
   ...portCurrent(card),
-  ...sum(card.peakWatts, machine),
+  ...twelveVoltSum(card.peakWatts, machine),
   ...age(card, machine),
 ];
 
@@ -180,7 +180,7 @@ function portCurrent({ delivers, sockets, frontHeaders }: Card): readonly Findin
 }
 
 /** The 12 V load with `addedWatts` more, against the supply. */
-export function sum(addedWatts: number, machine: Machine): readonly Finding[] {
+export function twelveVoltSum(addedWatts: number, machine: Machine): readonly Finding[] {
   const limit = valueOf(machine.supply.twelveVoltWatts);
   const base = valueOf(machine.supply.baseWatts);
   // The 12 V part is never more than the whole that the label names.

@@ -9,11 +9,11 @@ import type { Machine } from '../parts/machine.ts';
 import { HEADROOM_SHARE } from '../standards/plugs.ts';
 import type { Verdict } from './finding.ts';
 
-export const SCHOOLS = ['maker', 'sum', 'measured'] as const;
-export type School = (typeof SCHOOLS)[number];
+export const SIZING_METHODS = ['maker', 'sum', 'measured'] as const;
+export type SizingMethod = (typeof SIZING_METHODS)[number];
 
-export interface SchoolAnswer {
-  readonly school: School;
+export interface SizingAnswer {
+  readonly method: SizingMethod;
   /** Watts asked of the supply; null while a fact is missing. */
   readonly neededWatts: number | null;
   /** Watts it gives: of its label for the maker's figure, of 12 V for the others. */
@@ -22,7 +22,7 @@ export interface SchoolAnswer {
 }
 
 /** The supply of one housing with these cards added in it. */
-export function supplySize(cards: readonly Card[], { supply }: Machine): readonly SchoolAnswer[] {
+export function supplySize(cards: readonly Card[], { supply }: Machine): readonly SizingAnswer[] {
   const added = cards.reduce((total, { peakWatts }) => total + peakWatts, 0);
   const named = cards.flatMap(({ supplyWatts }) => supplyWatts ?? []);
   const plus = (watts: number | null) => (watts === null ? null : watts + added);
@@ -36,15 +36,15 @@ export function supplySize(cards: readonly Card[], { supply }: Machine): readonl
 }
 
 function answer(
-  school: School,
+  method: SizingMethod,
   neededWatts: number | null,
   availableWatts: number | null,
-): SchoolAnswer {
+): SizingAnswer {
   const verdict =
     neededWatts === null || availableWatts === null
       ? 'unknown'
       : neededWatts <= availableWatts
         ? 'clear'
         : 'limited';
-  return { school, neededWatts, availableWatts, verdict };
+  return { method, neededWatts, availableWatts, verdict };
 }

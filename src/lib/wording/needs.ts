@@ -1,5 +1,5 @@
 /** Needs in one line, and what a kind is called. */
-import type { Already, DeliveryKind, Need, NeedKind } from '$core';
+import type { MetByMachine, DeliveryKind, Need, NeedKind } from '$core';
 import { figure, inMegabytes, modeWords } from './figures';
 import { findingWords } from './findings';
 import { FLOW_WORDS } from './stages';
@@ -89,7 +89,7 @@ export function needWords(need: Need): string {
 }
 
 /** Whether the machine meets it as it stands, with the figure. */
-export function alreadyWords({ state, flow, units }: Already, need: Need): string {
+export function metByMachineWords({ state, flow, units }: MetByMachine, need: Need): string {
   if (state === 'met')
     return flow === null ? 'The machine keeps it.' : `The machine does it already: ${gives(flow)}.`;
   if (state === 'unknown')
@@ -104,7 +104,13 @@ export function alreadyWords({ state, flow, units }: Already, need: Need): strin
       : `Not as it stands. ${findingWords(flow.finding)}`;
 }
 
-const gives = ({ high, unit, units, wanted, limiting }: NonNullable<Already['flow']>): string =>
+const gives = ({
+  high,
+  unit,
+  units,
+  wanted,
+  limiting,
+}: NonNullable<MetByMachine['flow']>): string =>
   list(
     units > 0 ? `${units} of that kind` : '',
     `${figure(high, unit)} for ${figure(wanted, unit)} wanted`,

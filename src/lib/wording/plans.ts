@@ -7,8 +7,8 @@ import {
   type Change,
   type CostPart,
   type Difference,
-  type ExtraWanted,
-  type Limit,
+  type ExtraNeeded,
+  type Constraint,
   type Machine,
   type Member,
   type Need,
@@ -41,7 +41,7 @@ export const PART_WORDS: Readonly<Record<CostPart, string>> = {
   pace: 'Behind the fastest cards',
 };
 
-const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
+const CONSTRAINT_WORDS: Readonly<Record<Constraint, string>> = {
   slots: 'the slots that there are',
   staying: 'cards that stay in their slots',
   openings: 'the openings that cards take up',
@@ -55,7 +55,7 @@ const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
   firmware: 'the kind of firmware',
 };
 
-export const extraWords = ({ kind, fits }: Pick<ExtraWanted, 'kind' | 'fits'>): string => {
+export const extraWords = ({ kind, fits }: Pick<ExtraNeeded, 'kind' | 'fits'>): string => {
   const what = THING_WORDS[fits] ?? fits;
   return what === '' ? EXTRA_KIND_WORDS[kind] : `${EXTRA_KIND_WORDS[kind]}: ${what}`;
 };
@@ -85,7 +85,7 @@ export function memberWords(member: Member, machine: Machine, cards: readonly Ca
     case 'pin':
       return `Settled: ${pinWords(member.pin, machine, cards)}`;
     case 'limit':
-      return LIMIT_WORDS[member.limit];
+      return CONSTRAINT_WORDS[member.limit];
   }
 }
 
@@ -135,8 +135,7 @@ export function differenceWords({ musts, cents }: Difference): string {
   return cents > 0 ? `${inMoney(cents)} more` : `${inMoney(-cents)} less`;
 }
 
-export const weighedMoney = ({ cost }: Pick<Proposal, 'cost'>): string =>
-  inMoney(cost.weighed / 100);
+export const scoreMoney = ({ cost }: Pick<Proposal, 'cost'>): string => inMoney(cost.score / 100);
 
 /** For the job's log: each plan that was not taken, with what told against it. */
 export function refusedWords(

@@ -1,15 +1,15 @@
 /** What is asked of the planner beside the plan itself; comes into the worker when the first such question does. */
 import {
   changed,
-  clashing,
-  freeing,
+  conflictSets,
+  repairs,
   planning,
   pricingPins,
   whyNot,
   type Card,
   type Change,
-  type ClashSet,
-  type Freeing,
+  type ConflictSet,
+  type Repair,
   type PinPrice,
   type PlanRequest,
   type Proposal,
@@ -19,13 +19,13 @@ import {
 import { drive, type Steps } from './drive';
 
 export interface Explanation {
-  readonly sets: readonly ClashSet[];
-  readonly freeing: readonly Freeing[];
+  readonly sets: readonly ConflictSet[];
+  readonly repairs: readonly Repair[];
 }
 
 function* explaining(request: PlanRequest): Steps<unknown, Explanation> {
-  const sets = yield* clashing(request);
-  return { sets, freeing: sets.length === 0 ? [] : yield* freeing(request) };
+  const sets = yield* conflictSets(request);
+  return { sets, repairs: sets.length === 0 ? [] : yield* repairs(request) };
 }
 
 export const planQuestions = {

@@ -2,10 +2,10 @@
 import type { CostPart } from '../../parts/planning.ts';
 import { moneyCents, scaleOf, weigh, type Parts, type Scale } from '../candidates/cost.ts';
 import {
-  groundOf,
+  planContextOf,
   outcome,
   proposalOf,
-  type Ground,
+  type PlanContext,
   type PlanRequest,
   type Proposal,
 } from './plan.ts';
@@ -57,13 +57,13 @@ const MEASURE: Readonly<Record<Aspect, (parts: Parts) => number>> = {
 /** Null where it is stopped before there is any plan. */
 export function* choosing(request: PlanRequest): Search<ChoiceProgress, Choice | null> {
   const scale = scaleOf(request.weights);
-  const ground = groundOf(request, scale);
-  const first = yield* heard(ground, 'best', null);
+  const context = planContextOf(request, scale);
+  const first = yield* heard(context, 'best', null);
   if (first === null) return null;
-  const best = proposalOf(first, ground);
+  const best = proposalOf(first, context);
   const alternatives: Alternative[] = [];
   for (const aspect of best.proven ? ASPECTS : []) {
-    const sought = groundFor(aspect, request, scale);
+    const sought = planContextFor(aspect, request, scale);
     const found = yield* heard(sought, aspect, best);
     if (found === null) break;
     const plan = measured(proposalOf(found, sought), scale);
@@ -72,7 +72,7 @@ export function* choosing(request: PlanRequest): Search<ChoiceProgress, Choice |
       alternatives.push({ aspect, plan });
     }
   }
-  return { best, alternatives, refusals: refusals(ground, first.best) };
+  return { best, alternatives, refusals: refusals(context, first.best) };
 }
 
 /** The same without anybody listening. */
@@ -84,39 +84,39 @@ export function choosePlans(request: PlanRequest): Choice {
 
 /** The search, with what it tells put into words of the whole; null where it is stopped before it has found any plan. */
 function* heard(
-  ground: Ground,
+  context: PlanContext,
   aspect: ChoiceProgress['aspect'],
   best: Proposal | null,
 ): Search<ChoiceProgress, Searched | null> {
-  const search = searching(ground.problem);
+  const search = searching(context.problem);
   let stop: boolean | undefined;
   for (;;) {
     const next = search.next(stop);
     if (next.done === true) return next.value;
     const { searched, best: found, least } = next.value;
-    const soFar = found === null ? null : proposalOf({ searched, best: found, least }, ground);
+    const soFar = found === null ? null : proposalOf({ searched, best: found, least }, context);
     stop = yield { aspect, searched, best: best ?? soFar };
     if (stop === true && found === null) return null;
   }
 }
 
-function groundFor(aspect: Aspect, request: PlanRequest, scale: Scale): Ground {
+function planContextFor(aspect: Aspect, request: PlanRequest, scale: Scale): PlanContext {
   const foremost = FOREMOST_PARTS[aspect];
-  const weighed = Object.fromEntries(
+  const score = Object.fromEntries(
     Object.entries(scale).map(([part, percent]) => [
       part,
       foremost.includes(part as CostPart) ? Math.max(percent, 100) * FOREMOST : percent,
     ]),
   ) as unknown as Scale;
-  const ground = groundOf(request, weighed);
+  const context = planContextOf(request, score);
   return aspect === 'nothingBought'
-    ? { ...ground, problem: { ...ground.problem, fresh: [] } }
-    : ground;
+    ? { ...context, problem: { ...context.problem, fresh: [] } }
+    : context;
 }
 
 const measured = (plan: Proposal, scale: Scale): Proposal => ({
   ...plan,
-  cost: { ...plan.cost, weighed: weigh(plan.cost.parts, scale) },
+  cost: { ...plan.cost, score: weigh(plan.cost.parts, scale) },
 });
 
 const isBetterIn = (aspect: Aspect, plan: Proposal, best: Proposal): boolean =>

@@ -9,16 +9,16 @@
 import type { Need } from '../../parts/need.ts';
 import { pinKey, type Pin } from '../../parts/planning.ts';
 import { scaleOf } from '../candidates/cost.ts';
-import { LIMITS, type Limit } from '../candidates/constraints.ts';
-import { groundOf, type PlanRequest } from './plan.ts';
+import { CONSTRAINTS, type Constraint } from '../candidates/constraints.ts';
+import { planContextOf, type PlanRequest } from './plan.ts';
 import { searching, type Search } from '../search/search.ts';
 
 export type Member =
   | { readonly kind: 'need'; readonly need: Need }
   | { readonly kind: 'pin'; readonly pin: Pin }
-  | { readonly kind: 'limit'; readonly limit: Limit };
+  | { readonly kind: 'limit'; readonly limit: Constraint };
 
-export interface ClashSet {
+export interface ConflictSet {
   readonly members: readonly Member[];
 }
 
@@ -31,7 +31,7 @@ export function* isPossible(
   members: readonly Member[],
 ): Search<unknown, boolean> {
   const limits = new Set(members.flatMap((each) => (each.kind === 'limit' ? [each.limit] : [])));
-  const ground = groundOf(
+  const context = planContextOf(
     {
       ...request,
       needs: members.flatMap((each) => (each.kind === 'need' ? [each.need] : [])),
@@ -39,9 +39,9 @@ export function* isPossible(
       budgetCents: null,
     },
     scaleOf(),
-    new Set(LIMITS.filter((limit) => !limits.has(limit))),
+    new Set(CONSTRAINTS.filter((limit) => !limits.has(limit))),
   );
-  const { best } = yield* searching({ ...ground.problem, anyPlan: true });
+  const { best } = yield* searching({ ...context.problem, anyPlan: true });
   return best.cost.mustsUnmet === 0;
 }
 
@@ -49,11 +49,11 @@ export function* isPossible(
 export const membersOf = ({ needs, pins = [] }: PlanRequest): readonly Member[] => [
   ...needs.filter(({ must }) => must).map((need): Member => ({ kind: 'need', need })),
   ...pins.map((pin): Member => ({ kind: 'pin', pin })),
-  ...LIMITS.map((limit): Member => ({ kind: 'limit', limit })),
+  ...CONSTRAINTS.map((limit): Member => ({ kind: 'limit', limit })),
 ];
 
 /** The smallest sets that clash, none of them part of another; none where a plan meets all musts. */
-export function* clashing(request: PlanRequest): Search<unknown, readonly ClashSet[]> {
+export function* conflictSets(request: PlanRequest): Search<unknown, readonly ConflictSet[]> {
   const all = membersOf(request);
   const everything = (1 << all.length) - 1;
   const known = new Map<number, boolean>();

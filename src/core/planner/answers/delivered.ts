@@ -1,14 +1,14 @@
 /** What a plan delivers: to each need, and of all that could be delivered. */
 import { withMoves } from '../../placement/moves.ts';
 import type { Need } from '../../parts/need.ts';
-import { legs, ratesOf } from '../../flow/concurrency.ts';
-import { PACE_CENTS } from '../candidates/cost.ts';
+import { routes, ratesOf } from '../../flow/concurrency.ts';
+import { SPEED_GAP_CENTS } from '../candidates/cost.ts';
 import type { PlanRequest, Proposal } from './plan.ts';
 
 /** What a need gets from a plan. */
 export interface Delivered {
   readonly need: Need;
-  readonly isLeft: boolean;
+  readonly isUnmet: boolean;
   /** Bytes per second of its slowest stream at best, while it works alone; null where it asks for no rate. */
   readonly bytesPerSecond: number | null;
 }
@@ -18,12 +18,12 @@ export function delivered(
   { placements, moves, givenUp, unmet }: Proposal,
   { machine, needs, cards }: PlanRequest,
 ): readonly Delivered[] {
-  const rates = ratesOf(legs(needs, withMoves(machine, moves, givenUp), placements, cards));
+  const rates = ratesOf(routes(needs, withMoves(machine, moves, givenUp), placements, cards));
   return needs.map((need) => {
-    const own = rates.filter(({ leg }) => leg.need.id === need.id);
+    const own = rates.filter(({ route: leg }) => leg.need.id === need.id);
     return {
       need,
-      isLeft: unmet.some(({ id }) => id === need.id),
+      isUnmet: unmet.some(({ id }) => id === need.id),
       bytesPerSecond: own.length === 0 ? null : Math.min(...own.map(({ alone }) => alone.high)),
     };
   });
@@ -35,6 +35,6 @@ export function delivered(
  */
 export function deliveredShare(plan: Proposal, needs: readonly Need[]): number {
   if (needs.length === 0) return 1;
-  const behind = (plan.cost.parts.pace ?? 0) / PACE_CENTS;
+  const behind = (plan.cost.parts.pace ?? 0) / SPEED_GAP_CENTS;
   return Math.max(0, needs.length - plan.unmet.length - behind) / needs.length;
 }

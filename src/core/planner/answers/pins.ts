@@ -22,7 +22,7 @@ export interface Difference {
 
 export const differenceOf = (plan: Cost, other: Cost): Difference => ({
   musts: plan.mustsUnmet - other.mustsUnmet,
-  cents: Math.round((plan.weighed - other.weighed) / 100),
+  cents: Math.round((plan.score - other.score) / 100),
 });
 
 /** What the plan with all pins costs more than the one without each of them. */

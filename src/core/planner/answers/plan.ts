@@ -4,21 +4,21 @@ import type { Extra } from '../../parts/extra.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
 import type { Move } from '../../placement/moves.ts';
-import { SERVED_BY, unitsWanted, type Need } from '../../parts/need.ts';
+import { SERVED_BY, unitsNeeded, type Need } from '../../parts/need.ts';
 import type { Pin, Weights } from '../../parts/planning.ts';
-import { already, givers } from '../../flow/metByMachine.ts';
+import { metByMachine, providers } from '../../flow/metByMachine.ts';
 import { flowFrom } from '../../flow/flowOf.ts';
 import type { DriverLibrary } from '../../drivers/packages.ts';
 import type { Finding } from '../../rules/finding.ts';
 import type { Candidate } from '../candidates/candidates.ts';
 import { existingCandidates } from '../candidates/existingWays.ts';
 import { newCandidates } from '../candidates/newCandidates.ts';
-import { fastestOf, givenAsker } from '../candidates/contributions.ts';
+import { fastestOf, contributionAsker } from '../candidates/contributions.ts';
 import { scaleOf, type Cost, type Scale } from '../candidates/cost.ts';
 import type { Units } from '../candidates/coverage.ts';
 import { existingCards, withoutExisting, type Existing } from '../candidates/existing.ts';
 import { extrasOf, gathered, priced, type PricedExtra } from '../candidates/extras.ts';
-import { imaginedWithout, type Limit } from '../candidates/constraints.ts';
+import { imaginedWithout, type Constraint } from '../candidates/constraints.ts';
 import {
   searching,
   type Found,
@@ -28,7 +28,7 @@ import {
 } from '../search/search.ts';
 import type { SearchProblem } from '../bound/searchSpace.ts';
 import { isDisturbed } from '../candidates/interactions.ts';
-import { wantOf, wantOfPin } from '../candidates/demands.ts';
+import { demandOf, demandOfPin } from '../candidates/demands.ts';
 
 export interface PlanRequest {
   readonly machine: Machine;
@@ -69,7 +69,7 @@ export interface Proposal {
   readonly together: readonly Finding[];
   /** Whether nothing better is possible; else `least` says what anything better would cost at least. */
   readonly proven: boolean;
-  readonly least: Pick<Cost, 'mustsUnmet' | 'weighed'>;
+  readonly least: Pick<Cost, 'mustsUnmet' | 'score'>;
   /** Partial plans looked at. */
   readonly searched: number;
 }
@@ -87,41 +87,41 @@ export function outcome<Result>(steps: Search<unknown, Result>): Result {
 }
 
 export function* planning(request: PlanRequest): Search<Progress, Proposal> {
-  const ground = groundOf(request, scaleOf(request.weights));
-  return proposalOf(yield* searching(ground.problem), ground);
+  const context = planContextOf(request, scaleOf(request.weights));
+  return proposalOf(yield* searching(context.problem), context);
 }
 
 /** A search, and what its answer is read by. */
-export interface Ground {
+export interface PlanContext {
   readonly request: PlanRequest;
   readonly met: readonly Need[];
   readonly problem: SearchProblem;
 }
 
-const NOTHING: ReadonlySet<Limit> = new Set();
+const NOTHING: ReadonlySet<Constraint> = new Set();
 
 /** @param without limits that are imagined away */
-export function groundOf(
+export function planContextOf(
   request: PlanRequest,
   scale: Scale,
-  without: ReadonlySet<Limit> = NOTHING,
-): Ground {
+  without: ReadonlySet<Constraint> = NOTHING,
+): PlanContext {
   const { cards, library, pins = [], extras = [] } = request;
   const existing = existingCards(request.machine, cards, pins);
   const machine = imaginedWithout(withoutExisting(request.machine, existing), without);
   const met = metByTheRest(request.needs, machine, existing, cards);
   const needs = request.needs.filter((need) => !met.includes(need));
-  const wants = [
-    ...needs.map((need) => wantOf(need, existing)),
-    ...pins.flatMap((pin) => wantOfPin(pin, cards)),
+  const demands = [
+    ...needs.map((need) => demandOf(need, existing)),
+    ...pins.flatMap((pin) => demandOfPin(pin, cards)),
   ];
-  const give = givenAsker(machine, wants);
+  const give = contributionAsker(machine, demands);
   const asked = {
     machine,
     cards,
     extras,
     library,
-    wants,
+    demands,
     pins,
     existing,
     budgetCents: request.budgetCents,
@@ -134,11 +134,11 @@ export function groundOf(
     request,
     met,
     problem: {
-      wants,
+      demands,
       fresh: newCandidates(asked),
       existing: existingCandidates(asked),
       existingCards: existing,
-      givens: givensOf(machine, needs, cards),
+      contributions: contributionsOf(machine, needs, cards),
       machine,
       budgetCents: request.budgetCents,
       extras,
@@ -149,13 +149,13 @@ export function groundOf(
   };
 }
 
-export function proposalOf({ best, least, searched }: Searched, ground: Ground): Proposal {
-  const { request } = ground;
+export function proposalOf({ best, least, searched }: Searched, context: PlanContext): Proposal {
+  const { request } = context;
   const slotOf = ({ slot }: Candidate) =>
     request.machine.slots.find(({ id }) => id === slot.id) ?? slot;
   const findingsOf = (candidate: Candidate) => [
     ...candidate.findings,
-    ...(best.together.findings[best.placed.indexOf(candidate)] ?? []),
+    ...(best.interactions.findings[best.placed.indexOf(candidate)] ?? []),
   ];
   const fresh = best.placed.filter(({ existing }) => existing === null);
   const moved = best.placed.filter((each) => each.existing !== null && isDisturbed(each));
@@ -177,11 +177,11 @@ export function proposalOf({ best, least, searched }: Searched, ground: Ground):
     givenUp: best.givenUp.map(({ slot }) => slot.id),
     unmet: best.unmet.flatMap(({ need }) => need ?? []),
     pinsLeft: best.unmet.flatMap(({ pin }) => pin ?? []),
-    met: [...ground.met, ...metByWhatIsThere(best, ground)],
-    extras: [...priced(extras, request.extras ?? []), ...best.together.extras],
+    met: [...context.met, ...metByWhatIsThere(best, context)],
+    extras: [...priced(extras, request.extras ?? []), ...best.interactions.extras],
     cost: best.cost,
-    together: best.together.overall,
-    proven: least.mustsUnmet === best.cost.mustsUnmet && least.weighed === best.cost.weighed,
+    together: best.interactions.overall,
+    proven: least.mustsUnmet === best.cost.mustsUnmet && least.score === best.cost.score,
     least,
     searched,
   };
@@ -190,11 +190,11 @@ export function proposalOf({ best, least, searched }: Searched, ground: Ground):
 /** Needs that cards of the machine meet without anything new. */
 const metByWhatIsThere = (
   { placed }: Found,
-  { problem: { wants, givens } }: Ground,
+  { problem: { demands, contributions } }: PlanContext,
 ): readonly Need[] => {
   const there = placed.filter((each) => each.existing !== null && !isDisturbed(each));
-  return wants.flatMap(({ id, need, units }) => {
-    const given = [...givens, ...there.map((each) => each.units)].reduce(
+  return demands.flatMap(({ id, need, units }) => {
+    const given = [...contributions, ...there.map((each) => each.units)].reduce(
       (sum, each) => sum + (each.get(id) ?? 0),
       0,
     );
@@ -212,7 +212,7 @@ function metByTheRest(
   existing: readonly Existing[],
   cards: readonly Card[],
 ): readonly Need[] {
-  const met = (need: Need, there: Machine) => already(need, there, cards).state === 'met';
+  const met = (need: Need, there: Machine) => metByMachine(need, there, cards).state === 'met';
   const ofScreens = ({ kind }: Need) => SERVED_BY[kind] === 'screens';
   const withoutVideo: Machine = {
     ...machine,
@@ -228,21 +228,21 @@ function metByTheRest(
 }
 
 /** Units that the board and the cards of which nothing is decided give towards needs they do not meet alone. */
-function givensOf(
+function contributionsOf(
   machine: Machine,
   needs: readonly Need[],
   cards: readonly Card[],
 ): readonly Units[] {
-  return givers(machine, cards)
+  return providers(machine, cards)
     .filter(({ delivers, fitted }) => fitted !== null || delivers.kind !== 'screens')
     .map(
-      (giver) =>
+      (provider) =>
         new Map(
           needs.flatMap((need): readonly [string, number][] => {
-            const flow = flowFrom(giver, need, machine);
+            const flow = flowFrom(provider, need, machine);
             return flow === null || flow.units === 0 || flow.finding.verdict === 'unknown'
               ? []
-              : [[need.id, Math.min(flow.units, unitsWanted(need))]];
+              : [[need.id, Math.min(flow.units, unitsNeeded(need))]];
           }),
         ),
     );

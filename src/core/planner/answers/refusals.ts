@@ -1,16 +1,16 @@
 /** Why the cards that are not in the plan are not in it. */
 import type { Card } from '../../parts/card.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
-import { SERVED_BY, unitsWanted } from '../../parts/need.ts';
+import { SERVED_BY, unitsNeeded } from '../../parts/need.ts';
 import type { Flow } from '../../flow/flow.ts';
 import { flowOf } from '../../flow/flowOf.ts';
 import { VERDICTS, byWeight, type Finding } from '../../rules/finding.ts';
 import { verdictAsker, type SlotVerdict } from '../../rules/verdict.ts';
 import type { Candidate } from '../candidates/candidates.ts';
 import { conflictsIn, type Conflicts } from '../candidates/conflicts.ts';
-import { FITTING_CENTS, added, troubleOf, weigh, type Scale } from '../candidates/cost.ts';
+import { FITTING_CENTS, added, penaltyOf, weigh, type Scale } from '../candidates/cost.ts';
 import type { Found } from '../search/search.ts';
-import type { Ground } from './plan.ts';
+import type { PlanContext } from './plan.ts';
 
 export interface Refusal {
   readonly card: Card;
@@ -32,14 +32,14 @@ interface Assessment {
 }
 
 /** One refusal for each card that serves a needed kind and is not placed, in the order of the catalogue. */
-export function refusals({ request, problem }: Ground, { placed }: Found): readonly Refusal[] {
-  const { wants, machine, scale } = problem;
+export function refusals({ request, problem }: PlanContext, { placed }: Found): readonly Refusal[] {
+  const { demands, machine, scale } = problem;
   const placedCards = new Set(placed.map(({ card }) => card.id));
   const { whole } = verdictAsker(machine, request.library);
   const { whole: asItStands } = verdictAsker(request.machine, request.library);
   const conflicts = conflictsIn(machine, problem.without);
   const refusal = (card: Card): readonly Refusal[] => {
-    const needs = wants.flatMap(({ need }) =>
+    const needs = demands.flatMap(({ need }) =>
       need !== null && SERVED_BY[need.kind] === card.delivers.kind ? [need] : [],
     );
     if (needs.length === 0 || placedCards.has(card.id)) return [];
@@ -56,22 +56,22 @@ export function refusals({ request, problem }: Ground, { placed }: Found): reado
     const kept = able.every((each) => conflicts.collides(there, asCandidate(each)));
     // In the way is what is in the machine: then it is the machine as it stands that says why.
     if (able.length > 0 && kept) return [unable(inEach(request.machine, asItStands))];
-    if (able.length > 0) return [outdone(able, placed, conflicts, scale)];
+    if (able.length > 0) return [pathDominance(able, placed, conflicts, scale)];
     return everywhere.length === 0 ? [] : [unable(everywhere)];
   };
   return request.cards.flatMap(refusal);
 }
 
-function outdone(
+function pathDominance(
   able: readonly Assessment[],
   placed: readonly Candidate[],
   { collides }: Conflicts,
   scale: Scale,
 ): Refusal {
   const order = able
-    .map((each) => ({ ...each, weighed: costAlone(each, scale) }))
-    .toSorted((a, b) => a.weighed - b.weighed);
-  const { verdict, flows, weighed } = order[0]!;
+    .map((each) => ({ ...each, score: costAlone(each, scale) }))
+    .toSorted((a, b) => a.score - b.score);
+  const { verdict, flows, score } = order[0]!;
   const { card } = verdict;
   // A card of the same kind would be taken out for this one, so only the others can be in its way.
   const others = placed.filter(({ kind }) => kind !== card.delivers.kind);
@@ -82,7 +82,7 @@ function outdone(
     slot: (free?.verdict ?? verdict).slot,
     reason: free === undefined ? 'displaced' : fewer === null ? 'dearer' : 'fewer',
     finding: fewer,
-    totalCents: Math.round(weighed / 100),
+    totalCents: Math.round(score / 100),
   };
 }
 
@@ -91,7 +91,7 @@ const costAlone = ({ verdict, flows }: Assessment, scale: Scale): number =>
   weigh(
     added(
       { price: verdict.card.priceCents, disturbance: FITTING_CENTS },
-      troubleOf([...verdict.findings, ...flows.map(({ finding }) => finding)]),
+      penaltyOf([...verdict.findings, ...flows.map(({ finding }) => finding)]),
     ),
     scale,
   );
@@ -107,7 +107,7 @@ const asCandidate = ({ verdict: { card, slot } }: Assessment): Candidate => ({
   flows: [],
   leads: [],
   parts: {},
-  weighed: 0,
+  score: 0,
   atLeast: 0,
   moneyCents: card.priceCents,
   waitCents: 0,
@@ -128,7 +128,7 @@ function unable(everywhere: readonly Assessment[]): Refusal {
 
 /** The shortage in units where one such card does not do, else null. */
 function fewerUnits({ need, units }: Flow): Finding | null {
-  const wanted = unitsWanted(need);
+  const wanted = unitsNeeded(need);
   return units >= wanted
     ? null
     : {

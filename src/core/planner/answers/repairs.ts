@@ -37,7 +37,7 @@ export type Change =
   /** Leads for the front panel, with the panel. */
   | { readonly kind: 'frontPanel'; readonly lead: 'usb-19-pin'; readonly extra: Extra };
 
-export interface Freeing {
+export interface Repair {
   readonly change: Change;
   /** Of the change itself, see `priceOfChange`. */
   readonly cents: number | null;
@@ -204,11 +204,11 @@ export function changesFor(request: PlanRequest): readonly Change[] {
 }
 
 /** The changes that make a plan possible that leaves no must, each by itself. */
-export function* freeing(request: PlanRequest): Search<unknown, readonly Freeing[]> {
-  const found: Freeing[] = [];
+export function* repairs(request: PlanRequest): Search<unknown, readonly Repair[]> {
+  const found: Repair[] = [];
   for (const change of changesFor(request)) {
     const plan = yield* planning(changed(request, change));
-    if (plan.cost.mustsUnmet === 0 && !isOutdone(change, found)) {
+    if (plan.cost.mustsUnmet === 0 && !isDominated(change, found)) {
       found.push({ change, cents: priceOfChange(change), plan });
     }
   }
@@ -216,7 +216,7 @@ export function* freeing(request: PlanRequest): Search<unknown, readonly Freeing
 }
 
 /** Of supplies, cables and far ends the first that does is enough: they come from small to large. */
-const isOutdone = ({ kind }: Change, found: readonly Freeing[]): boolean =>
+const isDominated = ({ kind }: Change, found: readonly Repair[]): boolean =>
   ['supply', 'cable', 'farEnd'].includes(kind) && found.some(({ change }) => change.kind === kind);
 
 /** What the change itself costs before tax; null where nobody told a price, zero where nothing is bought. */

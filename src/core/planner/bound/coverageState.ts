@@ -1,15 +1,15 @@
-/** What a plan still lacks, counted as one number, and more coarsely where there are too many such numbers. */
+/** What a plan still has to cover, counted as one number, and more coarsely where there are too many such numbers. */
 import type { Group } from '../candidates/coverage.ts';
 import type { Existing } from '../candidates/existing.ts';
 
-/** What a choice takes off each lack, as pairs of the lack's place and the amount. */
-export type Gives = readonly (readonly [number, number])[];
+/** What an option covers: pairs of a digit of the state and the amount. */
+export type Coverage = readonly (readonly [number, number])[];
 
 /**
- * What a plan lacks: units of every group of wants, a place for every card that is there, and – growing less as they
+ * What remains to be covered: units of every group of demands, a place for every card that is there, and – growing less as they
  * are taken – leads of the front panel. Counted as digits of one number.
  */
-export interface Lacks {
+export interface CoverageState {
   readonly groups: readonly Group[];
   readonly existing: readonly Existing[];
   readonly leads: readonly string[];
@@ -18,16 +18,16 @@ export interface Lacks {
   readonly strides: readonly number[];
   /** How many numbers there are. */
   readonly size: number;
-  /** All lacking, all leads free. */
+  /** All of it remaining, all leads free. */
   readonly start: number;
 }
 
-export function lacksOf(
+export function coverageStateOf(
   groups: readonly Group[],
   existing: readonly Existing[],
   leads: readonly string[],
   given: (group: Group) => number,
-): Lacks {
+): CoverageState {
   const wanted = groups.map((group) => Math.max(0, group.units - given(group)));
   const kinds = [...new Set(leads)];
   const most = [
@@ -52,45 +52,48 @@ export function lacksOf(
   };
 }
 
-export const digit = ({ strides, most }: Lacks, state: number, n: number): number =>
+export const digit = ({ strides, most }: CoverageState, state: number, n: number): number =>
   Math.floor(state / strides[n]!) % (most[n]! + 1);
 
 /** Where the digits of leads begin. */
-export const leadsFrom = ({ groups, existing }: Lacks): number => groups.length + existing.length;
+export const leadsFrom = ({ groups, existing }: CoverageState): number =>
+  groups.length + existing.length;
 
-/** The state after so much is given; -1 where it takes a lead that is gone. */
-export function after(lacks: Lacks, state: number, gives: Gives): number {
-  const first = leadsFrom(lacks);
-  let left = state;
-  for (const [n, amount] of gives) {
-    const there = digit(lacks, left, n);
+/** The state after so much is covered; -1 where it takes a lead that is gone. */
+export function after(coverageState: CoverageState, state: number, coverage: Coverage): number {
+  const first = leadsFrom(coverageState);
+  let remaining = state;
+  for (const [n, amount] of coverage) {
+    const there = digit(coverageState, remaining, n);
     if (n >= first && there < amount) return -1;
-    left -= Math.min(there, amount) * lacks.strides[n]!;
+    remaining -= Math.min(there, amount) * coverageState.strides[n]!;
   }
-  return left;
+  return remaining;
 }
 
-/** So many ways to lack are looked at, at most; beyond, units are counted in twos, fours and so on. */
+/** So many states are looked at, at most; beyond, units are counted in twos, fours and so on. */
 const MOST_STATES = 4_000;
 
 export interface Folding {
-  readonly lacks: Lacks;
+  readonly coverageState: CoverageState;
   readonly fold: (state: number) => number;
-  /** The state after a choice by the state before it; `size` where it takes a lead that is gone. */
-  readonly step: (gives: Gives) => Int32Array;
+  /** The state after an option by the state before it; `size` where it takes a lead that is gone. */
+  readonly step: (coverage: Coverage) => Int32Array;
 }
 
 /**
- * Lacks counted more coarsely where there are too many of them. Rounding up what is lacking and what a card gives
- * lets a card give more than it does, never less: the bound stays admissible.
+ * States counted more coarsely where there are too many of them. Rounding up what remains and what a card covers
+ * lets a card cover more than it does, never less: the bound stays admissible.
  */
-export function foldingOf(lacks: Lacks): Folding {
+export function foldingOf(coverageState: CoverageState): Folding {
   let by = 1;
-  let most = lacks.most;
+  let most = coverageState.most;
   const count = () => most.reduce((product, each) => product * (each + 1), 1);
-  while (count() > MOST_STATES && Math.max(...most.slice(0, lacks.groups.length)) > 1) {
+  while (count() > MOST_STATES && Math.max(...most.slice(0, coverageState.groups.length)) > 1) {
     by *= 2;
-    most = lacks.most.map((each, n) => (n < lacks.groups.length ? Math.ceil(each / by) : each));
+    most = coverageState.most.map((each, n) =>
+      n < coverageState.groups.length ? Math.ceil(each / by) : each,
+    );
   }
   const strides: number[] = [];
   let size = 1;
@@ -98,32 +101,32 @@ export function foldingOf(lacks: Lacks): Folding {
     strides.push(size);
     size *= each + 1;
   }
-  const coarse: Lacks = { ...lacks, most, strides, size };
-  const grain = (n: number) => (n < lacks.groups.length ? by : 1);
+  const coarse: CoverageState = { ...coverageState, most, strides, size };
+  const grain = (n: number) => (n < coverageState.groups.length ? by : 1);
   const digits = most.map((_, n) => {
     const ofStates = new Int32Array(size);
     for (let state = 0; state < size; state += 1) ofStates[state] = digit(coarse, state, n);
     return ofStates;
   });
-  const first = leadsFrom(lacks);
+  const first = leadsFrom(coverageState);
   const same = new Int32Array(size);
   for (let state = 0; state < size; state += 1) same[state] = state;
-  const steps = new Map<Gives, Int32Array>();
+  const steps = new Map<Coverage, Int32Array>();
   return {
-    lacks: coarse,
+    coverageState: coarse,
     fold: (state) => {
       if (by === 1) return state;
       let folded = 0;
       for (let n = 0; n < most.length; n += 1) {
-        folded += Math.ceil(digit(lacks, state, n) / grain(n)) * strides[n]!;
+        folded += Math.ceil(digit(coverageState, state, n) / grain(n)) * strides[n]!;
       }
       return folded;
     },
-    step: (gives) => {
-      const known = steps.get(gives);
+    step: (coverage) => {
+      const known = steps.get(coverage);
       if (known !== undefined) return known;
       const to = same.slice();
-      for (const [n, amount] of gives) {
+      for (const [n, amount] of coverage) {
         const there = digits[n]!;
         const given = Math.ceil(amount / grain(n));
         const stride = strides[n]!;
@@ -133,7 +136,7 @@ export function foldingOf(lacks: Lacks): Folding {
           else to[state]! -= Math.min(there[state]!, given) * stride;
         }
       }
-      steps.set(gives, to);
+      steps.set(coverage, to);
       return to;
     },
   };

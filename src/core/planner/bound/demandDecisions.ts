@@ -1,97 +1,101 @@
-/** Which wants are left, decided before cards are; and what a partial plan costs at least where that is decided. */
+/** Which demands stay unmet, decided before cards are; and what a partial plan costs at least where that is decided. */
 import type { Machine } from '../../parts/machine.ts';
 import { wattsForNew } from '../candidates/conflicts.ts';
 import { OVER_BUDGET_FACTOR, type Scale } from '../candidates/cost.ts';
 import { subsets } from '../candidates/coverage.ts';
-import type { Lacks } from './coverageState.ts';
-import type { Limit } from '../candidates/constraints.ts';
-import type { Choice } from './positions.ts';
-import { tightPrices, used } from './multipliers.ts';
+import type { CoverageState } from './coverageState.ts';
+import type { Constraint } from '../candidates/constraints.ts';
+import type { Option } from './positions.ts';
+import { tightMultipliers, used } from './multipliers.ts';
 import {
   costOfLeaving,
   decidedBeforehand,
-  troubleWeighed,
+  penaltyScore,
   type SearchProblem,
 } from './searchSpace.ts';
 import { MUST, type Relaxations } from './relaxation.ts';
-import type { Want } from '../candidates/demands.ts';
+import type { Demand } from '../candidates/demands.ts';
 
 /** How far a partial plan is: what its cost so far and the least cost of its rest depend on. */
 export interface Reached {
-  /** The next place to fill. */
-  readonly place: number;
-  readonly lacking: number;
+  /** The next position to fill. */
+  readonly position: number;
+  readonly remaining: number;
   /** The level of waiting. */
   readonly waiting: number;
-  /** What stands directly before that place: see `BESIDE`. */
+  /** What stands directly before that position: see `BESIDE`. */
   readonly beside: number;
   readonly moneyCents: number;
   readonly watts: number;
   /** Cents × percent of what is placed and of what it causes, but for the waiting. */
-  readonly weighed: number;
+  readonly score: number;
 }
 
-const BEGINNING = { place: 0, waiting: 0, beside: 0, moneyCents: 0, watts: 0 };
+const BEGINNING = { position: 0, waiting: 0, beside: 0, moneyCents: 0, watts: 0 };
 
 /**
- * One way to decide beforehand which wants are left: the others have to be served, or it is no plan of this scene. That
- * makes the bound sharp where money or watts run short, since no want can be served in part.
+ * One way to decide beforehand which demands stay unmet: the others have to be served, or it is no plan of this decision. That
+ * makes the bound sharp where money or watts run short, since no demand can be served in part.
  */
-export interface Scene {
-  readonly left: readonly Want[];
+export interface DemandDecision {
+  readonly unmet: readonly Demand[];
   /** Where its search begins, and what its plans cost at least. */
   readonly start: Reached;
   readonly least: number;
   readonly bound: Bound;
   /** Plans that the relaxations find cheapest: often they can be had, and then there is one to better from the start. */
-  readonly promising: readonly (readonly Choice[])[];
+  readonly promising: readonly (readonly Option[])[];
 }
 
 export interface Scenes {
-  /** The most promising scene; null after the last. Of those that cost no less than `enough` it is not known how much. */
-  readonly next: (enough: number) => Scene | null;
-  /** What any plan of the scenes to come costs at least. */
+  /** The most promising decision; null after the last. Of those that cost no less than `enough` it is not known how much. */
+  readonly next: (enough: number) => DemandDecision | null;
+  /** What any plan of the decisions to come costs at least. */
   readonly ahead: () => number;
 }
 
-/** All ways to leave wants, the most promising first. The dear bound is only asked where the cheap one promises something. */
-export function scenesOf(problem: SearchProblem, lacks: Lacks, relaxed: Relaxations): Scenes {
+/** All ways to leave demands unmet, the most promising first. The dear bound is only asked where the cheap one promises something. */
+export function demandDecisions(
+  problem: SearchProblem,
+  coverageState: CoverageState,
+  relaxed: Relaxations,
+): Scenes {
   const plain = relaxed.at();
   interface Waiting {
-    readonly left: readonly Want[];
+    readonly unmet: readonly Demand[];
     readonly start: Reached;
     readonly least: number;
-    readonly scene: Scene | null;
+    readonly decision: DemandDecision | null;
   }
-  const queue = subsets(decidedBeforehand(problem.wants))
-    .map((left): Waiting => {
-      const lacking = lackingWithout(lacks, left);
-      const weighed = left.reduce((sum, want) => sum + costOfLeaving(want, problem.scale), 0);
-      const least = weighed + plain.least(0, lacking, 0, 0);
-      return { left, start: { ...BEGINNING, lacking, weighed }, least, scene: null };
+  const queue = subsets(decidedBeforehand(problem.demands))
+    .map((unmet): Waiting => {
+      const remaining = remainingWithout(coverageState, unmet);
+      const score = unmet.reduce((sum, demand) => sum + costOfLeaving(demand, problem.scale), 0);
+      const least = score + plain.least(0, remaining, 0, 0);
+      return { unmet, start: { ...BEGINNING, remaining, score }, least, decision: null };
     })
     .toSorted((a, b) => b.least - a.least);
-  const next = (enough: number): Scene | null => {
+  const next = (enough: number): DemandDecision | null => {
     const first = queue.pop();
-    if (first === undefined || first.scene !== null) return first?.scene ?? null;
-    const { left, start } = first;
+    if (first === undefined || first.decision !== null) return first?.decision ?? null;
+    const { unmet, start } = first;
     const { bound, promising } = boundOf(problem, start, relaxed, enough);
     const least = Math.max(first.least, bound(start));
     const at = queue.findLastIndex((other) => other.least >= least) + 1;
-    queue.splice(at, 0, { ...first, least, scene: { left, start, least, bound, promising } });
+    queue.splice(at, 0, { ...first, least, decision: { unmet, start, least, bound, promising } });
     return next(enough);
   };
   return { next, ahead: () => queue.at(-1)?.least ?? Infinity };
 }
 
-/** The lacks at the start where these wants are left: no group with one of them lacks anything. */
-const lackingWithout = (lacks: Lacks, left: readonly Want[]): number =>
-  lacks.groups.reduce(
-    (state, { wants }, n) =>
-      wants.some((want) => left.includes(want))
-        ? state - lacks.most[n]! * lacks.strides[n]!
+/** What remains at the start where these demands are unmet: nothing of any group with one of them. */
+const remainingWithout = (coverageState: CoverageState, unmet: readonly Demand[]): number =>
+  coverageState.groups.reduce(
+    (state, { demands }, n) =>
+      demands.some((demand) => unmet.includes(demand))
+        ? state - coverageState.most[n]! * coverageState.strides[n]!
         : state,
-    lacks.start,
+    coverageState.start,
   );
 
 /** @param enough more than this need not be known */
@@ -99,63 +103,66 @@ type Bound = (reached: Reached, enough?: number) => number;
 
 /**
  * A plan keeps to the watts that leave the supply its headroom, or pays for using it; either way it costs at least as
- * much as the relaxed rest, and as the relaxed rest at the best price for what runs short.
+ * much as the relaxed rest, and as the relaxed rest at the best multiplier for what runs short.
  */
 function boundOf(
   { machine, budgetCents, scale, without: imagined }: SearchProblem,
   start: Reached,
   relaxed: Relaxations,
   enough: number,
-): Pick<Scene, 'bound' | 'promising'> {
+): Pick<DemandDecision, 'bound' | 'promising'> {
   const budget = budgetCents ?? Infinity;
   const mostForMoney = OVER_BUDGET_FACTOR * scale.overBudget;
   const plain = relaxed.at();
   const over = (cents: number) => (cents > budget ? (cents - budget) * mostForMoney : 0);
   const ways = wattWays(machine, scale, imagined).map((way) => {
     const limits = { moneyCents: budget, watts: way.limit, mostForMoney };
-    const short = used(plain.cheapest(start.lacking), 'watts') > way.limit;
+    const short = used(plain.cheapest(start.remaining), 'watts') > way.limit;
     const tried = [
-      ...tightPrices(relaxed, start.lacking, limits, enough - start.weighed - way.extra),
+      ...tightMultipliers(relaxed, start.remaining, limits, enough - start.score - way.extra),
       // So dear that a must is left rather than a watt too much drawn: tells what is not possible at all.
       ...(short ? [{ money: 0, watts: MUST }] : []),
     ];
-    return { ...way, priced: tried.map((prices) => ({ prices, rest: relaxed.at(prices) })) };
+    return {
+      ...way,
+      relaxedBy: tried.map((multipliers) => ({ multipliers, rest: relaxed.at(multipliers) })),
+    };
   });
   const bound: Bound = (reached, enough = Infinity) => {
-    const { place, lacking, waiting, beside, moneyCents: money, watts, weighed } = reached;
-    const simply = weighed + plain.least(place, lacking, waiting, beside) + over(money);
+    const { position, remaining, waiting, beside, moneyCents: money, watts, score } = reached;
+    const simply = score + plain.least(position, remaining, waiting, beside) + over(money);
     let least = Infinity;
-    for (const { extra, limit, priced } of ways) {
+    for (const { extra, limit, relaxedBy } of ways) {
       if (watts > limit) continue;
       let value = simply;
-      for (const { prices, rest } of priced) {
+      for (const { multipliers, rest } of relaxedBy) {
         if (value + extra >= enough) break;
-        const byPrice =
-          weighed +
-          rest.least(place, lacking, waiting, beside) +
-          (prices.money > 0 ? prices.money * (money - budget) : 0) +
-          (prices.watts > 0 ? prices.watts * (watts - limit) : 0) -
-          (prices.watts === MUST ? ROUNDING : 0);
-        if (byPrice > value) value = byPrice;
+        const byMultiplier =
+          score +
+          rest.least(position, remaining, waiting, beside) +
+          (multipliers.money > 0 ? multipliers.money * (money - budget) : 0) +
+          (multipliers.watts > 0 ? multipliers.watts * (watts - limit) : 0) -
+          (multipliers.watts === MUST ? ROUNDING : 0);
+        if (byMultiplier > value) value = byMultiplier;
       }
       least = Math.min(least, value + extra);
     }
     return least;
   };
-  const rests = new Set([plain, ...ways.flatMap(({ priced }) => priced[0]?.rest ?? [])]);
-  return { bound, promising: [...rests].map((rest) => rest.cheapest(start.lacking)) };
+  const rests = new Set([plain, ...ways.flatMap(({ relaxedBy }) => relaxedBy[0]?.rest ?? [])]);
+  return { bound, promising: [...rests].map((rest) => rest.cheapest(start.remaining)) };
 }
 
 /** Sums of musts times watts are too large to be exact to the last unit. */
 const ROUNDING = 64;
 
 /** Watts that new cards may draw, and what drawing so much costs: within the headroom nothing, beyond it something. */
-function wattWays(machine: Machine, scale: Scale, imagined: ReadonlySet<Limit>) {
+function wattWays(machine: Machine, scale: Scale, imagined: ReadonlySet<Constraint>) {
   const most = wattsForNew(machine);
   const unlimited = [{ limit: Infinity, extra: 0 }];
   // Boxes outside have supplies of their own; their headroom is only asked of whole plans.
   if (machine.enclosures.length > 0 || imagined.has('power') || most === null) return unlimited;
-  const extra = troubleWeighed('power.headroomUsed', scale);
+  const extra = penaltyScore('power.headroomUsed', scale);
   return [
     { limit: Math.max(0, most.comfortable), extra: 0 },
     { limit: Math.max(0, most.utmost), extra },

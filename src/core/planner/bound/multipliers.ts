@@ -1,12 +1,12 @@
 /** Prices that make the relaxation's bound tight where money or watts run short. */
-import type { Choice } from './positions.ts';
-import { FREE, wattsOf, type Prices, type Relaxations } from './relaxation.ts';
+import type { Option } from './positions.ts';
+import { FREE, wattsOf, type Multipliers, type Relaxations } from './relaxation.ts';
 
 /** So many relaxations are worked out anew, at most. */
 const MOST_NEW = 6;
-/** So many prices are worth asking at every partial plan, at most. */
+/** So many multipliers are worth asking at every partial plan, at most. */
 const MOST_KEPT = 8;
-/** Where both run short the best price of the one depends on that of the other: so many times each is looked for. */
+/** Where both run short the best multiplier of the one depends on that of the other: so many times each is looked for. */
 const ROUNDS = 3;
 /** A watt is never worth more: cents × percent. */
 const MOST_FOR_A_WATT = 10_000_000;
@@ -20,7 +20,7 @@ export interface Limits {
   readonly mostForMoney: number;
 }
 
-/** The bound at a price, and how it goes on from there: by so much for each further unit of the price. */
+/** The bound at a multiplier, and how it goes on from there: by so much for each further unit of the multiplier. */
 interface Tangent {
   readonly price: number;
   readonly value: number;
@@ -28,27 +28,27 @@ interface Tangent {
 }
 
 /**
- * The bound by the price is concave, and each relaxation gives a tangent to it: what its cheapest plan uses beyond the
- * limit. The next price to try is where the tangents from below and from above meet; where the bound reaches that
+ * The bound by the multiplier is concave, and each relaxation gives a tangent to it: what its cheapest plan uses beyond the
+ * limit. The next multiplier to try is where the tangents from below and from above meet; where the bound reaches that
  * point there is none better (Kelley's cutting planes, in one dimension).
  * @param enough a bound that need not be bettered
  * @returns the best from the start on first, and others after it: further on one of them may be better
  */
-export function tightPrices(
+export function tightMultipliers(
   relaxed: Relaxations,
-  lacking: number,
+  remaining: number,
   limits: Limits,
   enough: number,
-): readonly Prices[] {
-  const worth = (prices: Prices): number =>
-    relaxed.at(prices).least(0, lacking, 0, 0) -
-    (prices.money > 0 ? prices.money * limits.moneyCents : 0) -
-    (prices.watts > 0 ? prices.watts * limits.watts : 0);
+): readonly Multipliers[] {
+  const worth = (multipliers: Multipliers): number =>
+    relaxed.at(multipliers).least(0, remaining, 0, 0) -
+    (multipliers.money > 0 ? multipliers.money * limits.moneyCents : 0) -
+    (multipliers.watts > 0 ? multipliers.watts * limits.watts : 0);
   let best = FREE;
   let most = -Infinity;
-  const regard = (prices: Prices): number => {
-    const value = worth(prices);
-    if (value > most) [most, best] = [value, prices];
+  const regard = (multipliers: Multipliers): number => {
+    const value = worth(multipliers);
+    if (value > most) [most, best] = [value, multipliers];
     return value;
   };
   relaxed.known().forEach(regard);
@@ -58,11 +58,11 @@ export function tightPrices(
   const search = (what: 'money' | 'watts', highest: number, limit: number) => {
     const from = best;
     const tangent = (price: number): Tangent => {
-      const prices = { ...from, [what]: price };
-      const plan = relaxed.at(prices).cheapest(lacking);
+      const multipliers = { ...from, [what]: price };
+      const plan = relaxed.at(multipliers).cheapest(remaining);
       return {
         price,
-        value: regard(prices),
+        value: regard(multipliers),
         slope: used(plan, what) - limit,
       };
     };
@@ -88,15 +88,15 @@ export function tightPrices(
   return relaxed
     .known()
     .filter(({ money, watts }) => money > 0 || watts > 0)
-    .map((prices) => ({ prices, value: worth(prices) }))
+    .map((multipliers) => ({ multipliers, value: worth(multipliers) }))
     .toSorted((a, b) => b.value - a.value)
     .slice(0, MOST_KEPT)
-    .map(({ prices }) => prices);
+    .map(({ multipliers }) => multipliers);
 }
 
-/** Cents or watts that the choices of a plan take together. */
-export const used = (plan: readonly Choice[], what: keyof Prices): number =>
+/** Cents or watts that the options of a plan take together. */
+export const used = (plan: readonly Option[], what: keyof Multipliers): number =>
   plan.reduce(
-    (sum, choice) => sum + (what === 'money' ? choice.candidate.moneyCents : wattsOf(choice)),
+    (sum, option) => sum + (what === 'money' ? option.candidate.moneyCents : wattsOf(option)),
     0,
   );

@@ -7,40 +7,40 @@ import type { Machine, Slot } from '../../parts/machine.ts';
 import { gapMm } from '../../rules/body.ts';
 import type { Candidate } from '../candidates/candidates.ts';
 import { unitsFor, type Units } from '../candidates/coverage.ts';
-import type { Gives, Lacks } from './coverageState.ts';
-import type { Limit } from '../candidates/constraints.ts';
+import type { Coverage, CoverageState } from './coverageState.ts';
+import type { Constraint } from '../candidates/constraints.ts';
 
-export interface Place {
+export interface Position {
   readonly slot: Slot;
-  readonly choices: readonly Choice[];
-  /** What stands beside the next place after it where nothing new goes in: see `BESIDE`. */
+  readonly options: readonly Option[];
+  /** What stands beside the next position after it where nothing new goes in: see `BESIDE`. */
   readonly leaves: 'nothing' | 'card';
   /** Whether something that is not decided about stands here. */
   readonly taken: boolean;
 }
 
 /**
- * What stands directly before a place: nothing, a card, a card that has another one directly before it as well; and
- * the latter two with a fan that blows towards the place.
+ * What stands directly before a position: nothing, a card, a card that has another one directly before it as well; and
+ * the latter two with a fan that blows towards the position.
  */
 export const BESIDE = ['nothing', 'card', 'flanked', 'fan', 'flankedFan'] as const;
 
-export interface Choice {
+export interface Option {
   readonly candidate: Candidate;
   /** The same list for all that give the same. */
-  readonly gives: Gives;
-  /** The next place that is free after it: bodies cover openings that follow. */
+  readonly coverage: Coverage;
+  /** The next position that is free after it: bodies cover openings that follow. */
   readonly next: number;
-  /** Whether its body ends where the next place begins. */
+  /** Whether its body ends where the next position begins. */
   readonly touchesNext: boolean;
   /** Longer than any fan's beginning: it takes the air of whatever blows towards it. */
   readonly long: boolean;
 }
 
-/** What stands before the next place once a choice is made. */
-export function besideAfter(choice: Choice, beside: number): number {
-  if (!choice.touchesNext) return 0;
-  const { card, existing, slot } = choice.candidate;
+/** What stands before the next position once an option is made. */
+export function besideAfter(option: Option, beside: number): number {
+  if (!option.touchesNext) return 0;
+  const { card, existing, slot } = option.candidate;
   // Nothing is reckoned of a card that stays where it was.
   if (existing?.slot.id === slot.id) return 1;
   // A fan that is content with what lies between two cards side by side loses no air.
@@ -49,27 +49,27 @@ export function besideAfter(choice: Choice, beside: number): number {
 }
 
 /** And where nothing new goes in. */
-export const besideEmpty = ({ leaves }: Place): number => (leaves === 'card' ? 1 : 0);
+export const besideEmpty = ({ leaves }: Position): number => (leaves === 'card' ? 1 : 0);
 
 /** Copies of each slot where it is imagined that one holds as many cards as one likes. */
 const COPIES = 6;
 
-export function placesOf(
+export function positionsOf(
   machine: Machine,
   candidates: readonly Candidate[],
-  lacks: Lacks,
-  without: ReadonlySet<Limit>,
-): readonly Place[] {
+  coverageState: CoverageState,
+  without: ReadonlySet<Constraint>,
+): readonly Position[] {
   const slots = machine.slots
     .flatMap((slot) => (without.has('slots') ? Array<Slot>(COPIES).fill(slot) : [slot]))
-    .toSorted(byPlace);
+    .toSorted(byPosition);
   const bySlot = new Map<string, Candidate[]>();
   for (const each of candidates) {
     const inSlot = bySlot.get(each.slot.id);
     if (inSlot === undefined) bySlot.set(each.slot.id, [each]);
     else inSlot.push(each);
   }
-  const givesBy = givesAsker(lacks);
+  const coverageBy = coverageAsker(coverageState);
   const bodiesMatter = !without.has('openings') && !without.has('slots');
   const longest = Math.max(
     0,
@@ -84,13 +84,13 @@ export function placesOf(
       slot,
       taken: stays && slot.opening !== null,
       leaves: stays && ends(valueOf(occupant.openings) ?? 1) ? 'card' : 'nothing',
-      choices: (bySlot.get(slot.id) ?? [])
-        .toSorted((a, b) => a.weighed - b.weighed)
+      options: (bySlot.get(slot.id) ?? [])
+        .toSorted((a, b) => a.score - b.score)
         .map((candidate) => {
           const next = bodiesMatter ? nextFree(slots, at, candidate) : at + 1;
           return {
             candidate,
-            gives: givesBy(candidate),
+            coverage: coverageBy(candidate),
             next,
             touchesNext: bodiesMatter && touches(slot, openingsOf(candidate), slots[next]),
             long: candidate.card.lengthMm > longest,
@@ -111,33 +111,36 @@ const openingsOf = ({ card, existing }: Candidate): number =>
   valueOf(existing?.occupant.openings ?? null) ?? card.openings;
 
 /** Asks what a candidate gives: many give the same, so that each list is made once and can be told by itself. */
-function givesAsker(lacks: Lacks): (candidate: Candidate) => Gives {
-  const ofUnits = new Map<Units, Map<string, Gives>>();
-  const alike = new Map<string, Gives>();
+function coverageAsker(coverageState: CoverageState): (candidate: Candidate) => Coverage {
+  const ofUnits = new Map<Units, Map<string, Coverage>>();
+  const alike = new Map<string, Coverage>();
   return (candidate) => {
     const { units, leads, existing } = candidate;
-    const ofLeads = ofUnits.get(units) ?? new Map<string, Gives>();
+    const ofLeads = ofUnits.get(units) ?? new Map<string, Coverage>();
     if (ofLeads.size === 0) ofUnits.set(units, ofLeads);
     const key = `${existing?.slot.id} ${leads.join()}`;
     const known = ofLeads.get(key);
     if (known !== undefined) return known;
-    const fresh = givesOf(candidate, lacks);
+    const fresh = coverageOf(candidate, coverageState);
     const content = fresh.join(';');
-    const gives = alike.get(content) ?? fresh;
-    alike.set(content, gives);
-    ofLeads.set(key, gives);
-    return gives;
+    const coverage = alike.get(content) ?? fresh;
+    alike.set(content, coverage);
+    ofLeads.set(key, coverage);
+    return coverage;
   };
 }
 
-/** More than is lacking is as good as just that; of leads every one counts. */
-function givesOf(candidate: Candidate, { groups, existing, leads, most }: Lacks): Gives {
-  const gives = [
+/** More than remains is as good as just that; of leads every one counts. */
+function coverageOf(
+  candidate: Candidate,
+  { groups, existing, leads, most }: CoverageState,
+): Coverage {
+  const coverage = [
     ...groups.map((group, n) => Math.min(most[n]!, unitsFor(group, candidate.units))),
     ...existing.map((each) => (candidate.existing === each ? 1 : 0)),
     ...leads.map((lead) => candidate.leads.filter((each) => each === lead).length),
   ];
-  return gives.flatMap((amount, n) => (amount === 0 ? [] : [[n, amount] as const]));
+  return coverage.flatMap((amount, n) => (amount === 0 ? [] : [[n, amount] as const]));
 }
 
 /** A card that stays where it is may lie over what it lies over now. */
@@ -156,7 +159,7 @@ function nextFree(slots: readonly Slot[], at: number, candidate: Candidate): num
   return next;
 }
 
-function byPlace(a: Slot, b: Slot): number {
+function byPosition(a: Slot, b: Slot): number {
   const housing = (a.enclosureId ?? '').localeCompare(b.enclosureId ?? '');
   return housing || (valueOf(a.opening) ?? 99) - (valueOf(b.opening) ?? 99);
 }

@@ -1,46 +1,46 @@
 /**
- * What it costs at least to complete a plan, from any place on and with anything still lacking: the exact optimum
+ * What it costs at least to complete a plan, from any position on and with anything still remaining: the exact optimum
  * of the plan's sum alone – what each card costs, what is left, what is waited for, what cards cause that stand
  * directly beside each other – where watts, plugs, lanes, the budget and all else are forgotten. All of these only add
- * to the cost or forbid, so it never says too much: the bound is admissible. Budget and watts come in at a price each,
- * as Lagrange multipliers: a plan within the limit gains no more from the price than the limit allows, which keeps it
- * admissible for any price of zero or more – of money up to what a cent over the budget costs, since it may be broken.
+ * to the cost or forbid, so it never says too much: the bound is admissible. Budget and watts come in at a multiplier each,
+ * as Lagrange multipliers: a plan within the limit gains no more from the multiplier than the limit allows, which keeps it
+ * admissible for any multiplier of zero or more – of money up to what a cent over the budget costs, since it may be broken.
  *
- * Worked out by dynamic programming, from the last place to the first. A table holds, by how long is waited already and
- * by what stands before the place, the least cost of waiting and of all that follows, for each state of what is lacking.
+ * Worked out by dynamic programming, from the last position to the first. A table holds, by how long is waited already and
+ * by what stands before the position, the least cost of waiting and of all that follows, for each state of what remains.
  */
-import { leastLeft } from '../candidates/coverage.ts';
+import { leastUnmet } from '../candidates/coverage.ts';
 import {
   digit,
   foldingOf,
   leadsFrom,
   type Folding,
-  type Gives,
-  type Lacks,
+  type Coverage,
+  type CoverageState,
 } from './coverageState.ts';
-import { BESIDE, besideAfter, besideEmpty, type Choice, type Place } from './positions.ts';
-import type { Want } from '../candidates/demands.ts';
+import { BESIDE, besideAfter, besideEmpty, type Option, type Position } from './positions.ts';
+import type { Demand } from '../candidates/demands.ts';
 
 /** One must more outweighs whatever money can be. */
 export const MUST = 1e14;
-/** A card that has to stay and has no place, or a wish that is to be served and is not. */
+/** A card that has to stay and has no position, or a wish that is to be served and is not. */
 export const IMPOSSIBLE = 40 * MUST;
 
-export interface Prices {
+export interface Multipliers {
   /** Cents × percent for each cent of money, and for each watt. */
   readonly money: number;
   readonly watts: number;
 }
 
-export const FREE: Prices = { money: 0, watts: 0 };
+export const FREE: Multipliers = { money: 0, watts: 0 };
 
 export interface Costs {
-  /** What leaving a want costs; infinite for a wish that is not to be left here. */
-  readonly leaving: (want: Want) => number;
+  /** What leaving a demand unmet costs; infinite for a wish that is not to be left unmet here. */
+  readonly leaving: (demand: Demand) => number;
   readonly givingUp: number;
   /** Waiting in cents × percent, for each level of waiting that occurs, from none up. */
   readonly waits: readonly number[];
-  readonly waitLevel: (choice: Choice) => number;
+  readonly waitLevel: (option: Option) => number;
   /** What cards cost that stand directly beside each other: a hand's room, and air taken. */
   readonly outFirst: number;
   readonly noAir: number;
@@ -48,121 +48,122 @@ export interface Costs {
 
 export interface Relaxation {
   /**
-   * From a place on, with so much lacking, having to wait so long already, and with such a thing before the place.
+   * From a position on, with so much remaining, having to wait so long already, and with such a thing before the position.
    * What is waited for so far is counted in.
    */
-  readonly least: (place: number, lacking: number, waiting: number, beside: number) => number;
-  /** A plan that costs as little as `least` says, from the first place on, as far as the relaxation knows. */
-  readonly cheapest: (lacking: number) => readonly Choice[];
+  readonly least: (position: number, remaining: number, waiting: number, beside: number) => number;
+  /** A plan that costs as little as `least` says, from the first position on, as far as the relaxation knows. */
+  readonly cheapest: (remaining: number) => readonly Option[];
 }
 
-/** Relaxations at prices; each is worked out once. */
+/** Relaxations at multipliers; each is worked out once. */
 export class Relaxations {
-  private readonly ground: Ground;
+  private readonly context: RelaxationContext;
   private readonly alike: readonly (readonly Alike[])[];
   private readonly workedOut = new Map<
     string,
-    { readonly prices: Prices; readonly relaxed: Relaxation }
+    { readonly multipliers: Multipliers; readonly relaxed: Relaxation }
   >();
 
-  constructor(places: readonly Place[], lacks: Lacks, costs: Costs) {
-    const folded = foldingOf(lacks);
+  constructor(positions: readonly Position[], coverageState: CoverageState, costs: Costs) {
+    const folded = foldingOf(coverageState);
     const fansMatter =
       costs.noAir > 0 &&
-      places.some(({ choices }) => choices.some(blowsAtNext)) &&
-      places.some(({ choices }) => choices.some(takesAir));
+      positions.some(({ options }) => options.some(blowsAtNext)) &&
+      positions.some(({ options }) => options.some(takesAir));
     const ends = endCosts(folded, costs);
-    this.ground = {
-      places,
+    this.context = {
+      positions,
       costs,
       folded,
       ends,
       besides: fansMatter ? BESIDE.length : BESIDE.indexOf('fan'),
       scratch: { soFar: leastRows(ends.length), longer: leastRows(ends.length) },
     };
-    this.alike = places.map(({ choices }) => alikeOf(choices, this.ground));
+    this.alike = positions.map(({ options }) => alikeOf(options, this.context));
   }
 
-  at(prices: Prices = FREE): Relaxation {
-    const key = `${prices.money} ${prices.watts}`;
+  at(multipliers: Multipliers = FREE): Relaxation {
+    const key = `${multipliers.money} ${multipliers.watts}`;
     const known = this.workedOut.get(key);
     if (known !== undefined) return known.relaxed;
-    const first = leadsFrom(this.ground.folded.lacks);
+    const first = leadsFrom(this.context.folded.coverageState);
     const ways = this.alike.map((sets) =>
       undominated(
-        sets.map((set) => cheapest(set, prices)),
+        sets.map((set) => cheapest(set, multipliers)),
         first,
       ),
     );
-    const relaxed = relaxation(this.ground, ways);
-    this.workedOut.set(key, { prices, relaxed });
+    const relaxed = relaxation(this.context, ways);
+    this.workedOut.set(key, { multipliers, relaxed });
     return relaxed;
   }
 
   /** Prices whose relaxation is worked out already. */
-  known(): readonly Prices[] {
-    return [...this.workedOut.values()].map(({ prices }) => prices);
+  known(): readonly Multipliers[] {
+    return [...this.workedOut.values()].map(({ multipliers }) => multipliers);
   }
 }
 
-interface Ground {
-  readonly places: readonly Place[];
+interface RelaxationContext {
+  readonly positions: readonly Position[];
   readonly costs: Costs;
   readonly folded: Folding;
   readonly ends: Float64Array;
   /** How many of `BESIDE` are told apart: without fans only the first. */
   readonly besides: number;
-  /** Rows that are written anew for every table: of choices that leave the waiting as it is, and of those that lengthen it. */
+  /** Rows that are written anew for every table: of options that leave the waiting as it is, and of those that lengthen it. */
   readonly scratch: { readonly soFar: Least; readonly longer: Least };
 }
 
 type Row = Float64Array;
-/** By what is waited for, by what stands before the place: the least cost by state. */
+/** By what is waited for, by what stands before the position: the least cost by state. */
 type Table = readonly (readonly Row[])[];
 
-function relaxation(ground: Ground, ways: readonly (readonly Way[])[]): Relaxation {
-  const { places, folded, ends, costs, besides } = ground;
+function relaxation(context: RelaxationContext, ways: readonly (readonly Way[])[]): Relaxation {
+  const { positions, folded, ends, costs, besides } = context;
   // The end costs what is waited for, whatever stands there.
   const atEnd = costs.waits.map((wait) =>
     Array<Row>(besides).fill(ends.map((cost) => cost + wait)),
   );
-  const tables: Table[] = Array<Table>(places.length + 1).fill(atEnd);
-  for (let at = places.length - 1; at >= 0; at -= 1) {
-    tables[at] = tableOf(places[at]!, ways[at]!, tables, tables[at + 1]!, ground);
+  const tables: Table[] = Array<Table>(positions.length + 1).fill(atEnd);
+  for (let at = positions.length - 1; at >= 0; at -= 1) {
+    tables[at] = tableOf(positions[at]!, ways[at]!, tables, tables[at + 1]!, context);
   }
   const rowOf = (beside: number) => (beside < besides ? beside : beside - 2);
-  const value = (place: number, state: number, waiting: number, beside: number) =>
-    tables[place]![waiting]![rowOf(beside)]![state]!;
+  const value = (position: number, state: number, waiting: number, beside: number) =>
+    tables[position]![waiting]![rowOf(beside)]![state]!;
   return {
-    least: (place, lacking, waiting, beside) => value(place, folded.fold(lacking), waiting, beside),
-    cheapest: (lacking) => {
-      const chosen: Choice[] = [];
-      let [at, state, waiting, beside] = [0, folded.fold(lacking), 0, 0];
-      while (at < places.length) {
-        const place = places[at]!;
+    least: (position, remaining, waiting, beside) =>
+      value(position, folded.fold(remaining), waiting, beside),
+    cheapest: (remaining) => {
+      const chosen: Option[] = [];
+      let [at, state, waiting, beside] = [0, folded.fold(remaining), 0, 0];
+      while (at < positions.length) {
+        const position = positions[at]!;
         let least =
-          value(at + 1, state, waiting, besideEmpty(place)) +
-          (place.taken && isFlanked(beside) ? costs.outFirst : 0);
+          value(at + 1, state, waiting, besideEmpty(position)) +
+          (position.taken && isFlanked(beside) ? costs.outFirst : 0);
         let best: Way | null = null;
         for (const way of ways[at]!) {
-          const { choice, cost, to, wait } = way;
-          const then = besideAfter(choice, beside);
-          const rest = value(choice.next, to[state]!, Math.max(wait, waiting), then);
-          const total = cost + causedBy(choice, beside, costs) + rest;
+          const { option, cost, to, wait } = way;
+          const then = besideAfter(option, beside);
+          const rest = value(option.next, to[state]!, Math.max(wait, waiting), then);
+          const total = cost + causedBy(option, beside, costs) + rest;
           // Where it costs the same a card goes into the first slot that takes it.
           const isBetter = total < least || (total === least && best === null);
           if (isBetter) [least, best] = [total, way];
         }
         if (best === null) {
           at += 1;
-          beside = besideEmpty(place);
+          beside = besideEmpty(position);
           continue;
         }
-        chosen.push(best.choice);
+        chosen.push(best.option);
         state = best.to[state]!;
         waiting = Math.max(waiting, best.wait);
-        beside = besideAfter(best.choice, beside);
-        at = best.choice.next;
+        beside = besideAfter(best.option, beside);
+        at = best.option.next;
       }
       return chosen;
     },
@@ -170,7 +171,7 @@ function relaxation(ground: Ground, ways: readonly (readonly Way[])[]): Relaxati
 }
 
 /**
- * Least costs over some choices, apart by what they make of what stands before the place: with nothing there; with a card
+ * Least costs over some options, apart by what they make of what stands before the position: with nothing there; with a card
  * there; and of the latter those that take the air of a fan, if there is one.
  */
 interface Least {
@@ -189,22 +190,22 @@ function emptyLeast({ alone, beside, beforeFan }: Least): void {
 }
 
 function tableOf(
-  place: Place,
+  position: Position,
   ways: readonly Way[],
   tables: readonly Table[],
   emptied: Table,
-  ground: Ground,
+  context: RelaxationContext,
 ): Table {
-  const { soFar, longer } = ground.scratch;
+  const { soFar, longer } = context.scratch;
   const table: (readonly Row[])[] = [];
   // Whatever makes one wait longer than now costs the same however long one waits already.
   emptyLeast(longer);
-  for (let waiting = ground.costs.waits.length - 1; waiting >= 0; waiting -= 1) {
+  for (let waiting = context.costs.waits.length - 1; waiting >= 0; waiting -= 1) {
     emptyLeast(soFar);
     for (const way of ways) {
       if (way.wait > waiting) continue;
       const into = way.wait < waiting ? soFar : longer;
-      const following = tables[way.choice.next]![waiting]!;
+      const following = tables[way.option.next]![waiting]!;
       lower(
         into.alone,
         way.takesAir ? into.beforeFan : into.beside,
@@ -213,16 +214,16 @@ function tableOf(
         way,
       );
     }
-    table[waiting] = rowsOf(place, emptied[waiting]![besideEmpty(place)]!, ground);
+    table[waiting] = rowsOf(position, emptied[waiting]![besideEmpty(position)]!, context);
   }
   return table;
 }
 
-/** The rows by what stands before the place, from the choices in the scratch rows and from leaving the place empty. */
+/** The rows by what stands before the position, from the options in the scratch rows and from leaving the position empty. */
 function rowsOf(
-  { taken }: Place,
+  { taken }: Position,
   empty: Row,
-  { costs: { outFirst, noAir }, besides, scratch: { soFar, longer } }: Ground,
+  { costs: { outFirst, noAir }, besides, scratch: { soFar, longer } }: RelaxationContext,
 ): readonly Row[] {
   const rows = Array.from({ length: besides }, () => new Float64Array(empty.length));
   const [nothing, card, flanked, fan, flankedFan] = rows;
@@ -263,125 +264,132 @@ function lower(
 
 const isFlanked = (beside: number): boolean => beside === 2 || beside === 4;
 
-const takesAir = ({ long, candidate }: Choice): boolean => long && candidate.existing === null;
+const takesAir = ({ long, candidate }: Option): boolean => long && candidate.existing === null;
 
 /** What a card costs that goes in directly behind another; never more than the rules will say. */
-const causedBy = (choice: Choice, beside: number, costs: Costs): number =>
-  (isFlanked(beside) ? costs.outFirst : 0) + (beside > 2 && takesAir(choice) ? costs.noAir : 0);
+const causedBy = (option: Option, beside: number, costs: Costs): number =>
+  (isFlanked(beside) ? costs.outFirst : 0) + (beside > 2 && takesAir(option) ? costs.noAir : 0);
 
-/** Watts that a choice adds to what the machine draws. */
-export const wattsOf = ({ candidate }: Choice): number =>
+/** Watts that an option adds to what the machine draws. */
+export const wattsOf = ({ candidate }: Option): number =>
   candidate.existing === null ? candidate.card.peakWatts : 0;
 
-const blowsAtNext = (choice: Choice): boolean => besideAfter(choice, 0) > 2;
+const blowsAtNext = (option: Option): boolean => besideAfter(option, 0) > 2;
 
-/** Choices of a place that are alike in all that follows from them, but for what they cost and use. */
+/** Choices of a position that are alike in all that follows from them, but for what they cost and use. */
 interface Alike {
-  readonly choices: readonly Choice[];
+  readonly options: readonly Option[];
   readonly wait: number;
   /** The state after it by the state before it; past the last one where it takes a lead that is gone. */
   readonly to: Int32Array;
-  /** What stands before the next place where nothing, and where something, stood before this one. */
+  /** What stands before the next position where nothing, and where something, stood before this one. */
   readonly thenAlone: number;
   readonly thenBeside: number;
   readonly takesAir: boolean;
 }
 
-interface Way extends Omit<Alike, 'choices'> {
-  readonly choice: Choice;
+interface Way extends Omit<Alike, 'options'> {
+  readonly option: Option;
   readonly cost: number;
 }
 
 function alikeOf(
-  choices: readonly Choice[],
-  { folded, costs: { waitLevel }, besides }: Ground,
+  options: readonly Option[],
+  { folded, costs: { waitLevel }, besides }: RelaxationContext,
 ): readonly Alike[] {
   const fansMatter = besides === BESIDE.length;
   const row = (beside: number) => (beside < besides ? beside : beside - 2);
-  type Set = Omit<Alike, 'choices'> & { readonly choices: Choice[] };
-  const sets = new Map<Gives, Map<string, Set>>();
-  for (const choice of choices) {
-    const { gives, next } = choice;
-    const wait = waitLevel(choice);
-    const [thenAlone, thenBeside] = [row(besideAfter(choice, 0)), row(besideAfter(choice, 1))];
-    const airless = fansMatter && takesAir(choice);
-    const ofGives = sets.get(gives) ?? new Map<string, Set>();
-    if (ofGives.size === 0) sets.set(gives, ofGives);
+  type Set = Omit<Alike, 'options'> & { readonly options: Option[] };
+  const sets = new Map<Coverage, Map<string, Set>>();
+  for (const option of options) {
+    const { coverage, next } = option;
+    const wait = waitLevel(option);
+    const [thenAlone, thenBeside] = [row(besideAfter(option, 0)), row(besideAfter(option, 1))];
+    const airless = fansMatter && takesAir(option);
+    const ofCoverage = sets.get(coverage) ?? new Map<string, Set>();
+    if (ofCoverage.size === 0) sets.set(coverage, ofCoverage);
     const key = `${next} ${thenAlone} ${thenBeside} ${airless} ${wait}`;
-    const set = ofGives.get(key);
-    if (set !== undefined) set.choices.push(choice);
+    const set = ofCoverage.get(key);
+    if (set !== undefined) set.options.push(option);
     else {
-      const to = folded.step(gives);
-      ofGives.set(key, { choices: [choice], wait, to, thenAlone, thenBeside, takesAir: airless });
+      const to = folded.step(coverage);
+      ofCoverage.set(key, {
+        options: [option],
+        wait,
+        to,
+        thenAlone,
+        thenBeside,
+        takesAir: airless,
+      });
     }
   }
-  return [...sets.values()].flatMap((ofGives) => [...ofGives.values()]);
+  return [...sets.values()].flatMap((ofCoverage) => [...ofCoverage.values()]);
 }
 
-/** Of choices that are alike the cheapest, at these prices. */
-function cheapest({ choices, ...rest }: Alike, { money, watts }: Prices): Way {
-  let best: Choice | null = null;
+/** Of options that are alike the cheapest, at these multipliers. */
+function cheapest({ options, ...rest }: Alike, { money, watts }: Multipliers): Way {
+  let best: Option | null = null;
   let least = Infinity;
-  for (const choice of choices) {
-    const { atLeast, moneyCents } = choice.candidate;
-    const cost = atLeast + money * moneyCents + watts * wattsOf(choice);
-    if (best === null || cost < least) [best, least] = [choice, cost];
+  for (const option of options) {
+    const { atLeast, moneyCents } = option.candidate;
+    const cost = atLeast + money * moneyCents + watts * wattsOf(option);
+    if (best === null || cost < least) [best, least] = [option, cost];
   }
-  return { ...rest, choice: best!, cost: least };
+  return { ...rest, option: best!, cost: least };
 }
 
-/** Without the ways that another outdoes: it gives no less, takes no lead more, costs no more, and leaves no worse place. */
+/** Without the ways that another dominates: it gives no less, takes no lead more, costs no more, and leaves no worse position. */
 function undominated(ways: readonly Way[], leadsFrom: number): readonly Way[] {
   const kept: Way[] = [];
   for (const way of ways.toSorted((a, b) => a.cost - b.cost)) {
-    if (!kept.some((other) => outdoes(other, way, leadsFrom))) kept.push(way);
+    if (!kept.some((other) => dominates(other, way, leadsFrom))) kept.push(way);
   }
   return kept;
 }
 
-const outdoes = (a: Way, b: Way, leadsFrom: number): boolean =>
-  a.choice.next === b.choice.next &&
+const dominates = (a: Way, b: Way, leadsFrom: number): boolean =>
+  a.option.next === b.option.next &&
   a.wait <= b.wait &&
   // A card that stands beside costs what follows no less than none, and one with a fan no less than one without.
   a.thenAlone <= b.thenAlone &&
   a.thenBeside <= b.thenBeside &&
   (!a.takesAir || b.takesAir) &&
-  a.choice.candidate.existing === null &&
-  b.choice.candidate.existing === null &&
-  covers(a.choice.gives, b.choice.gives, (n) => n < leadsFrom) &&
-  covers(b.choice.gives, a.choice.gives, (n) => n >= leadsFrom);
+  a.option.candidate.existing === null &&
+  b.option.candidate.existing === null &&
+  covers(a.option.coverage, b.option.coverage, (n) => n < leadsFrom) &&
+  covers(b.option.coverage, a.option.coverage, (n) => n >= leadsFrom);
 
-/** Whether of these lacks as much is given by `a` as by `b`. */
-const covers = (a: Gives, b: Gives, counts: (n: number) => boolean): boolean =>
+/** Whether `a` covers as much of these as `b`. */
+const covers = (a: Coverage, b: Coverage, counts: (n: number) => boolean): boolean =>
   b.every(([n, amount]) => !counts(n) || a.some(([m, other]) => m === n && other >= amount));
 
-/** By state, and at last for what cannot be. What it costs depends on what is lacking at all, not on how much. */
-function endCosts({ lacks }: Folding, costs: Costs): Float64Array {
-  const ends = new Float64Array(lacks.size + 1).fill(Infinity);
+/** By state, and at last for what cannot be. What it costs depends on what remains at all, not on how much. */
+function endCosts({ coverageState }: Folding, costs: Costs): Float64Array {
+  const ends = new Float64Array(coverageState.size + 1).fill(Infinity);
   const known = new Map<number, number>();
-  for (let state = 0; state < lacks.size; state += 1) {
-    let lacking = 0;
-    for (let n = 0; n < lacks.most.length; n += 1) {
-      lacking = lacking * 2 + (digit(lacks, state, n) > 0 ? 1 : 0);
+  for (let state = 0; state < coverageState.size; state += 1) {
+    let remaining = 0;
+    for (let n = 0; n < coverageState.most.length; n += 1) {
+      remaining = remaining * 2 + (digit(coverageState, state, n) > 0 ? 1 : 0);
     }
-    const cost = known.get(lacking) ?? endOf(lacks, state, costs).cost;
-    known.set(lacking, cost);
+    const cost = known.get(remaining) ?? endOf(coverageState, state, costs).cost;
+    known.set(remaining, cost);
     ends[state] = cost;
   }
   return ends;
 }
 
-/** What is left where a plan ends with so much lacking, and what that costs. */
+/** What is unmet where a plan ends with so much remaining, and what that costs. */
 export function endOf(
-  lacks: Lacks,
+  coverageState: CoverageState,
   state: number,
   { leaving, givingUp }: Pick<Costs, 'leaving' | 'givingUp'>,
-): { readonly cost: number; readonly left: readonly Want[] } {
-  const short = lacks.groups.filter((_, n) => digit(lacks, state, n) > 0);
-  const { cost, left } = leastLeft(short, (want) => Math.min(IMPOSSIBLE, leaving(want)));
-  const homeless = lacks.existing.reduce((sum, { mayGo }, n) => {
-    const there = digit(lacks, state, lacks.groups.length + n) === 0;
+): { readonly cost: number; readonly unmet: readonly Demand[] } {
+  const short = coverageState.groups.filter((_, n) => digit(coverageState, state, n) > 0);
+  const { cost, unmet } = leastUnmet(short, (demand) => Math.min(IMPOSSIBLE, leaving(demand)));
+  const homeless = coverageState.existing.reduce((sum, { mayGo }, n) => {
+    const there = digit(coverageState, state, coverageState.groups.length + n) === 0;
     return sum + (there ? 0 : mayGo ? givingUp : IMPOSSIBLE);
   }, 0);
-  return { cost: cost + homeless, left };
+  return { cost: cost + homeless, unmet };
 }

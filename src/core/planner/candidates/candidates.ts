@@ -16,16 +16,16 @@ import {
   WAIT_CENTS_A_DAY,
   added,
   moneyCents,
-  troubleOf,
+  penaltyOf,
   weigh,
   type Parts,
   type Scale,
 } from './cost.ts';
 import type { Existing } from './existing.ts';
 import { adaptersFor, cheapestAdapter, extrasOf, priced } from './extras.ts';
-import { paceOf, type Given, type GivenAsker } from './contributions.ts';
-import type { Limit } from './constraints.ts';
-import { atFront, type Want } from './demands.ts';
+import { speedGapOf, type Contribution, type ContributionAsker } from './contributions.ts';
+import type { Constraint } from './constraints.ts';
+import { atFront, type Demand } from './demands.ts';
 
 /**
  * Findings that depend on which other cards are in the plan, or on all of them together: asked of whole plans
@@ -52,15 +52,15 @@ export interface Candidate {
   /** The card of the machine that this is; null for a card that is bought. */
   readonly existing: Existing | null;
   readonly findings: readonly Finding[];
-  /** Units it gives towards each want of its kind, by id; wants it falls short of are absent. */
+  /** Units it gives towards each demand of its kind, by id; demands it falls short of are absent. */
   readonly units: ReadonlyMap<string, number>;
   readonly flows: readonly Flow[];
   /** Leads of the front panel that it reckons with. */
   readonly leads: readonly FrontLead[];
   /** What it costs whatever else is in the plan. */
   readonly parts: Parts;
-  /** The same, weighed; waiting is counted apart, since the longest wait of a plan is the plan's. */
-  readonly weighed: number;
+  /** Its score; waiting is counted apart, since the longest wait of a plan is the plan's. */
+  readonly score: number;
   /** With what it costs at least besides, in any plan: adapters that its plugs want even if it had them all. */
   readonly atLeast: number;
   readonly moneyCents: number;
@@ -73,16 +73,16 @@ export interface Assessing {
   readonly cards: readonly Card[];
   readonly extras: readonly Extra[];
   readonly library: DriverLibrary;
-  readonly wants: readonly Want[];
+  readonly demands: readonly Demand[];
   readonly pins: readonly Pin[];
   readonly existing: readonly Existing[];
   readonly budgetCents: number | null;
   readonly scale: Scale;
-  readonly give: GivenAsker;
+  readonly give: ContributionAsker;
   /** See `fastestOf`. */
   readonly fastest: ReadonlyMap<string, number>;
   /** Limits that are imagined away. */
-  readonly without: ReadonlySet<Limit>;
+  readonly without: ReadonlySet<Constraint>;
 }
 
 /** @param verdict what is known of it so far: with less of it the candidate costs less than it will */
@@ -90,7 +90,7 @@ export function candidateOf(
   card: Card,
   slot: Slot,
   verdict: readonly Finding[],
-  { units, flows }: Given,
+  { units, flows }: Contribution,
   { extras, scale, fastest }: Assessing,
 ): Candidate {
   const alone = verdict.filter(({ code }) => !TOGETHER.has(code));
@@ -101,12 +101,12 @@ export function candidateOf(
       price: card.priceCents,
       extras: bought.reduce((total, { cents }) => total + cents, 0),
       disturbance: FITTING_CENTS,
-      pace: paceOf(flows, fastest),
+      pace: speedGapOf(flows, fastest),
     },
-    troubleOf(findings),
+    penaltyOf(findings),
   );
   const days = Math.max(card.leadDays ?? 0, ...bought.map(({ extra }) => extra?.leadDays ?? 0));
-  const weighed = weigh(parts, scale);
+  const score = weigh(parts, scale);
   return {
     card,
     slot,
@@ -117,8 +117,8 @@ export function candidateOf(
     flows,
     leads: [],
     parts,
-    weighed,
-    atLeast: weighed,
+    score,
+    atLeast: score,
     moneyCents: moneyCents(parts),
     waitCents: days * WAIT_CENTS_A_DAY,
   };
@@ -141,17 +141,17 @@ export function adaptersAtLeast(card: Card, slot: Slot, { machine, extras }: Ass
  * so both are offered.
  */
 export function withLeads(
-  { machine, wants }: Assessing,
+  { machine, demands }: Assessing,
   candidate: Candidate,
 ): readonly Candidate[] {
-  const front = wants.filter((want) => atFront(want) && candidate.units.has(want.id));
+  const front = demands.filter((demand) => atFront(demand) && candidate.units.has(demand.id));
   const there = valueOf(machine.case.frontLeads);
   if (front.length === 0 || there === null) return [candidate];
   const leads = candidate.card.frontHeaders
     .map(({ type }) => type)
     .filter((type) => there.some((lead) => lead.type === type));
   const units = new Map(
-    [...candidate.units].filter(([id]) => !front.some((want) => want.id === id)),
+    [...candidate.units].filter(([id]) => !front.some((demand) => demand.id === id)),
   );
   const rear = {
     ...candidate,

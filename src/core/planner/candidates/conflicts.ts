@@ -8,7 +8,7 @@ import { socketsIn } from '../../placement/sockets.ts';
 import { slotBeside, slotInUse } from '../../placement/lanesLeft.ts';
 import { HEADROOM_SHARE } from '../../standards/plugs.ts';
 import type { Candidate } from './candidates.ts';
-import type { Limit } from './constraints.ts';
+import type { Constraint } from './constraints.ts';
 
 export interface Conflicts {
   /** Whether a further card collides with those that are placed, or they ask too much together. */
@@ -16,7 +16,7 @@ export interface Conflicts {
 }
 
 /** @param machine without the cards of which something is decided @param without limits imagined away */
-export function conflictsIn(machine: Machine, without: ReadonlySet<Limit>): Conflicts {
+export function conflictsIn(machine: Machine, without: ReadonlySet<Constraint>): Conflicts {
   const pairs = new Map<Candidate, Map<Candidate, boolean>>();
   const leads = valueOf(machine.case.frontLeads);
   const wattsLeft = new Map(
@@ -92,7 +92,7 @@ function exclude(
   one: Candidate,
   other: Candidate,
   machine: Machine,
-  without: ReadonlySet<Limit>,
+  without: ReadonlySet<Constraint>,
 ): boolean {
   if (one.existing !== null && one.existing === other.existing) return true;
   const starved = starves(one, other, machine) || starves(other, one, machine);

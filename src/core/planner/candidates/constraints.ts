@@ -3,7 +3,7 @@ import { known } from '../../parts/fact.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
 import type { FindingCode } from '../../rules/finding.ts';
 
-export const LIMITS = [
+export const CONSTRAINTS = [
   'slots',
   'staying',
   'openings',
@@ -16,10 +16,10 @@ export const LIMITS = [
   'system',
   'firmware',
 ] as const;
-export type Limit = (typeof LIMITS)[number];
+export type Constraint = (typeof CONSTRAINTS)[number];
 
 /** Findings that block a card because of each limit. */
-const BLOCKED_BY: Readonly<Record<Limit, readonly FindingCode[]>> = {
+const BLOCKED_BY: Readonly<Record<Constraint, readonly FindingCode[]>> = {
   slots: [
     'seat.bus',
     'seat.tooLong',
@@ -49,11 +49,11 @@ const BLOCKED_BY: Readonly<Record<Limit, readonly FindingCode[]>> = {
   firmware: ['firmware.noPicture'],
 };
 
-export const codesOf = (limits: ReadonlySet<Limit>): ReadonlySet<FindingCode> =>
+export const codesOf = (limits: ReadonlySet<Constraint>): ReadonlySet<FindingCode> =>
   new Set([...limits].flatMap((limit) => BLOCKED_BY[limit]));
 
 /** The machine as far as these limits are facts of it, without them. */
-export function imaginedWithout(machine: Machine, limits: ReadonlySet<Limit>): Machine {
+export function imaginedWithout(machine: Machine, limits: ReadonlySet<Constraint>): Machine {
   let imagined = machine;
   if (limits.has('lanes')) {
     imagined = { ...imagined, conditions: [], slots: imagined.slots.map(fullyWired) };

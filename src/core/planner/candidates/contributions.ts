@@ -1,18 +1,18 @@
-/** What cards give towards wants from each slot, and how fast that is beside the fastest. */
+/** What cards give towards demands from each slot, and how fast that is beside the fastest. */
 import type { Card } from '../../parts/card.ts';
 import type { DeliveryKind } from '../../parts/delivery.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
 import { SERVED_BY } from '../../parts/need.ts';
 import type { Pin } from '../../parts/planning.ts';
-import { givingKey, type Flow } from '../../flow/flow.ts';
+import { providerKey, type Flow } from '../../flow/flow.ts';
 import { flowOf } from '../../flow/flowOf.ts';
 import { slotLink } from '../../placement/slotLink.ts';
 import { slotInUse } from '../../placement/lanesLeft.ts';
-import { PACE_CENTS } from './cost.ts';
+import { SPEED_GAP_CENTS } from './cost.ts';
 import type { Units } from './coverage.ts';
-import type { Want } from './demands.ts';
+import type { Demand } from './demands.ts';
 
-export interface Given {
+export interface Contribution {
   readonly units: Units;
   readonly flows: readonly Flow[];
 }
@@ -21,37 +21,37 @@ export interface Given {
 const WITHOUT_LINK: ReadonlySet<DeliveryKind> = new Set(['screens', 'sound', 'legacy']);
 
 /** What a card gives in a slot. */
-export type GivenIn = (slot: Slot) => Given;
+export type ContributionIn = (slot: Slot) => Contribution;
 
-/** Null for cards that serve none of the wants. */
-export type GivenAsker = (card: Card) => GivenIn | null;
+/** Null for cards that serve none of the demands. */
+export type ContributionAsker = (card: Card) => ContributionIn | null;
 
 /**
  * What a card gives depends on the slot by its link and its housing only, and many cards of a catalogue give alike, so
  * that little has to be asked: cards that are alike share an answer. (The names of shared stages in these flows are
  * those of the slot that was asked.) A card that is pinned to a slot is asked by itself.
  */
-export function givenAsker(machine: Machine, wants: readonly Want[]): GivenAsker {
-  const alike = new Map<string, GivenIn>();
-  const needs = new Map<DeliveryKind, readonly Want[]>();
-  const pinned = new Set(wants.flatMap(({ pin }) => (pin?.kind === 'cardThere' ? pin.cardId : [])));
+export function contributionAsker(machine: Machine, demands: readonly Demand[]): ContributionAsker {
+  const alike = new Map<string, ContributionIn>();
+  const needs = new Map<DeliveryKind, readonly Demand[]>();
+  const pinned = new Set(
+    demands.flatMap(({ pin }) => (pin?.kind === 'cardThere' ? pin.cardId : [])),
+  );
   return (card) => {
-    const ofKind = remembered(needs, card.delivers.kind, () =>
-      wants.filter((want) => want.need !== null && serves(card, want)),
+    const ofKind = memo(needs, card.delivers.kind, () =>
+      demands.filter((demand) => demand.need !== null && serves(card, demand)),
     );
     if (pinned.has(card.id)) {
-      const own = wants.filter((want) => want.need === null && serves(card, want));
+      const own = demands.filter((demand) => demand.need === null && serves(card, demand));
       return (slot) => given(card, slot, [...ofKind, ...own], machine);
     }
     if (ofKind.length === 0) return null;
-    return remembered(alike, `${card.bus} ${givingKey(card)}`, () => {
-      const bySlot = new Map<Slot, Given>();
-      const byLink = new Map<string, Given>();
+    return memo(alike, `${card.bus} ${providerKey(card)}`, () => {
+      const bySlot = new Map<Slot, Contribution>();
+      const byLink = new Map<string, Contribution>();
       return (slot) =>
-        remembered(bySlot, slot, () =>
-          remembered(byLink, linkKey(card, slot, machine), () =>
-            given(card, slot, ofKind, machine),
-          ),
+        memo(bySlot, slot, () =>
+          memo(byLink, linkKey(card, slot, machine), () => given(card, slot, ofKind, machine)),
         );
     });
   };
@@ -65,10 +65,15 @@ function linkKey(card: Card, slot: Slot, machine: Machine): string {
   return `${slot.enclosureId} ${link?.low} ${link?.high} ${link?.uplink?.id}`;
 }
 
-export function given(card: Card, slot: Slot, wants: readonly Want[], machine: Machine): Given {
+export function given(
+  card: Card,
+  slot: Slot,
+  demands: readonly Demand[],
+  machine: Machine,
+): Contribution {
   const units = new Map<string, number>();
   const flows: Flow[] = [];
-  for (const { id, need, pin } of wants) {
+  for (const { id, need, pin } of demands) {
     if (need === null) {
       if (pin !== null && isThere(pin, card, slot)) units.set(id, 1);
       continue;
@@ -84,16 +89,16 @@ export function given(card: Card, slot: Slot, wants: readonly Want[], machine: M
 export const isThere = (pin: Pin, card: Card, slot: Slot): boolean =>
   pin.kind === 'cardThere' && pin.cardId === card.id && pin.slotId === slot.id;
 
-export const serves = (card: Card, { need, pin }: Want): boolean =>
+export const serves = (card: Card, { need, pin }: Demand): boolean =>
   need === null
     ? pin?.kind === 'cardThere' && pin.cardId === card.id
     : SERVED_BY[need.kind] === card.delivers.kind;
 
 /** How far these flows are from the fastest that any card here could give to their needs. */
-export function paceOf(flows: readonly Flow[], fastest: ReadonlyMap<string, number>): number {
+export function speedGapOf(flows: readonly Flow[], fastest: ReadonlyMap<string, number>): number {
   return flows.reduce((sum, { need, high }) => {
     const most = fastest.get(need.id) ?? 0;
-    return sum + (most > high ? Math.round(PACE_CENTS * (1 - high / most)) : 0);
+    return sum + (most > high ? Math.round(SPEED_GAP_CENTS * (1 - high / most)) : 0);
   }, 0);
 }
 
@@ -101,17 +106,17 @@ export function paceOf(flows: readonly Flow[], fastest: ReadonlyMap<string, numb
 export function fastestOf(
   { slots }: Machine,
   cards: readonly Card[],
-  give: GivenAsker,
+  give: ContributionAsker,
 ): ReadonlyMap<string, number> {
   const fastest = new Map<string, number>();
-  const asked = new Set<GivenIn>();
+  const asked = new Set<ContributionIn>();
   for (const card of cards) {
-    const givenIn = give(card);
-    if (givenIn === null || asked.has(givenIn)) continue;
-    asked.add(givenIn);
+    const contributionIn = give(card);
+    if (contributionIn === null || asked.has(contributionIn)) continue;
+    asked.add(contributionIn);
     for (const slot of slots) {
       if (slot.bus !== card.bus) continue;
-      for (const { need, high } of givenIn(slot).flows) {
+      for (const { need, high } of contributionIn(slot).flows) {
         fastest.set(need.id, Math.max(fastest.get(need.id) ?? 0, high));
       }
     }
@@ -120,7 +125,7 @@ export function fastestOf(
 }
 
 /** What is known already, or else asked now. */
-export function remembered<Key, Value>(
+export function memo<Key, Value>(
   known: Map<Key, NonNullable<Value>>,
   key: Key,
   ask: () => NonNullable<Value>,

@@ -1,5 +1,5 @@
 /**
- * What a plan costs: musts it leaves first, and of equals the weighed sum of its parts in cents. Everything that
+ * What a plan costs: musts it leaves first, and of equals the score: the weighted sum of its parts in cents. Everything that
  * is not money is reckoned in money here, so that it can be seen, weighed, and set against the price.
  */
 import {
@@ -19,7 +19,7 @@ export interface Cost {
   readonly mustsUnmet: number;
   readonly parts: Parts;
   /** Cents × percent over all parts: whole, so that equal is equal. */
-  readonly weighed: number;
+  readonly score: number;
 }
 
 /** The percentages as they are applied; money counts whole. */
@@ -33,12 +33,12 @@ export const scaleOf = (weights: Weights = PLAIN_WEIGHTS): Scale => ({
 
 /** Negative where `a` is the better plan. */
 export const compareCost = (a: Cost, b: Cost): number =>
-  a.mustsUnmet - b.mustsUnmet || a.weighed - b.weighed;
+  a.mustsUnmet - b.mustsUnmet || a.score - b.score;
 
 export function weigh(parts: Parts, scale: Scale): number {
-  let weighed = 0;
-  for (const part of COST_PARTS) weighed += (parts[part] ?? 0) * scale[part];
-  return weighed;
+  let score = 0;
+  for (const part of COST_PARTS) score += (parts[part] ?? 0) * scale[part];
+  return score;
 }
 
 export function added(...all: readonly Parts[]): Parts {
@@ -71,7 +71,7 @@ export const GIVE_UP_CENTS = 5_000;
 export const NARROWED_CENTS = 1_000;
 export const WAIT_CENTS_A_DAY = 100;
 /** From nothing to the fastest that any card here could give, for each need. */
-export const PACE_CENTS = 10_000;
+export const SPEED_GAP_CENTS = 10_000;
 /** A link that gives the card next to nothing of what it could use; in proportion when it gives more. */
 const THIN_LINK_CENTS = 2_000;
 /** Each fact not known yet: ordering before it is settled risks ordering twice. */
@@ -81,7 +81,7 @@ const UNKNOWN_CENTS = 10_000;
  * What a catch is reckoned to cost, so that it can be weighed against price: bench time and the risk of coming
  * back. Adapters and longer leads are bought and stand under extras; what is left here is the work with them.
  */
-const TROUBLE: Readonly<Partial<Record<FindingCode, readonly [WeighedPart, number]>>> = {
+const PENALTY: Readonly<Partial<Record<FindingCode, readonly [WeighedPart, number]>>> = {
   'seat.emptyFirst': ['disturbance', 500],
   'seat.split': ['drivers', 500],
   'bracket.swap': ['disturbance', 300],
@@ -118,16 +118,16 @@ const TROUBLE: Readonly<Partial<Record<FindingCode, readonly [WeighedPart, numbe
 };
 
 /** The trouble of findings, part by part. */
-export function troubleOf(findings: readonly Finding[]): Parts {
+export function penaltyOf(findings: readonly Finding[]): Parts {
   const sum: Partial<Record<CostPart, number>> = {};
   for (const finding of findings) {
-    const told = trouble(finding);
+    const told = penalty(finding);
     if (told !== undefined) sum[told[0]] = (sum[told[0]] ?? 0) + told[1];
   }
   return sum;
 }
 
-function trouble({
+function penalty({
   code,
   verdict,
   needed,
@@ -141,5 +141,5 @@ function trouble({
   ) {
     return ['shortfall', Math.round(THIN_LINK_CENTS * (1 - available / needed))];
   }
-  return TROUBLE[code];
+  return PENALTY[code];
 }

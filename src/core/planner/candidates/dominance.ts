@@ -14,7 +14,7 @@ export interface Rival {
   readonly kind: DeliveryKind;
   readonly units: Units;
   readonly leads: readonly FrontLead[];
-  readonly weighed: number;
+  readonly score: number;
   readonly moneyCents: number;
   readonly waitCents: number;
 }
@@ -34,7 +34,7 @@ export class Undominated<Kept extends Rival> {
   /** Whether something that is kept does whatever this would do in that slot, for no more. */
   covers(rival: Rival, slot: Slot = rival.slot): boolean {
     for (const other of this.groupOf(rival, slot)) {
-      if (other.weighed > rival.weighed) return false;
+      if (other.score > rival.score) return false;
       if (this.dominates(other, rival, slot)) return true;
     }
     return false;
@@ -44,7 +44,7 @@ export class Undominated<Kept extends Rival> {
   add(candidate: Kept): void {
     if (this.covers(candidate)) return;
     const group = this.groupOf(candidate, candidate.slot);
-    const dearer = group.findIndex(({ weighed }) => weighed >= candidate.weighed);
+    const dearer = group.findIndex(({ score }) => score >= candidate.score);
     const at = dearer === -1 ? group.length : dearer;
     const left = group.slice(at).filter((other) => !this.dominates(candidate, other, other.slot));
     group.splice(at, group.length, candidate, ...left);
@@ -60,7 +60,7 @@ export class Undominated<Kept extends Rival> {
    */
   private dominates(a: Rival, b: Rival, slot: Slot): boolean {
     return (
-      a.weighed <= b.weighed &&
+      a.score <= b.score &&
       (!this.moneyCounts || a.moneyCents <= b.moneyCents) &&
       a.waitCents <= b.waitCents &&
       a.card.m2?.signal === b.card.m2?.signal &&

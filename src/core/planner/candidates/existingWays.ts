@@ -5,14 +5,14 @@ import type { Finding } from '../../rules/finding.ts';
 import { laneLevels } from '../../placement/lanesLeft.ts';
 import { verdictAsker } from '../../rules/verdict.ts';
 import { TOGETHER, withLeads, type Assessing, type Candidate } from './candidates.ts';
-import { MOVE_CENTS, NARROWED_CENTS, added, troubleOf, weigh } from './cost.ts';
+import { MOVE_CENTS, NARROWED_CENTS, added, penaltyOf, weigh } from './cost.ts';
 import { asMoved } from './existing.ts';
-import { given, isThere, paceOf, serves } from './contributions.ts';
+import { given, isThere, speedGapOf, serves } from './contributions.ts';
 import { codesOf } from './constraints.ts';
 
 /** Where it is, and in every slot it could move to; cheap ways first. */
 export function existingCandidates(asked: Assessing): readonly (readonly Candidate[])[] {
-  const { machine, wants, library, existing, scale, pins } = asked;
+  const { machine, demands, library, existing, scale, pins } = asked;
   const ignored = codesOf(asked.without);
   return existing.map((each) => {
     const { whole } = verdictAsker(machine, library);
@@ -39,19 +39,19 @@ export function existingCandidates(asked: Assessing): readonly (readonly Candida
         const serving = given(
           each.card,
           slot,
-          wants.filter((want) => serves(each.card, want)),
+          demands.filter((demand) => serves(each.card, demand)),
           machine,
         );
         const sure = serving.flows.filter(({ finding }) => finding.verdict !== 'unknown');
         const units = new Map(sure.map(({ need, units: given }) => [need.id, given]));
-        for (const { id, need, pin } of wants) {
+        for (const { id, need, pin } of demands) {
           if (need?.kind === 'keep' && need.slotId === each.slot.id) units.set(id, 1);
           if (pin?.kind === 'cardThere' && isThere(pin, each.card, slot)) units.set(id, 1);
         }
         const disturbance = stays ? (narrowed ? NARROWED_CENTS : 0) : MOVE_CENTS;
         const parts = added(
-          { disturbance, pace: paceOf(sure, asked.fastest) },
-          troubleOf(findings),
+          { disturbance, pace: speedGapOf(sure, asked.fastest) },
+          penaltyOf(findings),
         );
         return withLeads(asked, {
           card: each.card,
@@ -63,13 +63,13 @@ export function existingCandidates(asked: Assessing): readonly (readonly Candida
           flows: sure,
           leads: [],
           parts,
-          weighed: weigh(parts, scale),
+          score: weigh(parts, scale),
           atLeast: weigh(parts, scale),
           moneyCents: 0,
           waitCents: 0,
         });
       })
-      .toSorted((a, b) => a.weighed - b.weighed);
+      .toSorted((a, b) => a.score - b.score);
   });
 }
 

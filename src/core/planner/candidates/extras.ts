@@ -2,7 +2,7 @@
 import { valueOf } from '../../parts/fact.ts';
 import type { Extra } from '../../parts/extra.ts';
 import type { Machine } from '../../parts/machine.ts';
-import { unitsWanted, type Need } from '../../parts/need.ts';
+import { unitsNeeded, type Need } from '../../parts/need.ts';
 import type { Flow } from '../../flow/flow.ts';
 import { flowOf } from '../../flow/flowOf.ts';
 import type { DriverLibrary } from '../../drivers/packages.ts';
@@ -16,14 +16,14 @@ import type { Placed } from '../../placement/lanesLeft.ts';
 import { PLUG_ADAPTERS, type PlugAdapter } from '../../standards/plugs.ts';
 import type { ExtraKind } from '../../standards/extras.ts';
 
-export interface ExtraWanted {
+export interface ExtraNeeded {
   readonly kind: ExtraKind;
   /** What it is for within its kind; empty: any of the kind does. */
   readonly fits: string;
   readonly count: number;
 }
 
-export interface PricedExtra extends ExtraWanted {
+export interface PricedExtra extends ExtraNeeded {
   /** The cheapest in the catalogue that fits; null where it holds none. */
   readonly extra: Extra | null;
   /** For all of them, before tax. */
@@ -45,26 +45,26 @@ const SETTLED_BY: Readonly<Partial<Record<FindingCode, readonly [ExtraKind, stri
 export function extrasOf(
   findings: readonly Finding[],
   flows: readonly Flow[],
-): readonly ExtraWanted[] {
-  const settled = findings.flatMap(({ code, subject }): readonly ExtraWanted[] => {
+): readonly ExtraNeeded[] {
+  const settled = findings.flatMap(({ code, subject }): readonly ExtraNeeded[] => {
     const by = SETTLED_BY[code];
     return by === undefined ? [] : [{ kind: by[0], fits: by[1] ?? subject ?? '', count: 1 }];
   });
   return gathered([...settled, ...flows.flatMap(extrasOfFlow)]);
 }
 
-function extrasOfFlow({ need, units, adapters, finding, socket }: Flow): readonly ExtraWanted[] {
+function extrasOfFlow({ need, units, adapters, finding, socket }: Flow): readonly ExtraNeeded[] {
   const missingBays =
     finding.code === 'deliver.fewBays' ? (finding.needed ?? 0) - (finding.available ?? 0) : 0;
   return [
-    ...adapters.map((fits): ExtraWanted => ({ kind: 'screenAdapter', fits, count: 1 })),
+    ...adapters.map((fits): ExtraNeeded => ({ kind: 'screenAdapter', fits, count: 1 })),
     ...(missingBays > 0 ? [{ kind: 'bay' as const, fits: 'drive', count: missingBays }] : []),
     ...(socket === 'sata'
       ? [
           {
             kind: 'driveCable' as const,
             fits: 'sata',
-            count: Math.min(units, unitsWanted(need)),
+            count: Math.min(units, unitsNeeded(need)),
           },
         ]
       : []),
@@ -77,7 +77,7 @@ export function extrasFor(
   needs: readonly Need[],
   machine: Machine,
   library: DriverLibrary,
-): readonly ExtraWanted[] {
+): readonly ExtraNeeded[] {
   const each = placed.flatMap(({ card, slot }) =>
     extrasOf(
       slotVerdict(card, slot, machine, library).findings,
@@ -93,7 +93,7 @@ export function extrasFor(
 export function extrasTogether(
   placed: readonly Placed[],
   machine: Machine,
-): readonly ExtraWanted[] {
+): readonly ExtraNeeded[] {
   const fed = placed.filter(({ card }) => card.sockets.length > 0);
   const powered = housings(machine).flatMap(({ id, machine: around }) => {
     const sockets = fed
@@ -103,7 +103,7 @@ export function extrasTogether(
     if (free === null || sockets.length === 0) return [];
     const { code, subject = '' } = plugFinding(sockets, free);
     return [
-      ...assignPlugs(sockets, plugsOf(free)).feeds.flatMap(({ adapter }): readonly ExtraWanted[] =>
+      ...assignPlugs(sockets, plugsOf(free)).feeds.flatMap(({ adapter }): readonly ExtraNeeded[] =>
         adapter === null ? [] : [{ kind: 'plugAdapter', fits: adapter, count: 1 }],
       ),
       ...(code === 'power.leadShort'
@@ -155,14 +155,14 @@ export const cheapestAdapter = (
 export const screwsFor = (
   placed: readonly Placed[],
   { case: room }: Machine,
-): readonly ExtraWanted[] =>
+): readonly ExtraNeeded[] =>
   valueOf(room.spareScrews) === 0 && placed.some(({ card }) => card.bus !== 'm2')
     ? [{ kind: 'screws', fits: '', count: 1 }]
     : [];
 
 /** Each kind once, with how many of it. */
-export function gathered(wanted: readonly ExtraWanted[]): readonly ExtraWanted[] {
-  const byKey = new Map<string, ExtraWanted>();
+export function gathered(wanted: readonly ExtraNeeded[]): readonly ExtraNeeded[] {
+  const byKey = new Map<string, ExtraNeeded>();
   for (const each of wanted) {
     const key = `${each.kind}:${each.fits}`;
     byKey.set(key, { ...each, count: each.count + (byKey.get(key)?.count ?? 0) });
@@ -171,7 +171,7 @@ export function gathered(wanted: readonly ExtraWanted[]): readonly ExtraWanted[]
 }
 
 export const priced = (
-  wanted: readonly ExtraWanted[],
+  wanted: readonly ExtraNeeded[],
   extras: readonly Extra[],
 ): readonly PricedExtra[] =>
   wanted.map((each) => {
@@ -181,7 +181,7 @@ export const priced = (
 
 const cheapestKnown = new WeakMap<readonly Extra[], Map<string, Extra | null>>();
 
-function cheapestOf({ kind, fits }: ExtraWanted, extras: readonly Extra[]): Extra | null {
+function cheapestOf({ kind, fits }: ExtraNeeded, extras: readonly Extra[]): Extra | null {
   const soFar = cheapestKnown.get(extras) ?? new Map<string, Extra | null>();
   cheapestKnown.set(extras, soFar);
   const key = `${kind} ${fits}`;

@@ -9,14 +9,14 @@ import type { Machine } from '../../parts/machine.ts';
 import { besideOthers } from '../../rules/body.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { housings, machineAround } from '../../placement/housing.ts';
-import { plugFinding, sum } from '../../rules/power.ts';
+import { plugFinding, twelveVoltSum } from '../../rules/power.ts';
 import { socketsIn } from '../../placement/sockets.ts';
 import { standingBeside, type Standing } from '../../placement/standing.ts';
 import type { Candidate } from './candidates.ts';
-import { WAIT_CENTS_A_DAY, added, troubleOf, type Parts } from './cost.ts';
+import { WAIT_CENTS_A_DAY, added, penaltyOf, type Parts } from './cost.ts';
 import { extrasTogether, priced, screwsFor, type PricedExtra } from './extras.ts';
 
-export interface Together {
+export interface Interactions {
   /** Of each placed card, in their order. */
   readonly findings: readonly (readonly Finding[])[];
   /** What concerns all new cards of a housing. */
@@ -26,11 +26,11 @@ export interface Together {
 }
 
 /** @param machine without the cards of which something is decided */
-export function together(
+export function interactionsOf(
   placed: readonly Candidate[],
   machine: Machine,
   extras: readonly Extra[],
-): Together {
+): Interactions {
   const fresh = placed.filter(({ existing }) => existing === null);
   const moved = placed.filter((each) => isDisturbed(each));
   const findings = placed.map((each) =>
@@ -46,7 +46,7 @@ export function together(
     extras: bought,
     parts: added(
       { extras: bought.reduce((total, { cents }) => total + cents, 0), wait },
-      troubleOf([...findings.flat(), ...overall]),
+      penaltyOf([...findings.flat(), ...overall]),
     ),
   };
 }
@@ -98,14 +98,16 @@ function firstParts(
   const fresh = placed.filter(({ existing }) => existing === null);
   const firstThere = !fresh.some(({ slot }) => slot.enclosureId === housing);
   const unknown = firstThere
-    ? sum(0, machineAround(further.slot, machine)).filter(({ verdict }) => verdict === 'unknown')
+    ? twelveVoltSum(0, machineAround(further.slot, machine)).filter(
+        ({ verdict }) => verdict === 'unknown',
+      )
     : [];
   const screws = (some: readonly Candidate[]) =>
     priced(screwsFor(some, machine), extras).reduce((total, { cents }) => total + cents, 0);
   const headers = headersShort([...fresh, further], machine).slice(
     headersShort(fresh, machine).length,
   );
-  return added(troubleOf([...unknown, ...headers]), {
+  return added(penaltyOf([...unknown, ...headers]), {
     extras: screws([...fresh, further]) - screws(fresh),
   });
 }
@@ -156,7 +158,7 @@ function overallPower(fresh: readonly Candidate[], machine: Machine): readonly F
     const sockets = inThere.flatMap(({ card, slot }) => socketsIn(card, slot, around));
     const free = valueOf(around.supply.plugs);
     return [
-      ...sum(
+      ...twelveVoltSum(
         inThere.reduce((total, { card }) => total + card.peakWatts, 0),
         around,
       ),

@@ -1,4 +1,4 @@
-/** Every card of the catalogue in every slot that could serve a want, but for those that need not be looked at. */
+/** Every card of the catalogue in every slot that could serve a demand, but for those that need not be looked at. */
 import type { Card } from '../../parts/card.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Slot } from '../../parts/machine.ts';
@@ -14,14 +14,14 @@ import {
 } from './candidates.ts';
 import { FITTING_CENTS, WAIT_CENTS_A_DAY, weigh } from './cost.ts';
 import { Undominated, type Rival } from './dominance.ts';
-import { paceOf, remembered, type Given, type GivenIn } from './contributions.ts';
+import { speedGapOf, memo, type Contribution, type ContributionIn } from './contributions.ts';
 import { codesOf } from './constraints.ts';
 
 /**
- * New cards that are worth a look: of those that go into a slot, without the ones that another outdoes in every
+ * New cards that are worth a look: of those that go into a slot, without the ones that another dominates in every
  * respect. A slot that may lose lanes to others counts once for each number of lanes it may be left.
  *
- * Rules take the most time, so they are asked last: most cards are outdone by what they give and cost before any rule
+ * Rules take the most time, so they are asked last: most cards are dominated by what they give and cost before any rule
  * is asked, and most others by that and by what the rules say of them in any slot.
  */
 export function newCandidates(asked: Assessing): readonly Candidate[] {
@@ -41,13 +41,11 @@ export function newCandidates(asked: Assessing): readonly Candidate[] {
     for (const looked of lookedAt) {
       const { card } = looked;
       if (card.bus !== slot.bus && !ignored.has('seat.bus')) continue;
-      const serving = looked.givenIn(slot);
+      const serving = looked.contributionIn(slot);
       if (serving.units.size === 0) continue;
-      const unasked = remembered(looked.unasked, serving, () =>
-        rivalOf(card, slot, serving, asked),
-      );
+      const unasked = memo(looked.unasked, serving, () => rivalOf(card, slot, serving, asked));
       if (left.covers(unasked, slot) || isBlocked(seated(card, slot))) continue;
-      const drafts = remembered(looked.drafts, serving, () => {
+      const drafts = memo(looked.drafts, serving, () => {
         const everywhere = shared(card, slot);
         if (isBlocked(everywhere)) return [];
         return withLeads(asked, candidateOf(card, slot, everywhere, serving, asked));
@@ -56,7 +54,7 @@ export function newCandidates(asked: Assessing): readonly Candidate[] {
       const { findings } = whole(card, slot);
       if (isBlocked(findings)) continue;
       const judged = candidateOf(card, slot, findings, serving, asked);
-      const atLeast = judged.weighed + adaptersAtLeast(card, slot, asked) * asked.scale.extras;
+      const atLeast = judged.score + adaptersAtLeast(card, slot, asked) * asked.scale.extras;
       for (const each of withLeads(asked, { ...judged, atLeast })) left.add(each);
     }
   }
@@ -66,11 +64,11 @@ export function newCandidates(asked: Assessing): readonly Candidate[] {
 /** A card that could serve something, and what is known of it already, by what it gives. */
 interface Looked {
   readonly card: Card;
-  readonly givenIn: GivenIn;
+  readonly contributionIn: ContributionIn;
   /** With the costs that need no rule. */
-  readonly unasked: Map<Given, Rival>;
+  readonly unasked: Map<Contribution, Rival>;
   /** With what the rules say of it in any slot; none where they forbid it. */
-  readonly drafts: Map<Given, readonly Candidate[]>;
+  readonly drafts: Map<Contribution, readonly Candidate[]>;
 }
 
 /** Cheap ones first: they outdo the most. */
@@ -80,8 +78,10 @@ function inQuestion({ cards, pins, give }: Assessing): readonly Looked[] {
     .filter(({ id }) => !never.has(id))
     .toSorted((a, b) => a.priceCents - b.priceCents)
     .flatMap((card): readonly Looked[] => {
-      const givenIn = give(card);
-      return givenIn === null ? [] : [{ card, givenIn, unasked: new Map(), drafts: new Map() }];
+      const contributionIn = give(card);
+      return contributionIn === null
+        ? []
+        : [{ card, contributionIn, unasked: new Map(), drafts: new Map() }];
     });
 }
 
@@ -89,13 +89,13 @@ function inQuestion({ cards, pins, give }: Assessing): readonly Looked[] {
 function rivalOf(
   card: Card,
   slot: Slot,
-  { units, flows }: Given,
+  { units, flows }: Contribution,
   { scale, fastest }: Assessing,
 ): Rival {
   const parts = {
     price: card.priceCents,
     disturbance: FITTING_CENTS,
-    pace: paceOf(flows, fastest),
+    pace: speedGapOf(flows, fastest),
   };
   return {
     card,
@@ -103,7 +103,7 @@ function rivalOf(
     kind: card.delivers.kind,
     units,
     leads: [],
-    weighed: weigh(parts, scale),
+    score: weigh(parts, scale),
     moneyCents: card.priceCents,
     waitCents: (card.leadDays ?? 0) * WAIT_CENTS_A_DAY,
   };

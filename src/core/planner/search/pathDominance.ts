@@ -1,5 +1,5 @@
 /**
- * Partial plans that need not be followed: another one leads to the same place with the same things lacking, whatever
+ * Partial plans that need not be followed: another one leads to the same position with the same remaining, whatever
  * goes on from there goes on alike, and it has cost no more of anything so far. The same cards in other slots, mostly.
  */
 import type { Card } from '../../parts/card.ts';
@@ -32,7 +32,7 @@ interface Label extends Reached {
 /** Beyond so many nothing more is noted, so that a long search does not use up all memory; it stays exact. */
 const MOST_NOTED = 300_000;
 
-export class Outdone {
+export class PathDominance {
   private readonly noted = new Map<string, readonly Label[]>();
   private count = 0;
   private readonly machine: Machine;
@@ -74,7 +74,7 @@ export class Outdone {
     return { ...all, key: [...all.things, ...all.sockets.map(socketName)].join() };
   }
 
-  /** Whether one that was noted outdoes it. */
+  /** Whether one that was noted dominates it. */
   is(partial: Label): boolean {
     const alike = this.noted.get(keyOf(partial));
     return alike !== undefined && alike.some((other) => noDearer(other, partial));
@@ -90,13 +90,13 @@ export class Outdone {
   }
 }
 
-const keyOf = ({ place, lacking, placed, taken }: Label): string =>
-  `${place} ${lacking} ${fanBeforeNext(placed.at(-1))} ${taken.key}`;
+const keyOf = ({ position, remaining, placed, taken }: Label): string =>
+  `${position} ${remaining} ${fanBeforeNext(placed.at(-1))} ${taken.key}`;
 
-/** What stands before the next place is in such an order that each costs what follows no less than those before it. */
+/** What stands before the next position is in such an order that each costs what follows no less than those before it. */
 const noDearer = (a: Label, b: Label): boolean =>
   a.beside <= b.beside &&
-  a.weighed <= b.weighed &&
+  a.score <= b.score &&
   a.moneyCents <= b.moneyCents &&
   a.watts <= b.watts &&
   a.waiting <= b.waiting &&

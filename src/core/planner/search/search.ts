@@ -5,7 +5,7 @@
  * other cause each other (between two cards of the order nothing else can come any more), and the optimum of the
  * relaxed rest (relaxation.ts). `branch` fills the next slot in every way, `better` keeps the best whole plan. A plan
  * is a set of candidates, each in its own slot, so each set is on exactly one path; of two paths from which all goes on
- * alike only the cheaper is followed (outdone.ts). The plans that the relaxations find are tried first.
+ * alike only the cheaper is followed (pathDominance.ts). The plans that the relaxations find are tried first.
  *
  * It is a generator, so that whoever drives it can show how far it is and stop it: what was found by then is
  * returned with the least that anything better could cost.
@@ -18,30 +18,30 @@ import {
   compareCost,
   moneyCents,
   overBudgetCents,
-  troubleOf,
+  penaltyOf,
   weigh,
   type Cost,
 } from '../candidates/cost.ts';
 import type { Existing } from '../candidates/existing.ts';
 import { adaptersTogether, cheapestAdapter } from '../candidates/extras.ts';
 import { after } from '../bound/coverageState.ts';
-import { NOTHING_TAKEN, Outdone, type Taken } from './pathDominance.ts';
-import { besideAfter, besideEmpty, type Choice } from '../bound/positions.ts';
-import { stageOf, type SearchProblem } from '../bound/searchSpace.ts';
+import { NOTHING_TAKEN, PathDominance, type Taken } from './pathDominance.ts';
+import { besideAfter, besideEmpty, type Option } from '../bound/positions.ts';
+import { searchSpaceOf, type SearchProblem } from '../bound/searchSpace.ts';
 import { IMPOSSIBLE, MUST, endOf, Relaxations, wattsOf } from '../bound/relaxation.ts';
-import { scenesOf, type Reached, type Scene } from '../bound/demandDecisions.ts';
-import { causedBeside, together, type Together } from '../candidates/interactions.ts';
-import type { Want } from '../candidates/demands.ts';
+import { demandDecisions, type Reached, type DemandDecision } from '../bound/demandDecisions.ts';
+import { causedBeside, interactionsOf, type Interactions } from '../candidates/interactions.ts';
+import type { Demand } from '../candidates/demands.ts';
 
 export interface Found {
   readonly placed: readonly Candidate[];
   readonly givenUp: readonly Existing[];
-  readonly unmet: readonly Want[];
+  readonly unmet: readonly Demand[];
   readonly cost: Cost;
-  readonly together: Together;
+  readonly interactions: Interactions;
 }
 
-type AtLeast = Pick<Cost, 'mustsUnmet' | 'weighed'>;
+type AtLeast = Pick<Cost, 'mustsUnmet' | 'score'>;
 
 export interface Progress {
   /** Partial plans looked at. */
@@ -62,9 +62,9 @@ export type Search<Heard, Result> = Generator<Heard, Result, boolean | undefined
 interface Partial extends Reached {
   readonly placed: readonly Candidate[];
   readonly taken: Taken;
-  /** The part of `weighed` that the last card causes so far: what it causes is settled when the next one stands beside it. */
+  /** The part of `score` that the last card causes so far: what it causes is settled when the next one stands beside it. */
   readonly lastCaused: number;
-  readonly scene: Scene;
+  readonly decision: DemandDecision;
   readonly bound: number;
   /** The card that comes to it, put in and asked about – what it collides with, what it causes – once its turn comes. */
   readonly further: Candidate | null;
@@ -77,10 +77,10 @@ const STRIDE = 2_000;
 
 export function* searching(problem: SearchProblem): Search<Progress, Searched> {
   const { scale, machine, budgetCents, existingCards } = problem;
-  const { lacks, places, costs } = stageOf(problem);
+  const { coverageState, positions, costs } = searchSpaceOf(problem);
   const { collides } = conflictsIn(machine, problem.without);
   const cheapest = cheapestAdapter(problem.extras);
-  const outdone = new Outdone(machine);
+  const pathDominance = new PathDominance(machine);
   const open: Partial[] = [];
   let best: Found | null = null;
   let bestValue = Infinity;
@@ -101,30 +101,30 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
   const putIn = (partial: Partial, further: Candidate): Partial => ({
     ...partial,
     placed: [...partial.placed, further],
-    taken: outdone.takenWith(partial.taken, further),
+    taken: pathDominance.takenWith(partial.taken, further),
   });
 
   /** With what the last card settles of the one before it, and what it causes itself as far as it is known. */
   const asked = (partial: Partial, before: readonly Candidate[], last: Candidate): Partial => {
     const caused = causedBeside(last, before, machine, problem.extras);
-    const lastCaused = weigh(troubleOf(caused.own), scale);
-    const settled = weigh(added(troubleOf(caused.before), caused.first), scale);
-    const weighed =
-      partial.weighed + settled + adapters(before, last) + lastCaused - partial.lastCaused;
-    const told = { ...partial, weighed, lastCaused, further: null };
-    return { ...told, bound: told.scene.bound(told, bestValue) };
+    const lastCaused = weigh(penaltyOf(caused.own), scale);
+    const settled = weigh(added(penaltyOf(caused.before), caused.first), scale);
+    const score =
+      partial.score + settled + adapters(before, last) + lastCaused - partial.lastCaused;
+    const told = { ...partial, score, lastCaused, further: null };
+    return { ...told, bound: told.decision.bound(told, bestValue) };
   };
 
   const better = ({
     placed,
-    lacking,
-    scene,
-  }: Pick<Partial, 'placed' | 'lacking' | 'scene'>): void => {
-    const left = [...scene.left, ...endOf(lacks, lacking, costs).left];
+    remaining,
+    decision,
+  }: Pick<Partial, 'placed' | 'remaining' | 'decision'>): void => {
+    const left = [...decision.unmet, ...endOf(coverageState, remaining, costs).unmet];
     const givenUp = existingCards.filter(
       (each) => !placed.some(({ existing }) => existing === each),
     );
-    const caused = together(placed, machine, problem.extras);
+    const caused = interactionsOf(placed, machine, problem.extras);
     const parts = added(
       ...placed.map((each) => each.parts),
       {
@@ -137,34 +137,35 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
     const cost: Cost = {
       mustsUnmet: left.filter(({ must }) => must).length,
       parts: all,
-      weighed: weigh(all, scale),
+      score: weigh(all, scale),
     };
     if (best !== null && compareCost(cost, best.cost) >= 0) return;
-    const unmet = problem.wants.filter((want) => left.includes(want));
-    best = { placed, givenUp, unmet, cost, together: caused };
-    bestValue = cost.mustsUnmet * MUST + cost.weighed;
+    const unmet = problem.demands.filter((demand) => left.includes(demand));
+    best = { placed, givenUp, unmet, cost, interactions: caused };
+    bestValue = cost.mustsUnmet * MUST + cost.score;
   };
 
-  /** Takes a whole plan of the scene where it can be had as it is. */
-  const tryOut = (plan: readonly Choice[], scene: Scene): void => {
+  /** Takes a whole plan of the decision where it can be had as it is. */
+  const tryOut = (plan: readonly Option[], decision: DemandDecision): void => {
     const placed: Candidate[] = [];
-    let { lacking } = scene.start;
-    for (const { candidate, gives } of plan) {
-      lacking = after(lacks, lacking, gives);
-      if (lacking === -1 || collides(placed, candidate)) return;
+    let { remaining } = decision.start;
+    for (const { candidate, coverage } of plan) {
+      remaining = after(coverageState, remaining, coverage);
+      if (remaining === -1 || collides(placed, candidate)) return;
       placed.push(candidate);
     }
-    if (endOf(lacks, lacking, costs).cost < IMPOSSIBLE) better({ placed, lacking, scene });
+    if (endOf(coverageState, remaining, costs).cost < IMPOSSIBLE)
+      better({ placed, remaining, decision });
   };
 
   const branch = (partial: Partial): void => {
-    const place = places[partial.place];
-    if (place === undefined) {
+    const position = positions[partial.position];
+    if (position === undefined) {
       better(partial);
       return;
     }
-    const { bound } = partial.scene;
-    const { placed, taken, lastCaused, scene } = partial;
+    const { bound } = partial.decision;
+    const { placed, taken, lastCaused, decision } = partial;
     const branches: Partial[] = [];
     const consider = (reached: Reached, further: Candidate | null): void => {
       const atLeast = bound(reached, bestValue);
@@ -175,38 +176,38 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
         placed,
         taken,
         lastCaused,
-        scene,
+        decision,
         bound: atLeast,
         further,
         family,
       });
     };
-    const { waiting, beside, moneyCents: money, watts, weighed } = partial;
+    const { waiting, beside, moneyCents: money, watts, score } = partial;
     consider(
       {
-        place: partial.place + 1,
-        lacking: partial.lacking,
+        position: partial.position + 1,
+        remaining: partial.remaining,
         waiting,
-        beside: besideEmpty(place),
+        beside: besideEmpty(position),
         moneyCents: money,
         watts,
-        weighed,
+        score,
       },
       null,
     );
-    for (const choice of place.choices) {
-      const { candidate, gives, next } = choice;
-      const lacking = after(lacks, partial.lacking, gives);
-      if (lacking === -1) continue;
+    for (const option of position.options) {
+      const { candidate, coverage, next } = option;
+      const remaining = after(coverageState, partial.remaining, coverage);
+      if (remaining === -1) continue;
       consider(
         {
-          place: next,
-          lacking,
-          waiting: Math.max(waiting, costs.waitLevel(choice)),
-          beside: besideAfter(choice, beside),
+          position: next,
+          remaining,
+          waiting: Math.max(waiting, costs.waitLevel(option)),
+          beside: besideAfter(option, beside),
           moneyCents: money + candidate.moneyCents,
-          watts: watts + wattsOf(choice),
-          weighed: weighed + candidate.atLeast,
+          watts: watts + wattsOf(option),
+          score: score + candidate.atLeast,
         },
         candidate,
       );
@@ -220,8 +221,8 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
     const { further, placed } = partial;
     if (further === null) return partial;
     const there = putIn(partial, further);
-    // What another outdoes before anything is asked about it, it outdoes all the more afterwards.
-    if (outdone.is(there) || collides(placed, further)) return null;
+    // What another dominates before anything is asked about it, it dominates all the more afterwards.
+    if (pathDominance.is(there) || collides(placed, further)) return null;
     const told = asked(there, placed, further);
     return cannotWin(told.bound) ? null : told;
   };
@@ -235,25 +236,33 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
       let at = open.length;
       while (at > 0 && open[at - 1]!.family === family && open[at - 1]!.bound < bound) at -= 1;
       if (at < open.length) open.splice(at, 0, partial);
-      else if (!outdone.is(partial)) {
-        outdone.note(partial);
+      else if (!pathDominance.is(partial)) {
+        pathDominance.note(partial);
         return partial;
       }
     }
     return null;
   };
 
-  const scenes = scenesOf(problem, lacks, new Relaxations(places, lacks, costs));
-  for (let scene = scenes.next(bestValue); scene !== null; scene = scenes.next(bestValue)) {
-    if (cannotWin(scene.least)) break;
-    const { start, least: bound, promising } = scene;
-    for (const plan of promising) tryOut(plan, scene);
+  const decisions = demandDecisions(
+    problem,
+    coverageState,
+    new Relaxations(positions, coverageState, costs),
+  );
+  for (
+    let decision = decisions.next(bestValue);
+    decision !== null;
+    decision = decisions.next(bestValue)
+  ) {
+    if (cannotWin(decision.least)) break;
+    const { start, least: bound, promising } = decision;
+    for (const plan of promising) tryOut(plan, decision);
     open.push({
       ...start,
       placed: [],
       taken: NOTHING_TAKEN,
       lastCaused: 0,
-      scene,
+      decision,
       bound,
       further: null,
       family: 0,
@@ -263,7 +272,7 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
       branch(next);
       if (problem.anyPlan && bestValue < MUST) break;
       if (searched % STRIDE === 0) {
-        const least = leastOpen(open, Math.min(bestValue, scenes.ahead()));
+        const least = leastOpen(open, Math.min(bestValue, decisions.ahead()));
         const stop = yield { searched, best, least };
         if (stop === true && best !== null) return { searched, best, least };
       }
@@ -279,5 +288,5 @@ export function* searching(problem: SearchProblem): Search<Progress, Searched> {
 function leastOpen(open: readonly Partial[], bestValue: number): AtLeast {
   const value = open.reduce((least, { bound }) => Math.min(least, bound), bestValue);
   const mustsUnmet = Math.floor(value / MUST);
-  return { mustsUnmet, weighed: value - mustsUnmet * MUST };
+  return { mustsUnmet, score: value - mustsUnmet * MUST };
 }

@@ -5,7 +5,7 @@
   import ScrollArea from '$lib/shop/ScrollArea.svelte';
   import { inMoney } from '$lib/wording/figures';
   import { KIND_WORDS } from '$lib/wording/needs';
-  import { PART_WORDS, PLAN_WORDS, weighedMoney } from '$lib/wording/plans';
+  import { PART_WORDS, PLAN_WORDS, scoreMoney } from '$lib/wording/plans';
   import type { JobModel } from '../jobModel.svelte';
   import type { PlanKey } from '../planning.svelte';
 
@@ -75,7 +75,7 @@
         isNumber: false,
       },
       ...costs,
-      { name: 'All parts, as they weigh', values: all.map(weighedMoney), isNumber: true },
+      { name: 'All parts, as they weigh', values: all.map(scoreMoney), isNumber: true },
     ].filter(({ values }) => new Set(values).size > 1);
   });
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   /** Why no plan meets all musts, and the single changes that would free it. */
   import { Button, InlineLoading } from 'carbon-components-svelte';
-  import { memberKey, moneyCents, type Change, type Freeing } from '$core';
+  import { memberKey, moneyCents, type Change, type Repair } from '$core';
   import { supplies } from '$lib/state/supplies.svelte';
   import { inMoney } from '$lib/wording/figures';
   import { changeWords, memberWords } from '$lib/wording/plans';
@@ -17,7 +17,7 @@
   const words = (change: Change) =>
     changeWords(change, job.machine, job.needs, supplies.cards ?? []);
 
-  function price({ cents, plan }: Freeing): string {
+  function price({ cents, plan }: Repair): string {
     const parts = inMoney(moneyCents(plan.cost.parts));
     if (cents === 0) return `plan then ${parts}`;
     return cents === null
@@ -42,10 +42,10 @@
         {/each}
       </ul>
     {/each}
-    {#if explanation.freeing.length > 0}
+    {#if explanation.repairs.length > 0}
       <h3>Each of these alone would free it</h3>
       <ul class="changes">
-        {#each explanation.freeing as each, n (n)}
+        {#each explanation.repairs as each, n (n)}
           {@const act = doing(model, each.change)}
           <li>
             <span>{words(each.change)}</span>

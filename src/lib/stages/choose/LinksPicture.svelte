@@ -8,11 +8,11 @@
   import {
     cardName,
     copyTime,
-    legs,
+    routes,
     ratesOf,
     streamsOf,
     type FlowStage,
-    type LegRates,
+    type RouteRates,
     type StageCode,
   } from '$core';
   import ScrollArea from '$lib/shop/ScrollArea.svelte';
@@ -48,21 +48,21 @@
   let files = $state(20_000);
   const rates = $derived(
     ratesOf(
-      legs(model.job.needs, model.drawnMachine('choose'), model.working, [
+      routes(model.job.needs, model.drawnMachine('choose'), model.working, [
         ...(supplies.cards ?? []),
       ]),
     ),
   );
   const groups = $derived(
-    [...new Set(rates.map(({ leg }) => leg.need.group))].filter(
+    [...new Set(rates.map(({ route }) => route.need.group))].filter(
       (group) =>
-        group !== '' && new Set(rates.filter(({ leg }) => leg.need.group === group)).size > 1,
+        group !== '' && new Set(rates.filter(({ route }) => route.need.group === group)).size > 1,
     ),
   );
   const together = $derived(part === 1 && groups.length > 0);
-  const rateOf = ({ alone, together: beside }: LegRates) => (together ? beside : alone);
+  const rateOf = ({ alone, together: beside }: RouteRates) => (together ? beside : alone);
   const thickest = $derived(
-    Math.max(1, ...rates.map((each) => rateOf(each).high * streamsOf(each.leg))),
+    Math.max(1, ...rates.map((each) => rateOf(each).high * streamsOf(each.route))),
   );
   const thick = $derived(scaleLinear([0, thickest], [0, STREAM_PX]));
 
@@ -77,13 +77,13 @@
     readonly atWorst: boolean;
   }
 
-  function gatesOf(each: LegRates): readonly Gate[] {
-    const stages = each.leg.flow.stages.toSorted(
+  function gatesOf(each: RouteRates): readonly Gate[] {
+    const stages = each.route.flow.stages.toSorted(
       (a, b) => ORDER.indexOf(a.code) - ORDER.indexOf(b.code),
     );
     const step = (widthPx - 24) / Math.max(1, stages.length);
     return stages.map((stage, n) => {
-      const carries = stage.shared?.high ?? stage.high * streamsOf(each.leg);
+      const carries = stage.shared?.high ?? stage.high * streamsOf(each.route);
       const drawn = thick(carries * (stage.shared?.copies ?? 1));
       return {
         stage,
@@ -97,16 +97,16 @@
     });
   }
 
-  const giverName = ({ leg }: LegRates) =>
-    leg.giver.fitted === null
+  const providerName = ({ route }: RouteRates) =>
+    route.provider.fitted === null
       ? 'the board itself'
-      : `${cardName(leg.giver.fitted.card)} in ${leg.giver.fitted.slot.label}`;
-  const per = (each: LegRates) =>
-    streamsOf(each.leg) > 1 ? ` each, ${streamsOf(each.leg)} at once` : '';
+      : `${cardName(route.provider.fitted.card)} in ${route.provider.fitted.slot.label}`;
+  const per = (each: RouteRates) =>
+    streamsOf(each.route) > 1 ? ` each, ${streamsOf(each.route)} at once` : '';
   /** How many at once, how far off what is wanted, and what it would be alone. */
-  function besideWords(each: LegRates): string {
+  function besideWords(each: RouteRates): string {
     const { high, low } = rateOf(each);
-    const { wanted } = each.leg.flow;
+    const { wanted } = each.route.flow;
     const short =
       high < wanted
         ? ` – ${Math.round((high / wanted) * 100)} % of the ${inMegabytes(wanted)} wanted`
@@ -151,17 +151,17 @@
     {#each rates as each, n (n)}
       {@const rate = rateOf(each)}
       {@const gates = gatesOf(each)}
-      {@const half = Math.max(0.5, thick(rate.high * streamsOf(each.leg)) / 2)}
+      {@const half = Math.max(0.5, thick(rate.high * streamsOf(each.route)) / 2)}
       <h3>
-        {KIND_WORDS[each.leg.need.kind]}: {needWords(each.leg.need)}
-        <span class="quiet">over {giverName(each)}</span>
+        {KIND_WORDS[each.route.need.kind]}: {needWords(each.route.need)}
+        <span class="quiet">over {providerName(each)}</span>
       </h3>
       <svg
         width={widthPx}
         height={ROW_PX}
         viewBox="0 0 {widthPx} {ROW_PX}"
         role="img"
-        aria-label="{KIND_WORDS[each.leg.need.kind]}: {bandWords(rate)}{per(
+        aria-label="{KIND_WORDS[each.route.need.kind]}: {bandWords(rate)}{per(
           each,
         )}; the table below has every stage"
       >
@@ -227,11 +227,11 @@
         </thead>
         <tbody>
           {#each rates as each, k (k)}
-            {#each each.leg.flow.stages as stage, n (n)}
+            {#each each.route.flow.stages as stage, n (n)}
               <tr>
                 {#if n === 0}
-                  <th scope="row" rowspan={each.leg.flow.stages.length}
-                    >{KIND_WORDS[each.leg.need.kind]}</th
+                  <th scope="row" rowspan={each.route.flow.stages.length}
+                    >{KIND_WORDS[each.route.need.kind]}</th
                   >
                 {/if}
                 <td>{FLOW_WORDS[stage.code]}</td>

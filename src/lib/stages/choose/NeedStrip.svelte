@@ -1,6 +1,6 @@
 <script lang="ts">
   /** The needs beside the board: what each gets now, and what it gets with what is drawn. */
-  import { already, unitsWanted, withOccupants, type Need } from '$core';
+  import { metByMachine, unitsNeeded, withOccupants, type Need } from '$core';
   import VerdictMark from '$lib/board/VerdictMark.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { figure } from '$lib/wording/figures';
@@ -15,8 +15,8 @@
   const rows = $derived(
     model.job.needs.map((need) => {
       const cards = [...(supplies.cards ?? []), ...model.working.map(({ card }) => card)];
-      const now = already(need, model.job.machine, supplies.cards ?? []);
-      return { need, now, then: now.state === 'met' ? now : already(need, fitted, cards) };
+      const now = metByMachine(need, model.job.machine, supplies.cards ?? []);
+      return { need, now, then: now.state === 'met' ? now : metByMachine(need, fitted, cards) };
     }),
   );
 
@@ -24,7 +24,7 @@
     if (now.state === 'met') return 'met by the machine as it is';
     if (then.flow === null) return then.state === 'unknown' ? 'not known' : 'nothing serves it yet';
     const { high, unit, limiting } = then.flow;
-    const wanted = unitsWanted(need);
+    const wanted = unitsNeeded(need);
     const units = wanted > 1 ? `${Math.min(then.units, wanted)} of ${wanted}, ` : '';
     const limit = limiting === null || unit !== 'B/s' ? '' : `, by the ${FLOW_WORDS[limiting]}`;
     if (unit === 'count') return units === '' ? 'served' : units.slice(0, -2);

@@ -106,7 +106,7 @@
         Not proven: stopped while a plan that leaves fewer musts was still possible.
       {:else}
         Not proven: stopped. Another plan could count {inMoney(
-          (proposal.cost.weighed - proposal.least.weighed) / 100,
+          (proposal.cost.score - proposal.least.score) / 100,
         )} less at most.
       {/if}
       {#if proposal.searched > 0}

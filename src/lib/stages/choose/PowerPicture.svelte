@@ -1,7 +1,7 @@
 <script lang="ts">
   /** Watts against every limit they meet: slots, plugs, shared leads, 12 V; and the three answers for the supply. */
   import { scaleLinear } from 'd3-scale';
-  import { housings, powerLoads, supplySize, type PowerLimit, type School } from '$core';
+  import { housings, powerLoads, supplySize, type PowerLimit, type SizingMethod } from '$core';
   import VerdictMark from '$lib/board/VerdictMark.svelte';
   import { figure } from '$lib/wording/figures';
   import type { JobModel } from '../jobModel.svelte';
@@ -16,7 +16,7 @@
     lead: 'Lead',
     sum: 'Supply',
   };
-  const SCHOOL: Readonly<Record<School, readonly [string, string]>> = {
+  const METHOD: Readonly<Record<SizingMethod, readonly [string, string]>> = {
     maker: ['The maker’s figure', 'what the cards’ makers ask, against the label'],
     sum: ['Adding up the loads', 'with a quarter of headroom, against 12 V; this one decides'],
     measured: ['A good smaller one will do', 'what was seen at full work, and the cards’ peak'],
@@ -31,7 +31,7 @@
           id,
           name,
           limits: powerLoads(placed, machine),
-          schools: supplySize(
+          answers: supplySize(
             placed.map(({ card }) => card),
             machine,
           ),
@@ -67,7 +67,7 @@
       No card is planned or on trial; only what is there already loads the supply.
     </p>
   {/if}
-  {#each rooms as { id, name, limits, schools } (id)}
+  {#each rooms as { id, name, limits, answers } (id)}
     {#if rooms.length > 1}<h3>{name}</h3>{/if}
     <svg width={widthPx} height={limits.length * ROW_PX + 4} role="img" aria-label="Watts, drawn">
       {#each limits as limit, n (n)}
@@ -130,12 +130,12 @@
         </tbody>
       </table>
     </details>
-    <table class="plain schools">
+    <table class="plain answers">
       <caption>Is the supply large enough? Three answers</caption>
       <tbody>
-        {#each schools as { school, neededWatts, availableWatts, verdict } (school)}
+        {#each answers as { method, neededWatts, availableWatts, verdict } (method)}
           <tr>
-            <th scope="row">{SCHOOL[school][0]}<span class="quiet">{SCHOOL[school][1]}</span></th>
+            <th scope="row">{METHOD[method][0]}<span class="quiet">{METHOD[method][1]}</span></th>
             <td class="number"
               >{neededWatts === null ? '?' : figure(neededWatts, 'W')} of {availableWatts === null
                 ? '?'
@@ -202,14 +202,14 @@
     cursor: pointer;
     color: var(--cds-link-01);
   }
-  .schools {
+  .answers {
     margin-top: 0.75rem;
   }
-  .schools .quiet {
+  .answers .quiet {
     display: block;
     font-weight: 400;
   }
-  .schools td {
+  .answers td {
     white-space: nowrap;
   }
 </style>

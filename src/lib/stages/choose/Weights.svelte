@@ -3,7 +3,7 @@
   import { Button } from 'carbon-components-svelte';
   import { COST_PARTS, PLAIN_WEIGHTS, type CostPart, type WeighedPart } from '$core';
   import { inMoney } from '$lib/wording/figures';
-  import { PART_WORDS, weighedMoney } from '$lib/wording/plans';
+  import { PART_WORDS, scoreMoney } from '$lib/wording/plans';
   import type { JobModel } from '../jobModel.svelte';
 
   let { model }: { model: JobModel } = $props();
@@ -31,7 +31,7 @@
 
 {#if plan !== null}
   <details>
-    <summary>What it costs by all parts: {weighedMoney(plan)} – see and weigh</summary>
+    <summary>What it costs by all parts: {scoreMoney(plan)} – see and weigh</summary>
     <table class="plain">
       <thead>
         <tr>
@@ -76,7 +76,7 @@
       <tfoot>
         <tr>
           <th scope="row" colspan="3">Together</th>
-          <td class="number"><strong>{weighedMoney(plan)}</strong></td>
+          <td class="number"><strong>{scoreMoney(plan)}</strong></td>
         </tr>
       </tfoot>
     </table>

@@ -71,8 +71,8 @@
   /** What each need gets, by its id, in words. */
   const getsOf = (plan: Proposal, asked: PlanRequest): ReadonlyMap<string, string> =>
     new Map(delivered(plan, asked).map((each) => [each.need.id, gets(each)]));
-  function gets({ isLeft, bytesPerSecond }: Delivered): string {
-    if (isLeft) return 'not met';
+  function gets({ isUnmet, bytesPerSecond }: Delivered): string {
+    if (isUnmet) return 'not met';
     return bytesPerSecond === null ? 'met' : `up to ${inMegabytes(bytesPerSecond)}`;
   }
   const now = $derived(asIs === null || request === null ? null : getsOf(asIs, request));
@@ -145,9 +145,9 @@
             </tr>
             <tr>
               <th scope="row">By all parts</th>
-              <td class="number">{inMoney(asIs.cost.weighed / 100)}</td>
+              <td class="number">{inMoney(asIs.cost.score / 100)}</td>
               <td class="number">
-                {inMoney(plan.cost.weighed / 100)}, {differenceWords(
+                {inMoney(plan.cost.score / 100)}, {differenceWords(
                   differenceOf(plan.cost, asIs.cost),
                 )}
               </td>

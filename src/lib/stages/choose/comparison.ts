@@ -3,7 +3,7 @@ import {
   VERDICTS,
   cardName,
   flowOf,
-  unitsWanted,
+  unitsNeeded,
   type Card,
   type Flow,
   type Need,
@@ -89,7 +89,7 @@ export function compared(
       const flows = needs.flatMap((need) => flowOf(card, at.slot, need, machine) ?? []);
       const flow = flows.toSorted((a, b) => b.units - a.units || b.high - a.high)[0] ?? null;
       const meets = flows
-        .filter(({ need, units }) => units >= unitsWanted(need))
+        .filter(({ need, units }) => units >= unitsNeeded(need))
         .map(({ need }) => need);
       return { at, flow, meets };
     });

@@ -10,10 +10,10 @@
     TextInput,
   } from 'carbon-components-svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { already, bestMode, valueOf, type Card, type Machine, type Need } from '$core';
+  import { metByMachine, bestMode, valueOf, type Card, type Machine, type Need } from '$core';
   import VerdictMark from '$lib/board/VerdictMark.svelte';
   import { modeWords } from '$lib/wording/figures';
-  import { KIND_WORDS, alreadyWords, needWords } from '$lib/wording/needs';
+  import { KIND_WORDS, metByMachineWords, needWords } from '$lib/wording/needs';
   import {
     NEED_FIELDS,
     expected,
@@ -46,7 +46,7 @@
   );
   const MARK = { met: 'clear', short: 'needs', unknown: 'unknown' } as const;
 
-  const now = $derived(already(need, machine, cards));
+  const now = $derived(metByMachine(need, machine, cards));
   /** Screens of the survey, each with the best it can show. */
   const read = $derived(
     machine.screens.flatMap((screen) => {
@@ -89,7 +89,7 @@
   </div>
   <p class="now">
     <VerdictMark verdict={MARK[now.state]} withWord={false} />
-    <span>{alreadyWords(now, need)}</span>
+    <span>{metByMachineWords(now, need)}</span>
   </p>
   <TextInput
     id="{need.id}-words"
