@@ -19,13 +19,8 @@ import type { Units } from '../candidates/coverage.ts';
 import { existingCards, withoutExisting, type Existing } from '../candidates/existing.ts';
 import { extrasOf, gathered, priced, type PricedExtra } from '../candidates/extras.ts';
 import { imaginedWithout, type Constraint } from '../candidates/constraints.ts';
-import {
-  searching,
-  type Found,
-  type Progress,
-  type Search,
-  type Searched,
-} from '../search/search.ts';
+import { searching, type Progress, type Search, type Searched } from '../search/search.ts';
+import type { Found } from '../search/searchState.ts';
 import type { SearchProblem } from '../bound/searchSpace.ts';
 import { isDisturbed } from '../candidates/interactions.ts';
 import { demandOf, demandOfPin } from '../candidates/demands.ts';

@@ -9,7 +9,7 @@ import { verdictAsker, type SlotVerdict } from '../../rules/verdict.ts';
 import type { Candidate } from '../candidates/candidates.ts';
 import { conflictsIn, type Conflicts } from '../candidates/conflicts.ts';
 import { FITTING_CENTS, added, penaltyOf, weigh, type Scale } from '../candidates/cost.ts';
-import type { Found } from '../search/search.ts';
+import type { Found } from '../search/searchState.ts';
 import type { PlanContext } from './plan.ts';
 
 export interface Refusal {

@@ -47,7 +47,7 @@ export interface DemandDecision {
   readonly promising: readonly (readonly Option[])[];
 }
 
-export interface Scenes {
+export interface DemandDecisions {
   /** The most promising decision; null after the last. Of those that cost no less than `enough` it is not known how much. */
   readonly next: (enough: number) => DemandDecision | null;
   /** What any plan of the decisions to come costs at least. */
@@ -59,7 +59,7 @@ export function demandDecisions(
   problem: SearchProblem,
   coverageState: CoverageState,
   relaxed: Relaxations,
-): Scenes {
+): DemandDecisions {
   const plain = relaxed.at();
   interface Waiting {
     readonly unmet: readonly Demand[];
