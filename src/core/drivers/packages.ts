@@ -1,4 +1,5 @@
 /** Driver packages: which one a system takes for a card. */
+import { memoOf } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
 import type { DriverPackage } from '../parts/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
@@ -9,11 +10,7 @@ import { deviceId } from '../parts/pciFunction.ts';
 export type DriverLibrary = readonly DriverPackage[] | null;
 
 /** Packages by the devices they name; a library is asked for a thousand cards, and never changes. */
-const indices = new WeakMap<readonly DriverPackage[], ReadonlyMap<string, DriverPackage[]>>();
-
-function indexed(library: readonly DriverPackage[]): ReadonlyMap<string, readonly DriverPackage[]> {
-  const found = indices.get(library);
-  if (found !== undefined) return found;
+const indexed = memoOf((library: readonly DriverPackage[]) => {
   const index = new Map<string, DriverPackage[]>();
   for (const each of library) {
     for (const identity of each.deviceIds) {
@@ -22,9 +19,8 @@ function indexed(library: readonly DriverPackage[]): ReadonlyMap<string, readonl
       index.set(identity, of);
     }
   }
-  indices.set(library, index);
   return index;
-}
+});
 
 /** Of the packages that name the card and serve the system, the latest release, then the highest version. */
 export function bestPackage(

@@ -2,6 +2,7 @@
  * What one need gets: every stage on the way with the band it carries, the stage that limits, and how many units
  * (ports, screens, drives) are given towards the need.
  */
+import { memoOf } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
 import type { Delivery } from '../parts/delivery.ts';
 import type { Slot } from '../parts/machine.ts';
@@ -70,25 +71,11 @@ export interface ProviderCard
   readonly ids: Pick<Card['ids'], 'class24'>;
 }
 
-const keys = new WeakMap<ProviderCard, string>();
-
 /** All of it but the name: cards of which this is the same give the same in every slot. */
-export function providerKey(card: ProviderCard): string {
-  const known = keys.get(card);
-  if (known !== undefined) return known;
-  const { delivers, generation, lanes, m2, boot, ids, frontHeaders } = card;
-  const key = JSON.stringify([
-    delivers,
-    generation,
-    lanes,
-    m2?.signal,
-    boot,
-    ids.class24,
-    frontHeaders,
-  ]);
-  keys.set(card, key);
-  return key;
-}
+export const providerKey = memoOf(
+  ({ delivers, generation, lanes, m2, boot, ids, frontHeaders }: ProviderCard): string =>
+    JSON.stringify([delivers, generation, lanes, m2?.signal, boot, ids.class24, frontHeaders]),
+);
 
 /** What delivers: a card in a slot, or the board itself. */
 export interface Provider<Delivered extends Delivery = Delivery> {

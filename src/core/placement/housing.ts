@@ -1,4 +1,5 @@
 /** Where a slot is: in the machine's own case, or in an external box with case, supply and slots of its own. */
+import { memoOf } from '../memo.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 
 /** The machine as a card in this slot meets it: only what is in the same housing. */
@@ -15,17 +16,8 @@ export interface Housing {
   readonly machine: Machine;
 }
 
-/** Answers by machine: the same one is asked about for every card and slot. */
-const told = new WeakMap<Machine, readonly Housing[]>();
-
 /** The case and then the external boxes in the order of their chain; the case only while it has anything to show. */
-export function housings(machine: Machine): readonly Housing[] {
-  const known = told.get(machine) ?? split(machine);
-  told.set(machine, known);
-  return known;
-}
-
-function split(machine: Machine): readonly Housing[] {
+export const housings = memoOf((machine: Machine): readonly Housing[] => {
   if (machine.enclosures.length === 0) return [{ id: null, name: machine.name, machine }];
   const own = machine.slots.filter(({ enclosureId }) => enclosureId === null);
   const boxes = machine.enclosures
@@ -45,4 +37,4 @@ function split(machine: Machine): readonly Housing[] {
   return own.length === 0 && machine.board === null
     ? boxes
     : [{ id: null, name: machine.name, machine: { ...machine, slots: own } }, ...boxes];
-}
+});

@@ -72,6 +72,10 @@ export function socketsOf(card: Card, wayMm = 0): readonly Socket[] {
   }));
 }
 
+/** What an assignment of plugs depends on, but for the plugs. */
+export const socketsKey = (sockets: readonly Socket[]): string =>
+  sockets.map(({ type, watts, wayMm }) => `${type} ${watts} ${wayMm}`).join();
+
 /** The supply's plugs one by one. */
 export function plugsOf(
   free: NonNullable<Machine['supply']['plugs']>['value'],

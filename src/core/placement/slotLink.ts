@@ -1,4 +1,5 @@
 /** What the link between a card and a slot trains to, and what lies above it. */
+import { memo, memoBy } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Slot } from '../parts/machine.ts';
@@ -56,19 +57,13 @@ export interface LinkedCard extends Pick<Card, 'generation' | 'lanes'> {
 }
 
 /** Answers by slot and by what decides them: a catalogue asks the same of the same slot a thousand times. */
-const answered = new WeakMap<Slot, Map<string, SlotLink | null>>();
+const linkByCard = memoBy<string, SlotLink | null>();
 
 /** The link a card gets in a slot, or null while the slot's lanes or generation are not known. */
-export function slotLink(card: LinkedCard, slot: Slot): SlotLink | null {
-  const soFar = answered.get(slot) ?? new Map<string, SlotLink | null>();
-  if (soFar.size === 0) answered.set(slot, soFar);
-  const key = `${card.m2?.signal ?? ''}${card.generation}x${card.lanes}`;
-  const found = soFar.get(key);
-  if (found !== undefined) return found;
-  const fresh = ask(card, slot);
-  soFar.set(key, fresh);
-  return fresh;
-}
+export const slotLink = (card: LinkedCard, slot: Slot): SlotLink | null =>
+  memo(linkByCard(slot), `${card.m2?.signal ?? ''}${card.generation}x${card.lanes}`, () =>
+    ask(card, slot),
+  );
 
 function ask(card: LinkedCard, slot: Slot): SlotLink | null {
   if (slot.bus === 'pci') {

@@ -1,4 +1,5 @@
 /** What stands in the slots of a housing, told once for all cards that are asked about. */
+import { memo, memoOf, memoBy } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
@@ -18,23 +19,17 @@ export interface Standing {
   readonly fan: Card['fan'] | undefined;
 }
 
-const told = new WeakMap<Machine, readonly Standing[]>();
-const beside = new WeakMap<Machine, Map<string, readonly Standing[]>>();
+const besideBySlot = memoBy<string, readonly Standing[]>();
 
 /** All but the slot itself. */
-export function standingBeside(slot: Slot, machine: Machine): readonly Standing[] {
-  const soFar = beside.get(machine) ?? new Map<string, readonly Standing[]>();
-  beside.set(machine, soFar);
-  const found = soFar.get(slot.id) ?? standing(machine).filter(({ slotId }) => slotId !== slot.id);
-  soFar.set(slot.id, found);
-  return found;
-}
+export const standingBeside = (slot: Slot, machine: Machine): readonly Standing[] =>
+  memo(besideBySlot(machine), slot.id, () =>
+    standing(machine).filter(({ slotId }) => slotId !== slot.id),
+  );
 
 /** In the order of their openings. @param machine as it is seen from in one housing */
-function standing(machine: Machine): readonly Standing[] {
-  const found = told.get(machine);
-  if (found !== undefined) return found;
-  const all = machine.slots
+const standing = memoOf((machine: Machine): readonly Standing[] =>
+  machine.slots
     .flatMap(({ id, label, opening, occupant }): readonly Standing[] => {
       const at = valueOf(opening);
       if (at === null) return [];
@@ -53,7 +48,5 @@ function standing(machine: Machine): readonly Standing[] {
         },
       ];
     })
-    .toSorted((a, b) => a.opening - b.opening);
-  told.set(machine, all);
-  return all;
-}
+    .toSorted((a, b) => a.opening - b.opening),
+);

@@ -1,4 +1,13 @@
 /** Watts from the slot, plugs from the supply, current for USB ports, and the sum on 12 V. */
+import {
+  socketsKey,
+  assignPlugs,
+  plugsOf,
+  type FreePlug,
+  type Leniency,
+  type Socket,
+} from '../placement/plugs.ts';
+import { memo, memoBy } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
@@ -14,13 +23,6 @@ import {
 import { USB_VOLTS } from '../standards/usb.ts';
 import { row } from '../units.ts';
 import type { Finding } from './finding.ts';
-import {
-  assignPlugs,
-  plugsOf,
-  type FreePlug,
-  type Leniency,
-  type Socket,
-} from '../placement/plugs.ts';
 import { slotLimitWatts, socketsIn } from '../placement/sockets.ts';
 
 /** All of it: what the housing's supply decides, and what the slot decides. */
@@ -75,18 +77,13 @@ function plugs(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
 }
 
 /** Answers by supply and sockets: a catalogue asks the same of the same supply a thousand times. */
-const answered = new WeakMap<object, Map<string, Finding>>();
+const findingBySockets = memoBy<string, Finding>();
 
 export function plugFinding(
   sockets: readonly Socket[],
   free: NonNullable<Machine['supply']['plugs']>['value'],
 ): Finding {
-  const soFar = answered.get(free) ?? new Map<string, Finding>();
-  answered.set(free, soFar);
-  const key = sockets.map(({ type, watts, wayMm }) => `${type} ${watts} ${wayMm}`).join();
-  const found = soFar.get(key) ?? askPlugs(sockets, free);
-  soFar.set(key, found);
-  return found;
+  return memo(findingBySockets(free), socketsKey(sockets), () => askPlugs(sockets, free));
 }
 
 /** What the best assignment says, or else which single limit, left out, would let every socket be fed. */

@@ -1,4 +1,5 @@
 /** Every rule asked of one card in one slot, and of every card in every slot. */
+import { memo, memoOf, memoBy } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { bodyInHousing, bodyInSlot } from './body.ts';
@@ -46,22 +47,12 @@ export interface VerdictAsker {
 }
 
 export function verdictAsker(machine: Machine, library: DriverLibrary): VerdictAsker {
-  const places = new Map<Slot, Place>();
-  const told = new Map<Card, Map<Machine, readonly Finding[]>>();
-  const placeOf = (slot: Slot): Place => {
-    const at = places.get(slot) ?? place(slot, machine);
-    places.set(slot, at);
-    return at;
-  };
-  const sharedIn = (card: Card, { around }: Place): readonly Finding[] => {
-    const ofCard = told.get(card) ?? new Map<Machine, readonly Finding[]>();
-    if (ofCard.size === 0) told.set(card, ofCard);
-    const found =
-      ofCard.get(around) ??
-      cardFindings(card, machine, library).concat(housingFindings(card, around));
-    ofCard.set(around, found);
-    return found;
-  };
+  const placeOf = memoOf((slot: Slot): Place => place(slot, machine));
+  const sharedByHousing = memoBy<Machine, readonly Finding[]>();
+  const sharedIn = (card: Card, { around }: Place): readonly Finding[] =>
+    memo(sharedByHousing(card), around, () =>
+      cardFindings(card, machine, library).concat(housingFindings(card, around)),
+    );
   return {
     seated: (card, slot) => seat(card, slot, placeOf(slot).around),
     shared: (card, slot) => sharedIn(card, placeOf(slot)),

@@ -1,4 +1,5 @@
 /** What a plan still has to cover, counted as one number, and more coarsely where there are too many such numbers. */
+import { memoOf } from '../../memo.ts';
 import type { Group } from '../candidates/coverage.ts';
 import type { Existing } from '../candidates/existing.ts';
 
@@ -111,7 +112,6 @@ export function foldingOf(coverageState: CoverageState): Folding {
   const first = leadsFrom(coverageState);
   const same = new Int32Array(size);
   for (let state = 0; state < size; state += 1) same[state] = state;
-  const steps = new Map<Coverage, Int32Array>();
   return {
     coverageState: coarse,
     fold: (state) => {
@@ -122,9 +122,7 @@ export function foldingOf(coverageState: CoverageState): Folding {
       }
       return folded;
     },
-    step: (coverage) => {
-      const known = steps.get(coverage);
-      if (known !== undefined) return known;
+    step: memoOf((coverage: Coverage) => {
       const to = same.slice();
       for (const [n, amount] of coverage) {
         const there = digits[n]!;
@@ -136,8 +134,7 @@ export function foldingOf(coverageState: CoverageState): Folding {
           else to[state]! -= Math.min(there[state]!, given) * stride;
         }
       }
-      steps.set(coverage, to);
       return to;
-    },
+    }),
   };
 }

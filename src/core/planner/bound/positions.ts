@@ -2,11 +2,12 @@
  * The slots of a machine in the order in which the search fills them – housing by housing, opening by opening – with
  * what could go into each.
  */
+import { memo, memoBy } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
 import { gapMm } from '../../rules/body.ts';
 import type { Candidate } from '../candidates/candidates.ts';
-import { unitsFor, type Units } from '../candidates/coverage.ts';
+import { unitsFor } from '../candidates/coverage.ts';
 import type { Coverage, CoverageState } from './coverageState.ts';
 import type { Constraint } from '../candidates/constraints.ts';
 
@@ -112,21 +113,14 @@ const openingsOf = ({ card, existing }: Candidate): number =>
 
 /** Asks what a candidate gives: many give the same, so that each list is made once and can be told by itself. */
 function coverageAsker(coverageState: CoverageState): (candidate: Candidate) => Coverage {
-  const ofUnits = new Map<Units, Map<string, Coverage>>();
+  const byLeads = memoBy<string, Coverage>();
   const alike = new Map<string, Coverage>();
   return (candidate) => {
     const { units, leads, existing } = candidate;
-    const ofLeads = ofUnits.get(units) ?? new Map<string, Coverage>();
-    if (ofLeads.size === 0) ofUnits.set(units, ofLeads);
-    const key = `${existing?.slot.id} ${leads.join()}`;
-    const known = ofLeads.get(key);
-    if (known !== undefined) return known;
-    const fresh = coverageOf(candidate, coverageState);
-    const content = fresh.join(';');
-    const coverage = alike.get(content) ?? fresh;
-    alike.set(content, coverage);
-    ofLeads.set(key, coverage);
-    return coverage;
+    return memo(byLeads(units), `${existing?.slot.id} ${leads.join()}`, () => {
+      const fresh = coverageOf(candidate, coverageState);
+      return memo(alike, fresh.join(';'), () => fresh);
+    });
   };
 }
 

@@ -9,6 +9,7 @@
  * Worked out by dynamic programming, from the last position to the first. A table holds, by how long is waited already and
  * by what stands before the position, the least cost of waiting and of all that follows, for each state of what remains.
  */
+import { memo } from '../../memo.ts';
 import { leastUnmet } from '../candidates/coverage.ts';
 import {
   digit,
@@ -306,22 +307,17 @@ function alikeOf(
     const wait = waitLevel(option);
     const [thenAlone, thenBeside] = [row(besideAfter(option, 0)), row(besideAfter(option, 1))];
     const airless = fansMatter && takesAir(option);
-    const ofCoverage = sets.get(coverage) ?? new Map<string, Set>();
-    if (ofCoverage.size === 0) sets.set(coverage, ofCoverage);
+    const ofCoverage = memo(sets, coverage, () => new Map<string, Set>());
     const key = `${next} ${thenAlone} ${thenBeside} ${airless} ${wait}`;
-    const set = ofCoverage.get(key);
-    if (set !== undefined) set.options.push(option);
-    else {
-      const to = folded.step(coverage);
-      ofCoverage.set(key, {
-        options: [option],
-        wait,
-        to,
-        thenAlone,
-        thenBeside,
-        takesAir: airless,
-      });
-    }
+    const set = memo(ofCoverage, key, (): Set => ({
+      options: [],
+      wait,
+      to: folded.step(coverage),
+      thenAlone,
+      thenBeside,
+      takesAir: airless,
+    }));
+    set.options.push(option);
   }
   return [...sets.values()].flatMap((ofCoverage) => [...ofCoverage.values()]);
 }
@@ -366,15 +362,13 @@ const covers = (a: Coverage, b: Coverage, counts: (n: number) => boolean): boole
 /** By state, and at last for what cannot be. What it costs depends on what remains at all, not on how much. */
 function endCosts({ coverageState }: Folding, costs: Costs): Float64Array {
   const ends = new Float64Array(coverageState.size + 1).fill(Infinity);
-  const known = new Map<number, number>();
+  const byRemaining = new Map<number, number>();
   for (let state = 0; state < coverageState.size; state += 1) {
     let remaining = 0;
     for (let n = 0; n < coverageState.most.length; n += 1) {
       remaining = remaining * 2 + (digit(coverageState, state, n) > 0 ? 1 : 0);
     }
-    const cost = known.get(remaining) ?? endOf(coverageState, state, costs).cost;
-    known.set(remaining, cost);
-    ends[state] = cost;
+    ends[state] = memo(byRemaining, remaining, () => endOf(coverageState, state, costs).cost);
   }
   return ends;
 }

@@ -1,4 +1,5 @@
 /** What keeps cards from being in one plan together: the same slot, bodies that touch, lanes, leads, plugs, watts. */
+import { memo, memoBy } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine } from '../../parts/machine.ts';
 import { openingsCollide } from '../../rules/body.ts';
@@ -17,7 +18,7 @@ export interface Conflicts {
 
 /** @param machine without the cards of which something is decided @param without limits imagined away */
 export function conflictsIn(machine: Machine, without: ReadonlySet<Constraint>): Conflicts {
-  const pairs = new Map<Candidate, Map<Candidate, boolean>>();
+  const pairs = memoBy<Candidate, boolean>();
   const leads = valueOf(machine.case.frontLeads);
   const wattsLeft = new Map(
     housings(machine).map(({ id, machine: around }) => [
@@ -26,15 +27,8 @@ export function conflictsIn(machine: Machine, without: ReadonlySet<Constraint>):
     ]),
   );
 
-  const pair = (one: Candidate, other: Candidate): boolean => {
-    const row = pairs.get(one) ?? new Map<Candidate, boolean>();
-    if (row.size === 0) pairs.set(one, row);
-    const known = row.get(other);
-    if (known !== undefined) return known;
-    const found = exclude(one, other, machine, without);
-    row.set(other, found);
-    return found;
-  };
+  const pair = (one: Candidate, other: Candidate): boolean =>
+    memo(pairs(one), other, () => exclude(one, other, machine, without));
 
   const leadsShort = (placed: readonly Candidate[], { leads: wanted, slot }: Candidate): boolean =>
     leads !== null &&

@@ -1,4 +1,5 @@
 /** What cards give towards demands from each slot, and how fast that is beside the fastest. */
+import { memo } from '../../memo.ts';
 import type { Card } from '../../parts/card.ts';
 import type { DeliveryKind } from '../../parts/delivery.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
@@ -122,17 +123,4 @@ export function fastestOf(
     }
   }
   return fastest;
-}
-
-/** What is known already, or else asked now. */
-export function memo<Key, Value>(
-  known: Map<Key, NonNullable<Value>>,
-  key: Key,
-  ask: () => NonNullable<Value>,
-): NonNullable<Value> {
-  const found = known.get(key);
-  if (found !== undefined) return found;
-  const fresh = ask();
-  known.set(key, fresh);
-  return fresh;
 }

@@ -1,4 +1,5 @@
 /** Candidates that need not be looked at, because another is at least as good in every respect. */
+import { memo } from '../../memo.ts';
 import type { Card } from '../../parts/card.ts';
 import type { DeliveryKind } from '../../parts/delivery.ts';
 import { valueOf } from '../../parts/fact.ts';
@@ -86,11 +87,8 @@ export class Undominated<Kept extends Rival> {
   }
 
   private groupOf({ kind }: Rival, { id }: Slot): Kept[] {
-    const ofSlot = this.groups.get(id) ?? new Map<DeliveryKind, Kept[]>();
-    if (ofSlot.size === 0) this.groups.set(id, ofSlot);
-    const group = ofSlot.get(kind) ?? [];
-    if (group.length === 0) ofSlot.set(kind, group);
-    return group;
+    const ofSlot = memo(this.groups, id, () => new Map<DeliveryKind, Kept[]>());
+    return memo(ofSlot, kind, () => []);
   }
 }
 

@@ -1,4 +1,6 @@
 /** What has to be bought beside the cards, and what it costs. */
+import { socketsKey, assignPlugs, plugsOf, type Feed } from '../../placement/plugs.ts';
+import { memo, memoBy } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Extra } from '../../parts/extra.ts';
 import type { Machine } from '../../parts/machine.ts';
@@ -8,7 +10,6 @@ import { flowOf } from '../../flow/flowOf.ts';
 import type { DriverLibrary } from '../../drivers/packages.ts';
 import type { Finding, FindingCode } from '../../rules/finding.ts';
 import { housings } from '../../placement/housing.ts';
-import { assignPlugs, plugsOf, type Feed } from '../../placement/plugs.ts';
 import { plugFinding } from '../../rules/power.ts';
 import { socketsIn } from '../../placement/sockets.ts';
 import { slotVerdict } from '../../rules/verdict.ts';
@@ -122,21 +123,16 @@ export const adaptersTogether = (placed: readonly Placed[], machine: Machine): n
   }, 0);
 
 /** Answers by supply and sockets: a search asks the same a thousand times. */
-const asked = new WeakMap<object, Map<string, readonly Feed[]>>();
+const adaptersBySockets = memoBy<string, readonly Feed[]>();
 
 /** Adapters between plugs and sockets of cards in one housing, with what each feeds. */
 export function adaptersFor(placed: readonly Placed[], around: Machine): readonly Feed[] {
   const free = valueOf(around.supply.plugs);
   const sockets = placed.flatMap(({ card, slot }) => socketsIn(card, slot, around));
   if (free === null || sockets.length === 0) return [];
-  const soFar = asked.get(free) ?? new Map<string, readonly Feed[]>();
-  asked.set(free, soFar);
-  const key = sockets.map(({ type, watts, wayMm }) => `${type} ${watts} ${wayMm}`).join();
-  const found =
-    soFar.get(key) ??
-    assignPlugs(sockets, plugsOf(free)).feeds.filter(({ adapter }) => adapter !== null);
-  soFar.set(key, found);
-  return found;
+  return memo(adaptersBySockets(free), socketsKey(sockets), () =>
+    assignPlugs(sockets, plugsOf(free)).feeds.filter(({ adapter }) => adapter !== null),
+  );
 }
 
 /** Cents of the cheapest adapter between plugs that there is. */
@@ -179,17 +175,13 @@ export const priced = (
     return { ...each, extra, cents: each.count * (extra?.priceCents ?? UNLISTED_CENTS) };
   });
 
-const cheapestKnown = new WeakMap<readonly Extra[], Map<string, Extra | null>>();
+const cheapestByFit = memoBy<string, Extra | null>();
 
 function cheapestOf({ kind, fits }: ExtraNeeded, extras: readonly Extra[]): Extra | null {
-  const soFar = cheapestKnown.get(extras) ?? new Map<string, Extra | null>();
-  cheapestKnown.set(extras, soFar);
-  const key = `${kind} ${fits}`;
-  const known = soFar.get(key);
-  if (known !== undefined) return known;
-  const cheapest = extras
-    .filter((extra) => extra.kind === kind && (fits === '' || fits === extra.fits))
-    .toSorted((a, b) => a.priceCents - b.priceCents)[0];
-  soFar.set(key, cheapest ?? null);
-  return cheapest ?? null;
+  return memo(cheapestByFit(extras), `${kind} ${fits}`, () => {
+    const fitting = extras.filter(
+      (extra) => extra.kind === kind && (fits === '' || fits === extra.fits),
+    );
+    return fitting.toSorted((a, b) => a.priceCents - b.priceCents)[0] ?? null;
+  });
 }

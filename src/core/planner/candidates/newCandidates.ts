@@ -14,7 +14,8 @@ import {
 } from './candidates.ts';
 import { FITTING_CENTS, WAIT_CENTS_A_DAY, weigh } from './cost.ts';
 import { Undominated, type Rival } from './dominance.ts';
-import { speedGapOf, memo, type Contribution, type ContributionIn } from './contributions.ts';
+import { speedGapOf, type Contribution, type ContributionIn } from './contributions.ts';
+import { memo } from '../../memo.ts';
 import { codesOf } from './constraints.ts';
 
 /**
