@@ -24,3 +24,10 @@ export function row<Key extends string | number, Row>(
   if (found === undefined) throw new Error(`No row for ${JSON.stringify(key)}`);
   return found;
 }
+
+/** The item at an index that has to be there: a missing one is a broken invariant. */
+export function itemAt<Item>(list: ArrayLike<Item>, index: number): Item {
+  const item = list[index];
+  if (item === undefined) throw new Error(`No item ${index} in a list of ${list.length}`);
+  return item;
+}

@@ -2,6 +2,7 @@
  * One file for everything that a browser keeps: a zip of parts – jobs, photographs, lists, settings, the bin – and a
  * manifest that names each with its length and SHA-256. What was kept goes in as it was, whether it validates or not.
  */
+import { itemAt } from '../units.ts';
 import { Zip, ZipDeflate, ZipPassThrough, strFromU8, strToU8, unzipSync } from 'fflate';
 import * as z from 'zod/mini';
 import { listOf, text, instant } from '../parts/limits.ts';
@@ -191,7 +192,7 @@ function manifestIn(bytes: Uint8Array): BackupManifest | Problem {
       found: `${head.data.format}`,
     };
   const parsed = Manifest.safeParse(data);
-  return parsed.success ? parsed.data : fieldProblem(parsed.error.issues[0]!);
+  return parsed.success ? parsed.data : fieldProblem(itemAt(parsed.error.issues, 0));
 }
 
 async function itemOf(

@@ -2,6 +2,7 @@
  * A backup held against what is kept here, thing by thing: what is new, the same, newer or older, and what both have
  * changed. Nothing takes another's place without being named here first.
  */
+import { row } from '../units.ts';
 import { cardName, type Card } from '../parts/card.ts';
 import type { Job, LogEntry } from '../parts/job.ts';
 import { readStoredJob } from '../read/jobFile.ts';
@@ -150,7 +151,7 @@ export function replaced(
   const kept = new Set(there.map(({ store, key }) => `${store}/${key}`));
   const binned = displacedThings(here, there, lists).map(({ kind, name, value }): StoredItem => {
     const key = freshId();
-    const entry: BinEntry = { kind: BIN_KINDS[kind]!, name, deletedAt: at, record: value };
+    const entry: BinEntry = { kind: row(BIN_KINDS, kind), name, deletedAt: at, record: value };
     return { store: 'bin', key, value: { key, ...entry } };
   });
   return {

@@ -29,6 +29,9 @@ export interface ReadRow {
   readonly problems: readonly Problem[];
 }
 
+/** The table of columns has one of this name, or no card could be told apart from another kind. */
+const KIND_COLUMN = CARD_COLUMNS.find(({ title }) => title === 'Kind')!;
+
 /** The table in a file, or what keeps it from being one. Separators are found by looking. */
 export function readCatalogueTable(
   input: string,
@@ -130,12 +133,11 @@ function readRow(
   );
   const problems: Problem[] = [];
   const kindCell = cells.find(({ title }) => title === 'Kind')?.text.toLowerCase() ?? '';
-  const kindColumn = CARD_COLUMNS.find(({ title }) => title === 'Kind')!;
-  const kind = kindColumn.cell.options?.find((option) => option.toLowerCase() === kindCell);
+  const kind = KIND_COLUMN.cell.options?.find((option) => option.toLowerCase() === kindCell);
   const refuse = ({ title, cell }: Column, text: string) =>
     problems.push({ code: 'table.cell', line, at: title, expected: cell.expects, found: text });
   if (kind === undefined) {
-    refuse(kindColumn, kindCell);
+    refuse(KIND_COLUMN, kindCell);
     return { card: null, problems };
   }
   let card = plainCard(kind as DeliveryKind);
@@ -144,7 +146,7 @@ function readRow(
       (each) => each.title === title && (each.kind === undefined || each.kind === kind),
     );
     // Cells for other kinds of card, and empty cells of what need not be told, say nothing.
-    if (column === undefined || column === kindColumn || (text === '' && !column.required))
+    if (column === undefined || column === KIND_COLUMN || (text === '' && !column.required))
       continue;
     const taken = takeCell(card, column, text);
     if (taken === undefined) refuse(column, text);

@@ -2,6 +2,7 @@
  * A job changes only through these commands. Each is data, so that it can be logged; applying one is a pure
  * function of the job, the command, and the instant and the person that come in as arguments.
  */
+import { itemAt } from '../units.ts';
 import type { Extra } from '../parts/extra.ts';
 import type { DriverPackage } from '../parts/driverPackage.ts';
 import type { Job, LogEntry, Photo, Placement, Plan } from '../parts/job.ts';
@@ -101,10 +102,10 @@ function logged(log: Job['log'], ...done: readonly LogEntry[]): Job['log'] {
   ];
   if (all.length <= MOST.log) return all;
   const gone = all.slice(0, 1 - MOST.log);
-  const first = gone[0]!;
+  const first = itemAt(gone, 0);
   const before = first.command === LOG_SHORTENED ? Number(first.detail) - 1 : 0;
   const word: LogEntry = {
-    at: gone.at(-1)!.at,
+    at: itemAt(gone, gone.length - 1).at,
     who: '',
     command: LOG_SHORTENED,
     detail: String(before + gone.length),
@@ -131,89 +132,55 @@ export function restore(
   };
 }
 
+type CommandOf<Name extends CommandName> = Extract<Command, { readonly name: Name }>;
+
+/** What each command changes of a job. */
+const CHANGES: {
+  readonly [Name in CommandName]: (job: Job, command: CommandOf<Name>, at: string) => Partial<Job>;
+} = {
+  describeJob: (_, { details }) => details,
+  takeTemplate: (_, { machine }) => ({ machine }),
+  changeMachine: (_, { machine }) => ({ machine }),
+  readMachine: (_, { machine }) => ({ machine }),
+  addPhoto: ({ photos }, { photo }) => ({ photos: [...photos, photo] }),
+  removePhoto: ({ photos }, { photoId }) => ({ photos: photos.filter(({ id }) => id !== photoId) }),
+  addNeed: ({ needs }, { need }) => ({ needs: [...needs, need] }),
+  changeNeed: (job, { need }) => ({
+    needs: job.needs.map((each) => (each.id === need.id ? need : each)),
+    readings: withoutReading(job, need.id),
+  }),
+  removeNeed: (job, { needId }) => ({
+    needs: job.needs.filter(({ id }) => id !== needId),
+    readings: withoutReading(job, needId),
+  }),
+  setBudget: (_, { cents }) => ({ budgetCents: cents }),
+  setWorth: (_, { replacementCents, deservesPercent }) => ({ replacementCents, deservesPercent }),
+  acceptPlan: (_, { placements, packages, moves = [], givenUp = [], extras = [] }, at) => ({
+    plan: { placements, packages, moves, givenUp, extras, acceptedAt: at },
+  }),
+  addPin: (job, { pin }) => ({ pins: [...withoutPin(job, pin), pin] }),
+  removePin: (job, { pin }) => ({ pins: withoutPin(job, pin) }),
+  setWeights: (_, { weights }) => ({ weights }),
+  buyForMachine: ({ bought }, { machine, extra }) => ({
+    machine,
+    // A machine has one supply, and one cable and switch on its way: another takes its place.
+    bought: [...bought.filter(({ kind }) => kind !== extra.kind), extra],
+  }),
+  dropBought: ({ bought }, { extraId }) => ({ bought: bought.filter(({ id }) => id !== extraId) }),
+  withdrawPlan: () => ({ plan: null }),
+  tickStep: ({ ticks }, { stepId }, at) => ({ ticks: { ...ticks, [stepId]: at } }),
+  untickStep: ({ ticks }, { stepId }) => ({
+    ticks: Object.fromEntries(Object.entries(ticks).filter(([each]) => each !== stepId)),
+  }),
+  recordReading: (job, { needId, value }, at) => ({
+    readings: [...withoutReading(job, needId), { needId, value, takenAt: at }],
+  }),
+  removeReading: (job, { needId }) => ({ readings: withoutReading(job, needId) }),
+};
+
 function change(job: Job, command: Command, at: string): Job {
-  switch (command.name) {
-    case 'describeJob':
-      return { ...job, ...command.details };
-    case 'takeTemplate':
-    case 'changeMachine':
-    case 'readMachine':
-      return { ...job, machine: command.machine };
-    case 'addPhoto':
-      return { ...job, photos: [...job.photos, command.photo] };
-    case 'removePhoto':
-      return { ...job, photos: job.photos.filter(({ id }) => id !== command.photoId) };
-    case 'addNeed':
-      return { ...job, needs: [...job.needs, command.need] };
-    case 'changeNeed':
-      return {
-        ...job,
-        needs: job.needs.map((need) => (need.id === command.need.id ? command.need : need)),
-        readings: withoutReading(job, command.need.id),
-      };
-    case 'removeNeed':
-      return {
-        ...job,
-        needs: job.needs.filter(({ id }) => id !== command.needId),
-        readings: withoutReading(job, command.needId),
-      };
-    case 'setBudget':
-      return { ...job, budgetCents: command.cents };
-    case 'setWorth':
-      return {
-        ...job,
-        replacementCents: command.replacementCents,
-        deservesPercent: command.deservesPercent,
-      };
-    case 'acceptPlan':
-      return {
-        ...job,
-        plan: {
-          placements: command.placements,
-          packages: command.packages,
-          moves: command.moves ?? [],
-          givenUp: command.givenUp ?? [],
-          extras: command.extras ?? [],
-          acceptedAt: at,
-        },
-      };
-    case 'addPin':
-      return { ...job, pins: [...withoutPin(job, command.pin), command.pin] };
-    case 'removePin':
-      return { ...job, pins: withoutPin(job, command.pin) };
-    case 'setWeights':
-      return { ...job, weights: command.weights };
-    case 'buyForMachine':
-      return {
-        ...job,
-        machine: command.machine,
-        // A machine has one supply, and one cable and switch on its way: another takes its place.
-        bought: [...job.bought.filter(({ kind }) => kind !== command.extra.kind), command.extra],
-      };
-    case 'dropBought':
-      return { ...job, bought: job.bought.filter(({ id }) => id !== command.extraId) };
-    case 'withdrawPlan':
-      return { ...job, plan: null };
-    case 'tickStep':
-      return { ...job, ticks: { ...job.ticks, [command.stepId]: at } };
-    case 'untickStep':
-      return {
-        ...job,
-        ticks: Object.fromEntries(
-          Object.entries(job.ticks).filter(([stepId]) => stepId !== command.stepId),
-        ),
-      };
-    case 'recordReading':
-      return {
-        ...job,
-        readings: [
-          ...withoutReading(job, command.needId),
-          { needId: command.needId, value: command.value, takenAt: at },
-        ],
-      };
-    case 'removeReading':
-      return { ...job, readings: withoutReading(job, command.needId) };
-  }
+  const changeOf = CHANGES[command.name] as (of: Job, by: Command, at: string) => Partial<Job>;
+  return { ...job, ...changeOf(job, command, at) };
 }
 
 const withoutPin = (job: Job, pin: Pin) => job.pins.filter((each) => pinKey(each) !== pinKey(pin));

@@ -1,4 +1,5 @@
 /** What each need gets alone, and while all needs of its group are used at the same time. */
+import { itemAt } from '../units.ts';
 import type { Card } from '../parts/card.ts';
 import type { Machine } from '../parts/machine.ts';
 import { unitsNeeded, type Need } from '../parts/need.ts';
@@ -128,9 +129,9 @@ function worstShare(
   const shares = fairShares(streams, capacities);
   return streams.reduce<{ rate: number; limiting: StageCode | null }>(
     (worst, stream, n) => {
-      const { rate, limiting } = shares[n]!;
+      const { rate, limiting } = itemAt(shares, n);
       return stream.route === route && rate < worst.rate
-        ? { rate, limiting: limiting === null ? null : passed.get(limiting)!.code }
+        ? { rate, limiting: passed.get(limiting ?? '')?.code ?? null }
         : worst;
     },
     { rate: Infinity, limiting: null },

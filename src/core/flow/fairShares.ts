@@ -23,34 +23,25 @@ export function fairShares(
   streams: readonly Stream[],
   capacities: ReadonlyMap<string, number>,
 ): readonly Share[] {
-  const left = new Map(capacities);
   const shares: (Share | null)[] = streams.map(() => null);
-  const growing = new Map<string, Set<number>>();
-  streams.forEach(({ stages }, n) => {
-    for (const stage of stages) {
-      if (!left.has(stage)) continue;
-      const through = growing.get(stage) ?? new Set();
-      growing.set(stage, through.add(n));
-    }
+  const stages = new Map(
+    [...capacities].map(([id, left]) => [id, { id, left, growing: new Set<number>() }]),
+  );
+  streams.forEach((stream, n) => {
+    for (const id of stream.stages) stages.get(id)?.growing.add(n);
   });
   let level = 0;
   for (;;) {
-    const fullest = [...growing].reduce<{ stage: string; room: number } | null>(
-      (soFar, [stage, through]) => {
-        if (through.size === 0) return soFar;
-        const room = left.get(stage)! / through.size;
-        return soFar === null || room < soFar.room ? { stage, room } : soFar;
-      },
-      null,
-    );
-    if (fullest === null) break;
-    level += fullest.room;
-    for (const [stage, through] of growing) {
-      left.set(stage, Math.max(0, left.get(stage)! - fullest.room * through.size));
-    }
-    for (const n of [...growing.get(fullest.stage)!]) {
-      shares[n] = { rate: level, limiting: fullest.stage };
-      for (const through of growing.values()) through.delete(n);
+    const open = [...stages.values()].filter(({ growing }) => growing.size > 0);
+    const rooms = open.map(({ left, growing }) => left / growing.size);
+    const room = Math.min(...rooms);
+    const fullest = open[rooms.indexOf(room)];
+    if (fullest === undefined) break;
+    level += room;
+    for (const stage of open) stage.left = Math.max(0, stage.left - room * stage.growing.size);
+    for (const n of [...fullest.growing]) {
+      shares[n] = { rate: level, limiting: fullest.id };
+      for (const { growing } of open) growing.delete(n);
     }
   }
   return shares.map((share) => share ?? { rate: Infinity, limiting: null });

@@ -4,6 +4,7 @@
  * its lead. Of all assignments the one that leaves the fewest sockets dead, then buys the fewest adapters, then
  * takes up the smallest plugs.
  */
+import { itemAt } from '../units.ts';
 import type { Card } from '../parts/card.ts';
 import type { Machine } from '../parts/machine.ts';
 import {
@@ -93,107 +94,150 @@ export function plugsOf(
 /** Loads that differ by less than this are equal: shares of a load are not always whole. */
 const HAIR_WATTS = 1e-9;
 
+/** An assignment under way: what feeds each socket so far, and the best whole one. */
+interface Assigning {
+  readonly sockets: readonly Socket[];
+  readonly plugs: readonly FreePlug[];
+  readonly leniency: Leniency;
+  /** In which sockets are fed: choosy ones first, since their few branches cut off the most. */
+  readonly order: readonly number[];
+  readonly leadLimits: ReadonlyMap<string, number>;
+  readonly feeds: Feed[];
+  best: Assignment | null;
+}
+
 /** The best assignment; exact. A socket that no plug can feed stays dead. */
 export function assignPlugs(
   sockets: readonly Socket[],
   plugs: readonly FreePlug[],
   leniency: Leniency = {},
 ): Assignment {
-  // Choosy sockets first: their few branches cut off the most.
-  const order = [...sockets.keys()].toSorted(
-    (a, b) => directPlugs(sockets[a]!, plugs) - directPlugs(sockets[b]!, plugs),
-  );
-  const carries = leadLimits(plugs);
-  const feeds: Feed[] = sockets.map((socket) => ({ socket, plugs: [], adapter: null }));
-  let best: Assignment | null = null;
-
-  const loadOf = (n: number): number => sumOf(feeds, (each) => (each === n ? 1 : 0));
-  const loadOn = (lead: string): number => sumOf(feeds, (n) => (plugs[n]!.lead === lead ? 1 : 0));
-  const usersOf = (n: number): readonly Feed[] => feeds.filter((feed) => feed.plugs.includes(n));
-
-  /** Whether these plugs can take so many watts more each, together. */
-  const hold = (taken: readonly number[], share: number, wayMm: number): boolean =>
-    taken.every((n) => {
-      const { watts, lead, reachMm } = plugs[n]!;
-      const beside = taken.filter((m) => plugs[m]!.lead === lead).length;
-      return (
-        (leniency.reach === true || reachMm >= wayMm) &&
-        (leniency.watts === true || loadOf(n) + share <= watts + HAIR_WATTS) &&
-        (leniency.leads === true ||
-          lead === null ||
-          loadOn(lead) + beside * share <= carries.get(lead)! + HAIR_WATTS)
-      );
-    });
-
-  /** Plugs that are alike in everything and carry the same so far: only the first is worth trying. */
-  const alike = (n: number, m: number): boolean => {
-    const [a, b] = [plugs[n]!, plugs[m]!];
-    return (
-      a.type === b.type &&
-      a.watts === b.watts &&
-      a.lead === b.lead &&
-      a.reachMm === b.reachMm &&
-      loadOf(n) === loadOf(m)
-    );
+  const choices = sockets.map((socket) => directPlugs(socket, plugs));
+  const state: Assigning = {
+    sockets,
+    plugs,
+    leniency,
+    order: [...sockets.keys()].toSorted((a, b) => itemAt(choices, a) - itemAt(choices, b)),
+    leadLimits: leadLimits(plugs),
+    feeds: sockets.map(deadFeed),
+    best: null,
   };
-  const choices = (from: readonly number[], count: number): readonly (readonly number[])[] =>
-    count === 0
-      ? [[]]
-      : from.flatMap((n, at) =>
-          from.slice(0, at).some((m) => alike(n, m))
-            ? []
-            : choices(from.slice(at + 1), count - 1).map((rest) => [n, ...rest]),
-        );
-
-  const branch = (depth: number, cost: AssignmentCost): void => {
-    if (best !== null && compareAssignments(cost, best.cost) >= 0) return;
-    const at = order[depth];
-    if (at === undefined) {
-      best = { plugs, feeds: [...feeds], cost };
-      return;
-    }
-    const socket = sockets[at]!;
-    const feed = (able: readonly number[], count: number, adapter: PlugAdapter | null): void => {
-      for (const taken of choices(able, count)) {
-        if (!hold(taken, socket.watts / count, socket.wayMm)) continue;
-        const fresh = taken.filter((n) => usersOf(n).length === 0);
-        feeds[at] = { socket, plugs: taken, adapter };
-        branch(depth + 1, {
-          dead: cost.dead,
-          adapters: cost.adapters + (adapter === null ? 0 : 1),
-          takenWatts: cost.takenWatts + fresh.reduce((sum, n) => sum + plugs[n]!.watts, 0),
-        });
-        feeds[at] = { socket, plugs: [], adapter: null };
-      }
-    };
-    const unused = [...plugs.keys()].filter((n) => usersOf(n).length === 0);
-    feed(
-      unused.filter((n) => PLUGS[plugs[n]!.type].serves.includes(socket.type)),
-      1,
-      null,
-    );
-    for (const adapter of PLUG_ADAPTERS) {
-      const { gives, takes, count, watts, splits } = ADAPTED[adapter];
-      if (gives !== socket.type || (leniency.watts !== true && socket.watts > watts)) continue;
-      // A splitter hangs a second socket on a plug that feeds one by itself already.
-      const able = splits
-        ? [...plugs.keys()].filter((n) => {
-            const [user, another] = usersOf(n);
-            return user !== undefined && another === undefined && user.adapter === null;
-          })
-        : unused;
-      feed(
-        able.filter((n) => takes.includes(plugs[n]!.type)),
-        count,
-        adapter,
-      );
-    }
-    branch(depth + 1, { ...cost, dead: cost.dead + 1 });
-  };
-
-  branch(0, { dead: 0, adapters: 0, takenWatts: 0 });
-  return best!;
+  branch(state, 0, { dead: 0, adapters: 0, takenWatts: 0 });
+  if (state.best === null) throw new Error('Not even the assignment that feeds nothing was found');
+  return state.best;
 }
+
+const deadFeed = (socket: Socket): Feed => ({ socket, plugs: [], adapter: null });
+
+/** Feeds the next socket in every way, and leaves it dead. */
+function branch(state: Assigning, depth: number, cost: AssignmentCost): void {
+  const { best, order, plugs, sockets, feeds } = state;
+  if (best !== null && compareAssignments(cost, best.cost) >= 0) return;
+  const n = order[depth];
+  if (n === undefined) {
+    state.best = { plugs, feeds: [...feeds], cost };
+    return;
+  }
+  const socket = itemAt(sockets, n);
+  for (const { able, count, adapter } of waysToFeed(state, socket)) {
+    for (const taken of combinations(state, able, count)) {
+      if (!hold(state, taken, socket.watts / count, socket.wayMm)) continue;
+      const fresh = taken.filter((plug) => usersOf(state, plug).length === 0);
+      feeds[n] = { socket, plugs: taken, adapter };
+      branch(state, depth + 1, {
+        dead: cost.dead,
+        adapters: cost.adapters + (adapter === null ? 0 : 1),
+        takenWatts: fresh.reduce((sum, plug) => sum + itemAt(plugs, plug).watts, cost.takenWatts),
+      });
+      feeds[n] = deadFeed(socket);
+    }
+  }
+  branch(state, depth + 1, { ...cost, dead: cost.dead + 1 });
+}
+
+interface WayToFeed {
+  /** The plugs that would do, of which so many are taken. */
+  readonly able: readonly number[];
+  readonly count: number;
+  readonly adapter: PlugAdapter | null;
+}
+
+/** Directly, or through each adapter that gives such a plug. */
+function waysToFeed(state: Assigning, socket: Socket): readonly WayToFeed[] {
+  const { plugs, leniency } = state;
+  const all = [...plugs.keys()];
+  const typeOf = (n: number) => itemAt(plugs, n).type;
+  const unused = all.filter((n) => usersOf(state, n).length === 0);
+  // A splitter hangs a second socket on a plug that feeds one by itself already.
+  const splitting = all.filter((n) => {
+    const [user, another] = usersOf(state, n);
+    return user !== undefined && another === undefined && user.adapter === null;
+  });
+  const direct = unused.filter((n) => PLUGS[typeOf(n)].serves.includes(socket.type));
+  return [
+    { able: direct, count: 1, adapter: null },
+    ...PLUG_ADAPTERS.flatMap((adapter): readonly WayToFeed[] => {
+      const { gives, takes, count, watts, splits } = ADAPTED[adapter];
+      if (gives !== socket.type || (leniency.watts !== true && socket.watts > watts)) return [];
+      const able = (splits ? splitting : unused).filter((n) => takes.includes(typeOf(n)));
+      return [{ able, count, adapter }];
+    }),
+  ];
+}
+
+/** So many of these plugs, in every way that makes a difference. */
+const combinations = (
+  state: Assigning,
+  from: readonly number[],
+  count: number,
+): readonly (readonly number[])[] =>
+  count === 0
+    ? [[]]
+    : from.flatMap((n, at) =>
+        from.slice(0, at).some((m) => alike(state, n, m))
+          ? []
+          : combinations(state, from.slice(at + 1), count - 1).map((rest) => [n, ...rest]),
+      );
+
+/** Plugs that are alike in everything and carry the same so far: only the first is worth trying. */
+function alike({ plugs, feeds }: Assigning, n: number, m: number): boolean {
+  const [a, b] = [itemAt(plugs, n), itemAt(plugs, m)];
+  return (
+    a.type === b.type &&
+    a.watts === b.watts &&
+    a.lead === b.lead &&
+    a.reachMm === b.reachMm &&
+    loadOf(feeds, n) === loadOf(feeds, m)
+  );
+}
+
+/** Whether these plugs can take so many watts more each, together. */
+function hold(
+  { plugs, feeds, leniency, leadLimits: limits }: Assigning,
+  taken: readonly number[],
+  share: number,
+  wayMm: number,
+): boolean {
+  const leadOf = (n: number) => itemAt(plugs, n).lead;
+  return taken.every((n) => {
+    const { watts, lead, reachMm } = itemAt(plugs, n);
+    const beside = taken.filter((m) => leadOf(m) === lead).length;
+    const onLead = () => sumOf(feeds, (m) => (leadOf(m) === lead ? 1 : 0)) + beside * share;
+    return (
+      (leniency.reach === true || reachMm >= wayMm) &&
+      (leniency.watts === true || loadOf(feeds, n) + share <= watts + HAIR_WATTS) &&
+      (leniency.leads === true ||
+        lead === null ||
+        onLead() <= (limits.get(lead) ?? Infinity) + HAIR_WATTS)
+    );
+  });
+}
+
+const usersOf = ({ feeds }: Assigning, n: number): readonly Feed[] =>
+  feeds.filter((feed) => feed.plugs.includes(n));
+
+const loadOf = (feeds: readonly Feed[], n: number): number =>
+  sumOf(feeds, (each) => (each === n ? 1 : 0));
 
 const directPlugs = ({ type }: Socket, plugs: readonly FreePlug[]): number =>
   plugs.filter((plug) => PLUGS[plug.type].serves.includes(type)).length;
@@ -225,11 +269,11 @@ export interface PlugLoad {
 
 export function plugLoads({ plugs, feeds }: Assignment): readonly PlugLoad[] {
   const used = plugs.flatMap((plug, n): readonly PlugLoad[] => {
-    const watts = sumOf(feeds, (each) => (each === n ? 1 : 0));
+    const watts = loadOf(feeds, n);
     return watts === 0 ? [] : [{ kind: 'plug', name: plug.type, watts, limitWatts: plug.watts }];
   });
   const leads = [...leadLimits(plugs)].flatMap(([lead, limitWatts]): readonly PlugLoad[] => {
-    const watts = sumOf(feeds, (n) => (plugs[n]!.lead === lead ? 1 : 0));
+    const watts = sumOf(feeds, (n) => (itemAt(plugs, n).lead === lead ? 1 : 0));
     return watts === 0 ? [] : [{ kind: 'lead', name: lead, watts, limitWatts }];
   });
   return [...used, ...leads];

@@ -2,6 +2,7 @@
  * Makes a document readable again by leaving out what does not validate: a fact becomes unknown, a part of a list
  * goes, a text or list that is too long is shortened. Everything left out is told with its place.
  */
+import { itemAt } from '../units.ts';
 import type * as z from 'zod/mini';
 import { emptyCase, emptyMachine, emptySlot, emptySupply, Machine } from '../parts/machine.ts';
 import { Job, emptyJob } from '../parts/job.ts';
@@ -71,7 +72,7 @@ function distinctPlaces(issues: readonly z.core.$ZodIssue[]): readonly z.core.$Z
 
 function comparePaths(a: Path, b: Path): number {
   for (let n = 0; n < Math.min(a.length, b.length); n += 1) {
-    const [left, right] = [a[n]!, b[n]!];
+    const [left, right] = [itemAt(a, n), itemAt(b, n)];
     if (left === right) continue;
     return typeof left === 'number' && typeof right === 'number'
       ? left - right

@@ -93,8 +93,9 @@ function askPlugs(
 ): Finding {
   const there = plugsOf(free);
   const subject = sockets.map(({ type }) => type).join(' + ');
-  const { cost, feeds } = assignPlugs(sockets, there);
-  if (cost.dead === 0) {
+  const { feeds } = assignPlugs(sockets, there);
+  const dead = feeds.find((feed) => feed.plugs.length === 0)?.socket;
+  if (dead === undefined) {
     const adapted = feeds.find(({ adapter }) => adapter !== null);
     return adapted?.adapter == null
       ? { code: 'power.plugsFound', verdict: 'clear', subject }
@@ -108,7 +109,6 @@ function askPlugs(
         };
   }
   const without = (leniency: Leniency) => assignPlugs(sockets, there, leniency).cost.dead === 0;
-  const dead = feeds.find((feed) => feed.plugs.length === 0)!.socket;
   const serving = there.filter(({ type }) => PLUGS[type].serves.includes(dead.type));
   if (without({ reach: true })) {
     return {

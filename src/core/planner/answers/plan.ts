@@ -153,7 +153,7 @@ export function proposalOf({ best, least, searched }: Searched, context: PlanCon
     ...(best.interactions.findings[best.placed.indexOf(candidate)] ?? []),
   ];
   const fresh = best.placed.filter(({ existing }) => existing === null);
-  const moved = best.placed.filter((each) => each.existing !== null && isDisturbed(each));
+  const moved = best.placed.filter(isDisturbed);
   const extras = [...gathered(fresh.flatMap(({ findings, flows }) => extrasOf(findings, flows)))];
   return {
     // The survey's own slots, whatever lanes a candidate reckoned with.
@@ -162,13 +162,19 @@ export function proposalOf({ best, least, searched }: Searched, context: PlanCon
       slot: slotOf(each),
       findings: findingsOf(each),
     })),
-    moves: moved.map((each) => ({
-      card: each.card,
-      slot: slotOf(each),
-      fromSlotId: each.existing!.slot.id,
-      toSlotId: each.slot.id,
-      findings: findingsOf(each),
-    })),
+    moves: moved.flatMap((each) =>
+      each.existing === null
+        ? []
+        : [
+            {
+              card: each.card,
+              slot: slotOf(each),
+              fromSlotId: each.existing.slot.id,
+              toSlotId: each.slot.id,
+              findings: findingsOf(each),
+            },
+          ],
+    ),
     givenUp: best.givenUp.map(({ slot }) => slot.id),
     unmet: best.unmet.flatMap(({ need }) => need ?? []),
     pinsLeft: best.unmet.flatMap(({ pin }) => pin ?? []),

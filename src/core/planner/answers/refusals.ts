@@ -1,4 +1,5 @@
 /** Why the cards that are not in the plan are not in it. */
+import { itemAt } from '../../units.ts';
 import type { Card } from '../../parts/card.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
 import { SERVED_BY, unitsNeeded } from '../../parts/need.ts';
@@ -71,7 +72,7 @@ function pathDominance(
   const order = able
     .map((each) => ({ ...each, score: costAlone(each, scale) }))
     .toSorted((a, b) => a.score - b.score);
-  const { verdict, flows, score } = order[0]!;
+  const { verdict, flows, score } = itemAt(order, 0);
   const { card } = verdict;
   // A card of the same kind would be taken out for this one, so only the others can be in its way.
   const others = placed.filter(({ kind }) => kind !== card.delivers.kind);
@@ -114,7 +115,10 @@ const asCandidate = ({ verdict: { card, slot } }: Assessment): Candidate => ({
 });
 
 function unable(everywhere: readonly Assessment[]): Refusal {
-  const { verdict, flows } = everywhere.toSorted((a, b) => badness(a) - badness(b))[0]!;
+  const { verdict, flows } = itemAt(
+    everywhere.toSorted((a, b) => badness(a) - badness(b)),
+    0,
+  );
   const blocked = verdict.verdict === 'blocked';
   const worst = byWeight(blocked ? verdict.findings : flows.map((flow) => flow.finding))[0];
   return {

@@ -1,4 +1,5 @@
 /** What a plan still has to cover, counted as one number, and more coarsely where there are too many such numbers. */
+import { itemAt } from '../../units.ts';
 import { memoOf } from '../../memo.ts';
 import type { Group } from '../candidates/coverage.ts';
 import type { Existing } from '../candidates/existing.ts';
@@ -49,12 +50,12 @@ export function coverageStateOf(
     most,
     strides,
     size,
-    start: most.reduce((sum, digit, n) => sum + digit * strides[n]!, 0),
+    start: most.reduce((sum, digit, n) => sum + digit * itemAt(strides, n), 0),
   };
 }
 
 export const digit = ({ strides, most }: CoverageState, state: number, n: number): number =>
-  Math.floor(state / strides[n]!) % (most[n]! + 1);
+  Math.floor(state / itemAt(strides, n)) % (itemAt(most, n) + 1);
 
 /** Where the digits of leads begin. */
 export const leadsFrom = ({ groups, existing }: CoverageState): number =>
@@ -67,7 +68,7 @@ export function after(coverageState: CoverageState, state: number, coverage: Cov
   for (const [n, amount] of coverage) {
     const there = digit(coverageState, remaining, n);
     if (n >= first && there < amount) return -1;
-    remaining -= Math.min(there, amount) * coverageState.strides[n]!;
+    remaining -= Math.min(there, amount) * itemAt(coverageState.strides, n);
   }
   return remaining;
 }
@@ -118,20 +119,20 @@ export function foldingOf(coverageState: CoverageState): Folding {
       if (by === 1) return state;
       let folded = 0;
       for (let n = 0; n < most.length; n += 1) {
-        folded += Math.ceil(digit(coverageState, state, n) / grain(n)) * strides[n]!;
+        folded += Math.ceil(digit(coverageState, state, n) / grain(n)) * itemAt(strides, n);
       }
       return folded;
     },
     step: memoOf((coverage: Coverage) => {
       const to = same.slice();
       for (const [n, amount] of coverage) {
-        const there = digits[n]!;
+        const there = itemAt(digits, n);
         const given = Math.ceil(amount / grain(n));
-        const stride = strides[n]!;
+        const stride = itemAt(strides, n);
         for (let state = 0; state < size; state += 1) {
           if (to[state] === size) continue;
-          if (n >= first && there[state]! < given) to[state] = size;
-          else to[state]! -= Math.min(there[state]!, given) * stride;
+          if (n >= first && itemAt(there, state) < given) to[state] = size;
+          else to[state] = itemAt(to, state) - Math.min(itemAt(there, state), given) * stride;
         }
       }
       return to;

@@ -1,4 +1,5 @@
 /** Which demands stay unmet, decided before cards are; and what a partial plan costs at least where that is decided. */
+import { itemAt } from '../../units.ts';
 import type { Machine } from '../../parts/machine.ts';
 import { wattsForNew } from '../candidates/conflicts.ts';
 import { OVER_BUDGET_FACTOR, type Scale } from '../candidates/cost.ts';
@@ -93,7 +94,7 @@ const remainingWithout = (coverageState: CoverageState, unmet: readonly Demand[]
   coverageState.groups.reduce(
     (state, { demands }, n) =>
       demands.some((demand) => unmet.includes(demand))
-        ? state - coverageState.most[n]! * coverageState.strides[n]!
+        ? state - itemAt(coverageState.most, n) * itemAt(coverageState.strides, n)
         : state,
     coverageState.start,
   );

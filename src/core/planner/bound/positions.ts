@@ -2,6 +2,7 @@
  * The slots of a machine in the order in which the search fills them – housing by housing, opening by opening – with
  * what could go into each.
  */
+import { itemAt } from '../../units.ts';
 import { memo, memoBy } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
@@ -130,7 +131,7 @@ function coverageOf(
   { groups, existing, leads, most }: CoverageState,
 ): Coverage {
   const coverage = [
-    ...groups.map((group, n) => Math.min(most[n]!, unitsFor(group, candidate.units))),
+    ...groups.map((group, n) => Math.min(itemAt(most, n), unitsFor(group, candidate.units))),
     ...existing.map((each) => (candidate.existing === each ? 1 : 0)),
     ...leads.map((lead) => candidate.leads.filter((each) => each === lead).length),
   ];
@@ -145,7 +146,7 @@ function nextFree(slots: readonly Slot[], at: number, candidate: Candidate): num
   const taken = openingsOf(candidate);
   let next = at + 1;
   while (next < slots.length) {
-    const { opening, enclosureId } = slots[next]!;
+    const { opening, enclosureId } = itemAt(slots, next);
     const there = valueOf(opening);
     if (enclosureId !== slot.enclosureId || there === null || there >= own + taken) break;
     next += 1;

@@ -9,6 +9,7 @@
  * Worked out by dynamic programming, from the last position to the first. A table holds, by how long is waited already and
  * by what stands before the position, the least cost of waiting and of all that follows, for each state of what remains.
  */
+import { itemAt } from '../../units.ts';
 import { memo } from '../../memo.ts';
 import { leastUnmet } from '../candidates/coverage.ts';
 import {
@@ -129,11 +130,17 @@ function relaxation(context: RelaxationContext, ways: readonly (readonly Way[])[
   );
   const tables: Table[] = Array<Table>(positions.length + 1).fill(atEnd);
   for (let at = positions.length - 1; at >= 0; at -= 1) {
-    tables[at] = tableOf(positions[at]!, ways[at]!, tables, tables[at + 1]!, context);
+    tables[at] = tableOf(
+      itemAt(positions, at),
+      itemAt(ways, at),
+      tables,
+      itemAt(tables, at + 1),
+      context,
+    );
   }
   const rowOf = (beside: number) => (beside < besides ? beside : beside - 2);
   const value = (position: number, state: number, waiting: number, beside: number) =>
-    tables[position]![waiting]![rowOf(beside)]![state]!;
+    itemAt(itemAt(itemAt(itemAt(tables, position), waiting), rowOf(beside)), state);
   return {
     least: (position, remaining, waiting, beside) =>
       value(position, folded.fold(remaining), waiting, beside),
@@ -141,15 +148,15 @@ function relaxation(context: RelaxationContext, ways: readonly (readonly Way[])[
       const chosen: Option[] = [];
       let [at, state, waiting, beside] = [0, folded.fold(remaining), 0, 0];
       while (at < positions.length) {
-        const position = positions[at]!;
+        const position = itemAt(positions, at);
         let least =
           value(at + 1, state, waiting, besideEmpty(position)) +
           (position.taken && isFlanked(beside) ? costs.outFirst : 0);
         let best: Way | null = null;
-        for (const way of ways[at]!) {
+        for (const way of itemAt(ways, at)) {
           const { option, cost, to, wait } = way;
           const then = besideAfter(option, beside);
-          const rest = value(option.next, to[state]!, Math.max(wait, waiting), then);
+          const rest = value(option.next, itemAt(to, state), Math.max(wait, waiting), then);
           const total = cost + causedBy(option, beside, costs) + rest;
           // Where it costs the same a card goes into the first slot that takes it.
           const isBetter = total < least || (total === least && best === null);
@@ -161,7 +168,7 @@ function relaxation(context: RelaxationContext, ways: readonly (readonly Way[])[
           continue;
         }
         chosen.push(best.option);
-        state = best.to[state]!;
+        state = itemAt(best.to, state);
         waiting = Math.max(waiting, best.wait);
         beside = besideAfter(best.option, beside);
         at = best.option.next;
@@ -206,16 +213,20 @@ function tableOf(
     for (const way of ways) {
       if (way.wait > waiting) continue;
       const into = way.wait < waiting ? soFar : longer;
-      const following = tables[way.option.next]![waiting]!;
+      const following = itemAt(itemAt(tables, way.option.next), waiting);
       lower(
         into.alone,
         way.takesAir ? into.beforeFan : into.beside,
-        following[way.thenAlone]!,
-        following[way.thenBeside]!,
+        itemAt(following, way.thenAlone),
+        itemAt(following, way.thenBeside),
         way,
       );
     }
-    table[waiting] = rowsOf(position, emptied[waiting]![besideEmpty(position)]!, context);
+    table[waiting] = rowsOf(
+      position,
+      itemAt(itemAt(emptied, waiting), besideEmpty(position)),
+      context,
+    );
   }
   return table;
 }
@@ -226,24 +237,30 @@ function rowsOf(
   empty: Row,
   { costs: { outFirst, noAir }, besides, scratch: { soFar, longer } }: RelaxationContext,
 ): readonly Row[] {
-  const rows = Array.from({ length: besides }, () => new Float64Array(empty.length));
-  const [nothing, card, flanked, fan, flankedFan] = rows;
+  const row = () => new Float64Array(empty.length);
+  const [nothing, card, flanked] = [row(), row(), row()];
+  const [fan, flankedFan] = besides === BESIDE.length ? [row(), row()] : [];
   for (let state = 0; state < empty.length; state += 1) {
-    const free = empty[state]!;
+    const free = itemAt(empty, state);
     const freeFlanked = taken ? free + outFirst : free;
-    const alone = Math.min(soFar.alone[state]!, longer.alone[state]!);
-    const calm = Math.min(soFar.beside[state]!, longer.beside[state]!);
-    const airy = Math.min(soFar.beforeFan[state]!, longer.beforeFan[state]!);
+    const alone = Math.min(itemAt(soFar.alone, state), itemAt(longer.alone, state));
+    const calm = Math.min(itemAt(soFar.beside, state), itemAt(longer.beside, state));
+    const airy = Math.min(itemAt(soFar.beforeFan, state), itemAt(longer.beforeFan, state));
     const behind = Math.min(calm, airy);
-    nothing![state] = Math.min(free, alone);
-    card![state] = Math.min(free, behind);
-    flanked![state] = Math.min(freeFlanked, behind + outFirst);
+    nothing[state] = Math.min(free, alone);
+    card[state] = Math.min(free, behind);
+    flanked[state] = Math.min(freeFlanked, behind + outFirst);
     if (fan === undefined || flankedFan === undefined) continue;
     const behindFan = Math.min(calm, airy + noAir);
     fan[state] = Math.min(free, behindFan);
     flankedFan[state] = Math.min(freeFlanked, behindFan + outFirst);
   }
-  return rows;
+  return [
+    nothing,
+    card,
+    flanked,
+    ...(fan === undefined || flankedFan === undefined ? [] : [fan, flankedFan]),
+  ];
 }
 
 /** Where going on from the state that follows costs less than what is known, that is what it costs. */
@@ -255,11 +272,11 @@ function lower(
   { to, cost }: Way,
 ): void {
   for (let state = 0; state < to.length; state += 1) {
-    const then = to[state]!;
-    const one = cost + followingAlone[then]!;
-    const other = cost + followingBeside[then]!;
-    if (one < alone[state]!) alone[state] = one;
-    if (other < beside[state]!) beside[state] = other;
+    const then = itemAt(to, state);
+    const one = cost + itemAt(followingAlone, then);
+    const other = cost + itemAt(followingBeside, then);
+    if (one < itemAt(alone, state)) alone[state] = one;
+    if (other < itemAt(beside, state)) beside[state] = other;
   }
 }
 
@@ -324,14 +341,15 @@ function alikeOf(
 
 /** Of options that are alike the cheapest, at these multipliers. */
 function cheapest({ options, ...rest }: Alike, { money, watts }: Multipliers): Way {
-  let best: Option | null = null;
-  let least = Infinity;
+  const costOf = (option: Option): number =>
+    option.candidate.atLeast + money * option.candidate.moneyCents + watts * wattsOf(option);
+  let best = itemAt(options, 0);
+  let least = costOf(best);
   for (const option of options) {
-    const { atLeast, moneyCents } = option.candidate;
-    const cost = atLeast + money * moneyCents + watts * wattsOf(option);
-    if (best === null || cost < least) [best, least] = [option, cost];
+    const cost = costOf(option);
+    if (cost < least) [best, least] = [option, cost];
   }
-  return { ...rest, option: best!, cost: least };
+  return { ...rest, option: best, cost: least };
 }
 
 /** Without the ways that another dominates: it gives no less, takes no lead more, costs no more, and leaves no worse position. */

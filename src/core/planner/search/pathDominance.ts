@@ -2,6 +2,7 @@
  * Partial plans that need not be followed: another one leads to the same position with the same remaining, whatever
  * goes on from there goes on alike, and it has cost no more of anything so far. The same cards in other slots, mostly.
  */
+import { itemAt } from '../../units.ts';
 import type { Card } from '../../parts/card.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine } from '../../parts/machine.ts';
@@ -100,7 +101,7 @@ const noDearer = (a: Label, b: Label): boolean =>
   a.moneyCents <= b.moneyCents &&
   a.watts <= b.watts &&
   a.waiting <= b.waiting &&
-  a.taken.sockets.every(({ watts }, n) => watts <= b.taken.sockets[n]!.watts);
+  a.taken.sockets.every(({ watts }, n) => watts <= itemAt(b.taken.sockets, n).watts);
 
 const socketName = ({ type, wayMm }: Socket): string => `${type} ${wayMm}`;
 

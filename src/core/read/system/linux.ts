@@ -1,4 +1,5 @@
 /** What a Linux system says of itself: os-release, uname, and its network ports. */
+import { itemAt } from '../../units.ts';
 import type { Architecture } from '../../parts/machine.ts';
 import { clipped } from '../../parts/limits.ts';
 import { ETHERNET_MEGABITS } from '../../standards/ethernet.ts';
@@ -121,7 +122,7 @@ export function readEthtool(input: string, problems: ProblemList): readonly Netw
 function modesUnder(heading: string, lines: readonly string[]): readonly number[] | null {
   const start = lines.findIndex((line) => line.trimStart().startsWith(`${heading}:`));
   if (start === -1) return null;
-  const indent = indentOf(lines[start]!);
+  const indent = indentOf(itemAt(lines, start));
   const further = lines.slice(start + 1).findIndex((line) => indentOf(line) <= indent);
   const end = further === -1 ? lines.length : start + 1 + further;
   const all: readonly number[] = ETHERNET_MEGABITS;
