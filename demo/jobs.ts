@@ -3,10 +3,10 @@ import {
   apply,
   emptyJob,
   expectations,
-  fittedCards,
+  acceptanceOf,
+  assemblyOf,
   known,
   takeEvidence,
-  packagesFor,
   plainNeed,
   proposePlan,
   readEvidence,
@@ -67,24 +67,8 @@ function begin(
 }
 
 function accept(job: Job, at: string): Job {
-  const { placements, extras } = proposePlan({
-    ...job,
-    cards: CARDS,
-    extras: EXTRAS,
-    library: PACKAGES,
-  });
-  return perform(job, at, [
-    {
-      name: 'acceptPlan',
-      placements: placements.map(({ card, slot }) => ({ slotId: slot.id, card })),
-      packages: packagesFor(
-        placements.map(({ card }) => card),
-        job.machine,
-        PACKAGES,
-      ),
-      extras: extras.map(({ kind, fits, count, extra }) => ({ kind, fits, count, extra })),
-    },
-  ]);
+  const plan = proposePlan({ ...job, cards: CARDS, extras: EXTRAS, library: PACKAGES });
+  return perform(job, at, [{ name: 'acceptPlan', ...acceptanceOf(plan, job, PACKAGES) }]);
 }
 
 const tickAll = (job: Job, at: string, stages: readonly Stage[], most = Infinity): Job =>
@@ -337,7 +321,7 @@ export function demoJobs(lspci: string): readonly Job[] {
     ...scenes,
   ];
   for (const job of jobs) {
-    if (job.plan !== null && fittedCards(job).length === 0)
+    if (job.plan !== null && assemblyOf(job).cards.length === 0)
       throw new Error(`${job.id}: empty plan`);
   }
   return jobs;

@@ -378,7 +378,14 @@ export {
   whyNot,
 } from './planner/answers/pins.ts';
 
-export { type CautionCode, type Step, type StepCode, steps } from './procedure/steps.ts';
+export {
+  type CardAt,
+  type CautionCode,
+  type Step,
+  type StepCode,
+  type StepValues,
+} from './procedure/step.ts';
+export { steps } from './procedure/steps.ts';
 export {
   type JobSummary,
   type OpenCounts,
@@ -387,15 +394,10 @@ export {
   summaryOf,
 } from './procedure/openItems.ts';
 
-export {
-  type Expectation,
-  type Fitted,
-  expectations,
-  fittedCards,
-  movedCards,
-  plannedMachine,
-} from './proof/expect.ts';
-export { type FallBack, type Judgement, judge } from './proof/judge.ts';
+export { type Acceptance, acceptanceOf, acceptanceOfTrial } from './assembly/acceptance.ts';
+export { type AssembledCard, type Assembly, assemblyOf, newCardsOf } from './assembly/assembly.ts';
+export { type Expectation, expectations } from './assembly/expectations.ts';
+export { type FallBack, type Judgement, judge } from './diagnosis/judge.ts';
 
 export {
   JOB_FILE_ENDING,

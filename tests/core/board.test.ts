@@ -14,7 +14,7 @@ import {
   steps,
   vacant,
   valueOf,
-  fittedCards,
+  assemblyOf,
   type Card,
   type Condition,
   type DriverPackage,
@@ -147,7 +147,7 @@ describe('Sharing', () => {
         packages: [],
       },
     );
-    expect(fittedCards(job).map(({ slot }) => valueOf(slot.lanes))).to.deep.equal([8, 16]);
+    expect(assemblyOf(job).cards.map(({ slot }) => valueOf(slot.lanes))).to.deep.equal([8, 16]);
   });
 });
 

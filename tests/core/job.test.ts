@@ -35,6 +35,7 @@ import {
   told,
   usbNeed,
 } from '../builders/parts.ts';
+import { valuesOf } from '../builders/steps.ts';
 
 const museumText = readFileSync(
   new URL('../../demo/evidence/lighthouse-museum.lspci.txt', import.meta.url),
@@ -120,9 +121,7 @@ describe('Steps', () => {
   });
 
   it('belong to this very plan', () => {
-    expect(
-      all.filter(({ code }) => code === 'removeCover').map(({ values }) => values['opening']),
-    ).to.have.members([1, 2, 3]);
+    expect(valuesOf(all, 'removeCover').map(({ opening }) => opening)).to.have.members([1, 2, 3]);
     expect(all.find(({ code }) => code === 'moveBox')?.values).to.include({ name: 'Fan lead' });
     // The thin card goes in before the thick one, which would cover its slot.
     expect(all.filter(({ code }) => code === 'seat').map(({ slotId }) => slotId)).to.deep.equal([
@@ -387,8 +386,8 @@ describe('Hand-over sheet', () => {
       ['Slot 1', { generation: 3, width: 16 }],
       ['Slot 3', { generation: 3, width: 1 }],
     ]);
-    expect(sheet.cards[0]?.package?.version).to.equal('32.4.1');
-    expect(sheet.cards[1]?.ownDriver).to.equal('xHCI');
+    expect(sheet.cards[0]?.driver.package?.version).to.equal('32.4.1');
+    expect(sheet.cards[1]?.driver.ownDriver).to.equal('xHCI');
     expect(sheet.figures[0]?.judgement?.verdict).to.equal('clear');
     expect(sheet.coversKept).to.have.members([1, 2, 3]);
     expect(sheet.bracketsKept).to.deep.equal(['Maker Model']);

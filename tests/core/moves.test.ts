@@ -21,6 +21,7 @@ import {
   type PlanRequest,
 } from '../../src/core/index.ts';
 import { aCard, aJob, aMachine, aSlot, occupiedBy, told } from '../builders/parts.ts';
+import { valuesOf } from '../builders/steps.ts';
 
 const request: PlanRequest = {
   machine: FILM_SHED.machine,
@@ -52,10 +53,8 @@ function accepted(): Job {
 }
 
 /** Openings that steps of a kind tell of. */
-const openings = (job: Job, code: string) =>
-  steps(job)
-    .filter((step) => step.code === code)
-    .map(({ values }) => values['opening']);
+const openings = (job: Job, code: 'removeCover' | 'closeOpening') =>
+  valuesOf(steps(job), code).map(({ opening }) => opening);
 
 describe('A plan that moves a card and gives one up', () => {
   it('delivers what is wanted with the cards where it wants them', () => {
@@ -73,6 +72,7 @@ describe('A plan that moves a card and gives one up', () => {
     expect(all[at('takeOut')]!.values).to.deep.equal({
       card: 'Thornmere Bollard S1',
       slot: 'Slot 4',
+      box: '',
     });
     expect(all[at('moveCard')]!.values).to.include({
       from: 'Slot 1',

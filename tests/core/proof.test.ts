@@ -153,7 +153,7 @@ describe('Judging a reading', () => {
 
   it('has nothing to say where the plan serves no such need', () => {
     const none = fitted(aMachine([aSlot(1)]), aCard(), networkNeed(1e6));
-    expect(none.fitted).to.equal(null);
+    expect(none.card).to.equal(null);
     expect(judge(none, 1e6)).to.equal(null);
   });
 });

@@ -33,6 +33,7 @@ import {
   WORKSTATION,
 } from '../../demo/machines.ts';
 import { aJob, told, usbNeed } from '../builders/parts.ts';
+import { valuesOf } from '../builders/steps.ts';
 
 const card = (model: string): Card => {
   const found = CARDS.find((each) => each.model === model);
@@ -122,9 +123,7 @@ describe('Job 2: Wi-Fi into a small office desktop with low brackets', () => {
 
   it('shows the identity that the device list will show, and leads Bluetooth to its header', () => {
     const all = stepsFor(onPlan, ['Gull 867', 's1']);
-    expect(all.find(({ code }) => code === 'checkDevice')?.values['identity']).to.equal(
-      'f1a4:7405',
-    );
+    expect(valuesOf(all, 'checkDevice')[0]?.identity).to.equal('f1a4:7405');
     inOrder(all, 'swapBracket', 'joinLead', 'seat', 'screw', 'joinHeader');
   });
 });
@@ -204,12 +203,10 @@ describe('Job 6: graphics into an old workstation with two small board plugs', (
   it('proposes just that card, and orders the pair lead with it', () => {
     expect(models(WORKSTATION, [need])).to.deep.equal([['Drafting 4', 's1']]);
     const all = stepsFor(WORKSTATION, ['Drafting 4', 's1']);
-    expect(
-      all.filter(({ code }) => code === 'orderExtra').map(({ values }) => values['fits']),
-    ).to.deep.equal(['two-6-pin-to-8-pin']);
-    expect(all.find(({ code }) => code === 'plug')?.values['adapter']).to.equal(
+    expect(valuesOf(all, 'orderExtra').map(({ fits }) => fits)).to.deep.equal([
       'two-6-pin-to-8-pin',
-    );
+    ]);
+    expect(valuesOf(all, 'plug')[0]?.adapter).to.equal('two-6-pin-to-8-pin');
     expect(all.find(({ code }) => code === 'seat')?.cautions).to.include('latch');
   });
 

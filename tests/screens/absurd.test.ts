@@ -10,7 +10,7 @@ import {
   housings,
   judge,
   openItems,
-  plannedMachine,
+  assemblyOf,
   portTree,
   portsWithSlots,
   sameMachine,
@@ -64,7 +64,7 @@ function everyView(job: Job): void {
         said.push(findingWords(finding), findingTopic(finding), remedyWords(finding) ?? '');
   handOverSheet(job);
   if (job.plan !== null) {
-    plannedMachine(job);
+    assemblyOf(job);
     shoppingList(job, 2_000);
   }
   for (const { machine } of housings(job.machine)) boardLayout(machine, []);

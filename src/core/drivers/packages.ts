@@ -5,6 +5,7 @@ import type { DriverPackage } from '../parts/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
+import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
 
 /** The packages the driver library knows, or null while it cannot be reached. */
 export type DriverLibrary = readonly DriverPackage[] | null;
@@ -37,6 +38,22 @@ export function bestPackage(
     )[0] ?? null
   );
 }
+
+export interface DriverChoice {
+  /** Null where no package names the card and serves the system. */
+  readonly package: DriverPackage | null;
+  /** The kind of driver the system brings for the card's class, where no package is used. */
+  readonly ownDriver: string | null;
+}
+
+export const chosenDriver = (
+  card: Card,
+  machine: Machine,
+  library: readonly DriverPackage[],
+): DriverChoice => ({
+  package: bestPackage(card, machine, library),
+  ownDriver: SYSTEM_DRIVEN_CLASSES[card.ids.class24] ?? null,
+});
 
 /** The packages to use for these cards, each once. */
 export function packagesFor(

@@ -18,3 +18,7 @@ export const Extra = z.object({
   leadDays: z.nullable(limits.days),
 });
 export type Extra = DeepReadonly<z.infer<typeof Extra>>;
+
+/** Maker and model, as parts are spoken of. */
+export const extraName = ({ maker, model }: Pick<Extra, 'maker' | 'model'>): string =>
+  `${maker} ${model}`;

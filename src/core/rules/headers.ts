@@ -34,20 +34,13 @@ function frontLeads({ frontHeaders }: Card, machine: Machine): readonly Finding[
   });
 }
 
-/** Leads run along the edges of the board, so the way is counted along and across it. Common practice, no source. */
-function boardLeads({ boardLeads: leads, lengthMm: cardMm }: Card, slot: Slot, machine: Machine) {
+function boardLeads(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
   const free = valueOf(machine.headers);
-  const opening = valueOf(slot.opening);
-  return leads.map(({ type, lengthMm }): Finding => {
+  return card.boardLeads.map(({ type, lengthMm }): Finding => {
     if (free === null) return { code: 'header.unknown', verdict: 'unknown', subject: type };
     const able = free.filter((header) => header.type === type);
     if (able.length === 0) return { code: 'header.missing', verdict: 'limited', subject: type };
-    const ways = able.map(({ place }) =>
-      place === undefined || opening === null
-        ? 0
-        : Math.max(0, place.xMm - cardMm) + Math.abs(place.yMm - openingMiddleMm(machine, opening)),
-    );
-    const wayMm = Math.min(...ways);
+    const wayMm = Math.min(...able.map((header) => headerWayMm(header, card, slot, machine)));
     return wayMm <= lengthMm
       ? { code: 'header.found', verdict: 'clear', subject: type }
       : {
@@ -59,4 +52,20 @@ function boardLeads({ boardLeads: leads, lengthMm: cardMm }: Card, slot: Slot, m
           unit: 'mm',
         };
   });
+}
+
+/**
+ * How far a lead of the card has to reach to a header, in millimetres; zero where nobody measured. Leads run along the
+ * edges of the board, so the way is counted along and across it. Common practice, no source.
+ */
+export function headerWayMm(
+  { place }: NonNullable<Machine['headers']>['value'][number],
+  { lengthMm }: Card,
+  slot: Slot,
+  machine: Machine,
+): number {
+  const opening = valueOf(slot.opening);
+  return place === undefined || opening === null
+    ? 0
+    : Math.max(0, place.xMm - lengthMm) + Math.abs(place.yMm - openingMiddleMm(machine, opening));
 }

@@ -3,6 +3,7 @@ import {
   socketsKey,
   assignPlugs,
   plugsOf,
+  type Feed,
   type FreePlug,
   type Leniency,
   type Socket,
@@ -96,17 +97,7 @@ function askPlugs(
   const { feeds } = assignPlugs(sockets, there);
   const dead = feeds.find((feed) => feed.plugs.length === 0)?.socket;
   if (dead === undefined) {
-    const adapted = feeds.find(({ adapter }) => adapter !== null);
-    return adapted?.adapter == null
-      ? { code: 'power.plugsFound', verdict: 'clear', subject }
-      : {
-          code: 'power.adapter',
-          verdict: 'needs',
-          subject: adapted.adapter,
-          needed: adapted.socket.watts,
-          available: ADAPTED[adapted.adapter].watts,
-          unit: 'W',
-        };
+    return plugsFoundFor(feeds);
   }
   const without = (leniency: Leniency) => assignPlugs(sockets, there, leniency).cost.dead === 0;
   const serving = there.filter(({ type }) => PLUGS[type].serves.includes(dead.type));
@@ -141,6 +132,25 @@ function askPlugs(
         unit: 'W',
       }
     : { code: 'power.plugMissing', verdict: 'blocked', subject: dead.type };
+}
+
+/** What is said of sockets that are all fed: by which adapter, where one is between. */
+export function plugsFoundFor(feeds: readonly Feed[]): Finding {
+  const adapted = feeds.find(({ adapter }) => adapter !== null);
+  return adapted?.adapter == null
+    ? {
+        code: 'power.plugsFound',
+        verdict: 'clear',
+        subject: feeds.map(({ socket }) => socket.type).join(' + '),
+      }
+    : {
+        code: 'power.adapter',
+        verdict: 'needs',
+        subject: adapted.adapter,
+        needed: adapted.socket.watts,
+        available: ADAPTED[adapted.adapter].watts,
+        unit: 'W',
+      };
 }
 
 /** The most that one plug, or an adapter with the plugs it takes, would give such a socket. */

@@ -1,18 +1,16 @@
 /** The hand-over sheet as data: what the customer keeps and the next technician starts from. */
+import type { DriverChoice } from '../drivers/packages.ts';
+import { newCardsOf, assemblyOf } from '../assembly/assembly.ts';
 import { cardName } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job, Reading } from '../parts/job.ts';
 import type { Machine, SystemFamily } from '../parts/machine.ts';
-import type { DriverPackage } from '../parts/driverPackage.ts';
-import { expectations, fittedCards, plannedMachine, type Expectation } from '../proof/expect.ts';
-import { judge, type Judgement } from '../proof/judge.ts';
-import { bestPackage } from '../drivers/packages.ts';
+import { expectations, type Expectation } from '../assembly/expectations.ts';
+import { judge, type Judgement } from '../diagnosis/judge.ts';
 import { byWeight, type Finding } from '../rules/finding.ts';
-import { slotLink } from '../placement/slotLink.ts';
-import { slotVerdict } from '../rules/verdict.ts';
 import type { Link } from '../standards/pciExpress.ts';
-import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
-import { steps, type CautionCode } from '../procedure/steps.ts';
+import { steps } from '../procedure/steps.ts';
+import type { CautionCode } from '../procedure/step.ts';
 import { shoppingList, type ShoppingRow } from './shoppingList.ts';
 
 export interface SheetCard {
@@ -20,9 +18,7 @@ export interface SheetCard {
   readonly slotLabel: string;
   readonly opening: number | null;
   readonly link: Link | null;
-  readonly package: DriverPackage | null;
-  /** The kind of driver the system brings for the class, where no package is used. */
-  readonly ownDriver: string | null;
+  readonly driver: DriverChoice;
   readonly priceCents: number;
   /** Findings with a catch, most weighty first. */
   readonly findings: readonly Finding[];
@@ -65,23 +61,19 @@ export interface HandOverSheet {
 const FOR_THE_OWNER: readonly CautionCode[] = ['mains', 'hotCard', 'heavyCard', 'localRules'];
 
 export function handOverSheet(job: Job): HandOverSheet {
-  const library = job.plan?.packages ?? [];
   const all = steps(job);
-  const machine = plannedMachine(job);
   const shopping = shoppingList(job, 0);
-  const cards = fittedCards(job).map(({ placement: { card }, slot }): SheetCard => {
-    const { findings } = slotVerdict(card, slot, machine, library);
-    return {
+  const cards = newCardsOf(assemblyOf(job)).map(
+    ({ card, slot, link, driver, findings }): SheetCard => ({
       name: cardName(card),
       slotLabel: slot.label,
       opening: valueOf(slot.opening),
-      link: slotLink(card, slot)?.link ?? null,
-      package: bestPackage(card, job.machine, library),
-      ownDriver: SYSTEM_DRIVEN_CLASSES[card.ids.class24] ?? null,
+      link: link?.link ?? null,
+      driver,
       priceCents: card.priceCents,
       findings: byWeight(findings.filter(({ verdict }) => verdict !== 'clear')),
-    };
-  });
+    }),
+  );
   return {
     machine: machineOf(job.machine),
     cards,
@@ -95,12 +87,8 @@ export function handOverSheet(job: Job): HandOverSheet {
     }),
     extras: shopping.rows.filter(({ extra }) => extra),
     totalCents: shopping.netCents,
-    coversKept: all
-      .filter(({ code }) => code === 'removeCover')
-      .map(({ values }) => Number(values['opening'])),
-    bracketsKept: all
-      .filter(({ code }) => code === 'swapBracket')
-      .map(({ values }) => String(values['card'])),
+    coversKept: all.flatMap((each) => (each.code === 'removeCover' ? [each.values.opening] : [])),
+    bracketsKept: all.flatMap((each) => (each.code === 'swapBracket' ? [each.values.card] : [])),
     cautions: FOR_THE_OWNER.filter((caution) =>
       all.some(({ cautions }) => cautions.includes(caution)),
     ),

@@ -1,9 +1,9 @@
 /** What has to be ordered for an accepted plan, with prices, waiting and tax. */
+import { extraName } from '../parts/extra.ts';
+import { newCardsOf, assemblyOf } from '../assembly/assembly.ts';
 import { withTaxCents } from '../money.ts';
 import { cardName } from '../parts/card.ts';
 import type { Job } from '../parts/job.ts';
-import { extrasFor } from '../planner/candidates/extras.ts';
-import { fittedCards, plannedMachine } from '../proof/expect.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 
 export interface ShoppingRow {
@@ -32,8 +32,8 @@ export interface ShoppingList {
 
 /** @param taxHundredths tax in hundredths of a percent */
 export function shoppingList(job: Job, taxHundredths: number): ShoppingList {
-  const fitted = fittedCards(job).map(({ placement: { card }, slot }) => ({ card, slot }));
-  const cards = fitted.map(({ card, slot }): ShoppingRow => ({
+  const assembly = assemblyOf(job);
+  const cards = newCardsOf(assembly).map(({ card, slot }): ShoppingRow => ({
     name: cardName(card),
     slotLabel: slot.label,
     extra: null,
@@ -41,28 +41,25 @@ export function shoppingList(job: Job, taxHundredths: number): ShoppingList {
     cents: card.priceCents,
     leadDays: card.leadDays,
   }));
-  const machine = plannedMachine(job);
-  const extras = extrasFor(fitted, job.needs, machine, job.plan?.packages ?? []).map(
-    ({ kind, fits, count }): ShoppingRow => {
-      const record =
-        job.plan?.extras.find((each) => each.kind === kind && each.fits === fits)?.extra ?? null;
-      return {
-        name: record === null ? '' : `${record.maker} ${record.model}`,
-        slotLabel: '',
-        extra: { kind, fits },
-        count,
-        cents: record?.priceCents ?? null,
-        leadDays: record?.leadDays ?? null,
-      };
-    },
-  );
-  const forMachine = job.bought.map(({ kind, maker, model, priceCents, leadDays }) => ({
-    name: `${maker} ${model}`,
+  const extras = assembly.extras.map(({ kind, fits, count }): ShoppingRow => {
+    const record =
+      job.plan?.extras.find((each) => each.kind === kind && each.fits === fits)?.extra ?? null;
+    return {
+      name: record === null ? '' : extraName(record),
+      slotLabel: '',
+      extra: { kind, fits },
+      count,
+      cents: record?.priceCents ?? null,
+      leadDays: record?.leadDays ?? null,
+    };
+  });
+  const forMachine = job.bought.map((extra): ShoppingRow => ({
+    name: extraName(extra),
     slotLabel: '',
-    extra: { kind, fits: '' },
+    extra: { kind: extra.kind, fits: '' },
     count: 1,
-    cents: priceCents,
-    leadDays,
+    cents: extra.priceCents,
+    leadDays: extra.leadDays,
   }));
   const rows: readonly ShoppingRow[] = [...cards, ...extras, ...forMachine];
   const netCents = rows.reduce((total, { count, cents }) => total + count * (cents ?? 0), 0);

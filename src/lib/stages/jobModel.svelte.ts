@@ -1,18 +1,16 @@
 /** What the stages show of the open job: everything here is computed from the document and the catalogue. */
 import {
+  acceptanceOf,
+  acceptanceOfTrial,
+  assemblyOf,
+  newCardsOf,
   contradictions,
   decisiveFacts,
   expectations,
-  fittedCards,
   openItems,
-  extrasFor,
-  packagesFor,
-  plannedMachine,
-  priced,
   slotVerdict,
   steps,
   verdictTable,
-  valueOf,
   withCards,
   withMoves,
   type Card,
@@ -58,10 +56,9 @@ export class JobModel {
   openCounts = $derived({ ...openItems(this.job), survey: this.unknown.length });
   disagreements = $derived(contradictions(this.job.machine));
   steps = $derived(steps(this.job));
+  assembly = $derived(assemblyOf(this.job));
   expectations = $derived(expectations(this.job));
-  fitted: readonly CardOnSlot[] = $derived(
-    fittedCards(this.job).map(({ placement, slot }) => ({ card: placement.card, slot })),
-  );
+  fitted: readonly CardOnSlot[] = $derived(newCardsOf(this.assembly));
   /** Cards that are tried in slots, to see what becomes of it: nothing of the job. */
   private tried = $state.raw<readonly { readonly cardId: string; readonly slotId: string }[]>([]);
 
@@ -194,7 +191,7 @@ export class JobModel {
   /** The machine as it is drawn: with its cards where the accepted plan, or the one looked at, wants them. */
   drawnMachine(stage: Stage): Machine {
     if (this.job.plan !== null)
-      return stage === 'survey' ? this.job.machine : plannedMachine(this.job);
+      return stage === 'survey' ? this.job.machine : this.assembly.machine;
     if (stage !== 'choose' || this.onTrial.length > 0 || this.proposal === null)
       return this.job.machine;
     return withMoves(this.job.machine, this.proposal.moves, this.proposal.givenUp);
@@ -226,33 +223,14 @@ export class JobModel {
     if ((placements.length === 0 && moves.length === 0) || blocked) return;
     // A plan for the job as it was a moment ago is not accepted: the next one is on its way.
     if (!tried && !this.planning.isCurrent) return;
-    const { machine, needs } = this.job;
-    // A card that may be given up comes out where another one is tried in its slot.
-    const makesRoom = this.onTrial
-      .filter(({ slot }) => valueOf(slot.occupant)?.fate === 'mayGo')
-      .map(({ slot }) => slot.id);
-    const givenUp = tried ? makesRoom : (plan?.givenUp ?? []);
-    const extras = tried
-      ? priced(
-          extrasFor(placements, needs, withMoves(machine, [], givenUp), supplies.library),
-          supplies.extras,
-        )
-      : (plan?.extras ?? []);
-    const refused = tried ? [] : refusedWords(this.planning.plans, this.planning.chosen);
+    const { job } = this;
+    const taken = tried
+      ? acceptanceOfTrial(this.onTrial, job, supplies.library, supplies.extras)
+      : plan && acceptanceOf(plan, job, supplies.library);
+    if (taken === null) return;
+    const refused = tried ? [] : refusedWords(this.planning.plans, plan);
     this.takeAllOff();
-    this.open.run({
-      name: 'acceptPlan',
-      placements: placements.map(({ card, slot }) => ({ slotId: slot.id, card })),
-      packages: packagesFor(
-        placements.map(({ card }) => card),
-        machine,
-        supplies.library ?? [],
-      ),
-      moves: moves.map(({ fromSlotId, toSlotId, card }) => ({ fromSlotId, toSlotId, card })),
-      givenUp,
-      extras: extras.map(({ kind, fits, count, extra }) => ({ kind, fits, count, extra })),
-      refused,
-    });
+    this.open.run({ name: 'acceptPlan', ...taken, refused });
   }
 }
 

@@ -1,5 +1,13 @@
 /** Steps and cautions as they are read at the bench, from a metre away. */
-import type { CautionCode, ExtraKind, FactCode, PlugType, Step, StepCode } from '$core';
+import type {
+  CardAt,
+  CautionCode,
+  PlugType,
+  Step,
+  StepCode,
+  StepValues,
+  SystemFamily,
+} from '$core';
 import { FACT_WORDS } from './facts';
 import { inMoney } from './figures';
 import { extraWords } from './plans';
@@ -10,21 +18,25 @@ interface StepWords {
   readonly detail?: string;
 }
 
-const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> = {
+/** A card with its slot, and the external box that is in, so that two of a kind are told apart. */
+const at = ({ card, slot, box }: CardAt): string => `${card} in ${slot}${inBox(box)}`;
+const inBox = (box: string): string => (box === '' ? '' : ` of ${box}`);
+
+const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWords } = {
   settle: ({ fact, subject }) => ({
-    title: `Find out: ${FACT_WORDS[fact as FactCode].name}${subject ? ` – ${subject}` : ''}`,
-    detail: FACT_WORDS[fact as FactCode].how,
+    title: `Find out: ${FACT_WORDS[fact].name}${subject ? ` – ${subject}` : ''}`,
+    detail: FACT_WORDS[fact].how,
   }),
-  order: ({ card, cents }) => ({
-    title: `Order ${card}`,
-    detail: `${inMoney(Number(cents))} by the catalogue.`,
+  order: ({ cents, ...card }) => ({
+    title: `Order ${card.card}`,
+    detail: `For ${card.slot}${inBox(card.box)}. ${inMoney(cents)} in the catalogue.`,
   }),
   orderExtra: ({ kind, fits, count }) => ({
-    title: `Order: ${Number(count) > 1 ? `${count} × ` : ''}${extraWords({ kind: kind as ExtraKind, fits: String(fits) })}`,
+    title: `Order: ${count > 1 ? `${count} × ` : ''}${extraWords({ kind, fits })}`,
     detail: 'It goes with the cards; without it one of them stays in its box.',
   }),
   orderNamed: ({ name, kind }) => ({
-    title: `Order: ${name} (${EXTRA_KIND_WORDS[kind as ExtraKind]})`,
+    title: `Order: ${name} (${EXTRA_KIND_WORDS[kind]})`,
     detail: 'The plan reckons with it in place.',
   }),
   updateFirmware: ({ year }) => ({
@@ -33,22 +45,22 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
       'Before the card changes, while there is still a picture. From the board’s maker, for this very board; do not switch off until it is done.',
   }),
   fetchDriver: ({ title, version }) => ({
-    title: `Fetch ${title} ${version}`,
+    title: `Download ${title} ${version}`,
     detail:
       'Now, onto a stick, while this machine or another is on-line: the new card may be the only way on-line later.',
   }),
-  findDriver: ({ card, identity }) => ({
-    title: `Find a driver for ${card}`,
+  findDriver: ({ identity, ...card }) => ({
+    title: `Find a driver for ${at(card)}`,
     detail: `None was known for this system when the plan was accepted. Ask its maker for ${identity}, before the machine goes off-line.`,
   }),
-  enrolKey: ({ card }) => ({
-    title: `Have the key for ${card}’s driver ready`,
+  enrolKey: (card) => ({
+    title: `Have the key ready for the driver of ${at(card)}`,
     detail:
       'Secure boot is on: a driver that does not come with the system loads only once the firmware knows its key. Its package says how; it takes one restart with a password.',
   }),
-  splitSlot: ({ card, slot }) => ({
-    title: `Set ${slot} to split its lanes`,
-    detail: `In the firmware’s setup, before ${card} goes in: without it only its first drive shows up.`,
+  splitSlot: ({ card, slot, box }) => ({
+    title: `Set ${slot}${inBox(box)} to x4x4x4x4 in firmware setup (bifurcation)`,
+    detail: `Before ${card} goes in: without it only its first drive shows up.`,
   }),
   bringScrew: ({ count }) => ({
     title: `Bring ${count === 1 ? 'a screw' : `${count} screws`} for the bracket`,
@@ -83,21 +95,21 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
     title: 'Open the case and lay it on its side',
     detail: 'Keep its screws together.',
   }),
-  removeCover: ({ opening, covers }) => ({
-    title: `Take out cover ${opening}`,
-    detail: `Counted from the processor’s end. ${COVER_DETAIL[String(covers)] ?? 'Keep it with the job.'}`,
+  removeCover: ({ opening, box, covers }) => ({
+    title: `Remove slot cover ${opening}${inBox(box)}`,
+    detail: `Counted from the processor’s end. ${COVER_DETAIL[covers] ?? 'Keep it with the job.'}`,
   }),
-  closeOpening: ({ opening }) => ({
-    title: `Put a cover over opening ${opening}`,
+  closeOpening: ({ opening, box }) => ({
+    title: `Put a slot cover over opening ${opening}${inBox(box)}`,
     detail: 'Its card has gone. Left open it lets dust in, and air out where it should not go.',
   }),
-  takeOut: ({ card, slot }) => ({
-    title: `Take ${card} out of ${slot}`,
+  takeOut: ({ card, slot, box }) => ({
+    title: `Take ${card} out of ${slot}${inBox(box)}`,
     detail: 'Its leads first, then its screw, then the latch. Keep it with the job, in a bag.',
   }),
-  takeOutFirst: ({ neighbour, card }) => ({
+  takeOutFirst: ({ neighbour, ...card }) => ({
     title: `Take ${neighbour} out to make room for a hand`,
-    detail: `Its power plugs and leads first, then its screw, then the latch. It goes back after ${card} is in.`,
+    detail: `Its power plugs and leads first, then its screw, then the latch. It goes back after ${at(card)} is in.`,
   }),
   putBack: ({ neighbour }) => ({
     title: `Put ${neighbour} back, with its power plugs`,
@@ -107,72 +119,70 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
     title: `Move aside: ${name}`,
     detail: `It stands in the card’s path. ${how ? `${how}. ` : ''}Note where it was plugged.`,
   }),
-  swapBracket: ({ card, height }) => ({
-    title: `Put the ${height} bracket on ${card}`,
+  swapBracket: ({ height, ...card }) => ({
+    title: `Put the ${height} bracket on the card for ${card.slot}${inBox(card.box)}: ${card.card}`,
     detail: 'Keep the other bracket and its screws in the job’s bag.',
   }),
-  joinLead: ({ card, lead }) => ({
-    title: `Join to ${card}: ${lead}`,
+  joinLead: ({ lead, ...card }) => ({
+    title: `Connect to the card for ${card.slot}${inBox(card.box)}, ${card.card}: ${lead}`,
     detail: 'Now, on the bench: it cannot be reached once the card is seated. Mind pin 1.',
   }),
-  joinFront: ({ card, lead }) => ({
-    title: `Join the front panel’s lead to ${card}: ${THING_WORDS[String(lead)] ?? lead}`,
+  joinFront: ({ lead, ...card }) => ({
+    title: `Connect the front-panel lead to the card for ${card.slot}, ${card.card}: ${THING_WORDS[lead] ?? lead}`,
     detail:
       'Now, on the bench: it cannot be reached once the card is seated. It never needs force.',
   }),
-  setJumper: ({ card }) => ({
-    title: `Set the jumper on ${card}`,
+  setJumper: (card) => ({
+    title: `Set the jumper on the card for ${card.slot}${inBox(card.box)}: ${card.card}`,
     detail: 'The board has no header for its lead; the jumper stands in for it.',
   }),
-  support: ({ card }) => ({
-    title: `Set the support under the far end of ${card}`,
+  support: (card) => ({
+    title: `Set the support under the far end of ${at(card)}`,
     detail: 'So that it bears, and does not lift.',
   }),
-  joinHeader: ({ card, header }) => ({
-    title: `Lead of ${card} to the board: ${THING_WORDS[String(header)] ?? header}`,
+  joinHeader: ({ header, ...card }) => ({
+    title: `Connect ${at(card)} to the board: ${THING_WORDS[header] ?? header}`,
     detail: 'Count the pins before it goes on; it never needs force.',
   }),
   putIn: ({ name, kind }) => ({
     title:
       kind === 'supply'
         ? `Change the power supply for ${name}`
-        : `Put in place: ${name} (${EXTRA_KIND_WORDS[kind as ExtraKind]})`,
+        : `Put in place: ${name} (${EXTRA_KIND_WORDS[kind]})`,
     detail:
       kind === 'supply'
         ? 'Never open either of them. Only leads that came with a supply belong on it: others may have the same plugs and other voltages.'
         : 'The cards that follow want it there.',
   }),
-  moveCard: ({ card, from, slot }) => ({
-    title: `Move ${card} from ${from} to ${slot}`,
+  moveCard: ({ card, from, slot, box }) => ({
+    title: `Move ${card} from ${from} to ${slot}${inBox(box)}`,
     detail:
       'With its power plugs and leads: its screw first, then the latch; until it clicks, its screw again.',
   }),
-  seat: ({ card, slot }) => ({
-    title: `Seat ${card} in ${slot}`,
+  seat: (card) => ({
+    title: `Seat ${at(card)}`,
     detail: 'Hold it by bracket and edge, press evenly until it clicks or sits flush.',
   }),
-  screw: ({ card, bus }) =>
-    bus === 'm2'
+  screw: ({ isModule, ...card }) =>
+    isModule
       ? {
-          title: `Screw down the far end of ${card}`,
+          title: `Screw down the far end of ${at(card)}`,
           detail: 'It stands up at an angle until the screw holds it flat.',
         }
       : {
-          title: `Screw down the bracket of ${card}`,
+          title: `Screw down the bracket of ${at(card)}`,
           detail: 'Lift the far end a little while screwing.',
         },
-  plug: ({ card, plug, adapter }) => ({
-    title: `Plug ${PLUG_WORDS[plug as PlugType]} into ${card}`,
-    detail: adapter
-      ? `Through its adapter: ${THING_WORDS[String(adapter)] ?? adapter}. Each of its plugs on a lead of its own.`
-      : 'Push until its latch holds.',
+  plug: ({ plug, adapter, ...card }) => ({
+    title: `Plug ${PLUG_WORDS[plug].name} into ${at(card)}`,
+    detail: `${adapter === null ? '' : `Through its adapter: ${THING_WORDS[adapter] ?? adapter}. Each of its plugs on a lead of its own. `}${PLUG_WORDS[plug].hasLatch ? 'Push until its latch holds.' : 'Push it home; it has no latch.'}`,
   }),
   closeCase: () => ({
     title: 'Look once more, then close the case',
     detail: 'No lead in a fan, every unused opening covered.',
   }),
-  moveScreenLead: ({ card }) => ({
-    title: `Move the screen leads to ${card}`,
+  moveScreenLead: (card) => ({
+    title: `Move the screen leads to ${at(card)}`,
     detail: 'The sockets on the board usually go dead once a graphics card is in.',
   }),
   start: () => ({
@@ -180,25 +190,25 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
     detail:
       'A first start may take longer. Nothing on the screen: off again, and look at the screen lead and the seat of the card.',
   }),
-  checkDevice: ({ card, identity, family }) => ({
-    title: `See that the system knows ${card}`,
-    detail: DEVICE_LIST[String(family)]?.(String(identity)) ?? `Its identity is ${identity}.`,
+  checkDevice: ({ identity, family, ...card }) => ({
+    title: `Check that the system sees ${at(card)}`,
+    detail: family === null ? `Its identity is ${identity}.` : DEVICE_LIST[family](identity),
   }),
-  installDriver: ({ card, title, version }) => ({
+  installDriver: ({ title, version, ...card }) => ({
     title: `Install ${title} ${version}`,
-    detail: `For ${card}, from the stick. A flickering screen while it installs is normal.`,
+    detail: `For ${at(card)}, from the stick. A flickering screen while it installs is normal.`,
   }),
-  installFound: ({ card }) => ({
-    title: `Install the driver found for ${card}`,
+  installFound: (card) => ({
+    title: `Install the driver found for ${at(card)}`,
     detail: 'Note its name and version in the job, for the next technician.',
   }),
-  ownDriver: ({ card, driver }) => ({
-    title: `See that ${card} runs on the system’s own driver`,
+  ownDriver: ({ driver, ...card }) => ({
+    title: `Check that ${at(card)} runs on the system’s own driver`,
     detail: `${driver}: nothing to install.`,
   }),
   restart: () => ({ title: 'Restart, and look again', detail: 'More than one restart is normal.' }),
-  checkLink: ({ card, generation, width }) => ({
-    title: `Read the link of ${card}: Gen ${generation} x${width} expected`,
+  checkLink: ({ generation, width, ...card }) => ({
+    title: `Read the link of ${at(card)}: Gen ${generation} x${width} expected`,
     detail:
       'On Linux: lspci -vv, line LnkSta, while the card is busy; an idle card may show a slower link to save power.',
   }),
@@ -212,13 +222,15 @@ const WORDS: Readonly<Record<StepCode, (values: Step['values']) => StepWords>> =
   }),
 };
 
-const PLUG_WORDS: Readonly<Record<PlugType, string>> = {
-  '6-pin': 'the 6-pin graphics plug',
-  '8-pin': 'the 8-pin graphics plug',
-  '12v-2x6': 'the 12V-2x6 plug',
-  'mini-6-pin': 'the board’s small 6-pin plug, by its lead,',
-  sata: 'SATA power',
-  '4-pin': 'a 4-pin drive plug',
+const PLUG_WORDS: Readonly<
+  Record<PlugType, { readonly name: string; readonly hasLatch: boolean }>
+> = {
+  '6-pin': { name: 'the 6-pin graphics plug', hasLatch: true },
+  '8-pin': { name: 'the 8-pin graphics plug', hasLatch: true },
+  '12v-2x6': { name: 'the 12V-2x6 plug', hasLatch: true },
+  'mini-6-pin': { name: 'the board’s small 6-pin plug, by its lead,', hasLatch: true },
+  sata: { name: 'SATA power', hasLatch: false },
+  '4-pin': { name: 'a 4-pin drive plug', hasLatch: false },
 };
 const COVER_DETAIL: Readonly<Record<string, string>> = {
   screwed: 'Keep the cover and its screw.',
@@ -226,7 +238,7 @@ const COVER_DETAIL: Readonly<Record<string, string>> = {
   snapped: 'Rock it out with a flat tool; it does not go back in.',
 };
 /** Where each system shows a device, and how it writes the identity there. */
-const DEVICE_LIST: Readonly<Record<string, (identity: string) => string>> = {
+const DEVICE_LIST: Readonly<Record<SystemFamily, (identity: string) => string>> = {
   windows: (identity) => {
     const [vendor, device] = identity.toUpperCase().split(':');
     return `In the system’s device list its hardware ids begin with PCI\\VEN_${vendor}&DEV_${device}.`;
@@ -234,7 +246,8 @@ const DEVICE_LIST: Readonly<Record<string, (identity: string) => string>> = {
   linux: (identity) => `lspci -nn shows it as [${identity}].`,
 };
 
-export const stepWords = (step: Step): StepWords => WORDS[step.code](step.values);
+export const stepWords = (step: Step): StepWords =>
+  (WORDS[step.code] as (values: Step['values']) => StepWords)(step.values);
 
 export const CAUTION_WORDS: Readonly<Record<CautionCode, string>> = {
   mains: 'Mains can kill. Lead out before the case is opened; never open the power supply itself.',

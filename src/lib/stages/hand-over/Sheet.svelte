@@ -56,8 +56,9 @@
           <td>{card.slotLabel}{card.opening === null ? '' : `, opening ${card.opening}`}</td>
           <td>{card.link === null ? '–' : linkWords(card.link)}</td>
           <td>
-            {#if card.package}{card.package.title}
-              {card.package.version}{:else if card.ownDriver}the system’s own ({card.ownDriver}){:else}–{/if}
+            {#if card.driver.package}{card.driver.package.title}
+              {card.driver.package.version}{:else if card.driver.ownDriver}the system’s own ({card
+                .driver.ownDriver}){:else}–{/if}
           </td>
           <td class="number">{inMoney(card.priceCents)}</td>
         </tr>
@@ -101,8 +102,7 @@
         <tr>
           <td>
             <strong>{KIND_WORDS[expectation.need.kind]}</strong>: {needWords(expectation.need)}
-            {#if expectation.fitted}<br /><span class="quiet"
-                >{cardName(expectation.fitted.placement.card)}</span
+            {#if expectation.card}<br /><span class="quiet">{cardName(expectation.card.card)}</span
               >{/if}
           </td>
           <td>{flow === null ? 'not served' : band(flow)}</td>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, TextInput } from 'carbon-components-svelte';
-  import { cardName, judge, slotLink, type Expectation } from '$core';
+  import { cardName, judge, type Expectation } from '$core';
   import VerdictMark from '$lib/board/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import { atMoment, band, figure, linkWords } from '$lib/wording/figures';
@@ -14,10 +14,8 @@
 
   const need = $derived(expectation.need);
   const flow = $derived(expectation.flow);
-  const fitted = $derived(expectation.fitted);
-  const link = $derived(
-    fitted === null ? null : (slotLink(fitted.placement.card, fitted.slot)?.link ?? null),
-  );
+  const fitted = $derived(expectation.card);
+  const link = $derived(fitted?.link?.link ?? null);
   const reading = $derived(model.job.readings.find(({ needId }) => needId === need.id) ?? null);
   const judgement = $derived(reading === null ? null : judge(expectation, reading.value));
   /** Rates are typed in MB/s, everything else in its own unit. */
@@ -55,7 +53,7 @@
         <dt>Served by</dt>
         <dd>
           <button type="button" class="text" onclick={() => (selection.slotId = fitted.slot.id)}
-            >{cardName(fitted.placement.card)}</button
+            >{cardName(fitted.card)}</button
           >
           <span class="quiet"
             >{fitted.slot.label}{#if link}, {linkWords(link)}{/if}</span

@@ -1,8 +1,7 @@
 /** Which openings of the case lose their cover to this plan, and which are left open by cards that go. */
 import { valueOf } from '../parts/fact.ts';
-import type { Job } from '../parts/job.ts';
-import type { Slot } from '../parts/machine.ts';
-import { fittedCards, movedCards, plannedMachine } from '../proof/expect.ts';
+import type { Machine, Slot } from '../parts/machine.ts';
+import type { Placed } from '../placement/lanesLeft.ts';
 
 export interface Opening {
   /** Counted from the processor's end, in its housing. */
@@ -14,24 +13,27 @@ export interface Opening {
 
 /**
  * A bracket fills as many openings as its card takes; where that is not known, its own.
- * @param job with its survey as it was before the plan
+ * @param surveyed as it was before the plan @param planned with its own cards where the plan wants them
+ * @param placed new and moved cards
  */
-export function openingsOf(job: Job): {
+export function openingsOf(
+  surveyed: Machine,
+  planned: Machine,
+  placed: readonly Placed[],
+): {
   /** Filled by a new or moved card, and by none so far: in the order of the cards. */
   readonly toOpen: readonly Opening[];
   /** Filled so far, and by nothing any more. */
   readonly toClose: readonly Opening[];
 } {
-  const before = job.machine.slots.flatMap((slot) => filledBy(slot, occupiedOpenings(slot)));
-  const placed = [...fittedCards(job), ...movedCards(job)].flatMap(({ placement, slot }) =>
-    filledBy(slot, placement.card.openings),
-  );
-  const staying = plannedMachine(job).slots.flatMap((slot) =>
+  const before = surveyed.slots.flatMap((slot) => filledBy(slot, occupiedOpenings(slot)));
+  const filled = placed.flatMap(({ card, slot }) => filledBy(slot, card.openings));
+  const staying = planned.slots.flatMap((slot) =>
     valueOf(slot.occupant)?.fate === 'goes' ? [] : filledBy(slot, occupiedOpenings(slot)),
   );
-  const after = [...placed, ...staying];
+  const after = [...filled, ...staying];
   return {
-    toOpen: placed.filter((each) => !before.some((other) => isSame(each, other))),
+    toOpen: filled.filter((each) => !before.some((other) => isSame(each, other))),
     toClose: before.filter((each) => !after.some((other) => isSame(each, other))),
   };
 }

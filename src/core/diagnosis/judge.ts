@@ -5,7 +5,6 @@
  */
 import type { StageCode } from '../flow/flow.ts';
 import type { Card } from '../parts/card.ts';
-import { slotLink } from '../placement/slotLink.ts';
 import type { Verdict } from '../rules/finding.ts';
 import { HEALTHY_COPY_SHARE, tcpBytesPerSecond } from '../standards/ethernet.ts';
 import {
@@ -17,7 +16,7 @@ import {
   type Link,
 } from '../standards/pciExpress.ts';
 import { USB, USB_SIGNALLING } from '../standards/usb.ts';
-import type { Expectation } from './expect.ts';
+import type { Expectation } from '../assembly/expectations.ts';
 
 export type FallBack =
   | { readonly kind: 'wire'; readonly megabits: number }
@@ -37,8 +36,8 @@ export interface Judgement {
 const ABOVE_SHARE = 1.03;
 
 export function judge(expectation: Expectation, reading: number): Judgement | null {
-  const { flow, fitted } = expectation;
-  if (flow === null || fitted === null) return null;
+  const { flow } = expectation;
+  if (flow === null) return null;
   if (reading > flow.high * ABOVE_SHARE) {
     return { verdict: 'unknown', outcome: 'aboveExpected', limiting: null, fallBack: null };
   }
@@ -65,10 +64,10 @@ interface Band {
 }
 
 /** Slower steps of each stage, those that fail most often first. */
-function fallBacks({ flow, fitted }: Expectation): readonly Band[] {
-  if (flow === null || fitted === null) return [];
-  const { card } = fitted.placement;
-  return [...wireBands(card), ...usbBands(card), ...linkBands(card, fitted.slot)].filter(
+function fallBacks({ flow, card: assembled }: Expectation): readonly Band[] {
+  if (flow === null || assembled === null) return [];
+  const { card, link } = assembled;
+  return [...wireBands(card), ...usbBands(card), ...linkBands(link?.link ?? null)].filter(
     ({ high }) => high < flow.high,
   );
 }
@@ -90,9 +89,8 @@ function usbBands({ delivers }: Card): readonly Band[] {
   });
 }
 
-function linkBands(card: Card, slot: Parameters<typeof slotLink>[1]): readonly Band[] {
-  const planned = slotLink(card, slot)?.link;
-  if (planned == null) return [];
+function linkBands(planned: Link | null): readonly Band[] {
+  if (planned === null) return [];
   const generations = (Object.keys(GENERATIONS).map(Number) as Generation[]).filter(
     (generation) => generation <= planned.generation,
   );

@@ -1,0 +1,203 @@
+/**
+ * The accepted plan as one value: every card that is placed or moved with its slot, what is found of it with all other
+ * cards in place, what feeds it, its leads, its driver, its link and what it gives to each need; and what comes out, opens,
+ * closes and has to be bought. Everything after Choose reads this and asks nobody else. What is used is used up: no two
+ * cards have the same header, lead, plug or opening.
+ */
+import { chosenDriver, type DriverChoice } from '../drivers/packages.ts';
+import type { Flow } from '../flow/flow.ts';
+import { memoOf } from '../memo.ts';
+import type { Card } from '../parts/card.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Job, Plan } from '../parts/job.ts';
+import type { Machine, Slot } from '../parts/machine.ts';
+import { machineAround } from '../placement/housing.ts';
+import { slotInUse, type Placed } from '../placement/lanesLeft.ts';
+import { withMoves } from '../placement/moves.ts';
+import type { Feed } from '../placement/plugs.ts';
+import { slotLink, type SlotLink } from '../placement/slotLink.ts';
+import { withOccupants } from '../placement/withCards.ts';
+import {
+  extrasOf,
+  extrasTogether,
+  gathered,
+  type ExtraNeeded,
+} from '../planner/candidates/extras.ts';
+import type { Finding } from '../rules/finding.ts';
+import { slotVerdict } from '../rules/verdict.ts';
+import type { BoardHeader, FrontLead } from '../standards/headers.ts';
+import { feedFinding, feedsOf, isOfPlugs } from './feeds.ts';
+import { frontLeadsOf, withFrontLeadsOf } from './frontLeads.ts';
+import { headersOf, reachedHeaders, withHeadersOf, type Header } from './headers.ts';
+import { servesIn } from './serves.ts';
+import { itemAt } from '../units.ts';
+import { openingsOf, type Opening } from './openings.ts';
+
+export interface AssembledCard {
+  readonly card: Card;
+  /** With the lanes that the whole plan leaves it. */
+  readonly slot: Slot;
+  /** The external box its slot is in; null: the machine's own case. */
+  readonly boxName: string | null;
+  /** Where it sat before; null for a new card. */
+  readonly fromSlotId: string | null;
+  /** Asked with all other cards of the plan in place; none for a card that only moves. */
+  readonly findings: readonly Finding[];
+  /** Null while the slot's lanes or generation are not known. */
+  readonly link: SlotLink | null;
+  /** What feeds each of its sockets, in their order. */
+  readonly feeds: readonly Feed[];
+  /** Leads of the case's front panel that are connected to it. */
+  readonly frontLeads: readonly FrontLead[];
+  /** Headers of the board that its leads reach. */
+  readonly headers: readonly BoardHeader[];
+  readonly driver: DriverChoice;
+  /** What it gives to each need that it serves. */
+  readonly flows: readonly Flow[];
+}
+
+export interface Assembly {
+  /** The machine with its own cards where the plan wants them; new cards are not in it. */
+  readonly machine: Machine;
+  /** New cards in the order of the plan, then those that move. */
+  readonly cards: readonly AssembledCard[];
+  /** Slots whose card comes out, by the survey's word or the plan's, as they were. */
+  readonly removed: readonly Slot[];
+  readonly toOpen: readonly Opening[];
+  readonly toClose: readonly Opening[];
+  /** What has to be bought beside the cards. */
+  readonly extras: readonly ExtraNeeded[];
+}
+
+/** Nothing placed while no plan is accepted; worked out once a change. */
+export const assemblyOf = memoOf((job: Job): Assembly => {
+  const machine = plannedMachine(job);
+  const library = job.plan?.packages ?? [];
+  const moves = job.plan?.moves ?? [];
+  const serves = servesIn(job.needs, machine);
+  const fresh = placedIn(machine, job.plan?.placements ?? [], job.plan);
+  const moved = placedIn(
+    machine,
+    moves.map(({ toSlotId, card }) => ({ slotId: toSlotId, card })),
+    job.plan,
+  );
+  const flows = fresh.map(({ card, slot }) => serves(card, slot));
+  const used: Used = {
+    feeds: feedsOf(fresh, machine),
+    headers: headersOf(fresh, machine),
+    frontLeads: frontLeadsOf(fresh, flows, machine),
+  };
+  const base = ({ card, slot }: Placed) => ({
+    card,
+    slot,
+    boxName: machine.enclosures.find(({ id }) => id === slot.enclosureId)?.name ?? null,
+    link: slotLink(card, slot),
+    driver: chosenDriver(card, machine, library),
+  });
+  const newCards = fresh.map((placed, n): AssembledCard => ({
+    ...base(placed),
+    fromSlotId: null,
+    flows: itemAt(flows, n),
+    findings: findingsAmong(n, fresh, used, machine, library),
+    feeds: itemAt(used.feeds, n),
+    frontLeads: itemAt(used.frontLeads, n),
+    headers: reachedHeaders(placed, itemAt(used.headers, n), machine),
+  }));
+  const movedCards = moved.map((placed): AssembledCard => ({
+    ...base(placed),
+    fromSlotId: moves.find(({ toSlotId }) => toSlotId === placed.slot.id)?.fromSlotId ?? null,
+    flows: serves(placed.card, placed.slot),
+    findings: [],
+    feeds: [],
+    frontLeads: [],
+    headers: [],
+  }));
+  return {
+    machine,
+    cards: [...newCards, ...movedCards],
+    removed: removedFrom(job),
+    ...openingsOf(job.machine, machine, [...fresh, ...moved]),
+    extras: gathered([
+      ...newCards.flatMap((each) => extrasOf(each.findings, each.flows)),
+      ...extrasTogether(fresh, machine),
+    ]),
+  };
+});
+
+/** New cards of an accepted plan. */
+export const newCardsOf = ({ cards }: Assembly): readonly AssembledCard[] =>
+  cards.filter(({ fromSlotId }) => fromSlotId === null);
+
+/** The machine with its own cards where the accepted plan wants them. */
+const plannedMachine = ({ machine, plan }: Pick<Job, 'machine' | 'plan'>): Machine =>
+  plan === null ? machine : withMoves(machine, plan.moves, plan.givenUp);
+
+function removedFrom({ machine, plan }: Job): readonly Slot[] {
+  return machine.slots.filter(({ id, occupant }) => {
+    const card = valueOf(occupant);
+    return card !== null && (card.fate === 'goes' || plan?.givenUp.includes(id) === true);
+  });
+}
+
+/** Cards with their slots, each with the lanes that new cards leave it; a slot that is no longer surveyed drops out. */
+function placedIn(
+  machine: Machine,
+  placements: Plan['placements'],
+  plan: Plan | null,
+): readonly Placed[] {
+  const inSlots = (some: Plan['placements']): readonly Placed[] =>
+    some.flatMap(({ card, slotId }) => {
+      const slot = machine.slots.find(({ id }) => id === slotId);
+      return slot === undefined ? [] : [{ card, slot }];
+    });
+  const fresh = inSlots(plan?.placements ?? []);
+  return inSlots(placements).map(({ card, slot }) => ({
+    card,
+    slot: slotInUse(slot, machine, fresh),
+  }));
+}
+
+/** What the new cards use up between them, for each in its order. */
+interface Used {
+  readonly feeds: readonly (readonly Feed[])[];
+  readonly headers: readonly (readonly (Header | null)[])[];
+  readonly frontLeads: readonly (readonly FrontLead[])[];
+}
+
+/** One verdict for one card, the others in place and what they use up gone; plugs are asked of all of them at once. */
+function findingsAmong(
+  n: number,
+  fresh: readonly Placed[],
+  { feeds, headers, frontLeads }: Used,
+  machine: Machine,
+  library: Plan['packages'],
+): readonly Finding[] {
+  const { card, slot } = itemAt(fresh, n);
+  const others = fresh.filter((_, m) => m !== n);
+  const inPlace = withLoads(withOccupants(machine, others), others);
+  const met = withFrontLeadsOf(n, frontLeads, withHeadersOf(n, headers, inPlace));
+  const around = machineAround(slot, machine);
+  return slotVerdict(card, slot, met, library).findings.map((finding) =>
+    isOfPlugs(finding) ? feedFinding(n, fresh, feeds, around) : finding,
+  );
+}
+
+/** What the others draw comes on top of what the machine draws now. */
+function withLoads(machine: Machine, others: readonly Placed[]): Machine {
+  const loaded = (supply: Machine['supply'], id: string | null): Machine['supply'] => {
+    const watts = others
+      .filter(({ slot }) => slot.enclosureId === id)
+      .reduce((sum, { card }) => sum + card.peakWatts, 0);
+    return supply.baseWatts === null || watts === 0
+      ? supply
+      : { ...supply, baseWatts: { ...supply.baseWatts, value: supply.baseWatts.value + watts } };
+  };
+  return {
+    ...machine,
+    supply: loaded(machine.supply, null),
+    enclosures: machine.enclosures.map((each) => ({
+      ...each,
+      supply: loaded(each.supply, each.id),
+    })),
+  };
+}

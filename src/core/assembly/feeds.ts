@@ -1,0 +1,52 @@
+/** Which plugs feed which card when all new cards of a plan are fed together, each housing from its own supply. */
+import { valueOf } from '../parts/fact.ts';
+import type { Machine } from '../parts/machine.ts';
+import { housings } from '../placement/housing.ts';
+import type { Placed } from '../placement/lanesLeft.ts';
+import { assignPlugs, plugsOf, type Feed } from '../placement/plugs.ts';
+import { socketsIn } from '../placement/sockets.ts';
+import type { Finding } from '../rules/finding.ts';
+import { plugFinding, plugsFoundFor } from '../rules/power.ts';
+
+/** For each card what feeds its sockets, in their order; empty where the supply's plugs are not known. */
+export function feedsOf(placed: readonly Placed[], machine: Machine): readonly (readonly Feed[])[] {
+  const feeds = placed.map((): readonly Feed[] => []);
+  for (const { id, machine: around } of housings(machine)) {
+    const free = valueOf(around.supply.plugs);
+    if (free === null) continue;
+    const inThere = [...placed.entries()].filter(([, { slot }]) => slot.enclosureId === id);
+    const sockets = inThere.map(([, { card, slot }]) => socketsIn(card, slot, around));
+    const assigned = [...assignPlugs(sockets.flat(), plugsOf(free)).feeds];
+    inThere.forEach(([n], m) => {
+      feeds[n] = assigned.splice(0, sockets[m]?.length ?? 0);
+    });
+  }
+  return feeds;
+}
+
+/** Findings of one card's plugs, which are asked of all cards together. */
+export const isOfPlugs = ({ code }: Finding): boolean =>
+  [
+    'power.plugsFound',
+    'power.adapter',
+    'power.leadShort',
+    'power.sharedLead',
+    'power.plugWeak',
+    'power.plugMissing',
+  ].includes(code);
+
+/** What is found of one card's plugs while the others are fed as well. @param around as seen from its housing */
+export function feedFinding(
+  n: number,
+  placed: readonly Placed[],
+  feeds: readonly (readonly Feed[])[],
+  around: Machine,
+): Finding {
+  const own = feeds[n] ?? [];
+  if (own.every(({ plugs }) => plugs.length > 0)) return plugsFoundFor(own);
+  const housing = placed[n]?.slot.enclosureId;
+  const all = placed
+    .filter(({ slot }) => slot.enclosureId === housing)
+    .flatMap(({ card, slot }) => socketsIn(card, slot, around));
+  return plugFinding(all, valueOf(around.supply.plugs) ?? []);
+}

@@ -1,0 +1,20 @@
+/** What cards give to the needs of a job, by the slots they are in. */
+import type { Flow } from '../flow/flow.ts';
+import { flowOf } from '../flow/flowOf.ts';
+import type { Card } from '../parts/card.ts';
+import type { Machine, Slot } from '../parts/machine.ts';
+import type { Need } from '../parts/need.ts';
+
+/** Flows of a card in a slot to every need that it serves. */
+export type ServesIn = (card: Card, slot: Slot) => readonly Flow[];
+
+export const servesIn =
+  (needs: readonly Need[], machine: Machine): ServesIn =>
+  (card, slot) =>
+    needs
+      .flatMap((need) => flowOf(card, slot, need, machine) ?? [])
+      .filter(({ units }) => units > 0);
+
+/** Whether a need is served through a lead to the front of the case. */
+export const isAtFront = (need: Need): boolean =>
+  (need.kind === 'usb' && need.where === 'front') || (need.kind === 'sound' && need.front);

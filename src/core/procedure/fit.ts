@@ -1,0 +1,196 @@
+/** What is done inside the machine, from pulling the mains lead to the first start. */
+import { newCardsOf, type AssembledCard, type Assembly } from '../assembly/assembly.ts';
+import type { Opening } from '../assembly/openings.ts';
+import type { Card } from '../parts/card.ts';
+import { extraName, type Extra } from '../parts/extra.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Job } from '../parts/job.ts';
+import type { Machine, Slot } from '../parts/machine.ts';
+import { machineAround } from '../placement/housing.ts';
+import type { FindingCode } from '../rules/finding.ts';
+import { HEADERS } from '../standards/headers.ts';
+import { cardAt, keyed, plainStep, step, type CautionCode, type Draft } from './step.ts';
+
+/** Above this a card sags and wants a hand beneath it. Common practice, no source: from about two openings on. */
+const HEAVY_OPENINGS = 2;
+
+export function fit(job: Job, assembly: Assembly): readonly Draft[] {
+  const order = newCardsOf(assembly);
+  return [
+    plainStep('powerOff', { cautions: ['mains', 'localRules'] }),
+    plainStep('discharge', { cautions: ['static'] }),
+    plainStep('openCase'),
+    ...assembly.toOpen.map((each) => coverStep('removeCover', each, assembly)),
+    ...boxesToMove(order, assembly),
+    ...assembly.removed.map((slot) => takeOut(slot, job.machine)),
+    ...moveSteps(assembly, job.machine),
+    ...job.bought.map(putIn),
+    ...order.flatMap((each) => fitOne(each, assembly.machine)),
+    ...assembly.toClose.map((each) => coverStep('closeOpening', each, assembly)),
+    plainStep('closeCase'),
+    ...order
+      .filter(({ card }) => card.delivers.kind === 'screens')
+      .map((each) => step('moveScreenLead', cardAt(each), keyed(each))),
+    plainStep('start'),
+  ];
+}
+
+/** One card: what is done on the bench, what is in the way out, in it goes, plugs and leads, what was out back. */
+function fitOne(each: AssembledCard, machine: Machine): readonly Draft[] {
+  const at = cardAt(each);
+  const here = keyed(each);
+  const has = (code: FindingCode) => each.findings.some((finding) => finding.code === code);
+  const inTheWay = neighbours(each, machine);
+  return [
+    ...onTheBench(each),
+    ...inTheWay.map((neighbour) =>
+      step(
+        'takeOutFirst',
+        { ...at, neighbour },
+        { ...here, cautions: ['latch', 'hotCard', 'noForce'] },
+      ),
+    ),
+    step('seat', at, { ...here, cautions: seatCautions(each.card) }),
+    step('screw', { ...at, isModule: each.card.bus === 'm2' }, here),
+    ...(has('body.sag') ? [step('support', at, { ...here, cautions: ['heavyCard'] })] : []),
+    ...plugsAndLeads(each),
+    ...inTheWay.map((neighbour) =>
+      step('putBack', { neighbour }, { ...here, cautions: ['latch', 'noForce', 'oneLeadOnePlug'] }),
+    ),
+  ];
+}
+
+/** What cannot be reached once the card is seated. */
+function onTheBench(each: AssembledCard): readonly Draft[] {
+  const at = cardAt(each);
+  const here = keyed(each);
+  return [
+    ...subjects(each, 'bracket.swap', 'bracket.missing').map((height) =>
+      step('swapBracket', { ...at, height }, here),
+    ),
+    ...each.card.leadsBeforeSeating.map((lead, n) =>
+      step('joinLead', { ...at, lead }, numbered(each, n)),
+    ),
+    ...each.frontLeads.map((lead) =>
+      step(
+        'joinFront',
+        { ...at, lead },
+        {
+          ...here,
+          key: `${each.slot.id}:${lead}`,
+          cautions: lead === 'usb-9-pin' || lead === 'audio' ? ['pinOne'] : [],
+        },
+      ),
+    ),
+    ...each.findings
+      .filter(({ code }) => code === 'quirk.jumper')
+      .map(() => step('setJumper', at, here)),
+  ];
+}
+
+const plugsAndLeads = (each: AssembledCard): readonly Draft[] => [
+  ...each.card.sockets.map((plug, n) =>
+    step(
+      'plug',
+      { ...cardAt(each), plug, adapter: each.feeds[n]?.adapter ?? null },
+      { ...numbered(each, n), cautions: ['oneLeadOnePlug'] },
+    ),
+  ),
+  ...each.headers.map((header) =>
+    step(
+      'joinHeader',
+      { ...cardAt(each), header },
+      {
+        ...keyed(each),
+        key: `${each.slot.id}:${header}`,
+        cautions: HEADERS[header].keyed ? [] : ['pinOne'],
+      },
+    ),
+  ),
+];
+
+const numbered = ({ slot }: AssembledCard, n: number) => ({
+  slotId: slot.id,
+  key: `${slot.id}:${n}`,
+});
+
+const subjects = ({ findings }: AssembledCard, ...codes: readonly FindingCode[]) =>
+  findings.flatMap(({ code, subject }) => (codes.includes(code) ? (subject ?? '') : []));
+
+/** Cards of the machine that a hand needs out of its way; new ones are not in yet, or wait their turn. */
+function neighbours(each: AssembledCard, machine: Machine): readonly string[] {
+  const there = new Set(machine.slots.map(({ occupant }) => valueOf(occupant)?.name));
+  return subjects(each, 'body.outFirst').filter((name) => there.has(name));
+}
+
+function coverStep(
+  code: 'removeCover' | 'closeOpening',
+  { number, enclosureId, slotId }: Opening,
+  { machine }: Assembly,
+): Draft {
+  const slot = machine.slots.find(({ id }) => id === slotId);
+  const room = slot === undefined ? machine : machineAround(slot, machine);
+  const covers = valueOf(room.case.covers) ?? '';
+  return step(
+    code,
+    { opening: number, covers, box: boxName(enclosureId, machine) },
+    {
+      slotId,
+      key: enclosureId === null ? `${number}` : `${enclosureId}:${number}`,
+      cautions: covers === 'snapped' && code === 'removeCover' ? ['sharpCover'] : [],
+    },
+  );
+}
+
+const boxName = (enclosureId: string | null, { enclosures }: Machine): string =>
+  enclosures.find(({ id }) => id === enclosureId)?.name ?? '';
+
+/** What the survey or the plan says goes, whether or not a card takes its place. */
+const takeOut = ({ id, label, enclosureId, occupant }: Slot, machine: Machine): Draft =>
+  step(
+    'takeOut',
+    { card: valueOf(occupant)?.name ?? '', slot: label, box: boxName(enclosureId, machine) },
+    { slotId: id, key: id, cautions: ['latch', 'hotCard'] },
+  );
+
+/** What was bought for the machine itself, before the cards that want it. */
+const putIn = (extra: Extra): Draft =>
+  step(
+    'putIn',
+    { name: extraName(extra), kind: extra.kind },
+    { key: extra.id, cautions: extra.kind === 'supply' ? ['mains', 'localRules'] : [] },
+  );
+
+/** Cards of the machine that make room, before anything new goes in. */
+const moveSteps = ({ cards }: Assembly, machine: Machine): readonly Draft[] =>
+  cards.flatMap((each) => {
+    const { fromSlotId, slot } = each;
+    if (fromSlotId === null) return [];
+    const from = machine.slots.find(({ id }) => id === fromSlotId)?.label ?? fromSlotId;
+    return [
+      step(
+        'moveCard',
+        { ...cardAt(each), from },
+        { slotId: slot.id, key: fromSlotId, cautions: ['latch', 'hotCard', 'noForce'] },
+      ),
+    ];
+  });
+
+function boxesToMove(fitted: readonly AssembledCard[], { machine }: Assembly): readonly Draft[] {
+  const inTheWay = fitted.flatMap((each) =>
+    subjects(each, 'body.boxMovable').map((name) => ({ name, slotId: each.slot.id })),
+  );
+  const once = inTheWay.filter(
+    ({ name }, n) => inTheWay.findIndex((other) => other.name === name) === n,
+  );
+  return once.map(({ name, slotId }) => {
+    const how = machine.boxes.find((box) => box.name === name)?.moving ?? '';
+    return step('moveBox', { name, how }, { slotId, key: name });
+  });
+}
+
+const seatCautions = (card: Card): readonly CautionCode[] => [
+  'noForce',
+  ...(card.bus === 'pcie' && card.lanes === 16 ? (['latch'] as const) : []),
+  ...(card.openings >= HEAVY_OPENINGS ? (['heavyCard'] as const) : []),
+];

@@ -1,0 +1,151 @@
+/** One step of a job, as data; the wording stands beside the screens. */
+import type { AssembledCard } from '../assembly/assembly.ts';
+import { cardName } from '../parts/card.ts';
+import type { Stage } from '../parts/job.ts';
+import type { SystemFamily } from '../parts/machine.ts';
+import type { FactCode } from '../rules/unknownFacts.ts';
+import type { ExtraKind } from '../standards/extras.ts';
+import type { BoardHeader, FrontLead } from '../standards/headers.ts';
+import type { PlugAdapter, PlugType } from '../standards/plugs.ts';
+
+export type CautionCode =
+  | 'mains'
+  | 'static'
+  | 'sharpCover'
+  | 'noForce'
+  | 'latch'
+  | 'heavyCard'
+  | 'oneLeadOnePlug'
+  | 'hotCard'
+  | 'othersData'
+  | 'steadyPower'
+  | 'pinOne'
+  | 'localRules';
+
+/** A card and where it goes, so that two of a kind are told apart. */
+export interface CardAt {
+  readonly card: string;
+  readonly slot: string;
+  /** The external box; empty for the machine's own case. */
+  readonly box: string;
+}
+
+/** An opening of a case, with how its cover is held; empty while nobody told. */
+interface OpeningAt {
+  readonly opening: number;
+  readonly box: string;
+  readonly covers: string;
+}
+
+interface PackageNamed {
+  readonly title: string;
+  readonly version: string;
+}
+
+interface Nothing {
+  readonly [key: string]: never;
+}
+
+/** What the wording of each step fills in. */
+export interface StepValues {
+  readonly settle: { readonly fact: FactCode; readonly subject: string };
+  readonly order: CardAt & { readonly cents: number };
+  readonly orderExtra: {
+    readonly kind: ExtraKind;
+    readonly fits: string;
+    readonly count: number;
+  };
+  readonly orderNamed: { readonly name: string; readonly kind: ExtraKind };
+  readonly updateFirmware: { readonly year: number };
+  readonly fetchDriver: PackageNamed;
+  readonly findDriver: CardAt & { readonly identity: string };
+  readonly enrolKey: CardAt;
+  readonly splitSlot: CardAt;
+  readonly bringScrew: { readonly count: number };
+  readonly noteTrouble: { readonly count: number; readonly names: string };
+  readonly installFirst: PackageNamed;
+  readonly backUp: Nothing;
+  readonly before: Nothing;
+  readonly powerOff: Nothing;
+  readonly discharge: Nothing;
+  readonly openCase: Nothing;
+  readonly removeCover: OpeningAt;
+  readonly closeOpening: OpeningAt;
+  readonly takeOut: CardAt;
+  readonly moveCard: CardAt & { readonly from: string };
+  readonly putIn: { readonly name: string; readonly kind: ExtraKind };
+  readonly takeOutFirst: CardAt & { readonly neighbour: string };
+  readonly putBack: { readonly neighbour: string };
+  readonly moveBox: { readonly name: string; readonly how: string };
+  readonly swapBracket: CardAt & { readonly height: string };
+  readonly joinLead: CardAt & { readonly lead: string };
+  readonly joinFront: CardAt & { readonly lead: FrontLead };
+  readonly setJumper: CardAt;
+  readonly seat: CardAt;
+  readonly screw: CardAt & { readonly isModule: boolean };
+  readonly support: CardAt;
+  readonly joinHeader: CardAt & { readonly header: BoardHeader };
+  readonly plug: CardAt & { readonly plug: PlugType; readonly adapter: PlugAdapter | null };
+  readonly closeCase: Nothing;
+  readonly moveScreenLead: CardAt;
+  readonly start: Nothing;
+  readonly checkDevice: CardAt & {
+    readonly identity: string;
+    readonly family: SystemFamily | null;
+  };
+  readonly installDriver: CardAt & PackageNamed;
+  readonly ownDriver: CardAt & { readonly driver: string };
+  readonly installFound: CardAt;
+  readonly restart: Nothing;
+  readonly checkLink: CardAt & { readonly generation: number; readonly width: number };
+  readonly keepParts: Nothing;
+  readonly explain: Nothing;
+}
+export type StepCode = keyof StepValues;
+
+/** What every step has, whatever it says. */
+interface StepBase {
+  readonly id: string;
+  readonly stage: Stage;
+  readonly cautions: readonly CautionCode[];
+  /** The slot to light on the board. */
+  readonly slotId: string | null;
+}
+
+type Saying = {
+  [Code in StepCode]: { readonly code: Code; readonly values: StepValues[Code] };
+}[StepCode];
+
+export type Step = StepBase & Saying;
+
+/** A step that is not yet counted; the key tells it from others of its code. */
+export type Draft = Saying & Omit<StepBase, 'id' | 'stage'> & { readonly key: string | null };
+
+interface More {
+  readonly cautions?: readonly CautionCode[];
+  readonly slotId?: string;
+  readonly key?: string;
+}
+
+export const step = <Code extends StepCode>(
+  code: Code,
+  values: StepValues[Code],
+  { cautions = [], slotId, key }: More = {},
+): Draft => ({ code, values, cautions, slotId: slotId ?? null, key: key ?? null }) as Draft;
+
+/** A step that says all by its code. */
+export const plainStep = <Code extends StepCode>(
+  code: Nothing extends StepValues[Code] ? Code : never,
+  more: More = {},
+): Draft => step(code, {} as StepValues[Code], more);
+
+export const cardAt = ({ card, slot, boxName }: AssembledCard): CardAt => ({
+  card: cardName(card),
+  slot: slot.label,
+  box: boxName ?? '',
+});
+
+export const keyed = ({ card, slot }: AssembledCard) => ({
+  slotId: slot.id,
+  key: `${card.id}:${slot.id}`,
+});

@@ -1,0 +1,8 @@
+/** What the steps of one code fill in. */
+import type { Step, StepCode, StepValues } from '../../src/core/index.ts';
+
+export const valuesOf = <Code extends StepCode>(
+  all: readonly Step[],
+  code: Code,
+): readonly StepValues[Code][] =>
+  all.flatMap((step) => (step.code === code ? [step.values as StepValues[Code]] : []));
