@@ -240,6 +240,7 @@ export {
   tell,
   testify,
 } from './survey/testimony.ts';
+export { type FactName, type FactValues, factNameAt } from './survey/factNames.ts';
 export { templateOf } from './survey/template.ts';
 export { withCardRecords } from './survey/cardRecords.ts';
 export { type Taken, takeEvidence } from './survey/takeEvidence.ts';
@@ -444,5 +445,6 @@ export {
   LOG_SHORTENED,
   type Stamp,
   apply,
+  hasChangedSincePlan,
   restore,
 } from './commands/commands.ts';

@@ -235,3 +235,29 @@ function detailOf(job: Job, command: Command): string {
       return '';
   }
 }
+
+/** Commands that change what a plan is made from. */
+const ASKS_ANEW: ReadonlySet<string> = new Set<CommandName>([
+  'takeTemplate',
+  'changeMachine',
+  'readMachine',
+  'addNeed',
+  'changeNeed',
+  'removeNeed',
+  'setBudget',
+  'addPin',
+  'removePin',
+  'setWeights',
+  'buyForMachine',
+  'dropBought',
+]);
+
+/** Whether what the accepted plan was made from has changed since, by the log; what was undone has not. */
+export function hasChangedSincePlan({ log }: Job): boolean {
+  const since = log.slice(log.findLastIndex(({ command }) => command === 'acceptPlan') + 1);
+  const stands = since.reduce<readonly string[]>(
+    (soFar, { command }) => (command === 'undo' ? soFar.slice(0, -1) : [...soFar, command]),
+    [],
+  );
+  return stands.some((command) => ASKS_ANEW.has(command) || command === 'redo');
+}

@@ -41,9 +41,10 @@ export function withCards(machine: Machine, placed: readonly Placed[]): Machine 
   if (placed.length === 0) return machine;
   const inHousing = (id: string | null) => placed.filter(({ slot }) => slot.enclosureId === id);
   const own = inHousing(null);
+  const { case: room, supply } = machine;
   return {
     ...withOccupants(machine, placed),
-    ...taken(own, machine),
+    ...taken(own, { case: room, supply }, machine),
     headers: machine.headers && {
       ...machine.headers,
       value: without(
@@ -53,15 +54,19 @@ export function withCards(machine: Machine, placed: readonly Placed[]): Machine 
     },
     enclosures: machine.enclosures.map((box): Enclosure => ({
       ...box,
-      ...taken(inHousing(box.id), machine),
+      ...taken(inHousing(box.id), box, machine),
     })),
   };
 }
 
-function taken(placed: readonly Placed[], machine: Machine): Pick<Machine, 'case' | 'supply'> {
+/** What is left of the case and the supply of one housing. */
+function taken(
+  placed: readonly Placed[],
+  { case: room, supply }: Pick<Machine, 'case' | 'supply'>,
+  machine: Machine,
+): Pick<Machine, 'case' | 'supply'> {
   const [first] = placed;
-  const around = first === undefined ? machine : machineAround(first.slot, machine);
-  const { supply, case: room } = around;
+  if (first === undefined) return { case: room, supply };
   const base = valueOf(supply.baseWatts);
   const watts = placed.reduce((total, { card }) => total + card.peakWatts, 0);
   return {
@@ -78,7 +83,10 @@ function taken(placed: readonly Placed[], machine: Machine): Pick<Machine, 'case
     supply: {
       ...supply,
       baseWatts: supply.baseWatts && { ...supply.baseWatts, value: (base ?? 0) + watts },
-      plugs: supply.plugs && { ...supply.plugs, value: plugsLeft(placed, around) },
+      plugs: supply.plugs && {
+        ...supply.plugs,
+        value: plugsLeft(placed, machineAround(first.slot, machine)),
+      },
     },
   };
 }

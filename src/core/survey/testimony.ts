@@ -72,12 +72,21 @@ function settled<Value>(
   return kept.length === 0 ? { value, witness } : { value, witness, others: kept };
 }
 
-/** Who says something else than what is believed. */
+/**
+ * Who says something else than what is believed. A template says how machines of the kind are: the technician who
+ * says how this one is corrects it, and contradicts nobody.
+ */
 export function disagreeing<Value>(fact: Fact<Value>): readonly Testimony<Value>[] {
-  return (fact?.others ?? []).filter(({ value }) => !sameValue(value, fact?.value));
+  return (fact?.others ?? []).filter(
+    ({ value, witness }) =>
+      !(witness === 'template' && fact?.witness === 'technician') && !isSame(value, fact?.value),
+  );
 }
 
-const sameValue = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+/** What is to become of a card is decided, not seen: it makes no difference between two who saw the same card. */
+const isSame = (a: unknown, b: unknown): boolean => seen(a) === seen(b);
+const seen = (value: unknown): string =>
+  JSON.stringify(value, (key, inner: unknown) => (key === 'fate' ? undefined : inner));
 
 export interface Contradiction {
   /** Where in the machine: names of fields and positions in lists. */

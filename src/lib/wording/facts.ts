@@ -1,6 +1,20 @@
 /** Names of facts, how to find them out, and who gave them. */
-import type { Box, Contradiction, CopyDrive, FactCode, Machine, Testimony, Witness } from '$core';
-import { linkWords } from './figures';
+import {
+  factNameAt,
+  type Box,
+  type Contradiction,
+  type CopyDrive,
+  type FactCode,
+  type FactName,
+  type FactValues,
+  type Link,
+  type Machine,
+  type Testimony,
+  type Witness,
+} from '$core';
+import { deliveryWords } from './deliveries';
+import { linkWords, modeWords } from './figures';
+import { THING_WORDS } from './things';
 
 interface FactWords {
   readonly name: string;
@@ -29,7 +43,7 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
     name: 'Key of the slot',
     how: 'Look: a key near the rear edge is 3.3 V, one near the far end 5 V.',
   },
-  'slot.splits': { name: 'Splitting of its lanes', how: 'Look in the firmware’s setup.' },
+  'slot.splits': { name: 'Bifurcation', how: 'Look in firmware setup.' },
   'slot.key': { name: 'Key of the socket', how: 'Read the letter beside it on the board.' },
   'slot.wired': {
     name: 'What is wired to the socket',
@@ -58,19 +72,19 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
   'firmware.kind': { name: 'Kind of firmware', how: 'Look in its setup: UEFI or BIOS.' },
   'firmware.date': { name: 'Age of the firmware', how: 'Read its date in its setup.' },
   'firmware.largeWindows': {
-    name: 'Large windows into memory',
-    how: 'Look in the firmware’s setup for memory above 4 GB.',
+    name: 'Above 4G decoding',
+    how: 'Look in firmware setup for above 4G decoding.',
   },
   'case.bracket': {
     name: 'Bracket height',
-    how: 'Measure a cover: about 120 mm is full, 79 mm low.',
+    how: 'Measure a slot cover: about 120 mm is full, 79 mm low.',
   },
   'case.lengthRoomMm': {
     name: 'Room for length',
     how: 'Measure from the rear edge to the first thing in the way.',
   },
-  'case.openings': { name: 'Openings', how: 'Count the covers at the back.' },
-  'case.covers': { name: 'Kind of covers', how: 'Screwed, clipped, or snapped off: look.' },
+  'case.openings': { name: 'Openings', how: 'Count the slot covers at the back.' },
+  'case.covers': { name: 'Kind of slot covers', how: 'Screwed, clipped, or snapped off: look.' },
   'system.family': { name: 'System', how: 'Start the machine and look, or ask.' },
   'system.version': {
     name: 'System version',
@@ -85,12 +99,15 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
     how: 'Read the 12 V row on its label.',
   },
   'supply.baseWatts': {
-    name: '12 V load already there',
+    name: '12 V load now',
     how: 'Add up processor, graphics, drives and fans.',
   },
   'supply.plugs': { name: 'Free plugs', how: 'Look at the leads of the supply.' },
   'path.cable': { name: 'Cable class', how: 'Read what is printed on the cable.' },
-  'path.farEndMegabits': { name: 'Speeds of the far end', how: 'Read the label of the switch.' },
+  'path.farEndMegabits': {
+    name: 'Port speeds at the far end',
+    how: 'Read the label of the switch.',
+  },
   'path.internetMegabits': { name: 'Internet plan', how: 'Ask, or read the bill.' },
 };
 
@@ -98,10 +115,10 @@ export const WITNESS_WORDS: Readonly<Record<Witness, string>> = {
   registers: 'read from its registers',
   text: 'read from its report',
   firmware: 'by the firmware’s record',
-  system: 'told by its system',
-  screen: 'told by the screen itself',
+  system: 'by its system',
+  screen: 'by the screen itself',
   template: 'from the template',
-  technician: 'told by hand',
+  technician: 'entered by hand',
 };
 
 export const WITNESS_SHORT: Readonly<Record<Witness, string>> = {
@@ -115,50 +132,133 @@ export const WITNESS_SHORT: Readonly<Record<Witness, string>> = {
 };
 
 /** Facts that can be contradicted and that no rule asks for by name. */
-const OTHER_NAMES: Readonly<Record<string, string>> = {
+const OTHER_NAMES: Readonly<Record<Exclude<FactName, FactCode>, string>> = {
   'slot.number': 'Number of the slot',
   'slot.port': 'Port of the slot',
-  'slot.uplink': 'Link it hangs on',
+  'slot.place': 'Place of the slot',
+  'occupant.openings': 'Openings the card takes',
+  'occupant.lengthMm': 'Length of the card',
+  'occupant.fan': 'Fan of the card',
+  'case.heightRoomMm': 'Room for height',
+  'case.bays': 'Free drive bays',
+  'case.spareScrews': 'Spare screws',
+  'supply.labelWatts': 'Watts on the label of the supply',
+  'supply.ageYears': 'Age of the supply',
+  'supply.measuredWatts': '12 V load measured at full load',
   'system.name': 'Name of the system',
   'system.build': 'Build or kernel',
   'system.secureBoot': 'Secure boot',
-  'firmware.kind': 'Kind of firmware',
   'firmware.version': 'Firmware version',
-  'firmware.date': 'Date of the firmware',
-  'path.ownMegabits': 'Speed of its own port',
+  'path.cableMetres': 'Length of the cable',
+  'path.ownMegabits': 'Link speed now',
+  'path.ownDrive': 'Local drive',
+  'path.farDrive': 'Drive at the far end',
+  'path.ownArray': 'RAID level of the local drives',
+  'path.farArray': 'RAID level at the far end',
+  'screen.input': 'Input of the screen',
+  'screen.preferred': 'Native mode of the screen',
+  'board.board': 'Outline of the board',
+  'board.builtIn': 'Devices on the board',
 };
 
-/** How the values of a fact are said; all others are said as they are. */
-const VALUES: Readonly<Record<string, (value: unknown) => string>> = {
-  'slot.lanes': (value) => `x${String(value)}`,
-  'slot.connectorLanes': (value) => `x${String(value)}`,
-  'slot.generation': (value) => `Gen ${String(value)}`,
-  'slot.powerWatts': (value) => `${String(value)} W`,
-  'slot.occupant': (value) => (value === null ? 'nothing' : (value as { name: string }).name),
-  'slot.uplink': (value) => {
-    if (value === null) return 'none';
-    const { generation, lanes } = value as { generation: 1; lanes: number };
-    return linkWords({ generation, width: lanes });
-  },
+const asIs = String;
+const yesOrNo = (is: boolean): string => (is ? 'yes' : 'no');
+const inUnit = (unit: string) => (value: number) => `${value} ${unit}`;
+const listed = (values: readonly (string | number)[]): string =>
+  values.length === 0 ? 'none' : values.join(', ');
+const placed = ({ xMm, yMm }: { readonly xMm: number; readonly yMm: number }): string =>
+  `${xMm} × ${yMm} mm from the corner`;
+const arrayed = (array: FactValues['path.ownArray']): string =>
+  array === null ? 'single' : `${array.count} drives, ${array.how}`;
+
+/** How the values of every fact are said. */
+const VALUES: { readonly [Name in FactName]: (value: FactValues[Name]) => string } = {
+  'slot.number': asIs,
+  'slot.port': asIs,
+  'slot.connectorLanes': (lanes) => `x${lanes}`,
+  'slot.lanes': (lanes) => `x${lanes}`,
+  'slot.generation': (generation) => `Gen ${generation}`,
+  'slot.openEnd': yesOrNo,
+  'slot.powerWatts': inUnit('W'),
+  'slot.opening': asIs,
+  'slot.occupant': (card) => card?.name ?? 'nothing',
+  'slot.uplink': (uplink) =>
+    uplink === null
+      ? 'none'
+      : linkWords({ generation: uplink.generation, width: uplink.lanes as Link['width'] }),
+  'slot.splits': yesOrNo,
+  'slot.keying': asIs,
+  'slot.key': asIs,
+  'slot.moduleLengthsMm': listed,
+  'slot.wired': listed,
+  'slot.place': placed,
+  'occupant.openings': asIs,
+  'occupant.lengthMm': inUnit('mm'),
+  'occupant.fan': (fan) =>
+    fan === null ? 'none' : `from ${fan.fromMm} mm on, ${fan.airMm} mm of air`,
+  'case.bracket': asIs,
+  'case.openings': asIs,
+  'case.lengthRoomMm': inUnit('mm'),
+  'case.heightRoomMm': inUnit('mm'),
+  'case.frontLeads': (leads) => listed(leads.map(({ type }) => THING_WORDS[type] ?? type)),
+  'case.bays': asIs,
+  'case.covers': asIs,
+  'case.spareScrews': asIs,
+  'supply.labelWatts': inUnit('W'),
+  'supply.twelveVoltWatts': inUnit('W'),
+  'supply.ageYears': inUnit('years'),
+  'supply.baseWatts': inUnit('W'),
+  'supply.measuredWatts': inUnit('W'),
+  'supply.plugs': (plugs) => listed(plugs.map(({ count, type }) => `${count} × ${type}`)),
+  'system.family': asIs,
+  'system.version': asIs,
+  'system.architecture': asIs,
+  'system.name': asIs,
+  'system.build': asIs,
+  'system.secureBoot': yesOrNo,
+  'firmware.kind': asIs,
+  'firmware.version': asIs,
+  'firmware.date': asIs,
+  'firmware.largeWindows': yesOrNo,
+  'path.cable': asIs,
+  'path.cableMetres': inUnit('m'),
+  'path.farEndMegabits': listed,
+  'path.internetMegabits': inUnit('Mb/s'),
+  'path.ownMegabits': inUnit('Mb/s'),
+  'path.ownDrive': (drive) => COPY_DRIVE_WORDS[drive],
+  'path.farDrive': (drive) => COPY_DRIVE_WORDS[drive],
+  'path.ownArray': arrayed,
+  'path.farArray': arrayed,
+  'screen.input': asIs,
+  'screen.preferred': modeWords,
+  'board.board': ({ widthMm, depthMm }) => `${widthMm} × ${depthMm} mm`,
+  'board.builtIn': (deliveries) => listed(deliveries.map(deliveryWords)),
+  'board.headers': (headers) => listed(headers.map(({ type }) => THING_WORDS[type] ?? type)),
 };
+
+/** The value of a fact in words. */
+const valueWords = <Name extends FactName>(name: Name, value: FactValues[Name]): string =>
+  VALUES[name](value);
 
 /** A contradiction in words, and where it is settled. */
 export function contradictionWords(
   { path, believed, others }: Contradiction,
   machine: Machine,
 ): {
-  readonly code: string;
+  readonly code: FactName;
   readonly slotId: string | undefined;
   readonly name: string;
   readonly says: string;
 } {
   const [room, n] = path;
   const slot = room === 'slots' ? machine.slots[Number(n)] : undefined;
-  const field = String(path.at(-1));
-  const code = slot === undefined ? path.join('.') : `slot.${field}`;
-  const name = FACT_WORDS[code as FactCode]?.name ?? OTHER_NAMES[code] ?? field;
+  const code = factNameAt(path);
+  const name =
+    code in FACT_WORDS
+      ? FACT_WORDS[code as FactCode].name
+      : OTHER_NAMES[code as keyof typeof OTHER_NAMES];
   const says = ({ value, witness }: Testimony<unknown>) =>
-    `${(VALUES[code] ?? plain)(value)} ${WITNESS_BY[witness]}`;
+    `${valueWords(code, value as FactValues[FactName])} ${WITNESS_BY[witness]}`;
   return {
     code,
     slotId: slot?.id,
@@ -166,15 +266,6 @@ export function contradictionWords(
     says: `${says(believed)}, against ${others.map(says).join(', ')}`,
   };
 }
-
-const plain = (value: unknown): string =>
-  Array.isArray(value)
-    ? value.join(', ')
-    : typeof value === 'boolean'
-      ? value
-        ? 'yes'
-        : 'no'
-      : String(value);
 
 const WITNESS_BY: Readonly<Record<Witness, string>> = {
   registers: 'by its registers',

@@ -1,7 +1,14 @@
 <script lang="ts">
   /** The chosen plan: what goes where, what is bought with it, what it costs, and how sure that is the best. */
   import { Button, InlineLoading } from 'carbon-components-svelte';
-  import { cardName, moneyCents, worstVerdict, worth, type Finding } from '$core';
+  import {
+    cardName,
+    hasChangedSincePlan,
+    moneyCents,
+    worstVerdict,
+    worth,
+    type Finding,
+  } from '$core';
   import Total from '$lib/shop/Total.svelte';
   import VerdictMark from '$lib/board/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
@@ -129,8 +136,9 @@
   {:else if accepted}
     {#if !sameAsAccepted && !planning.isRunning}
       <p class="warn" role="status">
-        Since it was accepted, the survey or the needs have changed: another plan is now best.
-        Withdraw the accepted one to see it.
+        {hasChangedSincePlan(job)
+          ? 'Since it was accepted, the survey or the needs have changed: another plan is now best.'
+          : 'By its score another plan is better than this one.'} Withdraw the accepted one to see it.
       </p>
     {/if}
     {#await import('./ShoppingList.svelte') then { default: ShoppingList }}

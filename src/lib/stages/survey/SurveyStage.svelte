@@ -133,10 +133,10 @@
   <section class="disagree" aria-labelledby="disagree-heading">
     <h2 id="disagree-heading">
       {model.disagreements.length === 1
-        ? 'Witnesses disagree on one fact'
-        : `Witnesses disagree on ${model.disagreements.length} facts`}
+        ? 'Sources disagree on one fact'
+        : `Sources disagree on ${model.disagreements.length} facts`}
     </h2>
-    <p class="quiet">The first named is believed; what you tell by hand stands above all.</p>
+    <p class="quiet">The first named is believed; what you enter by hand stands above all.</p>
     <ul>
       {#each shownDisagreements as each (each.path.join('.'))}
         {@const words = contradictionWords(each, job.machine)}
