@@ -63,6 +63,37 @@ const coreRooms = ROOMS.map((room, floor) => ({
   },
 }));
 
+/** The rooms of the screens, in the same way. */
+const SCREEN_ROOMS = ['wording', 'state', 'workers', 'ui', 'board', 'catalogue', 'stages', 'shop'];
+
+const CORE_BY_NAME = {
+  regex: '(^|/)core/|^\\$core/',
+  message: 'Screens take the core by its public names: $core.',
+};
+const DEMO_BY_SERVER = {
+  regex: '^\\$demo|(^|/)demo/',
+  message: 'Demo data reaches the screens through the server only.',
+};
+
+const screenRooms = SCREEN_ROOMS.map((room, floor) => ({
+  files: [`src/lib/${room}/**`],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          CORE_BY_NAME,
+          DEMO_BY_SERVER,
+          ...SCREEN_ROOMS.slice(floor + 1).map((other) => ({
+            regex: `^(\\$lib|(\\.\\./)+)/?${other}/`,
+            message: `src/lib/${room} comes before src/lib/${other} and may not import from it.`,
+          })),
+        ],
+      },
+    ],
+  },
+}));
+
 export default ts.config(
   { ignores: ['.cache/', 'build/', '.svelte-kit/', 'test-results/', 'playwright-report/'] },
   js.configs.recommended,
@@ -128,20 +159,12 @@ export default ts.config(
       'no-restricted-imports': [
         'error',
         {
-          patterns: [
-            {
-              regex: '(^|/)core/|^\\$core/',
-              message: 'Screens take the core by its public names: $core.',
-            },
-            {
-              regex: '^\\$demo|(^|/)demo/',
-              message: 'Demo data reaches the screens through the server only.',
-            },
-          ],
+          patterns: [CORE_BY_NAME, DEMO_BY_SERVER],
         },
       ],
     },
   },
+  ...screenRooms,
   { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
   { files: ['tests/**'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
 );

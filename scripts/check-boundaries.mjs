@@ -28,6 +28,14 @@ const FORBIDDEN = [
     'src/lib/board/lanes.ts',
     "import { slotLink } from '../../core/rules/link.ts';\nexport { slotLink };\n",
   ],
+  [
+    'src/lib/board/lanes.ts',
+    "import { Planning } from '$lib/stages/planning.svelte';\nexport { Planning };\n",
+  ],
+  [
+    'src/lib/wording/keeping.ts',
+    "import { shop } from '../state/shop.svelte';\nexport { shop };\n",
+  ],
   ['src/lib/board/lanes.ts', "import { CARDS } from '$demo/catalogue/cards';\nexport { CARDS };\n"],
 ];
 

@@ -7,7 +7,7 @@
   import { money } from '$lib/state/money.svelte';
   import { renewal } from '$lib/state/renewal.svelte';
   import { shop } from '$lib/state/shop.svelte';
-  import RenewalNotice from '$lib/shop/RenewalNotice.svelte';
+  import RenewalNotice from '$lib/ui/RenewalNotice.svelte';
   import { theme } from '$lib/state/theme.svelte';
   import type { Snippet } from 'svelte';
 

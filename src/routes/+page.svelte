@@ -1,6 +1,6 @@
 <script lang="ts">
   import JobList from '$lib/shop/JobList.svelte';
-  import TopBar from '$lib/shop/TopBar.svelte';
+  import TopBar from '$lib/ui/TopBar.svelte';
 </script>
 
 <svelte:head><title>Jobs – Tenant</title></svelte:head>

@@ -1,7 +1,7 @@
 /** The cards as a comparison: what is sought, left out and put first. */
 import { expect } from 'chai';
 import { metByMachine, plainNeed, verdictTable, type Machine, type Need } from '$core';
-import { compared, sifted, sortedBy, SORTS, type Sifting } from '$lib/stages/choose/comparison';
+import { compared, sifted, sortedBy, SORTS, type Sifting } from '$lib/catalogue/comparison';
 import { metByMachineWords, needWords } from '$lib/wording/needs';
 import { CARDS } from '../../demo/catalogue/cards';
 import { network, usb } from '../../demo/catalogue/row';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { OPENING_PITCH_MM, valueOf, type Machine, type Verdict } from '$core';
   import { VERDICT_WORDS } from '$lib/wording/findings';
-  import VerdictMark from './VerdictMark.svelte';
+  import VerdictMark from '../ui/VerdictMark.svelte';
   import BoxHandles from './BoxHandles.svelte';
   import { ARROWS, CARD_DRAG, followHand } from './drag';
   import { movedSlot, type Edit } from './edits';

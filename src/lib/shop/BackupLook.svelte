@@ -9,7 +9,7 @@
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
   import type { BackupDifference } from '$core';
   import type { Look } from '$lib/workers/backup.worker';
-  import { takesFocus } from './keys';
+  import { takesFocus } from '../ui/keys';
   import { atMoment } from '$lib/wording/figures';
   import { STANDING_WORDS, TAKING_WORDS, THING_WORDS } from '$lib/wording/backups';
 

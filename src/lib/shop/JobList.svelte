@@ -17,10 +17,10 @@
   import { shop } from '$lib/state/shop.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { TROUBLE_WORDS } from '$lib/wording/keeping';
-  import ExportJob from './ExportJob.svelte';
+  import ExportJob from '../ui/ExportJob.svelte';
   import JobTableRow from './JobTableRow.svelte';
-  import { isTyping, takesFocus } from './keys';
-  import ProblemLines from './ProblemLines.svelte';
+  import { isTyping, takesFocus } from '../ui/keys';
+  import ProblemLines from '../ui/ProblemLines.svelte';
   import Repair from './Repair.svelte';
   import SetAsideList from './SetAsideList.svelte';
 

@@ -25,8 +25,8 @@
   import { atMoment, inBytes } from '$lib/wording/figures';
   import BackupLook, { type TakeIn } from './BackupLook.svelte';
   import BinList from './BinList.svelte';
-  import { downloadFile } from './download';
-  import ProblemLines from './ProblemLines.svelte';
+  import { downloadFile } from '../ui/download';
+  import ProblemLines from '../ui/ProblemLines.svelte';
 
   let doing = $state<{ readonly what: string; readonly done: number; readonly of: number } | null>(
     null,

@@ -2,7 +2,7 @@
   /** What a repair leaves out of a record, shown before anything is changed. */
   import { Button } from 'carbon-components-svelte';
   import type { Job, Problem } from '$core';
-  import ProblemLines from './ProblemLines.svelte';
+  import ProblemLines from '../ui/ProblemLines.svelte';
 
   let {
     job,

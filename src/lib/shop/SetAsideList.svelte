@@ -5,7 +5,7 @@
   import type { SetAside } from '$lib/state/jobStore';
   import { shop } from '$lib/state/shop.svelte';
   import { problemPlace, problemWords } from '$lib/wording/problems';
-  import { download } from './download';
+  import { download } from '../ui/download';
   import Repair from './Repair.svelte';
 
   let { records }: { records: readonly SetAside[] } = $props();

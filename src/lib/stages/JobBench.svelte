@@ -10,13 +10,13 @@
   import type { Edit } from '$lib/board/edits';
   import Board from '$lib/board/Board.svelte';
   import type { CardOnSlot } from '$lib/board/layout';
-  import SlotFacts from '$lib/board/SlotFacts.svelte';
+  import SlotFacts from '$lib/stages/SlotFacts.svelte';
   import Tally from '$lib/board/Tally.svelte';
   import type { Saving } from '$lib/state/jobKeeper';
   import type { OpenJob } from '$lib/state/openJob.svelte';
   import { selection } from '$lib/state/selection.svelte';
-  import { isTyping } from '$lib/shop/keys';
-  import TopBar from '$lib/shop/TopBar.svelte';
+  import { isTyping } from '$lib/ui/keys';
+  import TopBar from '$lib/ui/TopBar.svelte';
   import { renewal } from '$lib/state/renewal.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { findingTopic, findingWords } from '$lib/wording/findings';

@@ -5,7 +5,7 @@
   import { isJob, readJob } from '$lib/state/jobStore';
   import { shop } from '$lib/state/shop.svelte';
   import { troubleOf } from '$lib/state/stores';
-  import TopBar from '$lib/shop/TopBar.svelte';
+  import TopBar from '$lib/ui/TopBar.svelte';
   import type { Stage } from '$core';
   import JobBench from './JobBench.svelte';
   import PartFailed from './PartFailed.svelte';

@@ -3,7 +3,7 @@
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { Button } from 'carbon-components-svelte';
-  import ExportJob from '$lib/shop/ExportJob.svelte';
+  import ExportJob from '$lib/ui/ExportJob.svelte';
   import type { OpenJob } from '$lib/state/openJob.svelte';
   import { shop } from '$lib/state/shop.svelte';
 

@@ -4,8 +4,8 @@
   import type { Saving } from '$lib/state/jobKeeper';
   import type { OpenJob } from '$lib/state/openJob.svelte';
   import { shop } from '$lib/state/shop.svelte';
-  import type { StorageTrouble } from '$lib/state/stores';
-  import ExportJob from '$lib/shop/ExportJob.svelte';
+  import type { StorageTrouble } from '$lib/wording/keeping';
+  import ExportJob from '$lib/ui/ExportJob.svelte';
   import { TROUBLE_WORDS } from '$lib/wording/keeping';
   import { problemPlace, problemWords } from '$lib/wording/problems';
 

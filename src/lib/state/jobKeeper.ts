@@ -6,7 +6,7 @@
 import { apply, problemsOf, restore, type Command, type Job, type Problem } from '$core';
 import { COMMAND_WORDS } from '../wording/commands';
 import type { Change, History, Past, Steps } from './past';
-import type { StorageTrouble } from './stores';
+import type { StorageTrouble } from '$lib/wording/keeping';
 import type { WindowMessage, WindowNews } from './windows';
 
 export type Saving = 'saved' | 'saving' | StorageTrouble | 'changedElsewhere' | 'gone' | 'newer';

@@ -2,6 +2,7 @@
  * This browser's own store, where everything is kept and nowhere else: what is in it, how it is waited for, and what
  * its failures mean.
  */
+import type { StorageTrouble } from '$lib/wording/keeping';
 import { openDB, type IDBPDatabase } from 'idb';
 import localforage from 'localforage';
 import type { ListPlaces } from '$core';
@@ -88,12 +89,6 @@ if (typeof IDBDatabase === 'function') {
     return begin.call(this, stores, mode, { durability: 'strict', ...options });
   };
 }
-
-/**
- * full: nothing more can be written; blocked: the browser keeps nothing; silent: it does not answer; cleared: what was
- * kept is gone.
- */
-export type StorageTrouble = 'full' | 'blocked' | 'silent' | 'cleared';
 
 class StoreSilent extends Error {}
 

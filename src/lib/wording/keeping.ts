@@ -1,5 +1,10 @@
 /** What troubles of the browser's store mean: in the list, and over a job that is not saved. */
-import type { StorageTrouble } from '$lib/state/stores';
+
+/**
+ * full: nothing more can be written; blocked: the browser keeps nothing; silent: it does not answer; cleared: what was
+ * kept is gone.
+ */
+export type StorageTrouble = 'full' | 'blocked' | 'silent' | 'cleared';
 
 interface Trouble {
   readonly title: string;

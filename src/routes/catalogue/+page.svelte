@@ -1,6 +1,6 @@
 <script lang="ts">
-  import CatalogueView from '$lib/shop/catalogue/CatalogueView.svelte';
-  import TopBar from '$lib/shop/TopBar.svelte';
+  import CatalogueView from '$lib/catalogue/CatalogueView.svelte';
+  import TopBar from '$lib/ui/TopBar.svelte';
 </script>
 
 <svelte:head><title>Catalogue – Tenant</title></svelte:head>

@@ -2,7 +2,7 @@
   /** The plans beside each other: price against what is delivered as a picture, and a table of what differs. */
   import { nice, ticks } from 'd3-array';
   import { COST_PARTS, cardName, deliveredShare, moneyCents, type Proposal } from '$core';
-  import ScrollArea from '$lib/shop/ScrollArea.svelte';
+  import ScrollArea from '$lib/ui/ScrollArea.svelte';
   import { inMoney } from '$lib/wording/figures';
   import { KIND_WORDS } from '$lib/wording/needs';
   import { PART_WORDS, PLAN_WORDS, scoreMoney } from '$lib/wording/plans';

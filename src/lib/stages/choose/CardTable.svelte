@@ -4,8 +4,8 @@
   import { scaleLinear } from 'd3-scale';
   import { SERVED_BY, cardName } from '$core';
   import { CARD_DRAG } from '$lib/board/drag';
-  import VerdictMark from '$lib/board/VerdictMark.svelte';
-  import { isTyping } from '$lib/shop/keys';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import { isTyping } from '$lib/ui/keys';
   import { selection } from '$lib/state/selection.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { busWords, deliveryWords } from '$lib/wording/deliveries';
@@ -20,7 +20,7 @@
     type ComparedCard,
     type Sifting,
     type Sort,
-  } from './comparison';
+  } from '../../catalogue/comparison';
 
   let { model }: { model: JobModel } = $props();
 

@@ -8,7 +8,7 @@
     InlineNotification,
     Switch,
   } from 'carbon-components-svelte';
-  import { isTyping } from '$lib/shop/keys';
+  import { isTyping } from '$lib/ui/keys';
   import { supplies } from '$lib/state/supplies.svelte';
   import type { JobModel } from '../jobModel.svelte';
   import NeedStrip from './NeedStrip.svelte';

@@ -2,7 +2,7 @@
   /** Why here, or why not: the findings in order of weight, each with what would change it. */
   import { goto } from '$app/navigation';
   import { byWeight, cardName, factBehind, flowOf, type Finding, type Verdict } from '$core';
-  import VerdictMark from '$lib/board/VerdictMark.svelte';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import { FACT_WORDS } from '$lib/wording/facts';
   import { findingWords, remedyWords } from '$lib/wording/findings';

@@ -15,7 +15,7 @@
     type RouteRates,
     type StageCode,
   } from '$core';
-  import ScrollArea from '$lib/shop/ScrollArea.svelte';
+  import ScrollArea from '$lib/ui/ScrollArea.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { figure, inMegabytes, inTime } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';

@@ -1,7 +1,7 @@
 <script lang="ts">
   /** The needs beside the board: what each gets now, and what it gets with what is drawn. */
   import { metByMachine, unitsNeeded, withOccupants, type Need } from '$core';
-  import VerdictMark from '$lib/board/VerdictMark.svelte';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { figure } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';

@@ -9,8 +9,8 @@
     worth,
     type Finding,
   } from '$core';
-  import Total from '$lib/shop/Total.svelte';
-  import VerdictMark from '$lib/board/VerdictMark.svelte';
+  import Total from '$lib/ui/Total.svelte';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import { findingTopic, findingWords, remedyWords } from '$lib/wording/findings';
   import { inMoney } from '$lib/wording/figures';

@@ -2,7 +2,7 @@
   /** Watts against every limit they meet: slots, plugs, shared leads, 12 V; and the three answers for the supply. */
   import { scaleLinear } from 'd3-scale';
   import { housings, powerLoads, supplySize, type PowerLimit, type SizingMethod } from '$core';
-  import VerdictMark from '$lib/board/VerdictMark.svelte';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { figure } from '$lib/wording/figures';
   import type { JobModel } from '../jobModel.svelte';
 

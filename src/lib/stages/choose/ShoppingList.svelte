@@ -4,7 +4,7 @@
   import Download from 'carbon-icons-svelte/lib/Download.svelte';
   import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
   import { shoppingList, type Job, type ShoppingRow } from '$core';
-  import { download } from '$lib/shop/download';
+  import { download } from '$lib/ui/download';
   import { money } from '$lib/state/money.svelte';
   import { inMoney } from '$lib/wording/figures';
   import { extraWords } from '$lib/wording/plans';

@@ -2,8 +2,8 @@
   /** What is on trial, with its price, and the way to take it as the plan. */
   import { Button } from 'carbon-components-svelte';
   import { cardName, worth } from '$core';
-  import Total from '$lib/shop/Total.svelte';
-  import VerdictMark from '$lib/board/VerdictMark.svelte';
+  import Total from '$lib/ui/Total.svelte';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import { findingWords } from '$lib/wording/findings';
   import { inMoney } from '$lib/wording/figures';

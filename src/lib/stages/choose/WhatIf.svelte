@@ -16,7 +16,7 @@
     type PlanRequest,
     type Proposal,
   } from '$core';
-  import ScrollArea from '$lib/shop/ScrollArea.svelte';
+  import ScrollArea from '$lib/ui/ScrollArea.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { inMegabytes, inMoney } from '$lib/wording/figures';
   import { KIND_WORDS } from '$lib/wording/needs';

@@ -2,7 +2,7 @@
   import { Button, TextArea } from 'carbon-components-svelte';
   import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
   import { forExport, handOverSheet } from '$core';
-  import ExportTicks from '$lib/shop/ExportTicks.svelte';
+  import ExportTicks from '$lib/ui/ExportTicks.svelte';
   import { exportChoice } from '$lib/state/exportChoice.svelte';
   import type { JobModel } from '../jobModel.svelte';
   import StepList from '../steps/StepList.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import Total from '$lib/shop/Total.svelte';
+  import Total from '$lib/ui/Total.svelte';
   import { cardName, type HandOverSheet, type Job } from '$core';
-  import VerdictMark from '$lib/board/VerdictMark.svelte';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { findingWords } from '$lib/wording/findings';
   import { atMoment, band, figure, inMoney, linkWords } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';

@@ -11,7 +11,7 @@
   } from 'carbon-components-svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
   import { metByMachine, bestMode, valueOf, type Card, type Machine, type Need } from '$core';
-  import VerdictMark from '$lib/board/VerdictMark.svelte';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { modeWords } from '$lib/wording/figures';
   import { KIND_WORDS, metByMachineWords, needWords } from '$lib/wording/needs';
   import {

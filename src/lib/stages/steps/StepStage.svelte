@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import { STAGES, type Stage } from '$core';
-  import { isOnControl, isTyping } from '$lib/shop/keys';
+  import { isOnControl, isTyping } from '$lib/ui/keys';
   import { selection } from '$lib/state/selection.svelte';
   import { STAGE_WORDS } from '$lib/wording/stages';
   import { stepWords } from '$lib/wording/steps';

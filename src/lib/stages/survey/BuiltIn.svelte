@@ -12,7 +12,7 @@
     type DeliveryKind,
     type Machine,
   } from '$core';
-  import CellField from '$lib/shop/CellField.svelte';
+  import CellField from '$lib/ui/CellField.svelte';
   import { WITNESS_SHORT } from '$lib/wording/facts';
   import { CARD_KIND_WORDS } from '$lib/wording/needs';
 

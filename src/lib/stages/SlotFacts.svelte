@@ -12,8 +12,8 @@
   import { WITNESS_SHORT, WITNESS_WORDS } from '$lib/wording/facts';
   import { linkWords } from '$lib/wording/figures';
   import { selection } from '$lib/state/selection.svelte';
-  import type { CardOnSlot } from './layout';
-  import { SIGNAL_WORDS, plannedWords, slotLine } from './slotWords';
+  import type { CardOnSlot } from '../board/layout';
+  import { SIGNAL_WORDS, plannedWords, slotLine } from '../board/slotWords';
 
   let {
     model,

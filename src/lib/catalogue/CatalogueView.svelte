@@ -25,15 +25,15 @@
     type Card,
     type Extra,
   } from '$core';
-  import { sifted } from '$lib/stages/choose/comparison';
+  import { sifted } from '$lib/catalogue/comparison';
   import { isCurrency, isTax, money } from '$lib/state/money.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { busWords, deliveryWords } from '$lib/wording/deliveries';
   import { inMoney } from '$lib/wording/figures';
   import { CARD_KIND_WORDS } from '$lib/wording/needs';
   import { EXTRA_KIND_WORDS, THING_WORDS } from '$lib/wording/things';
-  import { download } from '../download';
-  import { isTyping } from '../keys';
+  import { download } from '../ui/download';
+  import { isTyping } from '../ui/keys';
   import { idFor, ownParts } from './ownParts.svelte';
   import ImportTable from './ImportTable.svelte';
   import LearnCard from './LearnCard.svelte';

@@ -11,7 +11,7 @@
     type Card,
     type Matching,
   } from '$core';
-  import VerdictMark from '$lib/board/VerdictMark.svelte';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { deliveryWords } from '$lib/wording/deliveries';
   import { inMoney } from '$lib/wording/figures';
   import { problemWords } from '$lib/wording/problems';

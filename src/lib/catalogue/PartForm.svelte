@@ -3,7 +3,7 @@
   import { untrack } from 'svelte';
   import { Button } from 'carbon-components-svelte';
   import { PLAIN_DELIVERIES, contradictionsIn, type Card, type Column, type Extra } from '$core';
-  import CellField from '../CellField.svelte';
+  import CellField from '../ui/CellField.svelte';
   import { problemPlace, problemWords } from '$lib/wording/problems';
 
   let {
