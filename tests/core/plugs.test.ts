@@ -189,6 +189,28 @@ describe('Power side by side', () => {
     const card = aCard({ peakWatts: 285, slotWatts: 60, sockets: ['8-pin', '6-pin'] });
     expect(socketsOf(card).map(({ watts }) => watts)).to.deep.equal([150, 75]);
   });
+
+  it('is not stopped by more sockets than any card has, alike or not', () => {
+    const plug = (type: FreePlug['type'], watts: number): FreePlug => ({
+      type,
+      watts,
+      lead: null,
+      reachMm: Infinity,
+    });
+    const plugs = [
+      ...Array.from({ length: 6 }, () => plug('sata', 54)),
+      ...Array.from({ length: 2 }, () => plug('4-pin', 60)),
+    ];
+    const alike = Array.from({ length: 28 }, () => ({ type: 'sata' as const, watts: 1, wayMm: 0 }));
+    // Each SATA plug feeds one and, by a splitter, another; each drive plug one by an adapter.
+    expect(assignPlugs(alike, plugs).cost).to.include({ dead: 28 - 14, adapters: 8 });
+    const mixed = alike.map((socket, n) => ({
+      ...socket,
+      type: (['sata', '6-pin', '8-pin', '4-pin'] as const)[n % 4]!,
+      watts: 4 + n,
+    }));
+    expect(assignPlugs(mixed, plugs).feeds).to.have.length(28);
+  });
 });
 
 interface Way {

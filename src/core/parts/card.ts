@@ -50,7 +50,7 @@ export const Card = z.object({
   /** The part of the peak that the slot has to give; the plugs give the rest. */
   slotWatts: limits.watts,
   /** Power sockets on the card. */
-  sockets: listOf(z.enum(PLUG_TYPES), MOST.plugs),
+  sockets: listOf(z.enum(PLUG_TYPES), MOST.sockets),
   /** The supply that its maker asks for, in watts on the label; null where the maker names none. */
   supplyWatts: z.nullable(limits.watts),
   /** Headers on the card for leads of the case's front panel, and how far from the bracket they stand. */

@@ -102,6 +102,8 @@ export const MOST = {
   modules: 64,
   modes: 256,
   plugs: 32,
+  /** Power sockets of one card: the thirstiest have three or four. Common practice, no source. */
+  sockets: 8,
   leads: 32,
   headers: 64,
   deliveries: 32,

@@ -99,14 +99,21 @@ interface Assigning {
   readonly sockets: readonly Socket[];
   readonly plugs: readonly FreePlug[];
   readonly leniency: Leniency;
-  /** In which sockets are fed: choosy ones first, since their few branches cut off the most. */
+  /**
+   * In which sockets are fed: choosy ones first, since their few branches cut off the most; and those that are alike one
+   * after the other.
+   */
   readonly order: readonly number[];
   readonly leadLimits: ReadonlyMap<string, number>;
   readonly feeds: Feed[];
   best: Assignment | null;
+  branches: number;
 }
 
-/** The best assignment; exact. A socket that no plug can feed stays dead. */
+/** No real machine comes near so many; beyond, the best so far is taken, so that no file can stop the bench. */
+const MOST_BRANCHES = 20_000;
+
+/** The best assignment; exact up to `MOST_BRANCHES`. A socket that no plug can feed stays dead. */
 export function assignPlugs(
   sockets: readonly Socket[],
   plugs: readonly FreePlug[],
@@ -117,10 +124,16 @@ export function assignPlugs(
     sockets,
     plugs,
     leniency,
-    order: [...sockets.keys()].toSorted((a, b) => itemAt(choices, a) - itemAt(choices, b)),
+    order: [...sockets.keys()].toSorted(
+      (a, b) =>
+        itemAt(choices, a) - itemAt(choices, b) ||
+        socketsKey([itemAt(sockets, a)]).localeCompare(socketsKey([itemAt(sockets, b)])) ||
+        a - b,
+    ),
     leadLimits: leadLimits(plugs),
     feeds: sockets.map(deadFeed),
     best: null,
+    branches: 0,
   };
   branch(state, 0, { dead: 0, adapters: 0, takenWatts: 0 });
   if (state.best === null) throw new Error('Not even the assignment that feeds nothing was found');
@@ -133,14 +146,18 @@ const deadFeed = (socket: Socket): Feed => ({ socket, plugs: [], adapter: null }
 function branch(state: Assigning, depth: number, cost: AssignmentCost): void {
   const { best, order, plugs, sockets, feeds } = state;
   if (best !== null && compareAssignments(cost, best.cost) >= 0) return;
+  if (best !== null && state.branches >= MOST_BRANCHES) return;
+  state.branches += 1;
   const n = order[depth];
   if (n === undefined) {
     state.best = { plugs, feeds: [...feeds], cost };
     return;
   }
   const socket = itemAt(sockets, n);
+  const twin = twinBefore(state, depth);
   for (const { able, count, adapter } of waysToFeed(state, socket)) {
     for (const taken of combinations(state, able, count)) {
+      if (twin !== null && comesBefore({ socket, plugs: taken, adapter }, twin)) continue;
       if (!hold(state, taken, socket.watts / count, socket.wayMm)) continue;
       const fresh = taken.filter((plug) => usersOf(state, plug).length === 0);
       feeds[n] = { socket, plugs: taken, adapter };
@@ -153,6 +170,22 @@ function branch(state: Assigning, depth: number, cost: AssignmentCost): void {
     }
   }
   branch(state, depth + 1, { ...cost, dead: cost.dead + 1 });
+}
+
+/** What feeds the socket before this one in the order, where the two are alike: of alike sockets one order is tried. */
+function twinBefore({ order, sockets, feeds }: Assigning, depth: number): Feed | null {
+  const [n, before] = [order[depth], order[depth - 1]];
+  if (n === undefined || before === undefined) return null;
+  const alike = socketsKey([itemAt(sockets, n)]) === socketsKey([itemAt(sockets, before)]);
+  return alike ? itemAt(feeds, before) : null;
+}
+
+/** Direct feeds come before adapters, and those before nothing; of the same kind by their first plug. */
+function comesBefore(a: Feed, b: Feed): boolean {
+  const rank = ({ plugs, adapter }: Feed): number =>
+    plugs.length === 0 ? Infinity : adapter === null ? -1 : PLUG_ADAPTERS.indexOf(adapter);
+  const [of, other] = [rank(a), rank(b)];
+  return of < other || (of === other && (a.plugs[0] ?? 0) < (b.plugs[0] ?? 0));
 }
 
 interface WayToFeed {
