@@ -21,9 +21,9 @@ test('needs are told, a card is found, tried by hand, read, its fact mended, and
   await sound.getByLabel('front sockets too').check({ force: true });
   await sound.getByText('Nice').click();
   await sound.getByLabel('Counts, 1 to 5').selectOption('5');
-  await page.getByLabel('Another machine in its place').fill('300');
-  await page.getByLabel('Another machine in its place').blur();
-  await expect(page.getByText('This one still deserves 99.00')).toBeVisible();
+  await page.getByLabel('Price of a replacement').fill('300');
+  await page.getByLabel('Price of a replacement').blur();
+  await expect(page.getByText('The ceiling is 99.00')).toBeVisible();
 
   await page.getByRole('link', { name: /Choose/ }).click();
   await expect(page.getByRole('tab', { name: 'Best plan' })).toBeVisible();

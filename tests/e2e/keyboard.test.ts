@@ -47,7 +47,7 @@ test('the whole job with the keyboard only', async ({ page }) => {
 
   await leave();
   await key('1');
-  await tabTo(page, page.getByRole('button', { name: /Speeds of the far end/ }));
+  await tabTo(page, page.getByRole('button', { name: /Port speeds at the far end/ }));
   await key('Enter');
   await expect(page.locator('#fact-path-farEndMegabits')).toBeFocused();
   await page.keyboard.type('1000, 10000');
@@ -96,7 +96,7 @@ test('the whole job with the keyboard only', async ({ page }) => {
   await page.keyboard.type('112');
   await key('Tab');
   await expect(
-    page.getByText(/falls short of the 600 MB\/s wanted.*came up at 1 Gb\/s/),
+    page.getByText(/falls short of the 600 MB\/s wanted.*negotiated 1 Gb\/s/),
   ).toBeVisible();
   await tabTo(page, page.getByRole('button', { name: /Read the link of/ }));
   await key('Enter');

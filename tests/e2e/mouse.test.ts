@@ -44,7 +44,7 @@ test('the whole job with the mouse, from the machine’s own report', async ({ p
   await expect(page.locator('#fact-slot-connectorLanes')).toHaveValue('16');
   for (const slot of ['port-2', 'port-1', 'port-4', 'port-7']) {
     await page.locator(`[data-slot="${slot}"]`).click();
-    await page.getByRole('button', { name: 'This is not a slot' }).click();
+    await page.getByRole('button', { name: 'Delete slot' }).click();
   }
   await expect(page.locator('[data-slot]')).toHaveCount(1);
 

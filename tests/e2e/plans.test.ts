@@ -18,7 +18,7 @@ test('needs become an accepted plan, with another plan looked at, a list to orde
   await expect(page.locator('svg text', { hasText: 'Breeze 300' }).first()).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(plan(page, 'Cheapest')).toBeVisible();
-  const differences = page.getByRole('table').filter({ hasText: 'All parts, as they weigh' });
+  const differences = page.getByRole('table').filter({ hasText: 'Score' });
   await expect(differences.getByRole('row', { name: /Price of the cards/ })).toContainText(
     '122.00',
   );
@@ -139,7 +139,7 @@ test('a card is settled for a slot, and what that costs is said; so is why it wa
   await expect(page.getByText('costs 6.00 more than without it')).toBeVisible();
 
   // What is weighed otherwise is reckoned otherwise; nonsense is refused and changes nothing.
-  await page.getByText(/^What it costs by all parts/).click();
+  await page.getByText(/: its parts and weights$/).click();
   const extras = page.getByLabel('How much “Work in the machine” counts');
   await extras.fill('2000');
   await extras.blur();
@@ -153,7 +153,7 @@ test('a card is settled for a slot, and what that costs is said; so is why it wa
 test('one fact is supposed otherwise, and the survey stays as it is', async ({ page }) => {
   await openStage(page, 'foghorn', 'choose');
   await expect(page.getByRole('region', { name: 'Why not everything is possible' })).toContainText(
-    'the way to the far end',
+    'the network path',
   );
   await page.keyboard.press('f');
   await tabTo(page, page.locator('#what-if'));
@@ -161,9 +161,7 @@ test('one fact is supposed otherwise, and the survey stays as it is', async ({ p
   const beside = page.getByRole('region', { name: 'As it is, and if' });
   await expect(beside.getByRole('row', { name: /^Network/ })).toContainText('up to 1,120 MB/s');
   await expect(beside.getByRole('row', { name: /^The change itself/ })).toContainText('21.00');
-  await expect(beside.getByRole('row', { name: /^By all parts/ })).toContainText(
-    'a must more is met',
-  );
+  await expect(beside.getByRole('row', { name: /^Score/ })).toContainText('a must more is met');
   await tabTo(page, page.getByRole('link', { name: /^1 Survey/ }));
   await page.keyboard.press('Enter');
   await page.getByRole('tab', { name: 'System' }).click();
@@ -198,8 +196,8 @@ test('a card in the way moves and another goes: the board, the table and the ste
   await page.keyboard.press('5');
   const steps = page.getByRole('region', { name: 'Fit' });
   await expect(steps).toContainText('Take Thornmere Bollard S1 out of Slot 4');
-  await expect(steps).toContainText('Take out cover 3');
-  await expect(steps).not.toContainText('Take out cover 1');
+  await expect(steps).toContainText('Remove slot cover 3');
+  await expect(steps).not.toContainText('Remove slot cover 1');
 });
 
 test('what runs together gets less than alone, and the narrowest stage is named', async ({

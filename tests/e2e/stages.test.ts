@@ -24,7 +24,7 @@ test('a machine can be typed from nothing, slot by slot', async ({ page }) => {
   // What is told can be untold again.
   await page.locator('#occupant-length').fill('');
   await page.locator('#occupant-length').blur();
-  await expect(page.locator('.facts')).toContainText('told by hand');
+  await expect(page.locator('.facts')).toContainText('entered by hand');
   await page.locator('#fact-slot-occupant').selectOption('empty');
   await expect(page.locator('.body.there')).toHaveCount(0);
 
@@ -111,7 +111,7 @@ test('a reading too high to be true is doubted, and can be taken away', async ({
   await network.getByLabel('Measured, MB/s').fill('9400');
   await network.getByLabel('Measured, MB/s').blur();
   await expect(network).toContainText(
-    'is more than the way can carry (1,187 MB/s). Bits taken for bytes',
+    'is more than this path can carry (1,187 MB/s). Bits taken for bytes',
   );
   await network.getByLabel('Measured, MB/s').fill('fast');
   await network.getByLabel('Measured, MB/s').blur();

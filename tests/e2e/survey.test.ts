@@ -42,7 +42,7 @@ test('a dropped bundle becomes a full board, and what contradicts the ports is s
 
   // The port has four lanes; template and firmware say eight. The drawing says so, and so does the list.
   await expect(slotLine(page, 's7')).toHaveText('x8, wired x4, not x8, Gen 3');
-  const disagree = page.getByRole('region', { name: /Witnesses disagree/ });
+  const disagree = page.getByRole('region', { name: /Sources disagree/ });
   await expect(disagree).toContainText(
     'x4 by its registers, against x8 by the firmware, x8 by the template',
   );
@@ -50,7 +50,7 @@ test('a dropped bundle becomes a full board, and what contradicts the ports is s
   await expect(page.locator('#fact-slot-lanes')).toBeFocused();
   await expect(page.locator('#fact-slot-lanes')).toHaveValue('4');
 
-  // The technician looked: what is told by hand stands above all, and can be taken back.
+  // The technician looked: what is entered by hand stands above all, and can be taken back.
   await page.locator('#fact-slot-lanes').selectOption('x2');
   await expect(slotLine(page, 's7')).toHaveText('x8, wired x2, not x4, not x8, Gen 3');
   await page.locator('#fact-slot-lanes').selectOption('not known');

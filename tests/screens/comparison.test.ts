@@ -113,7 +113,7 @@ describe('Words of needs', () => {
       'Copies at 250 MB/s, 2 ports, teaming',
       '4 Type-C at the front, 200 MB/s on one, 1.5 A each',
       '12 GB of memory, class 4, AV1',
-      '2 modules, 400 MB/s each alone, to start from, no driver of its own',
+      '2 M.2 drives, 400 MB/s each alone, bootable, runs on the system’s own driver',
       '1 parallel',
     ]);
   });

@@ -139,7 +139,7 @@ describe('Words of proof', () => {
     expect(said(1_100e6)).to.equal('is as expected (997–1,187 MB/s).');
     expect(said(112e6)).to.match(/short of the 700 MB\/s wanted.*1 Gb\/s.*patch cable/);
     expect(said(800e6)).to.match(/healthy one shows 997–1,187 MB\/s/);
-    expect(said(9_000e6)).to.match(/more than the way can carry \(1,187 MB\/s\)/);
+    expect(said(9_000e6)).to.match(/more than this path can carry \(1,187 MB\/s\)/);
     expect(said(1e6)).to.match(/Nothing known fits the figure/);
   });
 });

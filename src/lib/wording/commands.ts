@@ -14,7 +14,7 @@ export const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
   setBudget: 'budget set',
   setWorth: 'worth of the machine set',
   acceptPlan: 'plan accepted',
-  addPin: 'settled beforehand',
+  addPin: 'fixed choice',
   removePin: 'settled no longer',
   setWeights: 'weights set',
   buyForMachine: 'bought for the machine',

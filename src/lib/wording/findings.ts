@@ -38,11 +38,11 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     remedy: 'Read the letter beside it on the board, or in the manual.',
   },
   'seat.otherKey': {
-    says: 'The socket has key {subject}; the module is cut for another.',
+    says: 'The socket has key {subject}; the M.2 drive is cut for another.',
     remedy: 'A module with that key.',
   },
   'seat.moduleLengthUnknown': {
-    says: 'How long a module the socket holds is not known.',
+    says: 'How long a drive the socket holds is not known.',
     remedy: 'Measure from the socket to its screw post.',
   },
   'seat.moduleLength': {
@@ -54,7 +54,7 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     remedy: 'Look in the board’s manual: PCI Express, SATA, USB, or a radio’s own signals only.',
   },
   'seat.notWired': {
-    says: 'The module lives on {subject}, which is not wired to this socket.',
+    says: 'The M.2 drive’s interface is {subject}, which is not wired to this socket.',
     remedy: 'A module for what is wired.',
   },
   'seat.keyingUnknown': {
@@ -138,7 +138,7 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'bracket.caseUnknown': {
     says: 'Full or low brackets: not known of this case.',
-    remedy: 'Measure a cover: about 120 mm is full, 79 mm low.',
+    remedy: 'Measure a slot cover: about 120 mm is full, 79 mm low.',
   },
   'body.lengthFits': { says: '{needed} long; the case has {available}.' },
   'body.tooLong': { says: '{needed} long; the case has {available}.', remedy: 'A shorter card.' },
@@ -152,7 +152,7 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'body.openingsUnknown': {
     says: 'It needs more than one opening; how many the case has is not known.',
-    remedy: 'Count the covers at the back.',
+    remedy: 'Count the slot covers at the back.',
   },
   'body.beyondLastOpening': {
     says: 'It would reach opening {needed}; the case ends at {available}.',
@@ -173,7 +173,7 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     remedy: 'A card shorter than that, or another slot.',
   },
   'body.tooHigh': {
-    says: 'It is {needed} high; the cover leaves {available}.',
+    says: 'It is {needed} high; the side panel leaves {available}.',
     remedy: 'A lower card.',
   },
   'body.tooThick': {
@@ -181,7 +181,7 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     remedy: 'A thinner card, or another slot.',
   },
   'body.plugBend': {
-    says: 'With its plug it wants {needed} of height; the cover leaves {available}.',
+    says: 'With its plug it needs {needed} of height; the side panel leaves {available}.',
     remedy: 'A lead that leaves sideways, or a lower card.',
   },
   'body.sag': {
@@ -305,11 +305,11 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'Its maker wants the driver in before the card: {subject}.',
   },
   'firmware.noPicture': {
-    says: 'Its start-up code is for {subject} only, and this firmware is older: no picture.',
-    remedy: 'A card whose start-up code serves both.',
+    says: 'Its option ROM is for {subject} only, and this firmware is older: no picture.',
+    remedy: 'A card whose option ROM serves both.',
   },
   'firmware.otherBoot': {
-    says: 'Its start-up code is for {subject} only: it works once the system runs, not before.',
+    says: 'Its option ROM is for {subject} only: it works once the system runs, not before.',
   },
   'firmware.kindUnknown': {
     says: 'Whether the firmware is UEFI or BIOS is not known.',
@@ -324,12 +324,12 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     remedy: 'Read its date in its setup, or drop a survey.',
   },
   'firmware.smallWindows': {
-    says: 'It would like a window of {needed} into memory; this firmware gives {available}.',
+    says: 'It asks for a memory window of {needed}; without above 4G decoding it gets {available}.',
     remedy: 'A newer firmware; the card works without, somewhat slower.',
   },
   'firmware.windowsUnknown': {
-    says: 'Whether the firmware gives cards large windows into memory is not known.',
-    remedy: 'Look in its setup for memory above 4 GB.',
+    says: 'Whether the firmware has above 4G decoding is not known.',
+    remedy: 'Look in firmware setup for above 4G decoding.',
   },
   'quirk.coldStart': { says: 'Known for it: after a cold start it comes up in its slower mode.' },
   'quirk.sleep': { says: 'Known for it: after sleep, what hangs on it may be gone.' },
@@ -346,7 +346,7 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'quirk.restarts': { says: 'Known for it: it settles only after several restarts.' },
   'worth.overBudget': { says: '{needed} in all; the customer will pay {available}.' },
-  'worth.overShare': { says: '{needed} in all; this machine still deserves {available}.' },
+  'worth.overShare': { says: '{needed} in all; the ceiling for this machine is {available}.' },
   'deliver.lacks': { says: 'It has no {subject}.', remedy: 'A card that has it.' },
   'deliver.lessMemory': {
     says: 'It has {available} of memory; {needed} are wanted.',
@@ -366,7 +366,7 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'deliver.notBootable': {
     says: 'The machine cannot start from drives on it.',
-    remedy: 'A card whose start-up code this firmware runs.',
+    remedy: 'A card whose option ROM this firmware runs.',
   },
   'deliver.bootUnknown': {
     says: 'Whether the machine starts from drives on it depends on the firmware, which is not known.',
@@ -396,17 +396,17 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     remedy: 'Another screen, or a mode that it reports.',
   },
   'deliver.meets': { says: 'It carries {available}; {needed} are wanted.' },
-  'deliver.tight': { says: 'At best {available} for {needed} wanted: just enough on a good day.' },
+  'deliver.tight': { says: 'At best {available} for {needed} wanted: marginal.' },
   'deliver.short': {
     says: 'It carries {available}; {needed} are wanted.',
     remedy: 'A faster card, or a faster {subject}.',
   },
   'deliver.fewer': {
-    says: 'One gives {available} of {needed} wanted.',
+    says: 'Has {available} of the {needed} wanted.',
     remedy: 'A second one, or a larger card.',
   },
   'deliver.unknown': {
-    says: 'Up to {available} for {needed} wanted, but a part of the way is not known.',
+    says: 'Up to {available} for {needed} wanted, but a part of the path is not known.',
     remedy: 'Note the cable and the far end in the survey.',
   },
   'deliver.noBluetooth': { says: 'It has no Bluetooth.', remedy: 'A card with both.' },

@@ -67,10 +67,10 @@ export function needWords(need: Need): string {
       );
     case 'drives':
       return list(
-        `${need.ports} ${need.drive === 'any' ? 'drives' : need.drive === 'sata' ? 'SATA drives' : 'modules'}`,
+        `${need.ports} ${need.drive === 'any' ? 'drives' : need.drive === 'sata' ? 'SATA drives' : 'M.2 drives'}`,
         `${inMegabytes(need.bytesPerSecond)} each ${need.together ? 'together' : 'alone'}`,
-        need.bootable ? 'to start from' : '',
-        need.systemDriver ? 'no driver of its own' : '',
+        need.bootable ? 'bootable' : '',
+        need.systemDriver ? 'runs on the system’s own driver' : '',
       );
     case 'sound':
       return list(
@@ -95,7 +95,7 @@ export function metByMachineWords({ state, flow, units }: MetByMachine, need: Ne
   if (state === 'unknown')
     return flow === null || units === 0
       ? 'Whether the machine does it already is not known.'
-      : 'The machine may do it already; a part of the way is not known.';
+      : 'The machine may do it already; a part of the path is not known.';
   if (need.kind === 'keep') return 'The survey says that it goes.';
   return flow === null
     ? 'The machine has nothing of the kind.'

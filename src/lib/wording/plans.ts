@@ -31,14 +31,14 @@ export const PART_WORDS: Readonly<Record<CostPart, string>> = {
   price: 'Price of the cards',
   extras: 'What goes with them',
   overBudget: 'Over the budget',
-  wishes: 'Wishes left',
+  wishes: 'Nice-to-haves not met',
   shortfall: 'Slower than it could be',
   disturbance: 'Work in the machine',
   air: 'Air taken',
   drivers: 'Drivers and firmware',
   wait: 'Waiting',
   unknown: 'Facts not known',
-  pace: 'Behind the fastest cards',
+  pace: 'Slower than the fastest option',
 };
 
 const CONSTRAINT_WORDS: Readonly<Record<Constraint, string>> = {
@@ -50,7 +50,7 @@ const CONSTRAINT_WORDS: Readonly<Record<Constraint, string>> = {
   power: 'the supply: its watts and plugs',
   lanes: 'the lanes of the slots',
   leads: 'the leads of the front panel',
-  path: 'the way to the far end: cable, switch, drives',
+  path: 'the network path: cable, switch, drives',
   system: 'the system and its drivers',
   firmware: 'the kind of firmware',
 };
@@ -107,7 +107,7 @@ export function changeWords(
     case 'dropPin':
       return `No longer settled: ${pinWords(change.pin, machine, cards)}`;
     case 'giveUpCard':
-      return `Take ${change.name} out of ${slotLabel(machine, change.slotId)} for good`;
+      return `Remove ${change.name} from ${slotLabel(machine, change.slotId)}`;
     case 'supply':
       return `Another supply: ${change.extra.maker} ${change.extra.model}, ${figure(change.extra.limit ?? 0, 'W')} on 12 V`;
     case 'cable':

@@ -8,7 +8,7 @@ export function judgementWords({ outcome, limiting, fallBack }: Judgement, flow:
     case 'asExpected':
       return `is as expected (${band(flow)}).`;
     case 'aboveExpected':
-      return `is more than the way can carry (${figure(flow.high, flow.unit)}). Bits taken for bytes, or a copy from memory? Measure again.`;
+      return `is more than this path can carry (${figure(flow.high, flow.unit)}). Bits taken for bytes, or a copy from memory? Measure again.`;
     case 'belowHealthy':
       return `does what was wanted, but a healthy one shows ${band(flow)}. ${cause(limiting, fallBack)}`;
     case 'short':
@@ -26,7 +26,7 @@ function cause(limiting: Judgement['limiting'], fallBack: FallBack | null): stri
 function fallBackWords(fallBack: FallBack): string {
   switch (fallBack.kind) {
     case 'wire':
-      return `a wire that came up at ${wireWords(fallBack.megabits)}: look at the link speed at both ends, then at the patch cable.`;
+      return `the link negotiated ${wireWords(fallBack.megabits)}: look at the link speed at both ends, then at the patch cable.`;
     case 'link':
       return `a slot link of ${linkWords(fallBack.link)}: read the link while the card is busy, then look at its seat.`;
     case 'usb':

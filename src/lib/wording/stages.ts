@@ -11,9 +11,9 @@ export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   'hand-over': 'Hand over',
 };
 
-/** The stages a rate passes on its way. */
+/** The stages of a path that a rate passes. */
 export const FLOW_WORDS: Readonly<Record<StageCode, string>> = {
-  slotLink: 'link in the slot',
+  slotLink: 'slot’s link',
   uplink: 'link behind the slots',
   cardPort: 'port on the card',
   cable: 'wire to the far end',

@@ -14,8 +14,8 @@ const HEADER_WORDS: Readonly<Record<FrontLead | BoardHeader, string>> = {
   'usb-9-pin': 'USB 2.0, 9 pins',
   'usb-19-pin': 'USB 3, 19 pins',
   'type-c-20-pin': 'Type-C, 20 pins',
-  audio: 'sound, 9 pins',
-  'serial-link-5-pin': 'fast serial port, 5 pins',
+  audio: 'front-panel audio header',
+  'serial-link-5-pin': '40 Gb/s port header, 5 pins',
   'sound-4-pin': 'sound, 4 pins',
 };
 
@@ -51,7 +51,7 @@ export const INPUT_WORDS: Readonly<Record<ScreenInput, string>> = {
 };
 
 export const FEATURE_WORDS: Readonly<Record<NetworkFeature, string>> = {
-  wake: 'wake by network',
+  wake: 'wake-on-LAN',
   vlan: 'VLAN',
   netBoot: 'network boot',
   teaming: 'teaming',
@@ -75,7 +75,7 @@ export const EXTRA_KIND_WORDS: Readonly<Record<ExtraKind, string>> = {
   aerial: 'Aerial',
   support: 'Support',
   thermalPad: 'Thermal pad',
-  cover: 'Cover',
+  cover: 'Slot cover',
   screws: 'Screws',
   supply: 'Power supply',
   networkCable: 'Network cable',
@@ -85,8 +85,8 @@ export const EXTRA_KIND_WORDS: Readonly<Record<ExtraKind, string>> = {
 /** How fast a graphics card draws. Common practice, no source. */
 export const SPEED_CLASS_WORDS: readonly string[] = [
   '1 – desk work',
-  '2 – drawing in the plane',
-  '3 – models in space',
+  '2 – 2D CAD',
+  '3 – 3D CAD',
   '4 – heavy models, films',
   '5 – the heaviest',
 ];
@@ -123,8 +123,8 @@ export const OPTION_WORDS: Readonly<Record<string, string>> = {
   wifi: 'Wi-Fi',
   sound: 'sound',
   drives: 'drives',
-  serialLink: 'fast serial port',
-  legacy: 'old ports',
+  serialLink: '40 Gb/s port',
+  legacy: 'serial or parallel ports',
   pcie: 'PCI Express',
   pci: 'classic PCI',
   m2: 'M.2',

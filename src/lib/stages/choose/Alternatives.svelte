@@ -75,7 +75,7 @@
         isNumber: false,
       },
       ...costs,
-      { name: 'All parts, as they weigh', values: all.map(scoreMoney), isNumber: true },
+      { name: 'Score', values: all.map(scoreMoney), isNumber: true },
     ].filter(({ values }) => new Set(values).size > 1);
   });
 

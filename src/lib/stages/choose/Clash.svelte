@@ -19,10 +19,10 @@
 
   function price({ cents, plan }: Repair): string {
     const parts = inMoney(moneyCents(plan.cost.parts));
-    if (cents === 0) return `plan then ${parts}`;
+    if (cents === 0) return `the plan then costs ${parts}`;
     return cents === null
-      ? `price not known, plan then ${parts}`
-      : `${inMoney(cents)} and plan then ${parts}`;
+      ? `price not known, the plan then costs ${parts}`
+      : `costs ${inMoney(cents)}; the plan then costs ${parts}`;
   }
 </script>
 

@@ -26,7 +26,8 @@
     const { high, unit, limiting } = then.flow;
     const wanted = unitsNeeded(need);
     const units = wanted > 1 ? `${Math.min(then.units, wanted)} of ${wanted}, ` : '';
-    const limit = limiting === null || unit !== 'B/s' ? '' : `, by the ${FLOW_WORDS[limiting]}`;
+    const limit =
+      limiting === null || unit !== 'B/s' ? '' : `, limited by the ${FLOW_WORDS[limiting]}`;
     if (unit === 'count') return units === '' ? 'served' : units.slice(0, -2);
     return `${units}up to ${figure(high, unit)}${limit}`;
   }

@@ -38,7 +38,7 @@
 </script>
 
 <section aria-labelledby="pins-heading">
-  <h2 id="pins-heading">Settled beforehand</h2>
+  <h2 id="pins-heading">Fixed choices</h2>
   {#if job.pins.length > 0}
     <ul>
       {#each job.pins as pin (pinKey(pin))}

@@ -150,7 +150,7 @@
         <li>
           <div class="line">
             <span class="out">out</span>
-            <span>{occupant(slotId)} comes out of {label(slotId)} for good</span>
+            <span>{occupant(slotId)} is removed from {label(slotId)}</span>
           </div>
         </li>
       {/each}

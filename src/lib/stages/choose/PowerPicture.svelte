@@ -19,7 +19,10 @@
   const METHOD: Readonly<Record<SizingMethod, readonly [string, string]>> = {
     maker: ['The maker’s figure', 'what the cards’ makers ask, against the label'],
     sum: ['Adding up the loads', 'with a quarter of headroom, against 12 V; this one decides'],
-    measured: ['A good smaller one will do', 'what was seen at full work, and the cards’ peak'],
+    measured: [
+      'A good smaller one will do',
+      'the 12 V load measured at full load, and the cards’ peak',
+    ],
   };
 
   let widthPx = $state(420);

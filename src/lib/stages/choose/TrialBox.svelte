@@ -20,7 +20,8 @@
 <section aria-label="On trial">
   <div class="head">
     <h2>On trial</h2>
-    <Button size="small" kind="ghost" on:click={() => model.takeAllOff()}>Take all off (Esc)</Button
+    <Button size="small" kind="ghost" on:click={() => model.takeAllOff()}
+      >Clear the trial (Esc)</Button
     >
     {#if model.job.plan === null}
       <Button size="small" disabled={blocked} on:click={() => model.accept()}

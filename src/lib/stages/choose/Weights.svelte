@@ -31,7 +31,7 @@
 
 {#if plan !== null}
   <details>
-    <summary>What it costs by all parts: {scoreMoney(plan)} – see and weigh</summary>
+    <summary>Score {scoreMoney(plan)}: its parts and weights</summary>
     <table class="plain">
       <thead>
         <tr>

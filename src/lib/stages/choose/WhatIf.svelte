@@ -144,7 +144,7 @@
               <td class="number">{changeCents === null ? 'not known' : inMoney(changeCents)}</td>
             </tr>
             <tr>
-              <th scope="row">By all parts</th>
+              <th scope="row">Score</th>
               <td class="number">{inMoney(asIs.cost.score / 100)}</td>
               <td class="number">
                 {inMoney(plan.cost.score / 100)}, {differenceWords(

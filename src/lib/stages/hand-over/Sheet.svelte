@@ -121,7 +121,9 @@
     <h3>Parts kept for you</h3>
     <ul class="parts">
       {#if sheet.coversKept.length > 0}<li>
-          Cover{sheet.coversKept.length === 1 ? '' : 's'} of opening {sheet.coversKept.join(', ')}
+          Slot cover{sheet.coversKept.length === 1 ? '' : 's'} of opening {sheet.coversKept.join(
+            ', ',
+          )}
         </li>{/if}
       {#each sheet.bracketsKept as name, n (n)}<li>
           Spare bracket of {name} with its screws

@@ -97,20 +97,20 @@
   <TextInput
     id="replacement"
     size="sm"
-    labelText="Another machine in its place"
+    labelText="Price of a replacement"
     placeholder="not asked"
     value={money(job.replacementCents)}
     invalid={says('replacement') !== ''}
     invalidText={says('replacement')}
     helperText={deserved === null
-      ? 'With it, what this one still deserves'
-      : `This one still deserves ${inMoney(deserved)}; more is said, never forbidden`}
+      ? 'With it, the ceiling for this machine'
+      : `The ceiling is ${inMoney(deserved)}; more is said, never forbidden`}
     on:change={(event) => setMoney('replacement', String(event.detail ?? ''))}
   />
   <TextInput
     id="share"
     size="sm"
-    labelText="Deserves of it, %"
+    labelText="Ceiling, % of it"
     value={String(job.deservesPercent)}
     invalid={says('share') !== ''}
     invalidText={says('share')}

@@ -76,7 +76,7 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
     number('ports', 'Ports', 20),
     choice('where', 'At the', ['rear', 'back'], ['front', 'front']),
     number('bytesPerSecond', 'One alone, MB/s', 5_000, MEGABYTE),
-    number('milliamps', 'mA each (0: any)', 5_000, 1, 0),
+    number('milliamps', 'Current per port, mA (0: any)', 5_000, 1, 0),
     tick('typeC', 'Type-C'),
   ],
   network: [
@@ -104,9 +104,9 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
     number('ports', 'Drives', 32),
     number('bytesPerSecond', 'Each, MB/s', 10_000, MEGABYTE),
     choice('together', 'While', [true, 'all work together'], [false, 'one works alone']),
-    choice('drive', 'Kind', ['any', 'any'], ['sata', 'SATA'], ['m2', 'modules (M.2)']),
-    tick('bootable', 'to start from'),
-    tick('systemDriver', 'no driver of its own'),
+    choice('drive', 'Kind', ['any', 'any'], ['sata', 'SATA'], ['m2', 'M.2']),
+    tick('bootable', 'bootable'),
+    tick('systemDriver', 'runs on the system’s own driver'),
   ],
   serialLink: [
     number('ports', 'Ports', 4),

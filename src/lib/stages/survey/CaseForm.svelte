@@ -188,7 +188,7 @@
   />
   <FactField
     id="{prefix}-supply-baseWatts"
-    label="12 V load already there"
+    label="12 V load now"
     fact={supply.baseWatts}
     kind={WATTS}
     onchange={(baseWatts) => putSupply({ baseWatts }, '12 V load')}
@@ -202,7 +202,7 @@
   />
   <FactField
     id="{prefix}-supply-measuredWatts"
-    label="12 V seen at full work"
+    label="12 V load measured at full load"
     fact={supply.measuredWatts}
     kind={WATTS}
     onchange={(measuredWatts) => putSupply({ measuredWatts }, 'measured 12 V')}

@@ -68,7 +68,7 @@
   function setUplink(generation: string, lanes: string) {
     if (generation === '' || generation === 'none') {
       const uplink = generation === '' ? null : known(null, 'technician');
-      putSlot({ ...slot, uplink }, 'link it hangs on');
+      putSlot({ ...slot, uplink }, 'upstream link');
       return;
     }
     const fresh = {
@@ -77,7 +77,7 @@
       generation: Number(generation) as Generation,
       lanes: Number(lanes),
     };
-    putSlot({ ...slot, uplink: tell(slot.uplink, fresh) }, 'link it hangs on');
+    putSlot({ ...slot, uplink: tell(slot.uplink, fresh) }, 'upstream link');
   }
 
   function addBox() {
@@ -164,7 +164,7 @@
     <Select
       id="fact-slot-uplink"
       size="sm"
-      labelText="Hangs on a link of"
+      labelText="Shares an upstream link of"
       selected={slot.uplink === null ? '' : uplink === null ? 'none' : String(uplink.generation)}
       on:change={(event) => setUplink(chosen(event), String(uplink?.lanes ?? 4))}
     >

@@ -180,7 +180,7 @@
           change(
             { ...machine, slots: machine.slots.filter(({ id }) => id !== of.id) },
             `${of.label}: not a slot`,
-          )}>This is not a slot</Button
+          )}>Delete slot</Button
       >
     </div>
     <TextInput
@@ -332,14 +332,14 @@
           )}
       >
         <SelectItem value="stays" text="stays" />
-        <SelectItem value="mayGo" text="may be given up" />
-        <SelectItem value="goes" text="comes out for good" />
+        <SelectItem value="mayGo" text="remove if something better needs the place" />
+        <SelectItem value="goes" text="remove" />
       </Select>
       {#if of.bus === 'm2'}
         <Select
           id="occupant-signal"
           size="sm"
-          labelText="It lives on"
+          labelText="Interface"
           selected={card.signal ?? ''}
           on:change={(event) => {
             const value = (event.target as HTMLSelectElement | null)?.value ?? '';

@@ -127,7 +127,7 @@
   />
   <FactField
     id="fact-firmware-largeWindows"
-    label="Large windows above 4 GB"
+    label="Above 4G decoding"
     fact={firmware.largeWindows}
     kind={LARGE}
     onchange={(largeWindows) => putFirmware({ largeWindows }, 'large windows')}
@@ -140,10 +140,10 @@
   {/if}
   <h3>Screens</h3>
   <Screens {machine} {change} />
-  <h3>The way to what it talks to</h3>
+  <h3>Network path</h3>
   <FactField
     id="fact-path-ownMegabits"
-    label="Its own port came up at"
+    label="Link speed now"
     fact={path.ownMegabits}
     kind={PLAN}
     onchange={(ownMegabits) => putPath({ ownMegabits }, 'own port')}
@@ -164,21 +164,21 @@
   />
   <FactField
     id="fact-path-farEndMegabits"
-    label="Speeds of the far end"
+    label="Port speeds at the far end"
     fact={path.farEndMegabits}
     kind={SPEEDS_FIELD}
     onchange={(farEndMegabits) => putPath({ farEndMegabits }, 'far end')}
   />
   <FactField
     id="fact-path-ownDrive"
-    label="Drive here"
+    label="Local drive"
     fact={path.ownDrive}
     kind={DRIVE}
     onchange={(ownDrive) => putPath({ ownDrive }, 'drive it is copied from')}
   />
   <FactField
     id="fact-path-ownArray"
-    label="How many, and how"
+    label="RAID level"
     fact={path.ownArray}
     kind={ARRAY_FIELD}
     onchange={(ownArray) => putPath({ ownArray }, 'drives it is copied from')}
@@ -192,7 +192,7 @@
   />
   <FactField
     id="fact-path-farArray"
-    label="How many there, and how"
+    label="RAID level at the far end"
     fact={path.farArray}
     kind={ARRAY_FIELD}
     onchange={(farArray) => putPath({ farArray }, 'drives at the far end')}
