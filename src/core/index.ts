@@ -326,6 +326,7 @@ export {
   scaleOf,
   weigh,
 } from './planner/candidates/cost.ts';
+export { metTogether } from './planner/answers/metTogether.ts';
 export { type Delivered, delivered, deliveredShare } from './planner/answers/delivered.ts';
 export { CONSTRAINTS, type Constraint } from './planner/candidates/constraints.ts';
 export {

@@ -10,17 +10,21 @@ import {
   handOverSheet,
   hasChangedSincePlan,
   housings,
+  metTogether,
   openItems,
   shoppingList,
   steps,
   testify,
   valueOf,
   withCards,
+  withOccupants,
   type Card,
   type Enclosure,
   type Job,
   type Machine,
+  type Need,
 } from '../../src/core/index.ts';
+import { usb } from '../../demo/catalogue/row.ts';
 import {
   STAMP,
   aCard,
@@ -182,6 +186,23 @@ describe('Cards on trial', () => {
     expect(second!.supply).to.deep.equal(box('y', 2).supply);
     expect(second!.case).to.deep.equal(box('y', 2).case);
     expect(own!.supply).to.deep.equal(machine.supply);
+  });
+
+  it('serve one need with each of their ports, musts first', () => {
+    const carrier = aCard({ delivers: usb(1, '2.0', 500) });
+    const machine = withOccupants(aMachine([aSlot(1)], { builtIn: told([]) }), [
+      { card: carrier, slot: aSlot(1) },
+    ]);
+    const nice = usbNeed(1, { id: 'nice', must: false, bytesPerSecond: 20e6 });
+    const must = usbNeed(1, { id: 'must', bytesPerSecond: 20e6 });
+    const states = (needs: readonly Need[]) =>
+      metTogether(needs, machine, [carrier]).map(({ state }) => state);
+    expect(states([nice])).to.deep.equal(['met']);
+    expect(states([nice, must])).to.deep.equal(['short', 'met']);
+    expect(states([nice, { ...nice, id: 'other', where: 'front' } as Need])).to.deep.equal([
+      'met',
+      'short',
+    ]);
   });
 
   it('are accepted with what has to be bought for them, and what makes room', () => {

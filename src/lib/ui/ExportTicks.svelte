@@ -43,4 +43,7 @@
     flex: none;
     margin: 0;
   }
+  fieldset :global(.bx--checkbox-wrapper) {
+    margin: 0.25rem 0;
+  }
 </style>

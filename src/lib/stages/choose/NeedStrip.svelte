@@ -1,6 +1,6 @@
 <script lang="ts">
   /** The needs beside the board: what each gets now, and what it gets with what is drawn. */
-  import { metByMachine, unitsNeeded, withOccupants, type Need } from '$core';
+  import { metTogether, unitsNeeded, withOccupants, type Need } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { figure } from '$lib/wording/figures';
@@ -12,11 +12,16 @@
 
   const MARK = { met: 'clear', short: 'blocked', unknown: 'unknown' } as const;
   const fitted = $derived(withOccupants(model.drawnMachine('choose'), model.working));
+  const { needs, machine } = $derived(model.job);
+  const cards = $derived([...(supplies.cards ?? []), ...model.working.map(({ card }) => card)]);
+  const nowMet = $derived(metTogether(needs, machine, supplies.cards ?? []));
+  const thenMet = $derived(metTogether(needs, fitted, cards));
   const rows = $derived(
-    model.job.needs.map((need) => {
-      const cards = [...(supplies.cards ?? []), ...model.working.map(({ card }) => card)];
-      const now = metByMachine(need, model.job.machine, supplies.cards ?? []);
-      return { need, now, then: now.state === 'met' ? now : metByMachine(need, fitted, cards) };
+    needs.flatMap((need, n) => {
+      const [now, then] = [nowMet[n], thenMet[n]];
+      return now === undefined || then === undefined
+        ? []
+        : [{ need, now, then: now.state === 'met' ? now : then }];
     }),
   );
 
