@@ -4,7 +4,7 @@ import { writeJobFile, type Job } from '../../src/core/index';
 import { absurdJob, chanceOf } from '../builders/absurdJob';
 import { soaked } from '../builders/soak';
 import type { Page } from '@playwright/test';
-import { evidence, expect, exported, openJobs, openStage, saved, test } from './bench';
+import { evidence, expect, exported, openJobs, openStage, saved, test } from './fixtures';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
 const rows = (page: Page) => page.locator('table.jobs tbody tr');

@@ -1,7 +1,7 @@
 /** Nothing lost: a backup into an empty browser, the bin, undo over a reload, pictures that stay. */
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, exported, openJobs, openStage, saved, test } from './bench';
+import { expect, exported, openJobs, openStage, saved, test } from './fixtures';
 
 const rows = (page: Page) => page.locator('table.jobs tbody tr');
 const backUp = async (page: Page) => {

@@ -1,4 +1,4 @@
-import { expect, openJobs, openStage, saved, tabTo, test } from './bench';
+import { expect, openJobs, openStage, saved, tabTo, test } from './fixtures';
 
 test('needs are told, a card is found, tried by hand, read, its fact mended, and it passes', async ({
   page,

@@ -7,7 +7,7 @@ import { closeSync, mkdtempSync, openSync, rmSync, writeSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { expect, test } from './bench';
+import { expect, test } from './fixtures';
 
 const MEGABYTES = 160;
 /** A disk of its own, or null where none may be made here. */

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, exported, openJobs, openStage, saved, test } from './bench';
+import { expect, exported, openJobs, openStage, saved, test } from './fixtures';
 
 const title = 'What the job is';
 

@@ -1,4 +1,4 @@
-import { expect, openJobs, saved, tabTo, test } from './bench';
+import { expect, openJobs, saved, tabTo, test } from './fixtures';
 
 test('the whole job with the keyboard only', async ({ page }) => {
   test.slow();

@@ -1,4 +1,4 @@
-import { evidence, expect, openJobs, saved, test } from './bench';
+import { evidence, expect, openJobs, saved, test } from './fixtures';
 
 test('the whole job with the mouse, from the machine’s own report', async ({ page }) => {
   test.slow();

@@ -3,7 +3,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { cpSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { evidence, expect, openStage, saved, test } from './bench';
+import { evidence, expect, openStage, saved, test } from './fixtures';
 
 const ROOT = new URL('../..', import.meta.url).pathname;
 

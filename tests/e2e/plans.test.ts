@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, openJobs, openStage, saved, tabTo, test } from './bench';
+import { expect, openJobs, openStage, saved, tabTo, test } from './fixtures';
 import { hardJob } from '../builders/hardJob';
 
 const plan = (page: Page, name: string) => page.getByRole('heading', { name, exact: true });

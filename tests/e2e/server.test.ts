@@ -1,6 +1,6 @@
 /** Every answer of the server: its headers, and what it refuses, in one table. */
 import { request as ask } from 'node:http';
-import { expect, test } from './bench';
+import { expect, test } from './fixtures';
 
 interface Answer {
   readonly status: number;

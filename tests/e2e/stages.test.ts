@@ -1,4 +1,4 @@
-import { expect, openJobs, openStage, saved, test } from './bench';
+import { expect, openJobs, openStage, saved, test } from './fixtures';
 
 test('a machine can be typed from nothing, slot by slot', async ({ page }) => {
   await openJobs(page);

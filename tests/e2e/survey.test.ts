@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { EVERY_KIND } from '../builders/evidence';
-import { expect, exported, openJobs, openStage, saved, test } from './bench';
+import { expect, exported, openJobs, openStage, saved, test } from './fixtures';
 
 const bytesOf = (content: string | Uint8Array) => Buffer.from(content);
 const files = (names: readonly string[]) =>

@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, openJobs, openStage, test } from './bench';
+import { expect, openJobs, openStage, test } from './fixtures';
 
 const VIEWS: readonly (readonly [job: string, stage: string])[] = [
   ['lighthouse-museum', 'survey'],

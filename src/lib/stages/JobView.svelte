@@ -7,7 +7,7 @@
   import { troubleOf } from '$lib/state/stores';
   import TopBar from '$lib/ui/TopBar.svelte';
   import type { Stage } from '$core';
-  import JobBench from './JobBench.svelte';
+  import JobPage from './JobPage.svelte';
   import PartFailed from './PartFailed.svelte';
 
   let { id, stage }: { id: string; stage: Stage } = $props();
@@ -62,7 +62,7 @@
 {#if open}
   {@const here = open}
   <svelte:boundary>
-    <JobBench open={here} {stage} />
+    <JobPage open={here} {stage} />
     {#snippet failed(error, reset)}
       <TopBar />
       <main><PartFailed open={here} what="The bench" {error} {reset} /></main>
