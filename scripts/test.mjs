@@ -1,8 +1,8 @@
 /**
- * `npm test`: installs what is missing, then lint, types, core and reference tests, the build, and the
+ * `npm test`: installs what is missing, then lint, types and the build beside core and reference tests, and then the
  * browser tests. Everything runs even when an earlier part fails; the last line counts.
  */
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
@@ -39,15 +39,30 @@ function freePort() {
   });
 }
 
+/** Runs a command; what it prints is shown at once, or where two run beside each other as one piece at its end. */
+function run(command, args, atOnce) {
+  return new Promise((resolve) => {
+    const stdio = atOnce ? 'inherit' : ['ignore', 'pipe', 'pipe'];
+    const child = spawn(command, args, { cwd: ROOT, stdio });
+    const printed = [];
+    for (const stream of [child.stdout, child.stderr])
+      stream?.on('data', (piece) => printed.push(piece));
+    child.on('close', (status) => {
+      process.stdout.write(Buffer.concat(printed));
+      resolve(status);
+    });
+  });
+}
+
 /** A command that passes or fails as a whole. */
-function whole(part, command, args) {
-  const { status } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit' });
+async function whole(part, command, args) {
+  const status = await run(command, args, false);
   say(part, { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1, skipped: 0 });
 }
 
 /** A command that counts its own tests in a file; ending badly without one is one failure. */
-function counted(part, command, args, file, count) {
-  const { status } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit' });
+async function counted(part, command, args, file, count) {
+  const status = await run(command, args, true);
   const path = join(RESULTS, file);
   const counts = existsSync(path)
     ? count(JSON.parse(readFileSync(path, 'utf8')))
@@ -64,25 +79,34 @@ function mochaTests(part, file, args = []) {
     '--reporter-option',
     `file=${file}`,
   ];
-  counted(part, 'npx', ['mocha', ...args, ...reporter], file, ({ stats }) => ({
+  return counted(part, 'npx', ['mocha', ...args, ...reporter], file, ({ stats }) => ({
     passed: stats.passes,
     failed: stats.failures,
     skipped: stats.pending,
   }));
 }
 
-whole('lint', 'npm', ['run', '--silent', 'lint']);
-whole('a forbidden import is refused', process.execPath, ['scripts/check-boundaries.mjs']);
-whole('types', 'npm', ['run', '--silent', 'types']);
-mochaTests('core and references', 'core.json');
-// In a process of its own: what it counts has to be compiled there first.
-mochaTests('growth', 'growth.json', ['--config', 'tests/growth/.mocharc.json']);
-whole('build', process.execPath, [
-  '-e',
-  "import('./scripts/ready.mjs').then((r) => r.readyBuild())",
-]);
+async function checks() {
+  await whole('lint', 'npm', ['run', '--silent', 'lint']);
+  await whole('a forbidden import is refused', process.execPath, ['scripts/check-boundaries.mjs']);
+  await whole('types', 'npm', ['run', '--silent', 'types']);
+  await whole('build', process.execPath, [
+    '-e',
+    "import('./scripts/ready.mjs').then((r) => r.readyBuild())",
+  ]);
+}
+
+async function core() {
+  await mochaTests('core and references', 'core.json');
+  // In a process of its own: what it counts has to be compiled there first.
+  await mochaTests('growth', 'growth.json', ['--config', 'tests/growth/.mocharc.json']);
+}
+
+// What both read is made before; then each needs one core of the machine.
+await run('npx', ['svelte-kit', 'sync'], true);
+await Promise.all([checks(), core()]);
 process.env.TEST_PORT ??= await freePort();
-counted('browser', 'npx', ['playwright', 'test'], 'browser.json', ({ stats }) => ({
+await counted('browser', 'npx', ['playwright', 'test'], 'browser.json', ({ stats }) => ({
   passed: stats.expected + stats.flaky,
   failed: stats.unexpected,
   skipped: stats.skipped,
