@@ -21,7 +21,13 @@ export function memo<Key, Answer>(
 /** The same function, which answers once for each object, and forgets the answer with the object. */
 export function memoOf<Of extends object, Answer>(workOut: (of: Of) => Answer): (of: Of) => Answer {
   const store = new WeakMap<Of, Answer>();
-  return (of) => memo(store, of, () => workOut(of));
+  return (of) => {
+    const stored = store.get(of);
+    if (stored !== undefined) return stored;
+    const answer = workOut(of);
+    store.set(of, answer);
+    return answer;
+  };
 }
 
 /** Stores of answers by key, one for each object, forgotten with the object. */

@@ -54,8 +54,11 @@ export function coverageStateOf(
   };
 }
 
+/** What a list of all states has for one of them. */
+export const stateAt = (of: Int32Array, state: number): number => of[state] ?? 0;
+
 export const digit = ({ strides, most }: CoverageState, state: number, n: number): number =>
-  Math.floor(state / itemAt(strides, n)) % (itemAt(most, n) + 1);
+  Math.floor(state / (strides[n] ?? 1)) % ((most[n] ?? 0) + 1);
 
 /** Where the digits of leads begin. */
 export const leadsFrom = ({ groups, existing }: CoverageState): number =>
@@ -131,8 +134,8 @@ export function foldingOf(coverageState: CoverageState): Folding {
         const stride = itemAt(strides, n);
         for (let state = 0; state < size; state += 1) {
           if (to[state] === size) continue;
-          if (n >= first && itemAt(there, state) < given) to[state] = size;
-          else to[state] = itemAt(to, state) - Math.min(itemAt(there, state), given) * stride;
+          if (n >= first && stateAt(there, state) < given) to[state] = size;
+          else to[state] = stateAt(to, state) - Math.min(stateAt(there, state), given) * stride;
         }
       }
       return to;

@@ -16,6 +16,7 @@ import {
   digit,
   foldingOf,
   leadsFrom,
+  stateAt,
   type Folding,
   type Coverage,
   type CoverageState,
@@ -119,6 +120,10 @@ interface RelaxationContext {
 }
 
 type Row = Float64Array;
+
+/** A row has a cost for every state. Read by itself, since this is what a search does most. */
+const costAt = (row: Row, state: number): number => row[state] ?? Infinity;
+
 /** By what is waited for, by what stands before the position: the least cost by state. */
 type Table = readonly (readonly Row[])[];
 
@@ -140,7 +145,7 @@ function relaxation(context: RelaxationContext, ways: readonly (readonly Way[])[
   }
   const rowOf = (beside: number) => (beside < besides ? beside : beside - 2);
   const value = (position: number, state: number, waiting: number, beside: number) =>
-    itemAt(itemAt(itemAt(itemAt(tables, position), waiting), rowOf(beside)), state);
+    costAt(itemAt(itemAt(itemAt(tables, position), waiting), rowOf(beside)), state);
   return {
     least: (position, remaining, waiting, beside) =>
       value(position, folded.fold(remaining), waiting, beside),
@@ -156,7 +161,7 @@ function relaxation(context: RelaxationContext, ways: readonly (readonly Way[])[
         for (const way of itemAt(ways, at)) {
           const { option, cost, to, wait } = way;
           const then = besideAfter(option, beside);
-          const rest = value(option.next, itemAt(to, state), Math.max(wait, waiting), then);
+          const rest = value(option.next, stateAt(to, state), Math.max(wait, waiting), then);
           const total = cost + causedBy(option, beside, costs) + rest;
           // Where it costs the same a card goes into the first slot that takes it.
           const isBetter = total < least || (total === least && best === null);
@@ -168,7 +173,7 @@ function relaxation(context: RelaxationContext, ways: readonly (readonly Way[])[
           continue;
         }
         chosen.push(best.option);
-        state = itemAt(best.to, state);
+        state = stateAt(best.to, state);
         waiting = Math.max(waiting, best.wait);
         beside = besideAfter(best.option, beside);
         at = best.option.next;
@@ -241,11 +246,11 @@ function rowsOf(
   const [nothing, card, flanked] = [row(), row(), row()];
   const [fan, flankedFan] = besides === BESIDE.length ? [row(), row()] : [];
   for (let state = 0; state < empty.length; state += 1) {
-    const free = itemAt(empty, state);
+    const free = costAt(empty, state);
     const freeFlanked = taken ? free + outFirst : free;
-    const alone = Math.min(itemAt(soFar.alone, state), itemAt(longer.alone, state));
-    const calm = Math.min(itemAt(soFar.beside, state), itemAt(longer.beside, state));
-    const airy = Math.min(itemAt(soFar.beforeFan, state), itemAt(longer.beforeFan, state));
+    const alone = Math.min(costAt(soFar.alone, state), costAt(longer.alone, state));
+    const calm = Math.min(costAt(soFar.beside, state), costAt(longer.beside, state));
+    const airy = Math.min(costAt(soFar.beforeFan, state), costAt(longer.beforeFan, state));
     const behind = Math.min(calm, airy);
     nothing[state] = Math.min(free, alone);
     card[state] = Math.min(free, behind);
@@ -272,11 +277,11 @@ function lower(
   { to, cost }: Way,
 ): void {
   for (let state = 0; state < to.length; state += 1) {
-    const then = itemAt(to, state);
-    const one = cost + itemAt(followingAlone, then);
-    const other = cost + itemAt(followingBeside, then);
-    if (one < itemAt(alone, state)) alone[state] = one;
-    if (other < itemAt(beside, state)) beside[state] = other;
+    const then = stateAt(to, state);
+    const one = cost + costAt(followingAlone, then);
+    const other = cost + costAt(followingBeside, then);
+    if (one < costAt(alone, state)) alone[state] = one;
+    if (other < costAt(beside, state)) beside[state] = other;
   }
 }
 

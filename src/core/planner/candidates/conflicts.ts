@@ -1,5 +1,5 @@
 /** What keeps cards from being in one plan together: the same slot, bodies that touch, lanes, leads, plugs, watts. */
-import { memo, memoBy } from '../../memo.ts';
+import { memo } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine } from '../../parts/machine.ts';
 import { openingsCollide } from '../../rules/body.ts';
@@ -18,7 +18,8 @@ export interface Conflicts {
 
 /** @param machine without the cards of which something is decided @param without limits imagined away */
 export function conflictsIn(machine: Machine, without: ReadonlySet<Constraint>): Conflicts {
-  const pairs = memoBy<Candidate, boolean>();
+  const pairs = new Map<Candidate, Map<Candidate, boolean>>();
+  const nothingAsked = () => new Map<Candidate, boolean>();
   const leads = valueOf(machine.case.frontLeads);
   const wattsLeft = new Map(
     housings(machine).map(({ id, machine: around }) => [
@@ -28,7 +29,7 @@ export function conflictsIn(machine: Machine, without: ReadonlySet<Constraint>):
   );
 
   const pair = (one: Candidate, other: Candidate): boolean =>
-    memo(pairs(one), other, () => exclude(one, other, machine, without));
+    memo(memo(pairs, one, nothingAsked), other, () => exclude(one, other, machine, without));
 
   const leadsShort = (placed: readonly Candidate[], { leads: wanted, slot }: Candidate): boolean =>
     leads !== null &&
