@@ -329,12 +329,7 @@ export {
 export { metTogether } from './planner/answers/metTogether.ts';
 export { type Delivered, delivered, deliveredShare } from './planner/answers/delivered.ts';
 export { CONSTRAINTS, type Constraint } from './planner/candidates/constraints.ts';
-export {
-  type ExtraNeeded,
-  type PricedExtra,
-  extrasFor,
-  priced,
-} from './planner/candidates/extras.ts';
+export { type ExtraNeeded, type PricedExtra, priced } from './planner/candidates/extras.ts';
 export { type Refusal } from './planner/answers/refusals.ts';
 export {
   type PlanRequest,

@@ -218,7 +218,7 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'header.found': { says: 'The board has the header for its lead ({subject}).' },
   'header.missing': {
-    says: 'Its lead wants a header on the board ({subject}), and none is free: what hangs on it stays dead.',
+    says: 'Its lead wants a header on the board ({subject}), and none is free: what is connected to it stays dead.',
     remedy: 'A card without that lead, or do without.',
   },
   'header.short': {
@@ -332,7 +332,7 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     remedy: 'Look in firmware setup for above 4G decoding.',
   },
   'quirk.coldStart': { says: 'Known for it: after a cold start it comes up in its slower mode.' },
-  'quirk.sleep': { says: 'Known for it: after sleep, what hangs on it may be gone.' },
+  'quirk.sleep': { says: 'Known for it: after sleep, what is connected to it may be gone.' },
   'quirk.processorSlot': {
     says: 'It works only in a slot straight at the processor; this one hangs behind {subject}.',
     remedy: 'A slot straight at the processor.',

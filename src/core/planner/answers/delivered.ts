@@ -20,7 +20,7 @@ export function delivered(
 ): readonly Delivered[] {
   const rates = ratesOf(routes(needs, withMoves(machine, moves, givenUp), placements, cards));
   return needs.map((need) => {
-    const own = rates.filter(({ route: leg }) => leg.need.id === need.id);
+    const own = rates.filter(({ route }) => route.need.id === need.id);
     return {
       need,
       isUnmet: unmet.some(({ id }) => id === need.id),

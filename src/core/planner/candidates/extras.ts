@@ -4,15 +4,12 @@ import { memo, memoBy } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Extra } from '../../parts/extra.ts';
 import type { Machine } from '../../parts/machine.ts';
-import { unitsNeeded, type Need } from '../../parts/need.ts';
+import { unitsNeeded } from '../../parts/need.ts';
 import type { Flow } from '../../flow/flow.ts';
-import { flowOf } from '../../flow/flowOf.ts';
-import type { DriverLibrary } from '../../drivers/packages.ts';
 import type { Finding, FindingCode } from '../../rules/finding.ts';
 import { housings } from '../../placement/housing.ts';
 import { plugFinding } from '../../rules/power.ts';
 import { socketsIn } from '../../placement/sockets.ts';
-import { slotVerdict } from '../../rules/verdict.ts';
 import type { Placed } from '../../placement/lanesLeft.ts';
 import { PLUG_ADAPTERS, type PlugAdapter } from '../../standards/plugs.ts';
 import type { ExtraKind } from '../../standards/extras.ts';
@@ -70,24 +67,6 @@ function extrasOfFlow({ need, units, adapters, finding, socket }: Flow): readonl
         ]
       : []),
   ];
-}
-
-/** For all these cards in the machine, whatever the catalogue holds. */
-export function extrasFor(
-  placed: readonly Placed[],
-  needs: readonly Need[],
-  machine: Machine,
-  library: DriverLibrary,
-): readonly ExtraNeeded[] {
-  const each = placed.flatMap(({ card, slot }) =>
-    extrasOf(
-      slotVerdict(card, slot, machine, library).findings,
-      needs
-        .flatMap((need) => flowOf(card, slot, need, machine) ?? [])
-        .filter(({ units }) => units > 0),
-    ),
-  );
-  return gathered([...each, ...extrasTogether(placed, machine)]);
 }
 
 /** For all new cards together: what goes between plugs and sockets, longer leads, screws. */

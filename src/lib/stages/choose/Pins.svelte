@@ -80,7 +80,7 @@
   </div>
   <p class="quiet">
     {card === null || slot === null
-      ? 'Choose a card and a slot to settle that it goes there, or to ask why the plan does not have it.'
+      ? 'Choose a card and a slot to fix that it goes there, or to ask why the plan does not have it.'
       : ''}
   </p>
   {#if reason !== null}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  /** What a plan can be held against before it is accepted: its cost part by part, other plans, what is settled beforehand. */
+  /** What a plan can be held against before it is accepted: its cost part by part, other plans, fixed choices. */
   import type { JobModel } from '../jobModel.svelte';
   import Alternatives from './Alternatives.svelte';
   import Pins from './Pins.svelte';

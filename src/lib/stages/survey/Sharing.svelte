@@ -1,5 +1,5 @@
 <script lang="ts">
-  /** What this slot shares: lanes it loses when another is used, the link it hangs on, the box it is in. */
+  /** What this slot shares: lanes it loses when another is used, the upstream link, the box it is in. */
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
