@@ -31,3 +31,12 @@ export function itemAt<Item>(list: ArrayLike<Item>, index: number): Item {
   if (item === undefined) throw new Error(`No item ${index} in a list of ${list.length}`);
   return item;
 }
+
+/** What a code is of: the part before its dot, or all of it where there is none. */
+export type PartOf<Code extends string> = Code extends `${infer Part}.${string}` ? Part : Code;
+export const partOf = <Code extends string>(code: Code): PartOf<Code> =>
+  code.split('.', 1)[0] as PartOf<Code>;
+
+/** A whole number in so many hexadecimal digits, as reports print codes and addresses. */
+export const inHex = (value: number, digits: number): string =>
+  value.toString(16).padStart(digits, '0');

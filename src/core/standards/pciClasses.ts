@@ -2,6 +2,7 @@
  * Names of device classes, and the classes every current system drives itself.
  * Source: PCI Code and ID Assignment Specification (from memory).
  */
+import { inHex } from '../units.ts';
 
 /** By base class and subclass, as one 16-bit number. */
 const CLASS_NAMES: Readonly<Record<number, string>> = {
@@ -36,7 +37,7 @@ export const CLASS_BRIDGE = 0x0604;
 
 /** The name of a 16-bit class, or its number in hexadecimal where the table has none. */
 export function className(classCode: number): string {
-  return CLASS_NAMES[classCode] ?? `Class ${classCode.toString(16).padStart(4, '0')}`;
+  return CLASS_NAMES[classCode] ?? `Class ${inHex(classCode, 4)}`;
 }
 
 /** 24-bit class codes that run on every current system's own driver. */

@@ -31,38 +31,21 @@ export const OUTPUT_SIGNALS = [
 export type OutputSignal = (typeof OUTPUT_SIGNALS)[number];
 
 /**
- * Modes named by a video code in a screen's report: those of a desktop's screen, not of television's other rasters.
- * Source: CTA-861-H, table of video codes (from memory; checked row by row against `edid-decode --list-vics`).
+ * Gigabits per second of HDMI's fixed-rate links, all lanes together, by the code of a screen's report.
+ * Source: HDMI 2.1, table of Max_FRL_Rate (from memory): 3 × 3, 3 × 6, 4 × 6, 4 × 8, 4 × 10, 4 × 12.
  */
-const ctaMode = (
-  widthPx: number,
-  heightPx: number,
-  refreshHz: number,
-  megahertz: number,
-): ScreenMode & { readonly pixelClockHz: number } => ({
-  widthPx,
-  heightPx,
-  refreshHz,
-  pixelClockHz: megahertz * 1e6,
-});
-export const CTA_MODES: ReadonlyMap<number, ReturnType<typeof ctaMode>> = new Map([
-  [4, ctaMode(1280, 720, 60, 74.25)],
-  [16, ctaMode(1920, 1080, 60, 148.5)],
-  [19, ctaMode(1280, 720, 50, 74.25)],
-  [31, ctaMode(1920, 1080, 50, 148.5)],
-  [32, ctaMode(1920, 1080, 24, 74.25)],
-  [33, ctaMode(1920, 1080, 25, 74.25)],
-  [34, ctaMode(1920, 1080, 30, 74.25)],
-  [63, ctaMode(1920, 1080, 120, 297)],
-  [64, ctaMode(1920, 1080, 100, 297)],
-  [93, ctaMode(3840, 2160, 24, 297)],
-  [94, ctaMode(3840, 2160, 25, 297)],
-  [95, ctaMode(3840, 2160, 30, 297)],
-  [96, ctaMode(3840, 2160, 50, 594)],
-  [97, ctaMode(3840, 2160, 60, 594)],
-  [102, ctaMode(4096, 2160, 60, 594)],
-  [107, ctaMode(3840, 2160, 60, 594)],
-]);
+export const FRL_GIGABITS: readonly number[] = [0, 9, 18, 24, 32, 40, 48];
+/** Of a fixed-rate link, what is picture: 16 of 18 bits. Source: HDMI 2.1 (from memory). */
+const FRL_PAYLOAD = 16 / 18;
+
+/** The fastest that a screen's HDMI input takes, in bits per second; null where its report does not say. */
+export function hdmiBitsPerSecond(
+  clockHz: number | null,
+  frlGigabits: number | null,
+): number | null {
+  if (clockHz === null && frlGigabits === null) return null;
+  return Math.max((clockHz ?? 0) * BITS_PER_PIXEL, (frlGigabits ?? 0) * 1e9 * FRL_PAYLOAD);
+}
 
 interface OutputRow {
   /** The socket it comes out of. */

@@ -28,21 +28,24 @@ const other = (bus: RecordedBus, words: string, key: M2Key | null = null): SlotT
 
 const EXPRESS_WIDTHS = [null, 1, 2, 4, 8, 16] as const;
 
-/** The plain code of a generation and the five that also name a width, from `first` on. */
+/**
+ * The plain code of a generation and the five that also name a width, from `first` on. “PCI Express” without a number
+ * says nothing of the generation: firmware writes it for all of them.
+ */
 const express = (
   first: number,
-  generation: Generation,
+  generation: Generation | null,
 ): readonly (readonly [number, SlotTypeRow])[] =>
   EXPRESS_WIDTHS.map((lanes, n) => {
     const words = [
       'PCI Express',
-      ...(generation === 1 ? [] : [String(generation)]),
+      ...(generation === null ? [] : [String(generation)]),
       ...(lanes === null ? [] : [`x${lanes}`]),
     ].join(' ');
     return [first + n, { bus: 'pcie', words, generation, lanes, key: null }];
   });
 
-/** By the code of the record. Kinds of slots that no expansion card of today goes into are left out. */
+/** By the code of the record. Ports with a slot of another kind take no expansion card, whatever is wired there. */
 export const SLOT_TYPES: ReadonlyMap<number, SlotTypeRow> = new Map<number, SlotTypeRow>([
   [0x06, other('pci', 'PCI')],
   [0x0e, other('pci', 'PCI-66')],
@@ -51,7 +54,29 @@ export const SLOT_TYPES: ReadonlyMap<number, SlotTypeRow> = new Map<number, Slot
   [0x15, other('m2', 'M.2 Socket 1-SD', 'E')],
   [0x16, other('m2', 'M.2 Socket 2', 'B')],
   [0x17, other('m2', 'M.2 Socket 3', 'M')],
-  ...express(0xa5, 1),
+  ...[
+    'MXM Type I',
+    'MXM Type II',
+    'MXM Type III',
+    'MXM Type III-HE',
+    'MXM Type IV',
+    'MXM 3.0 Type A',
+    'MXM 3.0 Type B',
+    'PCI Express 2 SFF-8639 (U.2)',
+    'PCI Express 3 SFF-8639 (U.2)',
+    'PCI Express Mini 52-pin with bottom-side keep-outs',
+    'PCI Express Mini 52-pin without bottom-side keep-outs',
+    'PCI Express Mini 76-pin',
+    'PCI Express 4 SFF-8639 (U.2)',
+    'PCI Express 5 SFF-8639 (U.2)',
+    'OCP NIC 3.0 Small Form Factor (SFF)',
+    'OCP NIC 3.0 Large Form Factor (LFF)',
+    'OCP NIC Prior to 3.0',
+  ].map((words, n): readonly [number, SlotTypeRow] => [0x18 + n, other('other', words)]),
+  [0xc4, other('pcie', 'PCI Express 6+')],
+  [0xc5, other('other', 'EDSFF E1')],
+  [0xc6, other('other', 'EDSFF E3')],
+  ...express(0xa5, null),
   ...express(0xab, 2),
   ...express(0xb1, 3),
   ...express(0xb8, 4),
@@ -76,6 +101,26 @@ export const SLOT_WIDTHS: ReadonlyMap<
   [0x0d, { words: 'x16', lanes: 16 }],
   [0x0e, { words: 'x32', lanes: 32 }],
 ]);
+
+/** How long a card may be; other lengths are those of drives. */
+export type CardLength = 'short' | 'long';
+export const SLOT_LENGTHS: ReadonlyMap<
+  number,
+  { readonly words: string; readonly length: CardLength }
+> = new Map([
+  [0x03, { words: 'Short', length: 'short' }],
+  [0x04, { words: 'Long', length: 'long' }],
+]);
+
+/** What a slot can do, each a bit of the record's two bytes of characteristics, the second one above the first. */
+export const SLOT_TRAITS = {
+  fiveVolts: { bit: 0x0002, words: '5.0 V is provided' },
+  threeVolts: { bit: 0x0004, words: '3.3 V is provided' },
+  sharesOpening: { bit: 0x0008, words: 'Opening is shared' },
+  hotPlug: { bit: 0x0200, words: 'Hot-plug devices are supported' },
+  splits: { bit: 0x0800, words: 'PCIe slot bifurcation is supported' },
+} as const;
+export type SlotTrait = keyof typeof SLOT_TRAITS;
 
 export type SlotUsage = 'available' | 'inUse' | 'unavailable';
 export const SLOT_USAGES: ReadonlyMap<
