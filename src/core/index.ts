@@ -1,5 +1,11 @@
 /** Every public name of the core, one by one. The reading order is in README.md. */
-export { type DeepReadonly, MEGABYTE, megabitsToBytesPerSecond } from './units.ts';
+export {
+  type DeepReadonly,
+  MEGABYTE,
+  type PartOf,
+  megabitsToBytesPerSecond,
+  partOf,
+} from './units.ts';
 export { withTaxCents } from './money.ts';
 export { valueAt, withValueAt } from './paths.ts';
 
@@ -49,6 +55,7 @@ export {
   type NetworkFeature,
   type CableClass,
   cableCarries,
+  healthyCopyShare,
   tcpBytesPerSecond,
 } from './standards/ethernet.ts';
 export { USB, USB_SIGNALLING, type UsbSignalling } from './standards/usb.ts';
@@ -66,7 +73,6 @@ export { WIFI_BANDS, type WifiBand } from './standards/wifi.ts';
 export {
   ADAPTERS,
   type Blanking,
-  CTA_MODES,
   ENCODINGS,
   type Encoding,
   OUTPUTS,
@@ -80,11 +86,12 @@ export {
   modeBitsPerSecond,
   pixelClockHz,
 } from './standards/screens.ts';
+export { CTA_MODES } from './standards/ctaModes.ts';
 export { className } from './standards/pciClasses.ts';
 export { M2_KEYS, type M2Key, SLOT_TYPES, SLOT_WIDTHS } from './standards/slotRecords.ts';
 export { SURVEY_BUNDLE_HEAD, SURVEY_BUNDLE_VERSION } from './standards/surveyBundle.ts';
 
-export { type Fact, type Testimony, Witness, known, valueOf } from './parts/fact.ts';
+export { type Fact, type Claim, Source, known, valueOf } from './parts/fact.ts';
 export {
   type Express,
   type LinkState,
@@ -95,15 +102,16 @@ export {
 } from './parts/pciFunction.ts';
 export {
   type Architecture,
-  BOX_KINDS,
-  type Box,
+  OBSTACLE_KINDS,
+  type Obstacle,
   type BracketHeight,
   type Condition,
   type CoverType,
   type Enclosure,
   M2_SIGNALS,
   Machine,
-  OCCUPANT_FATES,
+  DISPOSITIONS,
+  type Disposition,
   type Occupant,
   PCI_KEYINGS,
   type Screen,
@@ -111,6 +119,7 @@ export {
   type SystemFamily,
   emptyCase,
   emptyMachine,
+  emptyScreen,
   emptySlot,
   emptySupply,
   occupantNamed,
@@ -126,17 +135,25 @@ export {
   pinKey,
 } from './parts/planning.ts';
 export { Delivery, type DeliveryKind, type DeliveryOf } from './parts/delivery.ts';
-export { Card, cardName } from './parts/card.ts';
+export { Card, asOccupant, cardName } from './parts/card.ts';
 export { Extra } from './parts/extra.ts';
 export {
   Need,
   type NeedKind,
   type NeedOf,
   SERVED_BY,
+  type StageCode,
   plainNeed,
   unitsNeeded,
 } from './parts/need.ts';
 export { DriverPackage } from './parts/driverPackage.ts';
+export {
+  type DeviceObservation,
+  type FigureObservation,
+  Observation,
+  enteredFigure,
+  figureFor,
+} from './parts/observation.ts';
 export {
   DESERVES_PERCENT,
   JOB_FORMAT,
@@ -145,7 +162,6 @@ export {
   type Photo,
   type Placement,
   type Plan,
-  type Reading,
   STAGES,
   type Stage,
   emptyJob,
@@ -167,7 +183,8 @@ export {
 export { type FirmwareReading, type FirmwareSlot } from './read/firmware/firmware.ts';
 export { readSmbios } from './read/firmware/smbios.ts';
 export { readDmidecode } from './read/firmware/dmidecode.ts';
-export { type ReportedMode, type ScreenReading, readEdid } from './read/screens/edid.ts';
+export { type ScreenReading, readEdid } from './read/screens/edid.ts';
+export type { ReportedMode } from './read/screens/modes.ts';
 export { readDeviceList } from './read/system/deviceList.ts';
 export { readEthtool, readIpLink, readOsRelease, readUname } from './read/system/linux.ts';
 export { readModulesAlias } from './read/system/moduleAliases.ts';
@@ -205,6 +222,7 @@ export {
   EXTRA_COLUMNS,
   type Column,
   FAN_CELL,
+  PLAIN_CARD,
   PLAIN_DELIVERIES,
   columnsFor,
   columnsOf,
@@ -237,9 +255,9 @@ export {
   type Contradiction,
   contradictions,
   disagreeing,
-  tell,
-  testify,
-} from './survey/testimony.ts';
+  override,
+  addClaim,
+} from './survey/claims.ts';
 export { type FactName, type FactValues, factNameAt } from './survey/factNames.ts';
 export { templateOf } from './survey/template.ts';
 export { withCardRecords } from './survey/cardRecords.ts';
@@ -268,15 +286,15 @@ export { withCards, withOccupants } from './placement/withCards.ts';
 export { type PowerLimit, powerLoads } from './placement/powerLoads.ts';
 export { type Housing, housings, machineAround } from './placement/housing.ts';
 
+export { type FactCode } from './rules/facts.ts';
 export {
-  type Finding,
   type FindingCode,
+  findingRow,
+  type SubjectKind,
+  type Subjects,
   type Unit,
-  VERDICTS,
-  type Verdict,
-  byWeight,
-  worstVerdict,
-} from './rules/finding.ts';
+} from './rules/findingCodes.ts';
+export { type Finding, VERDICTS, type Verdict, byWeight, worstVerdict } from './rules/finding.ts';
 export { seat } from './rules/seat.ts';
 export { link, usableBytesPerSecond } from './rules/link.ts';
 export { bracket } from './rules/bracket.ts';
@@ -294,19 +312,19 @@ export {
 } from './rules/supplySize.ts';
 export { driverSupport } from './rules/driverSupport.ts';
 export { type SlotVerdict, slotVerdict, verdictTable } from './rules/verdict.ts';
+export { verdictKeeper } from './rules/keptVerdicts.ts';
 export {
   type DecisiveFact,
-  type FactCode,
   type UnknownFact,
   decisiveFacts,
   factBehind,
   unknownFacts,
 } from './rules/unknownFacts.ts';
 
-export { type Flow, type FlowStage, type StageCode } from './flow/flow.ts';
+export { type Flow, type FlowStage } from './flow/flow.ts';
 export { flowOf, satisfies } from './flow/flowOf.ts';
 export { type MetByMachine, metByMachine, recordOf } from './flow/metByMachine.ts';
-export { pairScreens } from './flow/screens.ts';
+export { type WantedScreen, pairScreens } from './flow/screens.ts';
 export {
   type Rate,
   type Route,
@@ -395,6 +413,12 @@ export { type Acceptance, acceptanceOf, acceptanceOfTrial } from './assembly/acc
 export { type AssembledCard, type Assembly, assemblyOf, newCardsOf } from './assembly/assembly.ts';
 export { type Expectation, expectations } from './assembly/expectations.ts';
 export { type FallBack, type Judgement, judge } from './diagnosis/judge.ts';
+export { observeReport } from './diagnosis/observeReport.ts';
+export {
+  type ReportDifference,
+  type ReportOnCard,
+  reportOnPlan,
+} from './diagnosis/reportOnPlan.ts';
 
 export {
   JOB_FILE_ENDING,

@@ -1,6 +1,7 @@
 /** An expansion card as the catalogue describes it. */
 import * as z from 'zod/mini';
 import { Delivery } from './delivery.ts';
+import { known, type Source } from './fact.ts';
 import * as limits from './limits.ts';
 import { MOST, id, listOf, text } from './limits.ts';
 import {
@@ -10,6 +11,8 @@ import {
   M2_SIGNALS,
   PCI_KEYINGS,
   SlotBus,
+  occupantNamed,
+  type Occupant,
 } from './machine.ts';
 import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
 import { M2_KEYS } from '../standards/slotRecords.ts';
@@ -84,3 +87,19 @@ export type Card = DeepReadonly<z.infer<typeof Card>>;
 
 export const cardName = (card: Pick<Card, 'maker' | 'model'>): string =>
   `${card.maker} ${card.model}`;
+
+/** The card as what sits in a slot, every measure of it known from this source. */
+export const asOccupant = (card: Card, source: Source): Occupant => ({
+  ...occupantNamed(cardName(card)),
+  ids: { vendor: card.ids.vendor, device: card.ids.device },
+  signal: card.m2?.signal ?? null,
+  openings: known(card.openings, source),
+  lengthMm: known(card.lengthMm, source),
+  fan: known(card.fan, source),
+  watts: known(card.peakWatts, source),
+  plugs: known(card.sockets, source),
+  frontLeads: known(
+    card.frontHeaders.map(({ type }) => type),
+    source,
+  ),
+});

@@ -1,5 +1,5 @@
 /**
- * A fact of the survey: its value with the witness that gave it, or null while it is unknown.
+ * A fact of the survey: its value with the source that gave it, or null while it is unknown.
  * Unknown is never guessed and never zero.
  */
 import * as z from 'zod/mini';
@@ -9,7 +9,7 @@ import { listOf } from './limits.ts';
  * Who says so: registers read from the device, a diagnostic program's text, the firmware's own records, the
  * operating system, a screen's report of itself, a template, the technician.
  */
-export const Witness = z.enum([
+export const Source = z.enum([
   'registers',
   'text',
   'firmware',
@@ -18,31 +18,31 @@ export const Witness = z.enum([
   'template',
   'technician',
 ]);
-export type Witness = z.infer<typeof Witness>;
+export type Source = z.infer<typeof Source>;
 
 /** What the survey holds of a fact: the value that is believed, and what others say against it. */
 export const fact = <Value extends z.core.SomeType>(value: Value) =>
   z.nullable(
     z.object({
       value,
-      witness: Witness,
+      source: Source,
       others: z.optional(
-        // Each witness is heard once.
-        listOf(z.object({ value, witness: Witness }), Witness.options.length),
+        // Each source is heard once.
+        listOf(z.object({ value, source: Source }), Source.options.length),
       ),
     }),
   );
 
-export interface Testimony<Value> {
+export interface Claim<Value> {
   readonly value: Value;
-  readonly witness: Witness;
+  readonly source: Source;
 }
 export type Fact<Value> =
-  (Testimony<Value> & { readonly others?: readonly Testimony<Value>[] | undefined }) | null;
+  (Claim<Value> & { readonly others?: readonly Claim<Value>[] | undefined }) | null;
 
-export const known = <Value>(value: Value, witness: Witness): NonNullable<Fact<Value>> => ({
+export const known = <Value>(value: Value, source: Source): NonNullable<Fact<Value>> => ({
   value,
-  witness,
+  source,
 });
 
 /** The value, or null while unknown. */

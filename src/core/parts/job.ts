@@ -7,13 +7,14 @@ import * as limits from './limits.ts';
 import { MOST, id, instant, listOf, text } from './limits.ts';
 import { Machine, emptyMachine } from './machine.ts';
 import { Need } from './need.ts';
+import { Observation } from './observation.ts';
 import { PLAIN_WEIGHTS, Pin, Weights } from './planning.ts';
 import { asking, misfitsOfJob } from './references.ts';
 import { EXTRA_KINDS } from '../standards/extras.ts';
 import type { DeepReadonly } from '../units.ts';
 
 /** Version of the job document. A file with a higher one is newer than this program. */
-export const JOB_FORMAT = 5;
+export const JOB_FORMAT = 6;
 
 /** Letters of what a step is known by. */
 export const LONGEST_STEP_ID = 160;
@@ -44,6 +45,8 @@ export const Plan = z.object({
   moves: listOf(z.object({ fromSlotId: id, toSlotId: id, card: Card }), MOST.placements),
   /** Slots whose card comes out for good. */
   givenUp: listOf(id, MOST.placements),
+  /** Needs that it leaves, though a card of it might serve each of them alone. */
+  unmet: listOf(id, MOST.needs),
   /** What is bought beside the cards. The record is null where the catalogue held none. */
   extras: listOf(
     z.object({
@@ -55,13 +58,6 @@ export const Plan = z.object({
     MOST.extras,
   ),
   acceptedAt: instant,
-});
-
-export const Reading = z.object({
-  needId: id,
-  /** In the unit of the expected figure. */
-  value: limits.figure,
-  takenAt: instant,
 });
 
 /** A photograph as a note on a slot; the picture itself is kept beside the job under this id. */
@@ -105,7 +101,7 @@ export const Job = z
     ticks: z
       .record(StepId, instant)
       .check(z.refine((ticks) => Object.keys(ticks).length <= MOST.ticks)),
-    readings: listOf(Reading, MOST.readings),
+    observations: listOf(Observation, MOST.observations),
     photos: listOf(Photo, MOST.photos),
     notes: limits.notes,
     log: listOf(LogEntry, MOST.log),
@@ -114,7 +110,6 @@ export const Job = z
 
 export type Placement = DeepReadonly<z.infer<typeof Placement>>;
 export type Plan = DeepReadonly<z.infer<typeof Plan>>;
-export type Reading = DeepReadonly<z.infer<typeof Reading>>;
 export type Photo = DeepReadonly<z.infer<typeof Photo>>;
 export type LogEntry = DeepReadonly<z.infer<typeof LogEntry>>;
 export type Job = DeepReadonly<z.infer<typeof Job>>;
@@ -140,7 +135,7 @@ export function emptyJob(jobId: string, at: string): Job {
     plan: null,
     bought: [],
     ticks: {},
-    readings: [],
+    observations: [],
     photos: [],
     notes: '',
     log: [],

@@ -50,6 +50,7 @@ export const offsetFromEdgeMm = from(0, 2_000);
 export const wholeMillimetres = whole(1, 500);
 export const grams = over(0, 20_000);
 export const watts = over(0, 10_000);
+export const wattsOrNone = from(0, 10_000);
 export const years = from(0, 100);
 export const calendarYear = whole(1990, 2100);
 export const cableMetres = over(0, 100_000);
@@ -61,6 +62,10 @@ export const countedOrNone = whole(0, 256);
 export const carried = over(0, 1e6);
 /** Things bought of a kind. */
 export const bought = whole(1, 1_000);
+
+/** What a screen's report can name. */
+export const bitsPerColour = whole(6, 16);
+export const tiles = whole(1, 64);
 
 /** 400 Gb/s Ethernet and more. */
 export const megabits = over(0, 1e6);
@@ -78,7 +83,8 @@ export const windowBytes = over(0, 2 ** 63);
 export const windowMegabytes = whole(0, 2 ** 43);
 
 /** Screens of 16 bits a side. */
-export const pixels = whole(1, 0xffff);
+export const MOST_PIXELS = 0xffff;
+export const pixels = whole(1, MOST_PIXELS);
 export const refreshHz = over(0, 2_000);
 
 /** Whole cents below ten million. */
@@ -93,7 +99,7 @@ export const figure = over(0, 1e15);
 export const MOST = {
   slots: 64,
   conditions: 128,
-  boxes: 128,
+  obstacles: 128,
   enclosures: 16,
   screens: 32,
   onBoard: 64,
@@ -117,7 +123,7 @@ export const MOST = {
   extras: 256,
   bought: 64,
   ticks: 2_000,
-  readings: 64,
+  observations: 1_000,
   photos: 256,
   log: 2_000,
   deviceIds: 4_096,

@@ -1,6 +1,6 @@
-/** The surveyed machine: everything that decides which card goes where, each fact with its witness. */
+/** The surveyed machine: everything that decides which card goes where, each fact with its source. */
 import * as z from 'zod/mini';
-import { fact, known, type Witness } from './fact.ts';
+import { fact, known, type Source } from './fact.ts';
 import * as limits from './limits.ts';
 import { MOST, date, id, listOf, text, version } from './limits.ts';
 import { PciAddress, PciFunction } from './pciFunction.ts';
@@ -33,9 +33,10 @@ export const Architecture = z.enum(['x86-64', 'x86-32', 'arm64']);
 export const CoverType = z.enum(['screwed', 'clipped', 'snapped']);
 export const BracketHeight = z.enum(['full', 'low']);
 export const M2_SIGNALS = ['pcie', 'sata', 'usb', 'radio'] as const;
-export const BOX_KINDS = ['header', 'fanPlug', 'cage', 'heatSink', 'memory', 'other'] as const;
+export const OBSTACLE_KINDS = ['header', 'fanPlug', 'cage', 'heatSink', 'memory', 'other'] as const;
 
-export const OCCUPANT_FATES = ['stays', 'mayGo', 'goes'] as const;
+export const DISPOSITIONS = ['stays', 'optional', 'remove'] as const;
+export type Disposition = (typeof DISPOSITIONS)[number];
 
 /** A fan on a card: where along the card it sits, and the air it wants in front of it, in millimetres. */
 export const Fan = z.object({
@@ -50,7 +51,7 @@ export const Occupant = z.object({
   /** Its identity, by which its record is found in the catalogue; null where nobody read it. */
   ids: z.nullable(z.object({ vendor: limits.code16, device: limits.code16 })),
   /** Whether it stays in the machine, may be given up for something better, or comes out for good. */
-  fate: z.enum(OCCUPANT_FATES),
+  disposition: z.enum(DISPOSITIONS),
   /** What a module in an M.2 socket uses of it; null where nobody said. */
   signal: z.nullable(z.enum(M2_SIGNALS)),
   /** Openings it takes, its own included. */
@@ -59,6 +60,10 @@ export const Occupant = z.object({
   lengthMm: fact(limits.millimetres),
   /** Its fan; the value null: it has none. */
   fan: fact(z.nullable(Fan)),
+  /** What comes free with it when it leaves: 12 V load, plugs that feed it, leads of the front panel that are joined to it. */
+  watts: fact(limits.wattsOrNone),
+  plugs: fact(listOf(z.enum(PLUG_TYPES), MOST.sockets)),
+  frontLeads: fact(listOf(z.enum(FRONT_LEADS), MOST.leads)),
 });
 
 /** A narrower link between a slot and the processor, which all slots behind it share. */
@@ -94,6 +99,12 @@ export const Slot = z.object({
   uplink: fact(z.nullable(Uplink)),
   /** Whether the firmware can split its lanes among several devices. */
   splits: fact(z.boolean()),
+  /** Whether a card may come and go while the machine runs. */
+  hotPlug: fact(z.boolean()),
+  /** How long a card may be, by the firmware's record: half or full length. */
+  cardLength: fact(z.enum(['short', 'long'])),
+  /** Whether another slot faces the same opening, so that only one of the two can be used. */
+  sharesOpening: fact(z.boolean()),
   /** Classic PCI: which cards its key lets in. */
   keying: fact(z.enum(PCI_KEYINGS)),
   /** M.2: its key, the lengths of module it holds, the signals really wired, and where it lies on the board. */
@@ -116,11 +127,11 @@ export const Condition = z.object({
   holds: z.enum(['anything', 'pcie', 'sata']),
 });
 
-/** Something that stands on the board where a card might lie, as a box in millimetres. */
-export const Box = z.object({
+/** Something that stands on the board where a card might lie, as a cuboid in millimetres. */
+export const Obstacle = z.object({
   id,
   name: text,
-  kind: z.enum(BOX_KINDS),
+  kind: z.enum(OBSTACLE_KINDS),
   /** From the rear edge of the case, and along it from the board's upper edge. */
   ...Place.shape,
   widthMm: limits.millimetres,
@@ -194,11 +205,11 @@ const SupplySchema = z.object({
   ),
 });
 
-/** A box outside the machine with slots of its own. */
+/** A case outside the machine with slots of its own. */
 export const Enclosure = z.object({
   id,
   name: text,
-  /** Its place in the chain of boxes, counted from the machine. */
+  /** Its place in the chain of enclosures, counted from the machine. */
   chainPosition: limits.counted,
   case: CaseSchema,
   supply: SupplySchema,
@@ -216,10 +227,21 @@ const DriveArrayOf = z.object({ count: limits.counted, how: z.enum(DRIVE_ARRAYS)
 export const Screen = z.object({
   id,
   name: text,
+  /** The socket that its report was read through, or that is meant to be used. */
   input: fact(z.enum(SCREEN_INPUTS)),
+  /** What it could be joined to instead: its report tells of one socket only. */
+  otherInputs: fact(listOf(z.enum(SCREEN_INPUTS), SCREEN_INPUTS.length)),
   preferred: fact(ScreenMode),
-  /** Modes it reports, the preferred one included. */
+  /** Modes it reports for one stream. */
   modes: listOf(ScreenMode, MOST.modes),
+  /** Modes that it takes at half the colour over HDMI, those included that it takes only so. */
+  halfColour: listOf(ScreenMode, MOST.modes),
+  /** The most that its HDMI input takes, picture only; null: its report does not say. */
+  hdmiMegabits: z.nullable(limits.wholeMegabits),
+  /** Most bits of a colour it reports. */
+  bitsPerColour: z.nullable(limits.bitsPerColour),
+  /** A whole picture is made of so many streams side by side and one below the other. */
+  tiles: z.object({ across: limits.tiles, down: limits.tiles }),
 });
 
 export const Machine = z
@@ -236,7 +258,7 @@ export const Machine = z
     case: CaseSchema,
     slots: listOf(Slot, MOST.slots),
     conditions: listOf(Condition, MOST.conditions),
-    boxes: listOf(Box, MOST.boxes),
+    obstacles: listOf(Obstacle, MOST.obstacles),
     enclosures: listOf(Enclosure, MOST.enclosures),
     supply: SupplySchema,
     system: z.object({
@@ -297,7 +319,7 @@ export const Machine = z
 
 export type Occupant = DeepReadonly<z.infer<typeof Occupant>>;
 export type Slot = DeepReadonly<z.infer<typeof Slot>>;
-export type Box = DeepReadonly<z.infer<typeof Box>>;
+export type Obstacle = DeepReadonly<z.infer<typeof Obstacle>>;
 export type Condition = DeepReadonly<z.infer<typeof Condition>>;
 export type Enclosure = DeepReadonly<z.infer<typeof Enclosure>>;
 export type Screen = DeepReadonly<z.infer<typeof Screen>>;
@@ -315,7 +337,7 @@ export function emptyMachine(name = ''): Machine {
     case: emptyCase(),
     slots: [],
     conditions: [],
-    boxes: [],
+    obstacles: [],
     enclosures: [],
     supply: emptySupply(),
     system: {
@@ -385,6 +407,9 @@ export function emptySlot(slotId: string, label: string, bus: SlotBus = 'pcie'):
     occupant: null,
     uplink: null,
     splits: null,
+    hotPlug: null,
+    cardLength: null,
+    sharesOpening: null,
     keying: null,
     key: null,
     moduleLengthsMm: null,
@@ -394,16 +419,33 @@ export function emptySlot(slotId: string, label: string, bus: SlotBus = 'pcie'):
   };
 }
 
+/** A screen of which only its name is known. */
+export const emptyScreen = (screenId: string, name: string): Screen => ({
+  id: screenId,
+  name,
+  input: null,
+  otherInputs: null,
+  preferred: null,
+  modes: [],
+  halfColour: [],
+  hdmiMegabits: null,
+  bitsPerColour: null,
+  tiles: { across: 1, down: 1 },
+});
+
 /** An occupant of which only its name is known. */
 export const occupantNamed = (name: string): Occupant => ({
   name,
   ids: null,
-  fate: 'stays',
+  disposition: 'stays',
   signal: null,
   openings: null,
   lengthMm: null,
   fan: null,
+  watts: null,
+  plugs: null,
+  frontLeads: null,
 });
 
 /** A slot found empty. */
-export const vacant = (witness: Witness) => known<Occupant | null>(null, witness);
+export const vacant = (source: Source) => known<Occupant | null>(null, source);

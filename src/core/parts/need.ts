@@ -93,7 +93,9 @@ export const Need = z.discriminatedUnion('kind', [
     ...common,
     kind: z.literal('serialLink'),
     ports: limits.counted,
+    /** The mode the port has to come up in, and what it has to carry by then, each way. */
     gigabits: limits.gigabits,
+    bytesPerSecond: limits.bytesPerSecond,
   }),
   z.object({
     ...common,
@@ -106,6 +108,21 @@ export const Need = z.discriminatedUnion('kind', [
 ]);
 export type Need = DeepReadonly<z.infer<typeof Need>>;
 export type NeedKind = Need['kind'];
+
+/** Stages on the way from what a need asks to what it gets. */
+export type StageCode =
+  | 'slotLink'
+  | 'uplink'
+  | 'cardPort'
+  | 'cable'
+  | 'farEnd'
+  | 'ownDrive'
+  | 'farDrive'
+  | 'radio'
+  | 'internet'
+  | 'output'
+  | 'drivePort'
+  | 'card';
 export type NeedOf<Kind extends NeedKind> = Extract<Need, { kind: Kind }>;
 
 /** Which kind of card serves a kind of need; null: no card does. */
@@ -176,7 +193,7 @@ const PLAIN: { readonly [Kind in NeedKind]: Asked<Kind> } = {
     systemDriver: false,
   },
   sound: { kind: 'sound', channels: 2, inputs: 0, optical: false, front: false },
-  serialLink: { kind: 'serialLink', ports: 1, gigabits: 40 },
+  serialLink: { kind: 'serialLink', ports: 1, gigabits: 40, bytesPerSecond: 1e9 },
   legacy: { kind: 'legacy', port: 'serial', ports: 1 },
   keep: { kind: 'keep', slotId: 'slot' },
 };

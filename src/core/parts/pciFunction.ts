@@ -1,4 +1,5 @@
 /** One function of a PCI device as the machine itself reports it. */
+import { inHex } from '../units.ts';
 import * as z from 'zod/mini';
 import * as limits from './limits.ts';
 import { MOST, listOf, text } from './limits.ts';
@@ -83,7 +84,7 @@ export const emptyFunction = (address: string): PciFunction => ({
   resizableBar: null,
 });
 
-export const hex4 = (code: number): string => code.toString(16).padStart(4, '0');
+export const hex4 = (code: number): string => inHex(code, 4);
 
 /** `vendor:device` in hexadecimal, the identity by which drivers are found. */
 export const deviceId = (of: { readonly vendor: number; readonly device: number }): string =>

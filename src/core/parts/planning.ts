@@ -34,7 +34,7 @@ export const COST_PARTS = [
   'drivers',
   'wait',
   'unknown',
-  'pace',
+  'speedGap',
 ] as const;
 export type CostPart = (typeof COST_PARTS)[number];
 
@@ -50,7 +50,7 @@ export const Weights = z.object({
   drivers: percent,
   wait: percent,
   unknown: percent,
-  pace: percent,
+  speedGap: percent,
 });
 export type Weights = DeepReadonly<z.infer<typeof Weights>>;
 export type WeighedPart = keyof Weights;
@@ -64,5 +64,5 @@ export const PLAIN_WEIGHTS: Weights = {
   drivers: 100,
   wait: 100,
   unknown: 100,
-  pace: 0,
+  speedGap: 0,
 };

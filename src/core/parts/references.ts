@@ -16,7 +16,7 @@ interface OnSlot {
 interface MachineKeys {
   readonly slots: readonly (Keyed & { readonly enclosureId: string | null })[];
   readonly conditions: readonly (Keyed & OnSlot & { readonly whenSlotId: string })[];
-  readonly boxes: readonly Keyed[];
+  readonly obstacles: readonly Keyed[];
   readonly enclosures: readonly Keyed[];
   readonly screens: readonly Keyed[];
 }
@@ -26,6 +26,7 @@ interface PlanKeys {
   readonly packages: readonly Keyed[];
   readonly moves: readonly { readonly fromSlotId: string; readonly toSlotId: string }[];
   readonly givenUp: readonly string[];
+  readonly unmet: readonly string[];
 }
 
 /** The same of a job. */
@@ -34,7 +35,9 @@ interface JobKeys {
   readonly needs: readonly (Keyed & Partial<OnSlot>)[];
   readonly bought: readonly Keyed[];
   readonly photos: readonly (Keyed & OnSlot)[];
-  readonly readings: readonly { readonly needId: string }[];
+  readonly observations: readonly (Keyed & {
+    readonly subject: { readonly needId: string } | OnSlot;
+  })[];
   readonly pins: readonly Pin[];
   readonly plan: PlanKeys | null;
 }
@@ -49,7 +52,7 @@ export function misfitsOfMachine(machine: MachineKeys): readonly Misfit[] {
   const slots = idsOf(machine.slots);
   const enclosures = idsOf(machine.enclosures);
   return [
-    ...(['slots', 'conditions', 'boxes', 'enclosures', 'screens'] as const).flatMap((list) =>
+    ...(['slots', 'conditions', 'obstacles', 'enclosures', 'screens'] as const).flatMap((list) =>
       repeated(
         [list],
         machine[list].map(({ id }) => id),
@@ -75,7 +78,7 @@ export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
   const slotAt = (slotId: string, ...path: readonly (string | number)[]) =>
     leading(slots, slotId, path, 'a slot');
   return [
-    ...(['needs', 'bought', 'photos'] as const).flatMap((list) =>
+    ...(['needs', 'bought', 'photos', 'observations'] as const).flatMap((list) =>
       repeated(
         [list],
         job[list].map(({ id }) => id),
@@ -83,27 +86,27 @@ export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
       ),
     ),
     ...repeated(['pins'], job.pins.map(pinKey), []),
-    ...repeated(
-      ['readings'],
-      job.readings.map(({ needId }) => needId),
-      ['needId'],
-    ),
     ...job.needs.flatMap((need, n) =>
       need.slotId === undefined ? [] : slotAt(need.slotId, 'needs', n, 'slotId'),
     ),
-    ...job.readings.flatMap(({ needId }, n) =>
-      leading(needs, needId, ['readings', n, 'needId'], 'a need'),
+    ...job.observations.flatMap(({ subject }, n) =>
+      'needId' in subject
+        ? leading(needs, subject.needId, ['observations', n, 'subject', 'needId'], 'a need')
+        : slotAt(subject.slotId, 'observations', n, 'subject', 'slotId'),
     ),
     ...job.photos.flatMap(({ slotId }, n) => slotAt(slotId, 'photos', n, 'slotId')),
     ...job.pins.flatMap((pin, n) =>
       'slotId' in pin ? slotAt(pin.slotId, 'pins', n, 'slotId') : [],
     ),
     ...(job.plan === null ? [] : misfitsOfPlan(job.plan, slotAt)),
+    ...(job.plan?.unmet ?? []).flatMap((needId, n) =>
+      leading(needs, needId, ['plan', 'unmet', n], 'a need'),
+    ),
   ];
 }
 
 function misfitsOfPlan(
-  { placements, packages, moves, givenUp }: PlanKeys,
+  { placements, packages, moves, givenUp, unmet }: PlanKeys,
   slotAt: (slotId: string, ...path: readonly (string | number)[]) => readonly Misfit[],
 ): readonly Misfit[] {
   return [
@@ -123,6 +126,7 @@ function misfitsOfPlan(
       ['fromSlotId'],
     ),
     ...repeated(['plan', 'givenUp'], givenUp, []),
+    ...repeated(['plan', 'unmet'], unmet, []),
     ...placements.flatMap(({ slotId }, n) => slotAt(slotId, 'plan', 'placements', n, 'slotId')),
     ...moves.flatMap(({ fromSlotId, toSlotId }, n) => [
       ...slotAt(fromSlotId, 'plan', 'moves', n, 'fromSlotId'),
@@ -132,45 +136,53 @@ function misfitsOfPlan(
   ];
 }
 
-/** The job without what refers to parts that it no longer has. */
+/** The job without what refers to parts that it no longer has. What did not change stays the same value, so that what
+ * was worked out of it keeps. */
 export function withoutDangling<Job extends JobKeys>(job: Job): Job {
   const machine = withoutDanglingParts(job.machine);
   const slots = idsOf(machine.slots);
   const there = (slotId: string) => slots.has(slotId);
   const needs = kept(job.needs, ({ slotId }) => slotId === undefined || there(slotId));
   const needIds = idsOf(needs);
-  const { plan } = job;
   return {
     ...job,
     machine,
     needs,
-    readings: kept(job.readings, ({ needId }) => needIds.has(needId)),
+    observations: kept(job.observations, ({ subject }) =>
+      'needId' in subject ? needIds.has(subject.needId) : there(subject.slotId),
+    ),
     photos: kept(job.photos, ({ slotId }) => there(slotId)),
     pins: kept(job.pins, (pin) => !('slotId' in pin) || there(pin.slotId)),
-    plan: plan && {
-      ...plan,
-      placements: kept(plan.placements, ({ slotId }) => there(slotId)),
-      moves: kept(plan.moves, (move) => there(move.fromSlotId) && there(move.toSlotId)),
-      givenUp: kept(plan.givenUp, there),
-    },
+    plan: job.plan && planWithout(job.plan, there, needIds),
   };
 }
+
+const planWithout = (
+  plan: PlanKeys,
+  there: (slotId: string) => boolean,
+  needIds: ReadonlySet<string>,
+): PlanKeys =>
+  sameOr(plan, {
+    placements: kept(plan.placements, ({ slotId }) => there(slotId)),
+    moves: kept(plan.moves, (move) => there(move.fromSlotId) && there(move.toSlotId)),
+    givenUp: kept(plan.givenUp, there),
+    unmet: kept(plan.unmet, (needId) => needIds.has(needId)),
+  });
 
 function withoutDanglingParts<Machine extends MachineKeys>(machine: Machine): Machine {
   const slots = idsOf(machine.slots);
   const enclosures = idsOf(machine.enclosures);
-  const inNoBox = ({ enclosureId }: MachineKeys['slots'][number]) =>
+  const inNoEnclosure = ({ enclosureId }: MachineKeys['slots'][number]) =>
     enclosureId !== null && !enclosures.has(enclosureId);
-  return {
-    ...machine,
-    slots: machine.slots.some(inNoBox)
-      ? machine.slots.map((slot) => (inNoBox(slot) ? { ...slot, enclosureId: null } : slot))
+  return sameOr(machine, {
+    slots: machine.slots.some(inNoEnclosure)
+      ? machine.slots.map((slot) => (inNoEnclosure(slot) ? { ...slot, enclosureId: null } : slot))
       : machine.slots,
     conditions: kept(
       machine.conditions,
       ({ slotId, whenSlotId }) => slots.has(slotId) && slots.has(whenSlotId),
     ),
-  };
+  });
 }
 
 /** Makes a schema ask it: each misfit is an issue at its place. */
@@ -193,6 +205,15 @@ const idsOf = (list: readonly { readonly id: string }[]): ReadonlySet<string> =>
 /** The same list where nothing is left out, so that what did not change stays the same value. */
 const kept = <Each>(list: readonly Each[], stays: (each: Each) => boolean): readonly Each[] =>
   list.every(stays) ? list : list.filter(stays);
+
+/** The whole with these parts; the same value where each of them is the one it has. */
+const sameOr = <Whole extends object>(
+  whole: Whole,
+  parts: { readonly [Key in keyof Whole]?: unknown },
+): Whole =>
+  (Object.keys(parts) as (keyof Whole)[]).every((key) => parts[key] === whole[key])
+    ? whole
+    : { ...whole, ...parts };
 
 function repeated(
   list: readonly string[],
