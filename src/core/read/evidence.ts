@@ -12,6 +12,7 @@ import { nameIn, readIdList } from './idList.ts';
 import { combineReports, type CombinedDevices, type DeviceReport } from './pci/combine.ts';
 import { decodeConfigSpace } from './pci/configSpace.ts';
 import { readLspci } from './pci/lspci.ts';
+import { readLinks, withSystemLinks, type SystemLinks } from './pci/links.ts';
 import { isNamed } from './pci/ports.ts';
 import { named } from './pci/named.ts';
 import { readLspciMachine } from './pci/lspciMachine.ts';
@@ -98,6 +99,7 @@ interface Gathered {
   kernel: Kernel | null;
   facts: ReadonlyMap<string, string>;
   loaded: ReadonlyMap<string, string>;
+  system: SystemLinks | null;
   aliases: AliasList | null;
   deviceList: DeviceListReading | null;
   lists: { pci: string | null; usb: string | null };
@@ -123,6 +125,7 @@ export function readEvidence(
     kernel: null,
     facts: new Map(),
     loaded: new Map(),
+    system: null,
     aliases: null,
     deviceList: null,
     lists: { pci: null, usb: null },
@@ -203,14 +206,14 @@ function readText(kind: EvidenceKind, text: string, into: Gathered, problems: Pr
       for (const problem of reading.problems) problems.add(problem);
       const byRegisters = (fn: PciFunction) => reading.fromRegisters.has(fn.address);
       into.reports.push(
-        { witness: 'registers', functions: reading.functions.filter(byRegisters) },
-        { witness: 'text', functions: reading.functions.filter((fn) => !byRegisters(fn)) },
+        { source: 'registers', functions: reading.functions.filter(byRegisters) },
+        { source: 'text', functions: reading.functions.filter((fn) => !byRegisters(fn)) },
       );
       return reading.functions.length;
     }
     case 'lspciMachine': {
       const functions = readLspciMachine(text, problems);
-      into.reports.push({ witness: 'text', functions });
+      into.reports.push({ source: 'text', functions });
       return functions.length;
     }
     case 'dmidecode': {
@@ -218,6 +221,9 @@ function readText(kind: EvidenceKind, text: string, into: Gathered, problems: Pr
       into.firmware ??= firmware;
       return firmware?.slots.length ?? 0;
     }
+    case 'driverSetup':
+      problems.add({ code: 'evidence.driverSetup', line: 1 });
+      return 0;
     case 'osRelease':
       into.osName ??= readOsRelease(text, problems);
       return into.osName === null ? 0 : 1;
@@ -237,12 +243,15 @@ function readText(kind: EvidenceKind, text: string, into: Gathered, problems: Pr
     case 'deviceList': {
       const list = readDeviceList(text, problems);
       into.deviceList ??= list;
-      into.reports.push({ witness: 'system', functions: list.functions });
+      into.reports.push({ source: 'system', functions: list.functions });
       return list.functions.length;
     }
     case 'loadedDrivers':
       into.loaded = pairs(text, ' ');
       return into.loaded.size;
+    case 'links':
+      into.system = readLinks(text, problems);
+      return into.system.links.size;
     case 'systemFacts':
       into.facts = pairs(text, '=');
       return into.facts.size;
@@ -272,14 +281,14 @@ function readBytes(
     }
     case 'firmwareTable': {
       const firmware = readSmbios(bytes, problems);
-      // The table itself is a better witness than a report about it.
+      // The table itself is a better source than a report about it.
       if (firmware !== null) into.firmware = firmware;
       return firmware?.slots.length ?? 0;
     }
     case 'configSpace': {
       const address = CONFIG_PATH.exec(name)?.[1] ?? '';
       const fn = decodeConfigSpace(address, bytes.subarray(0, 4096), null, problems);
-      if (fn !== null) into.reports.push({ witness: 'registers', functions: [fn] });
+      if (fn !== null) into.reports.push({ source: 'registers', functions: [fn] });
       return fn === null ? 0 : 1;
     }
     default:
@@ -290,16 +299,22 @@ function readBytes(
 function concluded(gathered: Gathered, known: Known): Evidence {
   const { files, reports, firmware, screens, ports, osName, kernel, facts, lists } = gathered;
   const devices = combineReports(reports);
-  const driven = devices.functions.map((fn) => ({
+  const linked = devices.functions.map((fn) =>
+    gathered.system === null ? fn : withSystemLinks(fn, gathered.system),
+  );
+  const sources = new Map(devices.sources);
+  for (const [n, fn] of devices.functions.entries())
+    if (linked[n] !== fn) sources.set(fn.address, 'system');
+  const driven = linked.map((fn) => ({
     ...fn,
     driver: fn.driver ?? gathered.loaded.get(fn.address) ?? null,
   }));
   const names = namesFor([...driven, ...known.functions], lists.pci ?? known.pci);
   return {
     files,
-    devices: { ...devices, functions: driven.map((fn) => named(fn, names)) },
+    devices: { sources, functions: driven.map((fn) => named(fn, names)) },
     devicesWhole: reports.some(
-      ({ witness, functions }) => witness !== 'system' && functions.length > 0,
+      ({ source, functions }) => source !== 'system' && functions.length > 0,
     ),
     firmware,
     screens,

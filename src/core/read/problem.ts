@@ -16,6 +16,7 @@ export type ProblemCode =
   | 'config.allOnes'
   | 'config.headerType'
   | 'capability.denied'
+  | 'capability.deniedMany'
   | 'capability.looped'
   | 'capability.broken'
   | 'capability.truncated'
@@ -26,6 +27,8 @@ export type ProblemCode =
   | 'firmware.stringsCut'
   | 'firmware.slotShort'
   | 'firmware.slotTypeOther'
+  | 'firmware.sameAddress'
+  | 'evidence.driverSetup'
   | 'screen.short'
   | 'screen.header'
   | 'screen.checksum'
@@ -116,17 +119,29 @@ export function upTo<Each>(
 export class ProblemList {
   private readonly found: Problem[] = [];
   private full = false;
+  /** Devices whose capabilities were not readable: for one reason, said once. */
+  private denied = 0;
   constructor(private readonly limit = 50) {}
 
   add(problem: Problem): void {
+    if (problem.code === 'capability.denied') this.denied += 1;
+    if (problem.code === 'capability.denied' && this.denied > 1) return;
     if (this.found.length < this.limit) this.found.push(problem);
     else this.full = true;
   }
 
   get all(): readonly Problem[] {
+    const found =
+      this.denied < 2
+        ? this.found
+        : this.found.map((each): Problem =>
+            each.code === 'capability.denied'
+              ? { code: 'capability.deniedMany', found: String(this.denied) }
+              : each,
+          );
     return this.full
-      ? [...this.found, { code: 'input.tooManyProblems', found: String(this.limit) }]
-      : this.found;
+      ? [...found, { code: 'input.tooManyProblems', found: String(this.limit) }]
+      : found;
   }
 }
 

@@ -21,6 +21,8 @@ export type EvidenceKind =
   | 'deviceList'
   | 'loadedDrivers'
   | 'systemFacts'
+  | 'driverSetup'
+  | 'links'
   | 'pciIds'
   | 'usbIds';
 
@@ -39,6 +41,7 @@ export const CONFIG_PATH = /([0-9a-f]{4,8}:[0-9a-f]{2}:[0-9a-f]{2}\.[0-7])[/-]co
 const BY_NAME: readonly (readonly [RegExp, EvidenceKind])[] = [
   [/(^|\/|› )loaded-drivers$/, 'loadedDrivers'],
   [/(^|\/|› )system-facts$/, 'systemFacts'],
+  [/(^|\/|› )links$/, 'links'],
   [/(^|\/)pci\.ids$/, 'pciIds'],
   [/(^|\/)usb\.ids$/, 'usbIds'],
 ];
@@ -53,6 +56,8 @@ const BY_CONTENT: readonly (readonly [RegExp, EvidenceKind])[] = [
   [/^alias pci:/m, 'modulesAlias'],
   [/^Settings for \S+:/m, 'ethtool'],
   [/"ifname"\s*:/, 'ipLink'],
+  // A driver's setup file names devices that it drives: none of them need be in this machine.
+  [/^[ \t]*\[version\][ \t]*\r?$/im, 'driverSetup'],
   [/VEN_[0-9A-F]{4}&|VID_[0-9A-F]{4}&|\\\\?ACPI|^"?InstanceId/i, 'deviceList'],
   [/^PRETTY_NAME=|^VERSION_ID=/m, 'osRelease'],
   [/^Linux (?:\S+ )?\d+\.\d+/m, 'uname'],

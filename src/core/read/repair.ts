@@ -115,9 +115,9 @@ function withoutPart(
 /** The fact that the path leads into; or what the pattern knows; or the innermost part of a list. */
 function dropPlace(document: unknown, path: Path, pattern: unknown): Path {
   for (let n = path.length - 1; n > 0; n -= 1) {
-    if (!['value', 'witness', 'others'].includes(String(path[n]))) continue;
+    if (!['value', 'source', 'others'].includes(String(path[n]))) continue;
     const fact = at(document, path.slice(0, n));
-    if (typeof fact === 'object' && fact !== null && ('witness' in fact || 'value' in fact))
+    if (typeof fact === 'object' && fact !== null && ('source' in fact || 'value' in fact))
       return path.slice(0, n);
   }
   if (patternAt(pattern, path) !== undefined) return path;

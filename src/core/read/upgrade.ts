@@ -4,7 +4,7 @@
  */
 import { DESERVES_PERCENT, JOB_FORMAT } from '../parts/job.ts';
 import { PLAIN_WEIGHTS } from '../parts/planning.ts';
-import { emptyMachine, emptySlot, occupantNamed } from '../parts/machine.ts';
+import { emptyMachine, emptyScreen, emptySlot, occupantNamed } from '../parts/machine.ts';
 
 type Part = Readonly<Record<string, unknown>>;
 
@@ -53,6 +53,26 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
   }),
   /** From format 5 on every reference leads somewhere; what led nowhere is dropped once the rest is found sound. */
   4: (job) => ({ ...job, format: 5 }),
+  /** Format 6 keeps what is observed apart from the survey, and calls things by their trade names. */
+  5: ({ readings, ...job }) => ({
+    ...job,
+    format: 6,
+    machine: machineOfFormat6(job['machine']),
+    needs: eachOf(job['needs'], needOfFormat6),
+    weights: renamed(job['weights'], { pace: 'speedGap' }),
+    plan: filled(job['plan'], { unmet: [] }),
+    observations: eachOf(readings ?? [], observationOfFormat6),
+    ticks: isPart(job['ticks'])
+      ? Object.fromEntries(
+          Object.entries(job['ticks']).map(([step, at]) => [stepOfFormat6(step), at]),
+        )
+      : job['ticks'],
+    log: eachOf(job['log'], (entry) =>
+      isPart(entry)
+        ? { ...entry, command: COMMANDS_OF_FORMAT_6[String(entry['command'])] ?? entry['command'] }
+        : entry,
+    ),
+  }),
 };
 
 /** The first format in which every reference leads somewhere. */
@@ -71,8 +91,97 @@ export function upgradedJob(record: unknown): unknown {
 
 /** A machine or card of a kept list that bears no format: whatever it lacks is filled in; what it has stays. */
 export const upgradedMachine = (machine: unknown): unknown =>
-  machineOfFormat4(machineOfFormat3(machineOfFormat2(machine)));
+  machineOfFormat6(machineOfFormat4(machineOfFormat3(machineOfFormat2(machine))));
 export const upgradedCard = (card: unknown): unknown => cardOfFormat3(cardOfFormat2(card));
+
+/** A part with some of its fields under other names. */
+const renamed = (part: unknown, names: Readonly<Record<string, string>>): unknown =>
+  isPart(part)
+    ? Object.fromEntries(
+        Object.entries(part).map(([key, value]) => [
+          Object.hasOwn(names, key) ? names[key] : key,
+          value,
+        ]),
+      )
+    : part;
+
+const DISPOSITIONS_OF_FORMAT_6: Readonly<Record<string, string>> = {
+  mayGo: 'optional',
+  goes: 'remove',
+};
+const COMMANDS_OF_FORMAT_6: Readonly<Record<string, string>> = {
+  recordReading: 'observe',
+  removeReading: 'removeObservation',
+};
+
+const stepOfFormat6 = (step: string): string => step.replace(/^moveBox\b/, 'moveObstacle');
+
+/** A port was wanted in its mode, whatever it carried. */
+const needOfFormat6 = (need: unknown): unknown =>
+  isPart(need) && need['kind'] === 'serialLink' ? { bytesPerSecond: 1e6, ...need } : need;
+
+/** A reading was a figure that the technician entered for a need, when the cards were in. */
+const observationOfFormat6 = (reading: unknown): unknown =>
+  isPart(reading)
+    ? {
+        id: `figure-${String(reading['needId'])}`,
+        kind: 'figure',
+        subject: { needId: reading['needId'] },
+        value: reading['value'],
+        source: 'technician',
+        at: reading['takenAt'],
+        phase: 'after',
+        conditions: '',
+      }
+    : reading;
+
+function machineOfFormat6(machine: unknown): unknown {
+  if (!isPart(machine)) return machine;
+  const { boxes, ...rest } = machine;
+  return sourced({
+    ...rest,
+    obstacles: boxes ?? machine['obstacles'],
+    slots: eachOf(machine['slots'], slotOfFormat6),
+    screens: eachOf(machine['screens'], (screen) => filled(screen, emptyScreen('', ''))),
+  });
+}
+
+function slotOfFormat6(before: unknown): unknown {
+  const { hotPlug, cardLength, sharesOpening } = emptySlot('', '');
+  const slot = filled(before, { hotPlug, cardLength, sharesOpening });
+  if (!isPart(slot) || !isPart(slot['occupant'])) return slot;
+  const { occupant } = slot;
+  const told = (claim: unknown) =>
+    isPart(claim) ? { ...claim, value: occupantOfFormat6(claim['value']) } : claim;
+  return {
+    ...slot,
+    occupant: { ...(told(occupant) as Part), ...othersOf(eachOf(occupant['others'], told)) },
+  };
+}
+
+const othersOf = (others: unknown): Part => (others === undefined ? {} : { others });
+
+function occupantOfFormat6(before: unknown): unknown {
+  const { watts, plugs, frontLeads } = occupantNamed('');
+  const occupant = filled(before, { watts, plugs, frontLeads });
+  if (!isPart(occupant) || !('fate' in occupant)) return occupant;
+  const { fate, ...rest } = occupant;
+  return { ...rest, disposition: DISPOSITIONS_OF_FORMAT_6[String(fate)] ?? fate };
+}
+
+/** No fact of a machine lies deeper; a damaged document may. */
+const DEEPEST_FACT = 24;
+
+/** Every fact of a part under it, with its source called so. */
+function sourced(part: unknown, depth = 0): unknown {
+  if (depth > DEEPEST_FACT) return part;
+  if (Array.isArray(part)) return part.map((each) => sourced(each, depth + 1));
+  if (!isPart(part)) return part;
+  const inner = Object.fromEntries(
+    Object.entries(part).map(([key, each]) => [key, sourced(each, depth + 1)]),
+  );
+  return 'witness' in inner ? renamed(inner, { witness: 'source' }) : inner;
+}
 
 const machineOfFormat4 = (machine: unknown): unknown =>
   isPart(machine)

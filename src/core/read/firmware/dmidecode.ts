@@ -1,29 +1,26 @@
 /** Reads the report that `dmidecode` prints, into the same reading as the firmware's own table gives. */
+import { linesOf } from '../lines.ts';
 import type { Generation } from '../../standards/pciExpress.ts';
 import {
   SLOT_HEIGHTS,
+  SLOT_LENGTHS,
+  SLOT_TRAITS,
   SLOT_TYPES,
   SLOT_USAGES,
   SLOT_WIDTHS,
+  type SlotTrait,
   type SlotTypeRow,
 } from '../../standards/slotRecords.ts';
 import { clipped } from '../../parts/limits.ts';
 import { within, type ProblemList } from '../problem.ts';
-import {
-  emptyFirmware,
-  filled,
-  firmwareDate,
-  slotFrom,
-  type FirmwareReading,
-  type FirmwareSlot,
-} from './firmware.ts';
+import type { FirmwareReading, FirmwareSlot } from './firmware.ts';
+import { emptyFirmware, filled, firmwareDate, slotFrom } from './firmware.ts';
 
 const HANDLE = /^Handle 0x[0-9A-F]+, DMI type (\d+), (\d+) bytes$/;
 /** From this length on a firmware record says whether it is UEFI. */
 const FIRMWARE_BYTES_WITH_UEFI = 0x14;
 const FIELD = /^\t([^\t:][^:]*):\s?(.*)$/;
 const ITEM = /^\t\t(.+)$/;
-const LONGEST_LINE = 4096;
 
 interface Block {
   readonly type: number;
@@ -72,13 +69,7 @@ export function readDmidecode(input: string, problems: ProblemList): FirmwareRea
 
 function splitBlocks(input: string, problems: ProblemList): readonly Block[] {
   const blocks: Block[] = [];
-  let line = 0;
-  for (const raw of input.split('\n')) {
-    line += 1;
-    if (raw.length > LONGEST_LINE) {
-      problems.add({ code: 'line.tooLong', line, expected: `${LONGEST_LINE}` });
-      continue;
-    }
+  for (const { line, raw } of linesOf(input, problems)) {
     const text = raw.replace(/\r$/, '');
     const handle = HANDLE.exec(text);
     if (handle !== null) {
@@ -123,7 +114,8 @@ function slotOf({ fields, items, line }: Block, problems: ProblemList): Firmware
     usage: byWords(SLOT_USAGES, fields.get('Current Usage'))?.usage ?? null,
     number: within(number, [0, 0xffff], { line }, problems),
     address: addressOf(fields.get('Bus Address')),
-    splits: items.includes('PCIe slot bifurcation is supported'),
+    traits: traitsOf(fields.get('Characteristics'), items),
+    cardLength: byWords(SLOT_LENGTHS, fields.get('Length'))?.length ?? null,
     generation:
       generation >= 1 && generation <= 5 && type?.bus === 'pcie'
         ? (generation as Generation)
@@ -131,6 +123,18 @@ function slotOf({ fields, items, line }: Block, problems: ProblemList): Firmware
     connectorLanes: byWords(SLOT_WIDTHS, physical)?.lanes ?? null,
     height: byWords(SLOT_HEIGHTS, fields.get('Height'))?.height ?? null,
   });
+}
+
+const TRAITS = Object.keys(SLOT_TRAITS) as SlotTrait[];
+
+/** “None” and “Unknown” stand beside the heading, what there is stands below it. */
+function traitsOf(
+  heading: string | undefined,
+  items: readonly string[],
+): readonly SlotTrait[] | null {
+  return heading === undefined || heading === 'Unknown'
+    ? null
+    : TRAITS.filter((trait) => items.includes(SLOT_TRAITS[trait].words));
 }
 
 /** A width may stand before the words of the type: “x8 PCI Express 3 x16”. */

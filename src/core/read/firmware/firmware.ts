@@ -1,17 +1,21 @@
 /** What the firmware says of the machine: the same whether read from its table or from a report about it. */
+import { inHex } from '../../units.ts';
 import { clipped } from '../../parts/limits.ts';
 import type { Generation } from '../../standards/pciExpress.ts';
 import type {
+  CardLength,
   M2Key,
   RecordedBus,
   SlotHeight,
+  SlotTrait,
   SlotTypeRow,
   SlotUsage,
 } from '../../standards/slotRecords.ts';
 
 export interface FirmwareSlot {
   readonly label: string | null;
-  readonly bus: RecordedBus;
+  /** Null where the record does not say what kind of slot it is. */
+  readonly bus: RecordedBus | null;
   readonly key: M2Key | null;
   readonly generation: Generation | null;
   /** Lanes the record claims to be wired. */
@@ -23,7 +27,9 @@ export interface FirmwareSlot {
   readonly number: number | null;
   /** The port of the slot, or the device in it; null where the record does not say. */
   readonly address: string | null;
-  readonly splits: boolean;
+  /** What the slot can do; null where the record's characteristics mean nothing. */
+  readonly traits: readonly SlotTrait[] | null;
+  readonly cardLength: CardLength | null;
   readonly height: SlotHeight | null;
 }
 
@@ -67,7 +73,7 @@ export function slotFrom(
 ): FirmwareSlot {
   return {
     ...fields,
-    bus: type?.bus ?? 'other',
+    bus: type?.bus ?? null,
     key: type?.key ?? null,
     generation: fields.generation ?? type?.generation ?? null,
     lanes: type?.bus === 'pci' ? null : (fields.lanes ?? type?.lanes ?? null),
@@ -94,4 +100,4 @@ export function filled(text: string | null): string | null {
 }
 
 export const addressOf = (segment: number, bus: number, device: number, fn: number): string =>
-  `${segment.toString(16).padStart(4, '0')}:${bus.toString(16).padStart(2, '0')}:${device.toString(16).padStart(2, '0')}.${fn}`;
+  `${inHex(segment, 4)}:${inHex(bus, 2)}:${inHex(device, 2)}.${fn}`;

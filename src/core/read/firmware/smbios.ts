@@ -8,20 +8,17 @@ import {
   CHASSIS_TYPES,
   ON_BOARD_TYPES,
   SLOT_HEIGHTS,
+  SLOT_LENGTHS,
+  SLOT_TRAITS,
   SLOT_TYPES,
   SLOT_USAGES,
   SLOT_WIDTHS,
+  type SlotTrait,
 } from '../../standards/slotRecords.ts';
+import type { ByteReader } from '../byteReader.ts';
 import type { ProblemList } from '../problem.ts';
-import {
-  addressOf,
-  emptyFirmware,
-  filled,
-  firmwareDate,
-  slotFrom,
-  type FirmwareReading,
-  type FirmwareSlot,
-} from './firmware.ts';
+import type { FirmwareReading, FirmwareSlot } from './firmware.ts';
+import { addressOf, emptyFirmware, filled, firmwareDate, slotFrom } from './firmware.ts';
 import { readStructures, stringAt, type Structure } from './structures.ts';
 
 /** @returns null (with a problem) where no structure could be read at all */
@@ -83,14 +80,22 @@ function slotOf(structure: Structure, problems: ProblemList): FirmwareSlot | nul
     usage: SLOT_USAGES.get(data.u8(0x07))?.usage ?? null,
     number: data.u16(0x09),
     address: data.has(0x0d, 4) ? slotAddress(structure) : null,
-    // The first bit of the characteristics says that the others mean nothing.
-    splits: data.has(0x0c, 1) && (data.u8(0x0b) & 0x01) === 0 && (data.u8(0x0c) & 0x08) !== 0,
+    traits: traitsOf(data),
+    cardLength: SLOT_LENGTHS.get(data.u8(0x08))?.length ?? null,
     generation: info >= 1 && info <= 5 && type?.bus === 'pcie' ? (info as Generation) : null,
     connectorLanes: data.has(newer, 4)
       ? (SLOT_WIDTHS.get(data.u8(newer + 1))?.lanes ?? null)
       : null,
     height: data.has(newer, 5) ? (SLOT_HEIGHTS.get(data.u8(newer + 4))?.height ?? null) : null,
   });
+}
+
+const TRAITS = Object.keys(SLOT_TRAITS) as SlotTrait[];
+
+/** The first bit of the characteristics says that the others mean nothing. Old records have one byte of them. */
+function traitsOf(data: ByteReader): readonly SlotTrait[] | null {
+  const bits = data.u8(0x0b) | ((data.has(0x0c, 1) ? data.u8(0x0c) : 0) << 8);
+  return (bits & 1) !== 0 ? null : TRAITS.filter((trait) => (bits & SLOT_TRAITS[trait].bit) !== 0);
 }
 
 /** Segment, bus, device and function; all ones where the slot has none. */

@@ -1,15 +1,15 @@
-/** Several reports of the same devices as one: the better witness of each device, with what only others say. */
+/** Several reports of the same devices as one: the better source of each device, with what only others say. */
 import type { PciFunction } from '../../parts/pciFunction.ts';
-import type { Witness } from '../../parts/fact.ts';
+import type { Source } from '../../parts/fact.ts';
 
 /** What one report says of the machine's devices, and how it came by it. */
 export interface DeviceReport {
   readonly functions: readonly PciFunction[];
   /** `text` for reports of which some devices may still have been read from registers. */
-  readonly witness: Extract<Witness, 'registers' | 'text' | 'system'>;
+  readonly source: Extract<Source, 'registers' | 'text' | 'system'>;
 }
 
-const RANK: Readonly<Record<DeviceReport['witness'], number>> = {
+const RANK: Readonly<Record<DeviceReport['source'], number>> = {
   registers: 0,
   text: 1,
   system: 2,
@@ -17,22 +17,22 @@ const RANK: Readonly<Record<DeviceReport['witness'], number>> = {
 
 export interface CombinedDevices {
   readonly functions: readonly PciFunction[];
-  readonly witnesses: ReadonlyMap<string, DeviceReport['witness']>;
+  readonly sources: ReadonlyMap<string, DeviceReport['source']>;
 }
 
 export function combineReports(reports: readonly DeviceReport[]): CombinedDevices {
   const functions = new Map<string, PciFunction>();
-  const witnesses = new Map<string, DeviceReport['witness']>();
-  for (const report of reports.toSorted((a, b) => RANK[a.witness] - RANK[b.witness])) {
+  const sources = new Map<string, DeviceReport['source']>();
+  for (const report of reports.toSorted((a, b) => RANK[a.source] - RANK[b.source])) {
     for (const fn of report.functions) {
       const better = functions.get(fn.address);
       functions.set(fn.address, better === undefined ? fn : completed(better, fn));
-      if (better === undefined) witnesses.set(fn.address, report.witness);
+      if (better === undefined) sources.set(fn.address, report.source);
     }
   }
   return {
     functions: [...functions.values()].toSorted((a, b) => (a.address < b.address ? -1 : 1)),
-    witnesses,
+    sources,
   };
 }
 

@@ -2,6 +2,8 @@
  * Reads what `lspci -vvnn` and `lspci -xxxx` print, alone or mixed. Where a device has its registers in
  * hexadecimal they are decoded here and win over the text; the text gives names and drivers.
  */
+import { linesOf } from '../lines.ts';
+import { generationAt } from '../../standards/pciExpress.ts';
 import type { Express, ExpressKind, LinkState, PciFunction } from '../../parts/pciFunction.ts';
 import { ownValue } from '../../paths.ts';
 import { decodeConfigSpace, isWindow } from './configSpace.ts';
@@ -9,7 +11,6 @@ import { MOST, clipped } from '../../parts/limits.ts';
 import { ProblemList, upTo, within, type Problem } from '../problem.ts';
 
 const LARGEST_INPUT = 16 * 1024 * 1024;
-const LONGEST_LINE = 4096;
 const CONFIG_BYTES = 4096;
 
 const HEADER = /^((?:[0-9a-f]{4,8}:)?[0-9a-f]{2}:[0-9a-f]{2}\.[0-7]) (.+)$/;
@@ -49,14 +50,6 @@ const EXPRESS_KINDS: Readonly<Record<string, ExpressKind>> = {
   'Root Complex Integrated Endpoint': 'integratedEndpoint',
   'Root Complex Event Collector': 'eventCollector',
 };
-const GENERATION_BY_SPEED: Readonly<Record<string, LinkState['generation']>> = {
-  '2.5GT/s': 1,
-  '5GT/s': 2,
-  '8GT/s': 3,
-  '16GT/s': 4,
-  '32GT/s': 5,
-};
-
 export interface PciReading {
   readonly functions: readonly PciFunction[];
   /** Addresses whose registers were read, not only text about them. */
@@ -106,13 +99,7 @@ export function readLspci(input: string): PciReading {
 function splitBlocks(input: string, problems: ProblemList): Block[] {
   const blocks: Block[] = [];
   let current: Block | null = null;
-  let line = 0;
-  for (const raw of input.split('\n')) {
-    line += 1;
-    if (raw.length > LONGEST_LINE) {
-      problems.add({ code: 'line.tooLong', line, expected: `${LONGEST_LINE}` });
-      continue;
-    }
+  for (const { line, raw } of linesOf(input, problems)) {
     const text = raw.trim();
     if (text === '') continue;
     const header = HEADER.exec(text);
@@ -295,8 +282,8 @@ function readSlot(
 }
 
 function generationOf(speed: string, block: Block, problems: ProblemList): LinkState['generation'] {
-  const generation = ownValue(GENERATION_BY_SPEED, speed);
-  if (generation !== undefined) return generation;
+  const generation = speed.endsWith('GT/s') ? generationAt(Number(speed.slice(0, -4))) : null;
+  if (generation !== null) return generation;
   if (speed !== 'unknown') {
     problems.add({
       code: 'link.speedNotSupported',

@@ -1,4 +1,5 @@
 /** Reads what `lspci -vmmnnk` prints: one field a line, one device a paragraph, as other programs like it. */
+import { linesOf } from '../lines.ts';
 import { emptyFunction, type PciFunction } from '../../parts/pciFunction.ts';
 import { MOST, clipped } from '../../parts/limits.ts';
 import { upTo, type ProblemList } from '../problem.ts';
@@ -7,7 +8,6 @@ const FIELD = /^([A-Za-z]+):\t(.*)$/;
 const ADDRESS = /^(?:([0-9a-f]{4,8}):)?([0-9a-f]{2}:[0-9a-f]{2}\.[0-7])$/;
 const NUMBERED = /^(.*?) ?\[([0-9a-f]{4})\]$/;
 const BYTE = /^[0-9a-f]{2}$/;
-const LONGEST_LINE = 4096;
 
 export function readLspciMachine(input: string, problems: ProblemList): readonly PciFunction[] {
   const functions = new Map<string, PciFunction>();
@@ -29,25 +29,21 @@ interface Paragraph {
 function paragraphs(input: string, problems: ProblemList): readonly Paragraph[] {
   const found: { line: number; fields: Map<string, string[]> }[] = [];
   let current: { line: number; fields: Map<string, string[]> } | null = null;
-  input.split('\n').forEach((raw, n) => {
-    if (raw.length > LONGEST_LINE) {
-      problems.add({ code: 'line.tooLong', line: n + 1, expected: `${LONGEST_LINE}` });
-      return;
-    }
+  for (const { line, raw } of linesOf(input, problems)) {
     const match = FIELD.exec(raw.trimEnd());
     if (match === null) {
       if (raw.trim() === '') current = null;
-      return;
+      continue;
     }
     const [, name, value] = match as unknown as [string, string, string];
     if (current === null) {
-      current = { line: n + 1, fields: new Map() };
+      current = { line, fields: new Map() };
       found.push(current);
     }
     const values = current.fields.get(name);
     if (values === undefined) current.fields.set(name, [value]);
     else if (values.length < MOST.modules) values.push(value);
-  });
+  }
   return found.filter(({ fields }) => fields.has('Slot'));
 }
 

@@ -1,4 +1,5 @@
 /** The tree of ports, and for every port with a slot what sits in it and how the link between them trained. */
+import { inHex } from '../../units.ts';
 import { CLASS_BRIDGE, className } from '../../standards/pciClasses.ts';
 import { LINK_WIDTHS, trainedLink, type Link } from '../../standards/pciExpress.ts';
 import { deviceId, type LinkState, type PciFunction } from '../../parts/pciFunction.ts';
@@ -36,7 +37,7 @@ const busOf = (address: string): string => address.slice(0, address.lastIndexOf(
 const busBehind = (bridge: PciFunction): string | null =>
   bridge.buses === null || bridge.buses.secondary === 0
     ? null
-    : `${bridge.address.split(':')[0] ?? ''}:${bridge.buses.secondary.toString(16).padStart(2, '0')}`;
+    : `${bridge.address.split(':')[0] ?? ''}:${inHex(bridge.buses.secondary, 2)}`;
 
 /** Bridges behind bridges: a tree that is deeper goes on as a tree of its own. No machine comes near. */
 const MOST_DEPTH = 32;
@@ -62,6 +63,7 @@ export function portTree(functions: readonly PciFunction[]): readonly TreeNode[]
 export function portsWithSlots(functions: readonly PciFunction[]): readonly PortWithSlot[] {
   const byBus = groupByBus(functions);
   const bridges = bridgesByBus(functions);
+  const hasSlot = ({ express }: PciFunction) => express?.slot != null;
   return functions.flatMap((port) => {
     const slot = port.express?.slot;
     if (slot == null) return [];
@@ -77,7 +79,7 @@ export function portsWithSlots(functions: readonly PciFunction[]): readonly Port
         slotNumber: slot.number,
         powerWatts: slot.powerWatts,
         able,
-        occupant: neighbour && throughBridges(neighbour, byBus),
+        occupant: neighbour && throughBridges(neighbour, byBus, hasSlot),
         trained: neighbour && trained,
         bothAble,
         belowAble:
@@ -87,6 +89,22 @@ export function portsWithSlots(functions: readonly PciFunction[]): readonly Port
       },
     ];
   });
+}
+
+/** The ports with a slot above every function, the nearest first; none for what sits on the board. */
+export function portsAbove(
+  functions: readonly PciFunction[],
+): ReadonlyMap<string, readonly PortWithSlot[]> {
+  const withSlot = new Map(portsWithSlots(functions).map((each) => [each.port.address, each]));
+  const above = new Map<string, readonly PortWithSlot[]>();
+  const walk = ({ function: fn, children }: TreeNode, ports: readonly PortWithSlot[]): void => {
+    above.set(fn.address, ports);
+    const own = withSlot.get(fn.address);
+    const below = own === undefined ? ports : [own, ...ports];
+    for (const child of children) walk(child, below);
+  };
+  for (const root of portTree(functions)) walk(root, []);
+  return above;
 }
 
 /** Whether a report had a name for a device, and not only “Device”. */
@@ -109,16 +127,20 @@ function groupByBus(functions: readonly PciFunction[]): ReadonlyMap<string, PciF
   return byBus;
 }
 
-/** Cards with a switch or bridge of their own show it first: the device behind it is what the technician knows. */
+/**
+ * Cards with a switch or bridge of their own show it first: the device behind it is what the technician knows. What is
+ * behind a port with a slot of its own sits in that slot.
+ */
 function throughBridges(
   fn: PciFunction,
   byBus: ReadonlyMap<string, readonly PciFunction[]>,
+  hasSlot: (fn: PciFunction) => boolean,
 ): PciFunction {
   const seen = new Set<string>();
   let current = fn;
   while (current.classCode === CLASS_BRIDGE && !seen.has(current.address)) {
     seen.add(current.address);
-    const below = byBus.get(busBehind(current) ?? '') ?? [];
+    const below = (byBus.get(busBehind(current) ?? '') ?? []).filter((each) => !hasSlot(each));
     const next = below.find((candidate) => candidate.classCode !== CLASS_BRIDGE) ?? below[0];
     if (next === undefined) break;
     current = next;
@@ -150,7 +172,7 @@ function sharedUplink(
   return { address: upstream.address, ...(roots === null ? theirs : trainedLink(theirs, roots)) };
 }
 
-function linkOf(state: LinkState | undefined): Link | null {
+export function linkOf(state: LinkState | undefined): Link | null {
   const widths: readonly number[] = LINK_WIDTHS;
   // 0: the link is down; other widths than those that are made mean nothing.
   if (state === undefined || state.generation === null || !widths.includes(state.width))

@@ -1,22 +1,21 @@
 /**
- * Decodes what a screen says of itself: name, inputs, modes.
- * Sources: VESA E-EDID 1.4 (base block), CTA-861-H (extension block and its video codes), HDMI 1.4b and 2.1 vendor
- * blocks; all from memory, checked against edid-decode in the reference tests.
+ * Decodes what a screen says of itself: name, input, modes, tiles, what its HDMI input takes.
+ * Sources: VESA E-EDID 1.4 (base block); from memory, checked against edid-decode in the reference tests.
  */
-import { CTA_MODES, type ScreenInput } from '../../standards/screens.ts';
+import { inHex } from '../../units.ts';
+import type { ScreenInput } from '../../standards/screens.ts';
 import { ByteReader } from '../byteReader.ts';
 import type { ProblemList } from '../problem.ts';
+import { readCta } from './cta.ts';
+import { readDisplayId, type Tiles } from './displayId.ts';
+import { DESCRIPTOR_BYTES, detailedMode, type ReportedMode } from './modes.ts';
 
 const BLOCK_BYTES = 128;
 const HEADER = [0x00, 0xff, 0xff, 0xff, 0xff, 0xff, 0xff, 0x00] as const;
 const DESCRIPTORS = [0x36, 0x48, 0x5a, 0x6c] as const;
-const DESCRIPTOR_BYTES = 18;
 const DESCRIPTOR_NAME = 0xfc;
 const CTA_EXTENSION = 0x02;
-const CTA_VIDEO = 2;
-const CTA_VENDOR = 3;
-const OUI_HDMI = 0x000c03;
-const OUI_HDMI_FORUM = 0xc45dd8;
+const DISPLAY_ID_EXTENSION = 0x70;
 const MOST_BLOCKS = 256;
 
 /** Digital interfaces that EDID 1.4 names. */
@@ -27,13 +26,8 @@ const INTERFACES: Readonly<Record<number, ScreenInput>> = {
   5: 'displayport',
 };
 
-export interface ReportedMode {
-  readonly widthPx: number;
-  readonly heightPx: number;
-  readonly refreshHz: number;
-  readonly pixelClockHz: number;
-  readonly interlaced: boolean;
-}
+/** Bits of a colour that EDID 1.4 names. */
+const COLOUR_BITS: readonly (number | null)[] = [null, 6, 8, 10, 12, 14, 16, null];
 
 export interface ScreenReading {
   /** Three letters that stand for the maker, and its number for the model. */
@@ -41,6 +35,7 @@ export interface ScreenReading {
   readonly product: number;
   readonly name: string | null;
   readonly version: string;
+  /** The input it was read through: the word of the port, or else an HDMI block. */
   readonly input: ScreenInput;
   readonly widthMm: number | null;
   readonly heightMm: number | null;
@@ -48,8 +43,15 @@ export interface ScreenReading {
   readonly preferred: ReportedMode | null;
   /** Detailed modes and those named by a video code, in the order of the report. */
   readonly modes: readonly ReportedMode[];
-  /** Fastest pixel clock over HDMI, where the screen names one. */
+  /** Modes that it takes at half the colour over HDMI, those included that it takes only so. */
+  readonly halfColour: readonly ReportedMode[];
+  /** Fastest pixel clock over HDMI, and fixed-rate links all lanes together, where the screen names them. */
   readonly hdmiClockHz: number | null;
+  readonly frlGigabits: number | null;
+  /** Most bits of a colour that it names. */
+  readonly bitsPerColour: number | null;
+  /** Null: one stream makes the whole picture. */
+  readonly tiles: Tiles | null;
   /** Extension blocks the screen says it has. */
   readonly extensions: number;
   /** Whether every block that was read adds up. */
@@ -79,20 +81,35 @@ export function readEdid(bytes: Uint8Array, problems: ProblemList): ScreenReadin
   const detailed = DESCRIPTORS.flatMap((at) => detailedMode(reader, at) ?? []);
   const extensions = reader.u8(0x7e);
   const blocks = extensionBlocks(bytes, extensions, problems);
-  const cta = blocks.filter((block) => block.u8(0) === CTA_EXTENSION).map(readCta);
-  const hdmi = cta.find((block) => block.isHdmi);
-  const clocks = cta.flatMap((block) => block.hdmiClockHz ?? []);
+  const ofKind = (tag: number) => blocks.filter((block) => block.u8(0) === tag);
+  const sections = ofKind(DISPLAY_ID_EXTENSION).map((block) => readDisplayId(block, BLOCK_BYTES));
+  const cta = [
+    ...ofKind(CTA_EXTENSION).map((block) => readCta(block, BLOCK_BYTES)),
+    ...sections.flatMap((section) => section.cta),
+  ];
+  const most = (values: readonly (number | null)[]) =>
+    Math.max(0, ...values.map((value) => value ?? 0)) || null;
+  const named = inputOf(reader, version);
   return {
     maker: makerLetters(reader),
     product: reader.u16(0x0a),
-    name: nameOf(reader),
+    name: nameOf(reader) ?? sections.find(({ name }) => name !== null)?.name ?? null,
     version,
-    input: hdmi === undefined ? inputOf(reader, version) : 'hdmi',
+    input: named === 'digital' && cta.some(({ isHdmi }) => isHdmi) ? 'hdmi' : named,
     widthMm: size(reader.u8(0x15), reader.u8(0x16)),
     heightMm: size(reader.u8(0x16), reader.u8(0x15)),
-    preferred: prefersFirst(reader, version) ? detailedMode(reader, DESCRIPTORS[0]) : null,
-    modes: distinct([...detailed, ...cta.flatMap((block) => block.modes)]),
-    hdmiClockHz: clocks.length === 0 ? null : Math.max(...clocks),
+    preferred:
+      sections.find(({ preferred }) => preferred !== null)?.preferred ??
+      (prefersFirst(reader, version) ? detailedMode(reader, DESCRIPTORS[0]) : null),
+    modes: distinct([...detailed, ...[...cta, ...sections].flatMap(({ modes }) => modes)]),
+    halfColour: distinct(cta.flatMap(({ halfColour }) => halfColour)),
+    hdmiClockHz: most(cta.map(({ clockHz }) => clockHz)),
+    frlGigabits: most(cta.map(({ frlGigabits }) => frlGigabits)),
+    bitsPerColour: most([
+      colourBits(reader, version),
+      ...cta.map(({ bitsPerColour }) => bitsPerColour),
+    ]),
+    tiles: sections.find(({ tiles }) => tiles !== null)?.tiles ?? null,
     extensions,
     checksumsHold: [reader, ...blocks]
       .map((block, n) => checksumHolds(block, n, problems))
@@ -130,8 +147,8 @@ function checksumHolds(block: ByteReader, index: number, problems: ProblemList):
   problems.add({
     code: 'screen.checksum',
     offset: index * BLOCK_BYTES + BLOCK_BYTES - 1,
-    expected: expected.toString(16).padStart(2, '0'),
-    found: found.toString(16).padStart(2, '0'),
+    expected: inHex(expected, 2),
+    found: inHex(found, 2),
   });
   return false;
 }
@@ -161,6 +178,11 @@ function inputOf(reader: ByteReader, version: string): ScreenInput {
   return version === '1.4' ? (INTERFACES[input & 0x0f] ?? 'digital') : 'digital';
 }
 
+function colourBits(reader: ByteReader, version: string): number | null {
+  const input = reader.u8(0x14);
+  return (input & 0x80) === 0 || version !== '1.4' ? null : COLOUR_BITS[(input >> 4) & 7]!;
+}
+
 /** Centimetres, in millimetres; where one of the two is zero they mean something else. */
 const size = (centimetres: number, other: number): number | null =>
   centimetres === 0 || other === 0 ? null : centimetres * 10;
@@ -168,82 +190,6 @@ const size = (centimetres: number, other: number): number | null =>
 /** From 1.3 on the first detailed mode is always the preferred one; before, a bit says so. */
 function prefersFirst(reader: ByteReader, version: string): boolean {
   return ['1.3', '1.4'].includes(version) || (reader.u8(0x18) & 0x02) !== 0;
-}
-
-function detailedMode(reader: ByteReader, at: number): ReportedMode | null {
-  const clock = reader.u16(at) * 10_000;
-  if (clock === 0) return null;
-  const high = (low: number, upper: number) => low | (upper << 8);
-  const widthPx = high(reader.u8(at + 2), reader.u8(at + 4) >> 4);
-  const blankPx = high(reader.u8(at + 3), reader.u8(at + 4) & 0x0f);
-  const lines = high(reader.u8(at + 5), reader.u8(at + 7) >> 4);
-  const blankLines = high(reader.u8(at + 6), reader.u8(at + 7) & 0x0f);
-  const interlaced = (reader.u8(at + 17) & 0x80) !== 0;
-  const total = (widthPx + blankPx) * (lines + blankLines + (interlaced ? 0.5 : 0));
-  if (widthPx === 0 || lines === 0 || total === 0) return null;
-  return {
-    widthPx,
-    heightPx: interlaced ? lines * 2 : lines,
-    refreshHz: clock / total,
-    pixelClockHz: clock,
-    interlaced,
-  };
-}
-
-interface CtaBlock {
-  readonly modes: readonly ReportedMode[];
-  readonly isHdmi: boolean;
-  readonly hdmiClockHz: number | null;
-}
-
-function readCta(block: ByteReader): CtaBlock {
-  const detailedFrom = block.u8(2);
-  const data = dataBlocks(block, detailedFrom);
-  const modes = data
-    .filter(({ tag }) => tag === CTA_VIDEO)
-    .flatMap(({ at, length }) =>
-      Array.from({ length }, (_, n) => CTA_MODES.get(videoCode(block.u8(at + n)))),
-    )
-    .flatMap((mode) => (mode === undefined ? [] : [{ ...mode, interlaced: false }]));
-  const vendors = data.filter(({ tag, length }) => tag === CTA_VENDOR && length >= 3);
-  const oui = (at: number) => block.u8(at) | (block.u8(at + 1) << 8) | (block.u8(at + 2) << 16);
-  const clocks = vendors.flatMap(({ at, length }) => {
-    const position = oui(at) === OUI_HDMI ? 6 : oui(at) === OUI_HDMI_FORUM ? 4 : null;
-    if (position === null || position >= length) return [];
-    const clock = block.u8(at + position) * 5e6;
-    return clock === 0 ? [] : [clock];
-  });
-  return {
-    modes: [...detailedOfCta(block, detailedFrom), ...modes],
-    isHdmi: vendors.some(({ at }) => oui(at) === OUI_HDMI || oui(at) === OUI_HDMI_FORUM),
-    hdmiClockHz: clocks.length === 0 ? null : Math.max(...clocks),
-  };
-}
-
-/** A code with its top bit set is a native mode, except among the newer codes. */
-const videoCode = (byte: number): number => (byte >= 129 && byte <= 192 ? byte & 0x7f : byte);
-
-function dataBlocks(block: ByteReader, end: number) {
-  const found: { readonly tag: number; readonly at: number; readonly length: number }[] = [];
-  let at = 4;
-  while (at < Math.min(end, BLOCK_BYTES - 1)) {
-    const length = block.u8(at) & 0x1f;
-    if (at + length >= end) break;
-    found.push({ tag: block.u8(at) >> 5, at: at + 1, length });
-    at += length + 1;
-  }
-  return found;
-}
-
-function detailedOfCta(block: ByteReader, from: number): readonly ReportedMode[] {
-  const found: ReportedMode[] = [];
-  if (from < 4) return found;
-  for (let at = from; at + DESCRIPTOR_BYTES < BLOCK_BYTES; at += DESCRIPTOR_BYTES) {
-    if (block.u16(at) === 0) break;
-    const mode = detailedMode(block, at);
-    if (mode !== null) found.push(mode);
-  }
-  return found;
 }
 
 /** Modes a screen names twice count once. */

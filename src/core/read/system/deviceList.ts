@@ -2,6 +2,7 @@
  * Device lists that the other large desktop system exports, as JSON or CSV, by whatever of its own column names.
  * Identifiers as its setup documentation describes them (from memory).
  */
+import { inHex } from '../../units.ts';
 import Papa from 'papaparse';
 import { emptyFunction, type LinkState, type PciFunction } from '../../parts/pciFunction.ts';
 import type { Architecture } from '../../parts/machine.ts';
@@ -41,6 +42,7 @@ const COLUMNS = {
   location: ['locationinfo', 'location', 'locationinformation', 'devpkeydevicelocationinfo'],
   driverVersion: ['driverversion', 'devpkeydevicedriverversion'],
   driverProvider: ['driverprovidername', 'driverprovider', 'provider', 'manufacturer'],
+  service: ['service', 'devpkeydeviceservice'],
   linkSpeed: ['currentlinkspeed', 'devpkeypcidevicecurrentlinkspeed'],
   linkWidth: ['currentlinkwidth', 'devpkeypcidevicecurrentlinkwidth'],
   mostSpeed: ['maxlinkspeed', 'devpkeypcidevicemaxlinkspeed'],
@@ -186,10 +188,11 @@ function functionOf(row: Row, order: number): PciFunction | null {
   const [bus, device, fn] = [...(row.location ?? '').matchAll(/\d+/g)].map(Number);
   if (bus === undefined || device === undefined || fn === undefined) return null;
   if (bus > 255 || device > 31 || fn > 7) return null;
-  const hex2 = (value: number) => value.toString(16).padStart(2, '0');
+  const hex2 = (value: number) => inHex(value, 2);
   const subsystem = SUBSYSTEM.exec(ids);
   const classes = CLASS.exec(`${row.hardwareIds ?? ''};${row.compatibleIds ?? ''}`);
-  const driver = [row.driverProvider, row.driverVersion].filter(Boolean).join(' ');
+  const service = row.service === undefined ? '' : `(${row.service})`;
+  const driver = [row.driverProvider, row.driverVersion, service].filter(Boolean).join(' ');
   return {
     ...emptyFunction(`0000:${hex2(bus)}:${hex2(device)}.${fn}`),
     vendor: hex(identity[1]),
