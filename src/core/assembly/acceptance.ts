@@ -1,4 +1,9 @@
 /** What accepting a plan puts into the job: of a proposal, or of cards that were tried by hand. */
+import { metByMachine } from '../flow/metByMachine.ts';
+import type { Card } from '../parts/card.ts';
+import { withOccupants } from '../placement/withCards.ts';
+import { metTogether } from '../planner/answers/metTogether.ts';
+import { itemAt } from '../units.ts';
 import { packagesFor, type DriverLibrary } from '../drivers/packages.ts';
 import type { Extra } from '../parts/extra.ts';
 import { valueOf } from '../parts/fact.ts';
@@ -12,33 +17,53 @@ export type Acceptance = Omit<Plan, 'acceptedAt'>;
 
 /** @param library for the drivers of its cards; none are known while it cannot be reached */
 export const acceptanceOf = (
-  { placements, moves, givenUp, extras }: Proposal,
+  { placements, moves, givenUp, unmet, extras }: Proposal,
   job: Job,
   library: DriverLibrary,
 ): Acceptance => ({
   ...placedOf(placements, job, library),
   moves: moves.map(({ fromSlotId, toSlotId, card }) => ({ fromSlotId, toSlotId, card })),
   givenUp,
+  unmet: unmet.map(({ id }) => id),
   extras: extras.map(boughtOf),
 });
 
-/** A card that may be given up comes out where another one is tried in its slot. @param extras the catalogue's */
+/**
+ * A card that may be given up comes out where another one is tried in its slot.
+ * @param catalogue by which fitted cards are known, and what goes with cards
+ */
 export function acceptanceOfTrial(
   tried: readonly Placed[],
   job: Job,
   library: DriverLibrary,
-  extras: readonly Extra[],
+  catalogue: { readonly cards: readonly Card[]; readonly extras: readonly Extra[] },
 ): Acceptance {
   const bare: Acceptance = {
     ...placedOf(tried, job, library),
     moves: [],
+    unmet: unmetBy(tried, job, catalogue.cards),
     givenUp: tried
-      .filter(({ slot }) => valueOf(slot.occupant)?.fate === 'mayGo')
+      .filter(({ slot }) => valueOf(slot.occupant)?.disposition === 'optional')
       .map(({ slot }) => slot.id),
     extras: [],
   };
   const assembly = assemblyOf({ ...job, plan: { ...bare, acceptedAt: job.changedAt } });
-  return { ...bare, extras: priced(assembly.extras, extras).map(boughtOf) };
+  return { ...bare, extras: priced(assembly.extras, catalogue.extras).map(boughtOf) };
+}
+
+/** Needs that cards on trial would meet one by one, and do not meet together: each port serves one of them. */
+function unmetBy(
+  tried: readonly Placed[],
+  { machine, needs }: Job,
+  cards: readonly Card[],
+): readonly string[] {
+  const finished = withOccupants(machine, tried);
+  return metTogether(needs, finished, cards)
+    .map(({ state }, n) => ({ state, need: itemAt(needs, n) }))
+    .filter(
+      ({ state, need }) => state === 'short' && metByMachine(need, finished, cards).state === 'met',
+    )
+    .map(({ need }) => need.id);
 }
 
 const placedOf = (placed: readonly Placed[], { machine }: Job, library: DriverLibrary) => ({

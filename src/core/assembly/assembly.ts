@@ -38,7 +38,7 @@ export interface AssembledCard {
   /** With the lanes that the whole plan leaves it. */
   readonly slot: Slot;
   /** The external box its slot is in; null: the machine's own case. */
-  readonly boxName: string | null;
+  readonly enclosureName: string | null;
   /** Where it sat before; null for a new card. */
   readonly fromSlotId: string | null;
   /** Asked with all other cards of the plan in place; none for a card that only moves. */
@@ -90,7 +90,7 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
   const base = ({ card, slot }: Placed) => ({
     card,
     slot,
-    boxName: machine.enclosures.find(({ id }) => id === slot.enclosureId)?.name ?? null,
+    enclosureName: machine.enclosures.find(({ id }) => id === slot.enclosureId)?.name ?? null,
     link: slotLink(card, slot),
     driver: chosenDriver(card, machine, library),
   });
@@ -135,7 +135,7 @@ const plannedMachine = ({ machine, plan }: Pick<Job, 'machine' | 'plan'>): Machi
 function removedFrom({ machine, plan }: Job): readonly Slot[] {
   return machine.slots.filter(({ id, occupant }) => {
     const card = valueOf(occupant);
-    return card !== null && (card.fate === 'goes' || plan?.givenUp.includes(id) === true);
+    return card !== null && (card.disposition === 'remove' || plan?.givenUp.includes(id) === true);
   });
 }
 

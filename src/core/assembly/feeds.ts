@@ -6,6 +6,7 @@ import type { Placed } from '../placement/lanesLeft.ts';
 import { assignPlugs, plugsOf, type Feed } from '../placement/plugs.ts';
 import { socketsIn } from '../placement/sockets.ts';
 import type { Finding } from '../rules/finding.ts';
+import { findingRow } from '../rules/findingCodes.ts';
 import { plugFinding, plugsFoundFor } from '../rules/power.ts';
 
 /** For each card what feeds its sockets, in their order; empty where the supply's plugs are not known. */
@@ -25,15 +26,7 @@ export function feedsOf(placed: readonly Placed[], machine: Machine): readonly (
 }
 
 /** Findings of one card's plugs, which are asked of all cards together. */
-export const isOfPlugs = ({ code }: Finding): boolean =>
-  [
-    'power.plugsFound',
-    'power.adapter',
-    'power.leadShort',
-    'power.sharedLead',
-    'power.plugWeak',
-    'power.plugMissing',
-  ].includes(code);
+export const isOfPlugs = ({ code }: Finding): boolean => findingRow(code).ofPlugs === true;
 
 /** What is found of one card's plugs while the others are fed as well. @param around as seen from its housing */
 export function feedFinding(

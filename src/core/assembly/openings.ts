@@ -29,7 +29,7 @@ export function openingsOf(
   const before = surveyed.slots.flatMap((slot) => filledBy(slot, occupiedOpenings(slot)));
   const filled = placed.flatMap(({ card, slot }) => filledBy(slot, card.openings));
   const staying = planned.slots.flatMap((slot) =>
-    valueOf(slot.occupant)?.fate === 'goes' ? [] : filledBy(slot, occupiedOpenings(slot)),
+    valueOf(slot.occupant)?.disposition === 'remove' ? [] : filledBy(slot, occupiedOpenings(slot)),
   );
   const after = [...filled, ...staying];
   return {

@@ -3,10 +3,10 @@
  * can fall back to slower steps (a wire to a lower speed, a link to fewer lanes or an older generation, a
  * USB port to an older signalling), each with a band of its own; the band the reading lies in names the stage.
  */
-import type { StageCode } from '../flow/flow.ts';
 import type { Card } from '../parts/card.ts';
+import type { StageCode } from '../parts/need.ts';
 import type { Verdict } from '../rules/finding.ts';
-import { HEALTHY_COPY_SHARE, tcpBytesPerSecond } from '../standards/ethernet.ts';
+import { healthyCopyShare, tcpBytesPerSecond } from '../standards/ethernet.ts';
 import {
   GENERATIONS,
   LINK_WIDTHS,
@@ -76,7 +76,7 @@ function wireBands({ delivers }: Card): readonly Band[] {
   if (delivers.kind !== 'network') return [];
   return delivers.megabits.map((megabits) => {
     const high = tcpBytesPerSecond(megabits);
-    const low = high * HEALTHY_COPY_SHARE;
+    const low = high * healthyCopyShare(megabits);
     return { stage: 'cable', fallBack: { kind: 'wire', megabits }, low, high };
   });
 }

@@ -1,4 +1,5 @@
 /** Which kernel modules offer to drive a device, as the kernel itself would ask. */
+import { inHex } from '../units.ts';
 import { MOST } from '../parts/limits.ts';
 import { hex4, type PciFunction } from '../parts/pciFunction.ts';
 import { aliasKeys, type AliasList } from '../read/system/moduleAliases.ts';
@@ -6,7 +7,7 @@ import { aliasKeys, type AliasList } from '../read/system/moduleAliases.ts';
 /** A device's name for driver matching. Source: the kernel's own pci modalias format (from memory; checked with kmod). */
 export function modalias(fn: PciFunction): string {
   const code = (value: number) => `0000${hex4(value).toUpperCase()}`;
-  const byte = (value: number) => value.toString(16).padStart(2, '0').toUpperCase();
+  const byte = (value: number) => inHex(value, 2).toUpperCase();
   const { vendor, device } = fn.subsystem ?? { vendor: 0, device: 0 };
   return (
     `pci:v${code(fn.vendor)}d${code(fn.device)}sv${code(vendor)}sd${code(device)}` +

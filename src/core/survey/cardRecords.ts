@@ -4,7 +4,7 @@ import { known, valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 
-/** Name, length, thickness and fan of each fitted card that is in the catalogue; what was measured stays. */
+/** Name, length, thickness, fan and power of each fitted card that is in the catalogue; what was measured stays. */
 export function withCardRecords(machine: Machine, cards: readonly Card[]): Machine {
   const byId = new Map(cards.map((card) => [deviceId(card.ids), card]));
   return { ...machine, slots: machine.slots.map((slot) => withRecord(slot, byId)) };
@@ -24,6 +24,8 @@ function withRecord(slot: Slot, byId: ReadonlyMap<string, Card>): Slot {
         openings: occupant.openings ?? known(card.openings, 'template'),
         lengthMm: occupant.lengthMm ?? known(card.lengthMm, 'template'),
         fan: occupant.fan ?? known(card.fan, 'template'),
+        watts: occupant.watts ?? known(card.peakWatts, 'template'),
+        plugs: occupant.plugs ?? known(card.sockets, 'template'),
       },
     },
   };

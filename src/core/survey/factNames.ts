@@ -1,13 +1,13 @@
 /** Every fact of a survey by name, with the type of its value, so that none reaches a screen without its wording. */
-import type { Testimony } from '../parts/fact.ts';
+import type { Claim } from '../parts/fact.ts';
 import type { Machine, Occupant, Screen, Slot } from '../parts/machine.ts';
 
 type FactsOf<Owner extends string, Part> = {
   readonly [
-    Key in keyof Part & string as NonNullable<Part[Key]> extends Testimony<unknown>
+    Key in keyof Part & string as NonNullable<Part[Key]> extends Claim<unknown>
       ? `${Owner}.${Key}`
       : never
-  ]: NonNullable<Part[Key]> extends Testimony<infer Value> ? Value : never;
+  ]: NonNullable<Part[Key]> extends Claim<infer Value> ? Value : never;
 };
 
 export type FactValues = FactsOf<'slot', Slot> &

@@ -1,5 +1,6 @@
 /** One slot for every port that has one and for every slot the firmware records, joined where they are the same. */
-import { known, valueOf, type Witness } from '../parts/fact.ts';
+import { inHex } from '../units.ts';
+import { known, valueOf, type Source } from '../parts/fact.ts';
 import {
   emptySlot,
   occupantNamed,
@@ -8,7 +9,7 @@ import {
   type Slot,
 } from '../parts/machine.ts';
 import { MOST, clipped } from '../parts/limits.ts';
-import { testify } from './testimony.ts';
+import { addClaim } from './claims.ts';
 import type { Evidence } from '../read/evidence.ts';
 import type { FirmwareSlot } from '../read/firmware/firmware.ts';
 import { functionName, portsWithSlots, type PortWithSlot } from '../read/pci/ports.ts';
@@ -38,18 +39,25 @@ class FullList {
 
 /** Names that a slot gets while nobody has given it one. */
 const nameByNumber = (number: number): string => `Slot #${number}`;
-const OWN_NAME = /^Slot #\d+$/;
+const nameByPort = (address: string): string => `Slot at ${address.slice(-7)}`;
+const OWN_NAME = /^Slot (#\d+|at [0-9a-f:.]{7})$/;
 
 export function withPorts(machine: Machine, { devices }: Evidence, problems: ProblemList): Machine {
   const full = new FullList('slots', MOST.slots, problems);
-  const ports = portsWithSlots(devices.functions).toSorted((a, b) => a.slotNumber - b.slotNumber);
+  // What was never numbered comes last.
+  const ports = portsWithSlots(devices.functions).toSorted(
+    (a, b) => (a.slotNumber || Number.MAX_VALUE) - (b.slotNumber || Number.MAX_VALUE),
+  );
   const slots = ports.reduce<readonly Slot[]>((soFar, port) => {
-    const witness = devices.witnesses.get(port.port.address) ?? 'text';
+    const source = devices.sources.get(port.port.address) ?? 'text';
     const match =
       soFar.find((slot) => valueOf(slot.port) === port.port.address) ??
-      soFar.find((slot) => slot.port === null && valueOf(slot.number) === port.slotNumber);
+      soFar.find(
+        (slot) =>
+          port.slotNumber > 0 && slot.port === null && valueOf(slot.number) === port.slotNumber,
+      );
     if (match === undefined && full.at(soFar)) return soFar;
-    return placed(soFar, match, withPort(match ?? newSlot(soFar, port), port, witness));
+    return placed(soFar, match, withPort(match ?? newSlot(soFar, port), port, source));
   }, machine.slots);
   full.tell();
   return { ...machine, slots };
@@ -58,8 +66,11 @@ export function withPorts(machine: Machine, { devices }: Evidence, problems: Pro
 const placed = (slots: readonly Slot[], match: Slot | undefined, slot: Slot): readonly Slot[] =>
   match === undefined ? [...slots, slot] : slots.map((each) => (each === match ? slot : each));
 
-const newSlot = (slots: readonly Slot[], { slotNumber }: PortWithSlot): Slot =>
-  emptySlot(freeId(slots, `port-${slotNumber}`), nameByNumber(slotNumber));
+function newSlot(slots: readonly Slot[], { slotNumber, port: { address } }: PortWithSlot): Slot {
+  const name = nameByNumber(slotNumber);
+  const isOwn = slotNumber > 0 && slots.every(({ label }) => label !== name);
+  return emptySlot(freeId(slots, `port-${slotNumber}`), isOwn ? name : nameByPort(address));
+}
 
 function freeId(slots: readonly Slot[], wanted: string): string {
   let id = wanted;
@@ -67,13 +78,14 @@ function freeId(slots: readonly Slot[], wanted: string): string {
   return id;
 }
 
-function withPort(slot: Slot, port: PortWithSlot, witness: Witness): Slot {
-  const heard = <Value>(before: Parameters<typeof testify<Value>>[0], value: Value) =>
-    testify(before, value, witness, 'wiring');
+function withPort(slot: Slot, port: PortWithSlot, source: Source): Slot {
+  const heard = <Value>(before: Parameters<typeof addClaim<Value>>[0], value: Value) =>
+    addClaim(before, value, source, 'wiring');
   const { able, uplink } = port;
   return {
     ...slot,
-    number: heard(slot.number, port.slotNumber),
+    // Zero is what a port says whose slot was never numbered.
+    number: port.slotNumber === 0 ? slot.number : heard(slot.number, port.slotNumber),
     port: heard(slot.port, port.port.address),
     lanes: able === null ? slot.lanes : heard(slot.lanes, able.width),
     generation: able === null ? slot.generation : heard(slot.generation, able.generation),
@@ -88,7 +100,7 @@ function withPort(slot: Slot, port: PortWithSlot, witness: Witness): Slot {
             generation: uplink.generation,
             lanes: uplink.width,
           }),
-    occupant: occupantHeard(slot.occupant, occupantAt(port), witness),
+    occupant: occupantHeard(slot.occupant, occupantAt(port), source),
   };
 }
 
@@ -101,20 +113,20 @@ function occupantAt({ occupant }: PortWithSlot): Occupant | null {
 }
 
 /**
- * That something is there, or nothing, is the fact that witnesses can disagree about. Another name for what is
- * there is no contradiction: the better witness names it, and what was measured of it stays.
+ * That something is there, or nothing, is the fact that sources can disagree about. Another name for what is
+ * there is no contradiction: the better source names it, and what was measured of it stays.
  */
 function occupantHeard(
   before: Slot['occupant'],
   there: Occupant | null,
-  witness: Witness,
+  source: Source,
 ): Slot['occupant'] {
   const was = valueOf(before);
   if (before === null || (was === null) !== (there === null))
-    return testify(before, there, witness, 'wiring');
-  if (was === null || there === null) return testify(before, there, witness, 'wiring');
-  if (before.witness === 'technician' && was.ids !== null) return before;
-  return known({ ...was, name: there.name, ids: there.ids ?? was.ids }, witness);
+    return addClaim(before, there, source, 'wiring');
+  if (was === null || there === null) return addClaim(before, there, source, 'wiring');
+  if (before.source === 'technician' && was.ids !== null) return before;
+  return known({ ...was, name: there.name, ids: there.ids ?? was.ids }, source);
 }
 
 export function withFirmwareSlots(
@@ -125,14 +137,25 @@ export function withFirmwareSlots(
   if (firmware === null) return machine;
   const full = new FullList('slots', MOST.slots, problems);
   const behind = busesBehind(machine);
-  const slots = firmware.slots
-    .filter(({ bus }) => bus !== 'other')
-    .reduce<readonly Slot[]>((soFar, record) => {
-      const match = matching(soFar, record, behind);
-      if (match === undefined && full.at(soFar)) return soFar;
-      return placed(soFar, match, withRecord(match ?? recordedSlot(soFar, record), record));
-    }, machine.slots);
+  /** A slot has one record: what names the same port again is a slot of its own. */
+  const recorded = new Set<string>();
+  const slots = inTrust(firmware.slots, machine).reduce<readonly Slot[]>((soFar, record) => {
+    const match = matching(
+      soFar.filter(({ id }) => !recorded.has(id)),
+      record,
+      behind,
+    );
+    if (record.bus === 'other' || (record.bus === null && match === undefined))
+      return match !== undefined && isAssumed(match)
+        ? soFar.filter((slot) => slot !== match)
+        : soFar;
+    if (match === undefined && full.at(soFar)) return soFar;
+    const slot = withRecord(match ?? recordedSlot(soFar, record), record, soFar);
+    recorded.add(slot.id);
+    return placed(soFar, match, slot);
+  }, machine.slots);
   full.tell();
+  tellSameAddresses(firmware.slots, problems);
   const heights = new Set(firmware.slots.flatMap(({ height }) => height ?? []));
   const [height] = heights;
   return {
@@ -140,10 +163,30 @@ export function withFirmwareSlots(
     slots,
     case:
       heights.size === 1 && height !== undefined
-        ? { ...machine.case, bracket: testify(machine.case.bracket, height, 'firmware', 'sight') }
+        ? { ...machine.case, bracket: addClaim(machine.case.bracket, height, 'firmware', 'sight') }
         : machine.case,
   };
 }
+
+/** Of records that name one port the one with the number that the port gives comes first. */
+function inTrust(records: readonly FirmwareSlot[], { slots }: Machine): readonly FirmwareSlot[] {
+  const numbers = new Map(slots.map(({ port, number }) => [valueOf(port), valueOf(number)]));
+  const isNumbered = ({ address, number }: FirmwareSlot) =>
+    address !== null && number !== null && numbers.get(address) === number;
+  return [...records.filter(isNumbered), ...records.filter((each) => !isNumbered(each))];
+}
+
+function tellSameAddresses(records: readonly FirmwareSlot[], problems: ProblemList): void {
+  const named = new Map<string, number>();
+  for (const { address } of records)
+    if (address !== null) named.set(address, (named.get(address) ?? 0) + 1);
+  for (const [address, count] of named)
+    if (count > 1) problems.add({ code: 'firmware.sameAddress', at: address, found: `${count}` });
+}
+
+/** Made of a port alone: nobody has said yet what kind of slot it is. */
+const isAssumed = (slot: Slot): boolean =>
+  OWN_NAME.test(slot.label) && slot.bus === 'pcie' && slot.connectorLanes === null;
 
 /** The first device's place behind each bridge, by the bridge's address. */
 const busesBehind = ({ functions }: Machine): ReadonlyMap<string, string> =>
@@ -151,7 +194,7 @@ const busesBehind = ({ functions }: Machine): ReadonlyMap<string, string> =>
     functions.flatMap(({ address, buses }) =>
       buses === null || buses.secondary === 0
         ? []
-        : [[address, `${address.slice(0, -7)}${buses.secondary.toString(16).padStart(2, '0')}:00`]],
+        : [[address, `${address.slice(0, -7)}${inHex(buses.secondary, 2)}:00`]],
     ),
   );
 
@@ -170,9 +213,10 @@ function matching(
       (port === address || behind.get(port) === address.slice(0, -2))
     );
   });
-  if (byAddress !== undefined) return byAddress;
+  if (byAddress !== undefined || record.bus === null || record.bus === 'other') return byAddress;
   const open = slots.filter(
-    (slot) => slot.bus === record.bus && (slot.port === null || address === null),
+    (slot) =>
+      (slot.bus === record.bus || isAssumed(slot)) && (slot.port === null || address === null),
   );
   return (
     open.find((slot) => slot.label === record.label) ??
@@ -180,39 +224,68 @@ function matching(
   );
 }
 
-function recordedSlot(slots: readonly Slot[], { label, bus, number }: FirmwareSlot): Slot {
+function recordedSlot(slots: readonly Slot[], { bus, number }: FirmwareSlot): Slot {
   const id = freeId(slots, `record-${slots.length + 1}`);
-  return emptySlot(
-    id,
-    label ?? nameByNumber(number ?? slots.length + 1),
-    bus === 'other' ? 'pcie' : bus,
-  );
+  const label = nameByNumber(number ?? slots.length + 1);
+  return emptySlot(id, label, bus === 'm2' || bus === 'pci' ? bus : 'pcie');
+}
+
+/** What the board prints beside it; where it names several alike, with the number or how many came before. */
+function labelFor(slot: Slot, { label, number }: FirmwareSlot, slots: readonly Slot[]): string {
+  if (label === null || !OWN_NAME.test(slot.label)) return slot.label;
+  const isTaken = (name: string) => slots.some((each) => each !== slot && each.label === name);
+  if (!isTaken(label)) return label;
+  const numbered = clipped(`${label} #${number ?? 2}`);
+  for (let n = 2; ; n += 1) {
+    const name = n === 2 ? numbered : clipped(`${label.slice(0, 180)} (${n})`);
+    if (!isTaken(name)) return name;
+  }
+}
+
+/** Classic PCI: only one of the two voltages means that its key lets in such cards only. */
+function keyingOf({ bus, traits }: FirmwareSlot): '5 V' | '3.3 V' | null {
+  if (
+    bus !== 'pci' ||
+    traits === null ||
+    traits.includes('fiveVolts') === traits.includes('threeVolts')
+  )
+    return null;
+  return traits.includes('fiveVolts') ? '5 V' : '3.3 V';
 }
 
 /** Connectors that are made; a record may claim any width. */
 const CONNECTORS: readonly number[] = [1, 4, 8, 16];
 type Connector = 1 | 4 | 8 | 16;
 
-function withRecord(slot: Slot, record: FirmwareSlot): Slot {
-  const { label, generation, lanes, connectorLanes, usage, key } = record;
+function withRecord(before: Slot, record: FirmwareSlot, slots: readonly Slot[]): Slot {
+  const { generation, lanes, connectorLanes, usage, key, traits } = record;
+  const isSocket = record.bus === 'm2' && isAssumed(before);
+  const slot: Slot = isSocket ? { ...before, bus: 'm2' } : before;
   const heard = <Value>(
-    before: Parameters<typeof testify<Value>>[0],
+    was: Parameters<typeof addClaim<Value>>[0],
     value: Value | null,
     trust: 'wiring' | 'sight',
-  ) => (value === null ? before : testify(before, value, 'firmware', trust));
+  ) => (value === null ? was : addClaim(was, value, 'firmware', trust));
   const connector =
-    slot.bus === 'pcie' && connectorLanes !== null && CONNECTORS.includes(connectorLanes)
+    slot.bus === 'pcie' &&
+    record.bus === 'pcie' &&
+    connectorLanes !== null &&
+    CONNECTORS.includes(connectorLanes)
       ? (connectorLanes as Connector)
       : null;
   return {
     ...slot,
-    label: label !== null && OWN_NAME.test(slot.label) ? label : slot.label,
+    label: labelFor(before, record, slots),
     number: slot.number ?? heard(slot.number, record.number, 'wiring'),
     connectorLanes: heard(slot.connectorLanes, connector, 'sight'),
     lanes: heard(slot.lanes, lanes, 'wiring'),
     generation: heard(slot.generation, generation, 'wiring'),
-    key: heard(slot.key, key, 'sight'),
-    splits: heard(slot.splits, record.splits ? true : null, 'wiring'),
+    key: heard(slot.key, slot.bus === 'm2' ? key : null, 'sight'),
+    keying: heard(slot.keying, keyingOf(record), 'sight'),
+    splits: heard(slot.splits, traits?.includes('splits') ? true : null, 'wiring'),
+    hotPlug: heard(slot.hotPlug, traits?.includes('hotPlug') ?? null, 'wiring'),
+    cardLength: heard(slot.cardLength, record.cardLength, 'sight'),
+    sharesOpening: heard(slot.sharesOpening, traits?.includes('sharesOpening') ?? null, 'sight'),
     occupant:
       usage === 'available'
         ? occupantHeard(slot.occupant, null, 'firmware')

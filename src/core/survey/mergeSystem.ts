@@ -1,16 +1,18 @@
 /** What the evidence says of system, firmware, network and screens. */
-import { valueOf, type Fact, type Witness } from '../parts/fact.ts';
-import { MOST, clipped } from '../parts/limits.ts';
+import { valueOf, type Fact, type Source } from '../parts/fact.ts';
+import { MOST, MOST_PIXELS, clipped } from '../parts/limits.ts';
 import type { Machine, Screen } from '../parts/machine.ts';
-import { testify } from './testimony.ts';
+import { addClaim } from './claims.ts';
 import type { Evidence } from '../read/evidence.ts';
 import { upTo, type ProblemList } from '../read/problem.ts';
-import type { ReportedMode, ScreenReading } from '../read/screens/edid.ts';
+import type { ScreenReading } from '../read/screens/edid.ts';
+import type { ReportedMode } from '../read/screens/modes.ts';
+import { hdmiBitsPerSecond } from '../standards/screens.ts';
 
 const heardBy =
-  (witness: Witness) =>
+  (source: Source) =>
   <Value>(before: Fact<Value>, value: Value | null | undefined): Fact<Value> =>
-    value === null || value === undefined ? before : testify(before, value, witness, 'wiring');
+    value === null || value === undefined ? before : addClaim(before, value, source, 'wiring');
 
 export function withFirmware(
   machine: Machine,
@@ -110,33 +112,50 @@ export function withScreens(
   problems: ProblemList,
 ): Machine {
   const before = new Map(machine.screens.map((screen) => [screen.id, screen]));
-  const ids = new Map<string, number>();
-  const read = screens.map((reading): Screen => {
+  const copies = new Map<string, number>();
+  const read = new Map<string, Screen>();
+  for (const reading of screens) {
     const base = `${reading.maker.replace(/[^A-Z]/g, 'X')}-${reading.product.toString(16)}`;
-    const copy = (ids.get(base) ?? 0) + 1;
-    ids.set(base, copy);
-    return screenOf(copy === 1 ? base : `${base}-${copy}`, reading, before);
-  });
-  const fresh = new Set(read.map(({ id }) => id));
-  const kept = machine.screens.filter(({ id }) => !fresh.has(id));
-  return { ...machine, screens: upTo(MOST.screens, [...kept, ...read], 'screens', problems) };
+    // Each tile of a screen reports; the second of the same tile is a second screen.
+    const tile = `${base} ${reading.tiles?.column ?? 0} ${reading.tiles?.row ?? 0}`;
+    const copy = (copies.get(tile) ?? 0) + 1;
+    copies.set(tile, copy);
+    const id = copy === 1 ? base : `${base}-${copy}`;
+    if (!read.has(id)) read.set(id, screenOf(id, reading, before));
+  }
+  const kept = machine.screens.filter(({ id }) => !read.has(id));
+  const all = [...kept, ...read.values()];
+  return { ...machine, screens: upTo(MOST.screens, all, 'screens', problems) };
 }
 
 function screenOf(id: string, reading: ScreenReading, before: ReadonlyMap<string, Screen>): Screen {
   const heard = heardBy('screen');
   const was = before.get(id);
-  const { preferred } = reading;
-  const modes = reading.modes.filter(usable).slice(0, MOST.modes).map(modeOf);
+  const { across = 1, down = 1 } = reading.tiles ?? {};
+  const carried = hdmiBitsPerSecond(reading.hdmiClockHz, reading.frlGigabits);
+  const known = (modes: readonly ReportedMode[]) =>
+    modes.filter(usable).slice(0, MOST.modes).map(modeOf);
   return {
     id,
     name: was?.name ?? reading.name ?? id,
     input: heard(was?.input ?? null, reading.input === 'digital' ? null : reading.input),
-    preferred: heard(
-      was?.preferred ?? null,
-      preferred === null || !usable(preferred) ? null : modeOf(preferred),
-    ),
-    modes,
+    otherInputs: was?.otherInputs ?? null,
+    preferred: heard(was?.preferred ?? null, wholePicture(reading)),
+    modes: known(reading.modes),
+    halfColour: known(reading.halfColour),
+    hdmiMegabits: carried === null ? null : Math.round(carried / 1e6),
+    bitsPerColour: reading.bitsPerColour,
+    tiles: { across, down },
   };
+}
+
+/** The mode that the screen wants to run at, all its tiles together. */
+function wholePicture({ preferred, tiles }: ScreenReading): Screen['modes'][number] | null {
+  if (preferred === null || !usable(preferred)) return null;
+  const mode = modeOf(preferred);
+  if (tiles?.widthPx !== mode.widthPx || tiles.heightPx !== mode.heightPx) return mode;
+  const whole = { widthPx: mode.widthPx * tiles.across, heightPx: mode.heightPx * tiles.down };
+  return Math.max(whole.widthPx, whole.heightPx) > MOST_PIXELS ? mode : { ...mode, ...whole };
 }
 
 /** No screen draws more often; a report that says so is damaged. */

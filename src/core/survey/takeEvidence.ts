@@ -1,5 +1,5 @@
 /**
- * Brings what the evidence says into the survey. Each fact keeps the witness that knows best, with whatever the
+ * Brings what the evidence says into the survey. Each fact keeps the source that knows best, with whatever the
  * others say against it; what no evidence can know stays as it was.
  */
 import type { Card } from '../parts/card.ts';
@@ -58,8 +58,8 @@ function withDevices(
   const functions = devicesWhole
     ? found
     : combineReports([
-        { witness: 'text', functions: machine.functions },
-        { witness: 'system', functions: found },
+        { source: 'text', functions: machine.functions },
+        { source: 'system', functions: found },
       ]).functions;
   const kept = upTo(MOST.functions, functions, 'devices', problems);
   return { ...machine, functions: kept.map((fn) => named(fn, names)) };

@@ -1,5 +1,5 @@
 /** A surveyed machine as a template for others of its kind. */
-import type { Testimony } from '../parts/fact.ts';
+import type { Claim } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 
 /**
@@ -24,13 +24,13 @@ export function templateOf(machine: Machine): Machine {
 function asTemplate<Part>(part: Part): Part {
   if (typeof part !== 'object' || part === null) return part;
   if (Array.isArray(part)) return part.map((each: unknown) => asTemplate(each)) as Part;
-  if (isFact(part)) return { value: asTemplate(part.value), witness: 'template' } as Part;
+  if (isFact(part)) return { value: asTemplate(part.value), source: 'template' } as Part;
   return Object.fromEntries(
     Object.entries(part).map(([key, value]) => [key, asTemplate(value as unknown)]),
   ) as Part;
 }
 
-const isFact = (part: object): part is Testimony<unknown> => 'witness' in part && 'value' in part;
+const isFact = (part: object): part is Claim<unknown> => 'source' in part && 'value' in part;
 
 const nothingOf = <Part extends object>(part: Part): { [Key in keyof Part]: null } =>
   Object.fromEntries(Object.keys(part).map((key) => [key, null])) as { [Key in keyof Part]: null };
