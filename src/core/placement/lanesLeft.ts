@@ -58,7 +58,7 @@ export function holds(
   if (other === undefined) return false;
   if (other.occupant === null) return null;
   const occupant = other.occupant.value;
-  if (occupant === null || occupant.fate === 'goes') return false;
+  if (occupant === null || occupant.disposition === 'remove') return false;
   if (condition.holds === 'anything') return true;
   return occupant.signal === null ? null : occupant.signal === condition.holds;
 }

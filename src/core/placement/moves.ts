@@ -26,7 +26,10 @@ export function withMoves(
       return givenUp.includes(slot.id)
         ? {
             ...slot,
-            occupant: { ...slot.occupant, value: { ...slot.occupant.value, fate: 'goes' } },
+            occupant: {
+              ...slot.occupant,
+              value: { ...slot.occupant.value, disposition: 'remove' },
+            },
           }
         : slot;
     }),

@@ -40,7 +40,11 @@ const standing = memoOf((machine: Machine): readonly Standing[] =>
           label,
           opening: at,
           holds:
-            occupant === null ? 'unknown' : card === null || card.fate === 'goes' ? 'free' : 'card',
+            occupant === null
+              ? 'unknown'
+              : card === null || card.disposition === 'remove'
+                ? 'free'
+                : 'card',
           name: card?.name ?? '',
           openings: card === null ? null : valueOf(card.openings),
           lengthMm: (card === null ? null : valueOf(card.lengthMm)) ?? Infinity,

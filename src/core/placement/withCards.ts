@@ -1,10 +1,11 @@
 /** The machine as it would be with cards in it that are only planned or on trial. */
-import { cardName } from '../parts/card.ts';
+import { asOccupant } from '../parts/card.ts';
 import { known, valueOf } from '../parts/fact.ts';
 import type { Enclosure, Machine } from '../parts/machine.ts';
 import { assignPlugs, plugsOf } from './plugs.ts';
 import { socketsIn } from './sockets.ts';
 import { machineAround } from './housing.ts';
+import { withoutLeaving } from './leaving.ts';
 import type { Placed } from './lanesLeft.ts';
 
 /** Their slots hold them; nothing else changes. */
@@ -15,30 +16,16 @@ export function withOccupants(machine: Machine, placed: readonly Placed[]): Mach
     slots: machine.slots.map((slot) => {
       const card = placed.find((each) => each.slot.id === slot.id)?.card;
       // What stays in a slot is not thrown out by a card that is only tried there.
-      if (card === undefined || valueOf(slot.occupant)?.fate === 'stays') return slot;
-      const { vendor, device } = card.ids;
-      return {
-        ...slot,
-        occupant: known(
-          {
-            name: cardName(card),
-            ids: { vendor, device },
-            fate: 'stays' as const,
-            signal: card.m2?.signal ?? null,
-            openings: known(card.openings, 'technician'),
-            lengthMm: known(card.lengthMm, 'technician'),
-            fan: known(card.fan, 'technician'),
-          },
-          'technician',
-        ),
-      };
+      if (card === undefined || valueOf(slot.occupant)?.disposition === 'stays') return slot;
+      return { ...slot, occupant: known(asOccupant(card, 'technician'), 'technician') };
     }),
   };
 }
 
 /** And what they take is gone for the next one: watts, plugs, leads of the front, headers of the board. */
-export function withCards(machine: Machine, placed: readonly Placed[]): Machine {
-  if (placed.length === 0) return machine;
+export function withCards(whole: Machine, placed: readonly Placed[]): Machine {
+  if (placed.length === 0) return whole;
+  const machine = withoutLeaving(whole);
   const inHousing = (id: string | null) => placed.filter(({ slot }) => slot.enclosureId === id);
   const own = inHousing(null);
   const { case: room, supply } = machine;
@@ -52,9 +39,9 @@ export function withCards(machine: Machine, placed: readonly Placed[]): Machine 
         own.flatMap(({ card }) => card.boardLeads),
       ),
     },
-    enclosures: machine.enclosures.map((box): Enclosure => ({
-      ...box,
-      ...taken(inHousing(box.id), box, machine),
+    enclosures: machine.enclosures.map((enclosure): Enclosure => ({
+      ...enclosure,
+      ...taken(inHousing(enclosure.id), enclosure, machine),
     })),
   };
 }

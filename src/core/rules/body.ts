@@ -39,13 +39,21 @@ export function bodyInSlot(card: Card, slot: Slot, machine: Machine): readonly F
   const around = standingBeside(slot, machine);
   const room = roomDiffers(machine) ? [length(card, opening, machine)] : [];
   return room.concat(
+    sharedOpening(slot, machine),
     thickness(card, opening, machine),
     openings(card, opening, machine),
     neighbours(card, opening, around),
     besideOthers(card, opening, around),
-    boxes(card, opening, machine),
+    obstacles(card, opening, machine),
   );
 }
+
+/** Where every opening is counted, the count shows which slot it is. */
+const sharedOpening = (slot: Slot, { slots }: Machine): readonly Finding[] =>
+  valueOf(slot.sharesOpening) === true &&
+  slots.some((each) => each.bus !== 'm2' && each.opening === null)
+    ? [{ code: 'body.sharedOpening', verdict: 'unknown' }]
+    : [];
 
 const roomDiffers = (machine: Machine): boolean => machine.case.tightOpenings.length > 0;
 
@@ -225,17 +233,17 @@ function reach(card: Card, opening: number, around: readonly Standing[]): readon
     : [];
 }
 
-function boxes(card: Card, opening: number, machine: Machine): readonly Finding[] {
-  if (machine.boxes.length === 0) return [];
+function obstacles(card: Card, opening: number, machine: Machine): readonly Finding[] {
+  if (machine.obstacles.length === 0) return [];
   const ground = bodyRectangle(machine, opening, card.lengthMm, card.openings);
-  return machine.boxes
-    .filter((box) => box.heightMm > UNDER_CARD_ROOM_MM && overlap(ground, box))
-    .map((box) => ({
-      code: box.movable ? 'body.boxMovable' : 'body.boxInTheWay',
-      verdict: box.movable ? 'needs' : 'blocked',
-      subject: box.name,
+  return machine.obstacles
+    .filter((obstacle) => obstacle.heightMm > UNDER_CARD_ROOM_MM && overlap(ground, obstacle))
+    .map((obstacle) => ({
+      code: obstacle.movable ? 'body.obstacleMovable' : 'body.obstacleInTheWay',
+      verdict: obstacle.movable ? 'needs' : 'blocked',
+      subject: obstacle.name,
       needed: card.lengthMm,
-      available: box.xMm,
+      available: obstacle.xMm,
       unit: 'mm',
     }));
 }

@@ -2,7 +2,7 @@
 import type { Card } from '../parts/card.ts';
 import type { Slot } from '../parts/machine.ts';
 import { tcpBytesPerSecond } from '../standards/ethernet.ts';
-import { SERIAL_LINK_DATA_SHARE } from '../standards/serialLink.ts';
+import { serialLinkBytesPerSecond } from '../standards/serialLink.ts';
 import { DRIVES } from '../standards/storage.ts';
 import { USB } from '../standards/usb.ts';
 import { WIFI_SHARE } from '../standards/wifi.ts';
@@ -39,7 +39,7 @@ export function usableBytesPerSecond(card: Card): number {
     case 'wifi':
       return megabitsToBytesPerSecond(delivers.radioMegabits) * WIFI_SHARE[1];
     case 'serialLink':
-      return (delivers.gigabits * 1e9 * SERIAL_LINK_DATA_SHARE) / 8;
+      return serialLinkBytesPerSecond(delivers.gigabits);
     case 'screens':
     case 'sound':
     case 'legacy':

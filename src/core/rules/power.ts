@@ -93,7 +93,6 @@ function askPlugs(
   free: NonNullable<Machine['supply']['plugs']>['value'],
 ): Finding {
   const there = plugsOf(free);
-  const subject = sockets.map(({ type }) => type).join(' + ');
   const { feeds } = assignPlugs(sockets, there);
   const dead = feeds.find((feed) => feed.plugs.length === 0)?.socket;
   if (dead === undefined) {
@@ -116,7 +115,7 @@ function askPlugs(
     return {
       code: 'power.sharedLead',
       verdict: 'blocked',
-      subject,
+      subject: sockets.map(({ type }) => type),
       needed: watts,
       available: Math.max(0, ...serving.map((plug) => plug.watts)),
       unit: 'W',
@@ -141,7 +140,7 @@ export function plugsFoundFor(feeds: readonly Feed[]): Finding {
     ? {
         code: 'power.plugsFound',
         verdict: 'clear',
-        subject: feeds.map(({ socket }) => socket.type).join(' + '),
+        subject: feeds.map(({ socket }) => socket.type),
       }
     : {
         code: 'power.adapter',

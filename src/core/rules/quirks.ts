@@ -9,7 +9,8 @@ export function quirks(card: Card, slot: Slot, machine: Machine): readonly Findi
   return card.quirks.flatMap((quirk) => QUESTIONS[quirk](slot, machine));
 }
 
-const always = (code: Finding['code']) => (): readonly Finding[] => [{ code, verdict: 'limited' }];
+type Known = 'quirk.coldStart' | 'quirk.sleep' | 'quirk.restarts';
+const always = (code: Known) => (): readonly Finding[] => [{ code, verdict: 'limited' }];
 
 const QUESTIONS: Readonly<Record<Quirk, (slot: Slot, machine: Machine) => readonly Finding[]>> = {
   coldStart: always('quirk.coldStart'),

@@ -75,7 +75,7 @@ function occupied(slot: Slot): readonly Finding[] {
   if (slot.occupant === null) return [{ code: 'seat.occupantUnknown', verdict: 'unknown' }];
   const occupant = slot.occupant.value;
   if (occupant === null) return [];
-  return occupant.fate !== 'stays'
+  return occupant.disposition !== 'stays'
     ? [{ code: 'seat.emptyFirst', verdict: 'needs', subject: occupant.name }]
     : [{ code: 'seat.occupied', verdict: 'blocked', subject: occupant.name }];
 }
@@ -108,7 +108,7 @@ function behindOpenEnd(card: Card, slot: Slot, machine: Machine): readonly Findi
     widthMm: cardEdgeEndMm(card) - start,
     depthMm: 2 * EDGE_STRIP_MM,
   };
-  const behind = machine.boxes.find((box) => overlap(strip, box));
+  const behind = machine.obstacles.find((obstacle) => overlap(strip, obstacle));
   return behind === undefined
     ? null
     : [

@@ -34,7 +34,7 @@ function losing(condition: Condition, slot: Slot, machine: Machine): readonly Fi
 function taking({ slotId, keepsLanes }: Condition, machine: Machine): readonly Finding[] {
   const other = machine.slots.find(({ id }) => id === slotId);
   const occupant = other === undefined ? null : valueOf(other.occupant);
-  if (other === undefined || occupant === null || occupant.fate === 'goes') return [];
+  if (other === undefined || occupant === null || occupant.disposition === 'remove') return [];
   return [
     {
       code: keepsLanes === 0 ? 'sharing.kills' : 'sharing.takes',

@@ -4,50 +4,18 @@ import type { Machine, Slot } from '../parts/machine.ts';
 import type { Card } from '../parts/card.ts';
 import { SERVED_BY, type Need } from '../parts/need.ts';
 import type { DriverLibrary } from '../drivers/packages.ts';
-import type { Finding, FindingCode } from './finding.ts';
+import { FACTS, type FactCode } from './facts.ts';
+import type { Finding } from './finding.ts';
+import { findingRow } from './findingCodes.ts';
 import { housings, type Housing } from '../placement/housing.ts';
 import { verdictTable } from './verdict.ts';
-
-export type FactCode =
-  | 'slots'
-  | 'slot.connectorLanes'
-  | 'slot.lanes'
-  | 'slot.generation'
-  | 'slot.opening'
-  | 'slot.occupant'
-  | 'slot.openEnd'
-  | 'slot.powerWatts'
-  | 'slot.keying'
-  | 'slot.splits'
-  | 'slot.key'
-  | 'slot.moduleLengthsMm'
-  | 'slot.wired'
-  | 'slot.uplink'
-  | 'slot.fan'
-  | 'board.headers'
-  | 'case.frontLeads'
-  | 'firmware.kind'
-  | 'firmware.date'
-  | 'firmware.largeWindows'
-  | 'case.bracket'
-  | 'case.lengthRoomMm'
-  | 'case.openings'
-  | 'case.covers'
-  | 'system.family'
-  | 'system.version'
-  | 'system.architecture'
-  | 'supply.twelveVoltWatts'
-  | 'supply.baseWatts'
-  | 'supply.plugs'
-  | 'path.cable'
-  | 'path.farEndMegabits'
-  | 'path.internetMegabits';
 
 export interface UnknownFact {
   readonly code: FactCode;
   readonly slotId?: string;
   /** The external box it is a fact of; absent for the machine's own. */
   readonly enclosureId?: string;
+  readonly screenId?: string;
   readonly subject?: string;
 }
 
@@ -67,8 +35,22 @@ export function unknownFacts(machine: Machine, needs: readonly Need[]): readonly
     ...open('path.farEndMegabits', asked('network') && path.farEndMegabits === null),
     ...open('path.cable', asked('network') && path.cable === null),
     ...open('path.internetMegabits', asked('wifi') && path.internetMegabits === null),
+    ...screenFacts(machine, needs),
     ...rooms.flatMap(({ covers }) => covers),
   ];
+}
+
+/** Of as many screens as are wanted; where the need names the socket, theirs need not be known. */
+function screenFacts({ screens }: Machine, needs: readonly Need[]): readonly UnknownFact[] {
+  const wanted = Math.max(
+    0,
+    ...needs.flatMap((need) => (need.kind === 'screens' && need.input === null ? need.count : [])),
+  );
+  return screens.slice(0, wanted).flatMap(({ id, name, input, otherInputs }) => {
+    const code: FactCode | null =
+      input === null ? 'screen.input' : otherInputs === null ? 'screen.otherInputs' : null;
+    return code === null ? [] : [{ code, screenId: id, subject: name }];
+  });
 }
 
 const open = (code: FactCode, missing: boolean): readonly UnknownFact[] =>
@@ -111,72 +93,10 @@ function slotFacts(slot: Machine['slots'][number]): readonly UnknownFact[] {
     .map(([code]) => ({ code, slotId: slot.id, subject: slot.label }));
 }
 
-/** The one fact that would settle each unknown finding. */
-const SETTLED_BY: Readonly<Partial<Record<FindingCode, FactCode>>> = {
-  'seat.occupantUnknown': 'slot.occupant',
-  'seat.connectorUnknown': 'slot.connectorLanes',
-  'seat.openEndUnknown': 'slot.openEnd',
-  'seat.keyUnknown': 'slot.key',
-  'seat.moduleLengthUnknown': 'slot.moduleLengthsMm',
-  'seat.wiredUnknown': 'slot.wired',
-  'seat.keyingUnknown': 'slot.keying',
-  'seat.splitUnknown': 'slot.splits',
-  'link.slotUnknown': 'slot.lanes',
-  'quirk.slotUnknown': 'slot.uplink',
-  'body.airUnknown': 'slot.fan',
-  'header.unknown': 'board.headers',
-  'header.frontUnknown': 'case.frontLeads',
-  'firmware.kindUnknown': 'firmware.kind',
-  'firmware.dateUnknown': 'firmware.date',
-  'firmware.windowsUnknown': 'firmware.largeWindows',
-  'bracket.caseUnknown': 'case.bracket',
-  'body.lengthUnknown': 'case.lengthRoomMm',
-  'body.openingUnknown': 'slot.opening',
-  'body.openingsUnknown': 'case.openings',
-  'power.slotUnknown': 'slot.powerWatts',
-  'power.plugsUnknown': 'supply.plugs',
-  'power.sumUnknown': 'supply.twelveVoltWatts',
-  'system.unknown': 'system.version',
-};
-
-/** Facts behind findings that are settled: where they are wrong, so is the verdict. */
-const RESTS_ON: Readonly<Partial<Record<FindingCode, FactCode>>> = {
-  ...SETTLED_BY,
-  'seat.occupied': 'slot.occupant',
-  'seat.tooLong': 'slot.openEnd',
-  'seat.otherKey': 'slot.key',
-  'seat.moduleLength': 'slot.moduleLengthsMm',
-  'seat.notWired': 'slot.wired',
-  'seat.otherKeying': 'slot.keying',
-  'seat.noSplit': 'slot.splits',
-  'link.narrowed': 'slot.lanes',
-  'link.uplinkNarrows': 'slot.uplink',
-  'quirk.processorSlot': 'slot.uplink',
-  'bracket.cardTooHigh': 'case.bracket',
-  'bracket.missing': 'case.bracket',
-  'bracket.swap': 'case.bracket',
-  'body.tooLong': 'case.lengthRoomMm',
-  'body.beyondLastOpening': 'case.openings',
-  'header.frontMissing': 'case.frontLeads',
-  'header.frontShort': 'case.frontLeads',
-  'header.missing': 'board.headers',
-  'header.short': 'board.headers',
-  'power.slotShort': 'slot.powerWatts',
-  'power.plugMissing': 'supply.plugs',
-  'power.plugWeak': 'supply.plugs',
-  'power.sharedLead': 'supply.plugs',
-  'power.leadShort': 'supply.plugs',
-  'power.sumShort': 'supply.twelveVoltWatts',
-  'power.headroomUsed': 'supply.twelveVoltWatts',
-  'firmware.noPicture': 'firmware.kind',
-  'firmware.old': 'firmware.date',
-  'firmware.smallWindows': 'firmware.largeWindows',
-  'system.noDriver': 'system.version',
-};
-
 /** The fact of the survey that a finding rests on; null where it rests on the card alone, or on several. */
-export function factBehind({ code }: Finding, slot: Slot): UnknownFact | null {
-  const fact = RESTS_ON[code];
+export function factBehind({ code }: Pick<Finding, 'code'>, slot: Slot): UnknownFact | null {
+  const { settledBy, restsOn } = findingRow(code);
+  const fact = settledBy ?? restsOn;
   return fact === undefined ? null : factOf(fact, slot);
 }
 
@@ -202,7 +122,9 @@ export function decisiveFacts(
   for (const { slot, findings } of verdictTable(asking, machine, library).flat()) {
     // A card that cannot go there whatever the facts are waits for nothing.
     if (findings.some(({ verdict }) => verdict === 'blocked')) continue;
-    for (const code of new Set(findings.flatMap((finding) => SETTLED_BY[finding.code] ?? []))) {
+    for (const code of new Set(
+      findings.flatMap((finding) => findingRow(finding.code).settledBy ?? []),
+    )) {
       const fact = factOf(code, slot);
       waiting.set(keyOf(fact), (waiting.get(keyOf(fact)) ?? 0) + 1);
       asked.set(keyOf(fact), fact);
@@ -218,11 +140,11 @@ export function decisiveFacts(
     );
 }
 
-const keyOf = ({ code, slotId, enclosureId }: UnknownFact): string =>
-  [code, slotId ?? '', enclosureId ?? ''].join(' ');
+const keyOf = ({ code, slotId, enclosureId, screenId }: UnknownFact): string =>
+  [code, slotId ?? '', enclosureId ?? '', screenId ?? ''].join(' ');
 
 /** The fact of this slot, or of the housing it is in, or of the whole machine. */
 function factOf(code: FactCode, { id, label, enclosureId }: Slot): UnknownFact {
-  if (code.startsWith('slot.')) return { code, slotId: id, subject: label };
-  return /^(case|supply)\./.test(code) && enclosureId !== null ? { code, enclosureId } : { code };
+  if (FACTS[code] === 'slot') return { code, slotId: id, subject: label };
+  return FACTS[code] === 'housing' && enclosureId !== null ? { code, enclosureId } : { code };
 }

@@ -11,7 +11,10 @@ export function worth(
   }: Pick<Job, 'budgetCents' | 'replacementCents' | 'deservesPercent'>,
 ): readonly Finding[] {
   const deserved = deservedCents(replacementCents, deservesPercent);
-  const over = (code: Finding['code'], available: number | null): readonly Finding[] =>
+  const over = (
+    code: 'worth.overBudget' | 'worth.overShare',
+    available: number | null,
+  ): readonly Finding[] =>
     available === null || priceCents <= available
       ? []
       : [{ code, verdict: 'limited', needed: priceCents, available, unit: 'cents' }];
