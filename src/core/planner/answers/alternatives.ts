@@ -42,14 +42,14 @@ const CLEAR_CENTS = 500;
 /** What is weighed for each aspect, wishes beside it: no aspect is served by leaving them. */
 const FOREMOST_PARTS: Readonly<Record<Aspect, readonly CostPart[]>> = {
   cheapest: ['price', 'extras', 'overBudget'],
-  fastest: ['pace', 'wishes'],
+  fastest: ['speedGap', 'wishes'],
   leastDisturbance: ['disturbance', 'wishes'],
   nothingBought: [],
 };
 
 const MEASURE: Readonly<Record<Aspect, (parts: Parts) => number>> = {
   cheapest: moneyCents,
-  fastest: ({ pace = 0 }) => pace,
+  fastest: ({ speedGap = 0 }) => speedGap,
   leastDisturbance: ({ disturbance = 0 }) => disturbance,
   nothingBought: moneyCents,
 };

@@ -35,6 +35,6 @@ export function delivered(
  */
 export function deliveredShare(plan: Proposal, needs: readonly Need[]): number {
   if (needs.length === 0) return 1;
-  const behind = (plan.cost.parts.pace ?? 0) / SPEED_GAP_CENTS;
+  const behind = (plan.cost.parts.speedGap ?? 0) / SPEED_GAP_CENTS;
   return Math.max(0, needs.length - plan.unmet.length - behind) / needs.length;
 }

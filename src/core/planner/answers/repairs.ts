@@ -4,7 +4,7 @@ import type { Extra } from '../../parts/extra.ts';
 import { known, valueOf } from '../../parts/fact.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
 import { pinKey, type Pin } from '../../parts/planning.ts';
-import { tell } from '../../survey/testimony.ts';
+import { override } from '../../survey/claims.ts';
 import { recordOf } from '../../flow/metByMachine.ts';
 import { CABLE_CLASSES, ETHERNET_MEGABITS, type CableClass } from '../../standards/ethernet.ts';
 import { PLUG_TYPES, type PlugType } from '../../standards/plugs.ts';
@@ -75,18 +75,23 @@ export function changed(request: PlanRequest, change: Change): PlanRequest {
           ? slot
           : {
               ...slot,
-              occupant: { ...slot.occupant, value: { ...slot.occupant.value, fate: 'goes' } },
+              occupant: {
+                ...slot.occupant,
+                value: { ...slot.occupant.value, disposition: 'remove' },
+              },
             },
       );
     case 'supply':
       return with_({ supply: withSupply(machine.supply, change.extra) });
     case 'cable':
-      return with_({ path: { ...machine.path, cable: tell(machine.path.cable, change.cable) } });
+      return with_({
+        path: { ...machine.path, cable: override(machine.path.cable, change.cable) },
+      });
     case 'farEnd':
       return with_({
         path: {
           ...machine.path,
-          farEndMegabits: tell(
+          farEndMegabits: override(
             machine.path.farEndMegabits,
             ETHERNET_MEGABITS.filter((each) => each <= change.megabits),
           ),
@@ -102,7 +107,7 @@ export function changed(request: PlanRequest, change: Change): PlanRequest {
       return with_({
         case: {
           ...machine.case,
-          frontLeads: tell(machine.case.frontLeads, [
+          frontLeads: override(machine.case.frontLeads, [
             ...(valueOf(machine.case.frontLeads) ?? []),
             { type: change.lead },
           ]),
@@ -149,7 +154,7 @@ export function changesFor(request: PlanRequest): readonly Change[] {
     ...pins.map((pin): Change => ({ kind: 'dropPin', pin })),
     ...machine.slots.flatMap((slot): readonly Change[] => {
       const occupant = valueOf(slot.occupant);
-      if (occupant === null || occupant.fate === 'goes') return [];
+      if (occupant === null || occupant.disposition === 'remove') return [];
       const record = recordOf(occupant, cards);
       return [
         {

@@ -2,6 +2,7 @@
  * The slots of a machine in the order in which the search fills them – housing by housing, opening by opening – with
  * what could go into each.
  */
+import { openingsTaken } from '../candidates/existing.ts';
 import { itemAt } from '../../units.ts';
 import { memo, memoBy } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
@@ -80,7 +81,7 @@ export function positionsOf(
   );
   return slots.map((slot, at) => {
     const occupant = valueOf(slot.occupant);
-    const stays = occupant !== null && occupant.fate !== 'goes';
+    const stays = occupant !== null && occupant.disposition !== 'remove';
     const ends = (openings: number) => bodiesMatter && touches(slot, openings, slots[at + 1]);
     return {
       slot,
@@ -94,7 +95,7 @@ export function positionsOf(
             candidate,
             coverage: coverageBy(candidate),
             next,
-            touchesNext: bodiesMatter && touches(slot, openingsOf(candidate), slots[next]),
+            touchesNext: bodiesMatter && touches(slot, openingsTaken(candidate), slots[next]),
             long: candidate.card.lengthMm > longest,
           };
         }),
@@ -108,9 +109,6 @@ function touches(slot: Slot, openings: number, other: Slot | undefined): boolean
   const next = valueOf(other?.opening ?? null);
   return own !== null && next === own + openings && other?.enclosureId === slot.enclosureId;
 }
-
-const openingsOf = ({ card, existing }: Candidate): number =>
-  valueOf(existing?.occupant.openings ?? null) ?? card.openings;
 
 /** Asks what a candidate gives: many give the same, so that each list is made once and can be told by itself. */
 function coverageAsker(coverageState: CoverageState): (candidate: Candidate) => Coverage {
@@ -143,7 +141,7 @@ function nextFree(slots: readonly Slot[], at: number, candidate: Candidate): num
   const { existing, slot } = candidate;
   const own = valueOf(slot.opening);
   if (own === null || existing?.slot.id === slot.id) return at + 1;
-  const taken = openingsOf(candidate);
+  const taken = openingsTaken(candidate);
   let next = at + 1;
   while (next < slots.length) {
     const { opening, enclosureId } = itemAt(slots, next);

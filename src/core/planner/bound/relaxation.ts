@@ -404,9 +404,9 @@ export function endOf(
 ): { readonly cost: number; readonly unmet: readonly Demand[] } {
   const short = coverageState.groups.filter((_, n) => digit(coverageState, state, n) > 0);
   const { cost, unmet } = leastUnmet(short, (demand) => Math.min(IMPOSSIBLE, leaving(demand)));
-  const homeless = coverageState.existing.reduce((sum, { mayGo }, n) => {
+  const homeless = coverageState.existing.reduce((sum, { optional }, n) => {
     const there = digit(coverageState, state, coverageState.groups.length + n) === 0;
-    return sum + (there ? 0 : mayGo ? givingUp : IMPOSSIBLE);
+    return sum + (there ? 0 : optional ? givingUp : IMPOSSIBLE);
   }, 0);
   return { cost: cost + homeless, unmet };
 }

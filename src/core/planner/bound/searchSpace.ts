@@ -2,9 +2,9 @@
 import type { Extra } from '../../parts/extra.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine } from '../../parts/machine.ts';
-import type { FindingCode } from '../../rules/finding.ts';
+import type { FindingCode } from '../../rules/findingCodes.ts';
 import type { Candidate } from '../candidates/candidates.ts';
-import { GIVE_UP_CENTS, penaltyOf, weigh, type Scale } from '../candidates/cost.ts';
+import { GIVE_UP_CENTS, penaltyOfCode, weigh, type Scale } from '../candidates/cost.ts';
 import { groupsOf, type Group, type Units } from '../candidates/coverage.ts';
 import type { Existing } from '../candidates/existing.ts';
 import { coverageStateOf, type CoverageState } from './coverageState.ts';
@@ -72,7 +72,7 @@ export function searchSpaceOf(problem: SearchProblem): SearchSpace {
 }
 
 export const penaltyScore = (code: FindingCode, scale: Scale): number =>
-  weigh(penaltyOf([{ code, verdict: 'limited' }]), scale);
+  weigh(penaltyOfCode(code), scale);
 
 export const costOfLeaving = ({ must, wishCents }: Demand, scale: Scale): number =>
   must ? MUST : wishCents * scale.wishes;

@@ -7,7 +7,8 @@ import type { Pin } from '../../parts/planning.ts';
 import type { Flow } from '../../flow/flow.ts';
 import type { Extra } from '../../parts/extra.ts';
 import type { DriverLibrary } from '../../drivers/packages.ts';
-import type { Finding, FindingCode } from '../../rules/finding.ts';
+import type { Finding } from '../../rules/finding.ts';
+import { codesWhere } from '../../rules/findingCodes.ts';
 import { machineAround } from '../../placement/housing.ts';
 import { ADAPTED, PLUG_ADAPTERS } from '../../standards/plugs.ts';
 import type { FrontLead } from '../../standards/headers.ts';
@@ -27,22 +28,8 @@ import { speedGapOf, type Contribution, type ContributionAsker } from './contrib
 import type { Constraint } from './constraints.ts';
 import { atFront, type Demand } from './demands.ts';
 
-/**
- * Findings that depend on which other cards are in the plan, or on all of them together: asked of whole plans
- * only, see together.ts.
- */
-export const TOGETHER: ReadonlySet<FindingCode> = new Set([
-  'body.airShort',
-  'body.airTaken',
-  'body.airUnknown',
-  'body.outFirst',
-  'power.plugsFound',
-  'power.adapter',
-  'power.leadShort',
-  'power.sumFits',
-  'power.headroomUsed',
-  'power.sumUnknown',
-]);
+/** Findings that are asked of whole plans only, see interactions.ts. */
+const TOGETHER = codesWhere(({ ofPlan }) => ofPlan === true);
 
 export interface Candidate {
   readonly card: Card;
@@ -101,7 +88,7 @@ export function candidateOf(
       price: card.priceCents,
       extras: bought.reduce((total, { cents }) => total + cents, 0),
       disturbance: FITTING_CENTS,
-      pace: speedGapOf(flows, fastest),
+      speedGap: speedGapOf(flows, fastest),
     },
     penaltyOf(findings),
   );

@@ -1,4 +1,5 @@
 /** What keeps cards from being in one plan together: the same slot, bodies that touch, lanes, leads, plugs, watts. */
+import { openingsTaken } from './existing.ts';
 import { memo } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine } from '../../parts/machine.ts';
@@ -102,11 +103,8 @@ const isWhereItWas = ({ existing, slot }: Candidate): boolean => existing?.slot.
 function touch(a: Candidate, b: Candidate): boolean {
   const [ofA, ofB] = [valueOf(a.slot.opening), valueOf(b.slot.opening)];
   if (ofA === null || ofB === null || a.slot.enclosureId !== b.slot.enclosureId) return false;
-  return openingsCollide(ofA, openingsOf(a), ofB, openingsOf(b));
+  return openingsCollide(ofA, openingsTaken(a), ofB, openingsTaken(b));
 }
-
-const openingsOf = ({ card, existing }: Candidate): number =>
-  valueOf(existing?.occupant.openings ?? null) ?? card.openings;
 
 /**
  * Whether one card, by a condition of the board, takes lanes that another candidate reckons with. A card that is left none

@@ -1,7 +1,7 @@
 /** The limits of a machine that needs can clash with, each of which can be imagined away to see whether it matters. */
 import { known } from '../../parts/fact.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
-import type { FindingCode } from '../../rules/finding.ts';
+import { codesWhere, type FindingCode, type Limit } from '../../rules/findingCodes.ts';
 
 export const CONSTRAINTS = [
   'slots',
@@ -15,42 +15,12 @@ export const CONSTRAINTS = [
   'path',
   'system',
   'firmware',
-] as const;
+] as const satisfies readonly (Limit | 'leads' | 'path')[];
 export type Constraint = (typeof CONSTRAINTS)[number];
 
-/** Findings that block a card because of each limit. */
-const BLOCKED_BY: Readonly<Record<Constraint, readonly FindingCode[]>> = {
-  slots: [
-    'seat.bus',
-    'seat.tooLong',
-    'seat.otherKey',
-    'seat.moduleLength',
-    'seat.notWired',
-    'seat.otherKeying',
-    'seat.noSplit',
-    'seat.behindOpenEnd',
-    'quirk.processorSlot',
-  ],
-  staying: ['seat.occupied'],
-  openings: ['body.neighbour', 'body.beyondLastOpening', 'body.tooThick'],
-  room: ['body.tooLong', 'body.tooHigh', 'body.boxInTheWay'],
-  bracket: ['bracket.cardTooHigh'],
-  power: [
-    'power.slotShort',
-    'power.plugMissing',
-    'power.plugWeak',
-    'power.sharedLead',
-    'power.sumShort',
-  ],
-  lanes: ['sharing.dead', 'sharing.kills'],
-  leads: [],
-  path: [],
-  system: ['system.noDriver'],
-  firmware: ['firmware.noPicture'],
-};
-
+/** Findings that block a card because of these limits. */
 export const codesOf = (limits: ReadonlySet<Constraint>): ReadonlySet<FindingCode> =>
-  new Set([...limits].flatMap((limit) => BLOCKED_BY[limit]));
+  codesWhere(({ limit }) => limit !== undefined && limits.has(limit));
 
 /** The machine as far as these limits are facts of it, without them. */
 export function imaginedWithout(machine: Machine, limits: ReadonlySet<Constraint>): Machine {

@@ -9,7 +9,8 @@ import {
   type WeighedPart,
   type Weights,
 } from '../../parts/planning.ts';
-import type { Finding, FindingCode } from '../../rules/finding.ts';
+import type { Finding } from '../../rules/finding.ts';
+import { findingRow, type FindingCode } from '../../rules/findingCodes.ts';
 
 /** Cents by part; parts that are absent cost nothing. */
 export type Parts = Readonly<Partial<Record<CostPart, number>>>;
@@ -77,46 +78,6 @@ const THIN_LINK_CENTS = 2_000;
 /** Each fact not known yet: ordering before it is settled risks ordering twice. */
 const UNKNOWN_CENTS = 10_000;
 
-/**
- * What a catch is reckoned to cost, so that it can be weighed against price: bench time and the risk of coming
- * back. Adapters and longer leads are bought and stand under extras; what is left here is the work with them.
- */
-const PENALTY: Readonly<Partial<Record<FindingCode, readonly [WeighedPart, number]>>> = {
-  'seat.emptyFirst': ['disturbance', 500],
-  'seat.split': ['drivers', 500],
-  'bracket.swap': ['disturbance', 300],
-  'bracket.aerials': ['disturbance', 200],
-  'bracket.missing': ['disturbance', 800],
-  'body.coversSlot': ['disturbance', 500],
-  'body.boxMovable': ['disturbance', 800],
-  'body.airShort': ['air', 600],
-  'body.airTaken': ['air', 1_000],
-  'body.outFirst': ['disturbance', 800],
-  'body.sag': ['disturbance', 300],
-  'header.frontMissing': ['shortfall', 300],
-  'header.frontShort': ['disturbance', 300],
-  'header.missing': ['shortfall', 800],
-  'header.short': ['disturbance', 300],
-  'system.driverFirst': ['drivers', 200],
-  'system.secureBoot': ['drivers', 500],
-  'firmware.old': ['drivers', 2_500],
-  'firmware.otherBoot': ['drivers', 500],
-  'firmware.smallWindows': ['shortfall', 500],
-  'quirk.coldStart': ['drivers', 3_000],
-  'quirk.sleep': ['drivers', 3_000],
-  'quirk.restarts': ['drivers', 500],
-  'quirk.jumper': ['disturbance', 800],
-  'power.adapter': ['disturbance', 500],
-  'power.leadShort': ['disturbance', 500],
-  'power.portsShort': ['shortfall', 800],
-  'power.headroomUsed': ['shortfall', 1_500],
-  'power.supplyOld': ['shortfall', 1_000],
-  'deliver.tight': ['shortfall', 2_000],
-  'deliver.tightBlanking': ['shortfall', 1_000],
-  'deliver.screenLess': ['shortfall', 1_000],
-  'deliver.fewBays': ['disturbance', 500],
-};
-
 /** The trouble of findings, part by part. */
 export function penaltyOf(findings: readonly Finding[]): Parts {
   const sum: Partial<Record<CostPart, number>> = {};
@@ -125,6 +86,12 @@ export function penaltyOf(findings: readonly Finding[]): Parts {
     if (told !== undefined) sum[told[0]] = (sum[told[0]] ?? 0) + told[1];
   }
   return sum;
+}
+
+/** What any finding of a code is reckoned with. */
+export function penaltyOfCode(code: FindingCode): Parts {
+  const { penalty: told } = findingRow(code);
+  return told === undefined ? {} : { [told[0]]: told[1] };
 }
 
 function penalty({
@@ -141,5 +108,5 @@ function penalty({
   ) {
     return ['shortfall', Math.round(THIN_LINK_CENTS * (1 - available / needed))];
   }
-  return PENALTY[code];
+  return findingRow(code).penalty;
 }

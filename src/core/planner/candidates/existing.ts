@@ -14,7 +14,7 @@ export interface Existing {
   /** The catalogue's record: without one nothing is known of where else it would fit, so it stays. */
   readonly card: Card;
   readonly mayMove: boolean;
-  readonly mayGo: boolean;
+  readonly optional: boolean;
 }
 
 /** Cards of which something is to be decided. */
@@ -26,10 +26,10 @@ export function existingCards(
   const mayMove = !pins.some(({ kind }) => kind === 'noMoves');
   return machine.slots.flatMap((slot): readonly Existing[] => {
     const occupant = valueOf(slot.occupant);
-    if (occupant === null || occupant.fate === 'goes') return [];
+    if (occupant === null || occupant.disposition === 'remove') return [];
     const card = recordOf(occupant, cards);
-    const mayGo = occupant.fate === 'mayGo';
-    return card === null || !(mayMove || mayGo)
+    const optional = occupant.disposition === 'optional';
+    return card === null || !(mayMove || optional)
       ? []
       : [
           {
@@ -38,7 +38,7 @@ export function existingCards(
             occupant,
             card,
             mayMove,
-            mayGo,
+            optional,
           },
         ];
   });
@@ -69,3 +69,12 @@ export const asMoved = (card: Card): Card => ({
   boardLeads: [],
   frontHeaders: [],
 });
+
+/** Openings that it takes: as measured where it is there already, else as its record says. */
+export const openingsTaken = ({
+  card,
+  existing,
+}: {
+  readonly card: Card;
+  readonly existing: Existing | null;
+}): number => valueOf(existing?.occupant.openings ?? null) ?? card.openings;

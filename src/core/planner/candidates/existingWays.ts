@@ -2,9 +2,10 @@
 import { valueOf } from '../../parts/fact.ts';
 import type { Slot } from '../../parts/machine.ts';
 import type { Finding } from '../../rules/finding.ts';
+import { findingRow } from '../../rules/findingCodes.ts';
 import { laneLevels } from '../../placement/lanesLeft.ts';
+import { withLeads, type Assessing, type Candidate } from './candidates.ts';
 import { verdictAsker } from '../../rules/verdict.ts';
-import { TOGETHER, withLeads, type Assessing, type Candidate } from './candidates.ts';
 import { MOVE_CENTS, NARROWED_CENTS, added, penaltyOf, weigh } from './cost.ts';
 import { asMoved } from './existing.ts';
 import { given, isThere, speedGapOf, serves } from './contributions.ts';
@@ -50,7 +51,7 @@ export function existingCandidates(asked: Assessing): readonly (readonly Candida
         }
         const disturbance = stays ? (narrowed ? NARROWED_CENTS : 0) : MOVE_CENTS;
         const parts = added(
-          { disturbance, pace: speedGapOf(sure, asked.fastest) },
+          { disturbance, speedGap: speedGapOf(sure, asked.fastest) },
           penaltyOf(findings),
         );
         return withLeads(asked, {
@@ -74,8 +75,6 @@ export function existingCandidates(asked: Assessing): readonly (readonly Candida
 }
 
 /** Driver, firmware and what hangs on its leads are as they were; only the new place is asked. */
-const concernsMove = ({ code }: Finding): boolean =>
-  /^(seat|link|sharing|body|power\.slot|quirk\.(processorSlot|slotUnknown))/.test(code) &&
-  !TOGETHER.has(code);
+const concernsMove = ({ code }: Finding): boolean => findingRow(code).ofPlace === true;
 
 const lanesOf = ({ lanes }: Slot): number => valueOf(lanes) ?? Infinity;

@@ -6,7 +6,8 @@ import type { Extra } from '../../parts/extra.ts';
 import type { Machine } from '../../parts/machine.ts';
 import { unitsNeeded } from '../../parts/need.ts';
 import type { Flow } from '../../flow/flow.ts';
-import type { Finding, FindingCode } from '../../rules/finding.ts';
+import type { Finding } from '../../rules/finding.ts';
+import { findingRow } from '../../rules/findingCodes.ts';
 import { housings } from '../../placement/housing.ts';
 import { plugFinding } from '../../rules/power.ts';
 import { socketsIn } from '../../placement/sockets.ts';
@@ -31,22 +32,15 @@ export interface PricedExtra extends ExtraNeeded {
 /** What an extra is reckoned with that the catalogue does not hold. Common practice, no source. */
 const UNLISTED_CENTS = 1_500;
 
-/** Findings that something bought settles; what it is for is the finding's subject, or needs no telling. */
-const SETTLED_BY: Readonly<Partial<Record<FindingCode, readonly [ExtraKind, string | null]>>> = {
-  'bracket.missing': ['bracket', null],
-  'body.sag': ['support', ''],
-  'header.frontShort': ['headerLead', null],
-  'header.short': ['headerLead', null],
-};
-
 /** For one card, whatever else is in the plan. */
 export function extrasOf(
   findings: readonly Finding[],
   flows: readonly Flow[],
 ): readonly ExtraNeeded[] {
   const settled = findings.flatMap(({ code, subject }): readonly ExtraNeeded[] => {
-    const by = SETTLED_BY[code];
-    return by === undefined ? [] : [{ kind: by[0], fits: by[1] ?? subject ?? '', count: 1 }];
+    const { buys } = findingRow(code);
+    if (buys === undefined) return [];
+    return [{ kind: buys.kind, fits: buys.fits === 'subject' ? String(subject) : '', count: 1 }];
   });
   return gathered([...settled, ...flows.flatMap(extrasOfFlow)]);
 }
@@ -81,13 +75,13 @@ export function extrasTogether(
       .flatMap(({ card, slot }) => socketsIn(card, slot, around));
     const free = valueOf(around.supply.plugs);
     if (free === null || sockets.length === 0) return [];
-    const { code, subject = '' } = plugFinding(sockets, free);
+    const finding = plugFinding(sockets, free);
     return [
       ...assignPlugs(sockets, plugsOf(free)).feeds.flatMap(({ adapter }): readonly ExtraNeeded[] =>
         adapter === null ? [] : [{ kind: 'plugAdapter', fits: adapter, count: 1 }],
       ),
-      ...(code === 'power.leadShort'
-        ? [{ kind: 'powerLead' as const, fits: subject, count: 1 }]
+      ...(finding.code === 'power.leadShort'
+        ? [{ kind: 'powerLead' as const, fits: finding.subject, count: 1 }]
         : []),
     ];
   });

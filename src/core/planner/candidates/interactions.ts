@@ -2,6 +2,7 @@
  * What cards cause each other when they are in one machine: air, reach, adapters, watts, headers. Not part of any
  * bound, since a further card may also undo it (a short one between two others, say): only whole plans are asked.
  */
+import { openingsTaken } from './existing.ts';
 import { cardName } from '../../parts/card.ts';
 import type { Extra } from '../../parts/extra.ts';
 import { valueOf } from '../../parts/fact.ts';
@@ -137,7 +138,8 @@ function beside(
 }
 
 /** What was measured of a card in the machine goes before its record. */
-function standingAs({ card, slot, existing }: Candidate, opening: number): Standing {
+function standingAs(candidate: Candidate, opening: number): Standing {
+  const { card, slot, existing } = candidate;
   const { occupant } = existing ?? { occupant: null };
   return {
     slotId: slot.id,
@@ -145,7 +147,7 @@ function standingAs({ card, slot, existing }: Candidate, opening: number): Stand
     opening,
     holds: 'card',
     name: cardName(card),
-    openings: valueOf(occupant?.openings ?? null) ?? card.openings,
+    openings: openingsTaken(candidate),
     lengthMm: valueOf(occupant?.lengthMm ?? null) ?? card.lengthMm,
     fan: occupant?.fan == null ? card.fan : occupant.fan.value,
   };

@@ -96,7 +96,7 @@ function rivalOf(
   const parts = {
     price: card.priceCents,
     disturbance: FITTING_CENTS,
-    pace: speedGapOf(flows, fastest),
+    speedGap: speedGapOf(flows, fastest),
   };
   return {
     card,

@@ -2,6 +2,7 @@
  * Partial plans that need not be followed: another one leads to the same position with the same remaining, whatever
  * goes on from there goes on alike, and it has cost no more of anything so far. The same cards in other slots, mostly.
  */
+import { openingsTaken } from '../candidates/existing.ts';
 import { itemAt } from '../../units.ts';
 import type { Card } from '../../parts/card.ts';
 import { valueOf } from '../../parts/fact.ts';
@@ -120,9 +121,9 @@ const fanOf = ({ card, existing }: Candidate): Card['fan'] =>
   existing?.occupant.fan == null ? card.fan : existing.occupant.fan.value;
 
 /** The opening behind its body. */
-const endOf = ({ slot, card, existing }: Candidate): string => {
-  const openings = valueOf(existing?.occupant.openings ?? null) ?? card.openings;
-  return `${slot.enclosureId} ${(valueOf(slot.opening) ?? NaN) + openings}`;
+const endOf = (candidate: Candidate): string => {
+  const { enclosureId, opening } = candidate.slot;
+  return `${enclosureId} ${(valueOf(opening) ?? NaN) + openingsTaken(candidate)}`;
 };
 
 const tiedBy = ({ slot, card, existing }: Candidate): string =>
