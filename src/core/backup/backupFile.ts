@@ -10,7 +10,9 @@ import { Picture } from '../read/jobFile.ts';
 import { fieldProblem, type Problem } from '../read/problem.ts';
 
 const BACKUP_KIND = 'tenant-backup';
-const BACKUP_FORMAT = 1;
+/** Since format 2 the manifest's own SHA-256 lies beside it: a damaged name of a part would else pass for another. */
+const BACKUP_FORMAT = 2;
+const FIRST_BACKUP_FORMAT = 1;
 
 /** What a browser keeps, by kind. */
 export const STORES = ['jobs', 'pictures', 'shelf', 'bin'] as const;
@@ -26,6 +28,7 @@ export interface StoredItem {
 export type Sha256 = (bytes: Uint8Array) => Promise<string>;
 
 const MANIFEST = 'manifest.json';
+const MANIFEST_SHA256 = 'manifest.sha256';
 const MOST_PARTS = 100_000;
 const LARGEST_PART = 64 * 1024 * 1024;
 const LONGEST_KEY = 200;
@@ -34,7 +37,7 @@ const LARGEST_WHOLE = 2 * 1024 * 1024 * 1024;
 const count = z.int().check(z.minimum(0), z.maximum(MOST_PARTS));
 const Manifest = z.object({
   kind: z.literal(BACKUP_KIND),
-  format: z.literal(BACKUP_FORMAT),
+  format: z.int().check(z.minimum(FIRST_BACKUP_FORMAT), z.maximum(BACKUP_FORMAT)),
   madeAt: instant,
   madeBy: text,
   counts: z.object({ jobs: count, pictures: count, shelf: count, bin: count }),
@@ -72,7 +75,7 @@ export class BackupWriter {
   async add(item: StoredItem): Promise<void> {
     const { store, key } = item;
     const { bytes, ending, type } = asBytes(item);
-    const path = `${store}/${encodeURIComponent(key)}.${ending}`;
+    const path = pathOf(store, key, ending);
     this.put(path, bytes, type === undefined);
     const sha256 = await this.sha256(bytes);
     const part = { path, store, key, bytes: bytes.length, sha256 };
@@ -80,7 +83,7 @@ export class BackupWriter {
   }
 
   /** @param madeAt ISO instant @param madeBy the version of Tenant */
-  finish(madeAt: string, madeBy: string): Uint8Array {
+  async finish(madeAt: string, madeBy: string): Promise<Uint8Array> {
     const of = (store: StoreName) => this.parts.filter((part) => part.store === store).length;
     const counts = {
       jobs: of('jobs'),
@@ -90,7 +93,9 @@ export class BackupWriter {
     };
     const head = { kind: BACKUP_KIND, format: BACKUP_FORMAT, madeAt, madeBy, counts } as const;
     const manifest: BackupManifest = { ...head, parts: this.parts };
-    this.put(MANIFEST, strToU8(JSON.stringify(manifest, null, 1)), true);
+    const bytes = strToU8(JSON.stringify(manifest, null, 1));
+    this.put(MANIFEST, bytes, true);
+    this.put(MANIFEST_SHA256, strToU8(await this.sha256(bytes)), false);
     this.zip.end();
     return joined(this.chunks);
   }
@@ -125,6 +130,11 @@ export async function readBackup(bytes: Uint8Array, sha256: Sha256): Promise<Bac
   if (head === undefined) return refused({ code: 'backup.cut', offset: bytes.length });
   const manifest = manifestIn(head);
   if ('code' in manifest) return refused(manifest);
+  const own = files.get(MANIFEST_SHA256);
+  if (own === undefined && manifest.format > FIRST_BACKUP_FORMAT)
+    return refused({ code: 'backup.partMissing', at: MANIFEST_SHA256 });
+  if (own !== undefined && strFromU8(own) !== (await sha256(head)))
+    return refused({ code: 'backup.partDamaged', at: MANIFEST });
   const problems: Problem[] = [];
   const items: StoredItem[] = [];
   for (const part of manifest.parts) {
@@ -132,16 +142,19 @@ export async function readBackup(bytes: Uint8Array, sha256: Sha256): Promise<Bac
     if ('code' in read) problems.push(read);
     else items.push(read);
   }
-  const listed = new Set([MANIFEST, ...manifest.parts.map(({ path }) => path)]);
+  const listed = new Set([MANIFEST, MANIFEST_SHA256, ...manifest.parts.map(({ path }) => path)]);
   for (const path of files.keys())
     if (!listed.has(path))
       problems.push({ code: 'backup.partUnlisted', at: path.slice(0, SHOWN_LETTERS) });
-  if (listed.size !== manifest.parts.length + 1)
+  if (listed.size !== manifest.parts.length + 2)
     problems.push({ code: 'backup.partTwice', at: MANIFEST });
   return problems.length > 0
     ? refused(...problems.slice(0, MOST_PROBLEMS))
     : { backup: { manifest, items }, problems: [] };
 }
+
+const pathOf = (store: StoreName, key: string, ending: string): string =>
+  `${store}/${encodeURIComponent(key)}.${ending}`;
 
 const MOST_PROBLEMS = 8;
 
@@ -200,13 +213,16 @@ async function itemOf(
   bytes: Uint8Array | undefined,
   sha256: Sha256,
 ): Promise<StoredItem | Problem> {
-  const { path, store, key } = part;
+  const { path, store, key, type } = part;
+  // In format 1 nothing else says that the name of a part is as it was written.
+  if (path !== pathOf(store, key, type?.slice('image/'.length) ?? 'json'))
+    return { code: 'backup.partDamaged', at: path };
   if (bytes === undefined) return { code: 'backup.partMissing', at: path };
   const found = await sha256(bytes);
   if (bytes.length !== part.bytes || found !== part.sha256)
     return { code: 'backup.partDamaged', at: path, expected: part.sha256, found };
   if (store === 'pictures') {
-    const value = `data:${part.type ?? ''};base64,${toBase64(bytes)}`;
+    const value = `data:${type ?? ''};base64,${toBase64(bytes)}`;
     return Picture.safeParse(value).success
       ? { store, key, value }
       : { code: 'backup.partDamaged', at: path };

@@ -1,4 +1,5 @@
 /** Kinds of cells in a table of the catalogue: how each prints its value and reads it back. */
+import { inHex } from '../units.ts';
 
 export interface CellKind<Value = unknown> {
   /** For the sentence that refuses other input. */
@@ -98,7 +99,7 @@ export const pairCell = <First extends string, Second extends string, A, B>(
 /** Hexadecimal numbers of a few digits. */
 export const hexCell = (digits: number): CellKind<number> => ({
   expects: `${digits} hexadecimal digits`,
-  print: (value) => value.toString(16).padStart(digits, '0'),
+  print: (value) => inHex(value, digits),
   parse: (text) =>
     new RegExp(`^(0x)?[0-9a-f]{1,${digits}}$`, 'i').test(text)
       ? Number.parseInt(text.replace(/^0x/i, ''), 16)

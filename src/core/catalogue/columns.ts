@@ -250,11 +250,8 @@ export const PLAIN_DELIVERIES: { readonly [Kind in DeliveryKind]: Delivery & { k
   legacy: { kind: 'legacy', serial: 1, parallel: 0 },
 };
 
-/** A card of which only its kind is told: small, light and modest. */
-export const plainCard = (kind: DeliveryKind): Card => ({
-  id: 'new',
-  maker: '',
-  model: '',
+/** Everything of a card but what it is called and delivers: small, light and modest. */
+export const PLAIN_CARD: Omit<Card, 'id' | 'maker' | 'model' | 'ids' | 'delivers'> = {
   bus: 'pcie',
   lanes: 1,
   generation: 2,
@@ -279,10 +276,18 @@ export const plainCard = (kind: DeliveryKind): Card => ({
   windowMegabytes: 0,
   year: 2020,
   quirks: [],
-  ids: { vendor: 0, device: 0, class24: 0 },
-  delivers: PLAIN_DELIVERIES[kind],
   priceCents: 0,
   leadDays: null,
+};
+
+/** A card of which only its kind is told. */
+export const plainCard = (kind: DeliveryKind): Card => ({
+  ...PLAIN_CARD,
+  id: 'new',
+  maker: '',
+  model: '',
+  ids: { vendor: 0, device: 0, class24: 0 },
+  delivers: PLAIN_DELIVERIES[kind],
 });
 
 /** The text of a column of a card, or of any part that has its path. */

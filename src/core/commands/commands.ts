@@ -9,6 +9,7 @@ import type { Job, LogEntry, Photo, Placement, Plan } from '../parts/job.ts';
 import { MOST } from '../parts/limits.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { Need } from '../parts/need.ts';
+import type { Observation } from '../parts/observation.ts';
 import { withoutDangling } from '../parts/references.ts';
 import { pinKey, type Pin, type WeighedPart, type Weights } from '../parts/planning.ts';
 
@@ -44,6 +45,7 @@ export type Command =
       readonly packages: readonly DriverPackage[];
       readonly moves?: Plan['moves'];
       readonly givenUp?: Plan['givenUp'];
+      readonly unmet?: Plan['unmet'];
       readonly extras?: Plan['extras'];
       /** What was not taken, each in a line with its reason: it is kept in the log. */
       readonly refused?: readonly string[];
@@ -63,8 +65,13 @@ export type Command =
   | { readonly name: 'withdrawPlan' }
   | { readonly name: 'tickStep'; readonly stepId: string }
   | { readonly name: 'untickStep'; readonly stepId: string }
-  | { readonly name: 'recordReading'; readonly needId: string; readonly value: number }
-  | { readonly name: 'removeReading'; readonly needId: string };
+  /** Seen or measured; each in the place of an earlier one of its id. `what` says in a few words what was observed. */
+  | {
+      readonly name: 'observe';
+      readonly observations: readonly Observation[];
+      readonly what: string;
+    }
+  | { readonly name: 'removeObservation'; readonly observationId: string; readonly what: string };
 
 export type CommandName = Command['name'];
 
@@ -147,16 +154,20 @@ const CHANGES: {
   addNeed: ({ needs }, { need }) => ({ needs: [...needs, need] }),
   changeNeed: (job, { need }) => ({
     needs: job.needs.map((each) => (each.id === need.id ? need : each)),
-    readings: withoutReading(job, need.id),
+    observations: withoutFigures(job, need.id),
   }),
   removeNeed: (job, { needId }) => ({
     needs: job.needs.filter(({ id }) => id !== needId),
-    readings: withoutReading(job, needId),
+    observations: withoutFigures(job, needId),
   }),
   setBudget: (_, { cents }) => ({ budgetCents: cents }),
   setWorth: (_, { replacementCents, deservesPercent }) => ({ replacementCents, deservesPercent }),
-  acceptPlan: (_, { placements, packages, moves = [], givenUp = [], extras = [] }, at) => ({
-    plan: { placements, packages, moves, givenUp, extras, acceptedAt: at },
+  acceptPlan: (
+    _,
+    { placements, packages, moves = [], givenUp = [], unmet = [], extras = [] },
+    at,
+  ) => ({
+    plan: { placements, packages, moves, givenUp, unmet, extras, acceptedAt: at },
   }),
   addPin: (job, { pin }) => ({ pins: [...withoutPin(job, pin), pin] }),
   removePin: (job, { pin }) => ({ pins: withoutPin(job, pin) }),
@@ -172,10 +183,15 @@ const CHANGES: {
   untickStep: ({ ticks }, { stepId }) => ({
     ticks: Object.fromEntries(Object.entries(ticks).filter(([each]) => each !== stepId)),
   }),
-  recordReading: (job, { needId, value }, at) => ({
-    readings: [...withoutReading(job, needId), { needId, value, takenAt: at }],
+  observe: (job, { observations }) => ({
+    observations: [
+      ...job.observations.filter((before) => !observations.some(({ id }) => id === before.id)),
+      ...observations,
+    ],
   }),
-  removeReading: (job, { needId }) => ({ readings: withoutReading(job, needId) }),
+  removeObservation: ({ observations }, { observationId }) => ({
+    observations: observations.filter(({ id }) => id !== observationId),
+  }),
 };
 
 function change(job: Job, command: Command, at: string): Job {
@@ -185,8 +201,9 @@ function change(job: Job, command: Command, at: string): Job {
 
 const withoutPin = (job: Job, pin: Pin) => job.pins.filter((each) => pinKey(each) !== pinKey(pin));
 
-const withoutReading = (job: Job, needId: string) =>
-  job.readings.filter((reading) => reading.needId !== needId);
+/** What was measured for a need says nothing of the need once it asks something else. */
+const withoutFigures = (job: Job, needId: string) =>
+  job.observations.filter(({ subject }) => !('needId' in subject) || subject.needId !== needId);
 
 function detailOf(job: Job, command: Command): string {
   switch (command.name) {
@@ -222,15 +239,14 @@ function detailOf(job: Job, command: Command): string {
         .map(([part, percent]) => `${part} ${percent} %`)
         .join(', ');
     case 'buyForMachine':
+    case 'observe':
+    case 'removeObservation':
       return command.what;
     case 'dropBought':
       return job.bought.find(({ id }) => id === command.extraId)?.model ?? '';
     case 'tickStep':
     case 'untickStep':
       return command.stepId;
-    case 'recordReading':
-    case 'removeReading':
-      return job.needs.find(({ id }) => id === command.needId)?.kind ?? '';
     case 'withdrawPlan':
       return '';
   }

@@ -7,7 +7,8 @@ import { withOccupants } from '../placement/withCards.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 import { providers } from './metByMachine.ts';
 import { fairShares, type Stream } from './fairShares.ts';
-import type { Flow, FlowStage, Provider, SharedStage, StageCode } from './flow.ts';
+import type { StageCode } from '../parts/need.ts';
+import type { Flow, FlowStage, Provider, SharedStage } from './flow.ts';
 import { flowFrom } from './flowOf.ts';
 
 /** One provider's part in serving a need. */

@@ -7,15 +7,8 @@ import type { Finding } from '../rules/finding.ts';
 import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
 import { DRIVES } from '../standards/storage.ts';
 import { row } from '../units.ts';
-import {
-  conclude,
-  providerId,
-  linkStages,
-  linkUnknown,
-  type Flow,
-  type Provider,
-  type ProviderCard,
-} from './flow.ts';
+import type { Flow, Provider, ProviderCard } from './flow.ts';
+import { conclude, providerId, linkStages, linkUnknown } from './flow.ts';
 
 export function drivesFlow(
   provider: Provider<DeliveryOf<'drives'>>,

@@ -6,25 +6,12 @@ import { memoOf } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
 import type { Delivery } from '../parts/delivery.ts';
 import type { Slot } from '../parts/machine.ts';
-import type { Need } from '../parts/need.ts';
+import type { Need, StageCode } from '../parts/need.ts';
 import { slotLink, type Band, type LinkedCard } from '../placement/slotLink.ts';
-import { worstVerdict, type Finding, type Unit } from '../rules/finding.ts';
+import { worstVerdict, type Finding } from '../rules/finding.ts';
+import type { Payload, Subjects, Unit } from '../rules/findingCodes.ts';
 import type { DriveSocket } from '../standards/storage.ts';
 import type { ScreenAdapter } from '../standards/screens.ts';
-
-export type StageCode =
-  | 'slotLink'
-  | 'uplink'
-  | 'cardPort'
-  | 'cable'
-  | 'farEnd'
-  | 'ownDrive'
-  | 'farDrive'
-  | 'radio'
-  | 'internet'
-  | 'output'
-  | 'drivePort'
-  | 'card';
 
 export interface FlowStage {
   readonly code: StageCode;
@@ -124,6 +111,8 @@ interface Asked {
   readonly factMissing: boolean;
   readonly streams?: number;
   readonly socket?: DriveSocket;
+  /** What is said of it is said in bits, as the need is stated. */
+  readonly inBits?: boolean;
   /** What else is to be said of it; a finding that blocks takes all units away. */
   readonly besides?: readonly Finding[];
 }
@@ -138,18 +127,20 @@ export function conclude({
   factMissing,
   streams = 1,
   socket,
+  inBits = false,
   besides = [],
 }: Asked): Flow {
   const low = Math.min(...stages.map((stage) => stage.low));
   const high = Math.min(...stages.map((stage) => stage.high));
   const limiting = stages.find((stage) => stage.high === high)?.code ?? null;
-  const rate: Finding = {
-    ...rateVerdict(low, high, wanted, factMissing),
-    needed: wanted,
-    available: high,
-    unit,
+  const bits = inBits && unit === 'B/s' ? 8 : 1;
+  const figures: Payload<RateCode> = {
+    needed: wanted * bits,
+    available: high * bits,
+    unit: bits === 1 ? unit : 'b/s',
     ...(limiting === null ? {} : { subject: limiting }),
   };
+  const rate = rateFinding(low, high, wanted, factMissing, figures);
   const worst = worstVerdict([rate, ...besides]);
   const finding = [rate, ...besides].find(({ verdict }) => verdict === worst) ?? rate;
   return {
@@ -168,25 +159,28 @@ export function conclude({
   };
 }
 
-function rateVerdict(
+type RateCode = 'deliver.meets' | 'deliver.tight' | 'deliver.short' | 'deliver.unknown';
+
+function rateFinding(
   low: number,
   high: number,
   wanted: number,
   factMissing: boolean,
-): Pick<Finding, 'code' | 'verdict'> {
+  figures: Payload<RateCode>,
+): Finding {
   // Too little over what is known stays too little, whatever is still unknown.
-  if (high < wanted) return { code: 'deliver.short', verdict: 'blocked' };
-  if (factMissing) return { code: 'deliver.unknown', verdict: 'unknown' };
+  if (high < wanted) return { code: 'deliver.short', verdict: 'blocked', ...figures };
+  if (factMissing) return { code: 'deliver.unknown', verdict: 'unknown', ...figures };
   return low < wanted
-    ? { code: 'deliver.tight', verdict: 'limited' }
-    : { code: 'deliver.meets', verdict: 'clear' };
+    ? { code: 'deliver.tight', verdict: 'limited', ...figures }
+    : { code: 'deliver.meets', verdict: 'clear', ...figures };
 }
 
 /** Something wanted that the delivery does not have at all. */
-export const lacking = <Thing extends string>(
+export const lacking = <Thing extends Subjects['feature']>(
   wanted: readonly Thing[],
   there: readonly Thing[],
 ): readonly Finding[] =>
   wanted
     .filter((thing) => !there.includes(thing))
-    .map((subject) => ({ code: 'deliver.lacks', verdict: 'blocked', subject }));
+    .map((subject): Finding => ({ code: 'deliver.lacks', verdict: 'blocked', subject }));

@@ -33,7 +33,7 @@ function kept(slotId: string, machine: Machine): MetByMachine {
   const slot = machine.slots.find(({ id }) => id === slotId);
   const occupant = valueOf(slot?.occupant ?? null);
   const state =
-    occupant !== null && occupant.fate !== 'goes'
+    occupant !== null && occupant.disposition !== 'remove'
       ? 'met'
       : slot?.occupant == null
         ? 'unknown'
@@ -53,7 +53,7 @@ export const recordOf = (occupant: Occupant, cards: readonly Card[]): Card | nul
 export function providers(machine: Machine, cards: readonly Card[]): readonly Provider[] {
   const fitted = machine.slots.flatMap((slot): readonly Provider[] => {
     const occupant = valueOf(slot.occupant);
-    if (occupant === null || occupant.fate === 'goes') return [];
+    if (occupant === null || occupant.disposition === 'remove') return [];
     const card = recordOf(occupant, cards);
     return card === null
       ? []

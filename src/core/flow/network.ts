@@ -2,9 +2,9 @@
 import type { DeliveryOf } from '../parts/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
-import type { NeedOf } from '../parts/need.ts';
+import type { NeedOf, StageCode } from '../parts/need.ts';
 import type { Finding } from '../rules/finding.ts';
-import { HEALTHY_COPY_SHARE, cableCarries, tcpBytesPerSecond } from '../standards/ethernet.ts';
+import { cableCarries, healthyCopyShare, tcpBytesPerSecond } from '../standards/ethernet.ts';
 import { arrayBytesPerSecond } from '../standards/storage.ts';
 import { WIFI_SHARE } from '../standards/wifi.ts';
 import { megabitsToBytesPerSecond } from '../units.ts';
@@ -18,7 +18,6 @@ import {
   type Flow,
   type FlowStage,
   type Provider,
-  type StageCode,
 } from './flow.ts';
 
 export function networkFlow(
@@ -35,8 +34,39 @@ export function networkFlow(
     stages: [...linkStages(provider), ...wireStages(provider, need, machine)],
     factMissing:
       machine.path.farEndMegabits === null || machine.path.cable === null || linkUnknown(provider),
-    besides: lacking(need.features, delivers.features),
+    besides: [
+      ...lacking(need.features, delivers.features),
+      ...beyondStandard(delivers.megabits, machine.path),
+    ],
   });
+}
+
+/** Speeds that the card and the far end know, and of these what the cable carries too. */
+function speedsOn(megabits: readonly number[], path: Machine['path']) {
+  const farEnd = valueOf(path.farEndMegabits);
+  const cable = valueOf(path.cable);
+  const metres = valueOf(path.cableMetres) ?? 1;
+  const byFarEnd = megabits.filter((speed) => farEnd?.includes(speed) ?? true);
+  const promised = (speed: number) =>
+    cable === null ? 'standard' : cableCarries(cable, metres, speed);
+  return { byFarEnd, byBoth: byFarEnd.filter((speed) => promised(speed) !== null), promised };
+}
+
+/** The speed that it would come up at is one that the standard does not promise of the cable. */
+function beyondStandard(megabits: readonly number[], path: Machine['path']): readonly Finding[] {
+  const { byBoth, promised } = speedsOn(megabits, path);
+  const fastest = Math.max(0, ...byBoth);
+  return fastest > 0 && promised(fastest) === 'usually'
+    ? [
+        {
+          code: 'deliver.cableUsually',
+          verdict: 'limited',
+          needed: fastest * 1e6,
+          available: Math.max(0, ...byBoth.filter((speed) => promised(speed) === 'standard')) * 1e6,
+          unit: 'b/s',
+        },
+      ]
+    : [];
 }
 
 /** A wire comes up at the fastest speed that the card, the cable and the far end all know. */
@@ -48,19 +78,16 @@ function wireStages(
   const { megabits } = provider.delivers;
   // The wire leads from this port to the far end, so all streams of the port share all of it.
   const wire = (code: StageCode, speeds: readonly number[]): FlowStage => {
-    const high = tcpBytesPerSecond(speeds.length === 0 ? 0 : Math.max(...speeds));
+    const fastest = speeds.length === 0 ? 0 : Math.max(...speeds);
+    const high = tcpBytesPerSecond(fastest);
     return sharedStage(code, `${code} ${providerId(provider)}`, {
-      low: high * HEALTHY_COPY_SHARE,
+      low: high * healthyCopyShare(fastest),
       high,
     });
   };
   const farEnd = valueOf(path.farEndMegabits);
   const cableClass = valueOf(path.cable);
-  const byFarEnd = megabits.filter((speed) => farEnd?.includes(speed) ?? true);
-  const byBoth = byFarEnd.filter(
-    (speed) =>
-      cableClass === null || cableCarries(cableClass, valueOf(path.cableMetres) ?? 1, speed),
-  );
+  const { byFarEnd, byBoth } = speedsOn(megabits, path);
   return [
     wire('cardPort', megabits),
     ...(farEnd === null ? [] : [wire('farEnd', byFarEnd)]),
@@ -100,6 +127,7 @@ export function wifiFlow(
     need,
     unit: 'B/s',
     wanted: megabitsToBytesPerSecond(need.megabits),
+    inBits: true,
     units: 1,
     stages: [
       ...linkStages(provider),
@@ -109,7 +137,12 @@ export function wifiFlow(
       }),
       ...(plan === null
         ? []
-        : [sharedStage('internet', 'internet', { low: plan * HEALTHY_COPY_SHARE, high: plan })]),
+        : [
+            sharedStage('internet', 'internet', {
+              low: plan * healthyCopyShare(internet!),
+              high: plan,
+            }),
+          ]),
     ],
     factMissing: internet === null || linkUnknown(provider),
     besides: [...noBluetooth, ...lacking(need.bands, delivers.bands)],

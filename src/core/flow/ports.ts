@@ -4,18 +4,13 @@ import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { NeedOf } from '../parts/need.ts';
 import type { Finding } from '../rules/finding.ts';
+import type { PortWanted } from '../rules/findingCodes.ts';
 import { HEADERS, type FrontLead } from '../standards/headers.ts';
-import { SERIAL_LINK_DATA_SHARE } from '../standards/serialLink.ts';
+import { serialLinkBytesPerSecond } from '../standards/serialLink.ts';
 import { USB } from '../standards/usb.ts';
 import { row } from '../units.ts';
-import {
-  conclude,
-  linkStages,
-  linkUnknown,
-  type Flow,
-  type Provider,
-  type ProviderCard,
-} from './flow.ts';
+import type { Flow, Provider, ProviderCard } from './flow.ts';
+import { conclude, linkStages, linkUnknown } from './flow.ts';
 
 export function usbFlow(
   provider: Provider<DeliveryOf<'usb'>>,
@@ -78,18 +73,29 @@ export function serialLinkFlow(
   provider: Provider<DeliveryOf<'serialLink'>>,
   need: NeedOf<'serialLink'>,
 ): Flow {
-  const rate = (gigabits: number) => (gigabits * 1e9 * SERIAL_LINK_DATA_SHARE) / 8;
-  const own = rate(provider.delivers.gigabits);
+  const { gigabits, ports } = provider.delivers;
+  const own = serialLinkBytesPerSecond(gigabits);
   return conclude({
     need,
     unit: 'B/s',
-    wanted: rate(need.gigabits),
-    units: provider.delivers.ports,
-    stages: [
-      // Where the link gives less, the port still comes up: what it carries is told by the rule for the link.
-      { code: 'cardPort', low: own, high: own },
-    ],
+    wanted: need.bytesPerSecond,
+    units: ports,
+    // Where the link gives less, the port still comes up in its mode, and carries what the link carries.
+    stages: [...linkStages(provider), { code: 'cardPort', low: own, high: own }],
     factMissing: linkUnknown(provider),
+    besides:
+      gigabits >= need.gigabits
+        ? []
+        : [
+            {
+              code: 'deliver.short',
+              verdict: 'blocked',
+              needed: need.gigabits * 1e9,
+              available: gigabits * 1e9,
+              unit: 'b/s',
+              subject: 'cardPort',
+            },
+          ],
   });
 }
 
@@ -114,7 +120,7 @@ export function soundFlow(
   machine: Machine,
 ): Flow {
   const { channels, inputs, optical } = provider.delivers;
-  const lacks = (subject: string): Finding => ({
+  const lacks = (subject: PortWanted): Finding => ({
     code: 'deliver.lacks',
     verdict: 'blocked',
     subject,

@@ -7,7 +7,7 @@ import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { machineAround } from '../placement/housing.ts';
-import type { FindingCode } from '../rules/finding.ts';
+import type { FindingCode } from '../rules/findingCodes.ts';
 import { HEADERS } from '../standards/headers.ts';
 import { cardAt, keyed, plainStep, step, type CautionCode, type Draft } from './step.ts';
 
@@ -21,7 +21,7 @@ export function fit(job: Job, assembly: Assembly): readonly Draft[] {
     plainStep('discharge', { cautions: ['static'] }),
     plainStep('openCase'),
     ...assembly.toOpen.map((each) => coverStep('removeCover', each, assembly)),
-    ...boxesToMove(order, assembly),
+    ...obstaclesToMove(order, assembly),
     ...assembly.removed.map((slot) => takeOut(slot, job.machine)),
     ...moveSteps(assembly, job.machine),
     ...job.bought.map(putIn),
@@ -65,8 +65,10 @@ function onTheBench(each: AssembledCard): readonly Draft[] {
   const at = cardAt(each);
   const here = keyed(each);
   return [
-    ...subjects(each, 'bracket.swap', 'bracket.missing').map((height) =>
-      step('swapBracket', { ...at, height }, here),
+    ...each.findings.flatMap((finding) =>
+      finding.code === 'bracket.swap' || finding.code === 'bracket.missing'
+        ? [step('swapBracket', { ...at, height: finding.subject }, here)]
+        : [],
     ),
     ...each.card.leadsBeforeSeating.map((lead, n) =>
       step('joinLead', { ...at, lead }, numbered(each, n)),
@@ -114,13 +116,12 @@ const numbered = ({ slot }: AssembledCard, n: number) => ({
   key: `${slot.id}:${n}`,
 });
 
-const subjects = ({ findings }: AssembledCard, ...codes: readonly FindingCode[]) =>
-  findings.flatMap(({ code, subject }) => (codes.includes(code) ? (subject ?? '') : []));
-
 /** Cards of the machine that a hand needs out of its way; new ones are not in yet, or wait their turn. */
 function neighbours(each: AssembledCard, machine: Machine): readonly string[] {
   const there = new Set(machine.slots.map(({ occupant }) => valueOf(occupant)?.name));
-  return subjects(each, 'body.outFirst').filter((name) => there.has(name));
+  return each.findings.flatMap((finding) =>
+    finding.code === 'body.outFirst' && there.has(finding.subject) ? [finding.subject] : [],
+  );
 }
 
 function coverStep(
@@ -133,7 +134,7 @@ function coverStep(
   const covers = valueOf(room.case.covers) ?? '';
   return step(
     code,
-    { opening: number, covers, box: boxName(enclosureId, machine) },
+    { opening: number, covers, enclosure: enclosureName(enclosureId, machine) },
     {
       slotId,
       key: enclosureId === null ? `${number}` : `${enclosureId}:${number}`,
@@ -142,14 +143,18 @@ function coverStep(
   );
 }
 
-const boxName = (enclosureId: string | null, { enclosures }: Machine): string =>
+const enclosureName = (enclosureId: string | null, { enclosures }: Machine): string =>
   enclosures.find(({ id }) => id === enclosureId)?.name ?? '';
 
 /** What the survey or the plan says goes, whether or not a card takes its place. */
 const takeOut = ({ id, label, enclosureId, occupant }: Slot, machine: Machine): Draft =>
   step(
     'takeOut',
-    { card: valueOf(occupant)?.name ?? '', slot: label, box: boxName(enclosureId, machine) },
+    {
+      card: valueOf(occupant)?.name ?? '',
+      slot: label,
+      enclosure: enclosureName(enclosureId, machine),
+    },
     { slotId: id, key: id, cautions: ['latch', 'hotCard'] },
   );
 
@@ -176,16 +181,21 @@ const moveSteps = ({ cards }: Assembly, machine: Machine): readonly Draft[] =>
     ];
   });
 
-function boxesToMove(fitted: readonly AssembledCard[], { machine }: Assembly): readonly Draft[] {
-  const inTheWay = fitted.flatMap((each) =>
-    subjects(each, 'body.boxMovable').map((name) => ({ name, slotId: each.slot.id })),
+function obstaclesToMove(
+  fitted: readonly AssembledCard[],
+  { machine }: Assembly,
+): readonly Draft[] {
+  const inTheWay = fitted.flatMap(({ findings, slot }) =>
+    findings.flatMap((finding) =>
+      finding.code === 'body.obstacleMovable' ? [{ name: finding.subject, slotId: slot.id }] : [],
+    ),
   );
   const once = inTheWay.filter(
     ({ name }, n) => inTheWay.findIndex((other) => other.name === name) === n,
   );
   return once.map(({ name, slotId }) => {
-    const how = machine.boxes.find((box) => box.name === name)?.moving ?? '';
-    return step('moveBox', { name, how }, { slotId, key: name });
+    const how = machine.obstacles.find((obstacle) => obstacle.name === name)?.moving ?? '';
+    return step('moveObstacle', { name, how }, { slotId, key: name });
   });
 }
 

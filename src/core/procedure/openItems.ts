@@ -1,5 +1,7 @@
 /** What is still open in each stage, and where the job stands. */
 import { STAGES, type Job, type Stage } from '../parts/job.ts';
+import type { Need } from '../parts/need.ts';
+import { figureFor } from '../parts/observation.ts';
 import { unknownFacts } from '../rules/unknownFacts.ts';
 import { steps } from './steps.ts';
 
@@ -8,7 +10,7 @@ export type OpenCounts = Readonly<Record<Stage, number>>;
 export function openItems(job: Job): OpenCounts {
   const unticked = steps(job).filter(({ id }) => job.ticks[id] === undefined);
   const of = (stage: Stage) => unticked.filter((step) => step.stage === stage).length;
-  const measured = new Set(job.readings.map(({ needId }) => needId));
+  const isMeasured = ({ id }: Need) => figureFor(job.observations, id) !== null;
   return {
     survey: unknownFacts(job.machine, job.needs).length,
     needs: job.needs.length === 0 ? 1 : 0,
@@ -17,8 +19,7 @@ export function openItems(job: Job): OpenCounts {
     fit: of('fit'),
     drivers: of('drivers'),
     prove:
-      of('prove') +
-      (job.plan === null ? [] : job.needs).filter(({ id }) => !measured.has(id)).length,
+      of('prove') + (job.plan === null ? [] : job.needs).filter((need) => !isMeasured(need)).length,
     'hand-over': of('hand-over'),
   };
 }

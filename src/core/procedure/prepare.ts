@@ -4,7 +4,7 @@ import { valueOf } from '../parts/fact.ts';
 import { extraName } from '../parts/extra.ts';
 import type { Job } from '../parts/job.ts';
 import { deviceId } from '../parts/pciFunction.ts';
-import type { FindingCode } from '../rules/finding.ts';
+import type { FindingCode } from '../rules/findingCodes.ts';
 import { unknownFacts } from '../rules/unknownFacts.ts';
 import { cardAt, keyed, plainStep, step, type Draft } from './step.ts';
 

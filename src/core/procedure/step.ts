@@ -2,8 +2,8 @@
 import type { AssembledCard } from '../assembly/assembly.ts';
 import { cardName } from '../parts/card.ts';
 import type { Stage } from '../parts/job.ts';
-import type { SystemFamily } from '../parts/machine.ts';
-import type { FactCode } from '../rules/unknownFacts.ts';
+import type { BracketHeight, SystemFamily } from '../parts/machine.ts';
+import type { FactCode } from '../rules/facts.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 import type { BoardHeader, FrontLead } from '../standards/headers.ts';
 import type { PlugAdapter, PlugType } from '../standards/plugs.ts';
@@ -27,13 +27,13 @@ export interface CardAt {
   readonly card: string;
   readonly slot: string;
   /** The external box; empty for the machine's own case. */
-  readonly box: string;
+  readonly enclosure: string;
 }
 
 /** An opening of a case, with how its cover is held; empty while nobody told. */
 interface OpeningAt {
   readonly opening: number;
-  readonly box: string;
+  readonly enclosure: string;
   readonly covers: string;
 }
 
@@ -76,8 +76,8 @@ export interface StepValues {
   readonly putIn: { readonly name: string; readonly kind: ExtraKind };
   readonly takeOutFirst: CardAt & { readonly neighbour: string };
   readonly putBack: { readonly neighbour: string };
-  readonly moveBox: { readonly name: string; readonly how: string };
-  readonly swapBracket: CardAt & { readonly height: string };
+  readonly moveObstacle: { readonly name: string; readonly how: string };
+  readonly swapBracket: CardAt & { readonly height: BracketHeight };
   readonly joinLead: CardAt & { readonly lead: string };
   readonly joinFront: CardAt & { readonly lead: FrontLead };
   readonly setJumper: CardAt;
@@ -139,10 +139,10 @@ export const plainStep = <Code extends StepCode>(
   more: More = {},
 ): Draft => step(code, {} as StepValues[Code], more);
 
-export const cardAt = ({ card, slot, boxName }: AssembledCard): CardAt => ({
+export const cardAt = ({ card, slot, enclosureName }: AssembledCard): CardAt => ({
   card: cardName(card),
   slot: slot.label,
-  box: boxName ?? '',
+  enclosure: enclosureName ?? '',
 });
 
 export const keyed = ({ card, slot }: AssembledCard) => ({

@@ -40,7 +40,7 @@ const inFittingOrder = (assembly: Assembly): Assembly => ({
   ],
 });
 
-/** Steps that would be known by the same – two boxes of one name in the way – are counted. */
+/** Steps that would be known by the same – two obstacles of one name in the way – are counted. */
 function inStage(stage: Stage, drafts: readonly Draft[]): readonly Step[] {
   const taken = new Set<string>();
   return drafts.map(({ key, ...draft }) => {

@@ -54,5 +54,9 @@ const withTexts = (job: Job, change: (text: string) => string): Job => ({
   machine: { ...job.machine, name: change(job.machine.name) },
   needs: job.needs.map((need) => ({ ...need, words: change(need.words) })),
   photos: job.photos.map((photo) => ({ ...photo, words: change(photo.words) })),
+  observations: job.observations.map((each) => ({
+    ...each,
+    conditions: change(each.conditions),
+  })),
   log: job.log.map((entry) => ({ ...entry, detail: change(entry.detail) })),
 });

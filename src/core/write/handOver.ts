@@ -3,8 +3,9 @@ import type { DriverChoice } from '../drivers/packages.ts';
 import { newCardsOf, assemblyOf } from '../assembly/assembly.ts';
 import { cardName } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Job, Reading } from '../parts/job.ts';
+import type { Job } from '../parts/job.ts';
 import type { Machine, SystemFamily } from '../parts/machine.ts';
+import { figureFor, type FigureObservation } from '../parts/observation.ts';
 import { expectations, type Expectation } from '../assembly/expectations.ts';
 import { judge, type Judgement } from '../diagnosis/judge.ts';
 import { byWeight, type Finding } from '../rules/finding.ts';
@@ -26,7 +27,7 @@ export interface SheetCard {
 
 export interface SheetFigure {
   readonly expectation: Expectation;
-  readonly reading: Reading | null;
+  readonly measured: FigureObservation | null;
   readonly judgement: Judgement | null;
 }
 
@@ -78,11 +79,11 @@ export function handOverSheet(job: Job): HandOverSheet {
     machine: machineOf(job.machine),
     cards,
     figures: expectations(job).map((expectation) => {
-      const reading = job.readings.find(({ needId }) => needId === expectation.need.id) ?? null;
+      const measured = figureFor(job.observations, expectation.need.id);
       return {
         expectation,
-        reading,
-        judgement: reading && judge(expectation, reading.value),
+        measured,
+        judgement: measured && judge(expectation, measured.value),
       };
     }),
     extras: shopping.rows.filter(({ extra }) => extra),
