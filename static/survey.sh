@@ -124,20 +124,65 @@ firmware() {
   }'
 }
 
-# What a screen reports of itself. Serial numbers are overwritten, and the checksum is moved by as much, so that
-# a wrong one stays as wrong as it was.
+# What a screen reports of itself. What tells one unit from another is overwritten: serial numbers, free text, tile and
+# container identities, whatever makers keep of their own, blocks that Tenant does not read. Checksums are moved by as
+# much, so that a wrong one stays as wrong as it was.
 screen() {
   rows "$1" | awk -v serials="$serials" "$BYTES"'
   function put(place, digits) {
     moved += at(place) - value(digits)
     byte[place] = digits
   }
+  function clear(from, to,  n) { for (n = from; n < to; n++) put(n, "00") }
+  function settle(place) {
+    byte[place] = sprintf("%02x", (at(place) + moved % 256 + 256) % 256)
+    moved = 0
+  }
+  # A base block, or a copy of it: number, serial text and other free text.
+  function base(block,  d, n) {
+    clear(block + 12, block + 16)
+    for (d = block + 54; d < block + 126; d += 18)
+      if (at(d) + at(d + 1) == 0 && (byte[d + 3] == "ff" || byte[d + 3] == "fe"))
+        for (n = d + 5; n < d + 18; n++) put(n, "20")
+  }
+  # Blocks of consumer electronics: of the makers own only those of HDMI stay.
+  function blocks(place, end,  next_, tag, name) {
+    for (; place < end; place = next_) {
+      next_ = place + 1 + at(place) % 32
+      if (next_ > end) next_ = end
+      tag = int(at(place) / 32)
+      name = byte[place + 3] byte[place + 2] byte[place + 1]
+      if (tag == 3 && name != "000c03" && name != "c45dd8") clear(place + 1, next_)
+      if (tag == 7 && (byte[place + 1] == "01" || byte[place + 1] == "11")) clear(place + 2, next_)
+    }
+  }
+  # A DisplayID section with a checksum of its own.
+  function section(block,  place, end, next_, tag) {
+    end = block + 5 + at(block + 2)
+    if (end > block + 126) end = block + 126
+    for (place = block + 5; place + 3 <= end; place = next_) {
+      tag = byte[place]
+      next_ = place + 3 + at(place + 2)
+      if (tag == "00" && at(place + 2) == 0) break
+      if (next_ > end) next_ = end
+      if (tag == "00" || tag == "20") clear(place + 8, place + 12 < next_ ? place + 12 : next_)
+      else if (tag == "12" || tag == "28") clear(place + 21 < next_ ? place + 21 : next_, next_)
+      else if (tag == "81") blocks(place + 3, next_)
+      else if (tag == "29" || tag == "7e" || tag == "7f" || tag == "0a" || tag == "0b") clear(place + 3, next_)
+    }
+    settle(end)
+  }
   END {
     if (serials == "no" && count >= 128) {
-      for (n = 12; n < 16; n++) put(n, "00")
-      for (d = 54; d < 126; d += 18)
-        if (at(d) + at(d + 1) == 0 && byte[d + 3] == "ff") for (n = d + 5; n < d + 18; n++) put(n, "20")
-      byte[127] = sprintf("%02x", (at(127) + moved % 256 + 256) % 256)
+      base(0)
+      settle(127)
+      for (block = 128; block + 128 <= count; block += 128) {
+        if (byte[block] == "02") blocks(block + 4, block + (at(block + 2) < 127 ? at(block + 2) : 127))
+        else if (byte[block] == "70") section(block)
+        else if (byte[block] == "00" && byte[block + 1] == "ff") base(block)
+        else if (byte[block] != "f0") clear(block + 1, block + 127)
+        settle(block + 127)
+      }
     }
     for (n = 0; n < count; n += 16) {
       line = ""
@@ -147,12 +192,32 @@ screen() {
   }'
 }
 
+# Names of network ports may hold the address of the port: but for its end it is left out.
+masked() {
+  if [ "$serials" = yes ]; then cat; else
+    sed -e 's/\([ew][nlw]x\)[0-9a-f]\{10\}\([0-9a-f][0-9a-f]\)/\1\2/g' \
+      -e 's/"\(address\|permaddr\|phys_port_id\|phys_switch_id\|ifalias\)":"[^"]*"/"\1":""/g'
+  fi
+}
+
 devices() {
   for device in /sys/bus/pci/devices/*; do
     [ -r "$device/config" ] || continue
     echo "${device##*/} Device"
     registers "$device/config"
     echo
+  done
+}
+
+# What every link can do and came up at, and which slot leads to which bus: the system tells anybody.
+links() {
+  for device in /sys/bus/pci/devices/*; do
+    [ -r "$device/max_link_speed" ] || continue
+    echo "${device##*/} $(cat "$device/max_link_width") $(cat "$device/current_link_width")" \
+      "$(cat "$device/max_link_speed") / $(cat "$device/current_link_speed")"
+  done 2>/dev/null
+  for slot in /sys/bus/pci/slots/*; do
+    [ -r "$slot/address" ] && echo "slot ${slot##*/} $(cat "$slot/address")"
   done
 }
 
@@ -221,6 +286,7 @@ survey() {
   else
     if [ -d /sys/bus/pci/devices ]; then
       devices | part registers.txt
+      links | part links
       [ $root = yes ] || not_read 'registers beyond the first 64 bytes' 'not root'
     else
       not_read registers 'no PCI devices under /sys'
@@ -246,13 +312,12 @@ survey() {
   if have lspci; then lspci -D -nnk 2>/dev/null | part lspci.txt; else not_read 'names of devices' 'lspci is not on this system'; fi
 
   if have ip && ip -j link >/dev/null 2>&1; then
-    if [ $serials = yes ]; then ip -j link; else
-      ip -j link | sed -e 's/"address":"[^"]*"/"address":""/g' -e 's/"permaddr":"[^"]*"/"permaddr":""/g'
-    fi | part ip-link.json
+    ip -j link | masked | part ip-link.json
   fi
   for port in /sys/class/net/*; do
     [ -e "$port/device" ] || continue
-    network_port "${port##*/}" | part "ethtool-${port##*/}.txt"
+    name=$(echo "${port##*/}" | masked)
+    network_port "${port##*/}" | masked | part "ethtool-$name.txt"
   done
   echo '== end'
 }
