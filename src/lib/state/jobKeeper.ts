@@ -130,9 +130,13 @@ export class JobKeeper {
   /** Takes up what could be undone before the window was loaded anew. */
   takeHistory(history: History): void {
     const { job } = this.state;
-    const anew = 'Undo begins anew: another window has changed this job since.';
-    if (history.revision === job.revision) this.put({ done: history.done, undone: history.undone });
-    else if (history.done.length > 0) this.put({ said: anew });
+    const isOfIt = history.revision === job.revision && history.format === job.format;
+    const since =
+      history.format === job.format
+        ? 'another window has changed this job since'
+        : 'an earlier version of Tenant kept what came before';
+    if (isOfIt) this.put({ done: history.done, undone: history.undone });
+    else if (history.done.length > 0) this.put({ said: `Undo begins anew: ${since}.` });
   }
 
   /** Saves what is on the screen; called after every change and when the technician asks to try again. */

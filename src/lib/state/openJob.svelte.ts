@@ -13,6 +13,7 @@ import {
 } from './jobStore';
 import { keeping as safekeeping } from './keeping.svelte';
 import { now } from './now';
+import { readHistory } from './past';
 import { shop } from './shop.svelte';
 import { troubleOf } from './stores';
 import { WINDOW_ID, hearWindows, tellWindows } from './windows';
@@ -20,8 +21,13 @@ import { WINDOW_ID, hearWindows, tellWindows } from './windows';
 /** Jobs this window holds open, by id; one that could not be saved stays here when its page is left. */
 export const held = new SvelteMap<string, OpenJob>();
 
-/** Fetched with the first change: the list needs none of it. */
+/** Fetched with the first change, or with what an earlier window left to be undone: most pages need none of it. */
 const undoing = () => import('./undoHistory');
+
+/** In the window's own steps each job is whole. */
+const neverChangedBack: Keeping['changedBack'] = () => {
+  throw new Error('No change of an earlier window was taken up');
+};
 
 const KEEPING: Omit<Keeping, 'changedBack'> = {
   async read(id) {
@@ -72,10 +78,10 @@ export class OpenJob {
 
   /** A job of the store or of this window, with what can be undone of it. */
   static async of(job: Job, stored: number | null): Promise<OpenJob> {
-    const { changedBack, readHistory } = await undoing();
-    const open = new OpenJob(job, stored, changedBack);
     const history = stored === null ? null : await readHistory(job.id).catch(() => null);
-    if (history !== null) open.keeper.takeHistory(history);
+    if (history === null) return new OpenJob(job, stored, neverChangedBack);
+    const open = new OpenJob(job, stored, (await undoing()).changedBack);
+    open.keeper.takeHistory(history);
     return open;
   }
 

@@ -1,6 +1,7 @@
 /** What was done to a job and can be undone or redone. */
 import type { Operation } from 'fast-json-patch';
 import type { Job } from '$core';
+import { undoRecords } from './stores';
 
 /** What leads from one job to another, as a JSON Patch (RFC 6902). */
 export type Change = readonly Operation[];
@@ -21,6 +22,10 @@ export interface Steps {
 
 /** The same as it is kept. */
 export interface History extends Omit<Steps, 'job'> {
-  /** Revision of the job that it belongs to. */
+  /** Revision and format of the job that it belongs to. */
   readonly revision: number;
+  readonly format: number;
 }
+
+export const readHistory = (jobId: string): Promise<History | null> =>
+  undoRecords.get<History>(jobId);

@@ -91,12 +91,16 @@ function store(): Promise<IDBPDatabase> {
   return opened;
 }
 
+/** Made once: it is tried before every change. */
+let trial: Uint8Array<ArrayBuffer> | null = null;
+
 /** What is tried is taken back, so that there is room for it; where there is none, the reserve is given up. */
 async function tryRoom(open: IDBPDatabase, bytes: number): Promise<void> {
   // That it fits is all that is asked: it need not reach the disk.
   const trying = () => open.transaction(BALLAST, 'readwrite', { durability: 'relaxed' }).store;
   try {
-    await trying().put(noise(bytes), TRIAL);
+    if (trial?.length !== bytes) trial = noise(bytes);
+    await trying().put(trial, TRIAL);
     await trying().delete(TRIAL);
   } catch {
     await open.delete(BALLAST, RESERVE);

@@ -1,8 +1,11 @@
 /** What is selected, on the board and in the lists alike. */
+import type { FactCode, FactName } from '$core';
+
 export interface FactPlace {
-  readonly code: string;
+  readonly code: FactCode | FactName;
   readonly slotId?: string | undefined;
   readonly enclosureId?: string | undefined;
+  readonly screenId?: string | undefined;
 }
 
 class Selection {

@@ -10,6 +10,7 @@ import { doubtStore, roomToWrite } from './room';
 
 /** A part of the store. Every answer comes in time or is said to be silent; nothing is written without room for it. */
 export class Records {
+  private static readonly parts: Records[] = [];
   private readonly kept: LocalForage;
 
   constructor(
@@ -21,10 +22,21 @@ export class Records {
       storeName: name,
       driver: localforage.INDEXEDDB,
     });
+    Records.parts.push(this);
+  }
+
+  /**
+   * Every part of this database is open before one is used: localForage, when it has lost its connection, trips over
+   * a part that is only just being opened.
+   */
+  private async ready(): Promise<LocalForage> {
+    const beside = Records.parts.filter(({ database }) => database === this.database);
+    await Promise.all(beside.map(({ kept }) => kept.ready()));
+    return this.kept;
   }
 
   get<Value = unknown>(key: string): Promise<Value | null> {
-    return answered(this.kept.getItem<Value>(key));
+    return answered(this.ready().then((kept) => kept.getItem<Value>(key)));
   }
   keys(): Promise<readonly string[]> {
     return answered(this.atOnce(async (open) => (await open.getAllKeys(this.name)).map(String)));
@@ -33,23 +45,23 @@ export class Records {
     return answered(this.atOnce((open) => open.getAll(this.name) as Promise<Value[]>));
   }
   count(): Promise<number> {
-    return answered(this.kept.length());
+    return answered(this.ready().then((kept) => kept.length()));
   }
 
   put(key: string, value: unknown): Promise<void> {
-    return this.write(() => this.kept.setItem(key, value));
+    return this.write((kept) => kept.setItem(key, value));
   }
   remove(key: string): Promise<void> {
-    return this.write(() => this.kept.removeItem(key));
+    return this.write((kept) => kept.removeItem(key));
   }
   clear(): Promise<void> {
-    return this.write(() => this.kept.clear());
+    return this.write((kept) => kept.clear());
   }
 
-  private async write(work: () => Promise<unknown>): Promise<void> {
+  private async write(work: (kept: LocalForage) => Promise<unknown>): Promise<void> {
     await answered(roomToWrite());
     try {
-      await answered(work());
+      await answered(this.ready().then(work));
     } catch (error) {
       doubtStore();
       throw error;
@@ -59,7 +71,7 @@ export class Records {
   /** In one reading: localForage goes from one to the next. */
   private async atOnce<Answer>(read: (open: IDBPDatabase) => Promise<Answer>): Promise<Answer> {
     // It is localForage that makes the store where there is none.
-    await this.kept.ready();
+    await this.ready();
     const open = await openDB(this.database);
     try {
       return await read(open);

@@ -5,6 +5,7 @@ import {
   DriverPackage,
   Extra,
   Machine,
+  cardName,
   deviceId,
   readKeptList,
   templateOf,
@@ -17,18 +18,33 @@ import {
 } from '$core';
 import { bin, type BinKind } from './bin.svelte';
 import { fetched } from './fetched';
-import { KEPT_LISTS, shelved, toShelf } from './stores';
+import { KEPT_LISTS, changing, shelved, toShelf } from './stores';
 
 const Catalogue = z.object({ cards: z.array(Card), extras: z.array(Extra) });
 const NOTHING_KEPT = { items: [], refused: [], newer: null };
-const BIN_KINDS = { cards: 'card', extras: 'extra', templates: 'template' } as const;
+/** What one of a list is known by, is called, and is in the bin. */
+const LISTS: {
+  readonly [Kind in KeptKind]: {
+    readonly keyOf: (item: KeptItems[Kind]) => string;
+    readonly nameOf: (item: KeptItems[Kind]) => string;
+    readonly binKind: Exclude<BinKind, 'job'>;
+  };
+} = {
+  cards: { keyOf: ({ id }) => id, nameOf: cardName, binKind: 'card' },
+  extras: {
+    keyOf: ({ id }) => id,
+    nameOf: ({ maker, model }) => `${maker} ${model}`,
+    binKind: 'extra',
+  },
+  templates: { keyOf: ({ name }) => name, nameOf: ({ name }) => name, binKind: 'template' },
+};
 const LIST_OF = { card: 'cards', extra: 'extras', template: 'templates' } as const;
 
 class Supplies {
   /** What the supplier sells; null until it was reached once. */
   private supplierCards = $state.raw<readonly Card[] | null>(null);
   private supplierExtras = $state.raw<readonly Extra[]>([]);
-  /** The shop's own: cards the supplier does not have, and others than it says; machines to start from. */
+  /** The shop's own: cards the supplier does not have, or has otherwise; templates. */
   private own = $state.raw<{ readonly [Kind in KeptKind]: KeptReading<KeptItems[Kind]> }>({
     cards: NOTHING_KEPT,
     extras: NOTHING_KEPT,
@@ -59,15 +75,12 @@ class Supplies {
   supplierAway = $state(false);
 
   async read(): Promise<void> {
-    const [catalogue, cards, extras, ownTemplates] = await Promise.all([
+    const [catalogue] = await Promise.all([
       supply('catalogue', '/api/catalogue', Catalogue),
-      this.keptList('cards'),
-      this.keptList('extras'),
-      this.keptList('templates'),
+      ...(['cards', 'extras', 'templates'] as const).map((kind) => this.readOwn(kind)),
     ]);
-    this.own = { cards, extras, templates: ownTemplates };
     const sold = catalogue?.cards ?? null;
-    const ids = [...new Set([...(sold ?? []), ...cards.items].map((card) => deviceId(card.ids)))];
+    const ids = [...new Set([...(sold ?? []), ...this.ownCards].map((card) => deviceId(card.ids)))];
     const [library, templates] = await Promise.all([
       supply('drivers', '/api/drivers', z.array(DriverPackage), { ids }),
       supply('templates', '/api/templates', z.array(Machine)),
@@ -79,73 +92,78 @@ class Supplies {
     this.supplierAway = sold === null || library === null;
   }
 
+  private ownIds = $derived(new Set([...this.ownCards, ...this.ownExtras].map(({ id }) => id)));
+  /** Whether the shop has a record of its own, be it of something that the supplier sells. */
+  isOwn = (id: string): boolean => this.ownIds.has(id);
+
   /** Whether the supplier sells it, whatever the shop has made of it. */
   isSuppliers = (id: string): boolean => this.supplierIds.has(id);
 
-  /** Keeps the shop's own cards. False where they cannot be kept; they then live as long as the window. */
-  keepCards(cards: readonly Card[]): Promise<boolean> {
-    return this.keep(
-      'cards',
-      cards,
-      ({ id }) => id,
-      ({ maker, model }) => `${maker} ${model}`,
-    );
-  }
-
-  /** The same for extras. */
-  keepExtras(extras: readonly Extra[]): Promise<boolean> {
-    return this.keep(
-      'extras',
-      extras,
-      ({ id }) => id,
-      ({ maker, model }) => `${maker} ${model}`,
-    );
-  }
-
-  /** Keeps a machine to start other surveys from; one of the same name is replaced. False where it cannot be kept. */
-  async keepTemplate(machine: Machine): Promise<boolean> {
-    const others = this.ownTemplates.filter(({ name }) => name !== machine.name);
-    return this.keepTemplates([...others, templateOf(machine)]);
-  }
-
-  keepTemplates(templates: readonly Machine[]): Promise<boolean> {
-    const name = (machine: Machine) => machine.name;
-    return this.keep('templates', templates, name, name);
-  }
-
-  /** Keeps a list, with what of it no longer reads behind it; what is left out of it goes into the bin. */
-  private async keep<Kind extends KeptKind>(
+  /**
+   * Changes the shop's own cards, extras or templates: some are put in, by their key in the place of what is there,
+   * some go into the bin. False where that cannot be kept; it then lives as long as the window.
+   */
+  async keep<Kind extends KeptKind>(
     kind: Kind,
-    items: readonly KeptItems[Kind][],
-    keyOf: (item: KeptItems[Kind]) => string,
-    nameOf: (item: KeptItems[Kind]) => string,
+    put: readonly KeptItems[Kind][],
+    removed: readonly KeptItems[Kind][] = [],
   ): Promise<boolean> {
-    const before = this.own[kind] as KeptReading<KeptItems[Kind]>;
-    this.own = { ...this.own, [kind]: { ...before, items } };
-    // A newer version has written the list: nothing is written over that.
-    if (before.newer !== null) return false;
-    const stay = new Set(items.map(keyOf));
+    const { keyOf, nameOf, binKind } = LISTS[kind];
+    const gone = new Set([...put, ...removed].map(keyOf));
+    const changed = (items: readonly KeptItems[Kind][]) => [
+      ...items.filter((item) => !gone.has(keyOf(item))),
+      ...put,
+    ];
     try {
-      for (const record of before.items.filter((item) => !stay.has(keyOf(item))))
-        await bin.put(BIN_KINDS[kind], nameOf(record), record);
-      await toShelf(
-        KEPT_LISTS[kind],
-        writeKeptList(
-          items,
-          before.refused.map(({ item }) => item),
-        ),
-      );
-      return true;
+      return await this.inList(kind, async (stored) => {
+        // A newer version has written the list: nothing is written over that.
+        if (stored.newer !== null) {
+          this.take(kind, { ...stored, items: changed(this.kept(kind).items) });
+          return false;
+        }
+        const items = changed(stored.items);
+        this.take(kind, { ...stored, items });
+        const stay = new Set(items.map(keyOf));
+        for (const item of stored.items.filter((each) => !stay.has(keyOf(each))))
+          await bin.put(binKind, nameOf(item), item);
+        const refused = stored.refused.map(({ item }) => item);
+        await toShelf(KEPT_LISTS[kind], writeKeptList(items, refused));
+        return true;
+      });
     } catch {
+      const before = this.kept(kind);
+      this.take(kind, { ...before, items: changed(before.items) });
       return false;
     }
   }
 
-  private async keptList<Kind extends KeptKind>(kind: Kind): Promise<KeptReading<KeptItems[Kind]>> {
+  /** Keeps a machine to start other surveys from; one of the same name is replaced. */
+  keepTemplate(machine: Machine): Promise<boolean> {
+    return this.keep('templates', [templateOf(machine)]);
+  }
+
+  private kept = <Kind extends KeptKind>(kind: Kind): KeptReading<KeptItems[Kind]> =>
+    this.own[kind] as KeptReading<KeptItems[Kind]>;
+
+  private take<Kind extends KeptKind>(kind: Kind, list: KeptReading<KeptItems[Kind]>): void {
+    this.own = { ...this.own, [kind]: list };
+  }
+
+  /** The list as it is stored, whatever this window knows of it, and nobody changes it meanwhile. */
+  private inList<Kind extends KeptKind, Result>(
+    kind: Kind,
+    work: (stored: KeptReading<KeptItems[Kind]>) => Promise<Result>,
+  ): Promise<Result> {
+    return changing(`list-${kind}`, async () =>
+      work(readKeptList(kind, await shelved<unknown>(KEPT_LISTS[kind]))),
+    );
+  }
+
+  private async readOwn(kind: KeptKind): Promise<void> {
     try {
-      return readKeptList(kind, await shelved<unknown>(KEPT_LISTS[kind]));
+      await this.inList(kind, (stored) => Promise.resolve(this.take(kind, stored)));
     } catch {
-      return NOTHING_KEPT;
+      // What lives in this window stays.
     }
   }
 
@@ -153,14 +171,7 @@ class Supplies {
   async putBack(kind: Exclude<BinKind, 'job'>, record: unknown): Promise<boolean> {
     const list = LIST_OF[kind];
     const [item] = readKeptList(list, writeKeptList([record])).items;
-    if (item === undefined) return false;
-    if (kind === 'template') return this.keepTemplate(item as Machine);
-    const { id } = item as Card | Extra;
-    const without = <Each extends { readonly id: string }>(items: readonly Each[]) =>
-      items.filter((each) => each.id !== id);
-    return kind === 'card'
-      ? this.keepCards([...without(this.ownCards), item as Card])
-      : this.keepExtras([...without(this.ownExtras), item as Extra]);
+    return item === undefined ? false : this.keep(list, [item]);
   }
 }
 

@@ -39,6 +39,7 @@ function changes(job: Job, steps: readonly Past[]): readonly Past[] {
 
 export const historyOf = ({ job, done, undone }: Steps): History => ({
   revision: job.revision,
+  format: job.format,
   done: changes(job, done),
   undone: changes(job, undone),
 });
@@ -46,6 +47,3 @@ export const historyOf = ({ job, done, undone }: Steps): History => ({
 export async function keepHistory(state: Steps): Promise<void> {
   await undoRecords.put(state.job.id, historyOf(state));
 }
-
-export const readHistory = (jobId: string): Promise<History | null> =>
-  undoRecords.get<History>(jobId);

@@ -53,7 +53,9 @@ const work = {
       await writer.add(item);
       if (n % TELL_EVERY === 0) onProgress(n, items.length);
     }
-    return new Blob([writer.finish(now(), version) as BlobPart], { type: 'application/zip' });
+    return new Blob([(await writer.finish(now(), version)) as BlobPart], {
+      type: 'application/zip',
+    });
   },
 
   look: async (file: Blob): Promise<Looked> => {

@@ -3,7 +3,8 @@
  * more is ended; a worker that does not hear of it is ended with it, and the next question gets another.
  */
 import { wrap, type Remote } from 'comlink';
-import type { PlannerWork } from './planner.worker';
+import type { PlanRequest } from '$core';
+import type { PlannerWork, Question, Supplies } from './planner.worker';
 
 /** So long a search may take to hear that it should stop or end. */
 const PATIENCE_MS = 400;
@@ -11,6 +12,8 @@ const PATIENCE_MS = 400;
 interface Running {
   readonly worker: Worker;
   readonly remote: Remote<PlannerWork>;
+  /** What it was told last. */
+  known: Supplies | null;
 }
 
 let running: Running | null = null;
@@ -22,33 +25,50 @@ let queue: Promise<unknown> = Promise.resolve();
 export function startPlanner(): Remote<PlannerWork> {
   if (running === null) {
     const worker = new Worker(new URL('./planner.worker.ts', import.meta.url), { type: 'module' });
-    running = { worker, remote: wrap<PlannerWork>(worker) };
+    running = { worker, remote: wrap<PlannerWork>(worker), known: null };
   }
   return running.remote;
 }
 
+type Ask<Answer> = (planner: Remote<PlannerWork>, question: Question) => Promise<Answer | null>;
+
 /** The answer, or null once nobody waits for it. */
 export function askPlanner<Answer>(
-  question: (planner: Remote<PlannerWork>) => Promise<Answer | null>,
+  request: PlanRequest,
+  ask: Ask<Answer>,
   waiting: AbortSignal,
 ): Promise<Answer | null> {
-  const answer = queue.then(() => answered(question, waiting));
+  const answer = queue.then(() => answered(request, ask, waiting));
   queue = answer.catch(() => undefined);
   return answer;
 }
 
+/** The request without what the planner knows already; what is new to it of that, it is told first. */
+function questionTo(planner: Remote<PlannerWork>, request: PlanRequest): Question {
+  const { cards, extras = [], library, ...question } = request;
+  const known = running?.known;
+  const isKnown = known?.cards === cards && known.extras === extras && known.library === library;
+  if (running !== null && !isKnown) {
+    running.known = { cards, extras, library };
+    void planner.know(running.known);
+  }
+  return question;
+}
+
 async function answered<Answer>(
-  question: (planner: Remote<PlannerWork>) => Promise<Answer | null>,
+  request: PlanRequest,
+  ask: Ask<Answer>,
   waiting: AbortSignal,
 ): Promise<Answer | null> {
   if (waiting.aborted) return null;
   const planner = startPlanner();
+  const question = questionTo(planner, request);
   const abandoned = new Promise<null>((resolve) => (abandon = () => resolve(null)));
   const over = { now: false };
   const onAbort = () => void tell(() => planner.end(), over);
   waiting.addEventListener('abort', onAbort);
   try {
-    const answer = await Promise.race([question(planner), abandoned]);
+    const answer = await Promise.race([ask(planner, question), abandoned]);
     return waiting.aborted ? null : answer;
   } finally {
     over.now = true;

@@ -1,19 +1,44 @@
-/** The planner, off the screen's thread. What is not asked for at once is fetched when it is. */
+/**
+ * The planner, off the screen's thread. Catalogue and library come once and stay, so that a question is small and what was
+ * worked out of them keeps. What is not asked for at once is fetched when it is.
+ */
 import { expose } from 'comlink';
+import type { ChoiceProgress, PlanRequest } from '$core';
 import { planWork } from './planWork';
 
-type Questions = (typeof import('./planQuestions'))['planQuestions'];
+/** What a question is asked of, whatever the job. */
+export type Supplies = Pick<PlanRequest, 'cards' | 'extras' | 'library'>;
+export type Question = Omit<PlanRequest, keyof Supplies>;
 
-const questions = async (): Promise<Questions> => (await import('./planQuestions')).planQuestions;
+type Questions = (typeof import('./planQuestions'))['planQuestions'];
+type Behind<Asked> = Asked extends (request: PlanRequest, ...rest: infer Rest) => infer Answer
+  ? (question: Question, ...rest: Rest) => Answer
+  : never;
+
+let supplies: Supplies = { cards: [], library: null };
+const whole = (question: Question): PlanRequest => ({ ...question, ...supplies });
+
+const asked =
+  <Name extends keyof Questions>(name: Name) =>
+  async (question: Question, ...rest: unknown[]) => {
+    const { planQuestions } = await import('./planQuestions');
+    const answer = planQuestions[name] as (request: PlanRequest, ...rest: unknown[]) => unknown;
+    return answer(whole(question), ...rest);
+  };
 
 const work = {
-  ...planWork,
-  explain: async (...asked: Parameters<Questions['explain']>) =>
-    (await questions()).explain(...asked),
-  pricePins: async (...asked: Parameters<Questions['pricePins']>) =>
-    (await questions()).pricePins(...asked),
-  whyNot: async (...asked: Parameters<Questions['whyNot']>) => (await questions()).whyNot(...asked),
-  whatIf: async (...asked: Parameters<Questions['whatIf']>) => (await questions()).whatIf(...asked),
+  /** What every question from now on is asked of. */
+  know(known: Supplies): void {
+    supplies = known;
+  },
+  choose: (question: Question, hear: (progress: ChoiceProgress) => void) =>
+    planWork.choose(whole(question), hear),
+  stop: planWork.stop,
+  end: planWork.end,
+  explain: asked('explain') as Behind<Questions['explain']>,
+  pricePins: asked('pricePins') as Behind<Questions['pricePins']>,
+  whyNot: asked('whyNot') as Behind<Questions['whyNot']>,
+  whatIf: asked('whatIf') as Behind<Questions['whatIf']>,
 };
 export type PlannerWork = typeof work;
 

@@ -1,11 +1,14 @@
 /** Evidence read and taken into a survey, and what a screen has to know of it. */
 import {
+  observeReport,
   readEvidence,
   takeEvidence,
   type Card,
+  type DeviceObservation,
   type Evidence,
   type EvidenceFile,
   type FileReport,
+  type Job,
   type Known,
   type KnownLists,
   type Machine,
@@ -51,6 +54,9 @@ export const readWork = {
   /** What was read last, taken into a survey that was changed meanwhile; null where nothing was read. */
   takeAgain: (machine: Machine, cards: readonly Card[]): EvidenceTaken | null =>
     last === null ? null : taken(last, machine, cards),
+  /** What was read last, held against the job's accepted plan. @param at ISO instant */
+  observe: (job: Job, at: string): readonly DeviceObservation[] =>
+    last === null ? [] : observeReport(job, last, at),
 };
 
 const fetched = async ({ name, content }: DroppedFile): Promise<EvidenceFile> => ({
