@@ -2,7 +2,7 @@
   import { OPENING_PITCH_MM, valueOf, type Machine, type Verdict } from '$core';
   import { VERDICT_WORDS } from '$lib/wording/findings';
   import VerdictMark from '../ui/VerdictMark.svelte';
-  import BoxHandles from './BoxHandles.svelte';
+  import ObstacleHandles from './ObstacleHandles.svelte';
   import { ARROWS, CARD_DRAG, followHand } from './drag';
   import { movedSlot, type Edit } from './edits';
   import BoardBodies from './BoardBodies.svelte';
@@ -28,6 +28,7 @@
     onedit,
     ontry,
     share = 1,
+    availablePx,
   }: {
     machine: Machine;
     planned?: readonly CardOnSlot[];
@@ -43,6 +44,8 @@
     ontry?: (cardId: string, slotId: string) => void;
     /** Part of the window's height for this drawing, where there are several. */
     share?: number;
+    /** Width that there is for it: measured by who places it, so that a drawing is not made twice. */
+    availablePx: number;
   } = $props();
 
   /** Room for the words beside the drawing, in pixels. */
@@ -55,7 +58,6 @@
   /** About what a letter of a card's name takes. */
   const LETTER_PX = 7;
 
-  let availablePx = $state(640);
   let windowPx = $state(800);
   /** The survey as a drag would leave it, until the hand lets go. */
   let draft = $state.raw<Edit | null>(null);
@@ -92,9 +94,9 @@
     );
   });
 
-  /** Where a dragged box is now, in millimetres. */
+  /** Where a dragged obstacle is now, in millimetres. */
   const draftFigures = $derived.by(() => {
-    const moved = draft?.machine.boxes.find((box, n) => box !== machine.boxes[n]);
+    const moved = draft?.machine.obstacles.find((obstacle, n) => obstacle !== machine.obstacles[n]);
     return moved === undefined
       ? ''
       : `, ${moved.xMm} / ${moved.yMm} mm, ${moved.widthMm} × ${moved.depthMm} mm`;
@@ -114,7 +116,7 @@
     });
   }
 
-  /** A click on a box that was not dragged means the slot beneath it. */
+  /** A click on an obstacle that was not dragged means the slot beneath it. */
   function selectBelow({ clientX, clientY }: PointerEvent) {
     const slotId = document
       .elementsFromPoint(clientX, clientY)
@@ -187,7 +189,7 @@
 
 <svelte:window bind:innerHeight={windowPx} />
 
-<div class="board" bind:clientWidth={availablePx}>
+<div class="board">
   <svg
     bind:this={svg}
     width={widthPx}
@@ -267,7 +269,7 @@
     <BoardBodies {layout} {scale} {selectedSlotId} />
 
     {#if onedit}
-      <BoxHandles {machine} boxes={layout.boxes} place={rect} ondrag={drag} {onedit} />
+      <ObstacleHandles {machine} obstacles={layout.obstacles} place={rect} ondrag={drag} {onedit} />
     {/if}
     {#if draft}
       <text class="draft" x={rightPx / 2} y={bottomPx - 8}>{draft.what}{draftFigures}</text>

@@ -1,8 +1,8 @@
 <script lang="ts">
-  /** What stands on the board and over it: boxes, cards that are there, planned or tried, and where two claim the same ground. */
+  /** What stands on the board and over it: obstacles, cards that are there, planned or tried, and where two claim the same ground. */
   import type { BoardLayout } from './layout';
   import type { BoardScale } from './scale';
-  import { boxWords } from './slotWords';
+  import { obstacleWords } from './slotWords';
 
   let {
     layout,
@@ -26,22 +26,23 @@
   </pattern>
 </defs>
 <g class="bodies" aria-hidden="true">
-  {#each layout.boxes as box (box.id)}
-    <rect {...scale.rect(box)} class="box" class:movable={box.movable} />
-    {@const words = boxWords(box, scale.pxPerMm)}
+  {#each layout.obstacles as obstacle (obstacle.id)}
+    <rect {...scale.rect(obstacle)} class="obstacle" class:movable={obstacle.movable} />
+    {@const words = obstacleWords(obstacle, scale.pxPerMm)}
     {#each words as line, n (line)}
       <text
         class="figure"
-        x={scale.x(box.xMm) + 3}
-        y={scale.y(box.yMm + box.depthMm) - 4 - (words.length - 1 - n) * 12}>{line}</text
+        x={scale.x(obstacle.xMm) + 3}
+        y={scale.y(obstacle.yMm + obstacle.depthMm) - 4 - (words.length - 1 - n) * 12}>{line}</text
       >
     {:else}
-      {@const inner = box.xMm > layout.widthMm / 2}
+      {@const inner = obstacle.xMm > layout.widthMm / 2}
       <text
         class="figure"
         class:end={inner}
-        x={scale.x(box.xMm + box.widthMm) + (inner ? 0 : 4)}
-        y={inner ? scale.y(box.yMm) - 4 : scale.y(box.yMm + box.depthMm / 2) + 4}>{box.name}</text
+        x={scale.x(obstacle.xMm + obstacle.widthMm) + (inner ? 0 : 4)}
+        y={inner ? scale.y(obstacle.yMm) - 4 : scale.y(obstacle.yMm + obstacle.depthMm / 2) + 4}
+        >{obstacle.name}</text
       >
     {/each}
   {/each}
@@ -66,12 +67,12 @@
   .bodies {
     pointer-events: none;
   }
-  .box {
+  .obstacle {
     fill: var(--cds-ui-03);
     fill-opacity: 0.55;
     stroke: var(--cds-text-02);
   }
-  .box.movable {
+  .obstacle.movable {
     stroke-dasharray: 4 3;
   }
   .body {

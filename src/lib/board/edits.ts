@@ -1,5 +1,5 @@
-/** What a hand on the drawing changes in the survey: boxes move and stretch by millimetres, slots by openings. */
-import { OPENING_PITCH_MM, tell, valueOf, type Box, type Machine } from '$core';
+/** What a hand on the drawing changes in the survey: obstacles move and stretch by millimetres, slots by openings. */
+import { OPENING_PITCH_MM, override, valueOf, type Obstacle, type Machine } from '$core';
 
 /** A survey after an edit, and what was done, in words. */
 export interface Edit {
@@ -14,26 +14,36 @@ const within = (value: number, least: number, most: number): number =>
   Math.min(most, Math.max(least, value));
 
 /** Whole millimetres: finer than anyone measures in a case. */
-export function movedBox(machine: Machine, id: string, dxMm: number, dyMm: number): Edit {
-  return changedBox(machine, id, 'moved', (box) => ({
-    ...box,
-    xMm: within(Math.round(box.xMm + dxMm), 0, LARGEST_MM),
-    yMm: within(Math.round(box.yMm + dyMm), -50, LARGEST_MM),
+export function movedObstacle(machine: Machine, id: string, dxMm: number, dyMm: number): Edit {
+  return changedObstacle(machine, id, 'moved', (obstacle) => ({
+    ...obstacle,
+    xMm: within(Math.round(obstacle.xMm + dxMm), 0, LARGEST_MM),
+    yMm: within(Math.round(obstacle.yMm + dyMm), -50, LARGEST_MM),
   }));
 }
 
-export function stretchedBox(machine: Machine, id: string, dxMm: number, dyMm: number): Edit {
-  return changedBox(machine, id, 'stretched', (box) => ({
-    ...box,
-    widthMm: within(Math.round(box.widthMm + dxMm), SMALLEST_MM, LARGEST_MM),
-    depthMm: within(Math.round(box.depthMm + dyMm), SMALLEST_MM, LARGEST_MM),
+export function stretchedObstacle(machine: Machine, id: string, dxMm: number, dyMm: number): Edit {
+  return changedObstacle(machine, id, 'stretched', (obstacle) => ({
+    ...obstacle,
+    widthMm: within(Math.round(obstacle.widthMm + dxMm), SMALLEST_MM, LARGEST_MM),
+    depthMm: within(Math.round(obstacle.depthMm + dyMm), SMALLEST_MM, LARGEST_MM),
   }));
 }
 
-function changedBox(machine: Machine, id: string, what: string, change: (box: Box) => Box): Edit {
-  const name = machine.boxes.find((box) => box.id === id)?.name ?? '';
+function changedObstacle(
+  machine: Machine,
+  id: string,
+  what: string,
+  change: (obstacle: Obstacle) => Obstacle,
+): Edit {
+  const name = machine.obstacles.find((obstacle) => obstacle.id === id)?.name ?? '';
   return {
-    machine: { ...machine, boxes: machine.boxes.map((box) => (box.id === id ? change(box) : box)) },
+    machine: {
+      ...machine,
+      obstacles: machine.obstacles.map((obstacle) =>
+        obstacle.id === id ? change(obstacle) : obstacle,
+      ),
+    },
     what: `${name}: ${what}`,
   };
 }
@@ -51,7 +61,7 @@ export function movedSlot(machine: Machine, id: string, dxMm: number, dyMm: numb
     return put(
       {
         ...slot,
-        place: tell(slot.place, {
+        place: override(slot.place, {
           xMm: within(Math.round(place.xMm + dxMm), 0, LARGEST_MM),
           yMm: within(Math.round(place.yMm + dyMm), 0, LARGEST_MM),
         }),
@@ -62,5 +72,5 @@ export function movedSlot(machine: Machine, id: string, dxMm: number, dyMm: numb
   const openings = valueOf(machine.case.openings) ?? 7;
   const from = valueOf(slot.opening) ?? 1;
   const opening = within(from + Math.round(dyMm / OPENING_PITCH_MM), 1, openings);
-  return put({ ...slot, opening: tell(slot.opening, opening) }, `faces opening ${opening}`);
+  return put({ ...slot, opening: override(slot.opening, opening) }, `faces opening ${opening}`);
 }

@@ -17,7 +17,7 @@ export function lanesUsed(
     const card = planned.find((each) => each.slot.id === slot.id)?.card;
     if (card !== undefined) return trained(card, slot);
     const occupant = valueOf(slot.occupant);
-    if (occupant === null || occupant.fate === 'goes') return 0;
+    if (occupant === null || occupant.disposition === 'remove') return 0;
     const record = recordOf(occupant, cards);
     return record === null ? (valueOf(slot.lanes) ?? 0) : trained(record, slot);
   };

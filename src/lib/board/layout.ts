@@ -13,7 +13,7 @@ import {
   connectorLengthMm,
   openingMiddleMm,
   valueOf,
-  type Box,
+  type Obstacle,
   type Card,
   type Machine,
   type Rectangle,
@@ -76,7 +76,7 @@ export interface BoardLayout {
   readonly openings: readonly DrawnOpening[];
   readonly slots: readonly DrawnSlot[];
   readonly bodies: readonly DrawnBody[];
-  readonly boxes: readonly Box[];
+  readonly obstacles: readonly Obstacle[];
   /** From the rear edge to where a card stops; null while not known. */
   readonly roomMm: number | null;
   /** Ground that two things claim at once. */
@@ -122,7 +122,7 @@ export function boardLayout(
     outline?.widthMm ?? 0,
     CONNECTOR_START_MM + 100,
     ...bodies.map((body) => body.widthMm),
-    ...machine.boxes.map((box) => box.xMm + box.widthMm),
+    ...machine.obstacles.map((obstacle) => obstacle.xMm + obstacle.widthMm),
   );
   return {
     leftMm: -OPENING_STRIP_MM - MARGIN_MM / 2,
@@ -150,7 +150,9 @@ export function boardLayout(
       drawnSlot(slot, middleOf(slot)),
     ),
     bodies,
-    boxes: machine.boxes.filter((box) => box.yMm + box.depthMm > topMm && box.yMm < bottomMm),
+    obstacles: machine.obstacles.filter(
+      (obstacle) => obstacle.yMm + obstacle.depthMm > topMm && obstacle.yMm < bottomMm,
+    ),
     roomMm,
     conflicts: conflictsOf(machine, bodies, roomMm),
   };
@@ -247,7 +249,7 @@ function wiredLengthMm(lanes: number): number {
 function occupantBody(slot: Slot, middleMm: number): readonly DrawnBody[] {
   const occupant = valueOf(slot.occupant);
   if (occupant === null) return [];
-  const kind = occupant.fate === 'goes' ? 'leaving' : 'there';
+  const kind = occupant.disposition === 'remove' ? 'leaving' : 'there';
   if (slot.bus === 'm2') return moduleBody(slot, occupant.name, valueOf(occupant.lengthMm), kind);
   const lengthMm = valueOf(occupant.lengthMm);
   return [
@@ -278,7 +280,7 @@ function moduleBody(
       widthMm: lengthMm ?? SHORTEST_MODULE_MM,
       depthMm: MODULE_WIDTH_MM,
       slotId: slot.id,
-      // It lies flat on the board, below what cards and boxes claim.
+      // It lies flat on the board, below what cards and obstacles claim.
       placed: false,
       name,
       lengthMm,
@@ -319,7 +321,7 @@ function conflictsOf(
   // What comes out is in nobody's way.
   const placed = bodies.filter((body) => body.placed && body.kind !== 'leaving');
   const fresh = placed.filter(({ kind }) => kind !== 'there');
-  const obstacles = machine.boxes.filter(({ heightMm }) => heightMm > UNDER_CARD_ROOM_MM);
+  const obstacles = machine.obstacles.filter(({ heightMm }) => heightMm > UNDER_CARD_ROOM_MM);
   return fresh.flatMap((body) => [
     ...[...placed.filter((other) => other !== body), ...obstacles].flatMap((other) =>
       common(body, other),

@@ -1,13 +1,6 @@
 /** A slot's facts in one line beside the drawing. Unknown facts are said to be unknown. */
-import { cardName, disagreeing, valueOf, type Box, type Card, type Slot } from '$core';
-
-/** The signals an M.2 socket can carry. */
-export const SIGNAL_WORDS = {
-  pcie: 'PCI Express',
-  sata: 'SATA',
-  usb: 'USB',
-  radio: 'radio only',
-} as const;
+import { cardName, disagreeing, valueOf, type Obstacle, type Card, type Slot } from '$core';
+import { SIGNAL_WORDS } from '$lib/wording/things';
 
 export function slotLine(slot: Slot): string {
   if (slot.bus === 'pci') return 'classic PCI, 133 MB/s shared';
@@ -25,10 +18,12 @@ export function slotLine(slot: Slot): string {
   const lanes = valueOf(slot.lanes);
   const generation = valueOf(slot.generation);
   const length = connector === null ? 'length ?' : `x${connector}`;
-  const doubted = [...new Set(disagreeing(slot.lanes).map(({ value }) => `not x${value}`))];
+  const doubted = [...new Set(disagreeing(slot.lanes).map(({ value }) => ` or x${value}?`))].join(
+    '',
+  );
   const wired = lanes === null ? 'lanes ?' : lanes === connector ? 'all wired' : `wired x${lanes}`;
   const gen = generation === null ? 'Gen ?' : `Gen ${generation}`;
-  return [length, wired, ...doubted, gen].join(', ');
+  return [length, `${wired}${doubted}`, gen].join(', ');
 }
 
 /** What is planned of a slot: a card that goes into it, or what becomes of the one that is there. */
@@ -36,19 +31,19 @@ export function plannedWords(slot: Slot, drawn: Slot, cards: readonly Card[]): s
   if (cards.length > 0) return cards.map(cardName).join(', ');
   const [now, then] = [valueOf(slot.occupant), valueOf(drawn.occupant)];
   if (then !== null && then.name !== now?.name) return `${then.name}, moved here`;
-  if (now === null || now.fate === 'goes') return '';
+  if (now === null || now.disposition === 'remove') return '';
   if (then === null) return 'moves away';
-  return then.fate === 'goes' ? 'comes out' : '';
+  return then.disposition === 'remove' ? 'comes out' : '';
 }
 
 /** About the width of a letter of the drawing's small text, in pixels. */
 const LETTER_PX = 6;
 const LINE_PX = 12;
 
-/** A box's name and height, as many lines of it as fit into the box as drawn. */
-export function boxWords(box: Box, pxPerMm: number): readonly string[] {
-  const height = `${box.heightMm} high`;
-  const fits = (text: string) => text.length * LETTER_PX + 4 <= box.widthMm * pxPerMm;
-  const lines = [box.name, height].filter(fits);
-  return box.depthMm * pxPerMm < lines.length * LINE_PX ? lines.slice(-1) : lines;
+/** An obstacle's name and height, as many lines of it as fit into the obstacle as drawn. */
+export function obstacleWords(obstacle: Obstacle, pxPerMm: number): readonly string[] {
+  const height = `${obstacle.heightMm} high`;
+  const fits = (text: string) => text.length * LETTER_PX + 4 <= obstacle.widthMm * pxPerMm;
+  const lines = [obstacle.name, height].filter(fits);
+  return obstacle.depthMm * pxPerMm < lines.length * LINE_PX ? lines.slice(-1) : lines;
 }

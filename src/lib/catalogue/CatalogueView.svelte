@@ -29,15 +29,15 @@
   import { isCurrency, isTax, money } from '$lib/state/money.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { busWords, deliveryWords } from '$lib/wording/deliveries';
-  import { inMoney } from '$lib/wording/figures';
   import { CARD_KIND_WORDS } from '$lib/wording/needs';
-  import { EXTRA_KIND_WORDS, THING_WORDS } from '$lib/wording/things';
+  import { EXTRA_KIND_WORDS, fitsWords } from '$lib/wording/things';
   import { download } from '../ui/download';
   import { isTyping } from '../ui/keys';
   import { idFor, ownParts } from './ownParts.svelte';
   import ImportTable from './ImportTable.svelte';
   import LearnCard from './LearnCard.svelte';
   import PartForm from './PartForm.svelte';
+  import PartTable from './PartTable.svelte';
 
   type Shown = 'cards' | 'extras';
   let shown = $state<Shown>('cards');
@@ -50,7 +50,6 @@
   let refused = $state('');
   let search = $state<HTMLInputElement | null>(null);
 
-  const own = $derived(new Set([...supplies.ownCards, ...supplies.ownExtras].map(({ id }) => id)));
   const cards = $derived(
     sifted(supplies.cards ?? [], { kind, sought, goesIn: false, meets: false }, new Set()),
   );
@@ -62,11 +61,8 @@
         .every((word) => extraText(each).includes(word)),
     ),
   );
-  const fitsWords = ({ fits }: Extra) => THING_WORDS[fits] ?? fits;
   const extraText = (each: Extra) =>
-    `${each.maker} ${each.model} ${EXTRA_KIND_WORDS[each.kind]} ${fitsWords(each)}`.toLowerCase();
-  const from = (id: string) =>
-    !own.has(id) ? 'supplier' : supplies.isSuppliers(id) ? 'supplier, changed here' : 'own';
+    `${each.maker} ${each.model} ${EXTRA_KIND_WORDS[each.kind]} ${fitsWords(each.fits)}`.toLowerCase();
 
   function show(what: Shown) {
     shown = what;
@@ -251,74 +247,34 @@
     {:else if supplies.cards === null && !supplies.supplierAway}
       <InlineLoading description="Fetching the catalogue" />
     {:else if shown === 'cards'}
-      <table class="plain">
-        <thead>
-          <tr
-            ><th scope="col">Card</th><th scope="col">Kind</th><th scope="col">Delivers</th><th
-              scope="col">Slot</th
-            ><th scope="col" class="number">Price, {money.currency}</th><th
-              scope="col"
-              class="number">Days</th
-            ><th scope="col">From</th></tr
-          >
-        </thead>
-        <tbody>
-          {#each cards as each (each.id)}
-            <tr class:selected={each.id === card?.id}>
-              <th scope="row">
-                <button type="button" class="text" onclick={() => edit(each)}
-                  >{cardName(each)}</button
-                >
-              </th>
-              <td>{CARD_KIND_WORDS[each.delivers.kind]}</td>
-              <td>{deliveryWords(each.delivers)}</td>
-              <td>{busWords(each)}</td>
-              <td class="number">{inMoney(each.priceCents)}</td>
-              <td class="number">{each.leadDays ?? 'here'}</td>
-              <td>{from(each.id)}</td>
-            </tr>
-          {:else}
-            <tr><td colspan="7">No card matches. Fewer words, or another kind.</td></tr>
-          {/each}
-        </tbody>
-      </table>
+      <PartTable
+        heads={['Card', 'Kind', 'Delivers', 'Slot']}
+        parts={cards}
+        chosenId={card?.id ?? null}
+        pick={edit}
+        none="No card matches. Fewer words, or another kind."
+      >
+        {#snippet cells(each)}
+          <td>{CARD_KIND_WORDS[each.delivers.kind]}</td>
+          <td>{deliveryWords(each.delivers)}</td>
+          <td>{busWords(each)}</td>
+        {/snippet}
+      </PartTable>
     {:else}
-      <table class="plain">
-        <thead>
-          <tr
-            ><th scope="col">Extra</th><th scope="col">Kind</th><th scope="col">For</th><th
-              scope="col"
-              class="number">Limit</th
-            ><th scope="col" class="number">Price, {money.currency}</th><th
-              scope="col"
-              class="number">Days</th
-            ><th scope="col">From</th></tr
+      <PartTable
+        heads={['Extra', 'Kind', 'For', 'Limit']}
+        parts={extras}
+        chosenId={extra?.id ?? null}
+        pick={(each) => (extra = each)}
+        none="No extra matches."
+      >
+        {#snippet cells(each)}
+          <td>{EXTRA_KIND_WORDS[each.kind]}</td>
+          <td>{fitsWords(each.fits)}</td>
+          <td>{each.limit === null ? '' : `${each.limit} ${EXTRA_LIMIT_UNITS[each.kind] ?? ''}`}</td
           >
-        </thead>
-        <tbody>
-          {#each extras as each (each.id)}
-            <tr class:selected={each.id === extra?.id}>
-              <th scope="row">
-                <button type="button" class="text" onclick={() => (extra = each)}
-                  >{cardName(each)}</button
-                >
-              </th>
-              <td>{EXTRA_KIND_WORDS[each.kind]}</td>
-              <td>{fitsWords(each)}</td>
-              <td class="number"
-                >{each.limit === null
-                  ? ''
-                  : `${each.limit} ${EXTRA_LIMIT_UNITS[each.kind] ?? ''}`}</td
-              >
-              <td class="number">{inMoney(each.priceCents)}</td>
-              <td class="number">{each.leadDays ?? 'here'}</td>
-              <td>{from(each.id)}</td>
-            </tr>
-          {:else}
-            <tr><td colspan="7">No extra matches.</td></tr>
-          {/each}
-        </tbody>
-      </table>
+        {/snippet}
+      </PartTable>
     {/if}
     <div class="money" role="group" aria-label="Money">
       <TextInput
@@ -357,7 +313,7 @@
           duplicate={of.id === 'new'
             ? undefined
             : () => edit({ ...of, id: 'new', model: `${of.model} (copy)` })}
-          drop={own.has(of.id) ? () => drop(of.id, cardName(of)) : undefined}
+          drop={supplies.isOwn(of.id) ? () => drop(of.id, cardName(of)) : undefined}
           dropWords={dropWords(of.id)}
         />
       {/key}
@@ -375,7 +331,7 @@
           duplicate={of.id === 'new'
             ? undefined
             : () => (extra = { ...of, id: 'new', model: `${of.model} (copy)` })}
-          drop={own.has(of.id) ? () => drop(of.id, cardName(of)) : undefined}
+          drop={supplies.isOwn(of.id) ? () => drop(of.id, cardName(of)) : undefined}
           dropWords={dropWords(of.id)}
         />
       {/key}
@@ -429,9 +385,6 @@
   }
   .tools > :global(.bx--form-item:has(.bx--select)) {
     flex: 0 0 10rem;
-  }
-  tr.selected {
-    background: var(--tenant-selected);
   }
   .money {
     display: flex;

@@ -12,7 +12,7 @@
 </script>
 
 <section aria-label="Learn a card">
-  <div class="head">
+  <div class="headed">
     <h2>Learn a card from a machine that holds it</h2>
     <Button size="small" kind="ghost" on:click={close}>Close</Button>
   </div>
@@ -41,11 +41,6 @@
 </section>
 
 <style>
-  .head {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-  }
   p {
     margin: 0.5rem 0;
   }

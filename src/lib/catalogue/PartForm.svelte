@@ -43,7 +43,7 @@
 </script>
 
 <section aria-label={heading}>
-  <div class="head">
+  <div class="headed">
     <h2>{heading}</h2>
     <Button size="small" kind="ghost" on:click={close}>Close</Button>
   </div>
@@ -68,11 +68,6 @@
 </section>
 
 <style>
-  .head {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-  }
   .fields {
     display: grid;
     grid-template-columns: 1fr 1fr;

@@ -85,19 +85,19 @@ export function compared(
   return rows.flatMap((row) => {
     const card = row[0]?.card;
     if (card === undefined) return [];
-    const places = row.map((at) => {
+    // Where it does best is asked only of where it goes best.
+    const mildest = Math.min(...row.map(severity));
+    const places = row.flatMap((at) => {
+      if (severity(at) > mildest) return [];
       const flows = needs.flatMap((need) => flowOf(card, at.slot, need, machine) ?? []);
       const flow = flows.toSorted((a, b) => b.units - a.units || b.high - a.high)[0] ?? null;
       const meets = flows
         .filter(({ need, units }) => units >= unitsNeeded(need))
         .map(({ need }) => need);
-      return { at, flow, meets };
+      return [{ at, flow, meets }];
     });
     const best = places.toSorted(
-      (a, b) =>
-        severity(a.at) - severity(b.at) ||
-        b.meets.length - a.meets.length ||
-        (b.flow?.high ?? 0) - (a.flow?.high ?? 0),
+      (a, b) => b.meets.length - a.meets.length || (b.flow?.high ?? 0) - (a.flow?.high ?? 0),
     )[0];
     return [
       {

@@ -20,22 +20,20 @@ class OwnParts {
 
   async putCards(cards: readonly Card[], what: string): Promise<void> {
     this.remember(what);
-    const ids = new Set(cards.map(({ id }) => id));
-    const others = supplies.ownCards.filter(({ id }) => !ids.has(id));
-    this.notKept = !(await supplies.keepCards([...others, ...cards]));
+    this.notKept = !(await supplies.keep('cards', cards));
   }
 
   async putExtra(extra: Extra, what: string): Promise<void> {
     this.remember(what);
-    const others = supplies.ownExtras.filter(({ id }) => id !== extra.id);
-    this.notKept = !(await supplies.keepExtras([...others, extra]));
+    this.notKept = !(await supplies.keep('extras', [extra]));
   }
 
   /** The shop's own goes; what the supplier says of it comes back. */
   async drop(id: string, what: string): Promise<void> {
     this.remember(what);
-    const cards = await supplies.keepCards(supplies.ownCards.filter((card) => card.id !== id));
-    const extras = await supplies.keepExtras(supplies.ownExtras.filter((extra) => extra.id !== id));
+    const isIt = (part: Card | Extra) => part.id === id;
+    const cards = await supplies.keep('cards', [], supplies.ownCards.filter(isIt));
+    const extras = await supplies.keep('extras', [], supplies.ownExtras.filter(isIt));
     this.notKept = !cards || !extras;
   }
 
@@ -43,8 +41,10 @@ class OwnParts {
     const before = this.past.at(-1);
     if (before === undefined) return;
     this.past = this.past.slice(0, -1);
-    const cards = await supplies.keepCards(before.cards);
-    const extras = await supplies.keepExtras(before.extras);
+    const since = ({ id }: Card | Extra) =>
+      ![...before.cards, ...before.extras].some((each) => each.id === id);
+    const cards = await supplies.keep('cards', before.cards, supplies.ownCards.filter(since));
+    const extras = await supplies.keep('extras', before.extras, supplies.ownExtras.filter(since));
     this.notKept = !cards || !extras;
     this.said = `Undone: ${before.what}`;
   }

@@ -10,7 +10,7 @@
   import type { BackupDifference } from '$core';
   import type { Look } from '$lib/workers/backup.worker';
   import { takesFocus } from '../ui/keys';
-  import { atMoment } from '$lib/wording/figures';
+  import { atMoment, counted } from '$lib/wording/figures';
   import { STANDING_WORDS, TAKING_WORDS, THING_WORDS } from '$lib/wording/backups';
 
   let {
@@ -33,8 +33,6 @@
   );
   const isNothing = $derived(fresh.length + differing.length === 0);
   const counts = $derived(look.manifest.counts);
-
-  const counted = (n: number, thing: string) => `${n} ${thing}${n === 1 ? '' : 's'}`;
 
   const choose = (id: string, event: Event) =>
     (chosen = new Map([

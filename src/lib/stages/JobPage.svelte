@@ -82,6 +82,8 @@
 
   selection.clear();
   let logOpen = $state(false);
+  /** What there is for the drawing, until it is measured. */
+  let boardPx = $state(640);
   /** Comparing cards wants the wider side, unless the divider was moved. */
   const widths = $state<Partial<Record<'choose' | 'other', number>>>({});
   const widthFor = $derived(stage === 'choose' ? 'choose' : 'other');
@@ -172,6 +174,7 @@
     <StageRail {here} {stage} open={model.openCounts} />
 
     <section class="machine" aria-label="The machine" bind:this={boardArea}>
+      <div class="width" bind:clientWidth={boardPx}></div>
       <svelte:boundary>
         {#snippet failed(error, reset)}
           <PartFailed {open} what="The board" {error} {reset} />
@@ -189,6 +192,7 @@
               trials={inRoom(trials, id)}
               {overlay}
               share={1 / rooms.length}
+              availablePx={boardPx}
               selectedSlotId={selection.slotId}
               onselect={(slotId) => (selection.slotId = slotId)}
               {...editing(id)}
@@ -294,6 +298,11 @@
     display: flex;
     flex-direction: column;
     gap: 0.75rem;
+  }
+  .width {
+    position: absolute;
+    left: 0.75rem;
+    right: 0.75rem;
   }
   .room {
     font-size: 0.875rem;

@@ -3,7 +3,7 @@
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { Button } from 'carbon-components-svelte';
-  import ExportJob from '$lib/ui/ExportJob.svelte';
+  import Exporting from '$lib/ui/Exporting.svelte';
   import type { OpenJob } from '$lib/state/openJob.svelte';
   import { shop } from '$lib/state/shop.svelte';
 
@@ -44,7 +44,7 @@
     >
   </div>
 </div>
-{#if exporting}<ExportJob job={open.job} onclose={() => (exporting = false)} />{/if}
+<Exporting job={open.job} bind:open={exporting} />
 
 <style>
   div[role='alert'] {

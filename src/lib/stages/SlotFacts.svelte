@@ -9,11 +9,12 @@
     type Slot,
   } from '$core';
   import type { JobModel } from '$lib/stages/jobModel.svelte';
-  import { WITNESS_SHORT, WITNESS_WORDS } from '$lib/wording/facts';
+  import { SOURCE_SHORT, SOURCE_WORDS } from '$lib/wording/facts';
   import { linkWords } from '$lib/wording/figures';
   import { selection } from '$lib/state/selection.svelte';
   import type { CardOnSlot } from '../board/layout';
-  import { SIGNAL_WORDS, plannedWords, slotLine } from '../board/slotWords';
+  import { plannedWords, slotLine } from '../board/slotWords';
+  import { SIGNAL_WORDS } from '$lib/wording/things';
 
   let {
     model,
@@ -52,9 +53,9 @@
     const row = <Value,>(name: string, fact: Fact<Value>, print: (value: Value) => string): Row => {
       if (fact === null) return [name, 'not known', ''];
       const against = disagreeing(fact)
-        .map(({ value, witness }) => `${WITNESS_SHORT[witness]}: ${print(value)}`)
+        .map(({ value, source }) => `${SOURCE_SHORT[source]}: ${print(value)}`)
         .filter((said) => !said.endsWith(`: ${print(fact.value)}`));
-      return [name, print(fact.value), [WITNESS_WORDS[fact.witness], ...against].join('; ')];
+      return [name, print(fact.value), [SOURCE_WORDS[fact.source], ...against].join('; ')];
     };
     const place: readonly Row[] = [
       row('Opening', of.opening, String),

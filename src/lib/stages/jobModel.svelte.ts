@@ -8,8 +8,10 @@ import {
   decisiveFacts,
   expectations,
   openItems,
+  reportOnPlan,
   slotVerdict,
   steps,
+  verdictKeeper,
   verdictTable,
   withCards,
   withMoves,
@@ -24,8 +26,12 @@ import type { CardOnSlot } from '$lib/board/layout';
 import type { OpenJob } from '$lib/state/openJob.svelte';
 import { selection } from '$lib/state/selection.svelte';
 import { supplies } from '$lib/state/supplies.svelte';
+import { whenIdle } from '$lib/ui/idle';
 import { refusedWords } from '$lib/wording/plans';
 import { Planning } from './planning.svelte';
+
+/** Facts still open are counted once there is nothing else to do, but no later than this. */
+const COUNTED_WITHIN_MS = 250;
 
 export class JobModel {
   readonly open: OpenJob;
@@ -41,8 +47,7 @@ export class JobModel {
     $effect(() => {
       // What it is counted from is seen at once, and counted later.
       void [this.job.machine, this.job.needs, supplies.cards, supplies.library];
-      const later = setTimeout(() => (this.unknown = this.stillUnknown));
-      return () => clearTimeout(later);
+      return whenIdle(() => (this.unknown = this.stillUnknown), COUNTED_WITHIN_MS);
     });
   }
 
@@ -58,6 +63,7 @@ export class JobModel {
   steps = $derived(steps(this.job));
   assembly = $derived(assemblyOf(this.job));
   expectations = $derived(expectations(this.job));
+  reportOnPlan = $derived(reportOnPlan(this.job));
   fitted: readonly CardOnSlot[] = $derived(newCardsOf(this.assembly));
   /** Cards that are tried in slots, to see what becomes of it: nothing of the job. */
   private tried = $state.raw<readonly { readonly cardId: string; readonly slotId: string }[]>([]);
@@ -88,10 +94,11 @@ export class JobModel {
   private meeting(card: Card): Machine {
     return withCards(this.job.machine, this.besides(card));
   }
+  private readonly keptVerdicts = verdictKeeper();
   /** Cards in the order of the catalogue, each in every slot, beside what is on trial elsewhere. */
   verdicts(cards: readonly Card[]): readonly (readonly SlotVerdict[])[] {
     const { machine } = this.job;
-    if (this.onTrial.length === 0) return verdictTable(cards, machine, supplies.library);
+    if (this.onTrial.length === 0) return this.keptVerdicts(cards, machine, supplies.library);
     const isTried = ({ id }: Card) => this.onTrial.some(({ card }) => card.id === id);
     const rows = (some: readonly Card[], others: readonly CardOnSlot[]) => {
       const table = verdictTable(some, withCards(machine, others), supplies.library);
@@ -225,7 +232,10 @@ export class JobModel {
     if (!tried && !this.planning.isCurrent) return;
     const { job } = this;
     const taken = tried
-      ? acceptanceOfTrial(this.onTrial, job, supplies.library, supplies.extras)
+      ? acceptanceOfTrial(this.onTrial, job, supplies.library, {
+          cards: supplies.cards ?? [],
+          extras: supplies.extras,
+        })
       : plan && acceptanceOf(plan, job, supplies.library);
     if (taken === null) return;
     const refused = tried ? [] : refusedWords(this.planning.plans, plan);

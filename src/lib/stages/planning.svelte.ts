@@ -14,6 +14,7 @@ import type {
   WhyNot,
 } from '$core';
 import { supplies } from '$lib/state/supplies.svelte';
+import { drawn } from '$lib/ui/idle';
 import { askPlanner, startPlanner, stopPlanner } from '$lib/workers/planner';
 import type { Explanation } from '$lib/workers/planQuestions';
 
@@ -111,13 +112,20 @@ export class Planning {
       this.progress = null;
       return;
     }
-    const start = performance.now();
     this.progress = { aspect: 'best', searched: 0, best: null };
+    // The screen first: handing the question over takes a good part of a frame.
+    await drawn();
+    if (waiting.aborted) return;
+    const start = performance.now();
     try {
       const hear = proxy((progress: ChoiceProgress) => {
         if (!waiting.aborted) this.progress = progress;
       });
-      const choice = await askPlanner((planner) => planner.choose(request, hear), waiting);
+      const choice = await askPlanner(
+        request,
+        (planner, asked) => planner.choose(asked, hear),
+        waiting,
+      );
       // For whoever measures the round trip through the worker.
       performance.measure('tenant-plan', { start });
       if (waiting.aborted) return;
@@ -161,11 +169,19 @@ export class Planning {
     this.explanation = null;
     this.pinPrices = [];
     if ((request.pins ?? []).length > 0) {
-      const prices = await askPlanner((planner) => planner.pricePins(request, best), waiting);
+      const prices = await askPlanner(
+        request,
+        (planner, asked) => planner.pricePins(asked, best),
+        waiting,
+      );
       if (prices !== null) this.pinPrices = prices;
     }
     if (best.cost.mustsUnmet > 0) {
-      const explanation = await askPlanner((planner) => planner.explain(request), waiting);
+      const explanation = await askPlanner(
+        request,
+        (planner, asked) => planner.explain(asked),
+        waiting,
+      );
       if (explanation !== null) this.explanation = explanation;
     }
     if (waiting.aborted || this.supposed === null) return;
@@ -184,7 +200,8 @@ export class Planning {
     this.reason = null;
     if (request === null || choice === null) return;
     const reason = await askPlanner(
-      (planner) => planner.whyNot(request, choice.best, card, slot),
+      request,
+      (planner, asked) => planner.whyNot(asked, choice.best, card, slot),
       this.waiting.signal,
     );
     if (reason !== null) this.reason = { ...reason, card, slot };
@@ -198,7 +215,8 @@ export class Planning {
     this.supposing.abort();
     this.supposing = new AbortController();
     const plan = await askPlanner(
-      (planner) => planner.whatIf(request, change),
+      request,
+      (planner, asked) => planner.whatIf(asked, change),
       this.supposing.signal,
     );
     if (plan !== null && this.supposed?.change === change) this.supposed = { change, plan };

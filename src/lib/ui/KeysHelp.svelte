@@ -14,7 +14,7 @@
     ['Alt ↑ ↓', 'the slot faces the next opening, in Survey'],
     [
       'Arrows',
-      'on a box of the drawing, in Survey: a millimetre that way; with Shift ten; with Alt it stretches',
+      'on an obstacle in the drawing, in Survey: a millimetre that way; with Shift ten; with Alt it stretches',
     ],
     ['P  C  W', 'to the best plan, the cards, the watts, in Choose'],
     [

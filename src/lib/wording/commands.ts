@@ -15,15 +15,15 @@ export const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
   setWorth: 'worth of the machine set',
   acceptPlan: 'plan accepted',
   addPin: 'fixed choice',
-  removePin: 'settled no longer',
+  removePin: 'fixed choice removed',
   setWeights: 'weights set',
   buyForMachine: 'bought for the machine',
-  dropBought: 'there already, not bought',
+  dropBought: 'in stock, not ordered',
   withdrawPlan: 'plan withdrawn',
   tickStep: 'step ticked',
   untickStep: 'step unticked',
-  recordReading: 'reading recorded',
-  removeReading: 'reading removed',
+  observe: 'figure or report recorded',
+  removeObservation: 'figure removed',
 };
 
 /** What else a log tells: no commands of a hand. */

@@ -1,6 +1,6 @@
 /** What a card brings, in one line. */
 import type { Card, Delivery } from '$core';
-import { wireWords } from './figures';
+import { counted, wireWords } from './figures';
 
 export function deliveryWords(delivers: Delivery): string {
   switch (delivers.kind) {
@@ -37,9 +37,6 @@ export const busWords = ({ bus, generation, lanes, m2 }: Card): string =>
     : bus === 'm2'
       ? `M.2 ${m2?.keys.join('+') ?? ''}`
       : `Gen ${generation} x${lanes}`;
-
-const counted = (count: number, thing: string): string =>
-  `${count} ${thing}${count === 1 ? '' : 's'}`;
 
 const USB_WORDS = {
   '2.0': '2.0',

@@ -1,5 +1,5 @@
 /** What a file of evidence is, and how the customer's machine is made to write one. */
-import type { EvidenceKind, FileReport, ScreenInput } from '$core';
+import type { EvidenceKind, FileReport } from '$core';
 
 const KINDS: Readonly<Record<EvidenceKind, readonly [what: string, counted: string]>> = {
   bundle: ['file of the survey script', 'parts'],
@@ -17,6 +17,8 @@ const KINDS: Readonly<Record<EvidenceKind, readonly [what: string, counted: stri
   ethtool: ['network port', 'ports'],
   deviceList: ['device list of the system', 'devices with a place'],
   loadedDrivers: ['drivers in use', 'devices'],
+  driverSetup: ['a driver’s setup file', 'devices'],
+  links: ['links of the devices', 'links'],
   systemFacts: ['how the machine was started', 'facts'],
   pciIds: ['list of device names', 'names'],
   usbIds: ['list of USB names', 'names'],
@@ -46,16 +48,8 @@ export const OTHER_SYSTEM_COMMAND = [
   '[pscustomobject]@{ InstanceId = $_.InstanceId; FriendlyName = $_.FriendlyName; Status = $_.Status;',
   'Problem = "$($_.Problem)"; HardwareIds = $p.DEVPKEY_Device_HardwareIds;',
   'LocationInfo = $p.DEVPKEY_Device_LocationInfo; DriverVersion = $p.DEVPKEY_Device_DriverVersion;',
-  'DriverProvider = $p.DEVPKEY_Device_DriverProvider; DriverDate = "$($p.DEVPKEY_Device_DriverDate)";',
+  'DriverProvider = $p.DEVPKEY_Device_DriverProvider; Service = $p.DEVPKEY_Device_Service; DriverDate = "$($p.DEVPKEY_Device_DriverDate)";',
   'CurrentLinkSpeed = $p.DEVPKEY_PciDevice_CurrentLinkSpeed; CurrentLinkWidth = $p.DEVPKEY_PciDevice_CurrentLinkWidth;',
   'MaxLinkSpeed = $p.DEVPKEY_PciDevice_MaxLinkSpeed; MaxLinkWidth = $p.DEVPKEY_PciDevice_MaxLinkWidth } }) }',
   '| ConvertTo-Json -Depth 4 > machine.json',
 ].join(' ');
-
-export const INPUT_WORDS: Readonly<Record<ScreenInput, string>> = {
-  analogue: 'analogue',
-  digital: 'digital',
-  dvi: 'DVI',
-  hdmi: 'HDMI',
-  displayport: 'DisplayPort',
-};

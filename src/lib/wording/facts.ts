@@ -1,7 +1,7 @@
 /** Names of facts, how to find them out, and who gave them. */
 import {
   factNameAt,
-  type Box,
+  type Obstacle,
   type Contradiction,
   type CopyDrive,
   type FactCode,
@@ -9,12 +9,12 @@ import {
   type FactValues,
   type Link,
   type Machine,
-  type Testimony,
-  type Witness,
+  type Claim,
+  type Source,
 } from '$core';
 import { deliveryWords } from './deliveries';
 import { linkWords, modeWords } from './figures';
-import { THING_WORDS } from './things';
+import { HEADER_WORDS, INPUT_WORDS } from './things';
 
 interface FactWords {
   readonly name: string;
@@ -30,32 +30,41 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
     name: 'Length of the slot',
     how: 'Look: x1 is 25 mm long, x4 39, x8 56, x16 89.',
   },
-  'slot.lanes': { name: 'Lanes really wired', how: 'Drop the machine’s lspci report.' },
+  'slot.lanes': {
+    name: 'Lanes wired',
+    how: 'Drop the machine’s lspci report into the survey.',
+  },
   'slot.generation': { name: 'Generation', how: 'Drop the machine’s lspci report.' },
   'slot.opening': { name: 'Opening it faces', how: 'Count openings from the processor’s end.' },
-  'slot.occupant': { name: 'What sits in it', how: 'Look.' },
-  'slot.openEnd': { name: 'Far end of the slot', how: 'Look: open or closed.' },
+  'slot.occupant': { name: 'What sits in it', how: 'Look, and enter what it holds.' },
+  'slot.openEnd': {
+    name: 'Far end of the slot',
+    how: 'Look at the far end of the slot: open or closed.',
+  },
   'slot.powerWatts': {
     name: 'Power limit of the slot',
-    how: 'Read the machine’s registers, or the board’s manual.',
+    how: 'Drop the machine’s lspci report, or look in the board’s manual.',
   },
   'slot.keying': {
     name: 'Key of the slot',
     how: 'Look: a key near the rear edge is 3.3 V, one near the far end 5 V.',
   },
-  'slot.splits': { name: 'Bifurcation', how: 'Look in firmware setup.' },
-  'slot.key': { name: 'Key of the socket', how: 'Read the letter beside it on the board.' },
+  'slot.splits': { name: 'Bifurcation', how: 'Look in firmware setup, or in the board’s manual.' },
+  'slot.key': {
+    name: 'Key of the socket',
+    how: 'Read the letter beside it on the board, or in the manual.',
+  },
   'slot.wired': {
     name: 'What is wired to the socket',
     how: 'Read the board’s manual: PCI Express, SATA, USB, or only a radio’s own signals.',
   },
   'slot.moduleLengthsMm': {
-    name: 'Lengths it holds',
+    name: 'Module lengths it holds',
     how: 'Measure from the socket to each screw post: 30, 42, 60, 80, 110 mm.',
   },
   'slot.uplink': {
     name: 'What lies between it and the processor',
-    how: 'Read the board’s manual: straight at the processor, or behind a switch.',
+    how: 'Read the board’s manual: connected directly to the processor, or behind a switch.',
   },
   'slot.fan': {
     name: 'Fan of the card in it',
@@ -63,14 +72,20 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
   },
   'board.headers': {
     name: 'Free headers of the board',
-    how: 'Look along its lower edge; count the pins.',
+    how: 'Look along the lower edge of the board; count the pins.',
   },
   'case.frontLeads': {
     name: 'Free front leads',
     how: 'Follow the leads from the front panel to their plugs.',
   },
-  'firmware.kind': { name: 'Kind of firmware', how: 'Look in its setup: UEFI or BIOS.' },
-  'firmware.date': { name: 'Age of the firmware', how: 'Read its date in its setup.' },
+  'firmware.kind': {
+    name: 'Kind of firmware',
+    how: 'Look in its setup, or drop a report: UEFI or BIOS.',
+  },
+  'firmware.date': {
+    name: 'Age of the firmware',
+    how: 'Read its date in its setup, or drop a report.',
+  },
   'firmware.largeWindows': {
     name: 'Above 4G decoding',
     how: 'Look in firmware setup for above 4G decoding.',
@@ -96,22 +111,30 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
   },
   'supply.twelveVoltWatts': {
     name: '12 V watts of the supply',
-    how: 'Read the 12 V row on its label.',
+    how: 'Read the 12 V row on the supply’s label.',
   },
   'supply.baseWatts': {
     name: '12 V load now',
     how: 'Add up processor, graphics, drives and fans.',
   },
-  'supply.plugs': { name: 'Free plugs', how: 'Look at the leads of the supply.' },
+  'supply.plugs': { name: 'Free plugs', how: 'Look at the free plugs of the supply.' },
   'path.cable': { name: 'Cable class', how: 'Read what is printed on the cable.' },
   'path.farEndMegabits': {
     name: 'Port speeds at the far end',
     how: 'Read the label of the switch.',
   },
   'path.internetMegabits': { name: 'Internet plan', how: 'Ask, or read the bill.' },
+  'screen.input': {
+    name: 'Input of the screen',
+    how: 'Look at its back: which socket is the lead in?',
+  },
+  'screen.otherInputs': {
+    name: 'Other inputs of the screen',
+    how: 'Look at its back: its report tells of one socket only. A free DisplayPort saves an adapter.',
+  },
 };
 
-export const WITNESS_WORDS: Readonly<Record<Witness, string>> = {
+export const SOURCE_WORDS: Readonly<Record<Source, string>> = {
   registers: 'read from its registers',
   text: 'read from its report',
   firmware: 'by the firmware’s record',
@@ -121,7 +144,7 @@ export const WITNESS_WORDS: Readonly<Record<Witness, string>> = {
   technician: 'entered by hand',
 };
 
-export const WITNESS_SHORT: Readonly<Record<Witness, string>> = {
+export const SOURCE_SHORT: Readonly<Record<Source, string>> = {
   registers: 'registers',
   text: 'report',
   firmware: 'firmware',
@@ -136,9 +159,15 @@ const OTHER_NAMES: Readonly<Record<Exclude<FactName, FactCode>, string>> = {
   'slot.number': 'Number of the slot',
   'slot.port': 'Port of the slot',
   'slot.place': 'Place of the slot',
+  'slot.hotPlug': 'Hot-plug',
+  'slot.cardLength': 'Length of cards it takes',
+  'slot.sharesOpening': 'Opening shared with another slot',
   'occupant.openings': 'Openings the card takes',
   'occupant.lengthMm': 'Length of the card',
   'occupant.fan': 'Fan of the card',
+  'occupant.watts': '12 V load of the card',
+  'occupant.plugs': 'Plugs that feed the card',
+  'occupant.frontLeads': 'Front leads joined to the card',
   'case.heightRoomMm': 'Room for height',
   'case.bays': 'Free drive bays',
   'case.spareScrews': 'Spare screws',
@@ -155,7 +184,6 @@ const OTHER_NAMES: Readonly<Record<Exclude<FactName, FactCode>, string>> = {
   'path.farDrive': 'Drive at the far end',
   'path.ownArray': 'RAID level of the local drives',
   'path.farArray': 'RAID level at the far end',
-  'screen.input': 'Input of the screen',
   'screen.preferred': 'Native mode of the screen',
   'board.board': 'Outline of the board',
   'board.builtIn': 'Devices on the board',
@@ -192,15 +220,21 @@ const VALUES: { readonly [Name in FactName]: (value: FactValues[Name]) => string
   'slot.moduleLengthsMm': listed,
   'slot.wired': listed,
   'slot.place': placed,
+  'slot.hotPlug': yesOrNo,
+  'slot.cardLength': (length) => (length === 'short' ? 'half length' : 'full length'),
+  'slot.sharesOpening': yesOrNo,
   'occupant.openings': asIs,
   'occupant.lengthMm': inUnit('mm'),
   'occupant.fan': (fan) =>
     fan === null ? 'none' : `from ${fan.fromMm} mm on, ${fan.airMm} mm of air`,
+  'occupant.watts': inUnit('W'),
+  'occupant.plugs': listed,
+  'occupant.frontLeads': (leads) => listed(leads.map((lead) => HEADER_WORDS[lead])),
   'case.bracket': asIs,
   'case.openings': asIs,
   'case.lengthRoomMm': inUnit('mm'),
   'case.heightRoomMm': inUnit('mm'),
-  'case.frontLeads': (leads) => listed(leads.map(({ type }) => THING_WORDS[type] ?? type)),
+  'case.frontLeads': (leads) => listed(leads.map(({ type }) => HEADER_WORDS[type])),
   'case.bays': asIs,
   'case.covers': asIs,
   'case.spareScrews': asIs,
@@ -229,11 +263,12 @@ const VALUES: { readonly [Name in FactName]: (value: FactValues[Name]) => string
   'path.farDrive': (drive) => COPY_DRIVE_WORDS[drive],
   'path.ownArray': arrayed,
   'path.farArray': arrayed,
-  'screen.input': asIs,
+  'screen.input': (input) => INPUT_WORDS[input],
+  'screen.otherInputs': (inputs) => listed(inputs.map((each) => INPUT_WORDS[each])),
   'screen.preferred': modeWords,
   'board.board': ({ widthMm, depthMm }) => `${widthMm} × ${depthMm} mm`,
   'board.builtIn': (deliveries) => listed(deliveries.map(deliveryWords)),
-  'board.headers': (headers) => listed(headers.map(({ type }) => THING_WORDS[type] ?? type)),
+  'board.headers': (headers) => listed(headers.map(({ type }) => HEADER_WORDS[type])),
 };
 
 /** The value of a fact in words. */
@@ -257,8 +292,8 @@ export function contradictionWords(
     code in FACT_WORDS
       ? FACT_WORDS[code as FactCode].name
       : OTHER_NAMES[code as keyof typeof OTHER_NAMES];
-  const says = ({ value, witness }: Testimony<unknown>) =>
-    `${valueWords(code, value as FactValues[FactName])} ${WITNESS_BY[witness]}`;
+  const says = ({ value, source }: Claim<unknown>) =>
+    `${valueWords(code, value as FactValues[FactName])} ${SOURCE_BY[source]}`;
   return {
     code,
     slotId: slot?.id,
@@ -267,7 +302,7 @@ export function contradictionWords(
   };
 }
 
-const WITNESS_BY: Readonly<Record<Witness, string>> = {
+const SOURCE_BY: Readonly<Record<Source, string>> = {
   registers: 'by its registers',
   text: 'by its report',
   firmware: 'by the firmware',
@@ -277,7 +312,7 @@ const WITNESS_BY: Readonly<Record<Witness, string>> = {
   technician: 'by hand',
 };
 
-export const BOX_KIND_WORDS: Readonly<Record<Box['kind'], string>> = {
+export const OBSTACLE_KIND_WORDS: Readonly<Record<Obstacle['kind'], string>> = {
   header: 'header',
   fanPlug: 'fan plug',
   cage: 'cage',

@@ -14,6 +14,9 @@ export const atMoment = (iso: string): string => moment.format(new Date(iso));
 
 const UNITS = ['bytes', 'kB', 'MB', 'GB', 'TB'] as const;
 
+export const counted = (count: number, thing: string): string =>
+  `${count} ${thing}${count === 1 ? '' : 's'}`;
+
 /** A size in the unit that suits it. */
 export function inBytes(bytes: number): string {
   const power = Math.min(UNITS.length - 1, Math.floor(Math.log10(Math.max(1, bytes)) / 3));
@@ -28,7 +31,9 @@ export function figure(value: number, unit: Unit): string {
     case 'B/s':
       return inMegabytes(value);
     case 'b/s':
-      return `${short.format(value / 1e9)} Gb/s`;
+      return value < 1e9
+        ? `${short.format(value / 1e6)} Mb/s`
+        : `${short.format(value / 1e9)} Gb/s`;
     case 'lanes':
       return `x${value}`;
     case 'mm':
@@ -55,9 +60,26 @@ export function figure(value: number, unit: Unit): string {
   }
 }
 
+/** How the figures of a need are said and typed: a radio’s in megabits, as its box and the internet plan have it. */
+export function saidIn({ unit, need }: Pick<Flow, 'unit' | 'need'>): {
+  readonly words: string;
+  /** What one of it is in the flow's own unit. */
+  readonly scale: number;
+} {
+  if (need.kind === 'wifi') return { words: 'Mb/s', scale: 1e6 / 8 };
+  if (unit === 'B/s') return { words: 'MB/s', scale: 1e6 };
+  return { words: unit === 'Hz' ? 'Hz' : 'number', scale: 1 };
+}
+
+/** A figure of a flow, in the unit in which its need is stated. */
+export const flowFigure = (value: number, flow: Pick<Flow, 'unit' | 'need'>): string =>
+  flow.need.kind === 'wifi' ? figure(value * 8, 'b/s') : figure(value, flow.unit);
+
 /** The band a reading should lie in. */
-export function band({ low, high, unit }: Pick<Flow, 'low' | 'high' | 'unit'>): string {
-  if (unit === 'B/s') return `${whole.format(low / 1e6)}–${inMegabytes(high)}`;
+export function band(flow: Pick<Flow, 'low' | 'high' | 'unit' | 'need'>): string {
+  const { low, high, unit } = flow;
+  const { scale } = saidIn(flow);
+  if (unit === 'B/s') return `${whole.format(low / scale)}–${flowFigure(high, flow)}`;
   return low === high ? figure(high, unit) : `${short.format(low)}–${figure(high, unit)}`;
 }
 

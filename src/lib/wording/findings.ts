@@ -1,8 +1,15 @@
 /** Findings in words a customer understands. Every sentence carries the number behind the verdict. */
-import type { Finding, FindingCode, StageCode, Verdict } from '$core';
+import {
+  findingRow,
+  type Finding,
+  type FindingCode,
+  partOf,
+  type PartOf,
+  type Verdict,
+} from '$core';
+import { FACT_WORDS } from './facts';
 import { figure } from './figures';
-import { FLOW_WORDS } from './stages';
-import { THING_WORDS } from './things';
+import { subjectWords } from './subjects';
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   clear: 'Clear',
@@ -15,7 +22,7 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
 interface Words {
   /** {needed}, {available} and {subject} are filled in. */
   readonly says: string;
-  /** What would change it. */
+  /** What would change it; of an unknown that one fact settles, how that is found out stands with the fact. */
   readonly remedy?: string;
 }
 
@@ -26,16 +33,14 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'seat.occupied': {
     says: 'The slot holds: {subject}.',
-    remedy: 'Take it out, if the customer can spare it.',
+    remedy: 'Remove it, if the customer can do without it.',
   },
   'seat.occupantUnknown': {
-    says: 'Nobody has said what sits in this slot.',
-    remedy: 'Look, and note it in the survey.',
+    says: 'What sits in this slot is not known.',
   },
   'seat.emptyFirst': { says: '{subject} comes out of it first.' },
   'seat.keyUnknown': {
     says: 'The key of the socket is not known.',
-    remedy: 'Read the letter beside it on the board, or in the manual.',
   },
   'seat.otherKey': {
     says: 'The socket has key {subject}; the M.2 drive is cut for another.',
@@ -43,7 +48,6 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'seat.moduleLengthUnknown': {
     says: 'How long a drive the socket holds is not known.',
-    remedy: 'Measure from the socket to its screw post.',
   },
   'seat.moduleLength': {
     says: 'The module is {needed} long; the longest the socket holds is {available}.',
@@ -51,7 +55,6 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'seat.wiredUnknown': {
     says: 'What is wired to the socket is not known.',
-    remedy: 'Look in the board’s manual: PCI Express, SATA, USB, or a radio’s own signals only.',
   },
   'seat.notWired': {
     says: 'The M.2 drive’s interface is {subject}, which is not wired to this socket.',
@@ -59,19 +62,17 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'seat.keyingUnknown': {
     says: 'Whether the slot is keyed for 5 V or 3.3 V is not known.',
-    remedy: 'Look: a key near the rear edge is 3.3 V, one near the far end 5 V.',
   },
   'seat.otherKeying': {
     says: 'The slot is keyed for {subject}; the card is cut for the other.',
     remedy: 'A card cut for both.',
   },
   'seat.splitUnknown': {
-    says: 'It carries several devices; whether the firmware can split the slot is not known.',
-    remedy: 'Look in the firmware’s setup, or in the board’s manual.',
+    says: 'It carries several devices; whether the firmware has bifurcation for this slot is not known.',
   },
-  'seat.split': { says: 'The firmware has to be told to split the slot.' },
+  'seat.split': { says: 'The slot has to be set to x4x4x4x4 in firmware setup (bifurcation).' },
   'seat.noSplit': {
-    says: 'It carries several devices, and the firmware cannot split this slot.',
+    says: 'It carries several devices, and the firmware has no bifurcation for this slot.',
     remedy: 'A card with a switch of its own.',
   },
   'seat.fits': { says: 'The card’s edge goes into the slot.' },
@@ -82,11 +83,9 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'seat.openEndUnknown': {
     says: 'The card ({needed}) is longer than the slot ({available}); it goes in only if the slot is open at its end.',
-    remedy: 'Look at the far end of the slot.',
   },
   'seat.connectorUnknown': {
     says: 'The slot’s length is not known.',
-    remedy: 'Look: x1 is 25 mm long, x4 39, x8 56, x16 89.',
   },
   'seat.behindOpenEnd': {
     says: '{subject} stands behind the open end, {available} from the rear; the card’s edge reaches {needed}.',
@@ -100,11 +99,10 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'link.slotUnknown': {
     says: 'The slot’s lanes or generation are not known.',
-    remedy: 'Drop the machine’s lspci report into the survey.',
   },
   'link.uplinkNarrows': {
     says: 'The card could use {needed}; {subject}, which the slot shares, carries {available}.',
-    remedy: 'A slot straight at the processor.',
+    remedy: 'A slot connected directly to the processor.',
   },
   'sharing.unknown': {
     says: 'It loses lanes when {subject} is used; what is in that is not known.',
@@ -138,21 +136,17 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'bracket.caseUnknown': {
     says: 'Full or low brackets: not known of this case.',
-    remedy: 'Measure a slot cover: about 120 mm is full, 79 mm low.',
   },
   'body.lengthFits': { says: '{needed} long; the case has {available}.' },
   'body.tooLong': { says: '{needed} long; the case has {available}.', remedy: 'A shorter card.' },
   'body.lengthUnknown': {
     says: 'The room for its length is not known.',
-    remedy: 'Measure from the rear edge to the first thing in the way.',
   },
   'body.openingUnknown': {
-    says: 'Nobody has said which opening this slot faces.',
-    remedy: 'Count openings from the processor’s end.',
+    says: 'Which opening this slot faces is not known.',
   },
   'body.openingsUnknown': {
     says: 'It needs more than one opening; how many the case has is not known.',
-    remedy: 'Count the slot covers at the back.',
   },
   'body.beyondLastOpening': {
     says: 'It would reach opening {needed}; the case ends at {available}.',
@@ -162,13 +156,17 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'It would touch: {subject}.',
     remedy: 'A thinner card, or move the neighbour.',
   },
+  'body.sharedOpening': {
+    says: 'By the firmware’s record it shares its opening with another slot, and not every slot’s opening is known.',
+    remedy: 'Count which opening each slot faces.',
+  },
   'body.neighbourUnknown': {
     says: 'How far {subject} reaches is not known.',
     remedy: 'Look how many openings it takes.',
   },
   'body.coversSlot': { says: 'It covers {subject}, which is then lost.' },
-  'body.boxMovable': { says: '{subject} has to be moved out of its path first.' },
-  'body.boxInTheWay': {
+  'body.obstacleMovable': { says: '{subject} has to be moved out of its path first.' },
+  'body.obstacleInTheWay': {
     says: '{subject} stands in its path, {available} from the rear; the card is {needed} long.',
     remedy: 'A card shorter than that, or another slot.',
   },
@@ -189,19 +187,18 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     remedy: 'A support under its far end.',
   },
   'body.airShort': {
-    says: 'Its fan has {available} of air before {subject}; {needed} are wanted.',
+    says: 'Its fan has {available} of air before {subject}; {needed} is needed.',
     remedy: 'Another slot, or a card without a fan.',
   },
   'body.airTaken': {
-    says: 'It leaves the fan of {subject} only {available} of air; {needed} are wanted.',
+    says: 'It leaves the fan of {subject} only {available} of air; {needed} is needed.',
     remedy: 'Another slot, or a card that ends before the fan begins.',
   },
   'body.airUnknown': {
     says: 'Whether {subject} has a fan on this side is not known.',
-    remedy: 'Look.',
   },
   'body.outFirst': {
-    says: 'No hand gets in between: {subject} comes out first and goes back afterwards, with its power plugs.',
+    says: 'There is no room for a hand: {subject} comes out first and goes back afterwards, with its power plugs.',
   },
   'header.frontFound': { says: 'The case has the front lead for it ({subject}).' },
   'header.frontMissing': {
@@ -214,11 +211,10 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'header.frontUnknown': {
     says: 'It has a header for the front ({subject}); which leads the case has is not known.',
-    remedy: 'Follow the leads from the front panel to their plugs.',
   },
   'header.found': { says: 'The board has the header for its lead ({subject}).' },
   'header.missing': {
-    says: 'Its lead wants a header on the board ({subject}), and none is free: what is connected to it stays dead.',
+    says: 'Its lead needs a header on the board ({subject}), and none is free: what is connected to it stays dead.',
     remedy: 'A card without that lead, or do without.',
   },
   'header.short': {
@@ -226,8 +222,7 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     remedy: 'An extension, or a slot nearer to the header.',
   },
   'header.unknown': {
-    says: 'Its lead wants a header on the board ({subject}); which are free is not known.',
-    remedy: 'Look along the lower edge of the board.',
+    says: 'Its lead needs a header on the board ({subject}); which are free is not known.',
   },
   'power.slotEnough': { says: 'It draws {needed} from the slot, which gives {available}.' },
   'power.slotShort': {
@@ -236,9 +231,8 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'power.slotUnknown': {
     says: 'It draws {needed} from the slot; only {available} are assured.',
-    remedy: 'Drop the machine’s lspci report, or look in the board’s manual.',
   },
-  'power.plugsFound': { says: 'The supply has the plugs: {subject}.' },
+  'power.plugsFound': { says: 'The supply has the plugs it needs: {subject}.' },
   'power.supplyOld': {
     says: 'The supply is {available} years old; from {needed} on it gives less than its label.',
     remedy: 'Measure 12 V under load, or a new supply.',
@@ -249,7 +243,7 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
       'A lead that is longer, or a slot nearer to the supply; never an extension for graphics power that was not made for it.',
   },
   'power.adapter': {
-    says: 'It takes an adapter: {subject}. {needed} go through it, it carries {available}.',
+    says: 'It needs an adapter: {subject}. {needed} go through it, it carries {available}.',
     remedy: 'Order it with the card.',
   },
   'power.plugWeak': {
@@ -258,7 +252,7 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'power.portsShort': {
     says: 'All ports at once ask {needed} at 5 V; the card’s power plug carries {available}.',
-    remedy: 'Hang hungry devices on other ports.',
+    remedy: 'Connect power-hungry devices to other ports.',
   },
   'power.sharedLead': {
     says: 'Its sockets ({subject}) draw {needed} over one lead, which carries {available}: never two plugs’ load on one.',
@@ -270,19 +264,17 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'power.plugsUnknown': {
     says: 'It needs a plug; which are free is not known.',
-    remedy: 'Look at the free plugs of the supply.',
   },
-  'power.sumFits': { says: '{needed} in all on 12 V; the supply gives {available}.' },
+  'power.sumFits': { says: '{needed} in total on 12 V; the supply gives {available}.' },
   'power.headroomUsed': {
-    says: '{needed} in all on 12 V of {available}: within the limit, but the headroom of a quarter is used.',
+    says: '{needed} in total on 12 V of {available}: within the limit, but the headroom of a quarter is used.',
   },
   'power.sumShort': {
-    says: '{needed} in all on 12 V; the supply gives {available}.',
+    says: '{needed} in total on 12 V; the supply gives {available}.',
     remedy: 'A larger supply, or a card that takes less.',
   },
   'power.sumUnknown': {
     says: 'The 12 V load or limit of the supply is not known.',
-    remedy: 'Read the 12 V row on the supply’s label.',
   },
   'system.package': { says: 'There is a driver for this system: {subject}.' },
   'system.ownDriver': { says: 'The system drives it itself ({subject}).' },
@@ -292,7 +284,6 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'system.unknown': {
     says: 'The system, its version or architecture is not known.',
-    remedy: 'Start the machine and look, or ask.',
   },
   'system.libraryAway': {
     says: 'The driver library cannot be reached just now.',
@@ -302,7 +293,7 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'There is a driver ({subject}), but secure boot lets it load only with its key enrolled.',
   },
   'system.driverFirst': {
-    says: 'Its maker wants the driver in before the card: {subject}.',
+    says: 'Its maker requires the driver before the card: {subject}.',
   },
   'firmware.noPicture': {
     says: 'Its option ROM is for {subject} only, and this firmware is older: no picture.',
@@ -313,15 +304,13 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'firmware.kindUnknown': {
     says: 'Whether the firmware is UEFI or BIOS is not known.',
-    remedy: 'Look in its setup, or drop a survey.',
   },
   'firmware.old': {
-    says: 'The firmware is of {available}, the card of {needed}: the screen may stay black until the firmware is updated.',
+    says: 'The firmware dates from {available}, the card from {needed}: the screen may stay black until the firmware is updated.',
     remedy: 'Update the firmware first, on steady power, with the old picture still there.',
   },
   'firmware.dateUnknown': {
     says: 'How old the firmware is, is not known; an old one may leave the screen black.',
-    remedy: 'Read its date in its setup, or drop a survey.',
   },
   'firmware.smallWindows': {
     says: 'It asks for a memory window of {needed}; without above 4G decoding it gets {available}.',
@@ -329,40 +318,38 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'firmware.windowsUnknown': {
     says: 'Whether the firmware has above 4G decoding is not known.',
-    remedy: 'Look in firmware setup for above 4G decoding.',
   },
-  'quirk.coldStart': { says: 'Known for it: after a cold start it comes up in its slower mode.' },
-  'quirk.sleep': { says: 'Known for it: after sleep, what is connected to it may be gone.' },
+  'quirk.coldStart': { says: 'Known issue: after a cold start it comes up in its slower mode.' },
+  'quirk.sleep': { says: 'Known issue: after sleep, what is connected to it may be gone.' },
   'quirk.processorSlot': {
-    says: 'It works only in a slot straight at the processor; this one hangs behind {subject}.',
-    remedy: 'A slot straight at the processor.',
+    says: 'It works only in a slot connected directly to the processor; this one is behind {subject}.',
+    remedy: 'A slot connected directly to the processor.',
   },
   'quirk.slotUnknown': {
-    says: 'It works only in a slot straight at the processor; what lies between is not known.',
-    remedy: 'Look in the board’s manual, or drop the machine’s report.',
+    says: 'It works only in a slot connected directly to the processor; what lies between is not known.',
   },
   'quirk.jumper': {
     says: 'The board has no header for its lead: a jumper on the card stands in for it.',
   },
-  'quirk.restarts': { says: 'Known for it: it settles only after several restarts.' },
-  'worth.overBudget': { says: '{needed} in all; the customer will pay {available}.' },
-  'worth.overShare': { says: '{needed} in all; the ceiling for this machine is {available}.' },
+  'quirk.restarts': { says: 'Known issue: it settles only after several restarts.' },
+  'worth.overBudget': { says: '{needed} in total; the customer’s budget is {available}.' },
+  'worth.overShare': { says: '{needed} in total; the ceiling for this machine is {available}.' },
   'deliver.lacks': { says: 'It has no {subject}.', remedy: 'A card that has it.' },
   'deliver.lessMemory': {
-    says: 'It has {available} of memory; {needed} are wanted.',
+    says: 'It has {available} of memory; {needed} is needed.',
     remedy: 'A card with more memory.',
   },
   'deliver.slower': {
-    says: 'It draws in class {available}; class {needed} is wanted.',
+    says: 'Its graphics class is {available}; class {needed} is needed.',
     remedy: 'A faster card.',
   },
   'deliver.lessCurrent': {
-    says: 'Each port gives {available}; {needed} are wanted.',
+    says: 'Each port gives {available}; {needed} is needed.',
     remedy: 'A card with a power plug of its own.',
   },
   'deliver.otherDrive': {
     says: 'It is for drives of another kind ({subject}).',
-    remedy: 'A card for the drives that are wanted.',
+    remedy: 'A card for the drives that are needed.',
   },
   'deliver.notBootable': {
     says: 'The machine cannot start from drives on it.',
@@ -373,47 +360,63 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     remedy: 'Look whether it is UEFI or BIOS.',
   },
   'deliver.ownDriver': {
-    says: 'It wants a driver of its own; one that the system brings along is asked for.',
+    says: 'It needs a driver of its own; the need asks for one that comes with the system.',
     remedy: 'An AHCI or NVMe card.',
   },
   'deliver.screenAdapter': {
-    says: 'Between card and screen goes an adapter: {subject}.',
+    says: 'An adapter goes between card and screen: {subject}.',
     remedy: 'Order it with the card.',
   },
   'deliver.noAdapter': {
     says: 'No output of it reaches the screen’s socket ({subject}) at that mode, not even through an adapter.',
     remedy: 'A card with that socket.',
   },
+  'deliver.cableUsually': {
+    says: 'The cable usually carries {needed}; the standard promises {available} of its class.',
+    remedy: 'Measure after fitting; a better cable where it falls back.',
+  },
+  'deliver.halfColour': {
+    says: 'The mode needs {needed}, {available} get through: the screen takes it at half the colour (4:2:0), and small coloured text blurs.',
+    remedy: 'DisplayPort, or a faster HDMI output.',
+  },
+  'deliver.screenInput': {
+    says: 'The screen’s HDMI input takes {available}; the mode needs {needed}.',
+    remedy: 'Another input of the screen, or a lower mode.',
+  },
+  'deliver.lessColour': {
+    says: 'A screen reports {available} bits a colour; {needed} are wanted.',
+    remedy: 'Another screen, or fewer bits.',
+  },
   'deliver.tightBlanking': {
-    says: 'The mode needs {needed}, the output carries {available}: only with the shortest blanking, which the screen must know.',
+    says: 'The mode needs {needed}, the output carries {available}: only with reduced blanking, which the screen has to support.',
   },
   'deliver.fewBays': {
-    says: 'Only {available} free bays for {needed} drives.',
+    says: 'Drives: {needed}; free bays: {available}.',
     remedy: 'A bay bracket, or fewer and larger drives.',
   },
   'deliver.screenLess': {
-    says: 'Of the {needed} screens that were read, only {available} can show that mode.',
+    says: '{available} of {needed} screens that were read report that mode.',
     remedy: 'Another screen, or a mode that it reports.',
   },
-  'deliver.meets': { says: 'It carries {available}; {needed} are wanted.' },
-  'deliver.tight': { says: 'At best {available} for {needed} wanted: marginal.' },
+  'deliver.meets': { says: 'It carries {available}; {needed} is needed.' },
+  'deliver.tight': { says: 'At best {available} of the {needed} needed: marginal.' },
   'deliver.short': {
-    says: 'It carries {available}; {needed} are wanted.',
+    says: 'It carries {available}; {needed} is needed.',
     remedy: 'A faster card, or a faster {subject}.',
   },
   'deliver.fewer': {
-    says: 'Has {available} of the {needed} wanted.',
+    says: 'Has {available} of the {needed} needed.',
     remedy: 'A second one, or a larger card.',
   },
   'deliver.unknown': {
-    says: 'Up to {available} for {needed} wanted, but a part of the path is not known.',
+    says: 'Up to {available} of the {needed} needed, but a part of the path is not known.',
     remedy: 'Note the cable and the far end in the survey.',
   },
   'deliver.noBluetooth': { says: 'It has no Bluetooth.', remedy: 'A card with both.' },
 };
 
 /** What a finding is about, in a word or two, by the part of its code before the dot. */
-const TOPICS: Readonly<Record<string, string>> = {
+const TOPICS: Readonly<Record<PartOf<FindingCode>, string>> = {
   seat: 'seat',
   link: 'link',
   sharing: 'sharing',
@@ -428,26 +431,24 @@ const TOPICS: Readonly<Record<string, string>> = {
   deliver: 'rate',
 };
 
-export const findingTopic = ({ code }: Finding): string => TOPICS[code.split('.')[0] ?? ''] ?? '';
+export const findingTopic = ({ code }: Finding): string => TOPICS[partOf(code)];
 
 export function findingWords(finding: Finding): string {
   return fill(WORDS[finding.code].says, finding);
 }
 
 export function remedyWords(finding: Finding): string | null {
-  const remedy = WORDS[finding.code].remedy;
+  const { settledBy } = findingRow(finding.code);
+  const remedy = settledBy === undefined ? WORDS[finding.code].remedy : FACT_WORDS[settledBy].how;
   return remedy === undefined || finding.verdict === 'clear' ? null : fill(remedy, finding);
 }
 
-/** Names pass as they are; codes have words. */
-const subjectWords = (subject: string | undefined): string =>
-  FLOW_WORDS[subject as StageCode] ?? THING_WORDS[subject ?? ''] ?? subject ?? '?';
-
-function fill(text: string, { needed, available, unit, subject }: Finding): string {
+function fill(text: string, finding: Finding): string {
+  const { needed, available, unit } = finding;
   const number = (value: number | undefined) =>
     value === undefined || unit === undefined ? '?' : figure(value, unit);
   return text
     .replace('{needed}', number(needed))
     .replace('{available}', number(available))
-    .replace('{subject}', subjectWords(subject));
+    .replace('{subject}', subjectWords(finding));
 }

@@ -1,22 +1,9 @@
 /** Needs in one line, and what a kind is called. */
 import type { MetByMachine, DeliveryKind, Need, NeedKind } from '$core';
-import { figure, inMegabytes, modeWords } from './figures';
+import { figure, flowFigure, inMegabytes, modeWords } from './figures';
 import { findingWords } from './findings';
 import { FLOW_WORDS } from './stages';
-import { FEATURE_WORDS, INPUT_WORDS, THING_WORDS } from './things';
-
-export const KIND_WORDS: Readonly<Record<NeedKind, string>> = {
-  screens: 'Screens',
-  graphics: 'Graphics work',
-  usb: 'USB',
-  network: 'Network',
-  wifi: 'Wi-Fi',
-  sound: 'Sound',
-  drives: 'Drives',
-  serialLink: 'Fast serial port',
-  legacy: 'Old port',
-  keep: 'Keep what is there',
-};
+import { ENCODING_WORDS, FEATURE_WORDS, INPUT_WORDS } from './things';
 
 /** What kinds of cards are called. */
 export const CARD_KIND_WORDS: Readonly<Record<DeliveryKind, string>> = {
@@ -26,8 +13,15 @@ export const CARD_KIND_WORDS: Readonly<Record<DeliveryKind, string>> = {
   wifi: 'Wi-Fi',
   sound: 'Sound',
   drives: 'Drives',
-  serialLink: 'Fast serial port',
-  legacy: 'Old ports',
+  serialLink: '40 Gb/s port',
+  legacy: 'Serial or parallel port',
+};
+
+export const KIND_WORDS: Readonly<Record<NeedKind, string>> = {
+  ...CARD_KIND_WORDS,
+  screens: 'Screens',
+  graphics: 'Graphics work',
+  keep: 'Keep what is there',
 };
 
 const list = (...parts: readonly string[]): string =>
@@ -57,7 +51,7 @@ export function needWords(need: Need): string {
       return list(
         `${figure(need.memoryGigabytes, 'GB')} of memory`,
         `class ${need.speedClass}`,
-        ...need.encodes.map((each) => THING_WORDS[each] ?? each),
+        ...need.encodes.map((each) => ENCODING_WORDS[each]),
       );
     case 'wifi':
       return list(
@@ -80,7 +74,7 @@ export function needWords(need: Need): string {
         need.front ? 'front sockets' : '',
       );
     case 'serialLink':
-      return `${need.ports} of ${need.gigabits} Gb/s`;
+      return `${need.ports} of ${need.gigabits} Gb/s, ${figure(need.bytesPerSecond, 'B/s')} each`;
     case 'legacy':
       return `${need.ports} ${need.port}`;
     case 'keep':
@@ -104,15 +98,11 @@ export function metByMachineWords({ state, flow, units }: MetByMachine, need: Ne
       : `Not as it stands. ${findingWords(flow.finding)}`;
 }
 
-const gives = ({
-  high,
-  unit,
-  units,
-  wanted,
-  limiting,
-}: NonNullable<MetByMachine['flow']>): string =>
-  list(
+const gives = (flow: NonNullable<MetByMachine['flow']>): string => {
+  const { high, units, wanted, limiting } = flow;
+  return list(
     units > 0 ? `${units} of that kind` : '',
-    `${figure(high, unit)} for ${figure(wanted, unit)} wanted`,
+    `${flowFigure(high, flow)} for ${flowFigure(wanted, flow)} wanted`,
     limiting === 'cable' || limiting === 'farEnd' ? `the ${FLOW_WORDS[limiting]} limits` : '',
   );
+};

@@ -17,7 +17,7 @@ import {
 } from '$core';
 import { figure, inMoney, wireWords } from './figures';
 import { KIND_WORDS, needWords } from './needs';
-import { EXTRA_KIND_WORDS, THING_WORDS } from './things';
+import { EXTRA_KIND_WORDS, fitsWords } from './things';
 
 export const PLAN_WORDS: Readonly<Record<Aspect | 'best', string>> = {
   best: 'Best',
@@ -29,20 +29,20 @@ export const PLAN_WORDS: Readonly<Record<Aspect | 'best', string>> = {
 
 export const PART_WORDS: Readonly<Record<CostPart, string>> = {
   price: 'Price of the cards',
-  extras: 'What goes with them',
+  extras: 'Extras',
   overBudget: 'Over the budget',
   wishes: 'Nice-to-haves not met',
   shortfall: 'Slower than it could be',
   disturbance: 'Work in the machine',
-  air: 'Air taken',
+  air: 'Airflow',
   drivers: 'Drivers and firmware',
   wait: 'Waiting',
   unknown: 'Facts not known',
-  pace: 'Slower than the fastest option',
+  speedGap: 'Slower than the fastest option',
 };
 
 const CONSTRAINT_WORDS: Readonly<Record<Constraint, string>> = {
-  slots: 'the slots that there are',
+  slots: 'the slots available',
   staying: 'cards that stay in their slots',
   openings: 'the openings that cards take up',
   room: 'the room for long and high cards',
@@ -56,7 +56,7 @@ const CONSTRAINT_WORDS: Readonly<Record<Constraint, string>> = {
 };
 
 export const extraWords = ({ kind, fits }: Pick<ExtraNeeded, 'kind' | 'fits'>): string => {
-  const what = THING_WORDS[fits] ?? fits;
+  const what = fitsWords(fits);
   return what === '' ? EXTRA_KIND_WORDS[kind] : `${EXTRA_KIND_WORDS[kind]}: ${what}`;
 };
 
@@ -74,7 +74,7 @@ export function pinWords(pin: Pin, machine: Machine, cards: readonly Card[]): st
     case 'neverCard':
       return `Never ${name}`;
     case 'noMoves':
-      return 'Cards that are in stay where they are';
+      return 'Keep fitted cards where they are';
   }
 }
 
@@ -83,7 +83,7 @@ export function memberWords(member: Member, machine: Machine, cards: readonly Ca
     case 'need':
       return `${KIND_WORDS[member.need.kind]}: ${needWords(member.need)}`;
     case 'pin':
-      return `Settled: ${pinWords(member.pin, machine, cards)}`;
+      return `Fixed: ${pinWords(member.pin, machine, cards)}`;
     case 'limit':
       return CONSTRAINT_WORDS[member.limit];
   }
@@ -101,11 +101,11 @@ export function changeWords(
     case 'dropNeed': {
       const need = needs.find(({ id }) => id === change.needId);
       return need === undefined
-        ? 'One need less'
+        ? 'One need fewer'
         : `Do without: ${KIND_WORDS[need.kind]}, ${needWords(need)}`;
     }
     case 'dropPin':
-      return `No longer settled: ${pinWords(change.pin, machine, cards)}`;
+      return `Drop the fixed choice: ${pinWords(change.pin, machine, cards)}`;
     case 'giveUpCard':
       return `Remove ${change.name} from ${slotLabel(machine, change.slotId)}`;
     case 'supply':
@@ -113,13 +113,13 @@ export function changeWords(
     case 'cable':
       return `Another cable to the far end: ${CABLE_WORDS[change.cable]}`;
     case 'farEnd':
-      return `A far end that knows ${wireWords(change.megabits)}`;
+      return `A far end with a port of ${wireWords(change.megabits)}`;
     case 'slotGeneration':
       return `${slotLabel(machine, change.slotId)} at Gen ${change.generation?.value ?? '?'}: a board or a setting that allows it`;
     case 'slotLanes':
       return `${slotLabel(machine, change.slotId)} with all its lanes wired: another board`;
     case 'slotSplits':
-      return `A firmware that splits the lanes of ${slotLabel(machine, change.slotId)}`;
+      return `A firmware with bifurcation for ${slotLabel(machine, change.slotId)}`;
     case 'frontPanel':
       return `A front panel with its lead: ${change.extra.maker} ${change.extra.model}`;
   }
@@ -129,8 +129,8 @@ const CABLE_WORDS = { cat5e: 'Cat 5e', cat6: 'Cat 6', cat6a: 'Cat 6A' } as const
 
 /** “31.00 more”, “12.40 less”, “the same”; a must more or less comes first. */
 export function differenceWords({ musts, cents }: Difference): string {
-  if (musts > 0) return musts === 1 ? 'a must left' : `${musts} musts left`;
-  if (musts < 0) return musts === -1 ? 'a must more is met' : `${-musts} musts more are met`;
+  if (musts > 0) return musts === 1 ? 'one must not met' : `${musts} musts not met`;
+  if (musts < 0) return musts === -1 ? 'one more must met' : `${-musts} more musts met`;
   if (cents === 0) return 'the same';
   return cents > 0 ? `${inMoney(cents)} more` : `${inMoney(-cents)} less`;
 }
@@ -155,13 +155,13 @@ export function refusedWords(
 /** What weighs most against a plan beside the chosen one. */
 function againstWords(plan: Proposal, chosen: Proposal): string {
   const musts = plan.cost.mustsUnmet - chosen.cost.mustsUnmet;
-  if (musts > 0) return 'it leaves a must';
+  if (musts > 0) return 'a must is not met';
   const [worst] = (Object.keys(PART_WORDS) as CostPart[])
     .map((part) => ({
       part,
       cents: (plan.cost.parts[part] ?? 0) - (chosen.cost.parts[part] ?? 0),
     }))
-    .filter(({ part, cents }) => cents > 0 && part !== 'pace')
+    .filter(({ part, cents }) => cents > 0 && part !== 'speedGap')
     .toSorted((a, b) => b.cents - a.cents);
   return worst === undefined
     ? 'the technician chose otherwise'

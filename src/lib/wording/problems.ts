@@ -16,6 +16,8 @@ const WORDS: Readonly<Record<ProblemCode, string>> = {
   'config.allOnes': 'The device does not answer: it has dropped off the bus or sleeps.',
   'config.headerType': 'Header of an unknown type {found}.',
   'capability.denied': 'Its capabilities were not readable: run lspci as root.',
+  'capability.deniedMany':
+    'The capabilities of {found} devices were not readable: read them as root, with sudo. Links and slots are taken from what the system says without it.',
   'capability.looped': 'Its list of capabilities runs in a circle; read up to there.',
   'capability.broken': 'Its list of capabilities is broken; read up to there.',
   'capability.truncated': 'Its link capability is cut short.',
@@ -27,6 +29,10 @@ const WORDS: Readonly<Record<ProblemCode, string>> = {
   'firmware.stringsCut': 'The table ends inside a record’s texts; read up to here.',
   'firmware.slotShort': 'A slot record of only {found} bytes; {expected} are the least.',
   'firmware.slotTypeOther': 'A slot of a kind that takes no expansion card: {found}.',
+  'firmware.sameAddress':
+    '{found} slots of the firmware name the device at {at}; one of them is joined to it.',
+  'evidence.driverSetup':
+    'A driver’s setup file (INF): it says what a driver serves, not what is in this machine. Left aside.',
   'screen.short': 'Only {found} bytes; a screen’s report has at least {expected}.',
   'screen.header': 'It does not begin as a screen’s report does.',
   'screen.checksum': 'The checksum is {found}; {expected} would be right. Read all the same.',

@@ -1,6 +1,6 @@
 /** What a reading means, in words. */
 import type { FallBack, Flow, Judgement } from '$core';
-import { band, figure, linkWords, wireWords } from './figures';
+import { band, flowFigure, linkWords, wireWords } from './figures';
 import { FLOW_WORDS } from './stages';
 
 export function judgementWords({ outcome, limiting, fallBack }: Judgement, flow: Flow): string {
@@ -8,11 +8,11 @@ export function judgementWords({ outcome, limiting, fallBack }: Judgement, flow:
     case 'asExpected':
       return `is as expected (${band(flow)}).`;
     case 'aboveExpected':
-      return `is more than this path can carry (${figure(flow.high, flow.unit)}). Bits taken for bytes, or a copy from memory? Measure again.`;
+      return `is more than this path can carry (${flowFigure(flow.high, flow)}). Bits taken for bytes, or a copy from memory? Measure again.`;
     case 'belowHealthy':
       return `does what was wanted, but a healthy one shows ${band(flow)}. ${cause(limiting, fallBack)}`;
     case 'short':
-      return `falls short of the ${figure(flow.wanted, flow.unit)} wanted. ${cause(limiting, fallBack)}`;
+      return `falls short of the ${flowFigure(flow.wanted, flow)} wanted. ${cause(limiting, fallBack)}`;
   }
 }
 

@@ -11,16 +11,17 @@ import type {
 import { FACT_WORDS } from './facts';
 import { inMoney } from './figures';
 import { extraWords } from './plans';
-import { EXTRA_KIND_WORDS, THING_WORDS } from './things';
+import { EXTRA_KIND_WORDS, HEADER_WORDS, HEIGHT_WORDS, PLUG_ADAPTER_WORDS } from './things';
 
 interface StepWords {
   readonly title: string;
   readonly detail?: string;
 }
 
-/** A card with its slot, and the external box that is in, so that two of a kind are told apart. */
-const at = ({ card, slot, box }: CardAt): string => `${card} in ${slot}${inBox(box)}`;
-const inBox = (box: string): string => (box === '' ? '' : ` of ${box}`);
+/** A card with its slot, and the external enclosure that is in, so that two of a kind are told apart. */
+const at = ({ card, slot, enclosure }: CardAt): string =>
+  `${card} in ${slot}${inEnclosure(enclosure)}`;
+const inEnclosure = (enclosure: string): string => (enclosure === '' ? '' : ` of ${enclosure}`);
 
 const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWords } = {
   settle: ({ fact, subject }) => ({
@@ -29,25 +30,25 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
   }),
   order: ({ cents, ...card }) => ({
     title: `Order ${card.card}`,
-    detail: `For ${card.slot}${inBox(card.box)}. ${inMoney(cents)} in the catalogue.`,
+    detail: `For ${card.slot}${inEnclosure(card.enclosure)}. ${inMoney(cents)} in the catalogue.`,
   }),
   orderExtra: ({ kind, fits, count }) => ({
     title: `Order: ${count > 1 ? `${count} × ` : ''}${extraWords({ kind, fits })}`,
-    detail: 'It goes with the cards; without it one of them stays in its box.',
+    detail: 'A card of the plan needs it.',
   }),
   orderNamed: ({ name, kind }) => ({
     title: `Order: ${name} (${EXTRA_KIND_WORDS[kind]})`,
-    detail: 'The plan reckons with it in place.',
+    detail: 'The plan assumes that it is installed.',
   }),
   updateFirmware: ({ year }) => ({
-    title: `Update the firmware, which is of ${year}`,
+    title: `Update the firmware (dated ${year})`,
     detail:
-      'Before the card changes, while there is still a picture. From the board’s maker, for this very board; do not switch off until it is done.',
+      'Before the card is swapped, while there is still a picture. Use the board maker’s file for exactly this board; do not switch off until it is done.',
   }),
   fetchDriver: ({ title, version }) => ({
     title: `Download ${title} ${version}`,
     detail:
-      'Now, onto a stick, while this machine or another is on-line: the new card may be the only way on-line later.',
+      'Now, onto a USB stick, while this or another machine is on-line: later the new card may be the only way on-line.',
   }),
   findDriver: ({ identity, ...card }) => ({
     title: `Find a driver for ${at(card)}`,
@@ -58,8 +59,8 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     detail:
       'Secure boot is on: a driver that does not come with the system loads only once the firmware knows its key. Its package says how; it takes one restart with a password.',
   }),
-  splitSlot: ({ card, slot, box }) => ({
-    title: `Set ${slot}${inBox(box)} to x4x4x4x4 in firmware setup (bifurcation)`,
+  splitSlot: ({ card, slot, enclosure }) => ({
+    title: `Set ${slot}${inEnclosure(enclosure)} to x4x4x4x4 in firmware setup (bifurcation)`,
     detail: `Before ${card} goes in: without it only its first drive shows up.`,
   }),
   bringScrew: ({ count }) => ({
@@ -67,19 +68,19 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     detail: 'The case has none to spare.',
   }),
   noteTrouble: ({ count, names }) => ({
-    title: count === 1 ? 'One device does not work now' : `${count} devices do not work now`,
-    detail: `Tell the customer before anything is changed, and see whether it is mended at the end: ${names}.`,
+    title: count === 1 ? 'One device is not working' : `${count} devices are not working`,
+    detail: `Tell the customer before anything is changed, and check at the end whether it works again: ${names}.`,
   }),
   installFirst: ({ title, version }) => ({
     title: `Install ${title} ${version} before the card goes in`,
-    detail: 'Its maker demands the driver first.',
+    detail: 'Its maker requires the driver first.',
   }),
   backUp: () => ({
-    title: 'See that the customer’s data is backed up',
+    title: 'Make sure that the customer’s data is backed up',
     detail: 'Ask, and have the copy shown. Erase nothing without the customer’s word, twice.',
   }),
   before: () => ({
-    title: 'Write down how it is before',
+    title: 'Record how it is before the work',
     detail: 'Note in the job what the customer has now: speed, screens, device list.',
   }),
   powerOff: () => ({
@@ -95,16 +96,16 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     title: 'Open the case and lay it on its side',
     detail: 'Keep its screws together.',
   }),
-  removeCover: ({ opening, box, covers }) => ({
-    title: `Remove slot cover ${opening}${inBox(box)}`,
+  removeCover: ({ opening, enclosure, covers }) => ({
+    title: `Remove slot cover ${opening}${inEnclosure(enclosure)}`,
     detail: `Counted from the processor’s end. ${COVER_DETAIL[covers] ?? 'Keep it with the job.'}`,
   }),
-  closeOpening: ({ opening, box }) => ({
-    title: `Put a slot cover over opening ${opening}${inBox(box)}`,
-    detail: 'Its card has gone. Left open it lets dust in, and air out where it should not go.',
+  closeOpening: ({ opening, enclosure }) => ({
+    title: `Fit a slot cover over opening ${opening}${inEnclosure(enclosure)}`,
+    detail: 'Its card is gone. Left open, it lets dust in and spoils the airflow.',
   }),
-  takeOut: ({ card, slot, box }) => ({
-    title: `Take ${card} out of ${slot}${inBox(box)}`,
+  takeOut: ({ card, slot, enclosure }) => ({
+    title: `Take ${card} out of ${slot}${inEnclosure(enclosure)}`,
     detail: 'Its leads first, then its screw, then the latch. Keep it with the job, in a bag.',
   }),
   takeOutFirst: ({ neighbour, ...card }) => ({
@@ -113,35 +114,36 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
   }),
   putBack: ({ neighbour }) => ({
     title: `Put ${neighbour} back, with its power plugs`,
-    detail: 'Until it clicks; its screw; then its plugs and leads as they were.',
+    detail:
+      'Push until it clicks, put its screw in, then reconnect its plugs and leads as they were.',
   }),
-  moveBox: ({ name, how }) => ({
+  moveObstacle: ({ name, how }) => ({
     title: `Move aside: ${name}`,
     detail: `It stands in the card’s path. ${how ? `${how}. ` : ''}Note where it was plugged.`,
   }),
   swapBracket: ({ height, ...card }) => ({
-    title: `Put the ${height} bracket on the card for ${card.slot}${inBox(card.box)}: ${card.card}`,
+    title: `Put the ${HEIGHT_WORDS[height]} bracket on the card for ${card.slot}${inEnclosure(card.enclosure)}: ${card.card}`,
     detail: 'Keep the other bracket and its screws in the job’s bag.',
   }),
   joinLead: ({ lead, ...card }) => ({
-    title: `Connect to the card for ${card.slot}${inBox(card.box)}, ${card.card}: ${lead}`,
+    title: `Connect to the card for ${card.slot}${inEnclosure(card.enclosure)}, ${card.card}: ${lead}`,
     detail: 'Now, on the bench: it cannot be reached once the card is seated. Mind pin 1.',
   }),
   joinFront: ({ lead, ...card }) => ({
-    title: `Connect the front-panel lead to the card for ${card.slot}, ${card.card}: ${THING_WORDS[lead] ?? lead}`,
+    title: `Connect the front-panel lead to the card for ${card.slot}, ${card.card}: ${HEADER_WORDS[lead]}`,
     detail:
       'Now, on the bench: it cannot be reached once the card is seated. It never needs force.',
   }),
   setJumper: (card) => ({
-    title: `Set the jumper on the card for ${card.slot}${inBox(card.box)}: ${card.card}`,
+    title: `Set the jumper on the card for ${card.slot}${inEnclosure(card.enclosure)}: ${card.card}`,
     detail: 'The board has no header for its lead; the jumper stands in for it.',
   }),
   support: (card) => ({
     title: `Set the support under the far end of ${at(card)}`,
-    detail: 'So that it bears, and does not lift.',
+    detail: 'It should carry the weight without lifting the card.',
   }),
   joinHeader: ({ header, ...card }) => ({
-    title: `Connect ${at(card)} to the board: ${THING_WORDS[header] ?? header}`,
+    title: `Connect ${at(card)} to the board: ${HEADER_WORDS[header]}`,
     detail: 'Count the pins before it goes on; it never needs force.',
   }),
   putIn: ({ name, kind }) => ({
@@ -152,12 +154,12 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     detail:
       kind === 'supply'
         ? 'Never open either of them. Only leads that came with a supply belong on it: others may have the same plugs and other voltages.'
-        : 'The cards that follow want it there.',
+        : 'The cards that follow need it.',
   }),
-  moveCard: ({ card, from, slot, box }) => ({
-    title: `Move ${card} from ${from} to ${slot}${inBox(box)}`,
+  moveCard: ({ card, from, slot, enclosure }) => ({
+    title: `Move ${card} from ${from} to ${slot}${inEnclosure(enclosure)}`,
     detail:
-      'With its power plugs and leads: its screw first, then the latch; until it clicks, its screw again.',
+      'With its power plugs and leads: screw out, latch, card out. Push it in until it clicks, and put its screw in again.',
   }),
   seat: (card) => ({
     title: `Seat ${at(card)}`,
@@ -175,7 +177,7 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
         },
   plug: ({ plug, adapter, ...card }) => ({
     title: `Plug ${PLUG_WORDS[plug].name} into ${at(card)}`,
-    detail: `${adapter === null ? '' : `Through its adapter: ${THING_WORDS[adapter] ?? adapter}. Each of its plugs on a lead of its own. `}${PLUG_WORDS[plug].hasLatch ? 'Push until its latch holds.' : 'Push it home; it has no latch.'}`,
+    detail: `${adapter === null ? '' : `Through its adapter: ${PLUG_ADAPTER_WORDS[adapter]}. Each of its plugs on a lead of its own. `}${PLUG_WORDS[plug].hasLatch ? 'Push until its latch holds.' : 'Push it home; it has no latch.'}`,
   }),
   closeCase: () => ({
     title: 'Look once more, then close the case',
@@ -186,9 +188,9 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     detail: 'The sockets on the board usually go dead once a graphics card is in.',
   }),
   start: () => ({
-    title: 'Mains lead in, switch on, start',
+    title: 'Plug in the mains lead, switch on, start',
     detail:
-      'A first start may take longer. Nothing on the screen: off again, and look at the screen lead and the seat of the card.',
+      'A first start may take longer. Nothing on the screen: switch off again, and check the screen lead and how the card is seated.',
   }),
   checkDevice: ({ identity, family, ...card }) => ({
     title: `Check that the system sees ${at(card)}`,

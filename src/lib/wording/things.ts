@@ -1,6 +1,8 @@
 /** Codes of things that findings, needs and cards name, in words. */
 import type {
   BoardHeader,
+  BracketHeight,
+  Disposition,
   Encoding,
   ExtraKind,
   FrontLead,
@@ -8,9 +10,16 @@ import type {
   PlugAdapter,
   ScreenAdapter,
   ScreenInput,
+  Subjects,
 } from '$core';
 
-const HEADER_WORDS: Readonly<Record<FrontLead | BoardHeader, string>> = {
+export const DISPOSITION_WORDS: Readonly<Record<Disposition, string>> = {
+  stays: 'stays',
+  optional: 'remove if something better needs the place',
+  remove: 'remove',
+};
+
+export const HEADER_WORDS: Readonly<Record<FrontLead | BoardHeader, string>> = {
   'usb-9-pin': 'USB 2.0, 9 pins',
   'usb-19-pin': 'USB 3, 19 pins',
   'type-c-20-pin': 'Type-C, 20 pins',
@@ -19,7 +28,7 @@ const HEADER_WORDS: Readonly<Record<FrontLead | BoardHeader, string>> = {
   'sound-4-pin': 'sound, 4 pins',
 };
 
-const PLUG_ADAPTER_WORDS: Readonly<Record<PlugAdapter, string>> = {
+export const PLUG_ADAPTER_WORDS: Readonly<Record<PlugAdapter, string>> = {
   'two-6-pin-to-8-pin': 'two 6-pin plugs to one 8-pin',
   'two-8-pin-to-12v-2x6': 'two 8-pin plugs to one 12V-2x6',
   'three-8-pin-to-12v-2x6': 'three 8-pin plugs to one 12V-2x6',
@@ -30,7 +39,7 @@ const PLUG_ADAPTER_WORDS: Readonly<Record<PlugAdapter, string>> = {
   'split-4-pin': 'a splitter for a 4-pin plug',
 };
 
-const SCREEN_ADAPTER_WORDS: Readonly<Record<ScreenAdapter, string>> = {
+export const SCREEN_ADAPTER_WORDS: Readonly<Record<ScreenAdapter, string>> = {
   'dp-hdmi-passive': 'DisplayPort to HDMI, passive',
   'dp-hdmi-active': 'DisplayPort to HDMI, active',
   'dp-dvi-passive': 'DisplayPort to DVI, passive',
@@ -91,11 +100,28 @@ export const SPEED_CLASS_WORDS: readonly string[] = [
   '5 – the heaviest',
 ];
 
-export const THING_WORDS: Readonly<Record<string, string>> = {
-  ...HEADER_WORDS,
-  ...PLUG_ADAPTER_WORDS,
-  ...SCREEN_ADAPTER_WORDS,
-  ...INPUT_WORDS,
+/** The signals an M.2 socket can carry. */
+export const SIGNAL_WORDS: Readonly<Record<Subjects['signal'], string>> = {
+  pcie: 'PCI Express',
+  sata: 'SATA',
+  usb: 'USB',
+  radio: 'radio only',
+};
+
+export const HEIGHT_WORDS: Readonly<Record<BracketHeight, string>> = {
+  full: 'full-height',
+  low: 'low-profile',
+};
+
+export const BOOT_WORDS: Readonly<Record<Subjects['boot'], string>> = {
+  uefi: 'UEFI',
+  bios: 'BIOS',
+  both: 'UEFI and BIOS',
+  none: 'none',
+};
+
+/** Something wanted that a card does not have: “It has no …”. */
+export const LACKED_WORDS: Readonly<Record<Subjects['feature'], string>> = {
   ...FEATURE_WORDS,
   ...ENCODING_WORDS,
   '2.4': 'radio at 2.4 GHz',
@@ -106,13 +132,19 @@ export const THING_WORDS: Readonly<Record<string, string>> = {
   typeC: 'Type-C port there',
   inputs: 'as many inputs',
   optical: 'optical socket',
-  uefi: 'UEFI',
-  bios: 'BIOS',
-  low: 'low',
-  full: 'full height',
+};
+
+/** What an extra fits, as its record says; what is not here is written as it is. */
+const FITS_WORDS: Readonly<Record<string, string>> = {
+  ...HEADER_WORDS,
+  ...PLUG_ADAPTER_WORDS,
+  ...SCREEN_ADAPTER_WORDS,
+  ...HEIGHT_WORDS,
   sata: 'SATA',
   drive: 'for a drive',
 };
+export const fitsWords = (fits: string): string =>
+  Object.hasOwn(FITS_WORDS, fits) ? (FITS_WORDS[fits] ?? fits) : fits;
 
 /** Choices in the columns of the catalogue; what is not here is written as it is. */
 export const OPTION_WORDS: Readonly<Record<string, string>> = {
@@ -129,9 +161,7 @@ export const OPTION_WORDS: Readonly<Record<string, string>> = {
   pci: 'classic PCI',
   m2: 'M.2',
   sata: 'SATA',
+  ...BOOT_WORDS,
   full: 'full height',
   low: 'low profile',
-  uefi: 'UEFI',
-  bios: 'BIOS',
-  both: 'UEFI and BIOS',
 };

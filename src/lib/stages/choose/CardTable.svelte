@@ -9,7 +9,7 @@
   import { selection } from '$lib/state/selection.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { busWords, deliveryWords } from '$lib/wording/deliveries';
-  import { figure, inMoney } from '$lib/wording/figures';
+  import { flowFigure, inMoney } from '$lib/wording/figures';
   import { CARD_KIND_WORDS } from '$lib/wording/needs';
   import type { JobModel } from '../jobModel.svelte';
   import {
@@ -95,7 +95,7 @@
   const gives = ({ flow }: ComparedCard): string =>
     flow === null
       ? ''
-      : `${flow.units > 1 && flow.unit !== 'count' ? `${flow.units} × ` : ''}${figure(flow.high, flow.unit)}`;
+      : `${flow.units > 1 && flow.unit !== 'count' ? `${flow.units} × ` : ''}${flowFigure(flow.high, flow)}`;
 </script>
 
 <svelte:window {onkeydown} />

@@ -1,13 +1,7 @@
 <script lang="ts">
   import { onDestroy, untrack } from 'svelte';
   import type { Change } from '$core';
-  import {
-    Button,
-    ContentSwitcher,
-    InlineLoading,
-    InlineNotification,
-    Switch,
-  } from 'carbon-components-svelte';
+  import { Button, ContentSwitcher, InlineLoading, Switch } from 'carbon-components-svelte';
   import { isTyping } from '$lib/ui/keys';
   import { supplies } from '$lib/state/supplies.svelte';
   import type { JobModel } from '../jobModel.svelte';
@@ -49,16 +43,13 @@
 <svelte:window {onkeydown} />
 
 {#if supplies.supplierAway}
-  <InlineNotification
-    lowContrast
-    hideCloseButton
-    kind="warning"
-    title="The supplier or the driver library cannot be reached."
-    subtitle="What was kept from last time is used; driver verdicts may be missing."
-  />
+  <p class="away" role="status">
+    <strong>The supplier or the driver library cannot be reached.</strong>
+    What was kept from last time is used; driver verdicts may be missing.
+  </p>
 {/if}
 {#if model.job.machine.slots.length === 0}
-  <h1>Nothing to choose for yet</h1>
+  <h1>Nothing to plan for yet</h1>
   <p>
     Survey the machine first: without slots no card has a place. <a href="survey">To the survey</a>
   </p>
@@ -111,6 +102,12 @@
 {/if}
 
 <style>
+  .away {
+    border-left: 4px solid var(--tenant-limited);
+    padding-left: 0.5rem;
+    margin-bottom: 0.75rem;
+    font-size: 0.875rem;
+  }
   .parts {
     max-width: 34rem;
     margin: 0.75rem 0;

@@ -27,9 +27,9 @@
 </script>
 
 <section aria-labelledby="clash-heading">
-  <h2 id="clash-heading">Why not everything is possible</h2>
+  <h2 id="clash-heading">Why not everything fits</h2>
   {#if explanation === null}
-    <InlineLoading description="Finding out what clashes" />
+    <InlineLoading description="Finding out what conflicts" />
   {:else}
     {#each explanation.sets as { members }, n (n)}
       <p>
@@ -43,7 +43,7 @@
       </ul>
     {/each}
     {#if explanation.repairs.length > 0}
-      <h3>Each of these alone would free it</h3>
+      <h3>Any one of these would solve it</h3>
       <ul class="changes">
         {#each explanation.repairs as each, n (n)}
           {@const act = doing(model, each.change)}
@@ -62,7 +62,7 @@
         {/each}
       </ul>
     {:else}
-      <p>No single change that Tenant knows of frees it.</p>
+      <p>No single change that Tenant knows of solves it.</p>
     {/if}
   {/if}
 </section>

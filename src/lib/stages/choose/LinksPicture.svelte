@@ -195,6 +195,7 @@
   <form class="size" onsubmit={(event) => event.preventDefault()}>
     <label
       >A copy of <input
+        class="inline"
         type="number"
         data-aside
         min="0"
@@ -205,6 +206,7 @@
     >
     <label
       >in <input
+        class="inline"
         type="number"
         data-aside
         min="0"
@@ -308,15 +310,7 @@
   }
   .size input {
     width: 6rem;
-    font: inherit;
-    text-align: right;
-    color: var(--cds-text-01);
-    background: var(--cds-field-01);
-    border: none;
-    border-bottom: 1px solid var(--cds-ui-04);
   }
-  .size input:focus-visible,
-  summary:focus-visible,
   summary {
     cursor: pointer;
     color: var(--cds-link-01);

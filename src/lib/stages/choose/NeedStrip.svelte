@@ -3,7 +3,7 @@
   import { metTogether, unitsNeeded, withOccupants, type Need } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
-  import { figure } from '$lib/wording/figures';
+  import { flowFigure } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';
   import { FLOW_WORDS } from '$lib/wording/stages';
   import type { JobModel } from '../jobModel.svelte';
@@ -34,7 +34,7 @@
     const limit =
       limiting === null || unit !== 'B/s' ? '' : `, limited by the ${FLOW_WORDS[limiting]}`;
     if (unit === 'count') return units === '' ? 'served' : units.slice(0, -2);
-    return `${units}up to ${figure(high, unit)}${limit}`;
+    return `${units}up to ${flowFigure(high, then.flow)}${limit}`;
   }
 </script>
 

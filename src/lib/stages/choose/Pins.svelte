@@ -37,7 +37,7 @@
   const words = (pin: Pin) => pinWords(pin, job.machine, supplies.cards ?? []);
 </script>
 
-<section aria-labelledby="pins-heading">
+<section class="part" aria-labelledby="pins-heading">
   <h2 id="pins-heading">Fixed choices</h2>
   {#if job.pins.length > 0}
     <ul>
@@ -59,7 +59,7 @@
           <button
             type="button"
             class="text"
-            aria-label="No longer settled: {words(pin)}"
+            aria-label="Drop the fixed choice: {words(pin)}"
             onclick={() => model.open.run({ name: 'removePin', pin })}>Take back</button
           >
         </li>
@@ -88,7 +88,7 @@
       <strong>{cardName(reason.card)} in {reason.slot.label}:</strong>
       {#if reason.forced === null}
         it cannot go there. {told === undefined || told === null
-          ? 'Something else that is settled keeps it out.'
+          ? 'Another fixed choice keeps it out.'
           : findingWords(told)}
       {:else if reason.difference !== null}
         {reason.difference.cents === 0 && reason.difference.musts === 0
@@ -106,11 +106,6 @@
 </section>
 
 <style>
-  section {
-    padding-bottom: 0.75rem;
-    margin-bottom: 0.75rem;
-    border-bottom: 1px solid var(--cds-ui-04);
-  }
   li {
     display: flex;
     gap: 0.75rem;

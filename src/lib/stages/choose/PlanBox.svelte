@@ -70,11 +70,11 @@
     <p class="quiet">{findingWords(finding)} {remedyWords(finding) ?? ''}</p>
   {/each}
   {#if unknownTopics(findings) !== ''}
-    <p class="quiet">Not known yet, to be settled first: {unknownTopics(findings)}.</p>
+    <p class="quiet">Not known yet; find out first: {unknownTopics(findings)}.</p>
   {/if}
 {/snippet}
 
-<section aria-labelledby="plan-heading">
+<section class="part" aria-labelledby="plan-heading">
   <div class="head">
     <h2 id="plan-heading">
       {accepted
@@ -117,7 +117,7 @@
         )} less at most.
       {/if}
       {#if proposal.searched > 0}
-        {proposal.searched.toLocaleString('en-GB')} partial plans looked at.
+        {proposal.searched.toLocaleString('en-GB')} partial plans examined.
       {/if}
     </p>
   {/if}
@@ -238,11 +238,6 @@
 </section>
 
 <style>
-  section {
-    padding-bottom: 0.75rem;
-    margin-bottom: 0.75rem;
-    border-bottom: 1px solid var(--cds-ui-04);
-  }
   h2 {
     font-size: 1.25rem;
   }

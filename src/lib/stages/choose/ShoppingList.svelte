@@ -35,7 +35,7 @@
 </script>
 
 <article class="shopping" aria-labelledby="shopping-heading">
-  <div class="head">
+  <div class="headed">
     <h3 id="shopping-heading">
       Shopping list<span class="on-paper">: {job.title}, for {job.customer || '–'}</span>
     </h3>
@@ -85,11 +85,6 @@
 </article>
 
 <style>
-  .head {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-  }
   h3 {
     font-size: 1rem;
     font-weight: 600;

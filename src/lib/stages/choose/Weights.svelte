@@ -49,6 +49,7 @@
             <td class="number">
               {#if isWeighed(part)}
                 <input
+                  class="inline"
                   type="number"
                   min="0"
                   max="1000"
@@ -104,18 +105,11 @@
     cursor: pointer;
     color: var(--cds-link-01);
   }
-  summary:focus-visible,
-  input:focus-visible {
+  summary:focus-visible {
     outline: 2px solid var(--cds-focus);
   }
   input {
     width: 4.5rem;
-    font: inherit;
-    text-align: right;
-    color: var(--cds-text-01);
-    background: var(--cds-field-01);
-    border: none;
-    border-bottom: 1px solid var(--cds-ui-04);
     padding: 0.125rem 0.25rem;
   }
   .refused {

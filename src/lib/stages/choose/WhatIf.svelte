@@ -88,7 +88,7 @@
   <Select
     id="what-if"
     size="sm"
-    labelText="One thing otherwise than it is; the survey stays as it is"
+    labelText="Change one thing and see the plan; the survey stays as it is"
     {selected}
     on:change={(event) => pick(String((event.target as HTMLSelectElement | null)?.value ?? ''))}
   >

@@ -25,7 +25,7 @@
   <p>The sheet follows from an accepted plan. <a href="choose">To Choose</a></p>
 {:else}
   <div class="controls">
-    <div class="head">
+    <div class="headed">
       <h1>Hand over</h1>
       <Button size="small" icon={Printer} on:click={() => window.print()}>Print the sheet</Button>
     </div>
@@ -49,11 +49,6 @@
 {/if}
 
 <style>
-  .head {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-  }
   .controls {
     margin-bottom: 1.5rem;
   }

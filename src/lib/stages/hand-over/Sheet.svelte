@@ -3,7 +3,7 @@
   import { cardName, type HandOverSheet, type Job } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { findingWords } from '$lib/wording/findings';
-  import { atMoment, band, figure, inMoney, linkWords } from '$lib/wording/figures';
+  import { atMoment, band, flowFigure, inMoney, linkWords } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';
   import { judgementWords } from '$lib/wording/proof';
   import { CAUTION_WORDS } from '$lib/wording/steps';
@@ -97,7 +97,7 @@
       >
     </thead>
     <tbody>
-      {#each sheet.figures as { expectation, reading, judgement } (expectation.need.id)}
+      {#each sheet.figures as { expectation, measured, judgement } (expectation.need.id)}
         {@const flow = expectation.flow}
         <tr>
           <td>
@@ -107,9 +107,9 @@
           </td>
           <td>{flow === null ? 'not served' : band(flow)}</td>
           <td
-            >{reading === null || flow === null
+            >{measured === null || flow === null
               ? 'not measured'
-              : figure(reading.value, flow.unit)}</td
+              : flowFigure(measured.value, flow)}</td
           >
           <td>{judgement === null || flow === null ? '–' : judgementWords(judgement, flow)}</td>
         </tr>

@@ -56,7 +56,7 @@
 </script>
 
 <h1>What the customer wants</h1>
-<p class="quiet">In the customer’s words, and in numbers that can be proved.</p>
+<p class="quiet">In the customer’s words, and in figures that can be measured.</p>
 
 {#each job.needs as need (need.id)}
   <NeedForm

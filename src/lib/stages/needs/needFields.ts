@@ -110,6 +110,7 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
   ],
   serialLink: [
     number('ports', 'Ports', 4),
+    number('bytesPerSecond', 'MB/s', 10_000, MEGABYTE),
     choice('gigabits', 'Gb/s', ...SERIAL_LINK_GIGABITS.map((each): Option => [each, String(each)])),
   ],
   legacy: [

@@ -2,7 +2,7 @@
   /** Every stage of the way with what it carries, the wanted figure, and the reading, on one scale. */
   import { scaleLinear } from 'd3-scale';
   import type { Flow } from '$core';
-  import { figure } from '$lib/wording/figures';
+  import { flowFigure } from '$lib/wording/figures';
   import { FLOW_WORDS } from '$lib/wording/stages';
 
   let { flow, reading }: { flow: Flow; reading: number | null } = $props();
@@ -40,7 +40,7 @@
         width={Math.max(2, x(stage.high) - x(stage.low))}
         height="10"
       />
-      <text class="figure" x={x(stage.high) + 6} y={y + 14}>{figure(stage.high, flow.unit)}</text>
+      <text class="figure" x={x(stage.high) + 6} y={y + 14}>{flowFigure(stage.high, flow)}</text>
     {/each}
     <path class="wanted" d="M{x(flow.wanted)} {TOP}V{height - 16}" />
     <text class="below" x={x(flow.wanted)} y={height - 4}>wanted</text>
@@ -56,7 +56,7 @@
     {#each flow.stages as stage, n (n)}
       <tr>
         <th scope="row">{FLOW_WORDS[stage.code]}</th>
-        <td>{figure(stage.low, flow.unit)} to {figure(stage.high, flow.unit)}</td>
+        <td>{flowFigure(stage.low, flow)} to {flowFigure(stage.high, flow)}</td>
       </tr>
     {/each}
   </tbody>

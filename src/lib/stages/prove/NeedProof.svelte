@@ -1,9 +1,10 @@
 <script lang="ts">
   import { Button, TextInput } from 'carbon-components-svelte';
-  import { cardName, judge, type Expectation } from '$core';
+  import { cardName, enteredFigure, figureFor, judge, type Expectation } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import { now } from '$lib/state/now';
   import { selection } from '$lib/state/selection.svelte';
-  import { atMoment, band, figure, linkWords } from '$lib/wording/figures';
+  import { atMoment, band, flowFigure, linkWords, saidIn } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';
   import { judgementWords } from '$lib/wording/proof';
   import { FLOW_WORDS } from '$lib/wording/stages';
@@ -16,26 +17,31 @@
   const flow = $derived(expectation.flow);
   const fitted = $derived(expectation.card);
   const link = $derived(fitted?.link?.link ?? null);
-  const reading = $derived(model.job.readings.find(({ needId }) => needId === need.id) ?? null);
-  const judgement = $derived(reading === null ? null : judge(expectation, reading.value));
-  /** Rates are typed in MB/s, everything else in its own unit. */
-  const scale = $derived(flow?.unit === 'B/s' ? 1e6 : 1);
-  const unitWords = $derived(
-    flow === null ? '' : flow.unit === 'B/s' ? 'MB/s' : flow.unit === 'Hz' ? 'Hz' : 'number',
-  );
+  const measured = $derived(figureFor(model.job.observations, need.id));
+  const judgement = $derived(measured === null ? null : judge(expectation, measured.value));
+  const typed = $derived(flow === null ? { words: '', scale: 1 } : saidIn(flow));
   let refused = $state('');
 
   function record(text: string) {
     const trimmed = text.trim().replace(',', '.');
     refused = '';
     if (trimmed === '') {
-      if (reading !== null) model.open.run({ name: 'removeReading', needId: need.id });
+      remove();
       return;
     }
-    const value = Number(trimmed) * scale;
+    const value = Number(trimmed) * typed.scale;
     if (!(value > 0 && value < 1e12)) refused = 'A number above zero is expected';
-    else if (value !== reading?.value)
-      model.open.run({ name: 'recordReading', needId: need.id, value });
+    else if (value !== measured?.value)
+      model.open.run({
+        name: 'observe',
+        observations: [enteredFigure(need.id, value, now())],
+        what: need.kind,
+      });
+  }
+
+  function remove() {
+    if (measured !== null)
+      model.open.run({ name: 'removeObservation', observationId: measured.id, what: need.kind });
   }
 </script>
 
@@ -65,34 +71,30 @@
         <dd>{flow.limiting === null ? '–' : FLOW_WORDS[flow.limiting]}</dd>
       </div>
     </dl>
-    <BandPicture {flow} reading={reading?.value ?? null} />
+    <BandPicture {flow} reading={measured?.value ?? null} />
     <div class="reading">
       <TextInput
         id="reading-{need.id}"
-        labelText="Measured, {unitWords}"
-        value={reading === null ? '' : String(reading.value / scale)}
+        labelText="Measured, {typed.words}"
+        value={measured === null ? '' : String(measured.value / typed.scale)}
         invalid={refused !== ''}
         invalidText={refused}
         on:change={(event) => record(String(event.detail ?? ''))}
       />
-      {#if reading}
-        <Button
-          kind="ghost"
-          size="field"
-          on:click={() => model.open.run({ name: 'removeReading', needId: need.id })}>Remove</Button
-        >
+      {#if measured}
+        <Button kind="ghost" size="field" on:click={remove}>Remove</Button>
       {/if}
     </div>
     <div aria-live="polite">
-      {#if reading && judgement}
+      {#if measured && judgement}
         <p class="judged">
           <VerdictMark verdict={judgement.verdict} withWord={false} />
           <span
-            ><strong>{figure(reading.value, flow.unit)}</strong>
+            ><strong>{flowFigure(measured.value, flow)}</strong>
             {judgementWords(judgement, flow)}</span
           >
         </p>
-        <p class="quiet">Taken {atMoment(reading.takenAt)}</p>
+        <p class="quiet">Measured {atMoment(measured.at)}</p>
       {:else}
         <p class="quiet">Not measured yet.</p>
       {/if}

@@ -2,6 +2,7 @@
   import type { Step } from '$core';
   import type { JobModel } from '../jobModel.svelte';
   import StepList from '../steps/StepList.svelte';
+  import MachineReport from './MachineReport.svelte';
   import NeedProof from './NeedProof.svelte';
 
   let { model }: { model: JobModel } = $props();
@@ -23,6 +24,7 @@
   {#each model.expectations as expectation (expectation.need.id)}
     <NeedProof {model} {expectation} />
   {/each}
+  <MachineReport {model} />
   {#if steps.length > 0}
     <h2>Links to read off the machine</h2>
     <p class="quiet">Pick one when its link is as expected.</p>

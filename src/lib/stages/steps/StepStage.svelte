@@ -65,10 +65,10 @@
       {#if words.detail}<p class="detail">{words.detail}</p>{/if}
       <Cautions cautions={current.cautions} />
       {#if current.code === 'settle'}
-        <p class="detail"><a href="survey">Tell it in the survey</a>, and the step is gone.</p>
+        <p class="detail"><a href="survey">Enter it in the survey</a>, and the step is gone.</p>
       {/if}
       <Button class="tick" on:click={tick}
-        >{done ? 'Is done – go on' : 'Done – next (space)'}</Button
+        >{done ? 'Done already – next' : 'Done – next (space)'}</Button
       >
     {:else}
       <h1>{STAGE_WORDS[stage]}: all {steps.length} steps done</h1>

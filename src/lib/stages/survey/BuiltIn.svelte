@@ -6,14 +6,14 @@
     PLAIN_DELIVERIES,
     columnsOf,
     known,
-    tell,
+    override,
     valueOf,
     type Delivery,
     type DeliveryKind,
     type Machine,
   } from '$core';
   import CellField from '$lib/ui/CellField.svelte';
-  import { WITNESS_SHORT } from '$lib/wording/facts';
+  import { SOURCE_SHORT } from '$lib/wording/facts';
   import { CARD_KIND_WORDS } from '$lib/wording/needs';
 
   let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
@@ -23,7 +23,7 @@
   const kinds = Object.keys(CARD_KIND_WORDS) as DeliveryKind[];
 
   const put = (deliveries: readonly Delivery[], what: string) =>
-    change({ ...machine, builtIn: tell(machine.builtIn, deliveries) }, `on the board: ${what}`);
+    change({ ...machine, builtIn: override(machine.builtIn, deliveries) }, `on the board: ${what}`);
   const at = (n: number, delivery: Delivery) =>
     put(
       own.map((each, m) => (m === n ? delivery : each)),
@@ -44,8 +44,8 @@
     {#if machine.builtIn === null}
       Not known: needs cannot say whether the machine meets them already.
     {:else}
-      {own.length === 0 ? 'Nothing of use' : `${own.length} kinds`}, {WITNESS_SHORT[
-        machine.builtIn.witness
+      {own.length === 0 ? 'Nothing useful' : `${own.length} kinds`}, {SOURCE_SHORT[
+        machine.builtIn.source
       ]}.
     {/if}
   </p>
@@ -85,7 +85,7 @@
         kind="ghost"
         on:click={() =>
           change({ ...machine, builtIn: known([], 'technician') }, 'on the board: nothing of use')}
-        >Nothing of use</Button
+        >Nothing useful</Button
       >
     {/if}
   </div>

@@ -2,9 +2,9 @@
   import { Button, Checkbox, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { BOX_KINDS, known, valueOf, type Box, type Machine } from '$core';
+  import { OBSTACLE_KINDS, known, valueOf, type Obstacle, type Machine } from '$core';
   import FactField from './FactField.svelte';
-  import { BOX_KIND_WORDS } from '$lib/wording/facts';
+  import { OBSTACLE_KIND_WORDS } from '$lib/wording/facts';
   import {
     FRONT_LEADS_FIELD,
     HEADERS_FIELD,
@@ -19,7 +19,7 @@
     room = null,
     change,
   }: {
-    /** As it is seen from in the case, or from in the external box. */
+    /** As it is seen from in the case, or from in the external inside. */
     machine: Machine;
     /** The external box this is about; null for the machine's own case. */
     room?: { readonly id: string; readonly name: string } | null;
@@ -43,7 +43,7 @@
   const HEIGHT = numberField('a height', { unit: 'mm', least: 20, most: 300, whole: false });
   const WATTS = numberField('a number of watts', { unit: 'W', least: 1, most: 3000, whole: false });
   const MEASURES: readonly (readonly [
-    keyof Box & ('xMm' | 'yMm' | 'widthMm' | 'depthMm' | 'heightMm'),
+    keyof Obstacle & ('xMm' | 'yMm' | 'widthMm' | 'depthMm' | 'heightMm'),
     string,
     number,
   ])[] = [
@@ -54,31 +54,34 @@
     ['heightMm', 'High', 1],
   ];
 
-  const box = $derived(machine.case);
+  const inside = $derived(machine.case);
   const supply = $derived(machine.supply);
   const putCase = (fresh: Partial<Machine['case']>, what: string) =>
-    change({ ...machine, case: { ...box, ...fresh } }, what);
+    change({ ...machine, case: { ...inside, ...fresh } }, what);
   const putSupply = (fresh: Partial<Machine['supply']>, what: string) =>
     change({ ...machine, supply: { ...supply, ...fresh } }, what);
-  const putBox = (fresh: Box, what: string) =>
+  const putObstacle = (fresh: Obstacle, what: string) =>
     change(
-      { ...machine, boxes: machine.boxes.map((each) => (each.id === fresh.id ? fresh : each)) },
+      {
+        ...machine,
+        obstacles: machine.obstacles.map((each) => (each.id === fresh.id ? fresh : each)),
+      },
       `${fresh.name}: ${what}`,
     );
 
   let refused = $state('');
 
-  function measure(of: Box, key: (typeof MEASURES)[number][0], least: number, text: string) {
+  function measure(of: Obstacle, key: (typeof MEASURES)[number][0], least: number, text: string) {
     const value = Number(text.replace(',', '.'));
     refused = text.trim() === '' || !(value >= least && value <= 450) ? `${of.id}-${key}` : '';
-    if (refused === '' && value !== of[key]) putBox({ ...of, [key]: value }, 'measured');
+    if (refused === '' && value !== of[key]) putObstacle({ ...of, [key]: value }, 'measured');
   }
 
-  function addBox() {
-    let n = machine.boxes.length + 1;
-    while (machine.boxes.some(({ id }) => id === `box${n}`)) n += 1;
-    const fresh: Box = {
-      id: `box${n}`,
+  function addObstacle() {
+    let n = machine.obstacles.length + 1;
+    while (machine.obstacles.some(({ id }) => id === `obstacle${n}`)) n += 1;
+    const fresh: Obstacle = {
+      id: `obstacle${n}`,
       name: `Thing ${n}`,
       kind: 'other',
       moving: '',
@@ -89,73 +92,73 @@
       heightMm: 15,
       movable: true,
     };
-    change({ ...machine, boxes: [...machine.boxes, fresh] }, `${fresh.name} added`);
+    change({ ...machine, obstacles: [...machine.obstacles, fresh] }, `${fresh.name} added`);
   }
 </script>
 
-<div class="form">
+<div class="pairs">
   <h3>{room === null ? 'Case' : room.name}</h3>
   <FactField
     id="{prefix}-case-bracket"
     label="Bracket height"
-    fact={box.bracket}
+    fact={inside.bracket}
     kind={BRACKET}
     onchange={(bracket) => putCase({ bracket }, 'bracket height')}
   />
   <FactField
     id="{prefix}-case-openings"
     label="Openings"
-    fact={box.openings}
+    fact={inside.openings}
     kind={OPENINGS}
     onchange={(openings) => putCase({ openings }, 'openings')}
   />
   <FactField
     id="{prefix}-case-lengthRoomMm"
     label="Room for length"
-    fact={box.lengthRoomMm}
+    fact={inside.lengthRoomMm}
     kind={ROOM}
     onchange={(lengthRoomMm) => putCase({ lengthRoomMm }, 'room for length')}
   />
   <FactField
     id="{prefix}-case-covers"
     label="Covers"
-    fact={box.covers}
+    fact={inside.covers}
     kind={COVERS}
     onchange={(covers) => putCase({ covers }, 'covers')}
   />
   <FactField
     id="{prefix}-case-spareScrews"
     label="Spare screws"
-    fact={box.spareScrews}
+    fact={inside.spareScrews}
     kind={SCREWS}
     onchange={(spareScrews) => putCase({ spareScrews }, 'spare screws')}
   />
   <FactField
     id="{prefix}-case-heightRoomMm"
     label="Room for height"
-    fact={box.heightRoomMm}
+    fact={inside.heightRoomMm}
     kind={HEIGHT}
     onchange={(heightRoomMm) => putCase({ heightRoomMm }, 'room for height')}
   />
   <FactField
     id="{prefix}-case-bays"
     label="Free bays"
-    fact={box.bays}
+    fact={inside.bays}
     kind={SCREWS}
     onchange={(bays) => putCase({ bays }, 'free bays')}
   />
   <FactField
     id="{prefix}-case-tightOpenings"
-    label="Less room in an opening"
-    fact={box.tightOpenings.length === 0 ? null : known(box.tightOpenings, 'technician')}
+    label="Openings with less room"
+    fact={inside.tightOpenings.length === 0 ? null : known(inside.tightOpenings, 'technician')}
     kind={ROOMS_FIELD}
     onchange={(rooms) => putCase({ tightOpenings: valueOf(rooms) ?? [] }, 'room in an opening')}
   />
   <div class="wide">
     <FactField
       id="{prefix}-case-frontLeads"
-      label="Front leads nothing uses"
-      fact={box.frontLeads}
+      label="Free front leads"
+      fact={inside.frontLeads}
       kind={FRONT_LEADS_FIELD}
       onchange={(frontLeads) => putCase({ frontLeads }, 'front leads')}
     />
@@ -217,20 +220,20 @@
     />
   </div>
   {#if room === null}
-    <h3>Standing in the way</h3>
+    <h3>Obstacles on the board</h3>
     <p class="wide quiet">
       Drag them on the drawing, or type millimetres here: from the rear edge, from the board’s top,
       along the slot and across it, and how high.
     </p>
-    {#each machine.boxes as each (each.id)}
-      <div class="wide box">
+    {#each machine.obstacles as each (each.id)}
+      <div class="wide obstacle">
         <TextInput
           id="{each.id}-name"
           size="sm"
           labelText="What it is"
           value={each.name}
           on:change={(event) =>
-            putBox(
+            putObstacle(
               { ...each, name: String(event.detail ?? '').slice(0, 200) || each.name },
               'name',
             )}
@@ -256,23 +259,23 @@
             selected={each.kind}
             on:change={(event) => {
               const value = (event.target as HTMLSelectElement | null)?.value ?? '';
-              const kind = BOX_KINDS.find((each) => each === value) ?? 'other';
-              putBox({ ...each, kind }, 'kind');
+              const kind = OBSTACLE_KINDS.find((each) => each === value) ?? 'other';
+              putObstacle({ ...each, kind }, 'kind');
             }}
           >
-            {#each BOX_KINDS as kind (kind)}
-              <SelectItem value={kind} text={BOX_KIND_WORDS[kind]} />
+            {#each OBSTACLE_KINDS as kind (kind)}
+              <SelectItem value={kind} text={OBSTACLE_KIND_WORDS[kind]} />
             {/each}
           </Select>
           <TextInput
             id="{each.id}-moving"
             size="sm"
-            labelText="Moving it means"
+            labelText="How it is moved"
             placeholder="which lead, which screws"
             disabled={!each.movable}
             value={each.moving}
             on:change={(event) =>
-              putBox(
+              putObstacle(
                 { ...each, moving: String(event.detail ?? '').slice(0, 200) },
                 'how it is moved',
               )}
@@ -285,7 +288,7 @@
             checked={each.movable}
             on:check={(event) =>
               event.detail !== each.movable &&
-              putBox({ ...each, movable: event.detail }, 'movable')}
+              putObstacle({ ...each, movable: event.detail }, 'movable')}
           />
           <Button
             kind="ghost"
@@ -295,7 +298,7 @@
             tooltipAlignment="end"
             on:click={() =>
               change(
-                { ...machine, boxes: machine.boxes.filter(({ id }) => id !== each.id) },
+                { ...machine, obstacles: machine.obstacles.filter(({ id }) => id !== each.id) },
                 `${each.name} removed`,
               )}
           />
@@ -303,7 +306,7 @@
       </div>
     {/each}
     <div class="wide">
-      <Button size="small" kind="tertiary" icon={Add} on:click={addBox}
+      <Button size="small" kind="tertiary" icon={Add} on:click={addObstacle}
         >Header, plug, cage or heat sink</Button
       >
     </div>
@@ -311,11 +314,6 @@
 </div>
 
 <style>
-  .form {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 0.75rem;
-  }
   h3,
   .wide {
     grid-column: 1 / -1;
@@ -323,7 +321,7 @@
   h3 + :global(*) {
     margin-top: 0;
   }
-  .box {
+  .obstacle {
     border: 1px solid var(--cds-ui-03);
     padding: 0.75rem;
   }

@@ -1,12 +1,20 @@
 <script lang="ts">
   /** What the machine reported of its devices: ports with slots, what does not work, and everything as a tree. */
-  import { functionName, portTree, portsWithSlots, type Machine, type TreeNode } from '$core';
+  import {
+    functionName,
+    portTree,
+    portsWithSlots,
+    type Machine,
+    type PortWithSlot,
+    type TreeNode,
+  } from '$core';
   import { linkWords } from '$lib/wording/figures';
 
   let { machine }: { machine: Machine } = $props();
 
   const ports = $derived(portsWithSlots(machine.functions));
-  const tree = $derived(portTree(machine.functions));
+  /** Hundreds of lines are drawn when they are asked for. */
+  let treeShown = $state(false);
   const megabytes = (bytes: number): string => `${bytes / 2 ** 20} MB`;
 </script>
 
@@ -30,8 +38,15 @@
   </ul>
 {/snippet}
 
+{#snippet trained(port: PortWithSlot)}
+  {port.trained === null ? '–' : linkWords(port.trained)}
+  {#if port.belowAble && port.bothAble}
+    <strong class="below">below {linkWords(port.bothAble)}, which both could do</strong>
+  {/if}
+{/snippet}
+
 {#if machine.inTrouble.length > 0}
-  <h3>Devices that do not work now</h3>
+  <h3>Devices that are not working</h3>
   <ul class="trouble">
     {#each machine.inTrouble as { id, name, status }, n (n)}
       <li><strong>{name || 'no name'}</strong> {status} <code>{id}</code></li>
@@ -40,7 +55,7 @@
 {/if}
 {#if ports.length > 0}
   <table class="plain">
-    <caption>Ports with slots, by their own report</caption>
+    <caption>Ports with slots, as they report themselves</caption>
     <thead>
       <tr>
         <th scope="col">Slot</th>
@@ -59,21 +74,16 @@
           <td>{port.able === null ? 'not told' : linkWords(port.able)}</td>
           <td>{port.powerWatts === 0 ? 'not set' : `${port.powerWatts} W`}</td>
           <td>{port.occupant === null ? 'nothing' : functionName(port.occupant)}</td>
-          <td>
-            {port.trained === null ? '–' : linkWords(port.trained)}
-            {#if port.belowAble && port.bothAble}
-              <strong class="below">below {linkWords(port.bothAble)}, which both could do</strong>
-            {/if}
-          </td>
+          <td>{@render trained(port)}</td>
         </tr>
       {/each}
     </tbody>
   </table>
 {/if}
 {#if machine.functions.length > 0}
-  <details>
+  <details bind:open={treeShown}>
     <summary>All {machine.functions.length} devices as a tree</summary>
-    <div class="tree">{@render branch(tree)}</div>
+    {#if treeShown}<div class="tree">{@render branch(portTree(machine.functions))}</div>{/if}
   </details>
 {/if}
 

@@ -1,8 +1,8 @@
 <script lang="ts" generics="Value">
   /** One fact: its value or “not known”, who says so, and a way to tell it. Wrong input changes nothing. */
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import { disagreeing, tell, type Fact } from '$core';
-  import { WITNESS_SHORT } from '$lib/wording/facts';
+  import { disagreeing, override, type Fact } from '$core';
+  import { SOURCE_SHORT } from '$lib/wording/facts';
   import type { FieldKind } from './fields';
 
   let {
@@ -25,10 +25,10 @@
     return kind.options?.find((option) => option.text === text)?.label ?? text;
   };
   const against = $derived(
-    disagreeing(fact).map(({ witness, value }) => `${WITNESS_SHORT[witness]} says ${shown(value)}`),
+    disagreeing(fact).map(({ source, value }) => `${SOURCE_SHORT[source]} says ${shown(value)}`),
   );
   const from = $derived(
-    fact === null ? 'not known' : [WITNESS_SHORT[fact.witness], ...against].join('; '),
+    fact === null ? 'not known' : [SOURCE_SHORT[fact.source], ...against].join('; '),
   );
   let refused = $state('');
 
@@ -37,12 +37,12 @@
     const trimmed = text.trim();
     if (trimmed === printed) return;
     if (trimmed === '') {
-      onchange(tell(fact, null));
+      onchange(override(fact, null));
       return;
     }
     const value = kind.parse(trimmed);
     if (value === null) refused = `“${trimmed.slice(0, 30)}” is not ${kind.expects}`;
-    else onchange(tell(fact, value));
+    else onchange(override(fact, value));
   }
 </script>
 

@@ -1,15 +1,20 @@
 <script lang="ts">
   /** The customer's screens: read from their own reports, or added by hand with the best mode they show. */
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { SCREEN_INPUTS, bestMode, tell, valueOf, type Machine, type Screen } from '$core';
-  import { INPUT_WORDS } from '$lib/wording/evidence';
+  import { SCREEN_INPUTS, bestMode, emptyScreen, override, type Machine, type Screen } from '$core';
+  import { INPUT_WORDS } from '$lib/wording/things';
   import { modeWords } from '$lib/wording/figures';
+  import FactField from './FactField.svelte';
+  import { choiceField, wordsField } from './fields';
 
   let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
     $props();
 
+  const INPUT_LABELS = SCREEN_INPUTS.map((input) => [input, INPUT_WORDS[input]] as const);
+  const INPUT = choiceField(INPUT_LABELS);
+  const INPUTS = wordsField(INPUT_LABELS);
   const MODE =
     /^(\d{3,5}) ?[x×] ?(\d{3,5})(?: ?(?:at|@|,)? ?(\d{2,3}(?:[.,]\d{1,3})?) ?(?:hz)?)?$/i;
   let refused = $state('');
@@ -29,19 +34,13 @@
       heightPx: Number(match[2]),
       refreshHz: Number((match[3] ?? '60').replace(',', '.')),
     };
-    put({ ...screen, preferred: tell(screen.preferred, mode), modes: [mode] }, 'mode');
+    put({ ...screen, preferred: override(screen.preferred, mode), modes: [mode] }, 'mode');
   }
 
   function add() {
     let n = machine.screens.length + 1;
     while (machine.screens.some(({ id }) => id === `screen${n}`)) n += 1;
-    const fresh: Screen = {
-      id: `screen${n}`,
-      name: `Screen ${n}`,
-      input: null,
-      preferred: null,
-      modes: [],
-    };
+    const fresh = emptyScreen(`screen${n}`, `Screen ${n}`);
     change({ ...machine, screens: [...machine.screens, fresh] }, `${fresh.name} added`);
   }
 </script>
@@ -58,22 +57,6 @@
         on:change={(event) =>
           put({ ...screen, name: String(event.detail ?? '').slice(0, 200) || screen.name }, 'name')}
       />
-      <Select
-        id="{screen.id}-input"
-        size="sm"
-        labelText="Input"
-        selected={valueOf(screen.input) ?? ''}
-        on:change={(event) => {
-          const value = (event.target as HTMLSelectElement | null)?.value ?? '';
-          const input = SCREEN_INPUTS.find((each) => each === value) ?? null;
-          put({ ...screen, input: tell(screen.input, input) }, 'input');
-        }}
-      >
-        <SelectItem value="" text="not known" />
-        {#each SCREEN_INPUTS as input (input)}
-          <SelectItem value={input} text={INPUT_WORDS[input]} />
-        {/each}
-      </Select>
       <TextInput
         id="{screen.id}-mode"
         size="sm"
@@ -96,6 +79,26 @@
             `${screen.name} removed`,
           )}
       />
+      <FactField
+        id="fact-{screen.id}-screen-input"
+        label="Input"
+        fact={screen.input}
+        kind={INPUT}
+        onchange={(input) => put({ ...screen, input }, 'input')}
+      />
+      <FactField
+        id="fact-{screen.id}-screen-otherInputs"
+        label="Other inputs"
+        fact={screen.otherInputs}
+        kind={INPUTS}
+        onchange={(otherInputs) => put({ ...screen, otherInputs }, 'other inputs')}
+      />
+      {#if screen.tiles.across * screen.tiles.down > 1}
+        <p class="quiet">
+          Its whole picture takes {screen.tiles.across * screen.tiles.down} outputs: {screen.tiles
+            .across} across, {screen.tiles.down} down.
+        </p>
+      {/if}
     </div>
   {/each}
   <Button size="small" kind="tertiary" icon={Add} on:click={add}>Screen</Button>
@@ -105,11 +108,14 @@
   .screens {
     grid-column: 1 / -1;
   }
+  .screen p {
+    grid-column: 1 / -1;
+  }
   .screen {
     display: grid;
-    grid-template-columns: 1fr 7rem 11rem auto;
+    grid-template-columns: 1fr 1fr 2rem;
     gap: 0.5rem;
-    align-items: end;
-    margin-bottom: 0.5rem;
+    align-items: start;
+    margin-bottom: 1rem;
   }
 </style>

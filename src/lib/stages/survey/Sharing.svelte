@@ -7,7 +7,7 @@
     LINK_WIDTHS,
     emptySupply,
     known,
-    tell,
+    override,
     valueOf,
     type Condition,
     type Generation,
@@ -77,7 +77,7 @@
       generation: Number(generation) as Generation,
       lanes: Number(lanes),
     };
-    putSlot({ ...slot, uplink: tell(slot.uplink, fresh) }, 'upstream link');
+    putSlot({ ...slot, uplink: override(slot.uplink, fresh) }, 'upstream link');
   }
 
   function addBox() {
@@ -108,7 +108,7 @@
 <details
   open={own.length > 0 || slot.uplink === null || uplink !== null || slot.enclosureId !== null}
 >
-  <summary>Shared with others</summary>
+  <summary>Shared with other slots</summary>
   {#each own as condition (condition.id)}
     <div class="condition">
       <Select

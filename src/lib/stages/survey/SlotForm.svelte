@@ -3,26 +3,28 @@
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import {
     CONNECTOR_LANES,
+    FRONT_LEADS,
     LINK_WIDTHS,
     M2_KEYS,
     M2_SIGNALS,
     PCI_KEYINGS,
+    PLUG_TYPES,
     disagreeing,
     emptySlot,
     known,
     occupantNamed,
-    tell,
+    override,
     valueOf,
     type Generation,
     type Machine,
     type Occupant,
     type Slot,
-    OCCUPANT_FATES,
+    DISPOSITIONS,
   } from '$core';
   import { slotLine } from '$lib/board/slotWords';
   import { selection } from '$lib/state/selection.svelte';
-  import { WITNESS_SHORT } from '$lib/wording/facts';
-  import { SIGNAL_WORDS } from '$lib/board/slotWords';
+  import { SOURCE_SHORT } from '$lib/wording/facts';
+  import { DISPOSITION_WORDS, SIGNAL_WORDS } from '$lib/wording/things';
   import type { JobModel } from '../jobModel.svelte';
   import FactField from './FactField.svelte';
   import Photos from './Photos.svelte';
@@ -61,6 +63,26 @@
   const OPENING = numberField('an opening', { least: 1, most: 12 });
   const POWER = numberField('a number of watts', { unit: 'W', least: 0, most: 600, whole: false });
   const THICKNESS = numberField('a number of openings', { least: 1, most: 4 });
+  const CARD_WATTS = numberField('a number of watts', {
+    unit: 'W',
+    least: 0,
+    most: 600,
+    whole: false,
+  });
+  const PLUGS = wordsField(PLUG_TYPES.map((type) => [type, type] as const));
+  const LEADS = wordsField(FRONT_LEADS.map((type) => [type, type] as const));
+  const HOT_PLUG = choiceField([
+    [true, 'works while it runs'],
+    [false, 'off only'],
+  ] as const);
+  const SHARES = choiceField([
+    [true, 'shared with another slot'],
+    [false, 'its own'],
+  ] as const);
+  const CARD_LENGTH = choiceField([
+    ['short', 'half length'],
+    ['long', 'full length'],
+  ] as const);
   const LENGTH = numberField('a length', { unit: 'mm', least: 20, most: 400, whole: false });
 
   const slot = $derived(machine.slots.find(({ id }) => id === selection.slotId) ?? null);
@@ -79,9 +101,9 @@
   /** The value “nothing” is an answer too, so it is told like any other. */
   const toldOccupant = (of: Slot, fresh: Occupant | null): Slot['occupant'] => {
     const others = [of.occupant, ...(of.occupant?.others ?? [])].flatMap((each) =>
-      each === null || each.witness === 'technician'
+      each === null || each.source === 'technician'
         ? []
-        : [{ value: each.value, witness: each.witness }],
+        : [{ value: each.value, source: each.source }],
     );
     return { ...known(fresh, 'technician'), ...(others.length === 0 ? {} : { others }) };
   };
@@ -102,10 +124,10 @@
   ] as const;
   const PLACE = numberField('a place', { unit: 'mm', least: 0, most: 450 });
   const placeFact = (of: Slot, key: 'xMm' | 'yMm') =>
-    of.place === null ? null : { value: of.place.value[key], witness: of.place.witness };
+    of.place === null ? null : { value: of.place.value[key], source: of.place.source };
   const putPlace = (of: Slot, key: 'xMm' | 'yMm', value: number | null) => {
     const place = { ...(valueOf(of.place) ?? { xMm: 0, yMm: 0 }), [key]: value ?? 0 };
-    put({ ...of, place: tell(of.place, value === null ? null : place) }, 'its place');
+    put({ ...of, place: override(of.place, value === null ? null : place) }, 'its place');
   };
 
   function occupantSays(of: Slot): string {
@@ -114,9 +136,9 @@
       ({ value }) => (value === null) !== (of.occupant?.value === null),
     );
     return [
-      WITNESS_SHORT[of.occupant.witness],
+      SOURCE_SHORT[of.occupant.source],
       ...against.map(
-        ({ witness, value }) => `${WITNESS_SHORT[witness]} says ${value?.name ?? 'nothing'}`,
+        ({ source, value }) => `${SOURCE_SHORT[source]} says ${value?.name ?? 'nothing'}`,
       ),
     ].join('; ');
   }
@@ -201,7 +223,7 @@
       />
       <FactField
         id="fact-slot-moduleLengthsMm"
-        label="Lengths it holds"
+        label="Module lengths it holds"
         fact={of.moduleLengthsMm}
         kind={LENGTHS_FIELD}
         onchange={(moduleLengthsMm) => put({ ...of, moduleLengthsMm }, 'lengths it holds')}
@@ -259,7 +281,7 @@
     {#if of.bus !== 'pci'}
       <FactField
         id="fact-slot-lanes"
-        label="Lanes really wired"
+        label="Lanes wired"
         fact={of.lanes}
         kind={WIRED}
         onchange={(lanes) => put({ ...of, lanes }, 'lanes wired')}
@@ -286,7 +308,28 @@
           kind={SPLITS}
           onchange={(splits) => put({ ...of, splits }, 'splitting')}
         />
+        <FactField
+          id="fact-slot-hotPlug"
+          label="Hot-plug"
+          fact={of.hotPlug}
+          kind={HOT_PLUG}
+          onchange={(hotPlug) => put({ ...of, hotPlug }, 'hot-plug')}
+        />
       {/if}
+      <FactField
+        id="fact-slot-sharesOpening"
+        label="Opening is"
+        fact={of.sharesOpening}
+        kind={SHARES}
+        onchange={(sharesOpening) => put({ ...of, sharesOpening }, 'shared opening')}
+      />
+      <FactField
+        id="fact-slot-cardLength"
+        label="Cards up to"
+        fact={of.cardLength}
+        kind={CARD_LENGTH}
+        onchange={(cardLength) => put({ ...of, cardLength }, 'length of cards')}
+      />
     {/if}
     <Select
       id="fact-slot-occupant"
@@ -315,25 +358,26 @@
           )}
       />
       <Select
-        id="occupant-fate"
+        id="occupant-disposition"
         size="sm"
         labelText="It"
-        selected={card.fate}
+        selected={card.disposition}
         on:change={(event) =>
           putOccupant(
             {
               ...card,
-              fate:
-                OCCUPANT_FATES.find(
-                  (fate) => fate === (event.target as HTMLSelectElement | null)?.value,
+              disposition:
+                DISPOSITIONS.find(
+                  (disposition) =>
+                    disposition === (event.target as HTMLSelectElement | null)?.value,
                 ) ?? 'stays',
             },
             'whether its card stays',
           )}
       >
-        <SelectItem value="stays" text="stays" />
-        <SelectItem value="mayGo" text="remove if something better needs the place" />
-        <SelectItem value="goes" text="remove" />
+        {#each DISPOSITIONS as disposition (disposition)}
+          <SelectItem value={disposition} text={DISPOSITION_WORDS[disposition]} />
+        {/each}
       </Select>
       {#if of.bus === 'm2'}
         <Select
@@ -362,19 +406,42 @@
       />
       <FactField
         id="occupant-length"
-        label="How far it reaches"
+        label="Length of the card"
         fact={card.lengthMm}
         kind={LENGTH}
         onchange={(lengthMm) => putOccupant({ ...card, lengthMm }, 'length of its card')}
       />
+      {#if card.disposition !== 'stays'}
+        <FactField
+          id="occupant-watts"
+          label="Its 12 V load"
+          fact={card.watts}
+          kind={CARD_WATTS}
+          onchange={(watts) => putOccupant({ ...card, watts }, 'load of its card')}
+        />
+        <FactField
+          id="occupant-plugs"
+          label="Plugs that feed it"
+          fact={card.plugs}
+          kind={PLUGS}
+          onchange={(plugs) => putOccupant({ ...card, plugs }, 'plugs of its card')}
+        />
+        <FactField
+          id="occupant-leads"
+          label="Front leads joined to it"
+          fact={card.frontLeads}
+          kind={LEADS}
+          onchange={(frontLeads) => putOccupant({ ...card, frontLeads }, 'leads of its card')}
+        />
+      {/if}
       <FactField
         id="fact-slot-fan"
         label="Its fan"
-        fact={card.fan === null ? null : known({ fan: card.fan.value }, card.fan.witness)}
+        fact={card.fan === null ? null : known({ fan: card.fan.value }, card.fan.source)}
         kind={FAN_FIELD}
         onchange={(told) =>
           putOccupant(
-            { ...card, fan: told === null ? null : known(told.value.fan, told.witness) },
+            { ...card, fan: told === null ? null : known(told.value.fan, told.source) },
             'fan of its card',
           )}
       />

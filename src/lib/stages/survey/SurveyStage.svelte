@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { Tab, TabContent, Tabs, TextInput } from 'carbon-components-svelte';
-  import { housings, type Machine } from '$core';
+  import { housings, partOf, type Machine, type PartOf } from '$core';
   import { selection, type FactPlace } from '$lib/state/selection.svelte';
   import { FACT_WORDS, contradictionWords } from '$lib/wording/facts';
   import type { JobModel } from '../jobModel.svelte';
@@ -13,6 +13,19 @@
   let { model }: { model: JobModel } = $props();
 
   const SHOWN_AT_ONCE = 4;
+  /** The part of the survey where each fact is told. */
+  const TAB_OF: Readonly<Record<PartOf<FactPlace['code']>, number>> = {
+    slots: 0,
+    slot: 1,
+    occupant: 1,
+    case: 2,
+    supply: 2,
+    board: 2,
+    system: 3,
+    firmware: 3,
+    path: 3,
+    screen: 3,
+  };
   const DETAILS = [
     ['title', 'What the job is', 'Two screens and Wi-Fi'],
     ['customer', 'Customer', ''],
@@ -60,16 +73,10 @@
   });
 
   /** Takes the technician to the field that settles a fact. */
-  function goTo({ code, slotId, enclosureId }: FactPlace) {
+  function goTo({ code, slotId, enclosureId, screenId }: FactPlace) {
     if (slotId !== undefined) selection.slotId = slotId;
-    tab = code.startsWith('slot.')
-      ? 1
-      : code === 'slots'
-        ? 0
-        : /^(case|supply|board)/.test(code)
-          ? 2
-          : 3;
-    const field = ['fact', enclosureId ?? [], code.replace('.', '-')].flat().join('-');
+    tab = TAB_OF[partOf(code)];
+    const field = ['fact', enclosureId ?? screenId ?? [], code.replace('.', '-')].flat().join('-');
     setTimeout(() => document.getElementById(field)?.focus());
   }
 </script>
@@ -102,14 +109,17 @@
 <section class="unknown" aria-labelledby="unknown-heading">
   <h2 id="unknown-heading">
     {model.unknown.length === 0
-      ? 'Every fact the rules ask for is known'
+      ? 'All facts that the rules need are known'
       : `Not known yet: ${model.unknown.length}`}
   </h2>
   {#if listed.length > 0}
     <ul>
-      {#each listed as { code, slotId, enclosureId, subject, decides }, n (n)}
+      {#each listed as { code, slotId, enclosureId, screenId, subject, decides }, n (n)}
         <li>
-          <button type="button" class="text" onclick={() => goTo({ code, slotId, enclosureId })}
+          <button
+            type="button"
+            class="text"
+            onclick={() => goTo({ code, slotId, enclosureId, screenId })}
             >{FACT_WORDS[code].name}{subject === undefined ? '' : `, ${subject}`}</button
           >
           <span
@@ -136,7 +146,7 @@
         ? 'Sources disagree on one fact'
         : `Sources disagree on ${model.disagreements.length} facts`}
     </h2>
-    <p class="quiet">The first named is believed; what you enter by hand stands above all.</p>
+    <p class="quiet">The first one named is used; what you enter by hand overrides all.</p>
     <ul>
       {#each shownDisagreements as each (each.path.join('.'))}
         {@const words = contradictionWords(each, job.machine)}

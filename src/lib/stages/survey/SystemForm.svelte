@@ -59,7 +59,7 @@
     change({ ...machine, path: { ...path, ...fresh } }, what);
 </script>
 
-<div class="form">
+<div class="pairs">
   <h3>System</h3>
   <FactField
     id="fact-system-family"
@@ -130,7 +130,7 @@
     label="Above 4G decoding"
     fact={firmware.largeWindows}
     kind={LARGE}
-    onchange={(largeWindows) => putFirmware({ largeWindows }, 'large windows')}
+    onchange={(largeWindows) => putFirmware({ largeWindows }, 'above 4G decoding')}
   />
   <BuiltIn {machine} {change} />
   {#if machine.onBoard.length > 0}
@@ -207,11 +207,6 @@
 </div>
 
 <style>
-  .form {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 0.75rem;
-  }
   h3,
   p {
     grid-column: 1 / -1;

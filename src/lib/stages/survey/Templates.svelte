@@ -1,5 +1,5 @@
 <script lang="ts">
-  /** Machines to start from: templates, machines of earlier jobs, and this one saved as a template. */
+  /** Machines like this one: templates, machines of earlier jobs, and this one saved as a template. */
   import { Button, Select, SelectItem, SelectItemGroup } from 'carbon-components-svelte';
   import type { Machine } from '$core';
   import { shop } from '$lib/state/shop.svelte';
@@ -31,7 +31,7 @@
   }
 
   async function drop(template: Machine) {
-    await supplies.keepTemplates(supplies.ownTemplates.filter((each) => each !== template));
+    await supplies.keep('templates', [], [template]);
     said = `Deleted: ${template.name || 'template without a name'}. It stays in the bin for 30 days.`;
   }
 

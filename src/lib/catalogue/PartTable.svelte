@@ -1,0 +1,61 @@
+<script lang="ts" generics="Part extends Card | Extra">
+  /** Parts of the catalogue in a table: what is told of each kind, then price, delivery and where its record is from. */
+  import type { Snippet } from 'svelte';
+  import { cardName, type Card, type Extra } from '$core';
+  import { money } from '$lib/state/money.svelte';
+  import { supplies } from '$lib/state/supplies.svelte';
+  import { inMoney } from '$lib/wording/figures';
+
+  let {
+    heads,
+    parts,
+    chosenId,
+    pick,
+    none,
+    cells,
+  }: {
+    heads: readonly string[];
+    parts: readonly Part[];
+    chosenId: string | null;
+    pick: (part: Part) => void;
+    /** What is said where there are no parts. */
+    none: string;
+    /** The cells between the name and the price. */
+    cells: Snippet<[Part]>;
+  } = $props();
+
+  const from = (id: string) =>
+    !supplies.isOwn(id) ? 'supplier' : supplies.isSuppliers(id) ? 'supplier, changed here' : 'own';
+</script>
+
+<table class="plain">
+  <thead>
+    <tr>
+      {#each heads as head (head)}<th scope="col">{head}</th>{/each}
+      <th scope="col" class="number">Price, {money.currency}</th>
+      <th scope="col" class="number">Days</th>
+      <th scope="col">From</th>
+    </tr>
+  </thead>
+  <tbody>
+    {#each parts as each (each.id)}
+      <tr class:selected={each.id === chosenId}>
+        <th scope="row">
+          <button type="button" class="text" onclick={() => pick(each)}>{cardName(each)}</button>
+        </th>
+        {@render cells(each)}
+        <td class="number">{inMoney(each.priceCents)}</td>
+        <td class="number">{each.leadDays ?? 'here'}</td>
+        <td>{from(each.id)}</td>
+      </tr>
+    {:else}
+      <tr><td colspan={heads.length + 3}>{none}</td></tr>
+    {/each}
+  </tbody>
+</table>
+
+<style>
+  tr.selected {
+    background: var(--tenant-selected);
+  }
+</style>

@@ -1,0 +1,103 @@
+<script lang="ts">
+  /** What came of reading files: what was taken into the survey, or held against the accepted plan; and every problem. */
+  import { Button } from 'carbon-components-svelte';
+  import { reportWords } from '$lib/wording/evidence';
+  import { counted } from '$lib/wording/figures';
+  import { observedWords } from '$lib/wording/observed';
+  import { problemPlace, problemWords } from '$lib/wording/problems';
+  import type { Reading } from './reading.svelte';
+
+  let { reading }: { reading: Reading } = $props();
+
+  const result = $derived(reading.result);
+  const troubled = $derived(reading.troubled);
+  const head = $derived.by(() => {
+    const { result, observed } = reading;
+    if (result === null) return '';
+    if (!reading.told) return 'Nothing was read; the survey has not changed.';
+    if (observed === null)
+      return `Read and taken into the survey: ${counted(result.devices, 'device')}, ${counted(result.slotRecords, 'slot record')}, ${counted(result.screens, 'screen')}.`;
+    return observed.length === 0
+      ? 'No list of devices is in it: nothing to hold against the accepted plan. The survey has not changed.'
+      : `Held against the accepted plan: ${observedWords(observed)}. The survey has not changed.`;
+  });
+</script>
+
+{#if reading.failed}
+  <p role="alert" class="failed">
+    Reading broke off; the survey has not changed. ({reading.failed})
+  </p>
+{/if}
+{#if reading.stopped}
+  <p role="status">Reading was stopped; the survey has not changed.</p>
+{/if}
+{#if result}
+  <div class="result" role="status">
+    <strong>{head}</strong>
+    <details open={troubled}>
+      <summary>{result.files.length === 1 ? 'One file' : `${result.files.length} files`}</summary>
+      <ul>
+        {#each result.files as file, n (n)}
+          <li>
+            <code>{file.name}</code>
+            {reportWords(file)}
+            {#if file.problems.length > 0}
+              <ul class="problems">
+                {#each file.problems as problem, at (at)}
+                  <li><strong>{problemPlace(problem)}</strong> {problemWords(problem)}</li>
+                {/each}
+              </ul>
+            {/if}
+          </li>
+        {/each}
+      </ul>
+      {#if result.problems.length > 0}
+        <p>Left out of the survey:</p>
+        <ul class="problems">
+          {#each result.problems as problem, at (at)}
+            <li><strong>{problemPlace(problem)}</strong> {problemWords(problem)}</li>
+          {/each}
+        </ul>
+      {/if}
+    </details>
+    {#if reading.told && reading.observed !== null}
+      <p class="quiet">
+        If the survey itself was wrong, take this report into it. The plan is then to be made anew.
+      </p>
+      <Button size="small" kind="tertiary" on:click={() => reading.takeIntoSurvey()}
+        >Take it into the survey</Button
+      >
+    {/if}
+  </div>
+{/if}
+
+<style>
+  .failed,
+  .result {
+    margin-top: 0.75rem;
+    font-size: 0.8125rem;
+  }
+  .result > strong {
+    display: block;
+    line-height: 1.4;
+  }
+  .quiet {
+    margin: 0.5rem 0 0.25rem;
+  }
+  .failed {
+    color: var(--tenant-blocked);
+  }
+  details {
+    margin-top: 0.375rem;
+  }
+  summary {
+    cursor: pointer;
+  }
+  li {
+    margin-top: 0.25rem;
+  }
+  .problems {
+    padding-left: 1rem;
+    border-left: 4px solid var(--tenant-limited);
+  }
+</style>

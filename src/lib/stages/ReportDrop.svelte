@@ -1,0 +1,118 @@
+<script lang="ts">
+  /** Where files that the machine wrote are dropped, chosen or pasted, and how far reading them is. */
+  import { Button, FileUploaderButton, ProgressBar, TextArea } from 'carbon-components-svelte';
+  import { fromEvent } from 'file-selector';
+  import { stopReader } from '$lib/workers/reader';
+  import type { DroppedFile } from '$lib/workers/readWork';
+
+  let {
+    label,
+    progress,
+    onfiles,
+  }: {
+    label: string;
+    /** Null while nothing is read. */
+    progress: { readonly done: number; readonly of: number } | null;
+    /** Says whether anything was taken. */
+    onfiles: (files: readonly DroppedFile[]) => Promise<boolean>;
+  } = $props();
+
+  let pasted = $state('');
+  let over = $state(false);
+
+  const named = (files: readonly File[]): readonly DroppedFile[] =>
+    files.map((content) => ({
+      name: (
+        ('relativePath' in content && String(content.relativePath)) ||
+        content.webkitRelativePath ||
+        content.name
+      ).replace(/^\.\//, ''),
+      content,
+    }));
+
+  async function paste(text: string) {
+    if (text.trim() === '') return;
+    if (await onfiles([{ name: 'pasted text', content: text }])) pasted = '';
+  }
+
+  async function drop(event: DragEvent) {
+    event.preventDefault();
+    over = false;
+    const text = event.dataTransfer?.getData('text') ?? '';
+    const dropped = await fromEvent(event);
+    const files = dropped.filter((each): each is File & typeof each => each instanceof File);
+    await (files.length > 0 ? onfiles(named(files)) : paste(text));
+  }
+</script>
+
+<div
+  class="drop"
+  class:over
+  role="group"
+  aria-label="Drop the evidence here"
+  ondragover={(event) => {
+    event.preventDefault();
+    over = true;
+  }}
+  ondragleave={() => (over = false)}
+  ondrop={drop}
+>
+  <TextArea
+    id="evidence-text"
+    data-aside
+    labelText={label}
+    placeholder="Reports of lspci and dmidecode, firmware tables, screens’ EDID, device lists, a survey file: in any mixture"
+    rows={3}
+    bind:value={pasted}
+  />
+  <div class="acts">
+    <Button
+      size="small"
+      disabled={pasted.trim() === '' || progress !== null}
+      on:click={() => paste(pasted)}>Read it</Button
+    >
+    <FileUploaderButton
+      id="evidence-file"
+      size="small"
+      kind="tertiary"
+      labelText="Choose files"
+      multiple
+      disableLabelChanges
+      on:change={(event) => onfiles(named(event.detail))}
+    />
+    <label class="folder bx--btn bx--btn--tertiary bx--btn--sm">
+      Choose a folder
+      <input
+        id="evidence-folder"
+        class="only-read"
+        type="file"
+        webkitdirectory
+        onchange={(event) => onfiles(named([...(event.currentTarget.files ?? [])]))}
+      />
+    </label>
+  </div>
+  {#if progress}
+    <ProgressBar
+      size="sm"
+      labelText="Reading"
+      helperText="{progress.done} of {progress.of} files"
+      value={progress.done}
+      max={progress.of}
+    />
+    <Button size="small" kind="ghost" on:click={stopReader}>Stop reading</Button>
+  {/if}
+</div>
+
+<style>
+  .drop {
+    padding: 0.75rem;
+    border: 1px dashed var(--cds-text-02);
+  }
+  .drop.over {
+    border-color: var(--tenant-plan);
+    background: var(--tenant-plan-soft);
+  }
+  .folder:focus-within {
+    outline: 2px solid var(--cds-focus);
+  }
+</style>

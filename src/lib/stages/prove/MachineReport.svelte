@@ -1,0 +1,96 @@
+<script lang="ts">
+  /** The machine's report after fitting: of each card of the plan what it shows, and where that differs from the plan. */
+  import { untrack } from 'svelte';
+  import { cardName, type DeviceObservation, type ReportDifference } from '$core';
+  import { selection } from '$lib/state/selection.svelte';
+  import { atMoment } from '$lib/wording/figures';
+  import { differenceWords, seenWords } from '$lib/wording/observed';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import type { JobModel } from '../jobModel.svelte';
+  import ReadResult from '../ReadResult.svelte';
+  import ReportDrop from '../ReportDrop.svelte';
+  import { Reading } from '../reading.svelte';
+
+  let { model }: { model: JobModel } = $props();
+
+  const reading = untrack(() => new Reading(model));
+  const shown = $derived(model.reportOnPlan.filter(({ observation }) => observation !== null));
+  const last = $derived(shown[0]?.observation ?? null);
+</script>
+
+{#snippet against(differences: readonly ReportDifference[], observation: DeviceObservation | null)}
+  {#if differences.length > 0}
+    {#each differences as difference (difference.code)}
+      <p class="difference">
+        <VerdictMark
+          verdict={difference.code === 'missing' ? 'blocked' : 'limited'}
+          withWord={false}
+        />
+        <span>{differenceWords(difference)}</span>
+      </p>
+    {/each}
+  {:else if observation?.value.address === null}
+    Not fitted yet
+  {:else}
+    <p class="difference">
+      <VerdictMark verdict="clear" withWord={false} /> <span>As planned</span>
+    </p>
+  {/if}
+{/snippet}
+
+<section aria-labelledby="report-heading">
+  <h2 id="report-heading">What the machine reports</h2>
+  {#if last}
+    <p class="quiet">Read {atMoment(last.at)}{last.conditions && `, ${last.conditions}`}</p>
+    <table class="plain">
+      <thead>
+        <tr>
+          <th scope="col">Card</th>
+          <th scope="col">Slot</th>
+          <th scope="col">Seen</th>
+          <th scope="col">Against the plan</th>
+        </tr>
+      </thead>
+      <tbody>
+        {#each shown as { card, observation, differences } (card.slot.id)}
+          <tr>
+            <td>{cardName(card.card)}</td>
+            <td>
+              <button type="button" class="text" onclick={() => (selection.slotId = card.slot.id)}
+                >{card.slot.label}</button
+              >
+            </td>
+            <td>{observation && (seenWords(observation) || 'not in the report')}</td>
+            <td>{@render against(differences, observation)}</td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {/if}
+  <ReportDrop
+    label="Drop the report taken after fitting (lspci -vvnn, a device list, the survey file), or paste it"
+    progress={reading.progress}
+    onfiles={(files) => reading.read(files)}
+  />
+  <ReadResult {reading} />
+</section>
+
+<style>
+  section {
+    margin-top: 1.5rem;
+  }
+  table {
+    margin: 0.5rem 0 1rem;
+    font-size: 0.8125rem;
+  }
+  .text {
+    text-decoration: underline;
+    white-space: nowrap;
+  }
+  .difference {
+    display: flex;
+    align-items: flex-start;
+    gap: 0.5rem;
+    font-size: 0.8125rem;
+  }
+</style>

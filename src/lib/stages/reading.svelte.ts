@@ -1,0 +1,98 @@
+/** Files that the machine wrote, being read in the worker: how far it is, what came of it, what becomes of it. */
+import { proxy } from 'comlink';
+import type { DeviceObservation } from '$core';
+import { nameLists } from '$lib/state/nameLists';
+import { now } from '$lib/state/now';
+import { supplies } from '$lib/state/supplies.svelte';
+import { askReader } from '$lib/workers/reader';
+import type { DroppedFile, EvidenceTaken } from '$lib/workers/readWork';
+import { observedWords } from '$lib/wording/observed';
+import type { JobModel } from './jobModel.svelte';
+
+export class Reading {
+  private readonly model: JobModel;
+  progress = $state.raw<{ readonly done: number; readonly of: number } | null>(null);
+  /** What the last reading found; it stays until the next. */
+  result = $state.raw<EvidenceTaken | null>(null);
+  /** What it shows of the accepted plan's cards; null where it was taken into the survey. */
+  observed = $state.raw<readonly DeviceObservation[] | null>(null);
+  stopped = $state(false);
+  failed = $state('');
+
+  constructor(model: JobModel) {
+    this.model = model;
+  }
+
+  /** Whether a file said anything of the machine, and whether all of them were read without a problem. */
+  told = $derived(
+    this.result?.files.some(({ kind, found }) => kind !== null && found > 0) ?? false,
+  );
+  troubled = $derived(
+    (this.result?.files.some(({ problems }) => problems.length > 0) ?? false) ||
+      (this.result?.problems.length ?? 0) > 0,
+  );
+
+  /**
+   * Until a plan is accepted what is read goes into the survey; afterwards it is held against the plan.
+   * @returns whether anything was taken or observed
+   */
+  async read(files: readonly DroppedFile[]): Promise<boolean> {
+    if (files.length === 0) return false;
+    this.progress = { done: 0, of: files.length };
+    this.failed = '';
+    this.stopped = false;
+    const start = performance.now();
+    try {
+      const answer = await this.ask(files);
+      // For whoever measures how long a bundle takes.
+      performance.measure('tenant-evidence', { start });
+      this.stopped = answer === null;
+      if (answer === null) return false;
+      this.result = answer;
+      await nameLists(answer.lists);
+      if (!this.told) return false;
+      if (this.model.job.plan === null) this.take(answer);
+      else await this.observe();
+      return true;
+    } catch (error) {
+      this.failed = String(error);
+      return false;
+    } finally {
+      this.progress = null;
+    }
+  }
+
+  private async ask(files: readonly DroppedFile[]): Promise<EvidenceTaken | null> {
+    const onFile = proxy((done: number) => (this.progress = { done, of: files.length }));
+    let { machine } = this.model.job;
+    const known = { ...(await nameLists()), functions: machine.functions };
+    const cards = supplies.cards ?? [];
+    let answer = await askReader((reader) => reader.read(files, known, machine, cards, onFile));
+    // What was typed while it read is in the survey already: the reading is taken into that.
+    while (answer !== null && machine !== this.model.job.machine) {
+      machine = this.model.job.machine;
+      answer = await askReader((reader) => reader.takeAgain(machine, cards));
+    }
+    return answer;
+  }
+
+  private take({ machine, devices }: EvidenceTaken): void {
+    this.observed = null;
+    this.model.open.run({ name: 'readMachine', machine, devices });
+  }
+
+  private async observe(): Promise<void> {
+    const { job } = this.model;
+    const observations = (await askReader((reader) => reader.observe(job, now()))) ?? [];
+    this.observed = observations;
+    if (observations.length > 0)
+      this.model.open.run({ name: 'observe', observations, what: observedWords(observations) });
+  }
+
+  /** What was read last, taken into the survey after all: on the technician's word. */
+  async takeIntoSurvey(): Promise<void> {
+    const { machine } = this.model.job;
+    const again = await askReader((reader) => reader.takeAgain(machine, supplies.cards ?? []));
+    if (again !== null) this.take(again);
+  }
+}

@@ -1,0 +1,38 @@
+/** What a report shows of the cards of the accepted plan, in words. */
+import type { DeviceObservation, ReportDifference } from '$core';
+import { counted, linkWords } from './figures';
+
+/** “2 of 3 cards seen”. */
+export function observedWords(observations: readonly DeviceObservation[]): string {
+  const seen = observations.filter(({ value }) => value.address !== null).length;
+  return `${seen} of ${counted(observations.length, 'card')} seen`;
+}
+
+export function differenceWords(difference: ReportDifference): string {
+  switch (difference.code) {
+    case 'missing':
+      return 'Not in the report. Power off, seat the card again, look at its plugs.';
+    case 'otherSlot':
+      return `It is in ${difference.slotLabel}. Move it, or plan it there.`;
+    case 'linkNarrower':
+      return `Link ${linkWords(difference.trained)}, planned ${linkWords(difference.planned)}. Seat the card again; look for dirt on its contacts.`;
+    case 'linkSlower':
+      return `Link ${linkWords(difference.trained)}, planned ${linkWords(difference.planned)}. Many cards slow an idle link: read it again while the card is busy.`;
+    case 'driverMissing':
+      return 'No driver is in use. Install the planned driver.';
+    case 'driverGeneric':
+      return `Runs on ${difference.driver}, the system’s own driver. Install the planned driver.`;
+    case 'trouble':
+      return `The system reports: ${difference.status}.`;
+  }
+}
+
+/** What the report shows of a card, in a line; empty where it does not have it. */
+export function seenWords({ value }: DeviceObservation): string {
+  if (value.address === null) return '';
+  return [
+    `at ${value.address.slice(5)}`,
+    ...(value.link === null ? [] : [`link ${linkWords(value.link)}`]),
+    ...(value.driver === null ? [] : [`driver ${value.driver}`]),
+  ].join(', ');
+}

@@ -1,0 +1,48 @@
+/** What findings are about, in words. */
+import { findingRow, type Finding, type SubjectKind, type Subjects } from '$core';
+import { FLOW_WORDS } from './stages';
+import {
+  BOOT_WORDS,
+  HEADER_WORDS,
+  HEIGHT_WORDS,
+  INPUT_WORDS,
+  LACKED_WORDS,
+  OPTION_WORDS,
+  PLUG_ADAPTER_WORDS,
+  SCREEN_ADAPTER_WORDS,
+  SIGNAL_WORDS,
+} from './things';
+
+/** By what kind of thing it is. */
+const SUBJECT_WORDS: { readonly [Kind in SubjectKind]: (subject: Subjects[Kind]) => string } = {
+  name: asItIs,
+  bus: (bus) => OPTION_WORDS[bus] ?? bus,
+  key: asItIs,
+  signal: (signal) => SIGNAL_WORDS[signal],
+  keying: asItIs,
+  height: (height) => HEIGHT_WORDS[height],
+  frontLead: (lead) => HEADER_WORDS[lead],
+  header: (header) => HEADER_WORDS[header],
+  plug: asItIs,
+  plugs: (plugs) => plugs.join(' + '),
+  plugAdapter: (adapter) => PLUG_ADAPTER_WORDS[adapter],
+  driver: asItIs,
+  identity: asItIs,
+  boot: (boot) => BOOT_WORDS[boot],
+  stage: (stage) => FLOW_WORDS[stage],
+  feature: (feature) => LACKED_WORDS[feature],
+  driveSocket: (socket) => (socket === 'm2' ? 'M.2' : 'SATA'),
+  screenAdapter: (adapter) => SCREEN_ADAPTER_WORDS[adapter],
+  screenInput: (input) => INPUT_WORDS[input],
+};
+
+function asItIs(name: string): string {
+  return name;
+}
+
+export function subjectWords({ code, subject }: Finding): string {
+  const { subject: kind } = findingRow(code);
+  if (kind === undefined || subject === undefined) return '?';
+  // Which kind goes with which subject the finding's own type has settled by its code.
+  return (SUBJECT_WORDS[kind] as (of: unknown) => string)(subject);
+}
