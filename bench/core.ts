@@ -165,7 +165,7 @@ const rivals = largeRequests(20, 1000, 20261125).map((request) => {
   const { problem } = planContextOf(request, scaleOf());
   return {
     own: timed(() => outcome(searching(problem))),
-    theirs: timed(() => milpPlan(problem, solver)),
+    theirs: timed(() => milpPlan(request, problem, solver)),
   };
 });
 const [own, theirs] = [

@@ -2,16 +2,19 @@
 import {
   apply,
   emptyJob,
+  enteredFigure,
   expectations,
   acceptanceOf,
   assemblyOf,
   known,
+  observeReport,
   takeEvidence,
   plainNeed,
   proposePlan,
   readEvidence,
   steps,
   withCardRecords,
+  type Card,
   type Command,
   type Job,
   type Machine,
@@ -21,6 +24,7 @@ import {
 import { CARDS } from './catalogue/cards.ts';
 import { EXTRAS } from './catalogue/extras.ts';
 import { PACKAGES } from './drivers.ts';
+import { fittedReport } from './fittedReport.ts';
 import { SCENES } from './scenes.ts';
 import {
   GAMING,
@@ -70,6 +74,12 @@ function accept(job: Job, at: string): Job {
   const plan = proposePlan({ ...job, cards: CARDS, extras: EXTRAS, library: PACKAGES });
   return perform(job, at, [{ name: 'acceptPlan', ...acceptanceOf(plan, job, PACKAGES) }]);
 }
+
+const measured = (needId: string, value: number, at: string): Command => ({
+  name: 'observe',
+  observations: [enteredFigure(needId, value, at)],
+  what: needId,
+});
 
 const tickAll = (job: Job, at: string, stages: readonly Stage[], most = Infinity): Job =>
   perform(
@@ -135,6 +145,16 @@ function sailLoft(): Job {
   return tickAll(prepared, day(24, 9, 30), ['fit'], 4);
 }
 
+const GEN3_X1 = { generation: 3, width: 1 } as const;
+const GEN2_X4 = { generation: 2, width: 4 } as const;
+
+/** The card that the accepted plan has in a slot. */
+function cardIn({ id, plan }: Job, slotId: string): Card {
+  const placement = plan?.placements.find((each) => each.slotId === slotId);
+  if (placement === undefined) throw new Error(`${id}: no card for ${slotId}`);
+  return placement.card;
+}
+
 /** @param lspci what the machine itself printed, from the folder of evidence */
 function museum(lspci: string): Job {
   const surveyed = withCardRecords(
@@ -174,13 +194,23 @@ function museum(lspci: string): Job {
   );
   const accepted = accept(begun, day(17, 11));
   const worked = tickAll(accepted, day(18, 9), ['prepare', 'fit', 'drivers', 'prove']);
+  const after = fittedReport(lspci, [
+    { card: cardIn(worked, 's1'), port: '00:1c.0', bus: '02', link: GEN3_X1, driver: 'ahci' },
+    { card: cardIn(worked, 's5'), port: '00:1d.0', bus: '04', link: GEN2_X4, driver: 'anchor' },
+  ]);
+  const report = readEvidence([{ name: 'after.lspci.txt', content: after }]);
   const byNeed = new Map(expectations(worked).map(({ need, flow }) => [need.id, flow]));
   const drives = byNeed.get('drives');
   return perform(worked, day(18, 15), [
+    {
+      name: 'observe',
+      observations: observeReport(worked, report, day(18, 14, 50)),
+      what: '2 of 2 cards seen',
+    },
     // The switch port came up at a tenth of its speed: the reading shows it.
-    { name: 'recordReading', needId: 'network', value: 112e6 },
+    measured('network', 112e6, day(18, 15)),
     ...(drives
-      ? [{ name: 'recordReading', needId: 'drives', value: Math.round(drives.low * 1.04) } as const]
+      ? [measured('drives', Math.round((drives.low * 1.04) / 1e6) * 1e6, day(18, 15))]
       : []),
   ]);
 }
@@ -222,7 +252,7 @@ const pilots = (): Job =>
       ...GAMING,
       slots: GAMING.slots.map((slot) =>
         slot.id === 's2' && slot.occupant?.value
-          ? { ...slot, occupant: told({ ...slot.occupant.value, fate: 'goes' as const }) }
+          ? { ...slot, occupant: told({ ...slot.occupant.value, disposition: 'remove' as const }) }
           : slot,
       ),
       supply: { ...GAMING.supply, baseWatts: told(200), measuredWatts: told(170) },

@@ -3,12 +3,13 @@ import {
   emptyCase,
   emptyMachine,
   emptySlot,
+  asOccupant,
   cardName,
   emptySupply,
   known,
   occupantNamed,
   vacant,
-  type Box,
+  type Obstacle,
   type Delivery,
   type FrontLead,
   type Generation,
@@ -70,16 +71,7 @@ export const occupied = (slot: Slot, name: string, openings: number, lengthMm: n
 export function fitted(slot: Slot, name: string): Slot {
   const card = CARDS.find((each) => cardName(each) === name);
   if (card === undefined) throw new Error(`No card ${name}`);
-  return {
-    ...slot,
-    occupant: t({
-      ...occupantNamed(name),
-      ids: { vendor: card.ids.vendor, device: card.ids.device },
-      openings: t(card.openings),
-      lengthMm: t(card.lengthMm),
-      fan: t(card.fan),
-    }),
-  };
+  return { ...slot, occupant: t(asOccupant(card, 'template')) };
 }
 
 /** A socket for modules, at a place on the board. */
@@ -107,11 +99,11 @@ export const socket = (
 
 export const box = (
   id: string,
-  kind: Box['kind'],
+  kind: Obstacle['kind'],
   name: string,
   [xMm, yMm, widthMm, depthMm, heightMm]: readonly [number, number, number, number, number],
   moving = '',
-): Box => ({
+): Obstacle => ({
   id,
   name,
   kind,
@@ -205,7 +197,7 @@ export const boardOf = (
 ): Machine['board'] => t({ widthMm, depthMm, firstOpeningMm });
 
 /** What is the same on nearly every board of a size. */
-export const cooler = (x: number, y: number, size: number, high: number): Box =>
+export const cooler = (x: number, y: number, size: number, high: number): Obstacle =>
   box('cooler', 'heatSink', 'Processor cooler', [x, y, size, size, high]);
-export const memory = (x: number, y: number, wide = 34, deep = 133): Box =>
+export const memory = (x: number, y: number, wide = 34, deep = 133): Obstacle =>
   box('memory', 'memory', 'Memory', [x, y, wide, deep, 34]);

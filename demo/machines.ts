@@ -50,7 +50,7 @@ export const TOWER: Machine = {
     express(5, 'Slot 5', { connector: 16, lanes: 4, generation: 3, watts: 25, number: 5 }),
     express(7, 'Slot 7', { connector: 8, lanes: 8, generation: 3, watts: 25, number: 7 }),
   ],
-  boxes: [
+  obstacles: [
     cooler(62, 42, 92, 150),
     box('memory', 'memory', 'Memory', [184, 30, 34, 133, 34]),
     box('heat', 'heatSink', 'Heat sink of the board', [165, 215, 40, 40, 9]),
@@ -94,7 +94,7 @@ export const SMALL_DESKTOP: Machine = {
       number: 4,
     }),
   ],
-  boxes: [
+  obstacles: [
     cooler(55, 30, 80, 60),
     box('memory', 'memory', 'Memory', [170, 12, 18, 120, 32]),
     box('battery', 'other', 'Board battery', [150, 204, 22, 20, 7]),
@@ -126,7 +126,7 @@ export const OLD_TOWER: Machine = {
     classic(5, 'Slot 5 (PCI)'),
     occupied(classic(6, 'Slot 6 (PCI)'), 'Old modem card', 1, 130),
   ],
-  boxes: [
+  obstacles: [
     cooler(60, 48, 88, 110),
     box('memory', 'memory', 'Memory', [168, 30, 26, 133, 31]),
     box(
@@ -171,7 +171,7 @@ export const MINI: Machine = {
       at: [110, 126],
     }),
   ],
-  boxes: [
+  obstacles: [
     cooler(45, 40, 70, 45),
     memory(128, 20, 18),
     box('front', 'header', 'Front USB header', [118, 118, 22, 7, 11]),
@@ -211,7 +211,7 @@ export const MICRO_TOWER: Machine = {
     express(4, 'Slot 4', { connector: 16, lanes: 4, generation: 3, watts: 25 }),
   ],
   conditions: [{ id: 'c1', slotId: 's4', keepsLanes: 2, whenSlotId: 's3', holds: 'anything' }],
-  boxes: [
+  obstacles: [
     cooler(58, 44, 90, 120),
     memory(180, 26),
     box('front', 'header', 'Front USB header', [196, 168, 14, 28, 12]),
@@ -253,7 +253,7 @@ export const WORKSTATION: Machine = {
       number: 4,
     }),
   ],
-  boxes: [
+  obstacles: [
     cooler(70, 30, 100, 130),
     memory(220, 30, 90, 120),
     box('cage', 'cage', 'Drive sledges', [300, 180, 60, 120, 110]),
@@ -300,7 +300,7 @@ export const SERVER_BOARD: Machine = {
       splits: true,
     }),
   ],
-  boxes: [
+  obstacles: [
     box('air', 'other', 'Air shroud', [60, 20, 180, 120, 65]),
     box('batt', 'other', 'Board battery', [255, 250, 22, 20, 7]),
   ],
@@ -337,7 +337,7 @@ export const GAMING: Machine = {
     { id: 'c1', slotId: 's2', keepsLanes: 8, whenSlotId: 's5', holds: 'anything' },
     { id: 'c2', slotId: 's7', keepsLanes: 0, whenSlotId: 'drive', holds: 'pcie' },
   ],
-  boxes: [
+  obstacles: [
     cooler(60, 36, 110, 155),
     memory(192, 30),
     box('heat', 'heatSink', 'Heat sink of the board', [168, 218, 46, 46, 8]),
@@ -373,7 +373,7 @@ const OFFICE_STACKED: Machine = {
     express(2, 'Slot 2', { connector: 1, lanes: 1, generation: 2, watts: 10 }),
     classic(4, 'Slot 4 (PCI)'),
   ],
-  boxes: [cooler(52, 34, 84, 90), memory(172, 20)],
+  obstacles: [cooler(52, 34, 84, 90), memory(172, 20)],
   supply: supplyOf(400, 336, 190, [
     ['sata', 2],
     ['4-pin', 1],
@@ -401,7 +401,7 @@ export const OFFICE_TWO_CARDS: Machine = {
     ),
     classic(7, 'Slot 4 (PCI)'),
   ],
-  boxes: [cooler(52, 34, 84, 90), memory(172, 20)],
+  obstacles: [cooler(52, 34, 84, 90), memory(172, 20)],
   supply: supplyOf(500, 432, 260, [
     ['sata', 2],
     ['4-pin', 1],
@@ -425,7 +425,7 @@ const CLASSIC_ONLY: Machine = {
   board: boardOf(220, 280, 160),
   case: caseOf('full', 7, 300, 'snapped'),
   slots: [1, 2, 3, 4, 5].map((opening) => classic(opening, `Slot ${opening} (PCI)`)),
-  boxes: [
+  obstacles: [
     cooler(120, 20, 60, 50),
     box(
       'ribbon',
@@ -457,7 +457,7 @@ const RISER_DESKTOP: Machine = {
     express(1, 'Riser slot 1', { connector: 16, lanes: 16, generation: 3, watts: 50 }),
     classic(2, 'Riser slot 2 (PCI)'),
   ],
-  boxes: [cooler(50, 20, 80, 55), memory(170, 10, 26, 100)],
+  obstacles: [cooler(50, 20, 80, 55), memory(170, 10, 26, 100)],
   supply: supplyOf(240, 200, 90, [['sata', 1]]),
   system: systemOf('windows', '10'),
 };
@@ -501,7 +501,12 @@ export const EXTERNAL_BOX: Machine = {
         [5, 8, 1],
       ] as const
     ).map(([opening, connector, lanes]) => ({
-      ...express(opening, `Box slot ${opening}`, { connector, lanes, generation: 3, watts: 75 }),
+      ...express(opening, `Obstacle slot ${opening}`, {
+        connector,
+        lanes,
+        generation: 3,
+        watts: 75,
+      }),
       id: `near${opening}`,
       enclosureId: 'near',
       uplink: t({
@@ -553,7 +558,7 @@ export const HOME_TOWER: Machine = {
     })),
     classic(7, 'Slot 7 (PCI)'),
   ],
-  boxes: [
+  obstacles: [
     cooler(60, 44, 92, 125),
     memory(188, 30),
     box('front', 'header', 'Front sound header', [68, 292, 12, 8, 12]),

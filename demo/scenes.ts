@@ -131,10 +131,10 @@ export const FOGHORN: Scene = {
 };
 
 /** The same slot, with a card in it that the customer could do without. */
-const mayGo = (slot: Slot): Slot =>
+const optional = (slot: Slot): Slot =>
   slot.occupant?.value == null
     ? slot
-    : { ...slot, occupant: told({ ...slot.occupant.value, fate: 'mayGo' as const }) };
+    : { ...slot, occupant: told({ ...slot.occupant.value, disposition: 'optional' as const }) };
 
 /**
  * Four modules on one card: the slot splits, or the card brings a switch. A small card sits in the only slot that
@@ -148,7 +148,7 @@ export const FILM_SHED: Scene = {
     ...MICRO_TOWER,
     slots: MICRO_TOWER.slots.map((slot) => {
       if (slot.id === 's1') return fitted(slot, 'Gannetry Quay 2');
-      return slot.id === 's4' ? mayGo(fitted(slot, 'Thornmere Bollard S1')) : slot;
+      return slot.id === 's4' ? optional(fitted(slot, 'Thornmere Bollard S1')) : slot;
     }),
   },
   needs: [

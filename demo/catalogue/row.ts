@@ -1,5 +1,5 @@
 /** A card of the invented catalogue in a line: its maker's number, what it is built like, what it delivers. */
-import type { Card, DeliveryOf } from '../../src/core/index.ts';
+import { PLAIN_CARD, type Card, type DeliveryOf } from '../../src/core/index.ts';
 
 const VENDOR = {
   Kelpwick: 0xf1a0,
@@ -18,31 +18,12 @@ export type Row = Omit<Card, 'id' | 'maker' | 'model' | 'ids' | 'delivers'>;
 
 /** A small single-width card with both brackets, as most of the catalogue is. */
 export const SMALL: Row = {
-  bus: 'pcie',
-  lanes: 1,
-  generation: 2,
-  m2: null,
-  keying: null,
-  needsSplit: false,
-  frontHeaders: [],
-  boardLeads: [],
-  lengthMm: 120,
-  heightMm: 68.9,
-  openings: 1,
+  ...PLAIN_CARD,
   weightGrams: 90,
-  fan: null,
   brackets: ['full', 'low'],
-  bracketMounted: 'full',
   peakWatts: 6,
   slotWatts: 6,
-  sockets: [],
-  supplyWatts: null,
-  leadsBeforeSeating: [],
-  boot: 'none',
-  windowMegabytes: 0,
   year: 2019,
-  quirks: [],
-  priceCents: 0,
   leadDays: 2,
 };
 
