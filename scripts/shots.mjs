@@ -78,11 +78,7 @@ const VIEWS = [
   ['drivers', '/jobs/sail-loft/drivers'],
   ['prove', '/jobs/lighthouse-museum/prove'],
   ['hand-over', '/jobs/lighthouse-museum/hand-over'],
-  [
-    'choose-clash',
-    '/jobs/foghorn/choose',
-    [(page) => page.getByText('alone would free it').waitFor()],
-  ],
+  ['choose-clash', '/jobs/foghorn/choose', [(page) => page.getByText('would solve it').waitFor()]],
   [
     'choose-links',
     '/jobs/chart-room/choose',

@@ -85,6 +85,8 @@ function changed(part: unknown, schema: Schema, chance: Chance, depth: number): 
   }
   if (typeof part === 'object' && part !== null && schema.properties !== undefined) {
     const keys = Object.keys(part).filter((key) => schema.properties?.[key] !== undefined);
+    // A part of another variant may have nothing that this one knows.
+    if (keys.length === 0) return fresh(schema, chance) ?? part;
     const key = pick(keys, chance);
     const below = (part as Record<string, unknown>)[key];
     return { ...part, [key]: changed(below, schema.properties[key]!, chance, depth + 1) };

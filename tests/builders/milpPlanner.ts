@@ -5,22 +5,26 @@
  * the program believed, or not possible.
  */
 import highs, { type Highs } from 'highs';
-import { valueOf } from '../../src/core/index.ts';
+import { valueOf, type PlanRequest } from '../../src/core/index.ts';
 import type { Candidate } from '../../src/core/planner/candidates/candidates.ts';
-import { conflictsIn, wattsForNew } from '../../src/core/planner/candidates/conflicts.ts';
+import { wattsForNew } from '../../src/core/planner/candidates/conflicts.ts';
 import {
   GIVE_UP_CENTS,
   OVER_BUDGET_FACTOR,
-  added,
-  moneyCents,
-  overBudgetCents,
-  penaltyOf,
+  penaltyOfCode,
   weigh,
 } from '../../src/core/planner/candidates/cost.ts';
 import { groupsOf, unitsFor } from '../../src/core/planner/candidates/coverage.ts';
 import type { SearchProblem } from '../../src/core/planner/bound/searchSpace.ts';
-import { interactionsOf } from '../../src/core/planner/candidates/interactions.ts';
-import type { SlowCost } from './slowPlanner.ts';
+import {
+  arranged,
+  costOf,
+  judged,
+  type Judged,
+  type New,
+  type SlowCost,
+  type There,
+} from './slowPlanner.ts';
 
 /** A sum of variables with their factors. */
 type Terms = readonly (readonly [factor: number, name: string])[];
@@ -60,7 +64,7 @@ class Program {
 export const startSolver = (): Promise<Highs> => highs();
 
 /** Musts left, then cents × percent, as the exhaustive planner gives them. */
-export function milpPlan(problem: SearchProblem, solver: Highs): SlowCost {
+export function milpPlan(request: PlanRequest, problem: SearchProblem, solver: Highs): SlowCost {
   const candidates = [...problem.existing.flat(), ...problem.fresh];
   const x = new Map(candidates.map((each, n) => [each, `x${n}`]));
   const program = programOf(problem, candidates, x);
@@ -71,7 +75,7 @@ export function milpPlan(problem: SearchProblem, solver: Highs): SlowCost {
     const asked = fewest < 0 ? musts : program.cost;
     const { values, value } = solved(program, asked, solver);
     const chosen = candidates.filter((each) => (values.get(x.get(each)!) ?? 0) > 0.5);
-    const impossible = conflictOf(chosen, problem);
+    const impossible = conflictOf(chosen, request, problem);
     if (impossible !== null) {
       program.add(
         impossible.map((each) => [1, x.get(each)!]),
@@ -86,7 +90,8 @@ export function milpPlan(problem: SearchProblem, solver: Highs): SlowCost {
       continue;
     }
     const left = problem.demands.filter((_, n) => (values.get(`l${n}`) ?? 0) > 0.5);
-    const exact = costOf(chosen, left, problem);
+    const kept = request.needs.filter(({ id }) => !left.some(({ need }) => need?.id === id));
+    const [, exact] = costOf(request, judgedPlan(chosen, request, problem)!, kept);
     const more = exact - Math.round(value * 100);
     if (more <= 0) return [fewest, exact];
     // Dearer than the program believed: it is told so of exactly this plan.
@@ -170,7 +175,7 @@ function programOf(
   }
   existing.forEach((ways, n) => {
     program.whole.add(`g${n}`);
-    if (!existingCards[n]!.mayGo) program.add([[1, `g${n}`]], '<=', 0);
+    if (!existingCards[n]!.optional) program.add([[1, `g${n}`]], '<=', 0);
     program.cost.push([(GIVE_UP_CENTS * scale.disturbance) / 100, `g${n}`]);
     program.add([...names(ways), [1, `g${n}`]], '=', 1);
   });
@@ -251,41 +256,43 @@ function programOf(
 }
 
 const price = (code: 'power.headroomUsed' | 'body.outFirst', { scale }: SearchProblem): number =>
-  weigh(penaltyOf([{ code, verdict: 'limited' }]), scale);
+  weigh(penaltyOfCode(code), scale);
 
-/** Some of the chosen that cannot be in one plan; null where all can. */
+/** Some of the chosen that the rules forbid in one plan; null where they allow all. */
 function conflictOf(
   chosen: readonly Candidate[],
-  { machine, without }: SearchProblem,
+  request: PlanRequest,
+  problem: SearchProblem,
 ): readonly Candidate[] | null {
-  const { collides } = conflictsIn(machine, without);
-  for (let n = 1; n < chosen.length; n += 1) {
-    const before = chosen.slice(0, n);
-    if (!collides(before, chosen[n]!)) continue;
-    // As few as still collide: the cut then holds for many plans at once.
-    const needed = before.reduce<readonly Candidate[]>((kept, each) => {
-      const without = kept.filter((other) => other !== each);
-      return collides(without, chosen[n]!) ? without : kept;
-    }, before);
-    return [...needed, chosen[n]!];
-  }
-  return null;
+  const isForbidden = (some: readonly Candidate[]) => judgedPlan(some, request, problem) === null;
+  if (!isForbidden(chosen)) return null;
+  // As few as are still forbidden: the cut then holds for many plans at once.
+  return chosen.reduce<readonly Candidate[]>((kept, each) => {
+    const without = kept.filter((other) => other !== each);
+    return isForbidden(without) ? without : kept;
+  }, chosen);
 }
 
-function costOf(
+/** The chosen as a whole plan, judged as the exhaustive planner judges: by the rules, on the finished machine. */
+function judgedPlan(
   chosen: readonly Candidate[],
-  left: SearchProblem['demands'],
-  { machine, extras, budgetCents, scale, existingCards }: SearchProblem,
-): number {
-  const gone = existingCards.filter((each) => !chosen.some(({ existing }) => existing === each));
-  const parts = added(
-    ...chosen.map((each) => each.parts),
-    {
-      wishes: left.reduce((sum, { wishCents }) => sum + wishCents, 0),
-      disturbance: gone.length * GIVE_UP_CENTS,
-    },
-    interactionsOf(chosen, machine, extras).parts,
-  );
-  const over = overBudgetCents(moneyCents(parts), budgetCents);
-  return weigh(added(parts, { overBudget: over }), scale);
+  request: PlanRequest,
+  { existingCards }: SearchProblem,
+): Judged | null {
+  const { machine } = request;
+  const slotOf = (id: string) => machine.slots.find((slot) => slot.id === id)!;
+  const there = existingCards.map((each): There => {
+    const now = chosen.find(({ existing }) => existing === each);
+    return {
+      card: each.card,
+      occupant: each.occupant,
+      from: slotOf(each.slot.id),
+      at: now === undefined ? null : slotOf(now.slot.id),
+      lead: (now?.leads.length ?? 0) > 0,
+    };
+  });
+  const fresh = chosen
+    .filter(({ existing }) => existing === null)
+    .map(({ card, slot, leads }): New => ({ card, slot: slotOf(slot.id), lead: leads.length > 0 }));
+  return judged(request, arranged(machine, there), there, fresh);
 }

@@ -6,6 +6,7 @@ import {
   emptyMachine,
   emptySlot,
   emptySupply,
+  enteredFigure,
   known,
   occupantNamed,
   plainNeed,
@@ -26,6 +27,13 @@ export const told = <Value>(value: Value) => known(value, 'technician');
 
 export const AT = '2026-11-20T09:00:00.000Z';
 export const STAMP = { at: AT, who: 'Tester' };
+
+/** A figure entered for a need of the same name. */
+export const measured = (needId: string, value: number): Command => ({
+  name: 'observe',
+  observations: [enteredFigure(needId, value, AT)],
+  what: needId,
+});
 
 export function aSlot(
   opening: number,
@@ -54,11 +62,11 @@ export function aSlot(
 export const occupiedBy = (
   name: string,
   openings: number | null = 1,
-  fate: Occupant['fate'] = 'stays',
+  disposition: Occupant['disposition'] = 'stays',
 ): Slot['occupant'] =>
   told({
     ...occupantNamed(name),
-    fate,
+    disposition,
     openings: openings === null ? null : told(openings),
     lengthMm: told(150),
     fan: told(null),

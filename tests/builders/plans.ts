@@ -94,7 +94,7 @@ const weights: fc.Arbitrary<Weights> = fc.oneof(
     drivers: percent,
     wait: percent,
     unknown: percent,
-    pace: fc.constant(0),
+    speedGap: fc.constant(0),
   }),
 );
 
@@ -107,7 +107,7 @@ export interface Sizes {
   /** Of ten needs so many are musts. */
   readonly musts: number;
   /** Whether some have a box outside. */
-  readonly boxes: boolean;
+  readonly obstacles: boolean;
 }
 
 const SMALL: Sizes = {
@@ -116,7 +116,7 @@ const SMALL: Sizes = {
   slots: [2, 3],
   existing: 2,
   musts: 5,
-  boxes: true,
+  obstacles: true,
 };
 
 const several = <Thing>(
@@ -127,9 +127,9 @@ const several = <Thing>(
     .integer({ min, max })
     .chain((count) => fc.tuple(...Array.from({ length: count }, (_, n) => each(n))));
 
-const occupantOf = (card: Card, fate: Occupant['fate']): Occupant => ({
+const occupantOf = (card: Card, disposition: Occupant['disposition']): Occupant => ({
   ...occupantNamed(cardName(card)),
-  fate,
+  disposition,
   openings: told(card.openings),
   lengthMm: told(card.lengthMm),
   fan: told(card.fan),
@@ -151,7 +151,7 @@ export const randomRequest = (sizes: Sizes = SMALL): fc.Arbitrary<PlanRequest> =
         fc.tuple(
           fc.nat(20),
           fc.nat(20),
-          fc.constantFrom('stays', 'mayGo') as fc.Arbitrary<'stays' | 'mayGo'>,
+          fc.constantFrom('stays', 'optional') as fc.Arbitrary<'stays' | 'optional'>,
         ),
         { maxLength: sizes.existing },
       ),
@@ -162,7 +162,7 @@ export const randomRequest = (sizes: Sizes = SMALL): fc.Arbitrary<PlanRequest> =
       leads: fc.constantFrom(1, 1, 2),
       spareScrews: fc.constantFrom(0, 8),
       /** Watts of a box outside that the last slot is in; null: there is none. */
-      boxWatts: sizes.boxes ? fc.constantFrom(null, null, null, 70, 160) : fc.constant(null),
+      boxWatts: sizes.obstacles ? fc.constantFrom(null, null, null, 70, 160) : fc.constant(null),
       /** Slots by position, and the lanes that the first keeps while the second is used. */
       ties: fc.array(fc.tuple(fc.nat(20), fc.nat(20), fc.constantFrom(0, 1, 1, 4)), {
         maxLength: 2,
@@ -195,10 +195,10 @@ export const randomRequest = (sizes: Sizes = SMALL): fc.Arbitrary<PlanRequest> =
 function filled(
   slots: readonly Slot[],
   cards: readonly Card[],
-  inThere: readonly (readonly [number, number, 'stays' | 'mayGo'])[],
+  inThere: readonly (readonly [number, number, 'stays' | 'optional'])[],
 ): readonly Slot[] {
   const result = [...slots];
-  for (const [cardAt, slotAt, fate] of inThere) {
+  for (const [cardAt, slotAt, disposition] of inThere) {
     const card = cards[cardAt % cards.length]!;
     const n = slotAt % slots.length;
     const covered = result.slice(n, n + card.openings);
@@ -209,7 +209,7 @@ function filled(
     const room = covered.length === card.openings && !before;
     const fits = (slots[n]!.connectorLanes?.value ?? 1) >= card.lanes;
     if (!room || !fits || covered.some((slot) => slot.occupant?.value != null)) continue;
-    const occupant: Fact<Occupant | null> = told(occupantOf(card, fate));
+    const occupant: Fact<Occupant | null> = told(occupantOf(card, disposition));
     result[n] = { ...result[n]!, occupant };
   }
   return result;

@@ -9,6 +9,11 @@ import {
   flowOf,
   plugsOf,
   priced,
+  body,
+  link,
+  machineAround,
+  quirks,
+  seat,
   slotVerdict,
   socketsOf,
   twelveVoltSum,
@@ -18,10 +23,12 @@ import {
   type Card,
   type ExtraNeeded,
   type Finding,
+  type Flow,
   type Machine,
   type Need,
   type Occupant,
   type PlanRequest,
+  type PlugAdapter,
   type Slot,
 } from '../../src/core/index.ts';
 import {
@@ -35,12 +42,15 @@ import {
   weigh,
   type Parts,
 } from '../../src/core/planner/candidates/cost.ts';
+import { slotInUse } from '../../src/core/placement/lanesLeft.ts';
+import { powerInSlot } from '../../src/core/rules/power.ts';
+import { sharing } from '../../src/core/rules/sharing.ts';
 import { told } from './parts.ts';
 
 /** Musts left, then cents × percent. */
 export type SlowCost = readonly [number, number];
 
-interface There {
+export interface There {
   readonly card: Card;
   readonly occupant: Occupant;
   readonly from: Slot;
@@ -48,7 +58,7 @@ interface There {
   readonly at: Slot | null;
   readonly lead: boolean;
 }
-interface New {
+export interface New {
   readonly card: Card;
   readonly slot: Slot;
   /** Whether a lead of the front panel goes to it. */
@@ -82,7 +92,9 @@ function arrangements({ machine, cards }: PlanRequest): readonly (readonly There
           .filter(({ id }) => !soFar.some(({ at }) => at?.id === id))
           .filter(({ enclosureId }) => enclosureId === each.from.enclosureId)
           .flatMap((at) => withLead(each.card).map((lead) => [...soFar, { ...each, at, lead }])),
-        ...(each.occupant.fate === 'mayGo' ? [[...soFar, { ...each, at: null, lead: false }]] : []),
+        ...(each.occupant.disposition === 'optional'
+          ? [[...soFar, { ...each, at: null, lead: false }]]
+          : []),
       ]),
     [[]],
   );
@@ -91,7 +103,7 @@ function arrangements({ machine, cards }: PlanRequest): readonly (readonly There
 const withLead = ({ frontHeaders }: Card): readonly boolean[] =>
   frontHeaders.length > 0 ? [true, false] : [false];
 
-const arranged = (machine: Machine, there: readonly There[]): Machine => ({
+export const arranged = (machine: Machine, there: readonly There[]): Machine => ({
   ...machine,
   slots: machine.slots.map((slot) => ({
     ...slot,
@@ -120,9 +132,37 @@ function costs(
   there: readonly There[],
   fresh: readonly New[],
 ): readonly SlowCost[] {
-  const { needs, budgetCents, weights = PLAIN_WEIGHTS, extras = [] } = request;
+  const plan = judged(request, arrangedMachine, there, fresh);
+  if (plan === null) return [];
+  return subsetsOf(request.needs)
+    .filter((kept) => servable(kept, plan.serving, plan.finished))
+    .map((kept) => costOf(request, plan, kept));
+}
+
+/** A whole plan with what the rules say of it. */
+export interface Judged {
+  readonly there: readonly There[];
+  readonly fresh: readonly New[];
+  readonly finished: Machine;
+  readonly serving: readonly Serving[];
+  /** Cards of the machine that are left fewer lanes. */
+  readonly narrowed: number;
+  readonly findings: readonly Finding[];
+  /** What findings of new cards ask to be bought. */
+  readonly mending: readonly ExtraNeeded[];
+  readonly flows: readonly Flow[];
+  readonly adapters: readonly PlugAdapter[];
+}
+
+/** Null where the rules forbid it. @param arrangedMachine with its cards where the plan has them */
+export function judged(
+  { machine: before, needs, library }: PlanRequest,
+  arrangedMachine: Machine,
+  there: readonly There[],
+  fresh: readonly New[],
+): Judged | null {
   const leads = valueOf(arrangedMachine.case.frontLeads)?.length ?? 0;
-  if ([...fresh, ...there].filter(({ lead }) => lead).length > leads) return [];
+  if ([...fresh, ...there].filter(({ lead }) => lead).length > leads) return null;
   const finished = withOccupants(arrangedMachine, fresh);
   const without = ({ id }: Slot): Machine => ({
     ...finished,
@@ -131,43 +171,85 @@ function costs(
     ),
   });
   const found = fresh.map(
-    ({ card, slot }) => slotVerdict(card, slot, without(slot), null).findings,
+    ({ card, slot }) => slotVerdict(card, slot, without(slot), library).findings,
   );
-  if (found.some(blocked)) return [];
-  const movedFindings = there.map(({ card, at, from }) =>
-    at === null || at.id === from.id
-      ? []
-      : slotVerdict(
-          atHome(card),
-          { ...at, occupant: told(null) },
-          without(at),
-          null,
-        ).findings.filter(({ code }) => /^(seat|link|sharing|body|power\.slot|quirk)/.test(code)),
+  if (found.some(blocked)) return null;
+  const moved = there.map(({ card, at, from }) =>
+    at === null || at.id === from.id ? [] : inPlace(card, at, without(at)),
   );
-  if (movedFindings.some(blocked)) return [];
+  if (moved.some(blocked)) return null;
   const narrowed = there.filter(
-    ({ at, from }) => at?.id === from.id && loses(at, finished, request.machine),
+    ({ at, from }) => at?.id === from.id && loses(at, finished, before),
   );
-  if (narrowed.some(({ at }) => lanesIn(at!, finished) === 0)) return [];
+  if (narrowed.some(({ at }) => lanesIn(at!, finished) === 0)) return null;
   const power = powerOf(fresh, arrangedMachine);
-  if (power === null) return [];
-  const serving: readonly Serving[] = [
-    ...fresh.map(({ card, slot, lead }) => ({ card, slot, lead })),
-    ...there.flatMap(({ card, at, lead }) => (at === null ? [] : [{ card, slot: at, lead }])),
-  ];
-  const perCard = found.map((findings) =>
-    findings.filter(
-      ({ code }) => !/^(power\.(plugs|adapter|lead|sum|headroom)|sharing\.takes)/.test(code),
-    ),
-  );
-  const flows = fresh.map(({ card, slot, lead }) =>
+  if (power === null) return null;
+  const flows = fresh.flatMap(({ card, slot, lead }) =>
     needs
       .flatMap((need) => flowOf(card, slot, need, finished) ?? [])
       .filter(({ units, need }) => units > 0 && (lead || !atFront(need))),
   );
+  return {
+    there,
+    fresh,
+    finished,
+    serving: [
+      ...fresh.map(({ card, slot, lead }) => ({ card, slot, lead })),
+      ...there.flatMap(({ card, at, lead }) => (at === null ? [] : [{ card, slot: at, lead }])),
+    ],
+    narrowed: narrowed.length,
+    findings: [
+      ...[...found.flat(), ...moved.flat()].filter(isOfOne),
+      ...flows.map(({ finding }) => finding),
+      ...power.findings,
+      ...headersShort(fresh, arrangedMachine),
+    ],
+    mending: found.flat().flatMap(boughtFor),
+    flows,
+    adapters: power.adapters,
+  };
+}
+
+/** A card that only moves is asked about its new place, rule by rule; plugs, leads, watts and driver stay as they were. */
+const inPlace = (card: Card, at: Slot, machine: Machine): readonly Finding[] => {
+  const empty = { ...at, occupant: told(null) };
+  const around = machineAround(empty, machine);
+  return [
+    ...seat(card, empty, around),
+    ...sharing(card, empty, machine),
+    link(card, slotInUse(empty, machine)),
+    ...body(card, empty, around),
+    ...powerInSlot({ ...card, sockets: [] }, empty, around),
+    ...quirks(
+      { ...card, quirks: card.quirks.filter((each) => each === 'processorSlot') },
+      at,
+      machine,
+    ),
+  ];
+};
+
+/** What all cards draw and plug in together is asked once, of all of them; lanes taken are counted at who loses them. */
+const OF_ALL = [
+  'power.plugsFound',
+  'power.adapter',
+  'power.leadShort',
+  'power.sumFits',
+  'power.sumUnknown',
+  'power.sumShort',
+  'power.headroomUsed',
+  'sharing.takes',
+];
+const isOfOne = ({ code }: Finding): boolean => !OF_ALL.includes(code);
+
+/** What a plan costs that leaves all needs but these. */
+export function costOf(
+  { needs, budgetCents, machine, weights = PLAIN_WEIGHTS, extras = [] }: PlanRequest,
+  { there, fresh, narrowed, findings, mending, flows, adapters }: Judged,
+  kept: readonly Need[],
+): SlowCost {
   const bought = [
-    ...perCard.flatMap((findings) => findings.flatMap(boughtFor)),
-    ...flows.flat().flatMap(({ need, units, socket }) =>
+    ...mending,
+    ...flows.flatMap(({ need, units, socket }) =>
       socket === 'sata'
         ? [
             {
@@ -178,8 +260,8 @@ function costs(
           ]
         : [],
     ),
-    ...power.adapters.map((fits) => ({ kind: 'plugAdapter' as const, fits, count: 1 })),
-    ...(fresh.length > 0 && valueOf(arrangedMachine.case.spareScrews) === 0
+    ...adapters.map((fits) => ({ kind: 'plugAdapter' as const, fits, count: 1 })),
+    ...(fresh.length > 0 && valueOf(machine.case.spareScrews) === 0
       ? [{ kind: 'screws' as const, fits: '', count: 1 }]
       : []),
   ];
@@ -194,48 +276,26 @@ function costs(
   );
   const moves = there.filter(({ at, from }) => at !== null && at.id !== from.id).length;
   const gone = there.filter(({ at }) => at === null).length;
-  const trouble = penaltyOf([
-    ...perCard.flat(),
-    ...flows.flat().map(({ finding }) => finding),
-    ...movedFindings.flat().filter(({ code }) => code !== 'sharing.takes'),
-    ...power.findings,
-    ...headersShort(fresh, arrangedMachine),
-  ]);
-  return subsetsOf(needs)
-    .filter((kept) => servable(kept, serving, finished))
-    .map((kept): SlowCost => {
-      const left = needs.filter((need) => !kept.includes(need));
-      const parts: Parts = {
-        ...trouble,
-        price: money,
-        overBudget: budgetCents === null ? 0 : Math.max(0, money - budgetCents) * 100,
-        wishes: left.reduce(
-          (total, { must, weight }) => total + (must ? 0 : weight * WISH_CENTS),
-          0,
-        ),
-        disturbance:
-          (trouble.disturbance ?? 0) +
-          fresh.length * FITTING_CENTS +
-          moves * MOVE_CENTS +
-          gone * GIVE_UP_CENTS +
-          narrowed.length * NARROWED_CENTS,
-        wait: days * 100,
-      };
-      return [left.filter(({ must }) => must).length, weigh(parts, scaleOf(weights))];
-    });
+  const trouble = penaltyOf(findings);
+  const left = needs.filter((need) => !kept.includes(need));
+  const parts: Parts = {
+    ...trouble,
+    price: money,
+    overBudget: budgetCents === null ? 0 : Math.max(0, money - budgetCents) * 100,
+    wishes: left.reduce((total, { must, weight }) => total + (must ? 0 : weight * WISH_CENTS), 0),
+    disturbance:
+      (trouble.disturbance ?? 0) +
+      fresh.length * FITTING_CENTS +
+      moves * MOVE_CENTS +
+      gone * GIVE_UP_CENTS +
+      narrowed * NARROWED_CENTS,
+    wait: days * 100,
+  };
+  return [left.filter(({ must }) => must).length, weigh(parts, scaleOf(weights))];
 }
 
 const blocked = (findings: readonly Finding[]): boolean =>
   findings.some(({ verdict }) => verdict === 'blocked');
-
-/** A card of the machine: plugs, leads and watts are accounted for already. */
-const atHome = (card: Card): Card => ({
-  ...card,
-  sockets: [],
-  peakWatts: 0,
-  boardLeads: [],
-  frontHeaders: [],
-});
 
 /** Lanes that the conditions leave a slot in a machine, by who sits where. */
 function lanesIn({ id, lanes }: Slot, machine: Machine): number {
@@ -281,7 +341,9 @@ function powerIn(fresh: readonly New[], machine: Machine) {
   if (blocked(total) || cost.dead > 0) return null;
   const adapters = feeds.flatMap(({ adapter }) => adapter ?? []);
   const joined: readonly Finding[] =
-    adapters.length > 0 ? [{ code: 'power.adapter', verdict: 'needs' }] : [];
+    adapters[0] === undefined
+      ? []
+      : [{ code: 'power.adapter', verdict: 'needs', subject: adapters[0] }];
   return { findings: [...total, ...joined], adapters };
 }
 
@@ -296,12 +358,14 @@ function headersShort(fresh: readonly New[], machine: Machine): readonly Finding
     : Array.from({ length: Math.max(0, asked - there) }, () => ({
         code: 'header.missing',
         verdict: 'limited',
+        subject: 'sound-4-pin',
       }));
 }
 
-function boughtFor({ code, subject = '' }: Finding): readonly ExtraNeeded[] {
-  if (code === 'bracket.missing') return [{ kind: 'bracket' as const, fits: subject, count: 1 }];
-  return code === 'body.sag' ? [{ kind: 'support' as const, fits: '', count: 1 }] : [];
+function boughtFor(finding: Finding): readonly ExtraNeeded[] {
+  if (finding.code === 'bracket.missing')
+    return [{ kind: 'bracket' as const, fits: finding.subject, count: 1 }];
+  return finding.code === 'body.sag' ? [{ kind: 'support' as const, fits: '', count: 1 }] : [];
 }
 
 interface Serving {

@@ -67,6 +67,7 @@ const slot = fc
     ),
     width: fc.integer({ min: 0, max: 0x0f }),
     usage: fc.integer({ min: 0, max: 6 }),
+    cardLength: fc.integer({ min: 0, max: 7 }),
     rest: fc.array(byte, { minLength: 8, maxLength: 8 }),
     devfn: byte,
     peers: fc.constantFrom(0, 0, 0, 1, 1, 2, 200),
@@ -83,7 +84,8 @@ const slot = fc
     const peers = spec.tail.slice(0, spec.peers === 200 ? 0 : 5 * spec.peers);
     const newer = [spec.info, spec.physical, 0xf0, 0x07, spec.height];
     const full = [
-      ...[spec.label, spec.type, spec.width, spec.usage, 0x04, id0, id1, flags1, flags2],
+      ...[spec.label, spec.type, spec.width, spec.usage, spec.cardLength],
+      ...[id0, id1, flags1, flags2],
       ...[...address, 0x08, spec.peers, ...peers, ...newer],
     ];
     const body = [...full, ...spec.tail].slice(0, spec.length - 4);

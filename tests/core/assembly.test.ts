@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import {
   acceptanceOfTrial,
   apply,
+  expectations,
   assemblyOf,
   contradictions,
   emptyCase,
@@ -14,7 +15,7 @@ import {
   openItems,
   shoppingList,
   steps,
-  testify,
+  addClaim,
   valueOf,
   withCards,
   withOccupants,
@@ -55,7 +56,7 @@ const codes = (job: Job, prefix: string) =>
 
 const box = (id: string, chainPosition: number): Enclosure => ({
   id,
-  name: `Box ${id.toUpperCase()}`,
+  name: `Obstacle ${id.toUpperCase()}`,
   chainPosition,
   case: { ...emptyCase(), lengthRoomMm: told(250), openings: told(3), covers: told('snapped') },
   supply: { ...emptySupply(), twelveVoltWatts: told(200 + chainPosition), baseWatts: told(10) },
@@ -157,15 +158,15 @@ describe('An accepted plan', () => {
     const machine = aMachine(slots, { enclosures: [box('x', 1)] });
     const same = aCard({ id: 'a' });
     const all = steps(fitted(machine, { s1: same, x1: same }));
-    const seats = valuesOf(all, 'seat').map(({ slot, box: of }) => [slot, of]);
+    const seats = valuesOf(all, 'seat').map(({ slot, enclosure: of }) => [slot, of]);
     expect(seats).to.deep.equal([
       ['Slot 1', ''],
-      ['Slot 1', 'Box X'],
+      ['Slot 1', 'Obstacle X'],
     ]);
     const covers = valuesOf(all, 'removeCover');
-    expect(covers.map(({ opening, box: of }) => [opening, of])).to.deep.equal([
+    expect(covers.map(({ opening, enclosure: of }) => [opening, of])).to.deep.equal([
       [1, ''],
-      [1, 'Box X'],
+      [1, 'Obstacle X'],
     ]);
     // The edges of a box's own covers, not those of the machine's case.
     expect(covers[1]?.covers).to.equal('snapped');
@@ -205,13 +206,34 @@ describe('Cards on trial', () => {
     ]);
   });
 
+  it('are accepted for one need, where one port would serve each of two', () => {
+    const carrier = aCard({ delivers: usb(1, '3.2-1', 900) });
+    const machine = aMachine([aSlot(1)], { builtIn: told([]) });
+    const job = aJob(
+      { name: 'takeTemplate', machine },
+      { name: 'addNeed', need: usbNeed(1, { id: 'nice', must: false }) },
+      { name: 'addNeed', need: usbNeed(1, { id: 'must' }) },
+    );
+    const tried = [{ card: carrier, slot: machine.slots[0]! }];
+    const taken = acceptanceOfTrial(tried, job, null, { cards: [carrier], extras: [] });
+    expect(taken.unmet).to.deep.equal(['nice']);
+    const accepted = apply(job, { name: 'acceptPlan', ...taken }, STAMP);
+    expect(expectations(accepted).map(({ flow }) => flow === null)).to.deep.equal([true, false]);
+    // What was left goes with the need itself.
+    const fewer = apply(accepted, { name: 'removeNeed', needId: 'nice' }, STAMP);
+    expect(fewer.plan?.unmet).to.deep.equal([]);
+  });
+
   it('are accepted with what has to be bought for them, and what makes room', () => {
-    const spare = { ...aSlot(1), occupant: occupiedBy('Old card', 1, 'mayGo') };
+    const spare = { ...aSlot(1), occupant: occupiedBy('Old card', 1, 'optional') };
     const machine = aMachine([spare], {
       case: { ...aMachine([]).case, spareScrews: told(0) },
     });
     const job = aJob({ name: 'takeTemplate', machine }, { name: 'addNeed', need: usbNeed(2) });
-    const taken = acceptanceOfTrial([{ card: aCard(), slot: spare }], job, null, []);
+    const taken = acceptanceOfTrial([{ card: aCard(), slot: spare }], job, null, {
+      cards: [aCard()],
+      extras: [],
+    });
     expect(taken.givenUp).to.deep.equal(['s1']);
     expect(taken.extras.map(({ kind }) => kind)).to.include('screws');
     const accepted = apply(job, { name: 'acceptPlan', ...taken }, STAMP);
@@ -228,18 +250,18 @@ describe('Cards on trial', () => {
 
 describe('A correction', () => {
   it('contradicts nobody: neither of a template, nor of what becomes of a card', () => {
-    const corrected = testify(testify(null, 16, 'template', 'wiring'), 8, 'technician', 'sight');
+    const corrected = addClaim(addClaim(null, 16, 'template', 'wiring'), 8, 'technician', 'sight');
     const seen = occupiedBy('Old card');
-    const decided = testify(
-      testify(null, seen!.value, 'text', 'sight'),
-      seen!.value && { ...seen!.value, fate: 'goes' as const },
+    const decided = addClaim(
+      addClaim(null, seen!.value, 'text', 'sight'),
+      seen!.value && { ...seen!.value, disposition: 'remove' as const },
       'technician',
       'sight',
     );
     const machine = aMachine([{ ...aSlot(1), lanes: corrected, occupant: decided }]);
     expect(contradictions(machine)).to.deep.equal([]);
     // What was read from the machine itself is another matter.
-    const read = testify(testify(null, 16, 'registers', 'wiring'), 8, 'technician', 'sight');
+    const read = addClaim(addClaim(null, 16, 'registers', 'wiring'), 8, 'technician', 'sight');
     expect(contradictions(aMachine([{ ...aSlot(1), lanes: read }]))).to.have.length(1);
   });
 });

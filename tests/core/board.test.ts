@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import { network, drives, screens } from '../../demo/catalogue/row.ts';
 import {
+  emptyScreen,
   emptyCase,
   emptySlot,
   emptySupply,
@@ -59,7 +60,7 @@ describe('Sharing', () => {
   it('does not count them while it is empty or about to be', () => {
     for (const other of [
       vacant('technician'),
-      told({ ...occupantNamed('Old'), fate: 'goes' as const }),
+      told({ ...occupantNamed('Old'), disposition: 'remove' as const }),
     ]) {
       const free = machine(other);
       expect(codes(verdictOf(x16, free.slots[0]!, free).findings)).to.not.include(
@@ -302,7 +303,7 @@ describe('Cards that go', () => {
   it('make room in slot and opening, and become a step', () => {
     const leaving = told({
       ...occupantNamed('Old card'),
-      fate: 'goes' as const,
+      disposition: 'remove' as const,
       openings: told(2),
     });
     const machine = aMachine([aSlot(1, {}, { occupant: leaving }), aSlot(2)]);
@@ -361,10 +362,7 @@ describe('Secure boot', () => {
 describe('Screens that were read', () => {
   it('put a catch on a mode that they do not report', () => {
     const screen = (refreshHz: number) => ({
-      id: 'a',
-      name: 'A',
-      input: null,
-      preferred: null,
+      ...emptyScreen('a', 'A'),
       modes: [{ widthPx: 3840, heightPx: 2160, refreshHz }],
     });
     const card = aCard({ delivers: screens(2, [['dp-hbr3', 2]], 2, 1) });

@@ -52,7 +52,7 @@ function impossible(): readonly PlanRequest[] {
           slots: [2, 3],
           existing: 0,
           musts: 10,
-          boxes: false,
+          obstacles: false,
         }),
         fc.array(pin, { maxLength: 1 }),
       )

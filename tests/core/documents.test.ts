@@ -22,16 +22,17 @@ import {
   writeKeptList,
   writeSetAside,
   type Job,
+  enteredFigure,
 } from '../../src/core/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { PACKAGES } from '../../demo/drivers.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { TEMPLATES } from '../../demo/machines.ts';
+import { dataFile, todaysWords } from '../builders/olderFormats.ts';
 import { AT, STAMP, aCard, aJob, aMachine, aSlot, told, usbNeed } from '../builders/parts.ts';
 
-const data = (name: string): unknown =>
-  JSON.parse(readFileSync(new URL(`../data/${name}.json`, import.meta.url), 'utf8'));
+const data = (name: string): unknown => JSON.parse(dataFile(name));
 const museum = readFileSync(
   new URL('../../demo/evidence/lighthouse-museum.lspci.txt', import.meta.url),
   'utf8',
@@ -82,9 +83,9 @@ describe('A document', () => {
     expect(
       positions(of({ slots: job.machine.slots.map((slot) => ({ ...slot, enclosureId: 'none' })) })),
     ).to.deep.equal(['machine.slots.0.enclosureId', 'machine.slots.1.enclosureId']);
-    expect(positions({ ...job, readings: [{ needId: 'x', value: 1, takenAt: AT }] })).to.deep.equal(
-      ['readings.0.needId'],
-    );
+    expect(positions({ ...job, observations: [enteredFigure('x', 1, AT)] })).to.deep.equal([
+      'observations.0.subject.needId',
+    ]);
     expect(positions({ ...job, needs: [usbNeed(1), usbNeed(2)] })).to.deep.equal(['needs.1.id']);
   });
 
@@ -126,7 +127,7 @@ describe('A document', () => {
       movable: true,
     };
     const machine = {
-      boxes: [1, 2, 3].map((n) => ({
+      obstacles: [1, 2, 3].map((n) => ({
         ...box,
         id: `b${n}`,
         name: `${'Lead '.repeat(39)}${n}`,
@@ -139,7 +140,7 @@ describe('A document', () => {
       { name: 'acceptPlan', placements: [{ slotId: 's3', card: aCard() }], packages: [] },
     );
     const ids = steps(job).map(({ id }) => id);
-    expect(ids.filter((id) => id.startsWith('moveBox')).length).to.be.greaterThan(1);
+    expect(ids.filter((id) => id.startsWith('moveObstacle')).length).to.be.greaterThan(1);
     expect(new Set(ids).size).to.equal(ids.length);
     const ticked = ids.reduce(
       (all, stepId) => apply(all, { name: 'tickStep', stepId }, STAMP),
@@ -153,7 +154,7 @@ describe('A record that does not validate', () => {
   it('is repaired: facts become unknown, parts of lists go, texts are shortened, and each is told', () => {
     const job = planned();
     const hurt = [
-      ['machine.slots.1.powerWatts', { value: null, witness: 'text' }],
+      ['machine.slots.1.powerWatts', { value: null, source: 'text' }],
       ['machine.slots.0.lanes', 7],
       [
         'machine.supply.plugs',
@@ -219,14 +220,16 @@ describe('A record that does not validate', () => {
 
 describe('The shop’s own lists', () => {
   it('of every earlier format are read without loss', () => {
-    for (const format of [2, 3, 4]) {
-      const before = data(`templates-job-format-${format}`) as { name: string; slots: unknown[] }[];
-      const { items, refused } = readKeptList('templates', before);
+    for (const format of [2, 3, 4, 5]) {
+      const record = data(`templates-job-format-${format}`) as Templates | { items: Templates };
+      const before = 'items' in record ? record.items : record;
+      const { items, refused } = readKeptList('templates', record);
       expect(refused).to.deep.equal([]);
       expect(items.map(({ name, slots }) => [name, slots.length])).to.deep.equal(
         before.map(({ name, slots }) => [name, slots.length]),
       );
-      for (const [n, item] of items.entries()) expect(item).to.deep.include(untouched(before[n]!));
+      for (const [n, item] of items.entries())
+        expect(item).to.deep.include(todaysWords(untouched(before[n]!)));
     }
     const cards = data('cards-job-format-4') as unknown[];
     expect(readKeptList('cards', cards)).to.deep.equal({ items: cards, refused: [], newer: null });
@@ -266,6 +269,8 @@ function put(record: unknown, path: string, value: unknown): unknown {
 }
 
 /** The fields of an old template that no later format has changed. */
+type Templates = readonly { readonly name: string; readonly slots: readonly unknown[] }[];
+
 function untouched(template: object): object {
   const { name, board, conditions, screens } = template as Machine;
   return { name, board, conditions, screens };

@@ -16,6 +16,7 @@ import {
   sameMachine,
   nameIn,
   shellMatch,
+  slotVerdict,
   templateOf,
   valueOf,
   withCardRecords,
@@ -26,7 +27,8 @@ import {
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { TEMPLATES, TOWER } from '../../demo/machines.ts';
 import * as sample from '../builders/evidence.ts';
-import { buildTable } from '../builders/smbios.ts';
+import { aCard, told } from '../builders/parts.ts';
+import { ascii, buildTable } from '../builders/smbios.ts';
 
 const read = (...files: readonly EvidenceFile[]): Evidence => readEvidence(files);
 const file = (content: string | Uint8Array, name = 'file'): EvidenceFile => ({ name, content });
@@ -53,6 +55,25 @@ describe('Evidence of every kind', () => {
       expect(codes, each.name).to.deep.equal(
         each.name === 'tenant-survey.txt' ? ['bundle.notRead'] : [],
       );
+    }
+  });
+
+  it('takes a driver’s setup file for what it is, in either encoding, and no device from it', () => {
+    const setup = [
+      '; Quay wired network',
+      '[Version]',
+      'Signature = "$WINDOWS NT$"',
+      '[Quay.NTamd64]',
+      '%Quay% = Quay_Install, PCI\\VEN_F1A1&DEV_2001&SUBSYS_00010001',
+    ].join('\r\n');
+    const wide = Uint8Array.from([0xff, 0xfe, ...Buffer.from(setup, 'utf16le')]);
+    for (const content of [setup, wide, Buffer.from(setup)]) {
+      const evidence = read(file(content, 'quay.inf'));
+      expect(evidence.files[0]).to.deep.include({ kind: 'driverSetup', found: 0 });
+      expect(evidence.files[0]!.problems.map(({ code }) => code)).to.deep.equal([
+        'evidence.driverSetup',
+      ]);
+      expect(taken(emptyMachine(), file(content))).to.deep.equal(emptyMachine());
     }
   });
 
@@ -86,10 +107,10 @@ describe('A survey file and the machine it makes', () => {
 
   it('believes the port and shows what firmware and template say against it', () => {
     const { lanes } = numbered(7);
-    expect([valueOf(lanes), lanes?.witness]).to.deep.equal([4, 'registers']);
+    expect([valueOf(lanes), lanes?.source]).to.deep.equal([4, 'registers']);
     expect(disagreeing(lanes)).to.have.deep.members([
-      { value: 8, witness: 'template' },
-      { value: 8, witness: 'firmware' },
+      { value: 8, source: 'template' },
+      { value: 8, source: 'firmware' },
     ]);
     expect(contradictions(machine).map(({ path }) => path.slice(-1)[0])).to.include('lanes');
   });
@@ -116,7 +137,7 @@ describe('A survey file and the machine it makes', () => {
 
   it('knows the screen and the best it can show', () => {
     const screen = machine.screens[0]!;
-    expect([screen.name, valueOf(screen.input)]).to.deep.equal(['Gullview 27', 'hdmi']);
+    expect([screen.name, valueOf(screen.input)]).to.deep.equal(['Gullview 27', 'displayport']);
     expect(bestMode(screen)).to.include({ widthPx: 3840, heightPx: 2160, refreshHz: 60 });
   });
 
@@ -158,6 +179,176 @@ describe('Firmware records without a port', () => {
     ]);
     expect(taken(fresh, records)).to.deep.equal(fresh);
     expect(fresh.name).to.equal('Longreach T7');
+  });
+});
+
+describe('Firmware records joined to ports', () => {
+  const port = (address: string, slotNumber: number, lanes: number): EvidenceFile => ({
+    name: `${address.replaceAll(':', '')}.txt`,
+    content: [
+      `${address} PCI bridge [0604]: Port [f1a8:0100]`,
+      `\tBus: primary=00, secondary=0${slotNumber}, subordinate=0${slotNumber}`,
+      '\tCapabilities: [40] Express (v2) Root Port (Slot+), MSI 00',
+      `\t\tLnkCap:\tPort #1, Speed 8GT/s, Width x${lanes}, ASPM not supported`,
+      '\t\tLnkSta:\tSpeed 2.5GT/s, Width x0',
+      '\t\tSltCap:\tAttnBtn- PwrCtrl- MRL- AttnInd- PwrInd- HotPlug- Surprise-',
+      `\t\t\tSlot #${slotNumber}, PowerLimit 25W; Interlock- NoCompl+`,
+    ].join('\n'),
+  });
+  const PORTS = [port('00:01.0', 1, 4), port('00:02.0', 2, 16)];
+  interface Record {
+    readonly label: string;
+    readonly type: number;
+    readonly devfn: number;
+    readonly number: number;
+    readonly traits?: readonly [number, number];
+    readonly length?: number;
+  }
+  /** Type 9 of 17 bytes (DSP0134, from memory): x4 wide, available. */
+  const record = ({ label, type, devfn, number, traits = [0, 0], length = 4 }: Record) => ({
+    type: 9,
+    body: [1, type, 0x0a, 3, length, number, 0, ...traits, 0, 0, 0, devfn],
+    strings: [ascii(label)],
+  });
+  const surveyed = (...records: readonly Record[]): Machine =>
+    taken(emptyMachine(), ...PORTS, file(buildTable(records.map(record))));
+  const named = (machine: Machine) => machine.slots.map(({ label, bus }) => [label, bus]);
+  const EXPRESS = { label: 'PCIE_B', type: 0xa5, devfn: 0x10, number: 2 };
+
+  it('make a socket of a port that a record calls M.2, and no card goes in it', () => {
+    const machine = surveyed({ label: 'M2_1', type: 0x17, devfn: 0x08, number: 1 }, EXPRESS);
+    expect(named(machine)).to.deep.equal([
+      ['M2_1', 'm2'],
+      ['PCIE_B', 'pcie'],
+    ]);
+    expect(valueOf(machine.slots[0]!.key)).to.equal('M');
+    const card = aCard({ lanes: 4 });
+    expect(slotVerdict(card, machine.slots[0]!, machine, null).verdict).to.equal('blocked');
+  });
+
+  it('take away a port whose slot no expansion card goes into', () => {
+    // U.2, a mini card, a mezzanine card, a ruler drive.
+    for (const type of [0x20, 0x21, 0x26, 0xc5])
+      expect(
+        named(surveyed({ label: 'OTHER', type, devfn: 0x08, number: 1 }, EXPRESS)),
+      ).to.deep.equal([['PCIE_B', 'pcie']]);
+    // A record that does not say what kind it is takes nothing away.
+    const unsaid = surveyed({ label: 'WHAT', type: 0x02, devfn: 0x08, number: 1 }, EXPRESS);
+    expect(named(unsaid)[0]).to.deep.equal(['WHAT', 'pcie']);
+  });
+
+  it('join one record to a port and make a slot of its own of another that names it too', () => {
+    const twice = { ...EXPRESS, label: 'PCIE_C', number: 9 };
+    const { machine, problems: said } = takeEvidence(
+      emptyMachine(),
+      readEvidence([...PORTS, file(buildTable([twice, EXPRESS].map(record)))]),
+    );
+    expect(machine.slots.map(({ label, port: at }) => [label, valueOf(at)])).to.deep.equal([
+      ['Slot #1', '0000:00:01.0'],
+      ['PCIE_B', '0000:00:02.0'],
+      ['PCIE_C', null],
+    ]);
+    expect(said.map(({ code, at }) => [code, at])).to.deep.include([
+      'firmware.sameAddress',
+      '0000:00:02.0',
+    ]);
+  });
+
+  it('keep slots apart that the board names alike', () => {
+    const alike = surveyed(
+      { ...EXPRESS, label: 'PCIE', devfn: 0x08, number: 1 },
+      { ...EXPRESS, label: 'PCIE' },
+    );
+    expect(alike.slots.map(({ label }) => label)).to.deep.equal(['PCIE', 'PCIE #2']);
+    expect(taken(alike, file(buildTable([record({ ...EXPRESS, label: 'PCIE' })])))).to.deep.equal(
+      alike,
+    );
+  });
+
+  it('do not take “PCI Express” without a number for Gen 1', () => {
+    const alone = taken(emptyMachine(), file(buildTable([record({ ...EXPRESS, devfn: 0x38 })])));
+    expect(alone.slots[0]!.generation).to.equal(null);
+    const said = taken(
+      emptyMachine(),
+      file(buildTable([record({ ...EXPRESS, devfn: 0x38, type: 0xb1 })])),
+    );
+    expect(valueOf(said.slots[0]!.generation)).to.equal(3);
+  });
+
+  it('keep hot-plug, length, voltages and a shared opening', () => {
+    const [express, classic] = surveyed(
+      { ...EXPRESS, traits: [0x08, 0x02], length: 3 },
+      { label: 'PCI1', type: 0x06, devfn: 0x38, number: 7, traits: [0x02, 0] },
+    ).slots.slice(1);
+    expect(valueOf(express!.hotPlug)).to.equal(true);
+    expect(valueOf(express!.cardLength)).to.equal('short');
+    expect(valueOf(express!.sharesOpening)).to.equal(true);
+    expect([valueOf(classic!.keying), valueOf(classic!.hotPlug)]).to.deep.equal(['5 V', false]);
+    // Both voltages say nothing of the key, and characteristics that are not known say nothing at all.
+    const [, , other] = surveyed(EXPRESS, {
+      label: 'PCI1',
+      type: 0x06,
+      devfn: 0x38,
+      number: 7,
+      traits: [0x07, 0x02],
+    }).slots;
+    expect([other!.keying, other!.hotPlug]).to.deep.equal([null, null]);
+    // What shares an opening waits until all openings are counted.
+    const machine = surveyed({ ...EXPRESS, traits: [0x08, 0] });
+    const counted = machine.slots.map((slot, n) => ({ ...slot, opening: told(n + 1) }));
+    const verdicts = (slots: Machine['slots']) =>
+      slotVerdict(aCard(), slots[1]!, { ...machine, slots }, null).findings.map(({ code }) => code);
+    expect(verdicts(counted)).to.not.include('body.sharedOpening');
+    expect(verdicts([machine.slots[0]!, counted[1]!])).to.include('body.sharedOpening');
+  });
+});
+
+describe('Links that the system tells anybody', () => {
+  const plain = [
+    '00:01.0 PCI bridge [0604]: Port [f1a8:0100]',
+    '\tBus: primary=00, secondary=01, subordinate=01',
+    '\tCapabilities: <access denied>',
+    '00:02.0 PCI bridge [0604]: Port [f1a8:0100]',
+    '\tBus: primary=00, secondary=02, subordinate=02',
+    '\tCapabilities: <access denied>',
+    '01:00.0 Ethernet controller [0200]: Wire [f1a1:2001]',
+    '\tCapabilities: <access denied>',
+  ].join('\n');
+  const links = [
+    '0000:00:01.0 16 4 8.0 GT/s PCIe / 2.5 GT/s PCIe',
+    '0000:00:02.0 255 255 Unknown / Unknown',
+    '0000:01:00.0 4 4 5.0 GT/s PCIe / 2.5 GT/s PCIe',
+    'slot 3 0000:01:00',
+    'slot 3-1 0000:02:00',
+  ].join('\n');
+
+  it('stand in for registers that only root may read', () => {
+    const machine = taken(emptyMachine(), file(plain), file(links, 'links'));
+    const [first, second] = machine.slots;
+    expect(valueOf(first!.number)).to.equal(3);
+    expect([valueOf(first!.lanes), valueOf(first!.generation)]).to.deep.equal([16, 3]);
+    expect(first!.lanes?.source).to.equal('system');
+    expect(valueOf(first!.occupant)?.ids).to.deep.equal({ vendor: 0xf1a1, device: 0x2001 });
+    // A second slot of one number is told apart by the system, not by the board.
+    expect([second!.label, second!.number, second!.lanes]).to.deep.equal([
+      'Slot at 00:02.0',
+      null,
+      null,
+    ]);
+    const fn = machine.functions.find(({ address }) => address === '0000:01:00.0');
+    expect(fn?.express?.link).to.deep.equal({
+      able: { generation: 2, width: 4 },
+      now: { generation: 1, width: 4 },
+    });
+  });
+
+  it('change nothing where the registers were read, and what was denied is said once', () => {
+    const evidence = read(file(plain), file(links, 'links'));
+    expect(evidence.files[0]!.problems).to.deep.equal([
+      { code: 'capability.deniedMany', found: '3' },
+    ]);
+    const whole = taken(emptyMachine(), file(sample.BUNDLE));
+    expect(taken(emptyMachine(), file(sample.BUNDLE), file(links, 'links'))).to.deep.equal(whole);
   });
 });
 
@@ -322,7 +513,7 @@ describe('Templates', () => {
     expect(Machine.safeParse(template).success).to.equal(true);
     expect([template.functions, template.screens, template.inTrouble]).to.deep.equal([[], [], []]);
     expect(template.system.version).to.equal(null);
-    expect(template.slots[4]?.lanes).to.deep.equal({ value: 4, witness: 'template' });
+    expect(template.slots[4]?.lanes).to.deep.equal({ value: 4, source: 'template' });
     expect(JSON.stringify(template)).to.not.match(/registers|"firmware":\{"value|technician/);
   });
 });

@@ -275,7 +275,7 @@ describe('Cards on trial together', () => {
 describe('The fact behind a finding', () => {
   it('is the one to look at again: of the slot, of its housing, or none', () => {
     const slot = aSlot(4);
-    const fact = (code: Finding['code']) => factBehind({ code, verdict: 'blocked' }, slot);
+    const fact = (code: Finding['code']) => factBehind({ code }, slot);
     expect(fact('seat.tooLong')).to.deep.equal({
       code: 'slot.openEnd',
       slotId: 's4',
@@ -283,7 +283,7 @@ describe('The fact behind a finding', () => {
     });
     expect(fact('body.tooLong')).to.deep.equal({ code: 'case.lengthRoomMm' });
     const inBox = { ...slot, enclosureId: 'box' };
-    expect(factBehind({ code: 'power.plugMissing', verdict: 'blocked' }, inBox)).to.deep.equal({
+    expect(factBehind({ code: 'power.plugMissing' }, inBox)).to.deep.equal({
       code: 'supply.plugs',
       enclosureId: 'box',
     });

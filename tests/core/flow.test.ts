@@ -151,7 +151,8 @@ describe('Ways of 1 to 10 Gb/s', () => {
     expect(wire(5000, gigabit).limiting).to.equal('farEnd');
     const old = path({ farEndMegabits: speeds, cable: told('cat5e') });
     expect(wire(10000, old)).to.include({ limiting: 'cable' });
-    expect(wire(10000, old).high / 1e6).to.be.closeTo(296.7, 0.1);
+    // 5 Gb/s, which Cat 5e usually carries though the standard does not promise it.
+    expect(wire(10000, old).high / 1e6).to.be.closeTo(593.3, 0.1);
     const longRun = path({ farEndMegabits: speeds, cable: told('cat6'), cableMetres: told(80) });
     expect(wire(10000, longRun).high / 1e6).to.be.closeTo(593.3, 0.1);
   });

@@ -19,11 +19,14 @@ import {
   steps,
   writeJobFile,
   type Job,
+  enteredFigure,
+  valueOf,
 } from '../../src/core/index.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { PACKAGES } from '../../demo/drivers.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
+import { dataFile, todaysWords, type OldJob } from '../builders/olderFormats.ts';
 import {
   AT,
   STAMP,
@@ -34,6 +37,7 @@ import {
   networkNeed,
   told,
   usbNeed,
+  measured,
 } from '../builders/parts.ts';
 import { valuesOf } from '../builders/steps.ts';
 
@@ -65,7 +69,7 @@ const planned = (): Job =>
           lengthRoomMm: told(300),
           covers: told('snapped'),
         },
-        boxes: [
+        obstacles: [
           {
             id: 'b',
             name: 'Fan lead',
@@ -104,7 +108,7 @@ describe('Steps', () => {
       'discharge',
       'openCase',
       'removeCover',
-      'moveBox',
+      'moveObstacle',
       'swapBracket',
       'joinLead',
       'plug',
@@ -122,7 +126,9 @@ describe('Steps', () => {
 
   it('belong to this very plan', () => {
     expect(valuesOf(all, 'removeCover').map(({ opening }) => opening)).to.have.members([1, 2, 3]);
-    expect(all.find(({ code }) => code === 'moveBox')?.values).to.include({ name: 'Fan lead' });
+    expect(all.find(({ code }) => code === 'moveObstacle')?.values).to.include({
+      name: 'Fan lead',
+    });
     // The thin card goes in before the thick one, which would cover its slot.
     expect(all.filter(({ code }) => code === 'seat').map(({ slotId }) => slotId)).to.deep.equal([
       's3',
@@ -192,7 +198,7 @@ describe('Where a job stands', () => {
     expect(standing(job)).to.equal('prepare');
     for (const { id } of steps(job)) job = apply(job, { name: 'tickStep', stepId: id }, STAMP);
     expect(standing(job)).to.equal('prove');
-    job = apply(job, { name: 'recordReading', needId: 'usb', value: 420e6 }, STAMP);
+    job = apply(job, measured('usb', 420e6), STAMP);
     expect(standing(job)).to.equal(null);
     expect(Object.values(openItems(job)).every((count) => count === 0)).to.equal(true);
   });
@@ -214,14 +220,12 @@ describe('Commands', () => {
   });
 
   it('drop a reading with the need it was taken for', () => {
-    const job = aJob(
-      { name: 'addNeed', need: usbNeed(2) },
-      { name: 'recordReading', needId: 'usb', value: 1 },
-      { name: 'recordReading', needId: 'usb', value: 2 },
+    const job = aJob({ name: 'addNeed', need: usbNeed(2) }, measured('usb', 1), measured('usb', 2));
+    expect(job.observations.map(({ value }) => value)).to.deep.equal([2]);
+    expect(apply(job, { name: 'removeNeed', needId: 'usb' }, STAMP).observations).to.deep.equal([]);
+    expect(apply(job, { name: 'changeNeed', need: usbNeed(3) }, STAMP).observations).to.deep.equal(
+      [],
     );
-    expect(job.readings.map(({ value }) => value)).to.deep.equal([2]);
-    expect(apply(job, { name: 'removeNeed', needId: 'usb' }, STAMP).readings).to.deep.equal([]);
-    expect(apply(job, { name: 'changeNeed', need: usbNeed(3) }, STAMP).readings).to.deep.equal([]);
   });
 
   it('are undone as a new revision, with the log going on', () => {
@@ -269,9 +273,9 @@ describe('Job files', () => {
   });
 
   it('are refused when they are newer or something else', () => {
-    expect(readJobFile('{"kind":"tenant-job","format":6,"job":{}}').problems[0]).to.include({
+    expect(readJobFile('{"kind":"tenant-job","format":7,"job":{}}').problems[0]).to.include({
       code: 'file.newer',
-      found: '6',
+      found: '7',
     });
     // Also where only the job inside it is.
     expect(
@@ -292,13 +296,13 @@ describe('Job files', () => {
   });
 
   it('of the first format are read, and what they could not say is not known', () => {
-    const old = readFileSync(new URL('../data/job-format-1.json', import.meta.url), 'utf8');
+    const old = dataFile('job-format-1');
     const { job, problems } = readJobFile(old);
     expect(problems).to.deep.equal([]);
     expect(job?.format).to.equal(JOB_FORMAT);
     expect(job?.machine.slots[5]?.occupant?.value).to.include({
       name: 'Old modem card',
-      fate: 'stays',
+      disposition: 'stays',
     });
     expect(job?.machine.firmware.date).to.equal(null);
     expect(steps(job!).length).to.be.greaterThan(10);
@@ -311,7 +315,7 @@ describe('Job files', () => {
   });
 
   it('of the second format are read, with what is newly asked not known or at its plainest', () => {
-    const old = readFileSync(new URL('../data/job-format-2.json', import.meta.url), 'utf8');
+    const old = dataFile('job-format-2');
     const { job, problems } = readJobFile(old);
     expect(problems).to.deep.equal([]);
     expect(job).to.include({ format: JOB_FORMAT, replacementCents: null, deservesPercent: 33 });
@@ -330,7 +334,7 @@ describe('Job files', () => {
   });
 
   it('of the third format are read, with nothing settled beforehand and everything weighed as usual', () => {
-    const old = readFileSync(new URL('../data/job-format-3.json', import.meta.url), 'utf8');
+    const old = dataFile('job-format-3');
     const { job, problems } = readJobFile(old);
     expect(problems).to.deep.equal([]);
     expect(job).to.deep.include({ format: JOB_FORMAT, pins: [], weights: PLAIN_WEIGHTS });
@@ -341,8 +345,8 @@ describe('Job files', () => {
   });
 
   it('of the fourth format are read, and only what led nowhere is gone', () => {
-    const old = readFileSync(new URL('../data/job-format-4.json', import.meta.url), 'utf8');
-    const before = (JSON.parse(old) as { job: Job }).job;
+    const old = dataFile('job-format-4');
+    const before = (JSON.parse(old) as { job: OldJob }).job;
     const { job, problems } = readJobFile(old);
     expect(problems).to.deep.equal([]);
     // A slot was deleted there that a plan, a pin and a photograph still named.
@@ -351,16 +355,45 @@ describe('Job files', () => {
     expect([before.plan!.placements, before.photos].every((list) => list.every(there))).to.equal(
       false,
     );
-    expect(job).to.deep.equal({
-      ...before,
+    const { observations, ...rest } = job!;
+    const { readings, ...plain } = before;
+    expect(observations.map(({ subject, value }) => ({ ...subject, value }))).to.deep.equal(
+      readings.map(({ needId, value }) => ({ needId, value })),
+    );
+    expect(rest).to.deep.equal({
+      ...todaysWords(plain),
       format: JOB_FORMAT,
       photos: before.photos.filter(there),
       pins: before.pins.filter((pin) => !('slotId' in pin) || there(pin)),
-      plan: { ...before.plan, placements: before.plan!.placements.filter(there) },
+      plan: { ...before.plan, placements: before.plan!.placements.filter(there), unmet: [] },
     });
-    // Today such a file would be hostile or damaged.
+    // From the fifth format on such a file is hostile or damaged.
     const today = readJobFile(old.replaceAll('"format": 4', '"format": 5'));
     expect(today.problems.map(({ at }) => at)).to.include('job.photos.0.slotId');
+  });
+
+  it('of the fifth format are read, with readings as observations and the words of today', () => {
+    const before = (JSON.parse(dataFile('job-format-5')) as { job: OldJob }).job;
+    const { job, problems } = readJobFile(dataFile('job-format-5'));
+    expect(problems).to.deep.equal([]);
+    const { observations, ...rest } = job!;
+    const { readings, ...plain } = before;
+    expect(rest).to.deep.equal({
+      ...todaysWords(plain),
+      format: JOB_FORMAT,
+      plan: { ...before.plan, unmet: [] },
+    });
+    expect(readings).to.have.length(2);
+    expect(observations).to.deep.equal(
+      readings.map(({ needId, value, takenAt }) => enteredFigure(needId, value, takenAt)),
+    );
+    const states = new Set(job!.machine.slots.map((slot) => valueOf(slot.occupant)?.disposition));
+    expect(states).to.include('optional');
+    expect(job!.weights.speedGap).to.equal(120);
+    // What was ticked is still ticked, step by step.
+    const ids = new Set(steps(job!).map(({ id }) => id));
+    expect(Object.keys(job!.ticks).filter((id) => !ids.has(id))).to.deep.equal([]);
+    expect(Object.keys(job!.ticks).length).to.equal(Object.keys(before.ticks).length);
   });
 
   it('have a published schema that is the one in use', () => {
@@ -380,7 +413,7 @@ describe('Job files', () => {
 
 describe('Hand-over sheet', () => {
   it('says what was fitted where, with link, driver, figures and parts kept', () => {
-    const job = apply(planned(), { name: 'recordReading', needId: 'usb', value: 420e6 }, STAMP);
+    const job = apply(planned(), measured('usb', 420e6), STAMP);
     const sheet = handOverSheet(job);
     expect(sheet.cards.map(({ slotLabel, link }) => [slotLabel, link])).to.deep.equal([
       ['Slot 1', { generation: 3, width: 16 }],

@@ -1,6 +1,5 @@
 /** A plan that moves a card of the machine and gives another one up, from the proposal to the last screw. */
 import { expect } from 'chai';
-import { readFileSync } from 'node:fs';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { PACKAGES } from '../../demo/drivers.ts';
@@ -20,6 +19,7 @@ import {
   type Machine,
   type PlanRequest,
 } from '../../src/core/index.ts';
+import { dataFile } from '../builders/olderFormats.ts';
 import { aCard, aJob, aMachine, aSlot, occupiedBy, told } from '../builders/parts.ts';
 import { valuesOf } from '../builders/steps.ts';
 
@@ -72,7 +72,7 @@ describe('A plan that moves a card and gives one up', () => {
     expect(all[at('takeOut')]!.values).to.deep.equal({
       card: 'Thornmere Bollard S1',
       slot: 'Slot 4',
-      box: '',
+      enclosure: '',
     });
     expect(all[at('moveCard')]!.values).to.include({
       from: 'Slot 1',
@@ -89,7 +89,7 @@ describe('A plan that moves a card and gives one up', () => {
   });
 
   it('closes what nothing stands behind any more', () => {
-    const thick = occupiedBy('Thick', 2, 'goes');
+    const thick = occupiedBy('Thick', 2, 'remove');
     const machine: Machine = aMachine([
       aSlot(1, {}, { occupant: thick }),
       aSlot(4),
@@ -152,7 +152,7 @@ describe('Something bought for the machine itself', () => {
   });
 
   it('is empty in a job of an older format', () => {
-    const old = readFileSync(new URL('../data/job-format-3.json', import.meta.url), 'utf8');
+    const old = dataFile('job-format-3');
     expect(readJobFile(old).job?.bought).to.deep.equal([]);
   });
 });

@@ -3,7 +3,11 @@ import { expect } from 'chai';
 import {
   metByMachine,
   flowOf,
+  occupantNamed,
   pairScreens,
+  type OutputSignal,
+  type ScreenInput,
+  type WantedScreen,
   plainNeed,
   proposePlan,
   type Card,
@@ -140,6 +144,18 @@ describe('What a card gives towards a need', () => {
     const fast = plainNeed('serialLink', 'f', { gigabits: 40 });
     expect(flow({ kind: 'serialLink', ports: 2, gigabits: 40 }, fast).units).to.equal(2);
     expect(code({ kind: 'serialLink', ports: 2, gigabits: 20 }, fast)[0]).to.equal('deliver.short');
+    // Gen 2 x4: 2,000 MB/s coded, 1,400 seen in practice and 1,855 at best, under the 2,750 of the port itself.
+    const old = aSlot(1, { lanes: 4, generation: 2 });
+    const card = aCard({
+      lanes: 4,
+      generation: 3,
+      delivers: { kind: 'serialLink', ports: 1, gigabits: 40 },
+    });
+    const asked = (bytesPerSecond: number) =>
+      flowOf(card, old, { ...fast, bytesPerSecond }, aMachine([old]))!;
+    expect(asked(1_400e6)).to.include({ units: 1, low: 1_400e6, limiting: 'slotLink' });
+    expect(asked(1_400e6).high / 1e6).to.be.closeTo(1855, 0.1);
+    expect(asked(1_900e6).finding.code).to.equal('deliver.short');
     const serial = plainNeed('legacy', 'l', { port: 'serial', ports: 2 });
     expect(flow({ kind: 'legacy', serial: 2, parallel: 1 }, serial).units).to.equal(2);
     expect(flow({ kind: 'legacy', serial: 0, parallel: 1 }, serial).units).to.equal(0);
@@ -148,39 +164,83 @@ describe('What a card gives towards a need', () => {
 });
 
 describe('Screens on outputs', () => {
-  const mode = (
-    widthPx: number,
-    heightPx: number,
-    refreshHz: number,
-    bitsPerColour: 8 | 10 = 8,
-  ) => ({
+  const wanted = (
+    input: ScreenInput | null,
+    [widthPx, heightPx, refreshHz]: readonly [number, number, number],
+    over: Partial<WantedScreen> = {},
+  ): WantedScreen => ({
+    inputs: [input],
     mode: { widthPx, heightPx, refreshHz },
-    bitsPerColour,
+    bitsPerColour: 8,
+    streams: 1,
+    hdmiBitsPerSecond: null,
+    halfColour: false,
+    ...over,
   });
-  const FULL_HD = mode(1920, 1080, 60);
+  const FULL_HD = [1920, 1080, 60] as const;
+  const UHD = [3840, 2160, 60] as const;
+  const paired = (sockets: readonly OutputSignal[], screens: readonly WantedScreen[], most = 4) =>
+    pairScreens(sockets, screens, most, 1);
 
   it('take a passive adapter where the output speaks the language, an active one where it does not', () => {
     // VESA DisplayPort Dual-Mode 1.1: 300 MHz through a passive adapter (from memory); 4K at 60 Hz wants 533.25.
-    const adapters = (asked: ReturnType<typeof mode>, input: 'hdmi' | 'dvi' | 'analogue') =>
-      pairScreens(['dp-hbr2'], [input], asked, 1).map(({ adapter }) => adapter);
+    const adapters = (mode: readonly [number, number, number], input: ScreenInput) =>
+      paired(['dp-hbr2'], [wanted(input, mode)])
+        .flat()
+        .map(({ adapter }) => adapter);
     expect(adapters(FULL_HD, 'hdmi')).to.deep.equal(['dp-hdmi-passive']);
-    expect(adapters(mode(3840, 2160, 60), 'hdmi')).to.deep.equal(['dp-hdmi-active']);
+    expect(adapters(UHD, 'hdmi')).to.deep.equal(['dp-hdmi-active']);
     expect(adapters(FULL_HD, 'dvi')).to.deep.equal(['dp-dvi-passive']);
-    expect(adapters(mode(2560, 1600, 60), 'dvi')).to.deep.equal(['dp-dvi-dual-active']);
+    expect(adapters([2560, 1600, 60], 'dvi')).to.deep.equal(['dp-dvi-dual-active']);
     expect(adapters(FULL_HD, 'analogue')).to.deep.equal(['dp-vga-active']);
-    expect(adapters(mode(3840, 2160, 60), 'analogue')).to.deep.equal([]);
+    expect(adapters(UHD, 'analogue')).to.deep.equal([]);
   });
 
   it('leave the straight socket to the screen that has no other way', () => {
-    const pairs = pairScreens(['hdmi-600', 'dp-hbr2'], ['hdmi', 'displayport'], FULL_HD, 1);
-    expect(pairs.map(({ adapter }) => adapter)).to.deep.equal([null, null]);
+    const screens = [wanted('hdmi', FULL_HD), wanted('displayport', FULL_HD)];
+    const ways = paired(['hdmi-600', 'dp-hbr2'], screens).flat();
+    expect(ways.map(({ adapter }) => adapter)).to.deep.equal([null, null]);
+  });
+
+  it('go straight into another socket of the screen, where it is known to have one', () => {
+    const both = wanted('hdmi', UHD, { inputs: ['hdmi', 'displayport'] });
+    expect(paired(['dp-hbr2'], [both])[0]![0]!.adapter).to.equal(null);
   });
 
   it('count ten bits a colour', () => {
     // 4K at 60 Hz: 533.25 MHz × 30 bits are 16.0 Gb/s, over HDMI's 14.4 and under DisplayPort HBR2's 17.28.
-    expect(pairScreens(['hdmi-600'], [null], mode(3840, 2160, 60, 8), 1)).to.have.length(1);
-    expect(pairScreens(['hdmi-600'], [null], mode(3840, 2160, 60, 10), 1)).to.have.length(0);
-    expect(pairScreens(['dp-hbr2'], [null], mode(3840, 2160, 60, 10), 1)).to.have.length(1);
+    const ten = wanted(null, UHD, { bitsPerColour: 10 });
+    expect(paired(['hdmi-600'], [wanted(null, UHD)])).to.have.length(1);
+    expect(paired(['hdmi-600'], [ten])).to.have.length(0);
+    expect(paired(['dp-hbr2'], [ten])).to.have.length(1);
+  });
+
+  it('are limited by what the screen’s HDMI input takes, half the colour where the screen offers it', () => {
+    // 340 MHz × 24 bits are 8.16 Gb/s; 4K at 60 Hz needs 12.8, and 6.4 at half the colour (HDMI 2.0, from memory).
+    const slow = wanted('hdmi', UHD, { hdmiBitsPerSecond: 8.16e9 });
+    expect(paired(['hdmi-600'], [slow])).to.have.length(0);
+    const way = paired(['hdmi-600'], [{ ...slow, halfColour: true }])[0]![0]!;
+    expect(way).to.include({ halfColour: true, carries: 8.16e9 });
+    // And a slow output into a fast screen.
+    const half = wanted('hdmi', UHD, { halfColour: true });
+    expect(paired(['hdmi-340'], [half])[0]![0]!.halfColour).to.equal(true);
+    expect(paired(['hdmi-600'], [half])[0]![0]!.halfColour).to.equal(false);
+  });
+
+  it('carry 4K at 120 Hz over a fixed-rate link', () => {
+    // 1,075.8 MHz × 24 bits are 25.8 Gb/s, over DisplayPort HBR2 and HDMI at 600 MHz, under 42.67.
+    const fast = wanted('hdmi', [3840, 2160, 120], { hdmiBitsPerSecond: 42.67e9 });
+    expect(paired(['hdmi-600'], [fast])).to.have.length(0);
+    expect(paired(['hdmi-frl48'], [fast])).to.have.length(1);
+  });
+
+  it('of two tiles take two outputs, both or none', () => {
+    const tiled = wanted('displayport', [2560, 2880, 60], { streams: 2 });
+    expect(paired(['dp-hbr2'], [tiled])).to.have.length(0);
+    expect(paired(['dp-hbr2', 'dp-hbr2'], [tiled])[0]).to.have.length(2);
+    const ways = paired(['dp-hbr2', 'dp-hbr2'], [tiled, wanted('displayport', FULL_HD)]);
+    expect(ways.map(({ length }) => length)).to.deep.equal([1]);
+    expect(paired(['dp-hbr2', 'dp-hbr2'], [tiled], 1)).to.have.length(0);
   });
 
   it('say when only the shortest blanking lets a mode through', () => {
@@ -229,16 +289,14 @@ describe('What the machine meets already', () => {
     });
     const own = board(screens(1, [['vga', 1]], 0, 1));
     expect(state(need, own)).to.equal('met');
-    const holding = (fate: 'stays' | 'goes'): Machine => ({
+    const holding = (disposition: 'stays' | 'remove'): Machine => ({
       ...own,
       slots: [
         {
           ...slot,
           occupant: told({
-            name: 'Maker Picture',
-            ids: null,
-            fate,
-            signal: null,
+            ...occupantNamed('Maker Picture'),
+            disposition,
             openings: told(1),
             lengthMm: told(150),
             fan: told(null),
@@ -248,32 +306,24 @@ describe('What the machine meets already', () => {
     });
     const two = { ...need, count: 2 };
     expect(state(two, holding('stays'))).to.equal('met');
-    expect(state(two, holding('goes'))).to.equal('short');
-    expect(state({ ...need, input: 'analogue', count: 1 }, holding('goes'))).to.equal('met');
+    expect(state(two, holding('remove'))).to.equal('short');
+    expect(state({ ...need, input: 'analogue', count: 1 }, holding('remove'))).to.equal('met');
   });
 
   it('keeps what is to be kept', () => {
     const need = plainNeed('keep', 'k', { slotId: 's1' });
-    const holds = (fate: 'stays' | 'goes') => ({
+    const holds = (disposition: 'stays' | 'remove') => ({
       ...machine,
       slots: [
         {
           ...slot,
-          occupant: told({
-            name: 'A',
-            ids: null,
-            fate,
-            signal: null,
-            openings: null,
-            lengthMm: null,
-            fan: null,
-          }),
+          occupant: told({ ...occupantNamed('A'), disposition }),
         },
       ],
     });
     expect([
       state(need, holds('stays')),
-      state(need, holds('goes')),
+      state(need, holds('remove')),
       state(need, machine),
     ]).to.deep.equal(['met', 'short', 'short']);
     expect(state(need, { ...machine, slots: [{ ...slot, occupant: null }] })).to.equal('unknown');

@@ -46,6 +46,25 @@ describe('Flow of a network need', () => {
     expect(flow(wire(1000, 2500), path([1000, 10000], 'cat6a')).limiting).to.equal('farEnd');
   });
 
+  it('comes up at 5 Gb/s over Cat 5e, with the catch that the standard does not promise it', () => {
+    // Common practice, no source; the standard’s 593.3 MB/s of payload (IEEE 802.3bz, from memory).
+    const card = wire(1000, 2500, 5000);
+    const usual = flow(card, path([1000, 2500, 5000], 'cat5e'), 400e6);
+    expect(usual.high / 1e6).to.be.closeTo(593.3, 0.1);
+    expect(usual.finding).to.include({
+      code: 'deliver.cableUsually',
+      verdict: 'limited',
+      needed: 5e9,
+      available: 2.5e9,
+    });
+    expect(usual.units).to.equal(1);
+    expect(flow(card, path([1000, 2500, 5000], 'cat6'), 400e6).finding.code).to.equal(
+      'deliver.meets',
+    );
+    // What is not reached by that speed needs no catch.
+    expect(flow(card, path([1000, 2500], 'cat5e'), 200e6).finding.code).to.equal('deliver.meets');
+  });
+
   it('expects of a healthy 2.5 Gb/s path what benches see', () => {
     // Common practice, no source: 250 to 285 MB/s.
     const { low, high } = flow(wire(2500), path([2500], 'cat5e'));
@@ -145,6 +164,16 @@ describe('Judging a reading', () => {
 
   it('does not explain what no stage explains', () => {
     expect(judge(tenGigabit, 3e6)).to.deep.include({ outcome: 'short', fallBack: null });
+  });
+
+  it('calls a card in a Gen 1 x1 slot healthy at what practice shows of one', () => {
+    // Common practice, no source: 200 to 210 MB/s.
+    const old = aMachine([aSlot(1, { generation: 1, connector: 1, lanes: 1 })]);
+    const need = { ...usbNeed(4), bytesPerSecond: 100e6 };
+    const seen = fitted(old, aCard({ generation: 2, lanes: 1 }), need);
+    for (const reading of [200e6, 205e6, 210e6])
+      expect(judge(seen, reading)).to.include({ verdict: 'clear' });
+    expect(judge(seen, 150e6)?.verdict).to.not.equal('clear');
   });
 
   it('doubts a reading above what the way can carry', () => {

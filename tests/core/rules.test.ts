@@ -1,5 +1,8 @@
 import { expect } from 'chai';
-import { network, drives } from '../../demo/catalogue/row.ts';
+import { CARDS } from '../../demo/catalogue/cards.ts';
+import { network, drives, screens } from '../../demo/catalogue/row.ts';
+import { PACKAGES } from '../../demo/drivers.ts';
+import { SCENES } from '../../demo/scenes.ts';
 import {
   emptyCase,
   emptyMachine,
@@ -8,15 +11,23 @@ import {
   bracket,
   driverSupport,
   link,
+  machineAround,
+  occupantNamed,
+  plainNeed,
   power,
+  proposePlan,
   seat,
   slotVerdict,
   twelveVoltSum,
   unknownFacts,
+  verdictKeeper,
+  verdictTable,
+  withCards,
   worstVerdict,
   type DriverPackage,
   type Finding,
   type Machine,
+  type Slot,
 } from '../../src/core/index.ts';
 import { aCard, aMachine, aSlot, occupiedBy, told, usbNeed } from '../builders/parts.ts';
 
@@ -51,7 +62,7 @@ describe('Seat', () => {
     // The x4 edge ends 94 mm from the rear (55 + 39); the slot's middle is at 173 mm.
     const behind = (xMm: number) =>
       aMachine([], {
-        boxes: [
+        obstacles: [
           {
             id: 'b',
             name: 'Capacitor',
@@ -204,7 +215,7 @@ describe('Body', () => {
   it('meets what stands in its path, unless it lies beneath the card', () => {
     const withBox = (heightMm: number, movable: boolean) =>
       aMachine([aSlot(1)], {
-        boxes: [
+        obstacles: [
           {
             id: 'b',
             name: 'Header',
@@ -223,11 +234,11 @@ describe('Body', () => {
       const machine = withBox(heightMm, movable);
       return codes(body(aCard({ lengthMm: 120 }), machine.slots[0]!, machine));
     };
-    expect(of(13, true)).to.include('body.boxMovable');
-    expect(of(13, false)).to.include('body.boxInTheWay');
-    expect(of(12, false)).to.not.include('body.boxInTheWay');
+    expect(of(13, true)).to.include('body.obstacleMovable');
+    expect(of(13, false)).to.include('body.obstacleInTheWay');
+    expect(of(12, false)).to.not.include('body.obstacleInTheWay');
     expect(codes(body(aCard({ lengthMm: 100 }), aSlot(1), withBox(13, false)))).to.not.include(
-      'body.boxInTheWay',
+      'body.obstacleInTheWay',
     );
   });
 });
@@ -276,7 +287,7 @@ describe('Power', () => {
     expect(found({ type: '8-pin', count: 2, lead: 'A' })).to.deep.include({
       code: 'power.sharedLead',
       verdict: 'blocked',
-      subject: '8-pin + 8-pin',
+      subject: ['8-pin', '8-pin'],
       needed: 220,
       available: 150,
       unit: 'W',
@@ -391,5 +402,127 @@ describe('Unknown facts', () => {
       'system.version',
       'slot.lanes',
     ]);
+  });
+});
+
+describe('A card that leaves', () => {
+  const card = aCard({ sockets: ['8-pin'], peakWatts: 160, slotWatts: 60, frontHeaders: [] });
+  const old = {
+    ...occupantNamed('Old graphics'),
+    openings: told(2),
+    lengthMm: told(200),
+    fan: told(null),
+    watts: told(150),
+    plugs: told(['8-pin' as const]),
+    frontLeads: told(['usb-19-pin' as const]),
+  };
+  const housed = (disposition: 'stays' | 'optional' | 'remove', over: Partial<typeof old> = {}) =>
+    aMachine([{ ...aSlot(1), occupant: told({ ...old, disposition, ...over }) }, aSlot(4)], {
+      supply: {
+        ...emptySupply(),
+        twelveVoltWatts: told(300),
+        baseWatts: told(200),
+        plugs: told([]),
+      },
+      case: { ...room(300).case, frontLeads: told([]) },
+    });
+  const asked = (machine: Machine) => slotVerdict(card, machine.slots[1]!, machine, null);
+
+  it('gives back its watts and its plug, and one that stays or may stay gives nothing', () => {
+    const freed = asked(housed('remove'));
+    expect(freed.verdict).to.not.equal('blocked');
+    expect(codes(freed.findings)).to.include.members(['power.plugsFound', 'power.sumFits']);
+    // What is not known of it is not given back.
+    const unknown = housed('remove', { plugs: null as never, watts: null as never });
+    for (const machine of [housed('stays'), housed('optional'), unknown]) {
+      expect(asked(machine).verdict).to.equal('blocked');
+      expect(codes(asked(machine).findings)).to.include.members([
+        'power.plugMissing',
+        'power.sumShort',
+      ]);
+    }
+  });
+
+  it('gives back its front lead, once, also beside what is on trial already', () => {
+    const machine = housed('remove');
+    const around = machineAround(machine.slots[1]!, machine);
+    expect(around.case.frontLeads?.value).to.deep.equal([{ type: 'usb-19-pin' }]);
+    expect(around.supply.baseWatts?.value).to.equal(50);
+    expect(machineAround(around.slots[1]!, around)).to.equal(around);
+    const tried = withCards(machine, [{ card, slot: machine.slots[1]! }]);
+    expect(tried.supply.baseWatts?.value).to.equal(50 + 160);
+    expect(tried.supply.plugs?.value.reduce((sum, { count }) => sum + count, 0)).to.equal(0);
+    // Also where the new card stands in its place.
+    const inPlace = withCards(machine, [{ card, slot: machine.slots[0]! }]);
+    expect(machineAround(inPlace.slots[0]!, inPlace).supply.baseWatts?.value).to.equal(50 + 160);
+  });
+
+  it('costs the slot that it leaves nothing: a new graphics card goes into the x16 slot', () => {
+    const graphics = aCard({
+      lanes: 16,
+      generation: 3,
+      openings: 2,
+      delivers: screens(2, [['dp-hbr3', 2]], 4, 2),
+    });
+    const machine = aMachine([
+      {
+        ...aSlot(1, { connector: 16, lanes: 16 }),
+        occupant: told({ ...old, disposition: 'remove' as const }),
+      },
+      aSlot(4, { connector: 16, lanes: 8 }),
+    ]);
+    const plan = proposePlan({
+      machine,
+      needs: [plainNeed('screens', 'n', { count: 1 })],
+      cards: [graphics],
+      budgetCents: null,
+      library: [],
+    });
+    expect(plan.placements.map(({ slot }) => slot.id)).to.deep.equal(['s1']);
+  });
+});
+
+describe('Verdicts that are kept', () => {
+  const asked = CARDS.filter((_, n) => n % 7 === 0);
+
+  it('are those that would be given anew, whatever fact of the machine or of a slot was changed', () => {
+    const machines = SCENES.map(({ machine }) => machine);
+    const factsOf = machines.flatMap(({ slots }) => slots);
+    for (const machine of machines) {
+      const kept = verdictKeeper();
+      const expectSame = (changed: Machine, what: string) => {
+        kept(asked, machine, PACKAGES);
+        const [now, anew] = [kept, verdictTable].map((table) => table(asked, changed, PACKAGES));
+        expect(now, `${machine.name}, ${what}`).to.deep.equal(anew);
+      };
+      for (const [n, slot] of machine.slots.entries())
+        for (const key of (Object.keys(slot) as (keyof Slot)[]).filter((each) => each !== 'id'))
+          for (const { [key]: value } of [
+            { ...slot, [key]: null },
+            factsOf[(n * 7 + 3) % factsOf.length]!,
+          ])
+            if (value !== null || !['label', 'bus', 'enclosureId'].includes(key))
+              expectSame(
+                { ...machine, slots: machine.slots.with(n, { ...slot, [key]: value }) },
+                `slot ${slot.label}, ${key}`,
+              );
+      for (const key of ['case', 'supply', 'board', 'conditions', 'obstacles', 'system'] as const)
+        for (const other of [machines[0]!, machines.at(-1)!])
+          expectSame({ ...machine, [key]: other[key] }, key);
+    }
+  });
+
+  it('are kept: a change of one slot asks only its own column anew', () => {
+    const { machine } = SCENES.find(({ machine: { slots } }) => slots.length > 4)!;
+    const kept = verdictKeeper();
+    const before = kept(asked, machine, PACKAGES)[0]!;
+    const changed = {
+      ...machine,
+      slots: machine.slots.with(1, { ...machine.slots[1]!, powerWatts: null }),
+    };
+    const after = kept(asked, changed, PACKAGES)[0]!;
+    expect(after.map((verdict, n) => verdict === before[n])).to.deep.equal(
+      machine.slots.map((_, n) => n !== 1),
+    );
   });
 });

@@ -11,13 +11,13 @@ import {
   portsWithSlots,
   readEvidence,
   readLspci,
-  tell,
-  testify,
+  override,
+  addClaim,
   valueOf,
   type Fact,
   type Machine,
   type PciFunction,
-  type Witness,
+  type Source,
 } from '../../src/core/index.ts';
 import { buildSpace, hexText, type SpaceSpec } from '../builders/configSpace.ts';
 import { aMachine, aSlot } from '../builders/parts.ts';
@@ -163,6 +163,25 @@ describe('Ports with slots', () => {
     );
   });
 
+  it('leaves what sits in a slot behind a switch on the board to that slot alone', () => {
+    const text = [
+      hexText('00:01.0', buildSpace(rootPort(1, express(4, [3, 16], [3, 16], 2, 75)))),
+      hexText('01:00.0', buildSpace(rootPort(2, express(5, [3, 16], [3, 16])))),
+      hexText('02:00.0', buildSpace(rootPort(3, express(6, [3, 8], [3, 8], 5, 25)))),
+      hexText('02:01.0', buildSpace(rootPort(4, express(6, [3, 8], [0, 0], 6, 25)))),
+      hexText(
+        '03:00.0',
+        buildSpace({ ...BASE, class24: 0x030000, chain: [express(0, [3, 16], [3, 8])] }),
+      ),
+    ].join('\n');
+    const slots = portsWithSlots(readLspci(text).functions);
+    expect(slots.map(({ slotNumber, occupant }) => [slotNumber, occupant?.address])).to.deep.equal([
+      [2, '0000:01:00.0'],
+      [5, '0000:03:00.0'],
+      [6, undefined],
+    ]);
+  });
+
   it('cuts a loop of bridges instead of following it for ever', () => {
     const text = [
       hexText('01:00.0', buildSpace(rootPort(2, express(4, [3, 4], [3, 4], 1, 25)))),
@@ -185,7 +204,7 @@ describe('Merging a report into a survey', () => {
     const machine = merged(emptyMachine(), report);
     expect(machine.slots).to.have.length(5);
     const slot = machine.slots.find(({ number }) => valueOf(number) === 5);
-    expect([valueOf(slot!.lanes), valueOf(slot!.generation), slot!.lanes?.witness]).to.deep.equal([
+    expect([valueOf(slot!.lanes), valueOf(slot!.generation), slot!.lanes?.source]).to.deep.equal([
       4,
       3,
       'text',
@@ -203,8 +222,8 @@ describe('Merging a report into a survey', () => {
     const after = machine.slots[0]!;
     expect(after.lanes).to.deep.equal({
       value: 4,
-      witness: 'text',
-      others: [{ value: 8, witness: 'template' }],
+      source: 'text',
+      others: [{ value: 8, source: 'template' }],
     });
     expect(valueOf(after.connectorLanes)).to.equal(8);
     expect(valueOf(after.opening)).to.equal(7);
@@ -236,10 +255,10 @@ describe('Merging a report into a survey', () => {
   });
 });
 
-describe('Several witnesses of one fact', () => {
-  const heard = (...said: readonly (readonly [number, Witness])[]) =>
+describe('Several sources of one fact', () => {
+  const heard = (...said: readonly (readonly [number, Source])[]) =>
     said.reduce<Fact<number>>(
-      (soFar, [value, witness]) => testify(soFar, value, witness, 'wiring'),
+      (soFar, [value, source]) => addClaim(soFar, value, source, 'wiring'),
       null,
     );
 
@@ -247,29 +266,29 @@ describe('Several witnesses of one fact', () => {
     const forwards = heard([16, 'template'], [16, 'firmware'], [4, 'registers']);
     const backwards = heard([4, 'registers'], [16, 'firmware'], [16, 'template']);
     expect([valueOf(forwards), valueOf(backwards)]).to.deep.equal([4, 4]);
-    const others = (fact: Fact<number>) => fact?.others?.map(({ witness }) => witness).toSorted();
+    const others = (fact: Fact<number>) => fact?.others?.map(({ source }) => source).toSorted();
     expect(others(forwards)).to.deep.equal(['firmware', 'template']);
     expect(others(backwards)).to.deep.equal(['firmware', 'template']);
   });
 
   it('calls no one who agrees a contradiction', () => {
     expect(disagreeing(heard([4, 'registers'], [4, 'firmware'], [16, 'template']))).to.deep.equal([
-      { value: 16, witness: 'template' },
+      { value: 16, source: 'template' },
     ]);
   });
 
-  it('lets the technician overrule a witness that was heard, also when it is heard again', () => {
-    const told = tell(heard([4, 'registers']), 2);
+  it('lets the technician overrule a source that was heard, also when it is heard again', () => {
+    const told = override(heard([4, 'registers']), 2);
     expect(valueOf(told)).to.equal(2);
-    expect(valueOf(testify(told, 4, 'registers', 'wiring'))).to.equal(2);
+    expect(valueOf(addClaim(told, 4, 'registers', 'wiring'))).to.equal(2);
     // Typed from a label before anything was read: the port knows better.
-    expect(valueOf(testify(tell<number>(null, 16), 4, 'registers', 'wiring'))).to.equal(4);
+    expect(valueOf(addClaim(override<number>(null, 16), 4, 'registers', 'wiring'))).to.equal(4);
   });
 
   it('gives the word back to the next best when a correction is taken back', () => {
-    const told = tell(heard([16, 'firmware'], [4, 'registers']), 2);
-    const back = tell(told, null);
-    expect([valueOf(back), back?.witness, back?.others?.length]).to.deep.equal([4, 'registers', 1]);
-    expect(tell(tell<number>(null, 1), null)).to.equal(null);
+    const told = override(heard([16, 'firmware'], [4, 'registers']), 2);
+    const back = override(told, null);
+    expect([valueOf(back), back?.source, back?.others?.length]).to.deep.equal([4, 'registers', 1]);
+    expect(override(override<number>(null, 1), null)).to.equal(null);
   });
 });

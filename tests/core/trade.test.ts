@@ -168,7 +168,7 @@ describe('Job 4: a USB card into a family desktop', () => {
   it('has the fan lead moved aside, its bracket screwed down for daily pulling, its plug in', () => {
     inOrder(
       stepsFor(OLD_TOWER, ['Quay 4M', 's2']),
-      'moveBox',
+      'moveObstacle',
       'seat',
       'screw',
       'plug',

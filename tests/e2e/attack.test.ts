@@ -41,7 +41,7 @@ test('a record that no trade knows closes nothing: it is set aside, repaired, an
     title: 'Absurd openings',
     machine: {
       ...sound!.machine,
-      case: { ...sound!.machine.case, openings: { value: 1_000_000_000, witness: 'technician' } },
+      case: { ...sound!.machine.case, openings: { value: 1_000_000_000, source: 'technician' } },
     },
   };
   await putRecord(page, 'absurd', absurd);

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, exported, openJobs, openStage, saved, test } from './fixtures';
+import type { Page } from '@playwright/test';
 
 const title = 'What the job is';
 
@@ -43,7 +44,7 @@ test('a job goes out as a file and comes back; damaged and newer files change no
     'cut.tenant.json was not imported. Nothing has changed.',
   );
   await expect(page.getByRole('alert')).toContainText(/line \d+/);
-  await choose('newer.tenant.json', text.replace('"format": 5', '"format": 9'));
+  await choose('newer.tenant.json', text.replace('"format": 6', '"format": 9'));
   await expect(page.getByRole('alert')).toContainText('written by a newer Tenant (format 9');
   await choose('wrong.tenant.json', text.replace('"budgetCents": 6000', '"budgetCents": "sixty"'));
   await expect(page.getByRole('alert')).toContainText('job.budgetCents');
@@ -66,6 +67,22 @@ test('a second window on the same job is noticed and kept in step', async ({ pag
   await expect(page.locator('header')).toContainText('Changed over there');
   await other.close();
   await expect(page.getByText('This job is open in another window too.')).toBeHidden();
+});
+
+test('what two windows keep of the shop’s own is all kept', async ({ page, context }) => {
+  await openStage(page, 'tide-table-office', 'survey');
+  const second = await context.newPage();
+  await openStage(second, 'sail-loft', 'survey');
+  for (const window of [page, second]) await window.getByRole('tab', { name: 'Evidence' }).click();
+  const deletions = (window: Page) => window.getByRole('button', { name: /^Delete the template/ });
+  for (const window of [page, second]) {
+    await window.getByRole('button', { name: 'Keep this machine as a template' }).click();
+    await expect(window.getByText(/^Kept as a template/)).toBeVisible();
+  }
+  await expect(deletions(second)).toHaveCount(2);
+  await page.reload();
+  await page.getByRole('tab', { name: 'Evidence' }).click();
+  await expect(deletions(page)).toHaveCount(2);
 });
 
 test('two windows that change the same job never overwrite each other', async ({

@@ -55,11 +55,11 @@ test('the whole job with the keyboard only', async ({ page }) => {
   await tabTo(page, page.locator('#fact-path-cable'));
   await page.keyboard.type('Cat 6A');
   await key('Tab');
-  await expect(page.getByText('Every fact the rules ask for is known')).toBeVisible();
+  await expect(page.getByText('All facts that the rules need are known')).toBeVisible();
 
   await leave();
   await key('3');
-  await expect(page.getByRole('button', { name: 'Accept this plan (A)' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Accept this plan (A)' })).toBeEnabled();
   // The board by keyboard: arrows select, and the lists follow.
   await key('b');
   await key('ArrowDown');
@@ -112,12 +112,12 @@ test('the whole job with the keyboard only', async ({ page }) => {
 
   // Undo reaches across stages and says what it undid.
   await leave();
-  for (const said of ['step ticked', 'step ticked', 'step ticked', 'reading recorded']) {
+  for (const said of ['step ticked', 'step ticked', 'step ticked', 'figure or report recorded']) {
     await key('Control+z');
     await expect(page.getByText(`Undone: ${said}`)).toBeVisible();
   }
   await key('Control+Shift+z');
-  await expect(page.getByText('Done again: reading recorded')).toBeVisible();
+  await expect(page.getByText('Done again: figure or report recorded')).toBeVisible();
   await key('?');
   await expect(page.getByRole('dialog')).toContainText('redo');
 });

@@ -75,7 +75,7 @@ test('the whole job with the mouse, from the machine’s own report', async ({ p
   await page.locator('#fact-firmware-largeWindows').selectOption('given');
   await page.locator('#fact-firmware-date').fill('2021-04-02');
   await page.locator('#fact-firmware-date').blur();
-  await expect(page.getByText('Every fact the rules ask for is known')).toBeVisible();
+  await expect(page.getByText('All facts that the rules need are known')).toBeVisible();
 
   await rail.getByRole('link', { name: /Needs/ }).click();
   await page.getByRole('button', { name: 'USB', exact: true }).click();

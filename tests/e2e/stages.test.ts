@@ -1,4 +1,4 @@
-import { expect, openJobs, openStage, saved, test } from './fixtures';
+import { evidence, expect, openJobs, openStage, saved, test } from './fixtures';
 
 test('a machine can be typed from nothing, slot by slot', async ({ page }) => {
   await openJobs(page);
@@ -10,7 +10,7 @@ test('a machine can be typed from nothing, slot by slot', async ({ page }) => {
   await expect(page.locator('[data-slot]')).toHaveCount(2);
   await page
     .getByRole('region', { name: 'Survey' })
-    .getByRole('button', { name: 'Slot 1' })
+    .getByRole('button', { name: 'Slot 1', exact: true })
     .click();
   await page.locator('#slot-label').fill('Top slot');
   await page.locator('#slot-label').blur();
@@ -30,15 +30,15 @@ test('a machine can be typed from nothing, slot by slot', async ({ page }) => {
 
   await page.getByRole('tab', { name: 'Case' }).click();
   await page.getByRole('button', { name: 'Header, plug, cage or heat sink' }).click();
-  await page.locator('#box1-widthMm').fill('-4');
-  await page.locator('#box1-widthMm').blur();
+  await page.locator('#obstacle1-widthMm').fill('-4');
+  await page.locator('#obstacle1-widthMm').blur();
   await expect(page.getByText('1 to 450')).toBeVisible();
-  await page.locator('#box1-widthMm').fill('45');
-  await page.locator('#box1-widthMm').blur();
-  await expect(page.locator('rect.box')).toHaveCount(0);
+  await page.locator('#obstacle1-widthMm').fill('45');
+  await page.locator('#obstacle1-widthMm').blur();
+  await expect(page.locator('rect.obstacle')).toHaveCount(0);
   await page.locator('#fact-case-openings').fill('4');
   await page.locator('#fact-case-openings').blur();
-  await expect(page.locator('rect.box')).toHaveCount(1);
+  await expect(page.locator('rect.obstacle')).toHaveCount(1);
   await expect(page.locator('rect.opening')).toHaveCount(4);
   await page.getByRole('tab', { name: 'Slots' }).click();
   await page.locator('#fact-slot-opening').fill('2');
@@ -171,4 +171,27 @@ test('a job that is not here, and a supplier that cannot be reached, are said', 
   await expect(page.getByRole('button', { name: 'Accept this plan (A)' })).toBeVisible();
   expect(complaints.every((text) => /ERR_FAILED|400/.test(text))).toBe(true);
   complaints.length = 0;
+});
+
+test('a report taken after fitting is held against the plan, and leaves the survey as it is', async ({
+  page,
+}) => {
+  await openStage(page, 'lighthouse-museum', 'prove');
+  const report = page.getByRole('region', { name: 'What the machine reports' });
+  await expect(report.getByRole('row', { name: /Locker 2/ })).toContainText('As planned');
+  // The machine as it was before anything was fitted: both cards are missed.
+  await report.getByLabel(/Drop the report/).fill(evidence('lspci'));
+  await report.getByRole('button', { name: 'Read it' }).click();
+  await expect(report).toContainText('Held against the accepted plan: 0 of 2 cards seen.');
+  for (const card of [/Locker 2/, /Anchor 10E/])
+    await expect(report.getByRole('row', { name: card })).toContainText('Not in the report.');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(report.getByRole('row', { name: /Locker 2/ })).toContainText('As planned');
+  // Only on the technician's word does it go into the survey, and then the plan is asked about.
+  await report.getByLabel(/Drop the report/).fill(evidence('lspci'));
+  await report.getByRole('button', { name: 'Read it' }).click();
+  await report.getByRole('button', { name: 'Take it into the survey' }).click();
+  await expect(report).toContainText('Read and taken into the survey:');
+  await page.getByRole('button', { name: 'Log of this job' }).click();
+  await expect(page.getByRole('dialog')).toContainText('machine read from its own report');
 });

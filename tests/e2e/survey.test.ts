@@ -41,18 +41,18 @@ test('a dropped bundle becomes a full board, and what contradicts the ports is s
   await expect(page.getByText('Not read on the machine: names of devices')).toBeVisible();
 
   // The port has four lanes; template and firmware say eight. The drawing says so, and so does the list.
-  await expect(slotLine(page, 's7')).toHaveText('x8, wired x4, not x8, Gen 3');
+  await expect(slotLine(page, 's7')).toHaveText('x8, wired x4 or x8?, Gen 3');
   const disagree = page.getByRole('region', { name: /Sources disagree/ });
   await expect(disagree).toContainText(
     'x4 by its registers, against x8 by the firmware, x8 by the template',
   );
-  await disagree.getByRole('button', { name: 'Lanes really wired, Slot 7' }).click();
+  await disagree.getByRole('button', { name: 'Lanes wired, Slot 7' }).click();
   await expect(page.locator('#fact-slot-lanes')).toBeFocused();
   await expect(page.locator('#fact-slot-lanes')).toHaveValue('4');
 
   // The technician looked: what is entered by hand stands above all, and can be taken back.
   await page.locator('#fact-slot-lanes').selectOption('x2');
-  await expect(slotLine(page, 's7')).toHaveText('x8, wired x2, not x4, not x8, Gen 3');
+  await expect(slotLine(page, 's7')).toHaveText('x8, wired x2 or x4? or x8?, Gen 3');
   await page.locator('#fact-slot-lanes').selectOption('not known');
   await expect(page.locator('#fact-slot-lanes')).toHaveValue('4');
 
@@ -65,7 +65,7 @@ test('a dropped bundle becomes a full board, and what contradicts the ports is s
   await expect(page.getByLabel('Best mode')).toHaveValue('3840 × 2160 at 60 Hz');
   await saved(page);
   await page.reload();
-  await expect(slotLine(page, 's7')).toHaveText('x8, wired x4, not x8, Gen 3');
+  await expect(slotLine(page, 's7')).toHaveText('x8, wired x4 or x8?, Gen 3');
 });
 
 test('files in any mixture are read together; what is none is left aside and named', async ({
@@ -85,7 +85,7 @@ test('files in any mixture are read together; what is none is left aside and nam
 
   // The other system's list comes in UTF-16 and says what does not work; a list of names names it.
   await page.locator('#evidence-file').setInputFiles(files(['machine.json', 'usb.ids']));
-  await expect(page.getByText('Devices that do not work now')).toBeVisible();
+  await expect(page.getByText('Devices that are not working')).toBeVisible();
   await expect(page.getByText('Pellworth Stick reader')).toBeVisible();
   await page.getByRole('tab', { name: 'System' }).click();
   await expect(page.locator('#fact-system-family')).toHaveValue('windows');
@@ -207,8 +207,9 @@ test('the list of what is unknown shrinks as facts come in, the most decisive fi
   const count = async () => Number(/\d+/.exec((await unknown.textContent()) ?? '')?.[0] ?? 0);
   await page.locator('#evidence-file').setInputFiles(files(['registers.txt']));
   await expect(page.locator('[data-slot]')).toHaveCount(5);
+  // Counted once the browser has nothing else to do.
+  await expect.poll(count).toBeGreaterThan(15);
   const before = await count();
-  expect(before).toBeGreaterThan(15);
   await expect(page.locator('.unknown li').first()).toContainText(/\d+ verdicts wait for it/);
 
   await page.locator('#evidence-file').setInputFiles(files(['os-release', 'uname.txt']));

@@ -43,13 +43,15 @@ function expectSlot(slot: FirmwareSlot, printed: ReadonlyMap<string, string>): v
   const named = type.replace(WIDTH_WORDS, '');
   const ofName = /^PCI Express(?: (\d))?(?: x(\d+))?$/.exec(named);
   const bus =
-    ofName !== null
+    ofName !== null || named === 'PCI Express 6+'
       ? 'pcie'
       : /^PCI(-66|-X)?$/.test(named)
         ? 'pci'
         : /^M\.2/.test(named)
           ? 'm2'
-          : 'other';
+          : /^(MXM|OCP|EDSFF|PCI Express (\d SFF|Mini))/.test(named)
+            ? 'other'
+            : null;
   expect(slot.bus, type).to.equal(bus);
   const label = printed.get('Designation')?.trim() ?? '';
   expect(slot.label ?? '', 'label').to.equal(
@@ -65,10 +67,14 @@ function expectSlot(slot: FirmwareSlot, printed: ReadonlyMap<string, string>): v
   expect(slot.height, 'height').to.equal(
     ({ 'Full height': 'full', 'Low-profile': 'low' } as const)[height] ?? null,
   );
+  const length = printed.get('Length') ?? '';
+  expect(slot.cardLength, 'length').to.equal(
+    ({ Short: 'short', Long: 'long' } as const)[length] ?? null,
+  );
   if (bus === 'pcie') {
     const stated = Number(printed.get('PCI Express Generation') ?? 0);
     expect(slot.generation, 'generation').to.equal(
-      stated >= 1 && stated <= 5 ? stated : Number(ofName?.[1] ?? 1),
+      stated >= 1 && stated <= 5 ? stated : numberOr(ofName?.[1]),
     );
     const [lanes, physical] = [
       WIDTH_WORDS.exec(type)?.[1],
@@ -158,8 +164,13 @@ function comparable(reading: FirmwareReading | null) {
     reading && {
       ...reading,
       slots: reading.slots
-        .filter(({ bus }) => BUSES.includes(bus))
-        .map((slot) => ({ ...slot, number: null })),
+        .filter(({ bus }) => BUSES.includes(bus ?? ''))
+        // It prints “None” where bifurcation is the only characteristic.
+        .map(({ traits, ...slot }) => ({
+          ...slot,
+          number: null,
+          traits: traits?.join() === 'splits' ? [] : traits,
+        })),
       onBoard: reading.onBoard.map((device) => ({ ...device, kind: null })),
       chassis: null,
     }

@@ -15,29 +15,107 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
+import * as fc from 'fast-check';
 import {
   contradictions,
   disagreeing,
   emptyMachine,
+  ProblemList,
+  readEdid,
   takeEvidence,
   readEvidence,
   valueOf,
   type Evidence,
   type Machine,
 } from '../../src/core/index.ts';
+import { buildEdid, randomEdid } from '../builders/edid.ts';
 import { missingForQemu, surveyInQemu, type VirtualMachine } from '../builders/virtualMachine.ts';
-import { requireTool } from './tools.ts';
+import { SEED, requireTool, runWithComplaints, withFile } from './tools.ts';
 
 const SCRIPT = new URL('../../static/survey.sh', import.meta.url).pathname;
+/** The script's functions without the survey itself. */
+const FUNCTIONS = readFileSync(SCRIPT, 'utf8').split('devices() {')[0]!;
 const take = (text: string): { evidence: Evidence; machine: Machine } => {
   const evidence = readEvidence([{ name: 'survey.txt', content: text }]);
   return { evidence, machine: takeEvidence(emptyMachine(), evidence).machine };
 };
 
+/** What tells one unit from another, as it stands in its report: numbers, text, and an identity of 16 bytes. */
+const UNIT: readonly (readonly number[])[] = [
+  [0xd4, 0xc3, 0xb2, 0xa1],
+  [...'UNIT-7741'].map((letter) => letter.charCodeAt(0)),
+  [...'CASE-IDENTITY-16'].map((letter) => letter.charCodeAt(0)),
+  [...'MAKERS-OWN'].map((letter) => letter.charCodeAt(0)),
+];
+
+/** The report with a serial in its base block, as text, in a maker's own block, and in a copy of the base block. */
+function withSerials(report: Uint8Array): Uint8Array {
+  const [serial, text, identity, own] = UNIT as [number[], number[], number[], number[]];
+  const seal = (block: Uint8Array, error = 0) => {
+    const sum = block.subarray(0, 127).reduce((total, byte) => total + byte, 0);
+    block[127] = (error - sum) & 0xff;
+    return block;
+  };
+  const base = report.slice(0, 128);
+  const error = base.reduce((sum, byte) => sum + byte, 0) & 0xff;
+  base.set(serial, 12);
+  base.set([0, 0, 0, 0xff, 0, ...text, 0x0a, 0x20, 0x20, 0x20], 0x6c);
+  base[0x7e] = report.length / 128 + 2;
+  // Of that maker's blocks of consumer electronics: primary use case, then the container's identity.
+  const cta = new Uint8Array(128);
+  cta.set([2, 3, 4 + 22, 0, 0x75, 0x5c, 0x12, 0xca, 2, 7, ...identity]);
+  const other = new Uint8Array(128);
+  other.set([0xff, ...own]);
+  const copy = seal(base.slice());
+  copy[0x7e] = 0;
+  const parts = [seal(base, error), report.slice(128), seal(cta), seal(copy), seal(other)];
+  return Uint8Array.from(parts.flatMap((block) => [...block]));
+}
+
 describe('The survey script', () => {
   it('is plain POSIX shell', function () {
     requireTool(this, 'shellcheck');
     execFileSync('shellcheck', ['-s', 'sh', '-S', 'warning', SCRIPT]);
+  });
+
+  it(`leaves in a screen’s report nothing that tells one unit from another, and all else as it was (seed ${SEED})`, function () {
+    requireTool(this, 'edid-decode');
+    let sections = 0;
+    for (const spec of fc.sample(randomEdid, { numRuns: 40, seed: SEED })) {
+      const before = withSerials(buildEdid({ ...spec, missing: 0 }));
+      const masked = withFile(before, (path) => {
+        const rows = execFileSync('sh', ['-c', `${FUNCTIONS}\nscreen "$0"`, path, 'none.txt'], {
+          encoding: 'utf8',
+        });
+        return Uint8Array.from(Buffer.from(rows.replaceAll(/\s/g, ''), 'hex'));
+      });
+      const [was, is] = [before, masked].map((bytes) => readEdid(bytes, new ProblemList()));
+      expect(is).to.deep.equal(was);
+      for (const word of UNIT) {
+        expect(Buffer.from(before).includes(Buffer.from(word))).to.equal(true);
+        expect(Buffer.from(masked).includes(Buffer.from(word)), word.toString()).to.equal(false);
+      }
+      const printed = withFile(masked, (path) => runWithComplaints('edid-decode', ['-c', path]));
+      const serials = printed
+        .split('\n')
+        .filter((line) => /Serial Number: (?!One or more)/.test(line));
+      for (const line of serials) expect(line).to.match(/Serial Number: (0|'\s*'|\.\.\.)?$/);
+      if (is!.checksumsHold) expect(printed).to.not.match(/should be 0x/);
+      sections += /DisplayID Extension/.test(printed) ? 1 : 0;
+    }
+    expect(sections).to.be.greaterThan(10);
+  });
+
+  it('leaves the addresses of network ports out, also where their names hold them', () => {
+    const ports =
+      '[{"ifname":"enx00a1b2c3d4e5","address":"00:a1:b2:c3:d4:e5","phys_switch_id":"00a1b2","mtu":1500}]';
+    const printed = execFileSync('sh', ['-c', `${FUNCTIONS}\nmasked`, 'sh', 'none.txt'], {
+      encoding: 'utf8',
+      input: ports,
+    });
+    expect(printed.trim()).to.equal(
+      '[{"ifname":"enxe5","address":"","phys_switch_id":"","mtu":1500}]',
+    );
   });
 
   describe('on this machine', () => {
@@ -132,20 +210,45 @@ describe('The survey script', () => {
           port.width,
           generations[port.gigatransfers],
         ]);
-        expect(slot.lanes?.witness).to.equal('registers');
+        expect(slot.lanes?.source).to.equal('registers');
         expect(valueOf(slot.occupant) !== null, slot.label).to.equal(port.card !== null);
       }
+    });
+
+    it('finds the same slots, links and cards where root’s rights are missing, and says so once', () => {
+      // The system shows 64 bytes of registers to others, the links and the slots to all.
+      const row = /^ ([0-9a-f]{2,3}): /;
+      const plain = text
+        .split('\n')
+        .filter((line) => parseInt(row.exec(line)?.[1] ?? '0', 16) < 64)
+        .join('\n');
+      const others = take(plain);
+      const seen = ({ machine }: typeof others) =>
+        machine.slots.map((slot) => ({
+          port: valueOf(slot.port),
+          lanes: valueOf(slot.lanes),
+          generation: valueOf(slot.generation),
+          holds: valueOf(slot.occupant)?.ids ?? null,
+        }));
+      expect(
+        others.evidence.devices.functions.every(({ express }) => express?.kind == null),
+      ).to.equal(true);
+      // Of the port above the switch the system lists no slot, and there is none.
+      const aboveSwitch = '0000:00:1a.0';
+      expect(seen(others)).to.deep.equal(seen(read).filter(({ port }) => port !== aboveSwitch));
+      const denied = others.evidence.files.flatMap(({ problems }) =>
+        problems.filter(({ code }) => code.startsWith('capability.denied')),
+      );
+      expect(denied).to.have.length(1);
     });
 
     it('joins the records to the ports by address, and shows what they contradict', () => {
       expect([1, 2, 3].map((number) => slotNumbered(number).label)).to.deep.equal(
         BUILT.records.map(({ label }) => label),
       );
-      expect(disagreeing(slotNumbered(1).lanes)).to.deep.equal([
-        { value: 16, witness: 'firmware' },
-      ]);
+      expect(disagreeing(slotNumbered(1).lanes)).to.deep.equal([{ value: 16, source: 'firmware' }]);
       expect(disagreeing(slotNumbered(3).occupant)).to.deep.equal([
-        { value: null, witness: 'firmware' },
+        { value: null, source: 'firmware' },
       ]);
       expect(disagreeing(slotNumbered(2).lanes)).to.deep.equal([]);
       const where = contradictions(read.machine).map(({ path: [, slot, fact] }) => [

@@ -1,7 +1,7 @@
 /** What a hand on the drawing changes, and how contradictions and evidence are put into words. */
 import { expect } from 'chai';
-import { contradictions, testify, valueOf, type Machine } from '$core';
-import { movedBox, movedSlot, stretchedBox } from '$lib/board/edits';
+import { contradictions, addClaim, valueOf, type Machine } from '$core';
+import { movedObstacle, movedSlot, stretchedObstacle } from '$lib/board/edits';
 import { boardLayout } from '$lib/board/layout';
 import { slotLine } from '$lib/board/slotWords';
 import { contradictionWords } from '$lib/wording/facts';
@@ -23,18 +23,21 @@ const named = (name: string): Machine => {
 
 describe('Edits on the drawing', () => {
   const tower = named('Longreach T7 tower');
-  const box = (machine: Machine) => machine.boxes.find(({ id }) => id === 'front')!;
+  const obstacle = (machine: Machine) => machine.obstacles.find(({ id }) => id === 'front')!;
 
-  it('move and stretch a box by whole millimetres, within what a case can be', () => {
-    const moved = movedBox(tower, 'front', 12.4, -3.6).machine;
-    expect(box(moved)).to.include({ xMm: 212, yMm: 288 });
-    expect(box(movedBox(tower, 'front', -900, 900).machine)).to.include({ xMm: 0, yMm: 450 });
-    expect(box(stretchedBox(tower, 'front', -900, 4).machine)).to.include({
+  it('move and stretch an obstacle by whole millimetres, within what a case can be', () => {
+    const moved = movedObstacle(tower, 'front', 12.4, -3.6).machine;
+    expect(obstacle(moved)).to.include({ xMm: 212, yMm: 288 });
+    expect(obstacle(movedObstacle(tower, 'front', -900, 900).machine)).to.include({
+      xMm: 0,
+      yMm: 450,
+    });
+    expect(obstacle(stretchedObstacle(tower, 'front', -900, 4).machine)).to.include({
       widthMm: 2,
       depthMm: 12,
     });
-    expect(tower.boxes.filter((each) => each.id !== 'front')).to.deep.equal(
-      moved.boxes.filter((each) => each.id !== 'front'),
+    expect(tower.obstacles.filter((each) => each.id !== 'front')).to.deep.equal(
+      moved.obstacles.filter((each) => each.id !== 'front'),
     );
   });
 
@@ -46,7 +49,7 @@ describe('Edits on the drawing', () => {
     expect(valueOf(opening(10))).to.equal(4);
     expect(valueOf(opening(10.2))).to.equal(5);
     expect(valueOf(opening(500))).to.equal(7);
-    expect(opening(41)?.others).to.deep.equal([{ value: 4, witness: 'template' }]);
+    expect(opening(41)?.others).to.deep.equal([{ value: 4, source: 'template' }]);
   });
 
   it('put a socket where it lies on the board', () => {
@@ -70,11 +73,12 @@ describe('Sockets on the drawing', () => {
 
   it('hold every template’s things inside the drawing', () => {
     for (const template of TEMPLATES) {
-      const { slots, boxes, ...frame } = boardLayout(template, []);
+      const { slots, obstacles, ...frame } = boardLayout(template, []);
       const right = frame.leftMm + frame.widthMm;
       for (const { connector } of slots)
         expect(connector.xMm + connector.widthMm).to.be.below(right);
-      for (const each of boxes) expect(each.xMm + each.widthMm, template.name).to.be.below(right);
+      for (const each of obstacles)
+        expect(each.xMm + each.widthMm, template.name).to.be.below(right);
     }
   });
 });
@@ -85,17 +89,17 @@ describe('Words for contradictions', () => {
     const machine = aMachine([
       {
         ...slot,
-        lanes: testify(testify(null, 16, 'firmware', 'wiring'), 4, 'registers', 'wiring'),
+        lanes: addClaim(addClaim(null, 16, 'firmware', 'wiring'), 4, 'registers', 'wiring'),
       },
     ]);
     const [found] = contradictions(machine);
     expect(contradictionWords(found!, machine)).to.deep.equal({
       code: 'slot.lanes',
       slotId: 's3',
-      name: 'Lanes really wired, Slot 3',
+      name: 'Lanes wired, Slot 3',
       says: 'x4 by its registers, against x16 by the firmware',
     });
-    expect(slotLine(machine.slots[0]!)).to.include('wired x4, not x16');
+    expect(slotLine(machine.slots[0]!)).to.include('wired x4 or x16?');
   });
 });
 

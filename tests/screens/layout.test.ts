@@ -4,7 +4,7 @@ import {
   CONNECTOR_LENGTH_MM,
   OPENING_PITCH_MM,
   cardName,
-  type Box,
+  type Obstacle,
   type Machine,
   type Rectangle,
   type Slot,
@@ -12,7 +12,7 @@ import {
 import { boardLayout } from '$lib/board/layout';
 import { boardScale } from '$lib/board/scale';
 import { lanesUsed } from '$lib/board/lanes';
-import { boxWords, plannedWords, slotLine } from '$lib/board/slotWords';
+import { obstacleWords, plannedWords, slotLine } from '$lib/board/slotWords';
 import { aCard, aMachine, aSlot, occupiedBy, told } from '../builders/parts';
 
 const draw = (machine: Machine) => boardLayout(machine, []);
@@ -70,7 +70,7 @@ describe('Board layout', () => {
 
   it('shows the ground that two things claim', () => {
     const machine = aMachine([aSlot(1), aSlot(2, {}, { occupant: occupiedBy('Below') })], {
-      boxes: [
+      obstacles: [
         {
           id: 'high',
           name: 'Cage',
@@ -117,7 +117,7 @@ describe('Board layout', () => {
 
   it('holds everything it draws', () => {
     const machine = aMachine([aSlot(1, {}, { occupant: occupiedBy('There') }), aSlot(7)], {
-      boxes: [
+      obstacles: [
         {
           id: 'b',
           name: 'Cage',
@@ -138,7 +138,7 @@ describe('Board layout', () => {
     const all = [
       ...layout.openings,
       ...layout.bodies,
-      ...layout.boxes,
+      ...layout.obstacles,
       layout.board!,
       layout.ports!,
     ];
@@ -189,13 +189,13 @@ describe('Words on the board', () => {
     expect(plannedWords(holding(there!), holding(there!), [])).to.equal('');
     expect(plannedWords(holding(there!), empty, [])).to.equal('moves away');
     expect(plannedWords(holding(gone!), holding(there!), [])).to.equal('There, moved here');
-    expect(plannedWords(holding(gone!), holding(occupiedBy('Gone', 1, 'goes')), [])).to.equal(
+    expect(plannedWords(holding(gone!), holding(occupiedBy('Gone', 1, 'remove')), [])).to.equal(
       'comes out',
     );
   });
 
-  it('leave out what does not fit into a box', () => {
-    const box: Box = {
+  it('leave out what does not fit into a obstacle', () => {
+    const obstacle: Obstacle = {
       id: 'b',
       name: 'Fan',
       kind: 'other',
@@ -207,9 +207,9 @@ describe('Words on the board', () => {
       heightMm: 16,
       movable: true,
     };
-    expect(boxWords(box, 2)).to.deep.equal(['Fan', '16 high']);
-    expect(boxWords({ ...box, depthMm: 6 }, 2)).to.deep.equal(['16 high']);
-    expect(boxWords({ ...box, widthMm: 4 }, 2)).to.deep.equal([]);
+    expect(obstacleWords(obstacle, 2)).to.deep.equal(['Fan', '16 high']);
+    expect(obstacleWords({ ...obstacle, depthMm: 6 }, 2)).to.deep.equal(['16 high']);
+    expect(obstacleWords({ ...obstacle, widthMm: 4 }, 2)).to.deep.equal([]);
   });
 });
 

@@ -8,7 +8,8 @@ import * as fc from 'fast-check';
 import type { Job } from '$core';
 import { JobKeeper, type JobState, type Keeping, type Saving } from '$lib/state/jobKeeper';
 import { ChangedElsewhere, Gone, isJob, readJob, saveJob, takeOut } from '$lib/state/jobStore';
-import { changedBack, historyOf, readHistory, keepHistory } from '$lib/state/undoHistory';
+import { readHistory } from '$lib/state/past';
+import { changedBack, historyOf, keepHistory } from '$lib/state/undoHistory';
 import type { WindowMessage } from '$lib/state/windows';
 import { aJob, aMachine, aSlot, usbNeed } from '../builders/parts.ts';
 

@@ -4,14 +4,26 @@ import { expect } from 'chai';
 import {
   choosePlans,
   steps,
+  plainNeed,
   verdictTable,
   expectations,
   judge,
   type Finding,
   type Problem,
+  type Subjects,
+  findingRow,
 } from '$core';
 import { logWords } from '$lib/wording/commands';
-import { band, figure, inMoney, linkWords, modeWords, wireWords } from '$lib/wording/figures';
+import {
+  band,
+  figure,
+  inMoney,
+  linkWords,
+  modeWords,
+  wireWords,
+  flowFigure,
+  saidIn,
+} from '$lib/wording/figures';
 import { findingTopic, findingWords, remedyWords } from '$lib/wording/findings';
 import { needWords } from '$lib/wording/needs';
 import { problemPlace, problemWords } from '$lib/wording/problems';
@@ -22,6 +34,7 @@ import { CARDS } from '../../demo/catalogue/cards';
 import { PACKAGES } from '../../demo/drivers';
 import { demoJobs } from '../../demo/jobs';
 import { TEMPLATES } from '../../demo/machines';
+import { codesWhere } from '../../src/core/rules/findingCodes.ts';
 import { emptySupply, emptyMachine, emptySlot, unknownFacts } from '../../src/core/index.ts';
 
 import { aCard } from '../builders/parts';
@@ -59,6 +72,29 @@ const findings: readonly Finding[] = [
   }),
 ];
 
+/** One of each kind of thing that a finding can be about. */
+const SAMPLES: Subjects = {
+  name: 'Neighbour',
+  bus: 'pci',
+  key: 'B',
+  signal: 'sata',
+  keying: '5 V',
+  height: 'low',
+  frontLead: 'audio',
+  header: 'usb-9-pin',
+  plug: '6-pin',
+  plugs: ['6-pin', '8-pin'],
+  plugAdapter: 'split-sata',
+  driver: 'Driver 8.0',
+  identity: 'f1a5:7501',
+  boot: 'uefi',
+  stage: 'cable',
+  feature: 'wake',
+  driveSocket: 'm2',
+  screenAdapter: 'dp-hdmi-passive',
+  screenInput: 'hdmi',
+};
+
 describe('Words of findings', () => {
   it('fill in every number and name', () => {
     expect(new Set(findings.map(({ code }) => code)).size).to.be.greaterThan(25);
@@ -66,6 +102,25 @@ describe('Words of findings', () => {
       expect(findingWords(finding), finding.code).to.not.match(/[{}?]|undefined|NaN/);
       expect(remedyWords(finding) ?? '', finding.code).to.not.match(/[{}]|undefined|NaN/);
       expect(findingTopic(finding), finding.code).to.not.equal('');
+    }
+  });
+
+  it('fill in what their row of the table gives them, and nothing that it does not', () => {
+    const codes = codesWhere(() => true);
+    expect(codes.size).to.be.greaterThan(110);
+    for (const code of codes) {
+      const { unit, subject } = findingRow(code);
+      const made = {
+        code,
+        verdict: 'limited',
+        ...(unit === undefined
+          ? {}
+          : { needed: 2, available: 1, unit: unit === 'rate' ? 'B/s' : unit }),
+        ...(subject === undefined ? {} : { subject: SAMPLES[subject] }),
+      } as Finding;
+      const words = `${findingWords(made)} ${remedyWords(made) ?? ''}`;
+      // A figure or a name that the row does not give would stay a question mark.
+      expect(words, code).to.not.match(/[{}?]|undefined|NaN/);
     }
   });
 
@@ -83,7 +138,7 @@ describe('Words of findings', () => {
         unit: 'B/s',
         subject: 'cable',
       }),
-    ).to.equal('It carries 119 MB/s; 700 MB/s are wanted.');
+    ).to.equal('It carries 119 MB/s; 700 MB/s is needed.');
   });
 
   it('offer what would change a verdict, unless it is clear', () => {
@@ -136,9 +191,9 @@ describe('Words of proof', () => {
   it('name what a reading means, in each outcome', () => {
     const network = expectations(jobs[2]!)[0]!;
     const said = (reading: number) => judgementWords(judge(network, reading)!, network.flow!);
-    expect(said(1_100e6)).to.equal('is as expected (997–1,187 MB/s).');
+    expect(said(1_100e6)).to.equal('is as expected (999–1,187 MB/s).');
     expect(said(112e6)).to.match(/short of the 700 MB\/s wanted.*1 Gb\/s.*patch cable/);
-    expect(said(800e6)).to.match(/healthy one shows 997–1,187 MB\/s/);
+    expect(said(800e6)).to.match(/healthy one shows 999–1,187 MB\/s/);
     expect(said(9_000e6)).to.match(/more than this path can carry \(1,187 MB\/s\)/);
     expect(said(1e6)).to.match(/Nothing known fits the figure/);
   });
@@ -150,8 +205,16 @@ describe('Figures', () => {
     expect(figure(12.798e9, 'b/s')).to.equal('12.8 Gb/s');
     expect(figure(111.15, 'mm')).to.equal('111 mm');
     expect(figure(4, 'lanes')).to.equal('x4');
-    expect(band({ low: 60, high: 60, unit: 'Hz' })).to.equal('60 Hz');
-    expect(band({ low: 400e6, high: 450e6, unit: 'B/s' })).to.equal('400–450 MB/s');
+    expect(band({ low: 60, high: 60, unit: 'Hz', need: plainNeed('screens', 's') })).to.equal(
+      '60 Hz',
+    );
+    const usb = plainNeed('usb', 'u');
+    expect(band({ low: 400e6, high: 450e6, unit: 'B/s', need: usb })).to.equal('400–450 MB/s');
+    // What is wanted in megabits is expected, typed and read in megabits.
+    const radio = { unit: 'B/s', need: plainNeed('wifi', 'w') } as const;
+    expect(band({ low: 18.75e6, high: 25e6, ...radio })).to.equal('150–200 Mb/s');
+    expect(saidIn(radio)).to.deep.equal({ words: 'Mb/s', scale: 125_000 });
+    expect(flowFigure(150e6, radio)).to.equal('1.2 Gb/s');
     expect(inMoney(123456)).to.equal('1,234.56');
     expect(linkWords({ generation: 3, width: 4 })).to.equal('Gen 3 x4');
     expect(wireWords(2500)).to.equal('2.5 Gb/s');

@@ -118,6 +118,16 @@ const CHANGING = `(async () => {
   }
 })()`;
 
+/** Waits for the job; where it does not come, what the screen says instead is part of the failure. */
+async function shownTitle(page: Page): Promise<void> {
+  try {
+    await page.locator(titleField).waitFor();
+  } catch (error) {
+    const shown = await page.locator('body').innerText();
+    throw new Error(`No job at ${page.url()}, but: ${shown.slice(0, 1_000)}`, { cause: error });
+  }
+}
+
 async function killsOfSaving(base: string, kills: number, init?: string): Promise<number> {
   const profile = folder('save');
   let [lost, shown] = [0, 0];
@@ -127,7 +137,7 @@ async function killsOfSaving(base: string, kills: number, init?: string): Promis
   // Each browser first tells what the one before it has left, and is killed in its turn.
   for (let n = 0; n <= kills; n += 1) {
     const { page, kill } = await browserWith(profile, `${base}/jobs/sail-loft/survey`, init);
-    await page.locator(titleField).waitFor();
+    await shownTitle(page);
     const found = Number(/\d+$/.exec(await page.locator(titleField).inputValue())?.[0] ?? 0);
     if (found < shown) lost += 1;
     const last = Math.max(found, shown);
@@ -158,7 +168,7 @@ async function backupFile(title: string): Promise<string> {
   for (let n = 0; n < JOBS; n += 1)
     await writer.add({ store: 'jobs', key: `job-${n}`, value: job(n, title) });
   const file = join(folder('backup'), 'backup.zip');
-  writeFileSync(file, writer.finish('2026-11-25T09:00:00.000Z', 'soak'));
+  writeFileSync(file, await writer.finish('2026-11-25T09:00:00.000Z', 'soak'));
   return file;
 }
 
