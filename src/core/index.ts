@@ -192,12 +192,15 @@ export { nameIn, readIdList } from './read/idList.ts';
 export { type EvidenceKind } from './read/recognise.ts';
 export {
   type Evidence,
-  type EvidenceFile,
-  type FileReport,
+  type FilesRead,
   type Known,
   type KnownLists,
+  evidenceOf,
   readEvidence,
+  readFiles,
 } from './read/evidence.ts';
+export { type EvidenceFile, type FileReport } from './read/fileReading.ts';
+export { type MachinesApart } from './read/machinesApart.ts';
 export {
   type JobFileReading,
   Picture,
@@ -262,7 +265,7 @@ export { type FactName, type FactValues, factNameAt } from './survey/factNames.t
 export { templateOf } from './survey/template.ts';
 export { withCardRecords } from './survey/cardRecords.ts';
 export { type Taken, takeEvidence } from './survey/takeEvidence.ts';
-export { sameMachine } from './survey/sameMachine.ts';
+export { isOtherMachine, sameMachine } from './survey/sameMachine.ts';
 export { bestMode } from './survey/mergeSystem.ts';
 
 export { type Move, withMoves } from './placement/moves.ts';
@@ -276,7 +279,7 @@ export { slotLink, type SlotLink } from './placement/slotLink.ts';
 export {
   type Assignment,
   type AssignmentCost,
-  type FreePlug,
+  type SupplyPlug,
   type Socket,
   assignPlugs,
   plugsOf,

@@ -10,7 +10,7 @@ const report = (name: string) =>
     'utf8',
   );
 
-const LSPCI = report('lspci');
+export const LSPCI = report('lspci');
 export const REGISTERS = report('lspci-xxxx');
 
 /** Records of the museum's machine: slot 7 claims eight lanes, of which its port has four. */
@@ -34,7 +34,7 @@ export const MUSEUM_RECORDS: readonly StructureSpec[] = [
   })),
 ];
 
-const SCREEN_BYTES = buildEdid({
+export const SCREEN_BYTES = buildEdid({
   maker: 'GUL',
   product: 0x2704,
   revision: 4,
@@ -85,7 +85,7 @@ Vendor:\tQuillbark [f1a6]
 Device:\tReed [0007]
 `;
 
-const OS_RELEASE = `PRETTY_NAME="Harbour Linux 4 (gull)"\nNAME="Harbour Linux"\nVERSION_ID="4"\n`;
+export const OS_RELEASE = `PRETTY_NAME="Harbour Linux 4 (gull)"\nNAME="Harbour Linux"\nVERSION_ID="4"\n`;
 const UNAME = 'Linux bench 6.1.0-18-amd64 #1 SMP PREEMPT_DYNAMIC x86_64 GNU/Linux\n';
 export const ALIASES = `# Aliases extracted from modules themselves.
 alias pci:v0000F1A1d00002001sv*sd*bc*sc*i* e1w

@@ -9,7 +9,10 @@ import {
   ProblemList,
   readDeviceList,
   readEthtool,
+  evidenceOf,
+  isOtherMachine,
   readEvidence,
+  readFiles,
   readIdList,
   readIpLink,
   readModulesAlias,
@@ -97,6 +100,84 @@ describe('Evidence of every kind', () => {
     expect(forwards.slots).to.deep.equal(backwards.slots);
     expect(forwards.functions).to.deep.equal(backwards.functions);
     expect(Machine.safeParse(forwards).success).to.equal(true);
+  });
+});
+
+describe('Files of two machines', () => {
+  const OTHER_RECORDS = sample.MUSEUM_RECORDS.map((record) =>
+    record.type === 1 ? { ...record, strings: [ascii('Longreach'), ascii('Q2')] } : record,
+  );
+  /** The same tree with other devices in it: the first so many, or all. */
+  const exchanged = (text: string, most = Infinity): string => {
+    let n = 0;
+    return text.replaceAll(/\[(f[0-9a-f]{3}):([0-9a-f]{4})\]/g, (all, maker: string) =>
+      n++ < most ? `[${maker}:e${String(n).padStart(3, '0')}]` : all,
+    );
+  };
+  const [LSPCI, OTHER] = [sample.LSPCI, exchanged(sample.LSPCI)];
+  const table = (records: Parameters<typeof buildTable>[0]) => buildTable(records);
+  const namesOf = (...files: readonly EvidenceFile[]) =>
+    read(...files).apart?.machines.map(({ fileNames }) => fileNames) ?? null;
+
+  it('are told apart by their boards, by their devices, and by what is whole in itself', () => {
+    const bundle = file(sample.BUNDLE, 'survey');
+    expect(
+      namesOf(file(table(sample.MUSEUM_RECORDS), 'a'), file(table(OTHER_RECORDS), 'b')),
+    ).to.deep.equal([['a'], ['b']]);
+    expect(namesOf(file(LSPCI, 'a'), file(OTHER, 'b'))).to.deep.equal([['a'], ['b']]);
+    expect(namesOf(bundle, file(OTHER, 'other'))).to.deep.equal([['survey'], ['other']]);
+    expect(namesOf(bundle, file(sample.BUNDLE, 'second'))).to.deep.equal([['survey'], ['second']]);
+  });
+
+  it('are told apart by slots in use of which the tree of devices knows none', () => {
+    const usedAt = (bus: number) =>
+      buildTable(
+        [1, 2].map((number) => ({
+          type: 9,
+          body: [1, 0xa5, 0x0d, 4, 4, number, 0, 4, 1, 0, 0, bus, number << 3],
+          strings: [ascii(`GULL_${number}`)],
+        })),
+      );
+    expect(namesOf(file(LSPCI, 'tree'), file(usedAt(0x90), 'board'))).to.deep.equal([
+      ['tree'],
+      ['board'],
+    ]);
+    expect(namesOf(file(LSPCI, 'tree'), file(usedAt(0), 'board'))).to.equal(null);
+  });
+
+  it('are one machine where a card or a half of the devices changed, or a list is short', () => {
+    const devices = read(file(LSPCI)).devices.functions.length;
+    expect(namesOf(file(LSPCI), file(exchanged(LSPCI, devices / 2 - 1)))).to.equal(null);
+    expect(namesOf(file(LSPCI), file(OTHER.split('\n\n').slice(0, 3).join('\n\n')))).to.equal(null);
+    expect(read(...sample.EVERY_KIND).apart).to.equal(null);
+  });
+
+  it('give nothing until one is chosen, and then what only its files say', () => {
+    const files = [
+      file(LSPCI, 'shop/a/lspci.txt'),
+      file(sample.SCREEN_BYTES, 'shop/b/edid'),
+      file(OTHER, 'shop/b/lspci.txt'),
+      file(sample.OS_RELEASE, 'os-release'),
+    ];
+    expect(taken(TOWER, ...files)).to.deep.equal(TOWER);
+    const all = readFiles(files);
+    expect(all.apart).to.deep.equal({
+      machines: [
+        { board: null, devices: 11, files: [0], fileNames: ['shop/a/lspci.txt'] },
+        { board: null, devices: 11, files: [1, 2], fileNames: ['shop/b/edid', 'shop/b/lspci.txt'] },
+      ],
+      loose: ['os-release'],
+    });
+    expect(evidenceOf(all, 1)).to.deep.equal(read(files[1]!, files[2]!));
+    expect(evidenceOf(all, 0)).to.deep.equal(read(files[0]!));
+  });
+
+  it('are noticed when they come one after the other as well', () => {
+    const surveyed = taken(TOWER, file(LSPCI));
+    const { functions } = read(file(OTHER)).devices;
+    expect(isOtherMachine(surveyed, functions)).to.equal(true);
+    expect(isOtherMachine(surveyed, surveyed.functions.slice(3))).to.equal(false);
+    expect(isOtherMachine(TOWER, functions)).to.equal(false);
   });
 });
 

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { EVERY_KIND } from '../builders/evidence';
+import { EVERY_KIND, LSPCI } from '../builders/evidence';
 import { expect, exported, openJobs, openStage, saved, test } from './fixtures';
 
 const bytesOf = (content: string | Uint8Array) => Buffer.from(content);
@@ -89,6 +89,34 @@ test('files in any mixture are read together; what is none is left aside and nam
   await expect(page.getByText('Pellworth Stick reader')).toBeVisible();
   await page.getByRole('tab', { name: 'System' }).click();
   await expect(page.locator('#fact-system-family')).toHaveValue('windows');
+});
+
+test('files of two machines are asked about, and so is a report of another machine than the survey’s', async ({
+  page,
+}) => {
+  const other = LSPCI.replaceAll(/\[(f[0-9a-f]{3}):[0-9a-f]{2}/g, '[$1:ee');
+  const text = (name: string, content: string) => ({
+    name,
+    mimeType: 'text/plain',
+    buffer: Buffer.from(content),
+  });
+  await newSurvey(page);
+  await page
+    .locator('#evidence-file')
+    .setInputFiles([text('a.txt', LSPCI), text('b.txt', other), ...files(['uname.txt'])]);
+  await expect(page.getByText('These files are of 2 machines.')).toBeVisible();
+  await expect(page.getByText('Could be of any of them and stay out: uname.txt.')).toBeVisible();
+  await expect(page.locator('[data-slot]')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Take machine 1' }).click();
+  await expect(page.locator('[data-slot]')).toHaveCount(5);
+  await page.getByRole('tab', { name: 'Evidence' }).click();
+  await page.locator('#evidence-file').setInputFiles(text('b.txt', other));
+  await expect(page.getByText('This is a report of another machine')).toBeVisible();
+  const first = page.getByText('f1a1:').first();
+  await expect(first).toBeAttached();
+  await page.getByRole('button', { name: 'Take it all the same' }).click();
+  await page.getByRole('tab', { name: 'Evidence' }).click();
+  await expect(page.getByText('Read and taken into the survey: 11 devices')).toBeVisible();
 });
 
 test('a whole folder is read, registers of single devices by their path, and a known machine is found', async ({

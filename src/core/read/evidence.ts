@@ -3,57 +3,35 @@
  * decides whom to believe: that is done when the survey takes it in.
  */
 import { deviceId, type PciFunction } from '../parts/pciFunction.ts';
-import { clipped } from '../parts/limits.ts';
-import { readBundle } from './bundle.ts';
-import { readDmidecode } from './firmware/dmidecode.ts';
+import {
+  emptyReading,
+  readFile,
+  type EvidenceFile,
+  type FileReading,
+  type FileReport,
+} from './fileReading.ts';
 import type { FirmwareReading } from './firmware/firmware.ts';
-import { readSmbios } from './firmware/smbios.ts';
 import { nameIn, readIdList } from './idList.ts';
-import { combineReports, type CombinedDevices, type DeviceReport } from './pci/combine.ts';
-import { decodeConfigSpace } from './pci/configSpace.ts';
-import { readLspci } from './pci/lspci.ts';
-import { readLinks, withSystemLinks, type SystemLinks } from './pci/links.ts';
+import { machinesApart, type MachinesApart } from './machinesApart.ts';
+import { combineReports, type CombinedDevices } from './pci/combine.ts';
+import { withSystemLinks } from './pci/links.ts';
 import { isNamed } from './pci/ports.ts';
 import { named } from './pci/named.ts';
-import { readLspciMachine } from './pci/lspciMachine.ts';
 import { ProblemList, type Problem } from './problem.ts';
-import { CONFIG_PATH, recognise, type EvidenceKind } from './recognise.ts';
-import { readModulesAlias, type AliasList } from './system/moduleAliases.ts';
-import { readEdid, type ScreenReading } from './screens/edid.ts';
-import { readDeviceList, type DeviceListReading } from './system/deviceList.ts';
-import {
-  readEthtool,
-  readIpLink,
-  readOsRelease,
-  readUname,
-  type Kernel,
-  type NetworkPort,
-} from './system/linux.ts';
+import type { AliasList } from './system/moduleAliases.ts';
+import type { ScreenReading } from './screens/edid.ts';
+import type { DeviceListReading } from './system/deviceList.ts';
+import type { Kernel, NetworkPort } from './system/linux.ts';
 
-const LARGEST_FILE = 16 * 1024 * 1024;
 const MOST_FILES = 2000;
-/** Of all files together. */
-const LARGEST_EVIDENCE = 128 * 1024 * 1024;
-const LONGEST_BROKEN = 100;
-
-export interface EvidenceFile {
-  /** With its path, where it came in a folder. */
-  readonly name: string;
-  /** Text that was pasted comes as it is. */
-  readonly content: Uint8Array | string;
-}
-
-export interface FileReport {
-  readonly name: string;
-  /** Null where nobody knows what it is. */
-  readonly kind: EvidenceKind | null;
-  /** How many things of its kind were found in it. */
-  readonly found: number;
-  readonly problems: readonly Problem[];
-}
 
 export interface Evidence {
   readonly files: readonly FileReport[];
+  /**
+   * The machines that the files are of, where they are of several: everything else is then left out of it, until one of
+   * them is chosen. Null where all can be of one.
+   */
+  readonly apart: MachinesApart | null;
   readonly devices: CombinedDevices;
   /** Whether a report of all devices was among the files, and not only remarks about some. */
   readonly devicesWhole: boolean;
@@ -86,53 +64,27 @@ export interface Known extends KnownLists {
 }
 const NOTHING_KNOWN: Known = { pci: null, usb: null, functions: [] };
 
-/** What the files have said so far. */
-interface Gathered {
-  files: FileReport[];
-  /** Letters and bytes so far. */
-  letters: number;
-  reports: DeviceReport[];
-  firmware: FirmwareReading | null;
-  screens: ScreenReading[];
-  ports: Map<string, NetworkPort>;
-  osName: string | null;
-  kernel: Kernel | null;
-  facts: ReadonlyMap<string, string>;
-  loaded: ReadonlyMap<string, string>;
-  system: SystemLinks | null;
-  aliases: AliasList | null;
-  deviceList: DeviceListReading | null;
-  lists: { pci: string | null; usb: string | null };
+/** All files read, and not yet put together. */
+export interface FilesRead {
+  readonly readings: readonly FileReading[];
+  /** Null where all can be of one machine. */
+  readonly apart: MachinesApart | null;
 }
 
 /**
  * Never throws: what cannot be read is a problem of its file.
  * @param onFile  told after each file how many are done
  */
-export function readEvidence(
+export function readFiles(
   files: readonly EvidenceFile[],
-  known: Known = NOTHING_KNOWN,
   onFile: (done: number) => void = () => undefined,
-): Evidence {
-  const gathered: Gathered = {
-    files: [],
-    letters: 0,
-    reports: [],
-    firmware: null,
-    screens: [],
-    ports: new Map(),
-    osName: null,
-    kernel: null,
-    facts: new Map(),
-    loaded: new Map(),
-    system: null,
-    aliases: null,
-    deviceList: null,
-    lists: { pci: null, usb: null },
-  };
-  files.slice(0, MOST_FILES).forEach((file, n) => {
-    readFile(file, gathered);
+): FilesRead {
+  let letters = 0;
+  const readings = files.slice(0, MOST_FILES).map((file, n) => {
+    const reading = readFile(file, letters);
+    letters += file.content.length;
     onFile(n + 1);
+    return reading;
   });
   if (files.length > MOST_FILES) {
     const problem: Problem = {
@@ -140,192 +92,75 @@ export function readEvidence(
       expected: `${MOST_FILES}`,
       found: `${files.length}`,
     };
-    gathered.files.push({ name: '', kind: null, found: 0, problems: [problem] });
+    const file = { name: '', kind: null, found: 0, problems: [problem] };
+    readings.push({ ...emptyReading(), files: [file] });
   }
-  return concluded(gathered, known);
+  return { readings, apart: machinesApart(readings) };
 }
 
-/** @param nested whether the file came out of another one: no bundle holds a bundle */
-function readFile({ name, content }: EvidenceFile, into: Gathered, nested = false): void {
-  const problems = new ProblemList();
-  const place = into.files.length;
-  // Files inside a bundle come behind it.
-  into.files.push({ name: clipped(name), kind: null, found: 0, problems: [] });
-  into.letters += content.length;
-  const tooLarge = content.length > LARGEST_FILE;
-  const tooMuch = into.letters > LARGEST_EVIDENCE;
-  const what = tooLarge || tooMuch ? null : recognise(name, content);
-  let found = 0;
-  if (tooMuch)
-    problems.add({
-      code: 'evidence.tooLarge',
-      expected: `${LARGEST_EVIDENCE}`,
-      found: `${into.letters}`,
-    });
-  else if (tooLarge)
-    problems.add({
-      code: 'input.tooLarge',
-      expected: `${LARGEST_FILE}`,
-      found: `${content.length}`,
-    });
-  else if (what === null) problems.add({ code: 'evidence.unknown', line: 1 });
-  else if (what.kind === 'bundle' && what.text !== null) {
-    if (nested) problems.add({ code: 'bundle.nested', line: 1 });
-    const inside = nested ? [] : readBundle(what.text, problems);
-    found = inside.length;
-    for (const each of inside)
-      readFile({ name: `${name} › ${each.name}`, content: each.text }, into, true);
-  } else {
-    try {
-      found =
-        what.bytes === null
-          ? readText(what.kind, what.text, into, problems)
-          : readBytes(what.kind, name, what.bytes, into, problems);
-    } catch (error) {
-      // One file's failure is its own: what the others say is taken all the same.
-      problems.add({
-        code: 'input.broken',
-        line: 1,
-        found: String(error).slice(0, LONGEST_BROKEN),
-      });
-    }
-  }
-  into.files[place] = {
-    name: clipped(name),
-    kind: what?.kind ?? null,
-    found,
-    problems: problems.all,
+/** Reads files and puts together what they say, where all of them can be of one machine. */
+export const readEvidence = (
+  files: readonly EvidenceFile[],
+  known: Known = NOTHING_KNOWN,
+  onFile?: (done: number) => void,
+): Evidence => evidenceOf(readFiles(files, onFile), null, known);
+
+/** @param only which of several machines the files are read for; null: none is chosen */
+export function evidenceOf(
+  { readings, apart }: FilesRead,
+  only: number | null,
+  known: Known = NOTHING_KNOWN,
+): Evidence {
+  const chosen = only === null ? null : (apart?.machines[only] ?? null);
+  const ofMachine =
+    apart === null ? readings : readings.filter((_, n) => chosen?.files.includes(n) === true);
+  return {
+    ...concluded(ofMachine, known),
+    files: (chosen === null ? readings : ofMachine).flatMap(({ files }) => files),
+    apart: chosen === null ? apart : null,
   };
 }
 
-/** @returns how many things were found */
-function readText(kind: EvidenceKind, text: string, into: Gathered, problems: ProblemList): number {
-  switch (kind) {
-    case 'lspci': {
-      const reading = readLspci(text);
-      for (const problem of reading.problems) problems.add(problem);
-      const byRegisters = (fn: PciFunction) => reading.fromRegisters.has(fn.address);
-      into.reports.push(
-        { source: 'registers', functions: reading.functions.filter(byRegisters) },
-        { source: 'text', functions: reading.functions.filter((fn) => !byRegisters(fn)) },
-      );
-      return reading.functions.length;
-    }
-    case 'lspciMachine': {
-      const functions = readLspciMachine(text, problems);
-      into.reports.push({ source: 'text', functions });
-      return functions.length;
-    }
-    case 'dmidecode': {
-      const firmware = readDmidecode(text, problems);
-      into.firmware ??= firmware;
-      return firmware?.slots.length ?? 0;
-    }
-    case 'driverSetup':
-      problems.add({ code: 'evidence.driverSetup', line: 1 });
-      return 0;
-    case 'osRelease':
-      into.osName ??= readOsRelease(text, problems);
-      return into.osName === null ? 0 : 1;
-    case 'uname':
-      into.kernel ??= readUname(text, problems);
-      return into.kernel === null ? 0 : 1;
-    case 'modulesAlias':
-      into.aliases = readModulesAlias(text, problems);
-      return into.aliases.count;
-    case 'ipLink':
-    case 'ethtool': {
-      const ports = kind === 'ipLink' ? readIpLink(text, problems) : readEthtool(text, problems);
-      for (const port of ports)
-        into.ports.set(port.name, bothPorts(into.ports.get(port.name), port));
-      return ports.length;
-    }
-    case 'deviceList': {
-      const list = readDeviceList(text, problems);
-      into.deviceList ??= list;
-      into.reports.push({ source: 'system', functions: list.functions });
-      return list.functions.length;
-    }
-    case 'loadedDrivers':
-      into.loaded = pairs(text, ' ');
-      return into.loaded.size;
-    case 'links':
-      into.system = readLinks(text, problems);
-      return into.system.links.size;
-    case 'systemFacts':
-      into.facts = pairs(text, '=');
-      return into.facts.size;
-    case 'pciIds':
-    case 'usbIds': {
-      const { devices } = readIdList(text, problems);
-      if (devices.size > 0) into.lists[kind === 'pciIds' ? 'pci' : 'usb'] = text;
-      return devices.size;
-    }
-    default:
-      return 0;
-  }
-}
-
-function readBytes(
-  kind: EvidenceKind,
-  name: string,
-  bytes: Uint8Array,
-  into: Gathered,
-  problems: ProblemList,
-): number {
-  switch (kind) {
-    case 'edid': {
-      const screen = readEdid(bytes, problems);
-      if (screen !== null) into.screens.push(screen);
-      return screen === null ? 0 : 1;
-    }
-    case 'firmwareTable': {
-      const firmware = readSmbios(bytes, problems);
-      // The table itself is a better source than a report about it.
-      if (firmware !== null) into.firmware = firmware;
-      return firmware?.slots.length ?? 0;
-    }
-    case 'configSpace': {
-      const address = CONFIG_PATH.exec(name)?.[1] ?? '';
-      const fn = decodeConfigSpace(address, bytes.subarray(0, 4096), null, problems);
-      if (fn !== null) into.reports.push({ source: 'registers', functions: [fn] });
-      return fn === null ? 0 : 1;
-    }
-    default:
-      return 0;
-  }
-}
-
-function concluded(gathered: Gathered, known: Known): Evidence {
-  const { files, reports, firmware, screens, ports, osName, kernel, facts, lists } = gathered;
+function concluded(
+  readings: readonly FileReading[],
+  known: Known,
+): Omit<Evidence, 'files' | 'apart'> {
+  const all = <Kind extends keyof FileReading>(kind: Kind) =>
+    readings.flatMap((reading) => reading[kind] as readonly FileReading[Kind][number][]);
+  const reports = all('reports');
+  const links = all('links').at(-1);
+  const loaded = all('loaded').at(-1);
+  const facts = all('facts').at(-1);
+  const deviceList = all('deviceLists')[0] ?? null;
+  const aliases = all('aliases').at(-1) ?? null;
+  const lists = { pci: all('pciLists').at(-1) ?? null, usb: all('usbLists').at(-1) ?? null };
   const devices = combineReports(reports);
   const linked = devices.functions.map((fn) =>
-    gathered.system === null ? fn : withSystemLinks(fn, gathered.system),
+    links === undefined ? fn : withSystemLinks(fn, links),
   );
   const sources = new Map(devices.sources);
   for (const [n, fn] of devices.functions.entries())
     if (linked[n] !== fn) sources.set(fn.address, 'system');
   const driven = linked.map((fn) => ({
     ...fn,
-    driver: fn.driver ?? gathered.loaded.get(fn.address) ?? null,
+    driver: fn.driver ?? loaded?.get(fn.address) ?? null,
   }));
   const names = namesFor([...driven, ...known.functions], lists.pci ?? known.pci);
   return {
-    files,
     devices: { sources, functions: driven.map((fn) => named(fn, names)) },
     devicesWhole: reports.some(
       ({ source, functions }) => source !== 'system' && functions.length > 0,
     ),
-    firmware,
-    screens,
-    ports: [...ports.values()],
-    osName,
-    kernel,
-    live: facts.get('live') === 'yes',
-    uefi: yesOrNo(facts.get('uefi')),
-    secureBoot: yesOrNo(facts.get('secure-boot')),
-    deviceList: withUsbNames(gathered.deviceList, lists.usb ?? known.usb),
-    aliases: gathered.aliases,
+    firmware: all('firmwareTables').at(-1) ?? all('firmwareReports')[0] ?? null,
+    screens: all('screens'),
+    ports: portsOf(all('ports')),
+    osName: all('osNames')[0] ?? null,
+    kernel: all('kernels')[0] ?? null,
+    live: facts?.get('live') === 'yes',
+    uefi: yesOrNo(facts?.get('uefi')),
+    secureBoot: yesOrNo(facts?.get('secure-boot')),
+    deviceList: withUsbNames(deviceList, lists.usb ?? known.usb),
+    aliases,
     names,
     lists,
   };
@@ -366,7 +201,13 @@ function withUsbNames(
   };
 }
 
-/** Two reports of one port: each says what the other leaves open. */
+/** Each port once: of several reports each says what the others leave open. */
+function portsOf(told: readonly NetworkPort[]): readonly NetworkPort[] {
+  const ports = new Map<string, NetworkPort>();
+  for (const port of told) ports.set(port.name, bothPorts(ports.get(port.name), port));
+  return [...ports.values()];
+}
+
 function bothPorts(before: NetworkPort | undefined, port: NetworkPort): NetworkPort {
   if (before === undefined) return port;
   return {
@@ -380,22 +221,3 @@ function bothPorts(before: NetworkPort | undefined, port: NetworkPort): NetworkP
 
 const yesOrNo = (text: string | undefined): boolean | null =>
   text === 'yes' ? true : text === 'no' ? false : null;
-
-/** Lines of two words each. */
-const pairs = (text: string, between: string): ReadonlyMap<string, string> =>
-  new Map(
-    text.split('\n').flatMap((line) => {
-      const at = line.indexOf(between);
-      return at < 1
-        ? []
-        : [
-            [
-              line.slice(0, at),
-              line
-                .slice(at + 1)
-                .trim()
-                .slice(0, 200),
-            ] as const,
-          ];
-    }),
-  );

@@ -135,11 +135,17 @@ const observationOfFormat6 = (reading: unknown): unknown =>
       }
     : reading;
 
+const SUPPLY_OF_FORMAT_6 = { plugsInUse: null };
+
 function machineOfFormat6(machine: unknown): unknown {
   if (!isPart(machine)) return machine;
   const { boxes, ...rest } = machine;
   return sourced({
     ...rest,
+    supply: filled(machine['supply'], SUPPLY_OF_FORMAT_6),
+    enclosures: eachOf(machine['enclosures'], (box) =>
+      isPart(box) ? { ...box, supply: filled(box['supply'], SUPPLY_OF_FORMAT_6) } : box,
+    ),
     obstacles: boxes ?? machine['obstacles'],
     slots: eachOf(machine['slots'], slotOfFormat6),
     screens: eachOf(machine['screens'], (screen) => filled(screen, emptyScreen('', ''))),

@@ -7,13 +7,24 @@
   import { problemPlace, problemWords } from '$lib/wording/problems';
   import type { Reading } from './reading.svelte';
 
-  let { reading }: { reading: Reading } = $props();
+  let {
+    reading,
+    ontaken = () => undefined,
+  }: {
+    reading: Reading;
+    /** Something was taken after a question. */
+    ontaken?: () => void;
+  } = $props();
 
   const result = $derived(reading.result);
   const troubled = $derived(reading.troubled);
   const head = $derived.by(() => {
     const { result, observed } = reading;
     if (result === null) return '';
+    if (result.apart !== null)
+      return `These files are of ${result.apart.machines.length} machines. Nothing was taken: which one is this job’s?`;
+    if (reading.question === 'other')
+      return 'This is a report of another machine: most of its devices are not those of the survey. Nothing was taken.';
     if (!reading.told) return 'Nothing was read; the survey has not changed.';
     if (observed === null)
       return `Read and taken into the survey: ${counted(result.devices, 'device')}, ${counted(result.slotRecords, 'slot record')}, ${counted(result.screens, 'screen')}.`;
@@ -34,6 +45,36 @@
 {#if result}
   <div class="result" role="status">
     <strong>{head}</strong>
+    {#if result.apart !== null}
+      <ul class="machines">
+        {#each result.apart.machines as { board, devices, fileNames }, n (n)}
+          <li>
+            <Button
+              size="small"
+              kind="tertiary"
+              on:click={async () => (await reading.choose(n)) && ontaken()}
+              >Take {board ?? `machine ${n + 1}`}</Button
+            >
+            <span>{counted(devices, 'device')}, from {fileNames.join(', ')}</span>
+          </li>
+        {/each}
+      </ul>
+      {#if result.apart.loose.length > 0}
+        <p class="quiet">
+          Could be of any of them and stay out: {result.apart.loose.join(', ')}. Drop them again by
+          themselves.
+        </p>
+      {/if}
+    {:else if reading.question === 'other'}
+      <p class="quiet">
+        Start another job for it, or take it where the board of this machine was changed.
+      </p>
+      <Button
+        size="small"
+        kind="tertiary"
+        on:click={async () => (await reading.takeOther()) && ontaken()}>Take it all the same</Button
+      >
+    {/if}
     <details open={troubled}>
       <summary>{result.files.length === 1 ? 'One file' : `${result.files.length} files`}</summary>
       <ul>
@@ -60,7 +101,7 @@
         </ul>
       {/if}
     </details>
-    {#if reading.told && reading.observed !== null}
+    {#if reading.told && reading.observed !== null && reading.question === null}
       <p class="quiet">
         If the survey itself was wrong, take this report into it. The plan is then to be made anew.
       </p>
@@ -86,6 +127,12 @@
   }
   .failed {
     color: var(--tenant-blocked);
+  }
+  .machines li {
+    display: grid;
+    gap: 0.25rem;
+    justify-items: start;
+    overflow-wrap: anywhere;
   }
   details {
     margin-top: 0.375rem;

@@ -18,6 +18,8 @@ export class Reading {
   observed = $state.raw<readonly DeviceObservation[] | null>(null);
   stopped = $state(false);
   failed = $state('');
+  /** Whether the technician said that a report of another machine is meant. */
+  private isMeant = $state(false);
 
   constructor(model: JobModel) {
     this.model = model;
@@ -32,6 +34,17 @@ export class Reading {
       (this.result?.problems.length ?? 0) > 0,
   );
 
+  /** What the technician is asked before anything is taken: which machine, or whether another one is meant. */
+  question = $derived(
+    this.result === null
+      ? null
+      : this.result.apart !== null
+        ? 'which'
+        : this.result.isOther && !this.isMeant
+          ? 'other'
+          : null,
+  );
+
   /**
    * Until a plan is accepted what is read goes into the survey; afterwards it is held against the plan.
    * @returns whether anything was taken or observed
@@ -41,6 +54,7 @@ export class Reading {
     this.progress = { done: 0, of: files.length };
     this.failed = '';
     this.stopped = false;
+    this.isMeant = false;
     const start = performance.now();
     try {
       const answer = await this.ask(files);
@@ -50,16 +64,42 @@ export class Reading {
       if (answer === null) return false;
       this.result = answer;
       await nameLists(answer.lists);
-      if (!this.told) return false;
-      if (this.model.job.plan === null) this.take(answer);
-      else await this.observe();
-      return true;
+      return await this.settle();
     } catch (error) {
       this.failed = String(error);
       return false;
     } finally {
       this.progress = null;
     }
+  }
+
+  /** Which of the machines the files are of. */
+  async choose(which: number): Promise<boolean> {
+    const cards = supplies.cards ?? [];
+    const chosen = await askReader((reader) => reader.choose(which, this.model.job.machine, cards));
+    if (chosen === null) return false;
+    this.result = chosen;
+    return this.settle();
+  }
+
+  /** A report of another machine than the survey's is meant all the same. */
+  async takeOther(): Promise<boolean> {
+    const again = await askReader((reader) =>
+      reader.takeAgain(this.model.job.machine, supplies.cards ?? []),
+    );
+    if (again === null) return false;
+    this.isMeant = true;
+    this.result = again;
+    return this.settle();
+  }
+
+  /** Takes or observes what was read, unless something is to be asked before. */
+  private async settle(): Promise<boolean> {
+    const { result } = this;
+    if (result === null || !this.told || this.question !== null) return false;
+    if (this.model.job.plan === null) this.take(result);
+    else await this.observe();
+    return true;
   }
 
   private async ask(files: readonly DroppedFile[]): Promise<EvidenceTaken | null> {

@@ -1,23 +1,31 @@
 /** Evidence read and taken into a survey, and what a screen has to know of it. */
 import {
+  evidenceOf,
+  isOtherMachine,
   observeReport,
-  readEvidence,
+  readFiles,
   takeEvidence,
   type Card,
   type DeviceObservation,
   type Evidence,
   type EvidenceFile,
   type FileReport,
+  type FilesRead,
   type Job,
   type Known,
   type KnownLists,
   type Machine,
+  type MachinesApart,
   type Problem,
 } from '$core';
 import { thenLetGo } from './letGo';
 
 export interface EvidenceTaken {
   readonly files: readonly FileReport[];
+  /** The machines that the files are of, where they are of several: nothing is taken then, until one is chosen. */
+  readonly apart: MachinesApart | null;
+  /** Whether it is a report of another machine than the survey's. */
+  readonly isOther: boolean;
   /** How many of each were read. */
   readonly devices: number;
   readonly slotRecords: number;
@@ -34,6 +42,7 @@ export interface DroppedFile {
   readonly content: File | string;
 }
 
+let read: { readonly files: FilesRead; readonly known: Known } | null = null;
 let last: Evidence | null = null;
 
 export const readWork = {
@@ -46,11 +55,18 @@ export const readWork = {
   ): Promise<EvidenceTaken> =>
     thenLetGo(
       onFile,
-      Promise.all(files.map(fetched)).then((read) => {
-        last = readEvidence(read, known, onFile);
+      Promise.all(files.map(fetched)).then((fetchedFiles) => {
+        read = { files: readFiles(fetchedFiles, onFile), known };
+        last = evidenceOf(read.files, null, known);
         return taken(last, machine, cards);
       }),
     ),
+  /** One of the machines that the files are of, chosen. */
+  choose: (which: number, machine: Machine, cards: readonly Card[]): EvidenceTaken | null => {
+    if (read === null) return null;
+    last = evidenceOf(read.files, which, read.known);
+    return taken(last, machine, cards);
+  },
   /** What was read last, taken into a survey that was changed meanwhile; null where nothing was read. */
   takeAgain: (machine: Machine, cards: readonly Card[]): EvidenceTaken | null =>
     last === null ? null : taken(last, machine, cards),
@@ -66,6 +82,8 @@ const fetched = async ({ name, content }: DroppedFile): Promise<EvidenceFile> =>
 
 const taken = (evidence: Evidence, before: Machine, cards: readonly Card[]): EvidenceTaken => ({
   files: evidence.files,
+  apart: evidence.apart,
+  isOther: isOtherMachine(before, evidence.devices.functions),
   devices: evidence.devices.functions.length,
   slotRecords: evidence.firmware?.slots.length ?? 0,
   screens: evidence.screens.length,

@@ -63,7 +63,7 @@
   progress={reading.progress}
   onfiles={read}
 />
-<ReadResult {reading} />
+<ReadResult {reading} ontaken={onread} />
 {#if reading.observed !== null && reading.observed.length > 0}
   <p class="held"><a href="prove">See in Prove what differs from the plan</a></p>
 {/if}
