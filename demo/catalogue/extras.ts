@@ -24,6 +24,8 @@ export const EXTRAS: readonly Extra[] = [
   extra('bracket', 'Thornmere', 'Plate L', 'low', null, 600),
   extra('bracket', 'Thornmere', 'Plate F', 'full', null, 600),
   extra('plugAdapter', 'Thornmere', 'Join 2×6–8', 'two-6-pin-to-8-pin', 150, 900),
+  extra('plugAdapter', 'Thornmere', 'Board lead 6', 'mini-6-pin-to-6-pin', 75, 700),
+  extra('plugAdapter', 'Thornmere', 'Board join 2×6–8', 'two-mini-6-pin-to-8-pin', 150, 1100),
   extra('plugAdapter', 'Thornmere', 'Join 2×8–16', 'two-8-pin-to-12v-2x6', 300, 1_900),
   extra('plugAdapter', 'Thornmere', 'Join 3×8–16', 'three-8-pin-to-12v-2x6', 450, 2_400),
   extra('plugAdapter', 'Thornmere', 'Turn S–4', 'sata-to-4-pin', 54, 500),

@@ -35,6 +35,8 @@ const isSlot = (value: unknown): value is object =>
 
 /** Facts of what sits in a slot that format 6 added. */
 const NEW_OF_OCCUPANTS = { watts: null, plugs: null, frontLeads: null };
+const isSupply = (value: unknown): value is object =>
+  typeof value === 'object' && value !== null && 'baseWatts' in value && 'plugs' in value;
 const isOccupant = (value: unknown): value is object =>
   typeof value === 'object' && value !== null && 'disposition' in value && 'openings' in value;
 
@@ -46,5 +48,7 @@ export const todaysWords = <Part>(part: Part): Part =>
         ? { ...value, ...NEW_OF_SLOTS }
         : isOccupant(value)
           ? { ...value, ...NEW_OF_OCCUPANTS }
-          : value,
+          : isSupply(value)
+            ? { ...value, plugsInUse: null }
+            : value,
   ) as Part;

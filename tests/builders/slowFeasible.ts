@@ -87,7 +87,7 @@ function goTogether(
   const sockets = placed.flatMap(({ card }) => socketsOf(card));
   return (
     !twelveVoltSum(watts, machine).some(({ verdict }) => verdict === 'blocked') &&
-    assignPlugs(sockets, plugsOf(valueOf(machine.supply.plugs)!)).cost.dead === 0
+    assignPlugs(sockets, plugsOf(machine.supply)).cost.dead === 0
   );
 }
 

@@ -336,7 +336,7 @@ function powerIn(fresh: readonly New[], machine: Machine) {
   );
   const { cost, feeds } = assignPlugs(
     fresh.flatMap(({ card }) => socketsOf(card)),
-    plugsOf(valueOf(machine.supply.plugs)!),
+    plugsOf(machine.supply),
   );
   if (blocked(total) || cost.dead > 0) return null;
   const adapters = feeds.flatMap(({ adapter }) => adapter ?? []);

@@ -13,7 +13,7 @@ import {
   socketsOf,
   supplySize,
   type AssignmentCost,
-  type FreePlug,
+  type SupplyPlug,
   type Machine,
   type PlugAdapter,
   type Socket,
@@ -38,7 +38,7 @@ describe('Plugs', () => {
     expect(finding(withPlugs({ type: 'mini-6-pin', count: 2 }))).to.deep.equal({
       code: 'power.adapter',
       verdict: 'needs',
-      subject: 'two-6-pin-to-8-pin',
+      subject: 'two-mini-6-pin-to-8-pin',
       needed: 100,
       available: 150,
       unit: 'W',
@@ -70,16 +70,49 @@ describe('Plugs', () => {
         { type: '6-pin', watts: 60, wayMm: 0 },
         { type: '8-pin', watts: 140, wayMm: 0 },
       ],
-      plugsOf([
-        { type: '8-pin', count: 1 },
-        { type: '6-pin', count: 1 },
-      ]),
+      plugsOf(withPlugs({ type: '8-pin', count: 1 }, { type: '6-pin', count: 1 }).supply),
     );
-    expect(cost).to.deep.equal({ dead: 0, adapters: 0, takenWatts: 225 });
+    expect(cost).to.deep.equal({ dead: 0, adapters: 0, exchanges: 0, takenWatts: 225 });
     expect(feeds.map((feed) => feed.plugs.map((n) => plugs[n]!.type))).to.deep.equal([
       ['6-pin'],
       ['8-pin'],
     ]);
+  });
+
+  it('are exchanged with one in use that reaches, before an adapter is bought', () => {
+    // Common practice, no source: only the 4-pin plug is free down there; the hard disk takes it as well.
+    const card = aCard({ peakWatts: 20, slotWatts: 10, sockets: ['sata'] });
+    const slot = aSlot(5);
+    const supply = (alsoTakes: readonly ('4-pin' | 'sata')[], more: Plugs = []): Machine => {
+      const machine = withPlugs({ type: '4-pin', count: 1, reachMm: 150 }, ...more);
+      const disk = {
+        type: 'sata',
+        feeds: 'Hard disk',
+        alsoTakes,
+        atMm: 100,
+        reachMm: 400,
+      } as const;
+      return { ...machine, supply: { ...machine.supply, plugsInUse: told([disk]) } };
+    };
+    const finding = (machine: Machine) =>
+      power(card, slot, machine).find(({ code }) => /plug|adapter|leadShort|exchange/.test(code));
+    expect(finding(supply(['4-pin']))).to.deep.equal({
+      code: 'power.exchange',
+      verdict: 'needs',
+      subject: 'Hard disk',
+    });
+    // Of its own kind it takes any that reaches it.
+    expect(finding(supply([], [{ type: 'sata', count: 1, reachMm: 120 }]))?.code).to.equal(
+      'power.exchange',
+    );
+    expect(finding(supply([], [{ type: 'sata', count: 1, reachMm: 90 }]))?.code).to.equal(
+      'power.leadShort',
+    );
+    // With a 4-pin plug that reaches the card, and a disk that takes no other: the lead between the two.
+    expect(finding(supply([], [{ type: '4-pin', count: 1, reachMm: 400 }]))).to.include({
+      code: 'power.adapter',
+      subject: '4-pin-to-sata',
+    });
   });
 
   it('split a drive plug for a second card, up to what it is rated for', () => {
@@ -88,7 +121,7 @@ describe('Plugs', () => {
       { type: 'sata', watts, wayMm: 0 },
       { type: 'sata', watts, wayMm: 0 },
     ];
-    const one = plugsOf([{ type: 'sata', count: 1 }]);
+    const one = plugsOf(withPlugs({ type: 'sata', count: 1 }).supply);
     expect(assignPlugs(sockets(27), one).cost).to.include({ dead: 0, adapters: 1 });
     expect(assignPlugs(sockets(27.1), one).cost).to.include({ dead: 1 });
   });
@@ -115,9 +148,16 @@ describe('Plugs', () => {
   });
 
   it(`are assigned as well as any assignment can, in ${CASES} random cases (seed ${SEED})`, () => {
-    const plug: fc.Arbitrary<FreePlug> = fc
+    const inUse = fc.record({
+      type: fc.constantFrom(...PLUG_TYPES),
+      feeds: fc.constant('Hard disk'),
+      alsoTakes: fc.constantFrom([], [...PLUG_TYPES]),
+      atMm: fc.constantFrom(0, 220),
+    });
+    const plug: fc.Arbitrary<SupplyPlug> = fc
       .record({
         type: fc.constantFrom(...PLUG_TYPES),
+        inUse: fc.oneof(fc.constant(null), fc.constant(null), fc.constant(null), inUse),
         lead: fc.constantFrom(null, null, 'A', 'B'),
         reachMm: fc.constantFrom(200, Infinity),
       })
@@ -127,7 +167,7 @@ describe('Plugs', () => {
       watts: fc.constantFrom(10, 27, 30, 54, 75, 100, 150, 200),
       wayMm: fc.constantFrom(0, 180, 260),
     });
-    const tally = { fed: 0, dead: 0, adapted: 0 };
+    const tally = { fed: 0, dead: 0, adapted: 0, exchanged: 0 };
     const cases = fc.sample(
       fc.tuple(fc.array(socket, { maxLength: 3 }), fc.array(plug, { maxLength: 5 })),
       { numRuns: CASES, seed: SEED },
@@ -139,9 +179,10 @@ describe('Plugs', () => {
       tally.dead += cost.dead > 0 ? 1 : 0;
       tally.fed += cost.dead === 0 ? 1 : 0;
       tally.adapted += cost.adapters > 0 ? 1 : 0;
+      tally.exchanged += cost.exchanges > 0 ? 1 : 0;
     }
     // The sample is worth its name: enough of each.
-    expect(Math.min(tally.dead, tally.fed, tally.adapted), JSON.stringify(tally)).to.be.above(60);
+    expect(Math.min(...Object.values(tally)), JSON.stringify(tally)).to.be.above(20);
   });
 });
 
@@ -191,11 +232,12 @@ describe('Power side by side', () => {
   });
 
   it('is not stopped by more sockets than any card has, alike or not', () => {
-    const plug = (type: FreePlug['type'], watts: number): FreePlug => ({
+    const plug = (type: SupplyPlug['type'], watts: number): SupplyPlug => ({
       type,
       watts,
       lead: null,
       reachMm: Infinity,
+      inUse: null,
     });
     const plugs = [
       ...Array.from({ length: 6 }, () => plug('sata', 54)),
@@ -216,10 +258,11 @@ describe('Power side by side', () => {
 interface Way {
   readonly plugs: readonly number[];
   readonly adapter: PlugAdapter | null;
+  readonly exchangedFor: number | null;
 }
 
 /** Every way to feed each socket, or not, in every combination; the cheapest that is allowed. */
-function exhaustive(sockets: readonly Socket[], plugs: readonly FreePlug[]): AssignmentCost {
+function exhaustive(sockets: readonly Socket[], plugs: readonly SupplyPlug[]): AssignmentCost {
   const subsets = (count: number, from = 0): number[][] =>
     count === 0
       ? [[]]
@@ -227,15 +270,25 @@ function exhaustive(sockets: readonly Socket[], plugs: readonly FreePlug[]): Ass
           n < from ? [] : subsets(count - 1, n + 1).map((rest) => [n, ...rest]),
         );
   const ways = sockets.map((socket): Way[] => [
-    { plugs: [], adapter: null },
+    { plugs: [], adapter: null, exchangedFor: null },
     ...plugs.flatMap((plug, n): Way[] =>
-      PLUGS[plug.type].serves.includes(socket.type) ? [{ plugs: [n], adapter: null }] : [],
+      PLUGS[plug.type].serves.includes(socket.type)
+        ? [null, ...plugs.keys()].map((exchangedFor) => ({
+            plugs: [n],
+            adapter: null,
+            exchangedFor,
+          }))
+        : [],
     ),
     ...PLUG_ADAPTERS.filter((each) => ADAPTED[each].gives === socket.type).flatMap((adapter) =>
-      subsets(ADAPTED[adapter].count).map((taken): Way => ({ plugs: taken, adapter })),
+      subsets(ADAPTED[adapter].count).map((taken): Way => ({
+        plugs: taken,
+        adapter,
+        exchangedFor: null,
+      })),
     ),
   ]);
-  let best: AssignmentCost = { dead: Infinity, adapters: 0, takenWatts: 0 };
+  let best: AssignmentCost = { dead: Infinity, adapters: 0, exchanges: 0, takenWatts: 0 };
   const combine = (chosen: readonly Way[]): void => {
     const next = ways[chosen.length];
     if (next !== undefined) {
@@ -244,15 +297,20 @@ function exhaustive(sockets: readonly Socket[], plugs: readonly FreePlug[]): Ass
     }
     const feeds = chosen.map((way, n) => ({ ...way, socket: sockets[n]! }));
     if (!allowed(sockets, plugs, feeds)) return;
-    const used = new Set(chosen.flatMap((way) => way.plugs));
+    const used = new Set(chosen.flatMap((way) => [...way.plugs, way.exchangedFor ?? []].flat()));
     const cost = {
       dead: chosen.filter((way) => way.plugs.length === 0).length,
       adapters: chosen.filter((way) => way.adapter !== null).length,
+      exchanges: chosen.filter((way) => way.exchangedFor !== null).length,
       takenWatts: [...used].reduce((sum, n) => sum + plugs[n]!.watts, 0),
     };
     const [a, b] = [cost, best];
-    if ((a.dead - b.dead || a.adapters - b.adapters || a.takenWatts - b.takenWatts) < 0)
-      best = cost;
+    const worse =
+      a.dead - b.dead ||
+      a.adapters - b.adapters ||
+      a.exchanges - b.exchanges ||
+      a.takenWatts - b.takenWatts;
+    if (worse < 0) best = cost;
   };
   combine([]);
   return best;
@@ -261,11 +319,21 @@ function exhaustive(sockets: readonly Socket[], plugs: readonly FreePlug[]): Ass
 /** The rules, one after the other, over a whole assignment. */
 function allowed(
   sockets: readonly Socket[],
-  plugs: readonly FreePlug[],
+  plugs: readonly SupplyPlug[],
   feeds: readonly (Way & { readonly socket: Socket })[],
 ): boolean {
   const onPlug = plugs.map(() => 0);
-  for (const { socket, plugs: taken, adapter } of feeds) {
+  for (const { socket, plugs: taken, adapter, exchangedFor } of feeds) {
+    // A plug in use comes out for a free one that its thing takes and that reaches it, and no other way.
+    const inUse = taken.map((n) => plugs[n]!.inUse).find((each) => each !== null);
+    if ((inUse === undefined) !== (exchangedFor === null)) return false;
+    if (inUse !== undefined && exchangedFor !== null) {
+      const given = plugs[exchangedFor]!;
+      const goesIn = [plugs[taken[0]!]!.type, ...inUse.alsoTakes].includes(given.type);
+      if (!goesIn || given.inUse !== null || given.reachMm < (inUse.atMm ?? 0)) return false;
+      if (feeds.some((feed) => feed.plugs.includes(exchangedFor))) return false;
+      if (feeds.filter((feed) => feed.exchangedFor === exchangedFor).length > 1) return false;
+    }
     for (const n of taken) {
       onPlug[n]! += socket.watts / taken.length;
       if (plugs[n]!.reachMm < socket.wayMm) return false;
@@ -279,7 +347,9 @@ function allowed(
     const splitters = users.filter(({ adapter }) => adapter !== null && ADAPTED[adapter].splits);
     // Alone, or one socket by itself and one through a splitter.
     const pair =
-      users.length === 2 && splitters.length === 1 && users.some(({ adapter }) => adapter === null);
+      users.length === 2 &&
+      splitters.length === 1 &&
+      users.some((each) => each.adapter === null && each.exchangedFor === null);
     if (users.length > 0 && !(users.length === 1 && splitters.length === 0) && !pair) return false;
   }
   for (const lead of new Set(plugs.flatMap((plug) => plug.lead ?? []))) {

@@ -183,7 +183,7 @@ describe('Job 6: graphics into an old workstation with two small board plugs', (
   it('adds up 75 from the slot and 50 from each plug: 175, never all from one', () => {
     expect(codes('Drafting 4', WORKSTATION, 's1')).to.include('power.slotEnough');
     expect(finding('Drafting 4', WORKSTATION, 's1', 'power.adapter')).to.deep.include({
-      subject: 'two-6-pin-to-8-pin',
+      subject: 'two-mini-6-pin-to-8-pin',
       needed: 100,
     });
     const loads = powerLoads(
@@ -204,9 +204,9 @@ describe('Job 6: graphics into an old workstation with two small board plugs', (
     expect(models(WORKSTATION, [need])).to.deep.equal([['Drafting 4', 's1']]);
     const all = stepsFor(WORKSTATION, ['Drafting 4', 's1']);
     expect(valuesOf(all, 'orderExtra').map(({ fits }) => fits)).to.deep.equal([
-      'two-6-pin-to-8-pin',
+      'two-mini-6-pin-to-8-pin',
     ]);
-    expect(valuesOf(all, 'plug')[0]?.adapter).to.equal('two-6-pin-to-8-pin');
+    expect(valuesOf(all, 'plug')[0]?.adapter).to.equal('two-mini-6-pin-to-8-pin');
     expect(all.find(({ code }) => code === 'seat')?.cautions).to.include('latch');
   });
 
@@ -336,6 +336,44 @@ describe('Job 16: a graphics card into a gaming desktop', () => {
       needed: 1380,
       available: 1000,
     });
+  });
+});
+
+describe('Job 17: a USB card whose power plug does not reach', () => {
+  const disk = { type: '4-pin', feeds: 'Hard disk', alsoTakes: ['sata'], atMm: 60 } as const;
+  const supply = (plugs: NonNullable<Machine['supply']['plugs']>['value']): Machine => ({
+    ...OLD_TOWER,
+    supply: { ...OLD_TOWER.supply, plugs: told(plugs), plugsInUse: told([disk]) },
+  });
+
+  it('gets the plug of the hard disk, which takes the free one', () => {
+    const short = supply([{ type: 'sata', count: 1, reachMm: 80 }]);
+    expect(finding('Quay 4M', short, 's2', 'power.exchange')).to.include({ subject: 'Hard disk' });
+    const all = stepsFor(short, ['Quay 4M', 's2']);
+    expect(valuesOf(all, 'exchangePlugs')[0]).to.include({
+      feeds: 'Hard disk',
+      gets: 'sata',
+      gives: '4-pin',
+    });
+    inOrder(all, 'seat', 'exchangePlugs', 'plug', 'closeCase');
+    // Nothing is bought for it.
+    expect(valuesOf(all, 'orderExtra').map(({ kind }) => kind)).to.deep.equal([]);
+  });
+
+  it('or a lead between two kinds of plug, or a longer one, each with the step that joins it', () => {
+    const adapted = stepsFor(supply([{ type: 'sata', count: 1, reachMm: 400 }]), ['Quay 4M', 's2']);
+    const lengthened = {
+      ...OLD_TOWER,
+      supply: {
+        ...OLD_TOWER.supply,
+        plugs: told([{ type: '4-pin' as const, count: 1, reachMm: 80 }]),
+      },
+    };
+    const longer = stepsFor(lengthened, ['Quay 4M', 's2']);
+    expect(valuesOf(adapted, 'plug')[0]).to.include({ adapter: null });
+    expect(valuesOf(adapted, 'exchangePlugs')).to.have.length(1);
+    expect(valuesOf(longer, 'orderExtra')[0]).to.include({ kind: 'powerLead', fits: '4-pin' });
+    expect(valuesOf(longer, 'plug')[0]).to.include({ isLengthened: true });
   });
 });
 

@@ -1,5 +1,4 @@
 /** Which plugs feed which card when all new cards of a plan are fed together, each housing from its own supply. */
-import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import { housings } from '../placement/housing.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
@@ -13,11 +12,10 @@ import { plugFinding, plugsFoundFor } from '../rules/power.ts';
 export function feedsOf(placed: readonly Placed[], machine: Machine): readonly (readonly Feed[])[] {
   const feeds = placed.map((): readonly Feed[] => []);
   for (const { id, machine: around } of housings(machine)) {
-    const free = valueOf(around.supply.plugs);
-    if (free === null) continue;
+    if (around.supply.plugs === null) continue;
     const inThere = [...placed.entries()].filter(([, { slot }]) => slot.enclosureId === id);
     const sockets = inThere.map(([, { card, slot }]) => socketsIn(card, slot, around));
-    const assigned = [...assignPlugs(sockets.flat(), plugsOf(free)).feeds];
+    const assigned = [...assignPlugs(sockets.flat(), plugsOf(around.supply)).feeds];
     inThere.forEach(([n], m) => {
       feeds[n] = assigned.splice(0, sockets[m]?.length ?? 0);
     });
@@ -36,10 +34,10 @@ export function feedFinding(
   around: Machine,
 ): Finding {
   const own = feeds[n] ?? [];
-  if (own.every(({ plugs }) => plugs.length > 0)) return plugsFoundFor(own);
+  if (own.every(({ plugs }) => plugs.length > 0)) return plugsFoundFor(own, plugsOf(around.supply));
   const housing = placed[n]?.slot.enclosureId;
   const all = placed
     .filter(({ slot }) => slot.enclosureId === housing)
     .flatMap(({ card, slot }) => socketsIn(card, slot, around));
-  return plugFinding(all, valueOf(around.supply.plugs) ?? []);
+  return plugFinding(all, around.supply);
 }

@@ -203,6 +203,23 @@ const SupplySchema = z.object({
       MOST.plugs,
     ),
   ),
+  /** Plugs that feed something already. One may be exchanged for a free plug that its thing takes as well. */
+  plugsInUse: fact(
+    listOf(
+      z.object({
+        type: z.enum(PLUG_TYPES),
+        /** What it feeds, in the technician's words. */
+        feeds: text,
+        /** What else that thing could be fed by; a plug of the same type always does. */
+        alsoTakes: listOf(z.enum(PLUG_TYPES), PLUG_TYPES.length),
+        /** How far down from the board's upper edge that thing is; absent: any plug reaches it. */
+        atMm: z.optional(limits.millimetres),
+        lead: z.optional(text),
+        reachMm: z.optional(limits.millimetres),
+      }),
+      MOST.plugs,
+    ),
+  ),
 });
 
 /** A case outside the machine with slots of its own. */
@@ -388,6 +405,7 @@ export const emptySupply = (): Machine['supply'] => ({
   baseWatts: null,
   measuredWatts: null,
   plugs: null,
+  plugsInUse: null,
 });
 
 /** A slot of which only its name and bus are known. */

@@ -6,6 +6,7 @@
  */
 import { itemAt } from '../units.ts';
 import type { Card } from '../parts/card.ts';
+import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import {
   ADAPTED,
@@ -23,32 +24,39 @@ export interface Socket {
   readonly wayMm: number;
 }
 
-/** One plug of the supply. */
-export interface FreePlug {
+/** One plug of the supply, free or to be exchanged for a free one. */
+export interface SupplyPlug {
   readonly type: PlugType;
   readonly watts: number;
   /** Plugs of one lead share what it carries; null: a lead of its own. */
   readonly lead: string | null;
   readonly reachMm: number;
+  /** What it feeds already; null: nothing. Such a plug is free once another feeds that. */
+  readonly inUse: PlugInUse | null;
 }
+
+type PlugInUse = NonNullable<Machine['supply']['plugsInUse']>['value'][number];
 
 export interface Feed {
   readonly socket: Socket;
   /** Indices into the plugs; empty where the socket stays dead. */
   readonly plugs: readonly number[];
   readonly adapter: PlugAdapter | null;
+  /** The free plug that goes where the plug in use was taken from; null: none was. */
+  readonly exchangedFor: number | null;
 }
 
 export interface Assignment {
-  readonly plugs: readonly FreePlug[];
+  readonly plugs: readonly SupplyPlug[];
   readonly feeds: readonly Feed[];
   readonly cost: AssignmentCost;
 }
 
-/** Sockets without power, adapters to buy, and watts of rating taken up: compared in this order. */
+/** Sockets without power, adapters to buy, plugs to exchange, and watts of rating taken up: compared in this order. */
 export interface AssignmentCost {
   readonly dead: number;
   readonly adapters: number;
+  readonly exchanges: number;
   readonly takenWatts: number;
 }
 
@@ -60,7 +68,10 @@ export interface Leniency {
 }
 
 const compareAssignments = (a: AssignmentCost, b: AssignmentCost): number =>
-  a.dead - b.dead || a.adapters - b.adapters || a.takenWatts - b.takenWatts;
+  a.dead - b.dead ||
+  a.adapters - b.adapters ||
+  a.exchanges - b.exchanges ||
+  a.takenWatts - b.takenWatts;
 
 /** A card's sockets, each with its part of what the slot does not give, in proportion to what it is rated for. */
 export function socketsOf(card: Card, wayMm = 0): readonly Socket[] {
@@ -77,18 +88,25 @@ export function socketsOf(card: Card, wayMm = 0): readonly Socket[] {
 export const socketsKey = (sockets: readonly Socket[]): string =>
   sockets.map(({ type, watts, wayMm }) => `${type} ${watts} ${wayMm}`).join();
 
-/** The supply's plugs one by one. */
-export function plugsOf(
-  free: NonNullable<Machine['supply']['plugs']>['value'],
-): readonly FreePlug[] {
-  return free.flatMap(({ type, count, lead, reachMm, ratedWatts }) =>
+/** The supply's plugs one by one: the free ones in their order, and behind them those in use. None while nobody told. */
+export function plugsOf({ plugs, plugsInUse }: Machine['supply']): readonly SupplyPlug[] {
+  const free = (valueOf(plugs) ?? []).flatMap(({ type, count, lead, reachMm, ratedWatts }) =>
     Array.from({ length: count }, () => ({
       type,
       watts: ratedWatts ?? PLUGS[type].watts,
       lead: lead ?? null,
       reachMm: reachMm ?? Infinity,
+      inUse: null,
     })),
   );
+  const inUse = (valueOf(plugsInUse) ?? []).map((each) => ({
+    type: each.type,
+    watts: PLUGS[each.type].watts,
+    lead: each.lead ?? null,
+    reachMm: each.reachMm ?? Infinity,
+    inUse: each,
+  }));
+  return [...free, ...inUse];
 }
 
 /** Loads that differ by less than this are equal: shares of a load are not always whole. */
@@ -97,7 +115,7 @@ const HAIR_WATTS = 1e-9;
 /** An assignment under way: what feeds each socket so far, and the best whole one. */
 interface Assigning {
   readonly sockets: readonly Socket[];
-  readonly plugs: readonly FreePlug[];
+  readonly plugs: readonly SupplyPlug[];
   readonly leniency: Leniency;
   /**
    * In which sockets are fed: choosy ones first, since their few branches cut off the most; and those that are alike one
@@ -116,7 +134,7 @@ const MOST_BRANCHES = 20_000;
 /** The best assignment; exact up to `MOST_BRANCHES`. A socket that no plug can feed stays dead. */
 export function assignPlugs(
   sockets: readonly Socket[],
-  plugs: readonly FreePlug[],
+  plugs: readonly SupplyPlug[],
   leniency: Leniency = {},
 ): Assignment {
   const choices = sockets.map((socket) => directPlugs(socket, plugs));
@@ -135,12 +153,17 @@ export function assignPlugs(
     best: null,
     branches: 0,
   };
-  branch(state, 0, { dead: 0, adapters: 0, takenWatts: 0 });
+  branch(state, 0, { dead: 0, adapters: 0, exchanges: 0, takenWatts: 0 });
   if (state.best === null) throw new Error('Not even the assignment that feeds nothing was found');
   return state.best;
 }
 
-const deadFeed = (socket: Socket): Feed => ({ socket, plugs: [], adapter: null });
+const deadFeed = (socket: Socket): Feed => ({
+  socket,
+  plugs: [],
+  adapter: null,
+  exchangedFor: null,
+});
 
 /** Feeds the next socket in every way, and leaves it dead. */
 function branch(state: Assigning, depth: number, cost: AssignmentCost): void {
@@ -155,15 +178,17 @@ function branch(state: Assigning, depth: number, cost: AssignmentCost): void {
   }
   const socket = itemAt(sockets, n);
   const twin = twinBefore(state, depth);
-  for (const { able, count, adapter } of waysToFeed(state, socket)) {
+  for (const { able, count, adapter, exchangedFor } of waysToFeed(state, socket)) {
     for (const taken of combinations(state, able, count)) {
-      if (twin !== null && comesBefore({ socket, plugs: taken, adapter }, twin)) continue;
+      const feed = { socket, plugs: taken, adapter, exchangedFor };
+      if (twin !== null && comesBefore(feed, twin)) continue;
       if (!hold(state, taken, socket.watts / count, socket.wayMm)) continue;
-      const fresh = taken.filter((plug) => usersOf(state, plug).length === 0);
-      feeds[n] = { socket, plugs: taken, adapter };
+      const fresh = takenBy(feed).filter((plug) => usersOf(state, plug).length === 0);
+      feeds[n] = feed;
       branch(state, depth + 1, {
         dead: cost.dead,
         adapters: cost.adapters + (adapter === null ? 0 : 1),
+        exchanges: cost.exchanges + (exchangedFor === null ? 0 : 1),
         takenWatts: fresh.reduce((sum, plug) => sum + itemAt(plugs, plug).watts, cost.takenWatts),
       });
       feeds[n] = deadFeed(socket);
@@ -180,10 +205,13 @@ function twinBefore({ order, sockets, feeds }: Assigning, depth: number): Feed |
   return alike ? itemAt(feeds, before) : null;
 }
 
-/** Direct feeds come before adapters, and those before nothing; of the same kind by their first plug. */
+/** Direct feeds come before exchanged plugs, those before adapters, and those before nothing; of one kind by their first plug. */
 function comesBefore(a: Feed, b: Feed): boolean {
-  const rank = ({ plugs, adapter }: Feed): number =>
-    plugs.length === 0 ? Infinity : adapter === null ? -1 : PLUG_ADAPTERS.indexOf(adapter);
+  const rank = ({ plugs, adapter, exchangedFor }: Feed): number => {
+    if (plugs.length === 0) return Infinity;
+    if (adapter !== null) return PLUG_ADAPTERS.indexOf(adapter);
+    return exchangedFor === null ? -2 : -1;
+  };
   const [of, other] = [rank(a), rank(b)];
   return of < other || (of === other && (a.plugs[0] ?? 0) < (b.plugs[0] ?? 0));
 }
@@ -193,29 +221,52 @@ interface WayToFeed {
   readonly able: readonly number[];
   readonly count: number;
   readonly adapter: PlugAdapter | null;
+  readonly exchangedFor: number | null;
 }
 
-/** Directly, or through each adapter that gives such a plug. */
+/** Directly, by a plug in use for which a free one is given, or through each adapter that gives such a plug. */
 function waysToFeed(state: Assigning, socket: Socket): readonly WayToFeed[] {
   const { plugs, leniency } = state;
   const all = [...plugs.keys()];
   const typeOf = (n: number) => itemAt(plugs, n).type;
-  const unused = all.filter((n) => usersOf(state, n).length === 0);
+  const unused = all.filter(
+    (n) => itemAt(plugs, n).inUse === null && usersOf(state, n).length === 0,
+  );
   // A splitter hangs a second socket on a plug that feeds one by itself already.
   const splitting = all.filter((n) => {
     const [user, another] = usersOf(state, n);
-    return user !== undefined && another === undefined && user.adapter === null;
+    return user?.adapter === null && user.exchangedFor === null && another === undefined;
   });
   const direct = unused.filter((n) => PLUGS[typeOf(n)].serves.includes(socket.type));
   return [
-    { able: direct, count: 1, adapter: null },
+    { able: direct, count: 1, adapter: null, exchangedFor: null },
+    ...exchanges(state, socket, unused),
     ...PLUG_ADAPTERS.flatMap((adapter): readonly WayToFeed[] => {
       const { gives, takes, count, watts, splits } = ADAPTED[adapter];
       if (gives !== socket.type || (leniency.watts !== true && socket.watts > watts)) return [];
       const able = (splits ? splitting : unused).filter((n) => takes.includes(typeOf(n)));
-      return [{ able, count, adapter }];
+      return [{ able, count, adapter, exchangedFor: null }];
     }),
   ];
+}
+
+/** Plugs in use that would go into the socket, each with every free plug that its thing takes and that reaches it. */
+function exchanges(
+  state: Assigning,
+  { type }: Socket,
+  unused: readonly number[],
+): readonly WayToFeed[] {
+  return [...state.plugs.entries()].flatMap(([n, { type: own, inUse }]) => {
+    if (inUse === null || !PLUGS[own].serves.includes(type) || usersOf(state, n).length > 0)
+      return [];
+    return unused
+      .filter((m) => {
+        const { type: other, reachMm } = itemAt(state.plugs, m);
+        const goesIn = other === own || inUse.alsoTakes.includes(other);
+        return goesIn && reachMm >= (inUse.atMm ?? 0);
+      })
+      .map((m): WayToFeed => ({ able: [n], count: 1, adapter: null, exchangedFor: m }));
+  });
 }
 
 /** So many of these plugs, in every way that makes a difference. */
@@ -240,6 +291,7 @@ function alike({ plugs, feeds }: Assigning, n: number, m: number): boolean {
     a.watts === b.watts &&
     a.lead === b.lead &&
     a.reachMm === b.reachMm &&
+    a.inUse === b.inUse &&
     loadOf(feeds, n) === loadOf(feeds, m)
   );
 }
@@ -267,12 +319,16 @@ function hold(
 }
 
 const usersOf = ({ feeds }: Assigning, n: number): readonly Feed[] =>
-  feeds.filter((feed) => feed.plugs.includes(n));
+  feeds.filter((feed) => takenBy(feed).includes(n));
+
+/** Every plug that a feed takes up. */
+export const takenBy = ({ plugs, exchangedFor }: Feed): readonly number[] =>
+  exchangedFor === null ? plugs : [...plugs, exchangedFor];
 
 const loadOf = (feeds: readonly Feed[], n: number): number =>
   sumOf(feeds, (each) => (each === n ? 1 : 0));
 
-const directPlugs = ({ type }: Socket, plugs: readonly FreePlug[]): number =>
+const directPlugs = ({ type }: Socket, plugs: readonly SupplyPlug[]): number =>
   plugs.filter((plug) => PLUGS[plug.type].serves.includes(type)).length;
 
 /** Watts that the feeds put on plugs, each plug counted as `part` says. */
@@ -284,7 +340,7 @@ const sumOf = (feeds: readonly Feed[], part: (n: number) => number): number =>
   );
 
 /** What each lead carries: as much as its strongest plug is rated for. */
-function leadLimits(plugs: readonly FreePlug[]): ReadonlyMap<string, number> {
+function leadLimits(plugs: readonly SupplyPlug[]): ReadonlyMap<string, number> {
   const limits = new Map<string, number>();
   for (const { lead, watts } of plugs) {
     if (lead !== null) limits.set(lead, Math.max(limits.get(lead) ?? 0, watts));

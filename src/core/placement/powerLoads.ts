@@ -23,7 +23,6 @@ export function powerLoads(placed: readonly Placed[], machine: Machine): readonl
   const base = valueOf(supply.baseWatts);
   const limit = valueOf(supply.twelveVoltWatts);
   const sockets = placed.flatMap(({ card, slot }) => socketsIn(card, slot, machine));
-  const free = valueOf(supply.plugs) ?? [];
   return [
     ...placed.map(({ card, slot }): PowerLimit => ({
       kind: 'slot',
@@ -32,7 +31,7 @@ export function powerLoads(placed: readonly Placed[], machine: Machine): readonl
       comfortWatts: null,
       parts: [{ name: cardName(card), watts: card.slotWatts }],
     })),
-    ...plugLoads(assignPlugs(sockets, plugsOf(free))).map(
+    ...plugLoads(assignPlugs(sockets, plugsOf(supply))).map(
       ({ kind, name, watts, limitWatts }): PowerLimit => ({
         kind,
         name,

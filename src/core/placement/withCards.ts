@@ -2,7 +2,7 @@
 import { asOccupant } from '../parts/card.ts';
 import { known, valueOf } from '../parts/fact.ts';
 import type { Enclosure, Machine } from '../parts/machine.ts';
-import { assignPlugs, plugsOf } from './plugs.ts';
+import { assignPlugs, plugsOf, takenBy } from './plugs.ts';
 import { socketsIn } from './sockets.ts';
 import { machineAround } from './housing.ts';
 import { withoutLeaving } from './leaving.ts';
@@ -70,10 +70,7 @@ function taken(
     supply: {
       ...supply,
       baseWatts: supply.baseWatts && { ...supply.baseWatts, value: (base ?? 0) + watts },
-      plugs: supply.plugs && {
-        ...supply.plugs,
-        value: plugsLeft(placed, machineAround(first.slot, machine)),
-      },
+      ...plugsLeft(placed, machineAround(first.slot, machine)),
     },
   };
 }
@@ -91,16 +88,28 @@ function without<Thing extends { readonly type: string }>(
   return left;
 }
 
-function plugsLeft(placed: readonly Placed[], machine: Machine) {
-  const free = valueOf(machine.supply.plugs) ?? [];
+/** What stays free, and what stays as it is in use: a plug that was exchanged feeds a card now. */
+function plugsLeft(
+  placed: readonly Placed[],
+  machine: Machine,
+): Pick<Machine['supply'], 'plugs' | 'plugsInUse'> {
+  const { plugs, plugsInUse } = machine.supply;
   const sockets = placed.flatMap(({ card, slot }) => socketsIn(card, slot, machine));
-  const { feeds } = assignPlugs(sockets, plugsOf(free));
-  const used = new Set(feeds.flatMap((feed) => feed.plugs));
+  const there = plugsOf(machine.supply);
+  const used = new Set(assignPlugs(sockets, there).feeds.flatMap(takenBy));
   let seen = 0;
-  return free.map((row) => {
+  const left = plugs?.value.map((row) => {
     const from = seen;
     seen += row.count;
     const gone = [...used].filter((n) => n >= from && n < seen).length;
     return { ...row, count: row.count - gone };
   });
+  const exchanged = new Set([...used].map((n) => there[n]?.inUse));
+  return {
+    plugs: plugs && { ...plugs, value: left ?? [] },
+    plugsInUse: plugsInUse && {
+      ...plugsInUse,
+      value: plugsInUse.value.filter((each) => !exchanged.has(each)),
+    },
+  };
 }

@@ -7,6 +7,7 @@ import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { machineAround } from '../placement/housing.ts';
+import { plugsOf } from '../placement/plugs.ts';
 import type { FindingCode } from '../rules/findingCodes.ts';
 import { HEADERS } from '../standards/headers.ts';
 import { cardAt, keyed, plainStep, step, type CautionCode, type Draft } from './step.ts';
@@ -53,7 +54,7 @@ function fitOne(each: AssembledCard, machine: Machine): readonly Draft[] {
     step('seat', at, { ...here, cautions: seatCautions(each.card) }),
     step('screw', { ...at, isModule: each.card.bus === 'm2' }, here),
     ...(has('body.sag') ? [step('support', at, { ...here, cautions: ['heavyCard'] })] : []),
-    ...plugsAndLeads(each),
+    ...plugsAndLeads(each, machine),
     ...inTheWay.map((neighbour) =>
       step('putBack', { neighbour }, { ...here, cautions: ['latch', 'noForce', 'oneLeadOnePlug'] }),
     ),
@@ -90,11 +91,19 @@ function onTheBench(each: AssembledCard): readonly Draft[] {
   ];
 }
 
-const plugsAndLeads = (each: AssembledCard): readonly Draft[] => [
+const plugsAndLeads = (each: AssembledCard, machine: Machine): readonly Draft[] => [
+  ...exchanges(each, machine),
   ...each.card.sockets.map((plug, n) =>
     step(
       'plug',
-      { ...cardAt(each), plug, adapter: each.feeds[n]?.adapter ?? null },
+      {
+        ...cardAt(each),
+        plug,
+        adapter: each.feeds[n]?.adapter ?? null,
+        isLengthened: each.findings.some(
+          (finding) => finding.code === 'power.leadShort' && finding.subject === plug,
+        ),
+      },
       { ...numbered(each, n), cautions: ['oneLeadOnePlug'] },
     ),
   ),
@@ -110,6 +119,18 @@ const plugsAndLeads = (each: AssembledCard): readonly Draft[] => [
     ),
   ),
 ];
+
+/** Things that give the card their plug and get a free one, before the card's own plug goes in. */
+function exchanges(each: AssembledCard, machine: Machine): readonly Draft[] {
+  const plugs = plugsOf(machineAround(each.slot, machine).supply);
+  return each.feeds.flatMap(({ plugs: [taken], exchangedFor }, n) => {
+    const giving = taken === undefined ? undefined : plugs[taken];
+    const given = exchangedFor === null ? undefined : plugs[exchangedFor];
+    if (giving?.inUse == null || given === undefined) return [];
+    const values = { feeds: giving.inUse.feeds, gets: given.type, gives: giving.type };
+    return step('exchangePlugs', { ...cardAt(each), ...values }, numbered(each, n));
+  });
+}
 
 const numbered = ({ slot }: AssembledCard, n: number) => ({
   slotId: slot.id,

@@ -85,7 +85,17 @@ export interface StepValues {
   readonly screw: CardAt & { readonly isModule: boolean };
   readonly support: CardAt;
   readonly joinHeader: CardAt & { readonly header: BoardHeader };
-  readonly plug: CardAt & { readonly plug: PlugType; readonly adapter: PlugAdapter | null };
+  readonly exchangePlugs: CardAt & {
+    readonly feeds: string;
+    readonly gets: PlugType;
+    readonly gives: PlugType;
+  };
+  readonly plug: CardAt & {
+    readonly plug: PlugType;
+    readonly adapter: PlugAdapter | null;
+    /** Through the longer lead that was ordered for it. */
+    readonly isLengthened: boolean;
+  };
   readonly closeCase: Nothing;
   readonly moveScreenLead: CardAt;
   readonly start: Nothing;

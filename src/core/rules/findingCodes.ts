@@ -218,6 +218,12 @@ const FINDINGS = {
     ofPlugs: true,
     penalty: ['disturbance', 500],
   },
+  'power.exchange': {
+    subject: 'name',
+    ofPlan: true,
+    ofPlugs: true,
+    penalty: ['disturbance', 700],
+  },
   'power.plugWeak': {
     unit: 'W',
     subject: 'plug',

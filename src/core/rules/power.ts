@@ -4,9 +4,9 @@ import {
   assignPlugs,
   plugsOf,
   type Feed,
-  type FreePlug,
   type Leniency,
   type Socket,
+  type SupplyPlug,
 } from '../placement/plugs.ts';
 import { memo, memoBy } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
@@ -71,32 +71,25 @@ function slotWatts(card: Card, slot: Slot): Finding {
 
 function plugs(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
   if (card.sockets.length === 0) return [];
-  const free = valueOf(machine.supply.plugs);
-  return free === null
+  return machine.supply.plugs === null
     ? [{ code: 'power.plugsUnknown', verdict: 'unknown' }]
-    : [plugFinding(socketsIn(card, slot, machine), free)];
+    : [plugFinding(socketsIn(card, slot, machine), machine.supply)];
 }
 
 /** Answers by supply and sockets: a catalogue asks the same of the same supply a thousand times. */
 const findingBySockets = memoBy<string, Finding>();
 
-export function plugFinding(
-  sockets: readonly Socket[],
-  free: NonNullable<Machine['supply']['plugs']>['value'],
-): Finding {
-  return memo(findingBySockets(free), socketsKey(sockets), () => askPlugs(sockets, free));
+export function plugFinding(sockets: readonly Socket[], supply: Machine['supply']): Finding {
+  return memo(findingBySockets(supply), socketsKey(sockets), () => askPlugs(sockets, supply));
 }
 
 /** What the best assignment says, or else which single limit, left out, would let every socket be fed. */
-function askPlugs(
-  sockets: readonly Socket[],
-  free: NonNullable<Machine['supply']['plugs']>['value'],
-): Finding {
-  const there = plugsOf(free);
+function askPlugs(sockets: readonly Socket[], supply: Machine['supply']): Finding {
+  const there = plugsOf(supply);
   const { feeds } = assignPlugs(sockets, there);
   const dead = feeds.find((feed) => feed.plugs.length === 0)?.socket;
   if (dead === undefined) {
-    return plugsFoundFor(feeds);
+    return plugsFoundFor(feeds, there);
   }
   const without = (leniency: Leniency) => assignPlugs(sockets, there, leniency).cost.dead === 0;
   const serving = there.filter(({ type }) => PLUGS[type].serves.includes(dead.type));
@@ -133,27 +126,32 @@ function askPlugs(
     : { code: 'power.plugMissing', verdict: 'blocked', subject: dead.type };
 }
 
-/** What is said of sockets that are all fed: by which adapter, where one is between. */
-export function plugsFoundFor(feeds: readonly Feed[]): Finding {
-  const adapted = feeds.find(({ adapter }) => adapter !== null);
-  return adapted?.adapter == null
+/** What is said of sockets that are all fed: by which adapter, where one is between, or what gives up its plug. */
+export function plugsFoundFor(feeds: readonly Feed[], plugs: readonly SupplyPlug[]): Finding {
+  for (const { adapter, socket } of feeds) {
+    if (adapter === null) continue;
+    return {
+      code: 'power.adapter',
+      verdict: 'needs',
+      subject: adapter,
+      needed: socket.watts,
+      available: ADAPTED[adapter].watts,
+      unit: 'W',
+    };
+  }
+  const taken = feeds.find(({ exchangedFor }) => exchangedFor !== null)?.plugs[0];
+  const giving = taken === undefined ? null : (plugs[taken]?.inUse ?? null);
+  return giving === null
     ? {
         code: 'power.plugsFound',
         verdict: 'clear',
         subject: feeds.map(({ socket }) => socket.type),
       }
-    : {
-        code: 'power.adapter',
-        verdict: 'needs',
-        subject: adapted.adapter,
-        needed: adapted.socket.watts,
-        available: ADAPTED[adapted.adapter].watts,
-        unit: 'W',
-      };
+    : { code: 'power.exchange', verdict: 'needs', subject: giving.feeds };
 }
 
 /** The most that one plug, or an adapter with the plugs it takes, would give such a socket. */
-function mostWatts({ type }: Socket, there: readonly FreePlug[]): number {
+function mostWatts({ type }: Socket, there: readonly SupplyPlug[]): number {
   const direct = there.filter((plug) => PLUGS[plug.type].serves.includes(type));
   const adapted = PLUG_ADAPTERS.flatMap((adapter) => {
     const { gives, takes, count, watts } = ADAPTED[adapter];

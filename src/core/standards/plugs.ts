@@ -19,8 +19,8 @@ export const PLUGS: Readonly<Record<PlugType, PlugRow>> = {
   '8-pin': { watts: 150, fiveVoltWatts: 0, serves: ['8-pin', '6-pin'] },
   // Card Electromechanical Specification 5.1, lowest of the rates that its sense pins can announce.
   '12v-2x6': { watts: 150, fiveVoltWatts: 0, serves: ['12v-2x6'] },
-  // On the board of an old workstation, with a lead to a 6-pin plug: rated 75. Common practice, no source.
-  'mini-6-pin': { watts: 50, fiveVoltWatts: 0, serves: ['6-pin'] },
+  // On the board of an old workstation, rated 75: no socket of a card takes it without its own lead. Common practice, no source.
+  'mini-6-pin': { watts: 50, fiveVoltWatts: 0, serves: [] },
   // Serial ATA 3.x, 4.5 A on 12 V and on 5 V.
   sata: { watts: 54, fiveVoltWatts: 22.5, serves: ['sata'] },
   // Connector data sheets, 6.5 A on 18 AWG leads.
@@ -32,6 +32,8 @@ export const SENSED_WATTS = [150, 300, 450, 600] as const;
 
 export const PLUG_ADAPTERS = [
   'two-6-pin-to-8-pin',
+  'mini-6-pin-to-6-pin',
+  'two-mini-6-pin-to-8-pin',
   'two-8-pin-to-12v-2x6',
   'three-8-pin-to-12v-2x6',
   'four-8-pin-to-12v-2x6',
@@ -58,7 +60,9 @@ interface AdapterRow {
  * they are not in this table. Limits are those of the plugs; common practice, no source, for the choice.
  */
 export const ADAPTED: Readonly<Record<PlugAdapter, AdapterRow>> = {
-  'two-6-pin-to-8-pin': joins(['6-pin', 'mini-6-pin', '8-pin'], 2, '8-pin', 150),
+  'two-6-pin-to-8-pin': joins(['6-pin', '8-pin'], 2, '8-pin', 150),
+  'mini-6-pin-to-6-pin': joins(['mini-6-pin'], 1, '6-pin', 75),
+  'two-mini-6-pin-to-8-pin': joins(['mini-6-pin'], 2, '8-pin', 150),
   'two-8-pin-to-12v-2x6': joins(['8-pin'], 2, '12v-2x6', 300),
   'three-8-pin-to-12v-2x6': joins(['8-pin'], 3, '12v-2x6', 450),
   'four-8-pin-to-12v-2x6': joins(['8-pin'], 4, '12v-2x6', 600),

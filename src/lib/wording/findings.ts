@@ -246,6 +246,10 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'It needs an adapter: {subject}. {needed} go through it, it carries {available}.',
     remedy: 'Order it with the card.',
   },
+  'power.exchange': {
+    says: 'No free plug of its kind reaches it; the one that feeds {subject} does.',
+    remedy: 'Give {subject} a free plug that it takes as well, and the card its plug.',
+  },
   'power.plugWeak': {
     says: 'Its {subject} socket draws {needed}; what the supply has for it gives {available}.',
     remedy: 'A supply whose plug gives more.',

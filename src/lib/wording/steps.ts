@@ -175,9 +175,13 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
           title: `Screw down the bracket of ${at(card)}`,
           detail: 'Lift the far end a little while screwing.',
         },
-  plug: ({ plug, adapter, ...card }) => ({
+  exchangePlugs: ({ feeds, gets, gives, ...card }) => ({
+    title: `Exchange the plug of ${feeds}: ${PLUG_WORDS[gets].name} in, ${PLUG_WORDS[gives].name} out`,
+    detail: `The one that comes out reaches ${at(card)} and is for it; no free one does. Check that ${feeds} is fed again.`,
+  }),
+  plug: ({ plug, adapter, isLengthened, ...card }) => ({
     title: `Plug ${PLUG_WORDS[plug].name} into ${at(card)}`,
-    detail: `${adapter === null ? '' : `Through its adapter: ${PLUG_ADAPTER_WORDS[adapter]}. Each of its plugs on a lead of its own. `}${PLUG_WORDS[plug].hasLatch ? 'Push until its latch holds.' : 'Push it home; it has no latch.'}`,
+    detail: `${adapter === null ? '' : `Through its adapter: ${PLUG_ADAPTER_WORDS[adapter]}. Each of its plugs on a lead of its own. `}${isLengthened ? 'Through the longer lead that was ordered for it. ' : ''}${PLUG_WORDS[plug].hasLatch ? 'Push until its latch holds.' : 'Push it home; it has no latch.'}`,
   }),
   closeCase: () => ({
     title: 'Look once more, then close the case',

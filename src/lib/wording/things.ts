@@ -30,6 +30,8 @@ export const HEADER_WORDS: Readonly<Record<FrontLead | BoardHeader, string>> = {
 
 export const PLUG_ADAPTER_WORDS: Readonly<Record<PlugAdapter, string>> = {
   'two-6-pin-to-8-pin': 'two 6-pin plugs to one 8-pin',
+  'mini-6-pin-to-6-pin': 'the board’s small 6-pin to 6-pin',
+  'two-mini-6-pin-to-8-pin': 'two of the board’s small 6-pin to one 8-pin',
   'two-8-pin-to-12v-2x6': 'two 8-pin plugs to one 12V-2x6',
   'three-8-pin-to-12v-2x6': 'three 8-pin plugs to one 12V-2x6',
   'four-8-pin-to-12v-2x6': 'four 8-pin plugs to one 12V-2x6',

@@ -55,12 +55,11 @@ export function conflictsIn(machine: Machine, without: ReadonlySet<Constraint>):
     // One card alone was asked when it became a candidate.
     if (fed < 2 || further.card.sockets.length === 0) return false;
     const around = machineAround(further.slot, machine);
-    const free = valueOf(around.supply.plugs);
-    if (free === null) return false;
+    if (around.supply.plugs === null) return false;
     const sockets = [...placed, further]
       .filter(({ slot, existing }) => slot.enclosureId === housing && existing === null)
       .flatMap(({ card, slot }) => socketsIn(card, slot, around));
-    return plugFinding(sockets, free).verdict === 'blocked';
+    return plugFinding(sockets, around.supply).verdict === 'blocked';
   };
 
   return {

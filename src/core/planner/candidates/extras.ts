@@ -73,12 +73,13 @@ export function extrasTogether(
     const sockets = fed
       .filter(({ slot }) => slot.enclosureId === id)
       .flatMap(({ card, slot }) => socketsIn(card, slot, around));
-    const free = valueOf(around.supply.plugs);
-    if (free === null || sockets.length === 0) return [];
-    const finding = plugFinding(sockets, free);
+    const { supply } = around;
+    if (supply.plugs === null || sockets.length === 0) return [];
+    const finding = plugFinding(sockets, supply);
     return [
-      ...assignPlugs(sockets, plugsOf(free)).feeds.flatMap(({ adapter }): readonly ExtraNeeded[] =>
-        adapter === null ? [] : [{ kind: 'plugAdapter', fits: adapter, count: 1 }],
+      ...assignPlugs(sockets, plugsOf(supply)).feeds.flatMap(
+        ({ adapter }): readonly ExtraNeeded[] =>
+          adapter === null ? [] : [{ kind: 'plugAdapter', fits: adapter, count: 1 }],
       ),
       ...(finding.code === 'power.leadShort'
         ? [{ kind: 'powerLead' as const, fits: finding.subject, count: 1 }]
@@ -100,11 +101,11 @@ const adaptersBySockets = memoBy<string, readonly Feed[]>();
 
 /** Adapters between plugs and sockets of cards in one housing, with what each feeds. */
 export function adaptersFor(placed: readonly Placed[], around: Machine): readonly Feed[] {
-  const free = valueOf(around.supply.plugs);
+  const { supply } = around;
   const sockets = placed.flatMap(({ card, slot }) => socketsIn(card, slot, around));
-  if (free === null || sockets.length === 0) return [];
-  return memo(adaptersBySockets(free), socketsKey(sockets), () =>
-    assignPlugs(sockets, plugsOf(free)).feeds.filter(({ adapter }) => adapter !== null),
+  if (supply.plugs === null || sockets.length === 0) return [];
+  return memo(adaptersBySockets(supply), socketsKey(sockets), () =>
+    assignPlugs(sockets, plugsOf(supply)).feeds.filter(({ adapter }) => adapter !== null),
   );
 }
 

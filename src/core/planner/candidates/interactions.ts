@@ -158,13 +158,14 @@ function overallPower(fresh: readonly Candidate[], machine: Machine): readonly F
     const inThere = fresh.filter(({ slot }) => slot.enclosureId === id);
     if (inThere.length === 0) return [];
     const sockets = inThere.flatMap(({ card, slot }) => socketsIn(card, slot, around));
-    const free = valueOf(around.supply.plugs);
     return [
       ...twelveVoltSum(
         inThere.reduce((total, { card }) => total + card.peakWatts, 0),
         around,
       ),
-      ...(free === null || sockets.length === 0 ? [] : [plugFinding(sockets, free)]),
+      ...(around.supply.plugs === null || sockets.length === 0
+        ? []
+        : [plugFinding(sockets, around.supply)]),
     ];
   });
 }

@@ -9,6 +9,7 @@
     FRONT_LEADS_FIELD,
     HEADERS_FIELD,
     PLUGS_FIELD,
+    PLUGS_IN_USE_FIELD,
     ROOMS_FIELD,
     choiceField,
     numberField,
@@ -217,6 +218,13 @@
       fact={supply.plugs}
       kind={PLUGS_FIELD}
       onchange={(plugs) => putSupply({ plugs }, 'free plugs')}
+    />
+    <FactField
+      id="{prefix}-supply-plugsInUse"
+      label="Plugs in use, where one might be exchanged"
+      fact={supply.plugsInUse}
+      kind={PLUGS_IN_USE_FIELD}
+      onchange={(plugsInUse) => putSupply({ plugsInUse }, 'plugs in use')}
     />
   </div>
   {#if room === null}

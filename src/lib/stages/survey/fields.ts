@@ -218,6 +218,59 @@ export const PLUGS_FIELD: FieldKind<Plugs> = {
   },
 };
 
+type PlugsInUse = readonly {
+  readonly type: PlugType;
+  readonly feeds: string;
+  readonly alsoTakes: readonly PlugType[];
+  readonly atMm?: number | undefined;
+  readonly lead?: string | undefined;
+  readonly reachMm?: number | undefined;
+}[];
+
+const plugTypeOf = (text: string): PlugType | undefined =>
+  PLUG_TYPES.find((each) => each === text.trim().toLowerCase());
+
+/** Plugs in use as “sata to 300 feeds hard disk at 120 or 4-pin”: reach and place in mm down the board; “none” for none. */
+export const PLUGS_IN_USE_FIELD: FieldKind<PlugsInUse> = {
+  expects: `a list such as sata to 300 feeds hard disk at 120 or 4-pin (${PLUG_TYPES.join(', ')}), or none`,
+  print: (plugs) =>
+    plugs.length === 0
+      ? 'none'
+      : plugs
+          .map(({ type, feeds, alsoTakes, atMm, lead, reachMm }) =>
+            [
+              type,
+              ...(lead === undefined ? [] : [`on lead ${lead}`]),
+              ...(reachMm === undefined ? [] : [`to ${reachMm}`]),
+              `feeds ${feeds}`,
+              ...(atMm === undefined ? [] : [`at ${atMm}`]),
+              ...alsoTakes.map((other) => `or ${other}`),
+            ].join(' '),
+          )
+          .join(', '),
+  parse: (text) => {
+    if (text.toLowerCase() === 'none') return [];
+    const plugs = text.split(',').map((part) => {
+      const [plug, ...things] = spaced(part).split(/ feeds /i);
+      const [thing, ...others] = things.join(' feeds ').split(/ or /i);
+      const own = /^([a-z0-9-]+)(?: on (?:lead )?(\S{1,20}))?(?: to (\d{2,3}))?$/i.exec(plug ?? '');
+      const fed = /^(\S.{0,99}?)(?: at (\d{1,3}))?$/.exec(thing ?? '');
+      const [type, alsoTakes] = [plugTypeOf(own?.[1] ?? ''), others.map(plugTypeOf)];
+      if (own === null || fed === null || type === undefined) return null;
+      if (!alsoTakes.every((other) => other !== undefined)) return null;
+      return {
+        type,
+        feeds: fed[1] ?? '',
+        alsoTakes,
+        ...(fed[2] === undefined ? {} : { atMm: Number(fed[2]) }),
+        ...(own[2] === undefined ? {} : { lead: own[2] }),
+        ...(own[3] === undefined ? {} : { reachMm: Number(own[3]) }),
+      };
+    });
+    return plugs.every((plug) => plug !== null) ? plugs : null;
+  },
+};
+
 type FrontLeads = readonly { readonly type: FrontLead; readonly nearestMm?: number | undefined }[];
 
 /** Front leads as “audio, usb-19-pin to 120”: how near to the rear edge they come, in mm; “none” for none. */
