@@ -196,7 +196,7 @@ function museum(lspci: string): Job {
   const worked = tickAll(accepted, day(18, 9), ['prepare', 'fit', 'drivers', 'prove']);
   const after = fittedReport(lspci, [
     { card: cardIn(worked, 's1'), port: '00:1c.0', bus: '02', link: GEN3_X1, driver: 'ahci' },
-    { card: cardIn(worked, 's5'), port: '00:1d.0', bus: '04', link: GEN2_X4, driver: 'anchor' },
+    { card: cardIn(worked, 's7'), port: '00:1b.0', bus: '05', link: GEN2_X4, driver: 'anchor' },
   ]);
   const report = readEvidence([{ name: 'after.lspci.txt', content: after }]);
   const byNeed = new Map(expectations(worked).map(({ need, flow }) => [need.id, flow]));

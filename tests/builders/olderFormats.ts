@@ -27,28 +27,20 @@ const WORDS: readonly (readonly [string, string])[] = [
   ['"removeReading"', '"removeObservation"'],
 ];
 
-/** Facts of a slot that format 6 added. */
-const NEW_OF_SLOTS = { hotPlug: null, cardLength: null, sharesOpening: null };
-
-const isSlot = (value: unknown): value is object =>
-  typeof value === 'object' && value !== null && 'connectorLanes' in value && 'opening' in value;
-
-/** Facts of what sits in a slot that format 6 added. */
-const NEW_OF_OCCUPANTS = { watts: null, plugs: null, frontLeads: null };
-const isSupply = (value: unknown): value is object =>
-  typeof value === 'object' && value !== null && 'baseWatts' in value && 'plugs' in value;
-const isOccupant = (value: unknown): value is object =>
-  typeof value === 'object' && value !== null && 'disposition' in value && 'openings' in value;
+/** What format 6 added to parts of a document, by what tells them from others. */
+const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
+  [['connectorLanes', 'opening'], { hotPlug: null, cardLength: null, sharesOpening: null }],
+  [['disposition', 'openings'], { watts: null, plugs: null, frontLeads: null }],
+  [['baseWatts', 'plugs'], { plugsInUse: null }],
+  [['overBudget', 'disturbance', 'wishes'], { longSlot: 100 }],
+];
 
 export const todaysWords = <Part>(part: Part): Part =>
   JSON.parse(
     WORDS.reduce((text, [old, fresh]) => text.replaceAll(old, fresh), JSON.stringify(part)),
-    (_, value: unknown) =>
-      isSlot(value)
-        ? { ...value, ...NEW_OF_SLOTS }
-        : isOccupant(value)
-          ? { ...value, ...NEW_OF_OCCUPANTS }
-          : isSupply(value)
-            ? { ...value, plugsInUse: null }
-            : value,
+    (_, value: unknown) => {
+      if (typeof value !== 'object' || value === null) return value;
+      const added = ADDED.find(([marks]) => marks.every((mark) => mark in value))?.[1];
+      return added === undefined ? value : { ...value, ...added };
+    },
   ) as Part;

@@ -94,6 +94,7 @@ const weights: fc.Arbitrary<Weights> = fc.oneof(
     drivers: percent,
     wait: percent,
     unknown: percent,
+    longSlot: percent,
     speedGap: fc.constant(0),
   }),
 );

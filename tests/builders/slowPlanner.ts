@@ -290,9 +290,21 @@ export function costOf(
       gone * GIVE_UP_CENTS +
       narrowed * NARROWED_CENTS,
     wait: days * 100,
+    longSlot:
+      5 *
+      [
+        ...fresh.map(({ card, slot }) => spareLanes(card, slot)),
+        ...there.map(({ card, at, from }) =>
+          at === null || at.id === from.id ? 0 : spareLanes(card, at),
+        ),
+      ].reduce((total, lanes) => total + lanes, 0),
   };
   return [left.filter(({ must }) => must).length, weigh(parts, scaleOf(weights))];
 }
+
+/** Lanes of a slot's connector that a card leaves bare. */
+const spareLanes = ({ bus, lanes }: Card, slot: Slot): number =>
+  bus === 'pcie' ? Math.max(0, (valueOf(slot.connectorLanes) ?? 0) - lanes) : 0;
 
 const blocked = (findings: readonly Finding[]): boolean =>
   findings.some(({ verdict }) => verdict === 'blocked');

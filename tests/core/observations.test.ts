@@ -24,7 +24,7 @@ const BEFORE = readFileSync(
 );
 const museum = demoJobs(BEFORE).find(({ id }) => id === 'lighthouse-museum')!;
 const LATER = '2026-11-30T09:00:00.000Z';
-const PORTS = { s1: ['00:1c.0', '02'], s4: ['00:1c.4', '03'], s5: ['00:1d.0', '04'] } as const;
+const PORTS = { s1: ['00:1c.0', '02'], s4: ['00:1c.4', '03'], s7: ['00:1b.0', '05'] } as const;
 
 interface Seen {
   readonly in?: keyof typeof PORTS;
@@ -32,13 +32,13 @@ interface Seen {
   readonly driver?: string | null;
 }
 const cards: readonly AssembledCard[] = assemblyOf(museum).cards;
-const [drives, network] = ['s1', 's5'].map((id) => cards.find(({ slot }) => slot.id === id)!);
+const [drives, network] = ['s1', 's7'].map((id) => cards.find(({ slot }) => slot.id === id)!);
 
 /** The report with each card where and as it is said; null: it is not there. */
 function after(seen: { readonly drives: Seen | null; readonly network: Seen | null }): string {
   const fitted = [
     { card: drives!, home: 's1', driver: 'ahci', as: seen.drives },
-    { card: network!, home: 's5', driver: 'anchor', as: seen.network },
+    { card: network!, home: 's7', driver: 'anchor', as: seen.network },
   ] as const;
   return fittedReport(
     BEFORE,
@@ -87,15 +87,15 @@ describe('A report read after a plan was accepted', () => {
 
   it('is as planned where every card has its slot, its link and its driver', () => {
     const job = observed(after({ drives: {}, network: {} }));
-    expect(differences(job)).to.deep.equal({ s1: [], s5: [] });
-    const [first] = reportOnPlan(job).filter(({ card }) => card.slot.id === 's5');
+    expect(differences(job)).to.deep.equal({ s1: [], s7: [] });
+    const [first] = reportOnPlan(job).filter(({ card }) => card.slot.id === 's7');
     expect(first?.observation).to.deep.include({
       source: 'text',
       phase: 'after',
       conditions: 'after.txt',
       value: {
-        address: '0000:04:00.0',
-        port: '0000:00:1d.0',
+        address: '0000:05:00.0',
+        port: '0000:00:1b.0',
         link: { generation: 2, width: 4 },
         tellsDrivers: true,
         driver: 'anchor',
@@ -122,7 +122,7 @@ describe('A report read after a plan was accepted', () => {
     ];
     for (const [seen, codes] of cases) {
       const found = differences(observed(after({ drives: {}, network: seen })));
-      expect(found, JSON.stringify(seen)).to.deep.equal({ s1: [], s5: codes });
+      expect(found, JSON.stringify(seen)).to.deep.equal({ s1: [], s7: codes });
     }
     // The system's own AHCI driver is what was planned for the drives.
     expect(
@@ -132,18 +132,18 @@ describe('A report read after a plan was accepted', () => {
 
   it('says nothing of cards that a report of a single device does not have', () => {
     const text = after({ drives: {}, network: { link: { generation: 2, width: 1 } } });
-    const single = text.slice(text.indexOf('04:00.0 '));
+    const single = text.slice(text.indexOf('05:00.0 '));
     const job = observed(single);
     // The drives' card stays as the whole report of before has it.
     expect(job.observations.find(({ id }) => id === 'device-s1')?.at).to.not.equal(LATER);
-    expect(job.observations.find(({ id }) => id === 'device-s5')?.at).to.equal(LATER);
-    expect(differences(job)).to.deep.equal({ s1: [], s5: ['linkNarrower'] });
+    expect(job.observations.find(({ id }) => id === 'device-s7')?.at).to.equal(LATER);
+    expect(differences(job)).to.deep.equal({ s1: [], s7: ['linkNarrower'] });
   });
 
   it('misses no card before the first was seated, and says nothing of a report older than the plan', () => {
     const unticked: Job = { ...museum, ticks: {} };
-    expect(differences(observed(BEFORE, unticked))).to.deep.equal({ s1: [], s5: [] });
-    expect(differences(observed(BEFORE))).to.deep.equal({ s1: ['missing'], s5: ['missing'] });
+    expect(differences(observed(BEFORE, unticked))).to.deep.equal({ s1: [], s7: [] });
+    expect(differences(observed(BEFORE))).to.deep.equal({ s1: ['missing'], s7: ['missing'] });
     const replanned = {
       ...museum,
       plan: { ...museum.plan!, acceptedAt: '2026-12-01T09:00:00.000Z' },
@@ -167,8 +167,8 @@ describe('A report read after a plan was accepted', () => {
     });
     const text = (seen: Seen | null) =>
       after({ drives: {}, network: seen }).replace('f1a0:7020', 'f1a5:7501');
-    expect(differences(observed(text(null), twin(museum)))['s5']).to.deep.equal(['missing']);
-    expect(differences(observed(text({}), twin(museum)))['s5']).to.deep.equal([]);
+    expect(differences(observed(text(null), twin(museum)))['s7']).to.deep.equal(['missing']);
+    expect(differences(observed(text({}), twin(museum)))['s7']).to.deep.equal([]);
   });
 
   it('tells what the system says of a device, and nothing where there are no devices', () => {
@@ -188,7 +188,7 @@ describe('A report read after a plan was accepted', () => {
         },
       ]);
     const found = (problem: string, service = 'anchor') =>
-      differences(observed(list(problem, service)))['s5'];
+      differences(observed(list(problem, service)))['s7'];
     expect(found('CM_PROB_FAILED_START')).to.deep.equal(['trouble']);
     expect(found('')).to.deep.equal([]);
     expect(found('', 'usbxhci')).to.deep.equal(['driverGeneric']);
@@ -207,14 +207,14 @@ describe('An observation', () => {
       STAMP,
     );
     expect(gone.observations.map(({ id }) => id)).to.not.include('figure-network');
-    const slots = museum.machine.slots.filter(({ id }) => id !== 's5');
+    const slots = museum.machine.slots.filter(({ id }) => id !== 's7');
     const machine = { ...museum.machine, slots };
     const without = apply(
       museum,
       { name: 'changeMachine', machine, what: 'slot' },
       { at: AT, who: '' },
     );
-    expect(without.observations.map(({ id }) => id)).to.not.include('device-s5');
+    expect(without.observations.map(({ id }) => id)).to.not.include('device-s7');
     expect(without.observations.map(({ id }) => id)).to.include('device-s1');
   });
 });

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import * as fc from 'fast-check';
 import { usb } from '../../demo/catalogue/row.ts';
-import { choosePlans, proposePlan } from '../../src/core/index.ts';
+import { PLAIN_WEIGHTS, choosePlans, proposePlan } from '../../src/core/index.ts';
 import { OVER_BUDGET_FACTOR } from '../../src/core/planner/candidates/cost.ts';
 import { scaleOf } from '../../src/core/planner/candidates/cost.ts';
 import { planContextOf } from '../../src/core/planner/answers/plan.ts';
@@ -73,6 +73,27 @@ describe('Planner', () => {
     });
     expect(plan.placements.map(({ slot }) => slot.id)).to.deep.equal(['s1', 's2']);
     expect(plan.unmet).to.deep.equal([]);
+  });
+
+  it('leaves the longer slot for later where a shorter one serves as well', () => {
+    const longFirst = aMachine([
+      aSlot(1, { connector: 16, lanes: 4 }),
+      aSlot(3, { connector: 4, lanes: 4 }),
+    ]);
+    const request = {
+      machine: longFirst,
+      needs: [usbNeed(4)],
+      budgetCents: null,
+      cards: [aCard({ lanes: 4 })],
+      library: [],
+    };
+    const short = proposePlan(request);
+    expect(short.placements.map(({ slot }) => slot.id)).to.deep.equal(['s3']);
+    expect(short.cost.parts.longSlot).to.equal(undefined);
+    // Where nobody cares the first slot is filled.
+    const careless = { ...PLAIN_WEIGHTS, longSlot: 0 };
+    const [first] = proposePlan({ ...request, weights: careless }).placements;
+    expect(first?.slot.id).to.equal('s1');
   });
 
   it('says why each other card is not in the plan', () => {

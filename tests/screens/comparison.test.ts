@@ -6,7 +6,7 @@ import { metByMachineWords, needWords } from '$lib/wording/needs';
 import { CARDS } from '../../demo/catalogue/cards';
 import { network, usb } from '../../demo/catalogue/row';
 import { PACKAGES } from '../../demo/drivers';
-import { SMALL_DESKTOP } from '../../demo/machines';
+import { SMALL_DESKTOP, TOWER } from '../../demo/machines';
 import { aCard, aMachine, aSlot, told } from '../builders/parts';
 
 const ALL: Sifting = { kind: 'all', sought: '', goesIn: false, meets: false };
@@ -74,6 +74,21 @@ describe('Cards compared', () => {
       if (next === undefined) continue;
       expect(days! < next[0]! || (days === next[0] && price <= next[1])).to.equal(true);
     }
+  });
+});
+
+describe('Cards for drives compared', () => {
+  it('put first what gives most of what is needed where none gives all, and carriers for other drives last', () => {
+    const need = plainNeed('drives', 'd', { ports: 30, drive: 'sata', bytesPerSecond: 20e6 });
+    const cards = sifted(CARDS, { ...ALL, kind: 'needed' }, new Set(['drives']));
+    const rows = sortedBy(compared(verdictTable(cards, TOWER, PACKAGES), [need], TOWER), 'fit');
+    expect(rows.every(({ meets }) => meets.length === 0)).to.equal(true);
+    const gives = rows.map(({ serves }) => serves);
+    expect(gives[0]).to.be.within(0.2, 0.99);
+    expect(gives).to.deep.equal(gives.toSorted((a, b) => b - a));
+    for (const { card, serves } of rows)
+      if (card.delivers.kind === 'drives' && card.delivers.socket === 'm2')
+        expect(serves, card.model).to.equal(0);
   });
 });
 

@@ -21,7 +21,8 @@ export const pinKey = (pin: Pin): string =>
 /**
  * What a plan costs, part by part, each in cents: money for cards and for what goes with them; money over the
  * budget; wishes left; rates below what card or wish could have; disturbance of what is there; air taken from fans;
- * trouble with drivers and firmware; waiting; facts not known; and how far the cards are from the fastest ones.
+ * trouble with drivers and firmware; waiting; facts not known; long slots that short cards take; and how far the cards are
+ * from the fastest ones.
  */
 export const COST_PARTS = [
   'price',
@@ -34,6 +35,7 @@ export const COST_PARTS = [
   'drivers',
   'wait',
   'unknown',
+  'longSlot',
   'speedGap',
 ] as const;
 export type CostPart = (typeof COST_PARTS)[number];
@@ -50,6 +52,7 @@ export const Weights = z.object({
   drivers: percent,
   wait: percent,
   unknown: percent,
+  longSlot: percent,
   speedGap: percent,
 });
 export type Weights = DeepReadonly<z.infer<typeof Weights>>;
@@ -64,5 +67,6 @@ export const PLAIN_WEIGHTS: Weights = {
   drivers: 100,
   wait: 100,
   unknown: 100,
+  longSlot: 100,
   speedGap: 0,
 };

@@ -7,7 +7,7 @@ import type { FileReading } from './fileReading.ts';
 import type { FirmwareReading } from './firmware/firmware.ts';
 import { CONFIG_PATH } from './recognise.ts';
 
-export interface MachineFiles {
+interface MachineFiles {
   /** What its firmware calls the board; null where no file says. */
   readonly board: string | null;
   /** Devices of the longest list among its files. */

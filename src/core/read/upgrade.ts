@@ -59,7 +59,7 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
     format: 6,
     machine: machineOfFormat6(job['machine']),
     needs: eachOf(job['needs'], needOfFormat6),
-    weights: renamed(job['weights'], { pace: 'speedGap' }),
+    weights: filled(renamed(job['weights'], { pace: 'speedGap' }), PLAIN_WEIGHTS),
     plan: filled(job['plan'], { unmet: [] }),
     observations: eachOf(readings ?? [], observationOfFormat6),
     ticks: isPart(job['ticks'])

@@ -21,6 +21,8 @@ export interface ComparedCard {
   readonly flow: Flow | null;
   /** Needs that it alone satisfies there. */
   readonly meets: readonly Need[];
+  /** What it gives there of all that is needed: one for each need that it satisfies, less for a part of one. */
+  readonly serves: number;
 }
 
 /** By how well they serve this job, by what they give it, and by what anyone may ask. */
@@ -94,18 +96,24 @@ export function compared(
       const meets = flows
         .filter(({ need, units }) => units >= unitsNeeded(need))
         .map(({ need }) => need);
-      return [{ at, flow, meets }];
+      const serves = flows.reduce(
+        (sum, { need, units }) => sum + Math.min(1, units / unitsNeeded(need)),
+        0,
+      );
+      return [{ at, flow, meets, serves }];
     });
     const best = places.toSorted(
-      (a, b) => b.meets.length - a.meets.length || (b.flow?.high ?? 0) - (a.flow?.high ?? 0),
+      (a, b) => b.serves - a.serves || (b.flow?.high ?? 0) - (a.flow?.high ?? 0),
     )[0];
+    const goesIn = best !== undefined && best.at.verdict !== 'blocked';
     return [
       {
         card,
         row,
         best: best?.at ?? null,
         flow: best?.flow ?? null,
-        meets: best !== undefined && best.at.verdict !== 'blocked' ? best.meets : [],
+        meets: goesIn ? best.meets : [],
+        serves: goesIn ? best.serves : 0,
       },
     ];
   });
@@ -116,24 +124,29 @@ const severity = (at: SlotVerdict | null): number =>
 
 /** The best, cheapest, quickest first; equals by price. */
 export function sortedBy(cards: readonly ComparedCard[], sort: Sort): readonly ComparedCard[] {
-  const of = (each: ComparedCard): number | string => {
-    switch (sort) {
-      case 'name':
-        return cardName(each.card);
-      case 'price':
-        return each.card.priceCents;
-      case 'days':
-        return each.card.leadDays ?? -1;
-      case 'fit':
-        return each.meets.length * -VERDICTS.length + severity(each.best);
-      case 'gets':
-        return -((each.flow?.units ?? 0) * 1e12 + (each.flow?.high ?? 0));
-    }
-  };
+  if (sort === 'name')
+    return cards.toSorted((a, b) => cardName(a.card).localeCompare(cardName(b.card)));
   return cards.toSorted((a, b) => {
-    const [x, y] = [of(a), of(b)];
-    const compared =
-      typeof x === 'string' || typeof y === 'string' ? String(x).localeCompare(String(y)) : x - y;
-    return compared || a.card.priceCents - b.card.priceCents;
+    const [ranks, others] = [ranksOf(a, sort), ranksOf(b, sort)];
+    const first = ranks.findIndex((rank, n) => rank !== others[n]);
+    const apart = first === -1 ? 0 : (ranks[first] ?? 0) - (others[first] ?? 0);
+    return apart || a.card.priceCents - b.card.priceCents;
   });
+}
+
+/** What decides, the weightiest first; of each the smallest is best. */
+function ranksOf(
+  { card, meets, serves, best, flow }: ComparedCard,
+  sort: Exclude<Sort, 'name'>,
+): readonly number[] {
+  switch (sort) {
+    case 'price':
+      return [card.priceCents];
+    case 'days':
+      return [card.leadDays ?? -1];
+    case 'fit':
+      return [-meets.length, -serves, severity(best)];
+    case 'gets':
+      return [-(flow?.units ?? 0), -(flow?.high ?? 0)];
+  }
 }

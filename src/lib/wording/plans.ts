@@ -38,6 +38,7 @@ export const PART_WORDS: Readonly<Record<CostPart, string>> = {
   drivers: 'Drivers and firmware',
   wait: 'Waiting',
   unknown: 'Facts not known',
+  longSlot: 'Long slots taken by short cards',
   speedGap: 'Slower than the fastest option',
 };
 

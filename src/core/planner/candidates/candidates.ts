@@ -72,13 +72,17 @@ export interface Assessing {
   readonly without: ReadonlySet<Constraint>;
 }
 
-/** @param verdict what is known of it so far: with less of it the candidate costs less than it will */
+/**
+ * @param verdict what is known of it so far: with less of it the candidate costs less than it will
+ * @param ofSlot what this very slot costs besides
+ */
 export function candidateOf(
   card: Card,
   slot: Slot,
   verdict: readonly Finding[],
   { units, flows }: Contribution,
   { extras, scale, fastest }: Assessing,
+  ofSlot: Parts,
 ): Candidate {
   const alone = verdict.filter(({ code }) => !TOGETHER.has(code));
   const findings = [...alone, ...flows.map(({ finding }) => finding)];
@@ -91,6 +95,7 @@ export function candidateOf(
       speedGap: speedGapOf(flows, fastest),
     },
     penaltyOf(findings),
+    ofSlot,
   );
   const days = Math.max(card.leadDays ?? 0, ...bought.map(({ extra }) => extra?.leadDays ?? 0));
   const score = weigh(parts, scale);

@@ -9,6 +9,9 @@ import {
   type WeighedPart,
   type Weights,
 } from '../../parts/planning.ts';
+import type { Card } from '../../parts/card.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Slot } from '../../parts/machine.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { findingRow, type FindingCode } from '../../rules/findingCodes.ts';
 
@@ -75,8 +78,16 @@ export const WAIT_CENTS_A_DAY = 100;
 export const SPEED_GAP_CENTS = 10_000;
 /** A link that gives the card next to nothing of what it could use; in proportion when it gives more. */
 const THIN_LINK_CENTS = 2_000;
+/** Each lane of a connector that a card has no contacts for: long slots are kept for what needs them, of plans nearly alike. */
+export const SPARE_LANE_CENTS = 5;
 /** Each fact not known yet: ordering before it is settled risks ordering twice. */
 const UNKNOWN_CENTS = 10_000;
+
+/** What it costs that a card takes a slot that a longer one could use. */
+export const longSlotCents = (card: Pick<Card, 'bus' | 'lanes'>, slot: Slot): number =>
+  card.bus === 'pcie' && slot.bus === 'pcie'
+    ? Math.max(0, (valueOf(slot.connectorLanes) ?? 0) - card.lanes) * SPARE_LANE_CENTS
+    : 0;
 
 /** The trouble of findings, part by part. */
 export function penaltyOf(findings: readonly Finding[]): Parts {

@@ -6,7 +6,7 @@ import { findingRow } from '../../rules/findingCodes.ts';
 import { laneLevels } from '../../placement/lanesLeft.ts';
 import { withLeads, type Assessing, type Candidate } from './candidates.ts';
 import { verdictAsker } from '../../rules/verdict.ts';
-import { MOVE_CENTS, NARROWED_CENTS, added, penaltyOf, weigh } from './cost.ts';
+import { MOVE_CENTS, NARROWED_CENTS, added, longSlotCents, penaltyOf, weigh } from './cost.ts';
 import { asMoved } from './existing.ts';
 import { given, isThere, speedGapOf, serves } from './contributions.ts';
 import { codesOf } from './constraints.ts';
@@ -51,7 +51,11 @@ export function existingCandidates(asked: Assessing): readonly (readonly Candida
         }
         const disturbance = stays ? (narrowed ? NARROWED_CENTS : 0) : MOVE_CENTS;
         const parts = added(
-          { disturbance, speedGap: speedGapOf(sure, asked.fastest) },
+          {
+            disturbance,
+            longSlot: stays ? 0 : longSlotCents(each.card, slot),
+            speedGap: speedGapOf(sure, asked.fastest),
+          },
           penaltyOf(findings),
         );
         return withLeads(asked, {

@@ -12,7 +12,7 @@ import {
   type Assessing,
   type Candidate,
 } from './candidates.ts';
-import { FITTING_CENTS, WAIT_CENTS_A_DAY, weigh } from './cost.ts';
+import { FITTING_CENTS, WAIT_CENTS_A_DAY, longSlotCents, weigh } from './cost.ts';
 import { Undominated, type Rival } from './dominance.ts';
 import { speedGapOf, type Contribution, type ContributionIn } from './contributions.ts';
 import { memo } from '../../memo.ts';
@@ -49,12 +49,13 @@ export function newCandidates(asked: Assessing): readonly Candidate[] {
       const drafts = memo(looked.drafts, serving, () => {
         const everywhere = shared(card, slot);
         if (isBlocked(everywhere)) return [];
-        return withLeads(asked, candidateOf(card, slot, everywhere, serving, asked));
+        return withLeads(asked, candidateOf(card, slot, everywhere, serving, asked, {}));
       });
       if (drafts.every((each) => left.covers(each, slot))) continue;
       const { findings } = whole(card, slot);
       if (isBlocked(findings)) continue;
-      const judged = candidateOf(card, slot, findings, serving, asked);
+      const ofSlot = { longSlot: longSlotCents(card, slot) };
+      const judged = candidateOf(card, slot, findings, serving, asked, ofSlot);
       const atLeast = judged.score + adaptersAtLeast(card, slot, asked) * asked.scale.extras;
       for (const each of withLeads(asked, { ...judged, atLeast })) left.add(each);
     }
