@@ -142,6 +142,7 @@ export {
   type NeedKind,
   type NeedOf,
   SERVED_BY,
+  isServedBy,
   type StageCode,
   plainNeed,
   unitsNeeded,

@@ -32,7 +32,7 @@ import {
   TOWER,
   WORKSTATION,
 } from '../../demo/machines.ts';
-import { aJob, told, usbNeed } from '../builders/parts.ts';
+import { aJob, occupiedBy, told, usbNeed } from '../builders/parts.ts';
 import { valuesOf } from '../builders/steps.ts';
 
 const card = (model: string): Card => {
@@ -374,6 +374,66 @@ describe('Job 17: a USB card whose power plug does not reach', () => {
     expect(valuesOf(adapted, 'exchangePlugs')).to.have.length(1);
     expect(valuesOf(longer, 'orderExtra')[0]).to.include({ kind: 'powerLead', fits: '4-pin' });
     expect(valuesOf(longer, 'plug')[0]).to.include({ isLengthened: true });
+  });
+});
+
+describe('Job 18: a two-port 40 Gb/s card in an old workstation', () => {
+  const chipset = { id: 'chipset', name: 'Chipset link', generation: 2, lanes: 4 } as const;
+  const machine: Machine = {
+    ...WORKSTATION,
+    supply: { ...WORKSTATION.supply, plugs: told([{ type: '6-pin', count: 1 }]) },
+    slots: WORKSTATION.slots.flatMap((each) =>
+      each.id === 's1'
+        ? { ...each, occupant: occupiedBy('Screen card', 2) }
+        : each.id === 's3'
+          ? []
+          : { ...each, uplink: told(each.id === 's5' ? null : chipset) },
+    ),
+  };
+  const need = plainNeed('serialLink', 'link', { ports: 2, bytesPerSecond: 1_200e6 });
+
+  it('works in one slot only, with a jumper for the header that the board has not', () => {
+    expect(codes('Strait 40', machine, 's7')).to.include('quirk.processorSlot');
+    expect(codes('Strait 40', machine, 's5')).to.not.include('quirk.processorSlot');
+    expect(finding('Strait 40', machine, 's5', 'quirk.jumper')).to.include({ verdict: 'needs' });
+  });
+
+  it('promises what the link carries, near 1,500 MB/s, and not what the port would', () => {
+    // Common practice, no source: Gen 2 x4 is seen at 1,400 to 1,500 of its 2,000 MB/s.
+    const flow = flowOf(card('Strait 40'), slot(machine, 's5'), need, machine)!;
+    expect(flow).to.include({ units: 2, limiting: 'slotLink' });
+    expect(flow.low).to.be.within(1_250e6, 1_400e6);
+    expect(flow.high).to.be.within(1_500e6, 1_900e6);
+    const more = { ...need, bytesPerSecond: 2_000e6 };
+    expect(flowOf(card('Strait 40'), slot(machine, 's5'), more, machine)?.finding).to.include({
+      code: 'deliver.short',
+      subject: 'slotLink',
+    });
+  });
+
+  it('is bought by the list of catches: none that drops drives in sleep or falls back when cold', () => {
+    const [placed] = plan(machine, [need]).placements;
+    expect(placed?.slot.id).to.equal('s5');
+    expect(placed?.findings.map(({ code }) => code)).to.not.include.members([
+      'quirk.coldStart',
+      'quirk.sleep',
+    ]);
+    expect(codes('Strait 20', machine, 's5')).to.include.members([
+      'quirk.coldStart',
+      'quirk.sleep',
+    ]);
+  });
+
+  it('serves USB with a port that nothing else needs, and with none twice', () => {
+    const usb = usbNeed(1, { typeC: true, bytesPerSecond: 600e6 });
+    const only = (needs: readonly Need[]) =>
+      proposePlan({ ...request(machine, needs), cards: [card('Strait 40')] });
+    const both = only([{ ...need, ports: 1 }, usb]);
+    expect(both.placements.map(({ slot: { id } }) => id)).to.deep.equal(['s5']);
+    expect(both.unmet).to.deep.equal([]);
+    expect(only([need, usb]).unmet).to.have.length(1);
+    // Of 20 Gb/s and older none carries USB.
+    expect(flowOf(card('Strait 20'), slot(machine, 's5'), usb, machine)).to.equal(null);
   });
 });
 

@@ -30,7 +30,9 @@ export function flowFrom(provider: Provider, need: Need, machine: Machine): Flow
     case 'wifi':
       return is(provider, 'wifi') ? wifiFlow(provider, need, machine) : null;
     case 'usb':
-      return is(provider, 'usb') ? usbFlow(provider, need, machine) : null;
+      return is(provider, 'usb') || is(provider, 'serialLink')
+        ? usbFlow(provider, need, machine)
+        : null;
     case 'screens':
       return is(provider, 'screens') ? screensFlow(provider, need, machine) : null;
     case 'graphics':

@@ -6,18 +6,29 @@ import type { NeedOf } from '../parts/need.ts';
 import type { Finding } from '../rules/finding.ts';
 import type { PortWanted } from '../rules/findingCodes.ts';
 import { HEADERS, type FrontLead } from '../standards/headers.ts';
-import { serialLinkBytesPerSecond } from '../standards/serialLink.ts';
+import { SERIAL_LINK_USB, serialLinkBytesPerSecond } from '../standards/serialLink.ts';
 import { USB } from '../standards/usb.ts';
 import { row } from '../units.ts';
 import type { Flow, Provider, ProviderCard } from './flow.ts';
 import { conclude, linkStages, linkUnknown } from './flow.ts';
 
+/** The ports of a delivery as USB ports; null where they carry none. */
+function usbPorts(delivers: DeliveryOf<'usb' | 'serialLink'>): DeliveryOf<'usb'> | null {
+  if (delivers.kind === 'usb') return delivers;
+  const { gigabits, ports } = delivers;
+  const { leastGigabits, signalling, milliamps } = SERIAL_LINK_USB;
+  return gigabits < leastGigabits
+    ? null
+    : { kind: 'usb', ports, typeC: ports, signalling, milliamps };
+}
+
 export function usbFlow(
-  provider: Provider<DeliveryOf<'usb'>>,
+  provider: Provider<DeliveryOf<'usb' | 'serialLink'>>,
   need: NeedOf<'usb'>,
   machine: Machine,
-): Flow {
-  const { delivers } = provider;
+): Flow | null {
+  const delivers = usbPorts(provider.delivers);
+  if (delivers === null) return null;
   const [low, high] = row(USB, delivers.signalling).practiceBytesPerSecond;
   const weak: readonly Finding[] =
     delivers.milliamps < need.milliamps

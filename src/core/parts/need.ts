@@ -125,19 +125,23 @@ export type StageCode =
   | 'card';
 export type NeedOf<Kind extends NeedKind> = Extract<Need, { kind: Kind }>;
 
-/** Which kind of card serves a kind of need; null: no card does. */
-export const SERVED_BY: Readonly<Record<NeedKind, DeliveryKind | null>> = {
-  network: 'network',
-  usb: 'usb',
-  screens: 'screens',
-  graphics: 'screens',
-  wifi: 'wifi',
-  drives: 'drives',
-  sound: 'sound',
-  serialLink: 'serialLink',
-  legacy: 'legacy',
-  keep: null,
+/** Which kinds of card serve a kind of need. */
+export const SERVED_BY: Readonly<Record<NeedKind, readonly DeliveryKind[]>> = {
+  network: ['network'],
+  usb: ['usb', 'serialLink'],
+  screens: ['screens'],
+  graphics: ['screens'],
+  wifi: ['wifi'],
+  drives: ['drives'],
+  sound: ['sound'],
+  serialLink: ['serialLink'],
+  legacy: ['legacy'],
+  keep: [],
 };
+
+/** Whether what delivers this can serve such a need at all. */
+export const isServedBy = (need: NeedKind, delivers: DeliveryKind): boolean =>
+  SERVED_BY[need].includes(delivers);
 
 /** How many units (ports, screens, drives, or the thing itself) satisfy a need. */
 export function unitsNeeded(need: Need): number {

@@ -115,7 +115,7 @@ export function decisiveFacts(
   cards: readonly Card[],
   library: DriverLibrary,
 ): readonly DecisiveFact[] {
-  const kinds = new Set(needs.flatMap(({ kind }) => SERVED_BY[kind] ?? []));
+  const kinds = new Set(needs.flatMap(({ kind }) => SERVED_BY[kind]));
   const asking = cards.filter(({ delivers }) => kinds.size === 0 || kinds.has(delivers.kind));
   const waiting = new Map<string, number>();
   const asked = new Map<string, UnknownFact>();

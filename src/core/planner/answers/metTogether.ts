@@ -20,7 +20,7 @@ export function metTogether(
   const alone = needs.map((need) => metByMachine(need, machine, cards));
   const met = needs
     .filter((need, n) => need.kind !== 'keep' && alone[n]?.state === 'met')
-    .map((need) => demandOf(need, []));
+    .map(demandOf);
   const pooled = met.filter(
     ({ pool }, n) =>
       pool !== null && met.slice(0, n).filter((other) => other.pool === pool).length < MOST_POOLED,

@@ -4,7 +4,7 @@ import type { Extra } from '../../parts/extra.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
 import type { Move } from '../../placement/moves.ts';
-import { SERVED_BY, unitsNeeded, type Need } from '../../parts/need.ts';
+import { isServedBy, unitsNeeded, type Need } from '../../parts/need.ts';
 import type { Pin, Weights } from '../../parts/planning.ts';
 import { metByMachine, providers } from '../../flow/metByMachine.ts';
 import { flowFrom } from '../../flow/flowOf.ts';
@@ -106,10 +106,7 @@ export function planContextOf(
   const machine = imaginedWithout(withoutExisting(request.machine, existing), without);
   const met = metByTheRest(request.needs, machine, existing, cards);
   const needs = request.needs.filter((need) => !met.includes(need));
-  const demands = [
-    ...needs.map((need) => demandOf(need, existing)),
-    ...pins.flatMap((pin) => demandOfPin(pin, cards)),
-  ];
+  const demands = [...needs.map(demandOf), ...pins.flatMap((pin) => demandOfPin(pin, cards))];
   const give = contributionAsker(machine, demands);
   const asked = {
     machine,
@@ -214,7 +211,7 @@ function metByTheRest(
   cards: readonly Card[],
 ): readonly Need[] {
   const met = (need: Need, there: Machine) => metByMachine(need, there, cards).state === 'met';
-  const ofScreens = ({ kind }: Need) => SERVED_BY[kind] === 'screens';
+  const ofScreens = ({ kind }: Need) => isServedBy(kind, 'screens');
   const withoutVideo: Machine = {
     ...machine,
     builtIn: machine.builtIn && {

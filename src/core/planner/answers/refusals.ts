@@ -2,7 +2,7 @@
 import { itemAt } from '../../units.ts';
 import type { Card } from '../../parts/card.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
-import { SERVED_BY, unitsNeeded } from '../../parts/need.ts';
+import { isServedBy, unitsNeeded } from '../../parts/need.ts';
 import type { Flow } from '../../flow/flow.ts';
 import { flowOf } from '../../flow/flowOf.ts';
 import { VERDICTS, byWeight, type Finding } from '../../rules/finding.ts';
@@ -41,7 +41,7 @@ export function refusals({ request, problem }: PlanContext, { placed }: Found): 
   const conflicts = conflictsIn(machine, problem.without);
   const refusal = (card: Card): readonly Refusal[] => {
     const needs = demands.flatMap(({ need }) =>
-      need !== null && SERVED_BY[need.kind] === card.delivers.kind ? [need] : [],
+      need !== null && isServedBy(need.kind, card.delivers.kind) ? [need] : [],
     );
     if (needs.length === 0 || placedCards.has(card.id)) return [];
     const inEach = ({ slots }: Machine, ask: typeof whole): readonly Assessment[] =>

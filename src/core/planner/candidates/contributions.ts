@@ -3,7 +3,7 @@ import { memo } from '../../memo.ts';
 import type { Card } from '../../parts/card.ts';
 import type { DeliveryKind } from '../../parts/delivery.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
-import { SERVED_BY } from '../../parts/need.ts';
+import { isServedBy } from '../../parts/need.ts';
 import type { Pin } from '../../parts/planning.ts';
 import { providerKey, type Flow } from '../../flow/flow.ts';
 import { flowOf } from '../../flow/flowOf.ts';
@@ -93,7 +93,7 @@ export const isThere = (pin: Pin, card: Card, slot: Slot): boolean =>
 export const serves = (card: Card, { need, pin }: Demand): boolean =>
   need === null
     ? pin?.kind === 'cardThere' && pin.cardId === card.id
-    : SERVED_BY[need.kind] === card.delivers.kind;
+    : isServedBy(need.kind, card.delivers.kind);
 
 /** How far these flows are from the fastest that any card here could give to their needs. */
 export function speedGapOf(flows: readonly Flow[], fastest: ReadonlyMap<string, number>): number {

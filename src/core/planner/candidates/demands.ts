@@ -1,9 +1,7 @@
 /** What a plan has to serve: needs, cards that must stay, and cards that are pinned to a slot. */
 import type { Card } from '../../parts/card.ts';
-import type { DeliveryKind } from '../../parts/delivery.ts';
-import { SERVED_BY, unitsNeeded, type Need } from '../../parts/need.ts';
+import { unitsNeeded, type Need } from '../../parts/need.ts';
 import { pinKey, type Pin } from '../../parts/planning.ts';
-import type { Existing } from './existing.ts';
 import { WISH_CENTS } from './cost.ts';
 
 export interface Demand {
@@ -14,8 +12,6 @@ export interface Demand {
   readonly must: boolean;
   /** What leaving it costs, where it is no must. */
   readonly wishCents: number;
-  /** The kind of card that serves it; a card is of one kind only. */
-  readonly kind: DeliveryKind | null;
   /**
    * What it takes its units from, where one unit serves one demand only: a port in use is not free for another
    * wish, but ports at the back and at the front are not the same ports. Null where demands can share.
@@ -23,9 +19,7 @@ export interface Demand {
   readonly pool: string | null;
 }
 
-export function demandOf(need: Need, existing: readonly Existing[]): Demand {
-  const kept =
-    need.kind === 'keep' ? existing.find(({ slot }) => slot.id === need.slotId) : undefined;
+export function demandOf(need: Need): Demand {
   return {
     id: need.id,
     need,
@@ -33,7 +27,6 @@ export function demandOf(need: Need, existing: readonly Existing[]): Demand {
     units: unitsNeeded(need),
     must: need.must,
     wishCents: need.must ? 0 : need.weight * WISH_CENTS,
-    kind: kept === undefined ? SERVED_BY[need.kind] : kept.card.delivers.kind,
     pool: pool(need),
   };
 }
@@ -51,21 +44,24 @@ export function demandOfPin(pin: Pin, cards: readonly Card[]): readonly Demand[]
           units: 1,
           must: true,
           wishCents: 0,
-          kind: card.delivers.kind,
           pool: null,
         },
       ];
 }
 
+/** A fast serial port is a USB port as well, and serves one of the two. */
+const REAR_PORTS = 'rear ports';
+
 function pool(need: Need): string | null {
   switch (need.kind) {
     case 'usb':
-      return `usb ${need.where}`;
+      return need.where === 'rear' ? REAR_PORTS : 'usb front';
+    case 'serialLink':
+      return REAR_PORTS;
     case 'legacy':
       return `legacy ${need.port}`;
     case 'screens':
     case 'drives':
-    case 'serialLink':
       return need.kind;
     default:
       return null;

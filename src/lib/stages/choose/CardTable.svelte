@@ -36,12 +36,7 @@
 
   const machine = $derived(model.job.machine);
   const needed = $derived(
-    new Set(
-      model.job.needs.flatMap((need): string[] => {
-        const kind = SERVED_BY[need.kind];
-        return kind === null ? [] : [kind];
-      }),
-    ),
+    new Set(model.job.needs.flatMap(({ kind }): readonly string[] => SERVED_BY[kind])),
   );
   const cards = $derived(sifted(supplies.cards ?? [], sifting, needed));
   const rows = $derived(compared(model.verdicts(cards), model.job.needs, machine));
