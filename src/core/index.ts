@@ -88,6 +88,7 @@ export {
 } from './standards/screens.ts';
 export { CTA_MODES } from './standards/ctaModes.ts';
 export { className } from './standards/pciClasses.ts';
+export { SYSTEM_FAMILIES, type SystemFamily } from './standards/systems.ts';
 export { M2_KEYS, type M2Key, SLOT_TYPES, SLOT_WIDTHS } from './standards/slotRecords.ts';
 export { SURVEY_BUNDLE_HEAD, SURVEY_BUNDLE_VERSION } from './standards/surveyBundle.ts';
 
@@ -116,7 +117,6 @@ export {
   PCI_KEYINGS,
   type Screen,
   type Slot,
-  type SystemFamily,
   emptyCase,
   emptyMachine,
   emptyScreen,
@@ -248,12 +248,8 @@ export {
 export { learnCard, learnable } from './catalogue/learnCard.ts';
 
 export { modalias, modulesFor, shellMatch } from './drivers/moduleMatching.ts';
-export {
-  type DriverLibrary,
-  bestPackage,
-  compareVersions,
-  packagesFor,
-} from './drivers/packages.ts';
+export { type DriverLibrary, bestPackage, packagesFor } from './drivers/packages.ts';
+export { classDriver, compareReleases, compareVersions } from './drivers/classDrivers.ts';
 
 export {
   type Contradiction,

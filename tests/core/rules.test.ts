@@ -25,6 +25,7 @@ import {
   withCards,
   worstVerdict,
   type DriverPackage,
+  type SystemFamily,
   type Finding,
   type Machine,
   type Slot,
@@ -384,6 +385,66 @@ describe('Driver support', () => {
       expect(of(null, aMachine([]), class24).code).to.equal('system.ownDriver');
     }
     expect(of(null).code).to.equal('system.libraryAway');
+  });
+
+  const onSystem = (family: SystemFamily, version: string | null) =>
+    aMachine([], {
+      system: {
+        ...emptyMachine().system,
+        family: told(family),
+        version: version === null ? null : told(version),
+        architecture: told('x86-64'),
+      },
+    });
+  const [AHCI, NVME, XHCI] = [0x010601, 0x010802, 0x0c0330] as const;
+
+  it('knows from which release on a system drives a class, whatever number that is sold by', () => {
+    // xHCI since Windows 8 (6.2), NVMe since 8.1 (6.3): the systems' release notes, from memory.
+    const code = (version: string, class24: number) =>
+      of([], onSystem('windows', version), class24).code;
+    for (const seven of ['6.1', '7'])
+      expect([AHCI, NVME, XHCI].map((each) => code(seven, each))).to.deep.equal([
+        'system.ownDriver',
+        'system.noDriver',
+        'system.noDriver',
+      ]);
+    expect([code('8', XHCI), code('8', NVME), code('8.1', NVME), code('10', NVME)]).to.deep.equal([
+      'system.ownDriver',
+      'system.noDriver',
+      'system.ownDriver',
+      'system.ownDriver',
+    ]);
+    // A package for 7 to 8.1 serves 6.2, and not 10.
+    const old = aPackage({
+      systems: [{ family: 'windows', architecture: 'x86-64', from: '7', to: '8.1' }],
+    });
+    expect(of([old], onVersion('6.2')).code).to.equal('system.package');
+    expect(of([old], onVersion('10')).code).to.equal('system.noDriver');
+  });
+
+  it('answers for other systems by class, and else says that nobody here knows', () => {
+    for (const family of ['bsd', 'unix', 'macos-like', 'other'] as const) {
+      const code = (class24: number) => of([aPackage({})], onSystem(family, null), class24).code;
+      expect(code(AHCI), family).to.equal(
+        family === 'other' ? 'system.askSystem' : 'system.ownDriver',
+      );
+      expect(code(NVME), family).to.equal(
+        family === 'bsd' ? 'system.ownDriver' : 'system.askSystem',
+      );
+      expect(code(0x020000), family).to.equal('system.askSystem');
+      // Neither its release nor its architecture is asked for.
+      const asked = unknownFacts(onSystem(family, null), []).map((fact) => fact.code);
+      expect(asked).to.not.include('system.version');
+    }
+  });
+
+  it('says where disks at fast USB ports are copied from by the older protocol', () => {
+    const card = aCard({ ids: { ...NOT_OF_A_CLASS, class24: XHCI } });
+    const codes = (version: string) =>
+      driverSupport(card, onSystem('linux', version), []).map(({ code }) => code);
+    // UASP since Linux 3.15 (kernel release notes, from memory).
+    expect(codes('3.14')).to.include('system.slowDisks');
+    expect(codes('3.15')).to.not.include('system.slowDisks');
   });
 });
 

@@ -28,6 +28,7 @@ import {
   GAMING,
   OFFICE_TWO_CARDS,
   OLD_TOWER,
+  SERVER_BOARD,
   SMALL_DESKTOP,
   TOWER,
   WORKSTATION,
@@ -528,6 +529,38 @@ describe('Job 20: Wi-Fi where the only x1 slot is under a graphics card', () => 
       reason: 'blocked',
       finding: { code: 'body.neighbour', verdict: 'blocked', subject: 'Kelpwick Beacon 120' },
     });
+  });
+});
+
+describe('Job 21: ten drives on a board with four ports, a system other than the usual one', () => {
+  const machine: Machine = {
+    ...SERVER_BOARD,
+    builtIn: told([{ kind: 'drives', ports: 4, socket: 'sata', ownPorts: 4 }]),
+    system: { ...SERVER_BOARD.system, family: told('bsd'), version: told('14.1') },
+    supply: { ...SERVER_BOARD.supply, plugs: told([{ type: 'sata', count: 10 }]) },
+    case: { ...SERVER_BOARD.case, bays: told(10) },
+  };
+  const need = plainNeed('drives', 'drives', {
+    ports: 10,
+    drive: 'sata',
+    bytesPerSecond: 450e6,
+    systemDriver: true,
+  });
+
+  it('takes a card that the system drives by its class, and no other', () => {
+    expect(codes('Locker 4', machine, 's1')).to.include('system.ownDriver');
+    expect(codes('Vault 8H', machine, 's1')).to.include('system.askSystem');
+    expect(flowOf(card('Vault 8H'), slot(machine, 's1'), need, machine)?.finding.code).to.equal(
+      'deliver.ownDriver',
+    );
+    const [look] = valuesOf(stepsFor(machine, ['Locker 4', 's1']), 'checkDevice');
+    expect(look?.family).to.equal('bsd');
+  });
+
+  it('counts lanes times generation against drives at full speed', () => {
+    const [first, ...others] = plan(machine, [need]).placements;
+    expect([first?.card.ids.class24, others.length]).to.deep.equal([0x010601, 0]);
+    expect(plan(machine, [need]).unmet).to.deep.equal([]);
   });
 });
 

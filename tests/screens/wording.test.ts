@@ -35,9 +35,15 @@ import { PACKAGES } from '../../demo/drivers';
 import { demoJobs } from '../../demo/jobs';
 import { TEMPLATES } from '../../demo/machines';
 import { codesWhere } from '../../src/core/rules/findingCodes.ts';
-import { emptySupply, emptyMachine, emptySlot, unknownFacts } from '../../src/core/index.ts';
+import {
+  SYSTEM_FAMILIES,
+  emptySupply,
+  emptyMachine,
+  emptySlot,
+  unknownFacts,
+} from '../../src/core/index.ts';
 
-import { aCard } from '../builders/parts';
+import { aCard, told } from '../builders/parts';
 
 const jobs = demoJobs(
   readFileSync(new URL('../../demo/evidence/lighthouse-museum.lspci.txt', import.meta.url), 'utf8'),
@@ -184,6 +190,23 @@ describe('Words for the device list', () => {
       .flatMap(steps)
       .find(({ code, values }) => code === 'checkDevice' && values['family'] === 'linux');
     expect(stepWords(other!).detail).to.match(/lspci -nn shows it as \[f1a5:75\d\d\]/);
+  });
+
+  it('name no program that the system does not have', () => {
+    for (const family of SYSTEM_FAMILIES) {
+      const details = jobs
+        .map((job) => ({
+          ...job,
+          machine: { ...job.machine, system: { ...job.machine.system, family: told(family) } },
+        }))
+        .flatMap(steps)
+        .filter(({ code }) => code === 'checkDevice' || code === 'checkLink')
+        .map((step) => stepWords(step).detail ?? '');
+      expect(details.length).to.be.greaterThan(2);
+      // Where there is none of its own, the one of a live system from a stick is named with that system.
+      for (const detail of details.filter((each) => each.includes('lspci')))
+        expect(detail, family).to.match(family === 'linux' ? /^lspci/ : /live Linux.*lspci/);
+    }
   });
 });
 

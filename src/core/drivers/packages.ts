@@ -5,7 +5,7 @@ import type { DriverPackage } from '../parts/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
-import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
+import { classDriver, compareReleases, compareVersions } from './classDrivers.ts';
 
 /** The packages the driver library knows, or null while it cannot be reached. */
 export type DriverLibrary = readonly DriverPackage[] | null;
@@ -52,7 +52,7 @@ export const chosenDriver = (
   library: readonly DriverPackage[],
 ): DriverChoice => ({
   package: bestPackage(card, machine, library),
-  ownDriver: SYSTEM_DRIVEN_CLASSES[card.ids.class24] ?? null,
+  ownDriver: classDriver(card.ids.class24, machine.system),
 });
 
 /** The packages to use for these cards, each once. */
@@ -71,17 +71,7 @@ function servesSystem(candidate: DriverPackage, machine: Machine): boolean {
     (system) =>
       system.family === valueOf(machine.system.family) &&
       system.architecture === valueOf(machine.system.architecture) &&
-      compareVersions(version, system.from) >= 0 &&
-      (system.to === null || compareVersions(version, system.to) <= 0),
+      compareReleases(system.family, version, system.from) >= 0 &&
+      (system.to === null || compareReleases(system.family, version, system.to) <= 0),
   );
-}
-
-/** Dotted numbers compared part by part; a missing part counts as zero. */
-export function compareVersions(a: string, b: string): number {
-  const [left, right] = [a.split('.').map(Number), b.split('.').map(Number)];
-  for (let part = 0; part < Math.max(left.length, right.length); part += 1) {
-    const difference = (left[part] ?? 0) - (right[part] ?? 0);
-    if (difference !== 0) return difference;
-  }
-  return 0;
 }

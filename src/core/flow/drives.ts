@@ -1,10 +1,10 @@
 /** Drives: what each gets alone or while all work, and whether the machine starts from them. */
 import type { DeliveryOf } from '../parts/delivery.ts';
+import { classIsDriven } from '../drivers/classDrivers.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import { unitsNeeded, type NeedOf } from '../parts/need.ts';
 import type { Finding } from '../rules/finding.ts';
-import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
 import { DRIVES } from '../standards/storage.ts';
 import { row } from '../units.ts';
 import type { Flow, Provider, ProviderCard } from './flow.ts';
@@ -41,7 +41,7 @@ export function drivesFlow(
       ...otherDrive(provider, need),
       ...(fitted === null
         ? []
-        : [...boots(fitted.card, need, machine), ...driven(fitted.card, need)]),
+        : [...boots(fitted.card, need, machine), ...driven(fitted.card, need, machine)]),
       ...(delivers.socket === 'm2' ? [] : bays(need, machine)),
     ],
   });
@@ -70,10 +70,18 @@ function boots(
     : [{ code: 'deliver.notBootable', verdict: 'blocked' }];
 }
 
-const driven = (card: ProviderCard, need: NeedOf<'drives'>): readonly Finding[] =>
-  need.systemDriver && SYSTEM_DRIVEN_CLASSES[card.ids.class24] === undefined
-    ? [{ code: 'deliver.ownDriver', verdict: 'blocked' }]
-    : [];
+function driven(
+  card: ProviderCard,
+  need: NeedOf<'drives'>,
+  { system }: Machine,
+): readonly Finding[] {
+  if (!need.systemDriver) return [];
+  const state = classIsDriven(card.ids.class24, system);
+  if (state === 'yes') return [];
+  return state === 'unknown'
+    ? [{ code: 'deliver.ownDriverUnknown', verdict: 'unknown' }]
+    : [{ code: 'deliver.ownDriver', verdict: 'blocked' }];
+}
 
 /** Drives on cables want bays; those on the card itself do not. */
 function bays(need: NeedOf<'drives'>, machine: Machine): readonly Finding[] {

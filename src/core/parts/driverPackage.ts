@@ -1,7 +1,7 @@
 /** A driver package as the driver library describes it. */
 import * as z from 'zod/mini';
 import { MOST, date, id, listOf, text, version } from './limits.ts';
-import { Architecture, SystemFamily } from './machine.ts';
+import { Architecture, SystemFamilySchema } from './machine.ts';
 import type { DeepReadonly } from '../units.ts';
 
 export const DriverPackage = z.object({
@@ -15,7 +15,7 @@ export const DriverPackage = z.object({
   deviceIds: listOf(z.string().check(z.regex(/^[0-9a-f]{4}:[0-9a-f]{4}$/)), MOST.deviceIds),
   systems: listOf(
     z.object({
-      family: SystemFamily,
+      family: SystemFamilySchema,
       architecture: Architecture,
       /** Lowest and highest version served; the highest is null while it is not limited. */
       from: version,

@@ -5,6 +5,7 @@ import * as limits from './limits.ts';
 import { MOST, date, id, listOf, text, version } from './limits.ts';
 import { PciAddress, PciFunction } from './pciFunction.ts';
 import { PLUG_TYPES } from '../standards/plugs.ts';
+import { SYSTEM_FAMILIES } from '../standards/systems.ts';
 import { SCREEN_INPUTS } from '../standards/screens.ts';
 import { M2_KEYS } from '../standards/slotRecords.ts';
 import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
@@ -28,7 +29,7 @@ const Place = z.object({ xMm: limits.offsetMm, yMm: limits.offsetMm });
 export const SlotBus = z.enum(['pcie', 'pci', 'm2']);
 export type SlotBus = z.infer<typeof SlotBus>;
 
-export const SystemFamily = z.enum(['windows', 'linux']);
+export const SystemFamilySchema = z.enum(SYSTEM_FAMILIES);
 export const Architecture = z.enum(['x86-64', 'x86-32', 'arm64']);
 export const CoverType = z.enum(['screwed', 'clipped', 'snapped']);
 export const BracketHeight = z.enum(['full', 'low']);
@@ -279,7 +280,7 @@ export const Machine = z
     enclosures: listOf(Enclosure, MOST.enclosures),
     supply: SupplySchema,
     system: z.object({
-      family: fact(SystemFamily),
+      family: fact(SystemFamilySchema),
       /** As the system gives it: 10, 11, 6.1. */
       version: fact(version),
       architecture: fact(Architecture),
@@ -342,7 +343,6 @@ export type Enclosure = DeepReadonly<z.infer<typeof Enclosure>>;
 export type Screen = DeepReadonly<z.infer<typeof Screen>>;
 export type Machine = DeepReadonly<z.infer<typeof Machine>>;
 export type BracketHeight = z.infer<typeof BracketHeight>;
-export type SystemFamily = z.infer<typeof SystemFamily>;
 export type Architecture = z.infer<typeof Architecture>;
 export type CoverType = z.infer<typeof CoverType>;
 

@@ -34,7 +34,7 @@ function installing(each: AssembledCard): readonly Draft[] {
   return [step('installDriver', { ...cardAt(each), title, version }, keyed(each))];
 }
 
-export const prove = ({ cards }: Assembly): readonly Draft[] =>
+export const prove = ({ cards, machine }: Assembly): readonly Draft[] =>
   cards.flatMap((each) => {
     const link = each.link?.link;
     if (link == null) return [];
@@ -42,7 +42,7 @@ export const prove = ({ cards }: Assembly): readonly Draft[] =>
     return [
       step(
         'checkLink',
-        { ...cardAt(each), generation, width },
+        { ...cardAt(each), generation, width, family: valueOf(machine.system.family) },
         { ...keyed(each), cautions: ['hotCard'] },
       ),
     ];

@@ -2,10 +2,11 @@
 import type { AssembledCard } from '../assembly/assembly.ts';
 import { cardName } from '../parts/card.ts';
 import type { Stage } from '../parts/job.ts';
-import type { BracketHeight, SystemFamily } from '../parts/machine.ts';
+import type { BracketHeight } from '../parts/machine.ts';
 import type { FactCode } from '../rules/facts.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 import type { BoardHeader, FrontLead } from '../standards/headers.ts';
+import type { SystemFamily } from '../standards/systems.ts';
 import type { PlugAdapter, PlugType } from '../standards/plugs.ts';
 
 export type CautionCode =
@@ -107,7 +108,11 @@ export interface StepValues {
   readonly ownDriver: CardAt & { readonly driver: string };
   readonly installFound: CardAt;
   readonly restart: Nothing;
-  readonly checkLink: CardAt & { readonly generation: number; readonly width: number };
+  readonly checkLink: CardAt & {
+    readonly generation: number;
+    readonly width: number;
+    readonly family: SystemFamily | null;
+  };
   readonly keepParts: Nothing;
   readonly explain: Nothing;
 }

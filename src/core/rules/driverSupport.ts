@@ -1,10 +1,11 @@
 /** Is there a driver for this card on this system? Device identity first, then the classes a system drives itself. */
+import { classDriver, isDrivenSince } from '../drivers/classDrivers.ts';
 import { bestPackage, type DriverLibrary } from '../drivers/packages.ts';
 import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
-import { SYSTEM_DRIVEN_CLASSES } from '../standards/pciClasses.ts';
+import { NEW_USB_DISKS_SINCE, PACKAGED_FAMILIES } from '../standards/systems.ts';
 import type { Finding } from './finding.ts';
 
 export function driverSupport(
@@ -13,10 +14,11 @@ export function driverSupport(
   library: DriverLibrary,
 ): readonly Finding[] {
   const { family, version, architecture } = machine.system;
-  if (family === null || version === null || architecture === null) {
+  if (family === null) return [{ code: 'system.unknown', verdict: 'unknown' }];
+  const ownClass = classDriver(card.ids.class24, machine.system);
+  if (!PACKAGED_FAMILIES.includes(family.value)) return byClass(ownClass);
+  if (version === null || architecture === null)
     return [{ code: 'system.unknown', verdict: 'unknown' }];
-  }
-  const ownClass = SYSTEM_DRIVEN_CLASSES[card.ids.class24];
   const best = library === null ? null : bestPackage(card, machine, library);
   if (best !== null) {
     const subject = `${best.title} ${best.version}`;
@@ -29,9 +31,28 @@ export function driverSupport(
       ? [{ code: 'system.secureBoot', verdict: 'needs', subject }, ...first]
       : [{ code: 'system.package', verdict: 'clear', subject }, ...first];
   }
-  if (ownClass !== undefined)
-    return [{ code: 'system.ownDriver', verdict: 'clear', subject: ownClass }];
+  if (ownClass !== null) {
+    return [
+      { code: 'system.ownDriver', verdict: 'clear', subject: ownClass },
+      ...slowDisks(card, machine),
+    ];
+  }
   return library === null
     ? [{ code: 'system.libraryAway', verdict: 'unknown' }]
     : [{ code: 'system.noDriver', verdict: 'blocked', subject: deviceId(card.ids) }];
+}
+
+/** Of a system for which no maker publishes packages: its own driver for the class, or nobody here knows. */
+const byClass = (ownClass: string | null): readonly Finding[] => [
+  ownClass === null
+    ? { code: 'system.askSystem', verdict: 'unknown' }
+    : { code: 'system.ownDriver', verdict: 'clear', subject: ownClass },
+];
+
+/** USB ports that are fast enough for it to show, on a system that copies from disks by the older protocol. */
+function slowDisks({ delivers }: Card, { system }: Machine): readonly Finding[] {
+  if (delivers.kind !== 'usb' || delivers.signalling === '2.0') return [];
+  return isDrivenSince(NEW_USB_DISKS_SINCE, system) === 'no'
+    ? [{ code: 'system.slowDisks', verdict: 'limited' }]
+    : [];
 }

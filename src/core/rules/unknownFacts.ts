@@ -8,6 +8,7 @@ import { FACTS, type FactCode } from './facts.ts';
 import type { Finding } from './finding.ts';
 import { findingRow } from './findingCodes.ts';
 import { housings, type Housing } from '../placement/housing.ts';
+import { PACKAGED_FAMILIES } from '../standards/systems.ts';
 import { verdictTable } from './verdict.ts';
 
 export interface UnknownFact {
@@ -23,12 +24,14 @@ export interface UnknownFact {
 export function unknownFacts(machine: Machine, needs: readonly Need[]): readonly UnknownFact[] {
   const asked = (kind: Need['kind']) => needs.some((need) => need.kind === kind);
   const { system, path } = machine;
+  // What no maker publishes packages for is answered by class.
+  const isPackaged = system.family === null || PACKAGED_FAMILIES.includes(system.family.value);
   const rooms = housings(machine).map(roomFacts);
   return [
     ...open('slots', machine.slots.length === 0),
     ...open('system.family', system.family === null),
-    ...open('system.version', system.version === null),
-    ...open('system.architecture', system.architecture === null),
+    ...open('system.version', isPackaged && system.version === null),
+    ...open('system.architecture', isPackaged && system.architecture === null),
     ...rooms.flatMap(({ brackets }) => brackets),
     ...machine.slots.flatMap(slotFacts),
     ...rooms.flatMap(({ rest }) => rest),

@@ -39,10 +39,3 @@ export const CLASS_BRIDGE = 0x0604;
 export function className(classCode: number): string {
   return CLASS_NAMES[classCode] ?? `Class ${inHex(classCode, 4)}`;
 }
-
-/** 24-bit class codes that run on every current system's own driver. */
-export const SYSTEM_DRIVEN_CLASSES: Readonly<Record<number, string>> = {
-  0x010601: 'AHCI',
-  0x010802: 'NVMe',
-  0x0c0330: 'xHCI',
-};

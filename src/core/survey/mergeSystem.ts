@@ -3,6 +3,7 @@ import { valueOf, type Fact, type Source } from '../parts/fact.ts';
 import { MOST, MOST_PIXELS, clipped } from '../parts/limits.ts';
 import type { Machine, Screen } from '../parts/machine.ts';
 import { addClaim } from './claims.ts';
+import type { SystemFamily } from '../standards/systems.ts';
 import type { Evidence } from '../read/evidence.ts';
 import { upTo, type ProblemList } from '../read/problem.ts';
 import type { ScreenReading } from '../read/screens/edid.ts';
@@ -64,7 +65,7 @@ export function withSystem(machine: Machine, evidence: Evidence): Machine {
       inTrouble: deviceList.inTrouble,
       system: {
         ...secured,
-        family: heard<'windows' | 'linux'>(before.family, 'windows'),
+        family: heard<SystemFamily>(before.family, 'windows'),
         version: heard(before.version, version),
         architecture: heard(before.architecture, architecture),
         name: heard(before.name, name),
@@ -77,7 +78,7 @@ export function withSystem(machine: Machine, evidence: Evidence): Machine {
     ...machine,
     system: {
       ...secured,
-      family: heard<'windows' | 'linux'>(before.family, 'linux'),
+      family: heard<SystemFamily>(before.family, 'linux'),
       version: heard(before.version, kernel?.version),
       architecture: heard(before.architecture, kernel?.architecture),
       name: heard(before.name, osName),

@@ -11,6 +11,7 @@ import {
   type Machine,
   type Claim,
   type Source,
+  type SystemFamily,
 } from '$core';
 import { deliveryWords } from './deliveries';
 import { linkWords, modeWords } from './figures';
@@ -24,7 +25,7 @@ interface FactWords {
 export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
   slots: {
     name: 'Slots',
-    how: 'Drop the machine’s lspci report, take a template, or add them by hand.',
+    how: 'Drop the machine’s own report (Evidence says how to get one), take a template, or add them by hand.',
   },
   'slot.connectorLanes': {
     name: 'Length of the slot',
@@ -32,9 +33,12 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
   },
   'slot.lanes': {
     name: 'Lanes wired',
-    how: 'Drop the machine’s lspci report into the survey.',
+    how: 'Drop the machine’s own report: Evidence says how to get one.',
   },
-  'slot.generation': { name: 'Generation', how: 'Drop the machine’s lspci report.' },
+  'slot.generation': {
+    name: 'Generation',
+    how: 'Drop the machine’s own report, or read the board’s manual.',
+  },
   'slot.opening': { name: 'Opening it faces', how: 'Count openings from the processor’s end.' },
   'slot.occupant': { name: 'What sits in it', how: 'Look, and enter what it holds.' },
   'slot.openEnd': {
@@ -43,7 +47,7 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
   },
   'slot.powerWatts': {
     name: 'Power limit of the slot',
-    how: 'Drop the machine’s lspci report, or look in the board’s manual.',
+    how: 'Drop the report of a Linux system, or look in the board’s manual.',
   },
   'slot.keying': {
     name: 'Key of the slot',
@@ -154,6 +158,15 @@ export const SOURCE_SHORT: Readonly<Record<Source, string>> = {
   technician: 'by hand',
 };
 
+export const SYSTEM_FAMILY_WORDS: Readonly<Record<SystemFamily, string>> = {
+  windows: 'Windows',
+  linux: 'Linux',
+  bsd: 'BSD',
+  unix: 'another Unix',
+  'macos-like': 'macOS or alike',
+  other: 'another system',
+};
+
 /** Facts that can be contradicted and that no rule asks for by name. */
 const OTHER_NAMES: Readonly<Record<Exclude<FactName, FactCode>, string>> = {
   'slot.number': 'Number of the slot',
@@ -246,7 +259,7 @@ const VALUES: { readonly [Name in FactName]: (value: FactValues[Name]) => string
   'supply.measuredWatts': inUnit('W'),
   'supply.plugsInUse': (plugs) => listed(plugs.map(({ type, feeds }) => `${type} for ${feeds}`)),
   'supply.plugs': (plugs) => listed(plugs.map(({ count, type }) => `${count} × ${type}`)),
-  'system.family': asIs,
+  'system.family': (family) => SYSTEM_FAMILY_WORDS[family],
   'system.version': asIs,
   'system.architecture': asIs,
   'system.name': asIs,

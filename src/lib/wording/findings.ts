@@ -286,6 +286,14 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'No driver for this system is known ({subject}).',
     remedy: 'Another card, or another system version.',
   },
+  'system.askSystem': {
+    says: 'Whether this system drives it is not known here.',
+    remedy: 'Ask the system’s own list of hardware, or take a card of a class that it drives.',
+  },
+  'system.slowDisks': {
+    says: 'This release copies from disks at USB ports by the older protocol: slower than the port.',
+    remedy: 'A newer release of the system.',
+  },
   'system.unknown': {
     says: 'The system, its version or architecture is not known.',
   },
@@ -362,6 +370,10 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   'deliver.bootUnknown': {
     says: 'Whether the machine starts from drives on it depends on the firmware, which is not known.',
     remedy: 'Look whether it is UEFI or BIOS.',
+  },
+  'deliver.ownDriverUnknown': {
+    says: 'The need asks for a driver that comes with the system; whether it has one for this is not known.',
+    remedy: 'Tell the system’s release in the survey.',
   },
   'deliver.ownDriver': {
     says: 'It needs a driver of its own; the need asks for one that comes with the system.',

@@ -213,10 +213,9 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     detail: `${driver}: nothing to install.`,
   }),
   restart: () => ({ title: 'Restart, and look again', detail: 'More than one restart is normal.' }),
-  checkLink: ({ generation, width, ...card }) => ({
+  checkLink: ({ generation, width, family, ...card }) => ({
     title: `Read the link of ${at(card)}: Gen ${generation} x${width} expected`,
-    detail:
-      'On Linux: lspci -vv, line LnkSta, while the card is busy; an idle card may show a slower link to save power.',
+    detail: `${LINK_SHOWN[family ?? 'other']}, while the card is busy; an idle card may show a slower link to save power.`,
   }),
   keepParts: () => ({
     title: 'Hand over the parts that came out',
@@ -250,6 +249,26 @@ const DEVICE_LIST: Readonly<Record<SystemFamily, (identity: string) => string>> 
     return `In the system’s device list its hardware ids begin with PCI\\VEN_${vendor}&DEV_${device}.`;
   },
   linux: (identity) => `lspci -nn shows it as [${identity}].`,
+  bsd: (identity) =>
+    `pciconf -l shows it with ${chipOf(identity)}; the start messages name its driver.`,
+  unix: (identity) => `Its list of devices shows it as pci${identity.replace(':', ',')}.`,
+  'macos-like': (identity) =>
+    `The system’s report on PCI devices shows it; its identity is ${identity}.`,
+  other: (identity) => `In the system’s own list of PCI devices its identity is ${identity}.`,
+};
+/** An identity as that list writes it. */
+const chipOf = (identity: string): string => {
+  const [vendor, device] = identity.split(':');
+  return `vendor=0x${vendor} device=0x${device}`;
+};
+/** Where each system shows what a link trained to. */
+const LINK_SHOWN: Readonly<Record<SystemFamily, string>> = {
+  windows: 'Device list, properties of the device, details: current link speed and width',
+  linux: 'lspci -vv as root, line LnkSta',
+  bsd: 'pciconf -lc, “link x… at …”',
+  unix: 'Firmware setup, or a live Linux from a USB stick: lspci -vv',
+  'macos-like': 'The system’s report on PCI devices: link width and speed',
+  other: 'Firmware setup, or a live Linux from a USB stick: lspci -vv',
 };
 
 export const stepWords = (step: Step): StepWords =>

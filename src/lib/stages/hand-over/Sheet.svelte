@@ -3,6 +3,7 @@
   import { cardName, type HandOverSheet, type Job } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { findingWords } from '$lib/wording/findings';
+  import { SYSTEM_FAMILY_WORDS } from '$lib/wording/facts';
   import { atMoment, band, flowFigure, inMoney, linkWords } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';
   import { judgementWords } from '$lib/wording/proof';
@@ -10,13 +11,15 @@
 
   let { job, sheet }: { job: Job; sheet: HandOverSheet } = $props();
 
-  const FAMILIES = { windows: 'Windows', linux: 'Linux, kernel' } as const;
   /** What the next technician starts from, as far as it is known. */
   const state = $derived.by(() => {
     const { systemName, family, version, build, firmware, firmwareDate, screens, inTrouble } =
       sheet.machine;
     const system =
-      systemName ?? (family === null ? null : `${FAMILIES[family]} ${version ?? ''}`.trim());
+      systemName ??
+      (family === null
+        ? null
+        : `${family === 'linux' ? 'Linux, kernel' : SYSTEM_FAMILY_WORDS[family]} ${version ?? ''}`.trim());
     return [
       system === null ? '' : `system ${system}${build === null ? '' : ` (${build})`}`,
       firmware === null

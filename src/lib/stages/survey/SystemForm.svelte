@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { COPY_DRIVES, type Machine } from '$core';
-  import { COPY_DRIVE_WORDS } from '$lib/wording/facts';
+  import { COPY_DRIVES, SYSTEM_FAMILIES, type Machine } from '$core';
+  import { COPY_DRIVE_WORDS, SYSTEM_FAMILY_WORDS } from '$lib/wording/facts';
   import BuiltIn from './BuiltIn.svelte';
   import FactField from './FactField.svelte';
   import {
@@ -17,10 +17,9 @@
   let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
     $props();
 
-  const FAMILY = choiceField([
-    ['windows', 'Windows'],
-    ['linux', 'Linux'],
-  ] as const);
+  const FAMILY = choiceField(
+    SYSTEM_FAMILIES.map((family) => [family, SYSTEM_FAMILY_WORDS[family]] as const),
+  );
   const ARCHITECTURE = choiceField([
     ['x86-64', 'x86, 64 bit'],
     ['x86-32', 'x86, 32 bit'],
