@@ -1,5 +1,6 @@
 /** Invented jobs that several cards, links or limits decide together. */
 import { known, plainNeed, type Machine, type Need, type Slot } from '../src/core/index.ts';
+import { drives } from './catalogue/row.ts';
 import { fitted } from './machineParts.ts';
 import { EXTERNAL_BOX, GAMING, HOME_TOWER, MICRO_TOWER, MINI, SERVER_BOARD } from './machines.ts';
 
@@ -19,9 +20,7 @@ const withPorts = (machine: Machine, ports: number): Machine => ({
   ...machine,
   builtIn: told([
     ...(machine.builtIn?.value ?? []).filter(({ kind }) => kind !== 'drives'),
-    ...(ports > 0
-      ? [{ kind: 'drives' as const, ports, socket: 'sata' as const, ownPorts: ports }]
-      : []),
+    ...(ports > 0 ? [drives(ports, 'sata')] : []),
   ]),
 });
 

@@ -113,7 +113,8 @@ export const drives = (
   ports: number,
   socket: 'sata' | 'm2',
   ownPorts = ports,
-): DeliveryOf<'drives'> => ({ kind: 'drives', ports, socket, ownPorts });
+  sataModules = 0,
+): DeliveryOf<'drives'> => ({ kind: 'drives', ports, socket, ownPorts, sataModules });
 
 export const wifi = (
   radioMegabits: number,

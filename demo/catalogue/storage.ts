@@ -307,7 +307,7 @@ const pair: Card = card(
     leadsBeforeSeating: ['SATA cable of the second module to the board'],
     priceCents: 2_900,
   },
-  drives(1, 'm2'),
+  drives(1, 'm2', 1, 1),
 );
 
 export const STORAGE: readonly Card[] = [...cabled, ...carriers, pair];

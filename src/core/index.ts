@@ -64,6 +64,7 @@ export {
   type CopyDrive,
   DRIVES,
   DRIVE_ARRAYS,
+  WANTED_DRIVES,
   type DriveArray,
   DRIVE_SOCKETS,
   arrayBytesPerSecond,
@@ -153,6 +154,8 @@ export {
   type FigureObservation,
   Observation,
   enteredFigure,
+  enteredSerial,
+  serialOf,
   figureFor,
 } from './parts/observation.ts';
 export {
@@ -248,7 +251,12 @@ export {
 export { learnCard, learnable } from './catalogue/learnCard.ts';
 
 export { modalias, modulesFor, shellMatch } from './drivers/moduleMatching.ts';
-export { type DriverLibrary, bestPackage, packagesFor } from './drivers/packages.ts';
+export {
+  type DriverChoice,
+  type DriverLibrary,
+  bestPackage,
+  packagesFor,
+} from './drivers/packages.ts';
 export { classDriver, compareReleases, compareVersions } from './drivers/classDrivers.ts';
 
 export {

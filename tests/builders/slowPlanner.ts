@@ -260,7 +260,11 @@ export function costOf(
           ]
         : [],
     ),
-    ...adapters.map((fits) => ({ kind: 'plugAdapter' as const, fits, count: 1 })),
+    ...[...adapters, ...flows.flatMap(({ forDrives }) => forDrives.plugAdapters)].map((fits) => ({
+      kind: 'plugAdapter' as const,
+      fits,
+      count: 1,
+    })),
     ...(fresh.length > 0 && valueOf(machine.case.spareScrews) === 0
       ? [{ kind: 'screws' as const, fits: '', count: 1 }]
       : []),

@@ -20,6 +20,10 @@ import {
   writeJobFile,
   type Job,
   enteredFigure,
+  enteredSerial,
+  forExport,
+  type DeviceObservation,
+  type SheetCard,
   valueOf,
 } from '../../src/core/index.ts';
 import { demoJobs } from '../../demo/jobs.ts';
@@ -35,6 +39,7 @@ import {
   aMachine,
   aSlot,
   networkNeed,
+  occupiedBy,
   told,
   usbNeed,
   measured,
@@ -381,7 +386,7 @@ describe('Job files', () => {
     expect(rest).to.deep.equal({
       ...todaysWords(plain),
       format: JOB_FORMAT,
-      plan: { ...before.plan, unmet: [] },
+      plan: { ...todaysWords(before.plan), unmet: [] },
     });
     expect(readings).to.have.length(2);
     expect(observations).to.deep.equal(
@@ -412,6 +417,75 @@ describe('Job files', () => {
 });
 
 describe('Hand-over sheet', () => {
+  it('adds up, keeps what came out, and says of no driver or number what nobody has seen', () => {
+    const before = planned();
+    const covered = (covers: 'screwed' | 'snapped'): Job => ({
+      ...before,
+      machine: { ...before.machine, case: { ...before.machine.case, covers: told(covers) } },
+    });
+    const sheet = handOverSheet(covered('screwed'));
+    const rows = [
+      ...sheet.cards.map(({ priceCents }) => priceCents),
+      ...sheet.extras.map(({ count, cents }) => count * (cents ?? 0)),
+    ];
+    expect(rows.reduce((sum, cents) => sum + cents, 0)).to.equal(sheet.totalCents);
+    // A snapped cover does not go back in.
+    expect(sheet.coversKept).to.have.members([1, 2, 3]);
+    expect(handOverSheet(covered('snapped')).coversKept).to.deep.equal([]);
+    const leaving: Job = {
+      ...before,
+      machine: {
+        ...before.machine,
+        slots: [
+          ...before.machine.slots,
+          aSlot(5, {}, { occupant: occupiedBy('Old radio', 1, 'remove') }),
+        ],
+      },
+    };
+    expect(handOverSheet(leaving).cardsKept).to.deep.equal(['Old radio']);
+  });
+
+  it('tells what runs from a report only, and a serial number from who read it', () => {
+    const before = planned();
+    const [{ slotId, serial, driver }] = handOverSheet(before).cards as [SheetCard];
+    expect([serial, driver.running]).to.deep.equal([null, null]);
+    const at = '2027-01-01T09:00:00.000Z';
+    const device: DeviceObservation = {
+      id: `device-${slotId}`,
+      kind: 'device',
+      subject: { slotId },
+      value: {
+        address: '0000:01:00.0',
+        port: null,
+        link: null,
+        tellsDrivers: true,
+        driver: 'keel 3.1',
+        trouble: '',
+      },
+      source: 'text',
+      at,
+      phase: 'after',
+      conditions: '',
+    };
+    const observations = [enteredSerial(slotId, 'AB-12', at), device];
+    const seen = apply(before, { name: 'observe', observations, what: 'report' }, STAMP);
+    const [card] = handOverSheet(seen).cards;
+    expect([card?.serial, card?.driver.running]).to.deep.equal(['AB-12', 'keel 3.1']);
+    const without = forExport(seen, { customer: true, serials: false, photographs: true });
+    expect(handOverSheet(without).cards[0]?.serial).to.equal(null);
+  });
+
+  it('has nothing to mind of work that is done', () => {
+    const before = planned();
+    const catches = (of: Job) =>
+      handOverSheet(of).cards.flatMap(({ findings }) => findings.map(({ code }) => code));
+    expect(catches(before)).to.include('bracket.swap');
+    const done = steps(before)
+      .filter(({ stage }) => stage === 'fit')
+      .reduce((of, step) => apply(of, { name: 'tickStep', stepId: step.id }, STAMP), before);
+    expect(catches(done)).to.not.include('bracket.swap');
+  });
+
   it('says what was fitted where, with link, driver, figures and parts kept', () => {
     const job = apply(planned(), measured('usb', 420e6), STAMP);
     const sheet = handOverSheet(job);
@@ -422,7 +496,7 @@ describe('Hand-over sheet', () => {
     expect(sheet.cards[0]?.driver.package?.version).to.equal('32.4.1');
     expect(sheet.cards[1]?.driver.ownDriver).to.equal('xHCI');
     expect(sheet.figures[0]?.judgement?.verdict).to.equal('clear');
-    expect(sheet.coversKept).to.have.members([1, 2, 3]);
+    expect([sheet.coversKept, sheet.cardsKept]).to.deep.equal([[], []]);
     expect(sheet.bracketsKept).to.deep.equal(['Maker Model']);
     expect(sheet.cards[0]?.findings.map(({ code }) => code)).to.include('bracket.swap');
     expect(sheet.totalCents).to.equal(6000);

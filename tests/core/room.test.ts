@@ -88,6 +88,7 @@ describe('Bays', () => {
       const machine = {
         ...plain,
         case: { ...plain.case, bays: bays === null ? null : told(bays) },
+        supply: { ...plain.supply, plugs: told([{ type: 'sata' as const, count: 4 }]) },
       };
       return flowOf(card, machine.slots[0]!, need, machine)?.finding.code;
     };

@@ -137,7 +137,11 @@ describe('Link', () => {
     const forDrives = (ports: number) => aCard({ lanes: 4, delivers: drives(ports, 'sata') });
     const slot = aSlot(1, { lanes: 4 });
     expect(codes([link(forDrives(6), slot)])).to.deep.equal(['link.enough']);
-    expect(codes([link(forDrives(7), slot)])).to.deep.equal(['link.narrowed']);
+    expect(link(forDrives(7), slot)).to.deep.include({
+      code: 'link.fewDrives',
+      needed: 7,
+      available: 6,
+    });
   });
 
   it('is unknown while lanes or generation are', () => {

@@ -4,6 +4,9 @@
  */
 import { expect } from 'chai';
 import {
+  acceptanceOf,
+  expectations,
+  judge,
   metByMachine,
   flowOf,
   packagesFor,
@@ -19,13 +22,16 @@ import {
   type Card,
   type Machine,
   type Need,
+  type NeedOf,
   type Step,
 } from '../../src/core/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
+import { drives } from '../../demo/catalogue/row.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { PACKAGES } from '../../demo/drivers.ts';
 import {
   GAMING,
+  MINI,
   OFFICE_TWO_CARDS,
   OLD_TOWER,
   SERVER_BOARD,
@@ -87,6 +93,187 @@ const inOrder = (all: readonly Step[], ...wanted: readonly Step['code'][]) => {
 };
 
 const SCREENS = plainNeed('screens', 'screens', { input: 'displayport' });
+
+describe('Job 1: a small board with one x1 slot', () => {
+  const machine: Machine = {
+    ...MINI,
+    builtIn: told([]),
+    slots: MINI.slots.map((each) =>
+      each.bus === 'pcie' ? { ...each, lanes: told(1), generation: told(3) } : each,
+    ),
+  };
+  const x1 = machine.slots.find(({ bus }) => bus === 'pcie')!;
+  const mirror = (direction: 'read' | 'write', bytesPerSecond: number) =>
+    flowOf(
+      card('Locker 2'),
+      x1,
+      plainNeed('drives', 'd', {
+        ports: 2,
+        drive: 'sata',
+        array: 'mirror',
+        direction,
+        bytesPerSecond,
+      }),
+      machine,
+    )!;
+
+  it('reads from a mirror at nearly what the link carries, and writes as its slower drive', () => {
+    // Gen 3 x1 carries 985 MB/s after coding (PCI Express Base Specification, from memory); a mirror reads up to the
+    // sum of its drives and writes each twice over the link (common practice, no source).
+    const read = mirror('read', 800e6);
+    expect(read.high).to.be.within(850e6, 985e6);
+    expect(read).to.include({ units: 2, limiting: 'slotLink' });
+    const write = mirror('write', 300e6);
+    expect(write.high).to.be.within(400e6, 492e6);
+    expect(mirror('write', 800e6).finding).to.include({ code: 'deliver.short' });
+  });
+
+  it('knows a hard disk from a solid-state drive', () => {
+    const disks = (count: number, array: 'single' | 'stripe' | 'mirror') =>
+      flowOf(
+        card('Locker 2'),
+        x1,
+        plainNeed('drives', 'd', {
+          ports: count,
+          drive: 'sata',
+          medium: 'hardDisk',
+          array,
+          bytesPerSecond: 100e6,
+        }),
+        machine,
+      )!;
+    // Common practice, no source: a hard disk shows up to 210 MB/s, whatever port it hangs on.
+    expect(disks(2, 'single')).to.include({ high: 210e6, limiting: 'drive' });
+    expect(disks(2, 'stripe')).to.include({ low: 180e6, high: 420e6 });
+    expect(disks(2, 'mirror')).to.include({ low: 90e6, high: 420e6 });
+  });
+
+  it('counts bays, power plugs and leads for the drives, each bought and joined by a step', () => {
+    const bare: Machine = {
+      ...machine,
+      case: { ...machine.case, bays: told(1) },
+      supply: {
+        ...machine.supply,
+        plugs: told([
+          { type: 'sata', count: 1 },
+          { type: '4-pin', count: 1 },
+        ]),
+      },
+    };
+    const need = plainNeed('drives', 'd', { ports: 3, drive: 'sata', bytesPerSecond: 100e6 });
+    const locker = { ...card('Locker 4'), id: 'locker' };
+    const flow = flowOf(locker, x1, need, bare)!;
+    expect(flow.forDrives).to.deep.equal({
+      bays: 2,
+      plugAdapters: ['4-pin-to-sata', 'split-sata'],
+    });
+    const job = aJob(
+      { name: 'takeTemplate', machine: bare },
+      { name: 'addNeed', need },
+      { name: 'acceptPlan', placements: [{ slotId: x1.id, card: locker }], packages: [] },
+    );
+    const all = steps(job);
+    expect(
+      valuesOf(all, 'orderExtra').map(({ kind, fits, count }) => [kind, fits, count]),
+    ).to.have.deep.members([
+      ['bay', 'drive', 2],
+      ['plugAdapter', '4-pin-to-sata', 1],
+      ['plugAdapter', 'split-sata', 1],
+      ['driveCable', 'sata', 3],
+    ]);
+    expect(valuesOf(all, 'joinDrives')[0]).to.deep.include({
+      count: 3,
+      toBoard: false,
+      plugAdapters: ['4-pin-to-sata', 'split-sata'],
+    });
+    inOrder(all, 'backUp', 'seat', 'joinDrives', 'closeCase');
+  });
+});
+
+describe('Job 8: a card that carries two modules, one over the slot and one over a cable', () => {
+  const over = (drive: 'm2' | 'm2Sata', machine = TOWER) =>
+    flowOf(
+      card('Crate Pair'),
+      slot(machine, 's5'),
+      plainNeed('drives', drive, { ports: 1, drive, bytesPerSecond: 400e6 }),
+      machine,
+    )!;
+
+  it('gives the one the slot’s lanes and the other a port of the board', () => {
+    expect(over('m2').stages.map(({ code }) => code)).to.include('slotLink');
+    expect(over('m2').high).to.be.within(3_000e6, 3_600e6);
+    const other = over('m2Sata');
+    expect(other.stages.map(({ code }) => code)).to.deep.equal(['drivePort']);
+    expect(other).to.include({ units: 1, high: 560e6, socket: 'sata' });
+    const none = { ...TOWER, builtIn: told([drives(2, 'm2')]) };
+    expect(over('m2Sata', none)).to.deep.include({
+      units: 0,
+      finding: { code: 'deliver.noBoardPort', verdict: 'blocked' },
+    });
+    expect(over('m2Sata', { ...TOWER, builtIn: null }).finding.code).to.equal(
+      'deliver.boardPortsUnknown',
+    );
+  });
+
+  it('has both fitted, and the lead joined, before the card is seated', () => {
+    const job = aJob(
+      { name: 'takeTemplate', machine: TOWER },
+      { name: 'addNeed', need: plainNeed('drives', 'a', { ports: 1, drive: 'm2' }) },
+      { name: 'addNeed', need: plainNeed('drives', 'b', { ports: 1, drive: 'm2Sata' }) },
+      {
+        name: 'acceptPlan',
+        placements: [{ slotId: 's5', card: card('Crate Pair') }],
+        packages: [],
+      },
+    );
+    const all = steps(job);
+    expect(valuesOf(all, 'joinDrives').map(({ toBoard }) => toBoard)).to.deep.equal([false, true]);
+    inOrder(all, 'joinDrives', 'joinLead', 'seat', 'screw');
+    // Neither wants a bay, a power plug or a data lead of its own.
+    expect(valuesOf(all, 'orderExtra').map(({ kind }) => kind)).to.not.include.members(['bay']);
+  });
+});
+
+describe('Job 11: four modules on one card', () => {
+  const need = (more: Partial<NeedOf<'drives'>>) =>
+    plainNeed('drives', 'd', { ports: 4, drive: 'm2', bytesPerSecond: 2_500e6, ...more });
+  const at = (slotId: string, lanes: number, more: Partial<NeedOf<'drives'>> = {}) => {
+    const there = { ...slot(GAMING, slotId), lanes: told(lanes), splits: told(true) };
+    return flowOf(card('Hold 4'), there, need(more), GAMING)!;
+  };
+
+  it('gives each drive its own four lanes where the slot splits, alone as well as together', () => {
+    // Four lanes of Gen 4 carry 7,877 MB/s after coding (from memory): more than the drive’s own.
+    expect(at('s2', 16)).to.include({ units: 4, high: 3_500e6, limiting: 'drivePort' });
+    expect(at('s2', 16, { together: false }).high).to.equal(at('s2', 16).high);
+    const slow = { ...slot(GAMING, 's7'), lanes: told(16), generation: told(1 as const) };
+    const alone = flowOf(card('Hold 4'), slow, need({ together: false }), GAMING)!;
+    // One drive alone gets no more than its four lanes of Gen 1: 1,000 MB/s.
+    expect(alone.high).to.be.within(800e6, 1_000e6);
+  });
+
+  it('shows only as many drives as the slot has fours of lanes', () => {
+    expect(at('s2', 8)).to.include({ units: 2 });
+    expect(at('s2', 4)).to.include({ units: 1 });
+  });
+
+  it('reads of a stripe the sum, and expects the link of each drive and not of the card', () => {
+    expect(at('s2', 16, { array: 'stripe' }).high).to.equal(4 * 3_500e6);
+    const [look] = valuesOf(stepsFor(GAMING, ['Hold 4', 's2']), 'checkLink');
+    expect(look).to.include({ generation: 4, width: 4, ofEach: true });
+  });
+
+  it('says of a card and a slot how many of its drives run at full speed', () => {
+    // Serial ATA 3.x: 600 MB/s a port; Gen 3 x4 carries 6.6 of them (from memory).
+    const eight = { ...card('Locker 4'), delivers: drives(8, 'sata'), lanes: 4 as const };
+    const there = { ...slot(GAMING, 's7'), lanes: told(4), generation: told(3 as const) };
+    const found = slotVerdict(eight, there, GAMING, PACKAGES).findings;
+    expect(found.find(({ code }) => code === 'link.fewDrives')).to.include({
+      needed: 8,
+      available: 6,
+    });
+  });
+});
 
 describe('Job 2: Wi-Fi into a small office desktop with low brackets', () => {
   const onPlan = { ...SMALL_DESKTOP, path: { ...SMALL_DESKTOP.path, internetMegabits: told(100) } };
@@ -270,6 +457,74 @@ describe('Job 9: low-profile graphics into a small desktop', () => {
       needed: 3,
       available: 2,
     });
+  });
+});
+
+describe('Job 12: a second network port for a server', () => {
+  const machine: Machine = {
+    ...SERVER_BOARD,
+    path: {
+      ...SERVER_BOARD.path,
+      cable: told('cat6'),
+      cableMetres: told(20),
+      farEndMegabits: told([100, 1000]),
+    },
+  };
+  const need = (more: Partial<NeedOf<'network'>>) =>
+    plainNeed('network', 'n', { ports: 2, bytesPerSecond: 200e6, ...more });
+
+  it('for throughput adds to the port there is, and shows the sum of both', () => {
+    const team = need({ team: 'throughput' });
+    const found = plan(machine, [team]);
+    expect(found.placements).to.have.length(1);
+    expect(found.unmet).to.deep.equal([]);
+    // Without a team one gigabit port cannot carry 200 MB/s, nor can two each.
+    expect(plan(machine, [need({})]).unmet).to.have.length(1);
+    const job = aJob(
+      { name: 'takeTemplate', machine },
+      { name: 'addNeed', need: team },
+      { name: 'acceptPlan', ...acceptanceOf(found, aJob(), PACKAGES) },
+    );
+    const [expectation] = expectations(job);
+    // IEEE 802.3ab at MTU 1500: 118.7 MB/s of TCP payload a port (from memory); one copy gets one port.
+    expect(expectation!.flow!.high / 1e6).to.be.closeTo(2 * 118.7, 0.1);
+    expect(expectation!.flow!.low / 1e6).to.be.closeTo(105, 1);
+    expect(judge(expectation!, 225e6)?.outcome).to.equal('asExpected');
+    expect(judge(expectation!, 260e6)?.outcome).to.equal('aboveExpected');
+  });
+
+  it('for survival takes separate cards: two ports of one fail together', () => {
+    const bare = { ...machine, builtIn: told([]) };
+    const two = need({ team: 'survival', bytesPerSecond: 90e6 });
+    const found = plan(bare, [two]);
+    expect(found.placements).to.have.length(2);
+    expect(found.unmet).to.deep.equal([]);
+    // Where nothing has to survive, ports are counted however they come.
+    const either = plan(bare, [need({ bytesPerSecond: 90e6 })]);
+    const ports = either.placements.reduce(
+      (sum, { card: { delivers } }) => sum + (delivers.kind === 'network' ? delivers.ports : 0),
+      0,
+    );
+    expect(ports).to.be.at.least(2);
+    // The port of the board and one card are two.
+    expect(plan(machine, [two]).placements).to.have.length(1);
+  });
+
+  it('lets the maker decide whether the driver comes before the card', () => {
+    const first = PACKAGES.find(({ order, inbox }) => order === 'driver-first' && !inbox)!;
+    const driven = CARDS.find(({ ids }) =>
+      first.deviceIds.includes(
+        `${ids.vendor.toString(16)}:${ids.device.toString(16).padStart(4, '0')}`,
+      ),
+    )!;
+    const there = GAMING.slots.find(({ bus }) => bus === driven.bus)!;
+    inOrder(
+      stepsFor(GAMING, [driven.model, there.id]),
+      'fetchDriver',
+      'installFirst',
+      'powerOff',
+      'seat',
+    );
   });
 });
 
@@ -535,7 +790,7 @@ describe('Job 20: Wi-Fi where the only x1 slot is under a graphics card', () => 
 describe('Job 21: ten drives on a board with four ports, a system other than the usual one', () => {
   const machine: Machine = {
     ...SERVER_BOARD,
-    builtIn: told([{ kind: 'drives', ports: 4, socket: 'sata', ownPorts: 4 }]),
+    builtIn: told([drives(4, 'sata')]),
     system: { ...SERVER_BOARD.system, family: told('bsd'), version: told('14.1') },
     supply: { ...SERVER_BOARD.supply, plugs: told([{ type: 'sata', count: 10 }]) },
     case: { ...SERVER_BOARD.case, bays: told(10) },

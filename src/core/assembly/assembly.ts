@@ -15,7 +15,7 @@ import { machineAround } from '../placement/housing.ts';
 import { slotInUse, type Placed } from '../placement/lanesLeft.ts';
 import { withMoves } from '../placement/moves.ts';
 import type { Feed } from '../placement/plugs.ts';
-import { slotLink, type SlotLink } from '../placement/slotLink.ts';
+import { deviceLink, type SlotLink } from '../placement/slotLink.ts';
 import { withOccupants } from '../placement/withCards.ts';
 import {
   extrasOf,
@@ -43,7 +43,7 @@ export interface AssembledCard {
   readonly fromSlotId: string | null;
   /** Asked with all other cards of the plan in place; none for a card that only moves. */
   readonly findings: readonly Finding[];
-  /** Null while the slot's lanes or generation are not known. */
+  /** Of each device on it. Null while the slot's lanes or generation are not known. */
   readonly link: SlotLink | null;
   /** What feeds each of its sockets, in their order. */
   readonly feeds: readonly Feed[];
@@ -91,7 +91,7 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
     card,
     slot,
     enclosureName: machine.enclosures.find(({ id }) => id === slot.enclosureId)?.name ?? null,
-    link: slotLink(card, slot),
+    link: deviceLink(card, slot),
     driver: chosenDriver(card, machine, library),
   });
   const newCards = fresh.map((placed, n): AssembledCard => ({

@@ -2,6 +2,8 @@
 import type { Flow } from '../flow/flow.ts';
 import type { Job } from '../parts/job.ts';
 import type { Need } from '../parts/need.ts';
+import { providers } from '../flow/metByMachine.ts';
+import { flowFrom } from '../flow/flowOf.ts';
 import { assemblyOf, type AssembledCard } from './assembly.ts';
 
 export interface Expectation {
@@ -22,6 +24,29 @@ export function expectations(job: Job): readonly Expectation[] {
             card.flows.flatMap((flow) => (flow.need === need ? { card, flow } : [])),
           )
           .toSorted((a, b) => b.flow.high - a.flow.high)[0];
-    return { need, card: serving?.card ?? null, flow: serving?.flow ?? null };
+    const flow = serving?.flow ?? null;
+    return { need, card: serving?.card ?? null, flow: flow && asTeam(flow, need, job) };
   });
+}
+
+/**
+ * Ports that work as one show the sum while many copies run, and one port's rate while there is one: the ports of the plan's
+ * cards and, for what is still wanted, those of the machine.
+ */
+function asTeam(best: Flow, need: Need, job: Job): Flow {
+  if (need.kind !== 'network' || need.team !== 'throughput') return best;
+  const { machine, cards } = assemblyOf(job);
+  const known = (job.plan?.placements ?? []).map(({ card }) => card);
+  const flows = [
+    ...cards.flatMap((card) => card.flows.filter((flow) => flow.need === need)),
+    ...providers(machine, known).flatMap((provider) => flowFrom(provider, need, machine) ?? []),
+  ].filter(({ units }) => units > 0);
+  let missing = need.ports;
+  const high = flows.reduce((sum, flow) => {
+    const ports = Math.min(missing, flow.units);
+    missing -= ports;
+    return sum + ports * flow.high;
+  }, 0);
+  const low = Math.min(...flows.map((flow) => flow.low));
+  return { ...best, wanted: need.bytesPerSecond, low, high };
 }

@@ -189,6 +189,7 @@ const BY_KIND: readonly Column[] = [
     column('ports', 'Drives', PORTS),
     column('socket', 'Drive socket', choiceCell(DRIVE_SOCKETS)),
     column('ownPorts', 'Ports of its own', PORTS),
+    column('sataModules', 'SATA modules led to the board', SOME),
   ),
   ...ofKind(
     'sound',
@@ -244,7 +245,7 @@ export const PLAIN_DELIVERIES: { readonly [Kind in DeliveryKind]: Delivery & { k
   usb: { kind: 'usb', ports: 2, signalling: '3.2-1', typeC: 0, milliamps: 900 },
   network: { kind: 'network', ports: 1, megabits: [100, 1000], features: [] },
   wifi: { kind: 'wifi', radioMegabits: 867, bluetooth: false, bands: ['2.4', '5'], aerials: 2 },
-  drives: { kind: 'drives', ports: 2, socket: 'sata', ownPorts: 2 },
+  drives: { kind: 'drives', ports: 2, socket: 'sata', ownPorts: 2, sataModules: 0 },
   sound: { kind: 'sound', channels: 2, inputs: 1, optical: false },
   serialLink: { kind: 'serialLink', ports: 1, gigabits: 40 },
   legacy: { kind: 'legacy', serial: 1, parallel: 0 },

@@ -84,9 +84,10 @@ export function ratesOf(all: readonly Route[]): readonly RouteRates[] {
 function rateOf(route: Route, running: readonly Route[]): Rate {
   const low = worstShare(route, running, 'low');
   const high = worstShare(route, running, 'high');
+  const { gain } = route.flow;
   return {
-    low: low.rate,
-    high: high.rate,
+    low: low.rate * gain.low,
+    high: high.rate * gain.high,
     limiting: high.limiting,
     limitingAtWorst: low.limiting,
   };

@@ -3,11 +3,13 @@ import type { DeliveryOf } from '../parts/delivery.ts';
 import { classIsDriven } from '../drivers/classDrivers.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
-import { unitsNeeded, type NeedOf } from '../parts/need.ts';
+import type { NeedOf } from '../parts/need.ts';
 import type { Finding } from '../rules/finding.ts';
-import { DRIVES } from '../standards/storage.ts';
+import { devicesShown } from '../placement/slotLink.ts';
+import type { PlugAdapter, PlugType } from '../standards/plugs.ts';
+import { DRIVES, arrayBytesPerSecond, arrayGain, type DriveSocket } from '../standards/storage.ts';
 import { row } from '../units.ts';
-import type { Flow, Provider, ProviderCard } from './flow.ts';
+import type { Flow, FlowStage, ForDrives, Provider, ProviderCard } from './flow.ts';
 import { conclude, providerId, linkStages, linkUnknown } from './flow.ts';
 
 export function drivesFlow(
@@ -15,45 +17,117 @@ export function drivesFlow(
   need: NeedOf<'drives'>,
   machine: Machine,
 ): Flow {
-  const { delivers, fitted } = provider;
-  const [low, high] = row(DRIVES, delivers.socket).practiceBytesPerSecond;
-  const working = need.together ? Math.min(delivers.ports, need.ports) : 1;
+  const sockets = socketsFor(provider, need, machine);
+  const [low, high] = row(DRIVES, sockets.socket).practiceBytesPerSecond;
+  const working =
+    need.together || need.array !== 'single' ? Math.min(sockets.count, need.ports) : 1;
   // Sockets behind a port multiplier share the controller's own port; the fullest port decides.
-  const share = 1 / Math.ceil(working / delivers.ownPorts);
-  return conclude({
+  const share = 1 / Math.ceil(working / sockets.ownPorts);
+  const several = { count: need.ports, how: need.array };
+  const [least, most] = arrayGain(several, need.direction);
+  const cabled = isModule(need, sockets.socket) ? null : onCables(need.ports, machine);
+  const flow = conclude({
     need,
     unit: 'B/s',
     wanted: need.bytesPerSecond,
-    units: delivers.ports,
+    units: sockets.count,
     stages: [
-      ...linkStages(provider, working),
+      ...(sockets.overBoard ? [] : linkStages(provider, working)),
       {
         code: 'drivePort',
         low: low * share,
         high: high * share,
-        shared: { id: `drives ${providerId(provider)}`, low, high, copies: delivers.ownPorts },
+        shared: { id: sockets.id, low, high, copies: sockets.ownPorts },
       },
+      ...(need.medium === 'hardDisk' ? [hardDisk()] : []),
     ],
     streams: working,
-    socket: delivers.socket,
-    factMissing: linkUnknown(provider),
+    gain: { low: least, high: most },
+    socket: sockets.socket,
+    factMissing: !sockets.overBoard && linkUnknown(provider),
     besides: [
-      ...otherDrive(provider, need),
-      ...(fitted === null
+      ...sockets.lacking,
+      ...(provider.fitted === null || sockets.overBoard
         ? []
-        : [...boots(fitted.card, need, machine), ...driven(fitted.card, need, machine)]),
-      ...(delivers.socket === 'm2' ? [] : bays(need, machine)),
+        : [
+            ...boots(provider.fitted.card, need, machine),
+            ...driven(provider.fitted.card, need, machine),
+          ]),
+      ...(cabled?.findings ?? []),
     ],
   });
+  return cabled === null ? flow : { ...flow, forDrives: cabled.forDrives };
 }
 
-const otherDrive = (
-  { delivers }: Provider<DeliveryOf<'drives'>>,
+/** What large files show on one disk, whatever port it hangs on. */
+function hardDisk(): FlowStage {
+  const [low, high] = arrayBytesPerSecond('disk', { count: 1, how: 'single' }, 'read');
+  return { code: 'drive', low, high };
+}
+
+/** Where the drives of a need go. */
+interface Sockets {
+  readonly socket: DriveSocket;
+  readonly count: number;
+  readonly ownPorts: number;
+  /** Those of the same name share their ports. */
+  readonly id: string;
+  /** Their data goes over a lead to a port of the board, and not over the slot. */
+  readonly overBoard: boolean;
+  readonly lacking: readonly Finding[];
+}
+
+function socketsFor(
+  provider: Provider<DeliveryOf<'drives'>>,
   need: NeedOf<'drives'>,
-): readonly Finding[] =>
-  need.drive === 'any' || need.drive === delivers.socket
-    ? []
-    : [{ code: 'deliver.otherDrive', verdict: 'blocked', subject: delivers.socket }];
+  machine: Machine,
+): Sockets {
+  const { delivers, fitted } = provider;
+  const wanted = need.drive;
+  if (wanted === 'm2Sata') {
+    const ports = boardPorts(machine);
+    const count = Math.min(delivers.sataModules, ports ?? delivers.sataModules);
+    return {
+      socket: 'sata',
+      count,
+      ownPorts: Math.max(1, count),
+      id: 'drives board',
+      overBoard: true,
+      lacking: [
+        ...(delivers.sataModules === 0 ? [otherDrive('m2')] : []),
+        ...(delivers.sataModules > 0 && ports === 0 ? [NO_BOARD_PORT] : []),
+        ...(delivers.sataModules > 0 && ports === null ? [BOARD_PORTS_UNKNOWN] : []),
+      ],
+    };
+  }
+  const shown = fitted === null ? null : devicesShown(fitted.card, fitted.slot);
+  return {
+    socket: delivers.socket,
+    count: Math.min(delivers.ports, shown ?? delivers.ports),
+    ownPorts: delivers.ownPorts,
+    id: `drives ${providerId(provider)}`,
+    overBoard: false,
+    lacking: wanted === 'any' || wanted === delivers.socket ? [] : [otherDrive(delivers.socket)],
+  };
+}
+
+const otherDrive = (subject: DriveSocket): Finding => ({
+  code: 'deliver.otherDrive',
+  verdict: 'blocked',
+  subject,
+});
+const NO_BOARD_PORT: Finding = { code: 'deliver.noBoardPort', verdict: 'blocked' };
+const BOARD_PORTS_UNKNOWN: Finding = { code: 'deliver.boardPortsUnknown', verdict: 'unknown' };
+
+/** Free ports of the board for drives on cables; null while nobody told. */
+const boardPorts = ({ builtIn }: Machine): number | null =>
+  valueOf(builtIn)?.reduce(
+    (sum, each) => sum + (each.kind === 'drives' && each.socket === 'sata' ? each.ports : 0),
+    0,
+  ) ?? null;
+
+const isModule = ({ drive }: NeedOf<'drives'>, socket: DriveSocket): boolean =>
+  socket === 'm2' || drive === 'm2Sata';
 
 /** A machine starts from drives on a card only when the card brings start-up code that its firmware runs. */
 function boots(
@@ -83,10 +157,38 @@ function driven(
     : [{ code: 'deliver.ownDriver', verdict: 'blocked' }];
 }
 
-/** Drives on cables want bays; those on the card itself do not. */
-function bays(need: NeedOf<'drives'>, machine: Machine): readonly Finding[] {
-  const there = valueOf(machine.case.bays);
-  const needed = unitsNeeded(need);
-  if (there === null || there >= needed) return [];
-  return [{ code: 'deliver.fewBays', verdict: 'limited', needed, available: there, unit: 'count' }];
+/** What drives on cables find of bays and power plugs, and what is bought where that is too little. */
+function onCables(
+  needed: number,
+  { case: room, supply }: Machine,
+): { readonly findings: readonly Finding[]; readonly forDrives: ForDrives } {
+  const bays = valueOf(room.bays) ?? needed;
+  const plugs = valueOf(supply.plugs);
+  const free = (wanted: PlugType): number =>
+    plugs === null
+      ? needed
+      : plugs.reduce((sum, { type, count }) => sum + (type === wanted ? count : 0), 0);
+  const [own, others] = [free('sata'), free('4-pin')];
+  // A drive plug of the other kind feeds one by an adapter, a splitter a second one.
+  const adapted = Math.min(others, Math.max(0, needed - own));
+  const split = Math.max(0, needed - own - others);
+  return {
+    findings: [
+      ...(bays < needed ? [short('deliver.fewBays', needed, bays)] : []),
+      ...(split > 0 ? [short('deliver.fewDrivePlugs', needed, own + others)] : []),
+    ],
+    forDrives: {
+      bays: Math.max(0, needed - bays),
+      plugAdapters: [
+        ...Array<PlugAdapter>(adapted).fill('4-pin-to-sata'),
+        ...Array<PlugAdapter>(split).fill('split-sata'),
+      ],
+    },
+  };
 }
+
+const short = (
+  code: 'deliver.fewBays' | 'deliver.fewDrivePlugs',
+  needed: number,
+  available: number,
+): Finding => ({ code, verdict: 'limited', needed, available, unit: 'count' });

@@ -7,10 +7,11 @@ import type { Card } from '../parts/card.ts';
 import type { Delivery } from '../parts/delivery.ts';
 import type { Slot } from '../parts/machine.ts';
 import type { Need, StageCode } from '../parts/need.ts';
-import { slotLink, type Band, type LinkedCard } from '../placement/slotLink.ts';
+import { deviceLink, slotLink, type Band, type LinkedCard } from '../placement/slotLink.ts';
 import { worstVerdict, type Finding } from '../rules/finding.ts';
 import type { Payload, Subjects, Unit } from '../rules/findingCodes.ts';
 import type { DriveSocket } from '../standards/storage.ts';
+import type { PlugAdapter } from '../standards/plugs.ts';
 import type { ScreenAdapter } from '../standards/screens.ts';
 
 export interface FlowStage {
@@ -46,22 +47,53 @@ export interface Flow {
   readonly finding: Finding;
   /** Streams that run at the same time while it is used. */
   readonly streams: number;
+  /** How many times one stream's rate the figure is: drives that work as one show more than each of them. */
+  readonly gain: Band;
   /** Where drives are plugged in; null for everything else. */
   readonly socket: DriveSocket | null;
   /** What has to stand between outputs and screens, once for each screen that wants one. */
   readonly adapters: readonly ScreenAdapter[];
+  /** What has to be bought for drives on cables: bays, and what feeds them. */
+  readonly forDrives: ForDrives;
 }
+
+export interface ForDrives {
+  readonly bays: number;
+  readonly plugAdapters: readonly PlugAdapter[];
+}
+
+const NOTHING_FOR_DRIVES: ForDrives = { bays: 0, plugAdapters: [] };
 
 /** What of a card decides what it gives, and its name; flows are told no more of it. */
 export interface ProviderCard
-  extends LinkedCard, Pick<Card, 'maker' | 'model' | 'delivers' | 'boot' | 'frontHeaders'> {
+  extends
+    Omit<LinkedCard, 'lanes'>,
+    Pick<Card, 'maker' | 'model' | 'delivers' | 'boot' | 'frontHeaders' | 'needsSplit' | 'lanes'> {
   readonly ids: Pick<Card['ids'], 'class24'>;
 }
 
 /** All of it but the name: cards of which this is the same give the same in every slot. */
 export const providerKey = memoOf(
-  ({ delivers, generation, lanes, m2, boot, ids, frontHeaders }: ProviderCard): string =>
-    JSON.stringify([delivers, generation, lanes, m2?.signal, boot, ids.class24, frontHeaders]),
+  ({
+    delivers,
+    generation,
+    lanes,
+    m2,
+    needsSplit,
+    boot,
+    ids,
+    frontHeaders,
+  }: ProviderCard): string =>
+    JSON.stringify([
+      delivers,
+      generation,
+      lanes,
+      m2?.signal,
+      needsSplit,
+      boot,
+      ids.class24,
+      frontHeaders,
+    ]),
 );
 
 /** What delivers: a card in a slot, or the board itself. */
@@ -85,10 +117,13 @@ export const sharedStage = (
 
 /** The link between slot and card, and what lies above it; none for what the board itself gives. */
 export function linkStages({ fitted }: Provider, streams = 1): readonly FlowStage[] {
-  const got = fitted === null ? null : slotLink(fitted.card, fitted.slot);
+  const got = fitted === null ? null : deviceLink(fitted.card, fitted.slot);
   if (got === null || fitted === null) return [];
   return [
-    sharedStage('slotLink', `link ${fitted.slot.id}`, got.own, streams),
+    // Where the slot is split each device has its own; what lies above is shared all the same.
+    fitted.card.needsSplit
+      ? { code: 'slotLink', ...got.own }
+      : sharedStage('slotLink', `link ${fitted.slot.id}`, got.own, streams),
     ...(got.uplink === null
       ? []
       : [sharedStage('uplink', `uplink ${got.uplink.id}`, got.uplink, streams)]),
@@ -110,6 +145,7 @@ interface Asked {
   readonly stages: readonly FlowStage[];
   readonly factMissing: boolean;
   readonly streams?: number;
+  readonly gain?: Band;
   readonly socket?: DriveSocket;
   /** What is said of it is said in bits, as the need is stated. */
   readonly inBits?: boolean;
@@ -126,13 +162,14 @@ export function conclude({
   stages,
   factMissing,
   streams = 1,
+  gain = { low: 1, high: 1 },
   socket,
   inBits = false,
   besides = [],
 }: Asked): Flow {
-  const low = Math.min(...stages.map((stage) => stage.low));
-  const high = Math.min(...stages.map((stage) => stage.high));
-  const limiting = stages.find((stage) => stage.high === high)?.code ?? null;
+  const low = gain.low * Math.min(...stages.map((stage) => stage.low));
+  const high = gain.high * Math.min(...stages.map((stage) => stage.high));
+  const limiting = stages.find((stage) => stage.high * gain.high === high)?.code ?? null;
   const bits = inBits && unit === 'B/s' ? 8 : 1;
   const figures: Payload<RateCode> = {
     needed: wanted * bits,
@@ -154,8 +191,10 @@ export function conclude({
     finding,
     units: worst === 'blocked' ? 0 : units,
     streams,
+    gain,
     socket: socket ?? null,
     adapters: [],
+    forDrives: NOTHING_FOR_DRIVES,
   };
 }
 

@@ -26,12 +26,17 @@ export function networkFlow(
   machine: Machine,
 ): Flow {
   const { delivers } = provider;
+  const isTeam = need.team === 'throughput';
+  const streams = isTeam ? Math.min(delivers.ports, need.ports) : 1;
   return conclude({
     need,
     unit: 'B/s',
-    wanted: need.bytesPerSecond,
-    units: delivers.ports,
-    stages: [...linkStages(provider), ...wireStages(provider, need, machine)],
+    // Of a team each port has to carry its part.
+    wanted: isTeam ? need.bytesPerSecond / need.ports : need.bytesPerSecond,
+    // Two ports of one card fail together.
+    units: need.team === 'survival' ? Math.min(1, delivers.ports) : delivers.ports,
+    streams,
+    stages: [...linkStages(provider, streams), ...wireStages(provider, need, machine)],
     factMissing:
       machine.path.farEndMegabits === null || machine.path.cable === null || linkUnknown(provider),
     besides: [
@@ -72,19 +77,20 @@ function beyondStandard(megabits: readonly number[], path: Machine['path']): rea
 /** A wire comes up at the fastest speed that the card, the cable and the far end all know. */
 function wireStages(
   provider: Provider<DeliveryOf<'network'>>,
-  { direction }: NeedOf<'network'>,
+  { direction, team, ports: wanted }: NeedOf<'network'>,
   { path }: Machine,
 ): readonly FlowStage[] {
-  const { megabits } = provider.delivers;
+  const { megabits, ports } = provider.delivers;
   // The wire leads from this port to the far end, so all streams of the port share all of it.
   const wire = (code: StageCode, speeds: readonly number[]): FlowStage => {
     const fastest = speeds.length === 0 ? 0 : Math.max(...speeds);
     const high = tcpBytesPerSecond(fastest);
-    return sharedStage(code, `${code} ${providerId(provider)}`, {
-      low: high * healthyCopyShare(fastest),
-      high,
-    });
+    const band = { low: high * healthyCopyShare(fastest), high };
+    const shared = { id: `${code} ${providerId(provider)}`, ...band };
+    return { code, ...band, shared: team === 'none' ? shared : { ...shared, copies: ports } };
   };
+  // The drives at both ends serve all ports of a team.
+  const copies = team === 'throughput' ? wanted : 1;
   const farEnd = valueOf(path.farEndMegabits);
   const cableClass = valueOf(path.cable);
   const { byFarEnd, byBoth } = speedsOn(megabits, path);
@@ -92,8 +98,20 @@ function wireStages(
     wire('cardPort', megabits),
     ...(farEnd === null ? [] : [wire('farEnd', byFarEnd)]),
     ...(cableClass === null ? [] : [wire('cable', byBoth)]),
-    ...copyDrive('ownDrive', path.ownDrive, path.ownArray, direction === 'to' ? 'read' : 'write'),
-    ...copyDrive('farDrive', path.farDrive, path.farArray, direction === 'to' ? 'write' : 'read'),
+    ...copyDrive(
+      'ownDrive',
+      path.ownDrive,
+      path.ownArray,
+      direction === 'to' ? 'read' : 'write',
+      copies,
+    ),
+    ...copyDrive(
+      'farDrive',
+      path.farDrive,
+      path.farArray,
+      direction === 'to' ? 'write' : 'read',
+      copies,
+    ),
   ];
 }
 
@@ -103,11 +121,12 @@ function copyDrive(
   drive: Machine['path']['ownDrive'],
   array: Machine['path']['ownArray'],
   what: 'read' | 'write',
+  streams: number,
 ): readonly FlowStage[] {
   if (drive === null) return [];
   const several = valueOf(array) ?? { count: 1, how: 'single' };
   const [low, high] = arrayBytesPerSecond(drive.value, several, what);
-  return [sharedStage(code, code, { low, high })];
+  return [sharedStage(code, code, { low, high }, streams)];
 }
 
 export function wifiFlow(

@@ -53,6 +53,8 @@ export const Delivery = z.discriminatedUnion('kind', [
     socket: z.enum(DRIVE_SOCKETS),
     /** Ports of the controller itself; where there are more sockets than these, sockets share them. */
     ownPorts: limits.counted,
+    /** Sockets for SATA modules that it only carries: each is led to a port of the board. */
+    sataModules: limits.countedOrNone,
   }),
   z.object({
     kind: z.literal('sound'),

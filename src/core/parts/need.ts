@@ -3,8 +3,9 @@ import * as z from 'zod/mini';
 import type { DeliveryKind } from './delivery.ts';
 import * as limits from './limits.ts';
 import { id, listOf, text } from './limits.ts';
-import { NETWORK_FEATURES } from '../standards/ethernet.ts';
+import { NETWORK_FEATURES, NETWORK_TEAMS } from '../standards/ethernet.ts';
 import { ENCODINGS, SCREEN_INPUTS } from '../standards/screens.ts';
+import { DRIVE_ARRAYS, DRIVE_MEDIA, WANTED_DRIVES } from '../standards/storage.ts';
 import { WIFI_BANDS } from '../standards/wifi.ts';
 import type { DeepReadonly } from '../units.ts';
 
@@ -26,6 +27,8 @@ export const Need = z.discriminatedUnion('kind', [
     kind: z.literal('network'),
     bytesPerSecond: limits.bytesPerSecond,
     ports: limits.counted,
+    /** Whether the ports work as one; the figure above is then that of all of them, many copies at once. */
+    team: z.enum(NETWORK_TEAMS),
     /** Copied to the far end, or fetched from it. */
     direction: z.enum(['to', 'from']),
     features: listOf(z.enum(NETWORK_FEATURES), NETWORK_FEATURES.length),
@@ -75,7 +78,11 @@ export const Need = z.discriminatedUnion('kind', [
     /** What each has to carry: while all of them work together, or while one works alone. */
     bytesPerSecond: limits.bytesPerSecond,
     together: z.boolean(),
-    drive: z.enum(['any', 'sata', 'm2']),
+    drive: z.enum(WANTED_DRIVES),
+    medium: z.enum(DRIVE_MEDIA),
+    /** How they work as one; the figure above is then that of all of them, read from or written to. */
+    array: z.enum(DRIVE_ARRAYS),
+    direction: z.enum(['read', 'write']),
     bootable: z.boolean(),
     /** Must run on the driver that the system brings along. */
     systemDriver: z.boolean(),
@@ -122,6 +129,7 @@ export type StageCode =
   | 'internet'
   | 'output'
   | 'drivePort'
+  | 'drive'
   | 'card';
 export type NeedOf<Kind extends NeedKind> = Extract<Need, { kind: Kind }>;
 
@@ -169,7 +177,14 @@ type Asked<Kind extends NeedKind> = Omit<
 
 /** What a need of each kind asks before its numbers are told. */
 const PLAIN: { readonly [Kind in NeedKind]: Asked<Kind> } = {
-  network: { kind: 'network', bytesPerSecond: 250e6, ports: 1, direction: 'to', features: [] },
+  network: {
+    kind: 'network',
+    bytesPerSecond: 250e6,
+    ports: 1,
+    team: 'none',
+    direction: 'to',
+    features: [],
+  },
   usb: {
     kind: 'usb',
     ports: 4,
@@ -193,6 +208,9 @@ const PLAIN: { readonly [Kind in NeedKind]: Asked<Kind> } = {
     bytesPerSecond: 400e6,
     together: true,
     drive: 'any',
+    medium: 'solidState',
+    array: 'single',
+    direction: 'read',
     bootable: false,
     systemDriver: false,
   },

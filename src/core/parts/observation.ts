@@ -48,11 +48,20 @@ const Device = z.object({
   ...seenAt,
 });
 
-export const Observation = z.discriminatedUnion('kind', [Figure, Device]);
+/** The serial number of the card that the plan has in a slot, as it stands on it. */
+const Serial = z.object({
+  kind: z.literal('serial'),
+  subject: z.object({ slotId: id }),
+  value: text,
+  ...seenAt,
+});
+
+export const Observation = z.discriminatedUnion('kind', [Figure, Device, Serial]);
 
 export type Observation = DeepReadonly<z.infer<typeof Observation>>;
 export type FigureObservation = DeepReadonly<z.infer<typeof Figure>>;
 export type DeviceObservation = DeepReadonly<z.infer<typeof Device>>;
+export type SerialObservation = DeepReadonly<z.infer<typeof Serial>>;
 
 /** A figure as the technician enters it: one a need, a later one in the place of an earlier. `at` is an ISO instant. */
 export const enteredFigure = (needId: string, value: number, at: string): FigureObservation => ({
@@ -65,6 +74,24 @@ export const enteredFigure = (needId: string, value: number, at: string): Figure
   phase: 'after',
   conditions: '',
 });
+
+/** A serial number as the technician reads it: one a slot. `at` is an ISO instant. */
+export const enteredSerial = (slotId: string, value: string, at: string): SerialObservation => ({
+  id: `serial-${slotId}`,
+  kind: 'serial',
+  subject: { slotId },
+  value,
+  source: 'technician',
+  at,
+  phase: 'after',
+  conditions: '',
+});
+
+/** The serial number of the card in a slot; null where nobody entered one. */
+export const serialOf = (observations: readonly Observation[], slotId: string): string | null =>
+  observations.findLast(
+    (each): each is SerialObservation => each.kind === 'serial' && each.subject.slotId === slotId,
+  )?.value ?? null;
 
 /** The last figure measured for a need. */
 export const figureFor = (

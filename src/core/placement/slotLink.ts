@@ -52,7 +52,8 @@ const MODULE_BYTES_PER_SECOND = {
 } as const;
 
 /** What of a card decides its link. */
-export interface LinkedCard extends Pick<Card, 'generation' | 'lanes'> {
+export interface LinkedCard extends Pick<Card, 'generation'> {
+  readonly lanes: number;
   readonly m2: Pick<NonNullable<Card['m2']>, 'signal'> | null;
 }
 
@@ -64,6 +65,26 @@ export const slotLink = (card: LinkedCard, slot: Slot): SlotLink | null =>
   memo(linkByCard(slot), `${card.m2?.signal ?? ''}${card.generation}x${card.lanes}`, () =>
     ask(card, slot),
   );
+
+/** Lanes of each device on a card for which the slot is split. Every module takes four. */
+const SPLIT_LANES = 4;
+
+/** What one device on the card gets: where the slot is split for it each has its own few lanes. */
+export const deviceLink = (
+  card: LinkedCard & Pick<Card, 'needsSplit'>,
+  slot: Slot,
+): SlotLink | null =>
+  slotLink(card.needsSplit ? { ...card, lanes: Math.min(card.lanes, SPLIT_LANES) } : card, slot);
+
+/** Devices that show on such a card where its slot has so many lanes; null while that is not known. */
+export function devicesShown(
+  { needsSplit, lanes }: Pick<Card, 'needsSplit' | 'lanes'>,
+  slot: Slot,
+): number | null {
+  if (!needsSplit) return null;
+  const wired = valueOf(slot.lanes);
+  return wired === null ? null : Math.floor(Math.min(wired, lanes) / SPLIT_LANES);
+}
 
 function ask(card: LinkedCard, slot: Slot): SlotLink | null {
   if (slot.bus === 'pci') {

@@ -55,6 +55,7 @@ function fitOne(each: AssembledCard, machine: Machine): readonly Draft[] {
     step('screw', { ...at, isModule: each.card.bus === 'm2' }, here),
     ...(has('body.sag') ? [step('support', at, { ...here, cautions: ['heavyCard'] })] : []),
     ...plugsAndLeads(each, machine),
+    ...joinDrives(each, false),
     ...inTheWay.map((neighbour) =>
       step('putBack', { neighbour }, { ...here, cautions: ['latch', 'noForce', 'oneLeadOnePlug'] }),
     ),
@@ -71,6 +72,7 @@ function onTheBench(each: AssembledCard): readonly Draft[] {
         ? [step('swapBracket', { ...at, height: finding.subject }, here)]
         : [],
     ),
+    ...joinDrives(each, true),
     ...each.card.leadsBeforeSeating.map((lead, n) =>
       step('joinLead', { ...at, lead }, numbered(each, n)),
     ),
@@ -119,6 +121,25 @@ const plugsAndLeads = (each: AssembledCard, machine: Machine): readonly Draft[] 
     ),
   ),
 ];
+
+/** Drives that hang on the card: modules on the bench, those on cables once it is in. */
+const joinDrives = (each: AssembledCard, onBench: boolean): readonly Draft[] =>
+  each.flows.flatMap(({ need, units, socket, forDrives }) => {
+    if (need.kind !== 'drives' || socket === null) return [];
+    const toBoard = need.drive === 'm2Sata';
+    if ((socket === 'm2' || toBoard) !== onBench) return [];
+    return step(
+      'joinDrives',
+      {
+        ...cardAt(each),
+        count: Math.min(units, need.ports),
+        socket,
+        toBoard,
+        plugAdapters: [...new Set(forDrives.plugAdapters)],
+      },
+      { ...keyed(each), key: `${each.slot.id}:${need.id}`, cautions: ['othersData'] },
+    );
+  });
 
 /** Things that give the card their plug and get a free one, before the card's own plug goes in. */
 function exchanges(each: AssembledCard, machine: Machine): readonly Draft[] {

@@ -42,7 +42,13 @@ export const prove = ({ cards, machine }: Assembly): readonly Draft[] =>
     return [
       step(
         'checkLink',
-        { ...cardAt(each), generation, width, family: valueOf(machine.system.family) },
+        {
+          ...cardAt(each),
+          generation,
+          width,
+          family: valueOf(machine.system.family),
+          ofEach: each.card.needsSplit,
+        },
         { ...keyed(each), cautions: ['hotCard'] },
       ),
     ];

@@ -6,6 +6,7 @@ import type { BracketHeight } from '../parts/machine.ts';
 import type { FactCode } from '../rules/facts.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 import type { BoardHeader, FrontLead } from '../standards/headers.ts';
+import type { DriveSocket } from '../standards/storage.ts';
 import type { SystemFamily } from '../standards/systems.ts';
 import type { PlugAdapter, PlugType } from '../standards/plugs.ts';
 
@@ -97,6 +98,13 @@ export interface StepValues {
     /** Through the longer lead that was ordered for it. */
     readonly isLengthened: boolean;
   };
+  readonly joinDrives: CardAt & {
+    readonly count: number;
+    readonly socket: DriveSocket;
+    /** A module whose data goes to a port of the board. */
+    readonly toBoard: boolean;
+    readonly plugAdapters: readonly PlugAdapter[];
+  };
   readonly closeCase: Nothing;
   readonly moveScreenLead: CardAt;
   readonly start: Nothing;
@@ -112,6 +120,8 @@ export interface StepValues {
     readonly generation: number;
     readonly width: number;
     readonly family: SystemFamily | null;
+    /** Of each drive that it carries: the card has none of its own. */
+    readonly ofEach: boolean;
   };
   readonly keepParts: Nothing;
   readonly explain: Nothing;

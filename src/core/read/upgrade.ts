@@ -60,7 +60,7 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
     machine: machineOfFormat6(job['machine']),
     needs: eachOf(job['needs'], needOfFormat6),
     weights: filled(renamed(job['weights'], { pace: 'speedGap' }), PLAIN_WEIGHTS),
-    plan: filled(job['plan'], { unmet: [] }),
+    plan: filled(planWith(job['plan'], cardOfFormat6), { unmet: [] }),
     observations: eachOf(readings ?? [], observationOfFormat6),
     ticks: isPart(job['ticks'])
       ? Object.fromEntries(
@@ -92,7 +92,8 @@ export function upgradedJob(record: unknown): unknown {
 /** A machine or card of a kept list that bears no format: whatever it lacks is filled in; what it has stays. */
 export const upgradedMachine = (machine: unknown): unknown =>
   machineOfFormat6(machineOfFormat4(machineOfFormat3(machineOfFormat2(machine))));
-export const upgradedCard = (card: unknown): unknown => cardOfFormat3(cardOfFormat2(card));
+export const upgradedCard = (card: unknown): unknown =>
+  cardOfFormat6(cardOfFormat3(cardOfFormat2(card)));
 
 /** A part with some of its fields under other names. */
 const renamed = (part: unknown, names: Readonly<Record<string, string>>): unknown =>
@@ -116,9 +117,22 @@ const COMMANDS_OF_FORMAT_6: Readonly<Record<string, string>> = {
 
 const stepOfFormat6 = (step: string): string => step.replace(/^moveBox\b/, 'moveObstacle');
 
-/** A port was wanted in its mode, whatever it carried. */
+/** What needs of each kind were not asked before: a port was wanted in its mode, whatever it carried. */
+const NEEDS_OF_FORMAT_5: Readonly<Record<string, Part>> = {
+  network: { team: 'none' },
+  serialLink: { bytesPerSecond: 1e6 },
+  drives: { medium: 'solidState', array: 'single', direction: 'read' },
+};
+
 const needOfFormat6 = (need: unknown): unknown =>
-  isPart(need) && need['kind'] === 'serialLink' ? { bytesPerSecond: 1e6, ...need } : need;
+  isPart(need) ? { ...NEEDS_OF_FORMAT_5[String(need['kind'])], ...need } : need;
+
+/** Carriers of SATA modules were not told apart; ports of the board carry none. */
+const deliveryOfFormat6 = (delivers: unknown): unknown =>
+  isPart(delivers) && delivers['kind'] === 'drives' ? { sataModules: 0, ...delivers } : delivers;
+
+const cardOfFormat6 = (card: unknown): unknown =>
+  isPart(card) ? { ...card, delivers: deliveryOfFormat6(card['delivers']) } : card;
 
 /** A reading was a figure that the technician entered for a need, when the cards were in. */
 const observationOfFormat6 = (reading: unknown): unknown =>
@@ -142,6 +156,7 @@ function machineOfFormat6(machine: unknown): unknown {
   const { boxes, ...rest } = machine;
   return sourced({
     ...rest,
+    builtIn: claimed(machine['builtIn'], (all) => eachOf(all, deliveryOfFormat6)),
     supply: filled(machine['supply'], SUPPLY_OF_FORMAT_6),
     enclosures: eachOf(machine['enclosures'], (box) =>
       isPart(box) ? { ...box, supply: filled(box['supply'], SUPPLY_OF_FORMAT_6) } : box,
@@ -155,17 +170,20 @@ function machineOfFormat6(machine: unknown): unknown {
 function slotOfFormat6(before: unknown): unknown {
   const { hotPlug, cardLength, sharesOpening } = emptySlot('', '');
   const slot = filled(before, { hotPlug, cardLength, sharesOpening });
-  if (!isPart(slot) || !isPart(slot['occupant'])) return slot;
-  const { occupant } = slot;
-  const told = (claim: unknown) =>
-    isPart(claim) ? { ...claim, value: occupantOfFormat6(claim['value']) } : claim;
-  return {
-    ...slot,
-    occupant: { ...(told(occupant) as Part), ...othersOf(eachOf(occupant['others'], told)) },
-  };
+  if (!isPart(slot)) return slot;
+  return { ...slot, occupant: claimed(slot['occupant'], occupantOfFormat6) };
 }
 
-const othersOf = (others: unknown): Part => (others === undefined ? {} : { others });
+/** A fact with its value changed, and what others say of it. */
+function claimed(fact: unknown, change: (value: unknown) => unknown): unknown {
+  if (!isPart(fact)) return fact;
+  const told = (claim: unknown) =>
+    isPart(claim) ? { ...claim, value: change(claim['value']) } : claim;
+  return {
+    ...(told(fact) as Part),
+    ...('others' in fact ? { others: eachOf(fact['others'], told) } : {}),
+  };
+}
 
 function occupantOfFormat6(before: unknown): unknown {
   const { watts, plugs, frontLeads } = occupantNamed('');
@@ -215,11 +233,12 @@ function machineOfFormat2(machine: unknown): unknown {
 /** A plan with each of its cards changed. */
 function planWith(plan: unknown, change: (card: unknown) => unknown): unknown {
   if (!isPart(plan)) return plan;
+  const changed = (each: unknown) =>
+    isPart(each) ? { ...each, card: change(each['card']) } : each;
   return {
     ...plan,
-    placements: eachOf(plan['placements'], (each) =>
-      isPart(each) ? { ...each, card: change(each['card']) } : each,
-    ),
+    placements: eachOf(plan['placements'], changed),
+    ...('moves' in plan ? { moves: eachOf(plan['moves'], changed) } : {}),
   };
 }
 

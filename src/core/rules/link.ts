@@ -17,6 +17,17 @@ export function link(card: Card, slot: Slot): Finding {
   const figures = { needed, available: got.high, unit: 'B/s' } as const;
   if (needed === 0) return { code: 'link.plenty', verdict: 'clear', ...figures };
   if (got.high >= needed) return { code: 'link.enough', verdict: 'clear', ...figures };
+  if (card.delivers.kind === 'drives' && card.delivers.ownPorts > 1) {
+    const { ownPorts, socket } = card.delivers;
+    const each = row(DRIVES, socket).practiceBytesPerSecond[1];
+    return {
+      code: 'link.fewDrives',
+      verdict: 'limited',
+      needed: ownPorts,
+      available: Math.floor(got.high / each),
+      unit: 'count',
+    };
+  }
   return got.narrowedBy === null
     ? { code: 'link.narrowed', verdict: 'limited', ...figures }
     : { code: 'link.uplinkNarrows', verdict: 'limited', subject: got.narrowedBy, ...figures };

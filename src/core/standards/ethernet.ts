@@ -63,6 +63,12 @@ export function tcpBytesPerSecond(megabits: number, mtu = 1500): number {
  */
 export const healthyCopyShare = (megabits: number): number => (megabits <= 1_000 ? 0.884 : 0.842);
 
+/**
+ * What several ports are for: each by itself; together for the sum of what many copies take at once; or so that one card may
+ * fail. Source: IEEE 802.1AX for the sum, which no single copy gets (from memory).
+ */
+export const NETWORK_TEAMS = ['none', 'throughput', 'survival'] as const;
+
 /** What a port may be wanted for besides its rate. Source: the names of IEEE 802.1Q and 802.1AX, and of practice. */
 export const NETWORK_FEATURES = ['wake', 'vlan', 'netBoot', 'teaming'] as const;
 export type NetworkFeature = (typeof NETWORK_FEATURES)[number];

@@ -6,6 +6,11 @@ import { MEGABYTE } from '../units.ts';
 export const DRIVE_SOCKETS = ['sata', 'm2'] as const;
 export type DriveSocket = (typeof DRIVE_SOCKETS)[number];
 
+/** Drives as they are wanted: on a cable, as a module over the slot's lanes, as a module that is a SATA drive. */
+export const WANTED_DRIVES = ['any', 'sata', 'm2', 'm2Sata'] as const;
+
+export const DRIVE_MEDIA = ['solidState', 'hardDisk'] as const;
+
 /**
  * What a whole drive shows when large files are copied from or to it, low and high.
  * Common practice, no source; the SATA row is that of facts measured on good drives.
@@ -32,10 +37,18 @@ export function arrayBytesPerSecond(
   what: 'read' | 'write',
 ): readonly [number, number] {
   const [low, high] = COPY_BYTES_PER_SECOND[drive];
-  const { count, how } = array;
-  if (how === 'single') return [low, high];
-  if (how === 'stripe') return [low * count, high * count];
-  return what === 'read' ? [low, high * count] : [low, high];
+  const [least, most] = arrayGain(array, what);
+  return [low * least, high * most];
+}
+
+/** How many times one drive's rate an array shows, at least and at most. */
+export function arrayGain(
+  { count, how }: { readonly count: number; readonly how: DriveArray },
+  what: 'read' | 'write',
+): readonly [number, number] {
+  if (how === 'single') return [1, 1];
+  if (how === 'stripe') return [count, count];
+  return what === 'read' ? [1, count] : [1, 1];
 }
 
 interface DriveRow {

@@ -23,6 +23,7 @@ export function forExport(job: Job, choice: ExportChoice): Job {
     : withTexts(
         {
           ...named,
+          observations: named.observations.filter(({ kind }) => kind !== 'serial'),
           machine: {
             ...machine,
             inTrouble: machine.inTrouble.map((each) => ({ ...each, id: deviceOnly(each.id) })),

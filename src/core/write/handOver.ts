@@ -6,9 +6,10 @@ import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { SystemFamily } from '../standards/systems.ts';
-import { figureFor, type FigureObservation } from '../parts/observation.ts';
+import { figureFor, serialOf, type FigureObservation } from '../parts/observation.ts';
 import { expectations, type Expectation } from '../assembly/expectations.ts';
 import { judge, type Judgement } from '../diagnosis/judge.ts';
+import { reportOnPlan } from '../diagnosis/reportOnPlan.ts';
 import { byWeight, type Finding } from '../rules/finding.ts';
 import type { Link } from '../standards/pciExpress.ts';
 import { steps } from '../procedure/steps.ts';
@@ -17,12 +18,16 @@ import { shoppingList, type ShoppingRow } from './shoppingList.ts';
 
 export interface SheetCard {
   readonly name: string;
+  readonly slotId: string;
   readonly slotLabel: string;
   readonly opening: number | null;
   readonly link: Link | null;
-  readonly driver: DriverChoice;
+  /** As it stands on the card; null where nobody entered it. */
+  readonly serial: string | null;
+  /** What the plan chose, and what a report taken since then shows at work; null while none shows it. */
+  readonly driver: DriverChoice & { readonly running: string | null };
   readonly priceCents: number;
-  /** Findings with a catch, most weighty first. */
+  /** Findings with a catch that stays, most weighty first; what work settles only until it is done. */
   readonly findings: readonly Finding[];
 }
 
@@ -50,11 +55,13 @@ export interface HandOverSheet {
   readonly machine: SheetMachine;
   readonly cards: readonly SheetCard[];
   readonly figures: readonly SheetFigure[];
-  /** What was bought beside the cards. */
+  /** What was bought beside the cards: with them it makes the total. */
   readonly extras: readonly ShoppingRow[];
   readonly totalCents: number;
-  /** Openings whose covers came out and are kept. */
+  /** Openings whose covers came out and go back in: snapped ones do not. */
   readonly coversKept: readonly number[];
+  /** Cards that came out of the machine. */
+  readonly cardsKept: readonly string[];
   readonly bracketsKept: readonly string[];
   readonly cautions: readonly CautionCode[];
 }
@@ -65,17 +72,23 @@ const FOR_THE_OWNER: readonly CautionCode[] = ['mains', 'hotCard', 'heavyCard', 
 export function handOverSheet(job: Job): HandOverSheet {
   const all = steps(job);
   const shopping = shoppingList(job, 0);
-  const cards = newCardsOf(assemblyOf(job)).map(
-    ({ card, slot, link, driver, findings }): SheetCard => ({
-      name: cardName(card),
-      slotLabel: slot.label,
-      opening: valueOf(slot.opening),
-      link: link?.link ?? null,
-      driver,
-      priceCents: card.priceCents,
-      findings: byWeight(findings.filter(({ verdict }) => verdict !== 'clear')),
-    }),
+  const assembly = assemblyOf(job);
+  const isFitted = all.every(({ stage, id }) => stage !== 'fit' || job.ticks[id] !== undefined);
+  const stays = ({ verdict }: Finding) => verdict !== 'clear' && !(isFitted && verdict === 'needs');
+  const seen = new Map(
+    reportOnPlan(job).map(({ card, observation }) => [card.slot.id, observation?.value.driver]),
   );
+  const cards = newCardsOf(assembly).map(({ card, slot, link, driver, findings }): SheetCard => ({
+    name: cardName(card),
+    slotId: slot.id,
+    slotLabel: slot.label,
+    opening: valueOf(slot.opening),
+    link: link?.link ?? null,
+    serial: serialOf(job.observations, slot.id),
+    driver: { ...driver, running: seen.get(slot.id) ?? null },
+    priceCents: card.priceCents,
+    findings: byWeight(findings.filter(stays)),
+  }));
   return {
     machine: machineOf(job.machine),
     cards,
@@ -89,7 +102,10 @@ export function handOverSheet(job: Job): HandOverSheet {
     }),
     extras: shopping.rows.filter(({ extra }) => extra),
     totalCents: shopping.netCents,
-    coversKept: all.flatMap((each) => (each.code === 'removeCover' ? [each.values.opening] : [])),
+    coversKept: all.flatMap((each) =>
+      each.code === 'removeCover' && each.values.covers !== 'snapped' ? [each.values.opening] : [],
+    ),
+    cardsKept: assembly.removed.flatMap(({ occupant }) => valueOf(occupant)?.name ?? []),
     bracketsKept: all.flatMap((each) => (each.code === 'swapBracket' ? [each.values.card] : [])),
     cautions: FOR_THE_OWNER.filter((caution) =>
       all.some(({ cautions }) => cautions.includes(caution)),

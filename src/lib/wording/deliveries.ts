@@ -15,7 +15,7 @@ export function deliveryWords(delivers: Delivery): string {
     case 'drives':
       return `${counted(delivers.ports, delivers.socket === 'sata' ? 'SATA drive' : 'module')}${
         delivers.ownPorts < delivers.ports ? ` on ${counted(delivers.ownPorts, 'port')}` : ''
-      }`;
+      }${delivers.sataModules > 0 ? `, ${counted(delivers.sataModules, 'SATA module')} led to the board` : ''}`;
     case 'sound':
       return `${delivers.channels} channels${delivers.optical ? ', optical' : ''}`;
     case 'serialLink':

@@ -93,6 +93,10 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'link.enough': { says: 'The link carries up to {available}; the card can use {needed}.' },
   'link.plenty': { says: 'The link carries up to {available}; the card needs little of it.' },
+  'link.fewDrives': {
+    says: 'Of its {needed} drives {available} run at full speed together here; more share the link.',
+    remedy: 'A slot with more lanes or a newer generation.',
+  },
   'link.narrowed': {
     says: 'The link carries at most {available} of the {needed} the card could use.',
     remedy: 'A slot with more lanes or a newer generation.',
@@ -359,6 +363,14 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'Each port gives {available}; {needed} is needed.',
     remedy: 'A card with a power plug of its own.',
   },
+  'deliver.noBoardPort': {
+    says: 'It carries such a drive, which is led to a SATA port of the board: none is free.',
+    remedy: 'A drive that runs over the slot, or a card with ports of its own.',
+  },
+  'deliver.boardPortsUnknown': {
+    says: 'It carries such a drive, which is led to a SATA port of the board; how many are free is not known.',
+    remedy: 'Tell in the survey what the board itself has.',
+  },
   'deliver.otherDrive': {
     says: 'It is for drives of another kind ({subject}).',
     remedy: 'A card for the drives that are needed.',
@@ -405,6 +417,10 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'deliver.tightBlanking': {
     says: 'The mode needs {needed}, the output carries {available}: only with reduced blanking, which the screen has to support.',
+  },
+  'deliver.fewDrivePlugs': {
+    says: 'Drives: {needed}; free power plugs for them: {available}.',
+    remedy: 'Splitters between drives: at most two drives on one plug.',
   },
   'deliver.fewBays': {
     says: 'Drives: {needed}; free bays: {available}.',

@@ -1,5 +1,5 @@
 /** Needs in one line, and what a kind is called. */
-import type { MetByMachine, DeliveryKind, Need, NeedKind } from '$core';
+import type { MetByMachine, DeliveryKind, Need, NeedKind, NeedOf } from '$core';
 import { figure, flowFigure, inMegabytes, modeWords } from './figures';
 import { findingWords } from './findings';
 import { FLOW_WORDS } from './stages';
@@ -32,7 +32,7 @@ export function needWords(need: Need): string {
     case 'network':
       return list(
         `Copies ${need.direction === 'from' ? 'fetched ' : ''}at ${inMegabytes(need.bytesPerSecond)}`,
-        need.ports > 1 ? `${need.ports} ports` : '',
+        need.ports > 1 ? `${need.ports} ports${TEAM_WORDS[need.team]}` : '',
         ...need.features.map((feature) => FEATURE_WORDS[feature]),
       );
     case 'usb':
@@ -61,8 +61,10 @@ export function needWords(need: Need): string {
       );
     case 'drives':
       return list(
-        `${need.ports} ${need.drive === 'any' ? 'drives' : need.drive === 'sata' ? 'SATA drives' : 'M.2 drives'}`,
-        `${inMegabytes(need.bytesPerSecond)} each ${need.together ? 'together' : 'alone'}`,
+        drivesWanted(need),
+        need.array === 'single'
+          ? `${inMegabytes(need.bytesPerSecond)} each ${need.together ? 'together' : 'alone'}`
+          : `as a ${need.array} ${inMegabytes(need.bytesPerSecond)} ${need.direction === 'read' ? 'reading' : 'writing'}`,
         need.bootable ? 'bootable' : '',
         need.systemDriver ? 'runs on the system’s own driver' : '',
       );
@@ -80,6 +82,19 @@ export function needWords(need: Need): string {
     case 'keep':
       return 'stays in the machine';
   }
+}
+
+const TEAM_WORDS = {
+  none: '',
+  throughput: ' as a team, together',
+  survival: ' on separate cards',
+} as const;
+
+const DRIVE_KINDS = { any: '', sata: 'SATA', m2: 'M.2', m2Sata: 'M.2 SATA' } as const;
+
+function drivesWanted({ ports, drive, medium }: NeedOf<'drives'>): string {
+  const kind = medium === 'hardDisk' ? 'hard disks' : 'drives';
+  return [String(ports), DRIVE_KINDS[drive], kind].filter((part) => part !== '').join(' ');
 }
 
 /** Whether the machine meets it as it stands, with the figure. */

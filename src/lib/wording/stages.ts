@@ -24,5 +24,6 @@ export const FLOW_WORDS: Readonly<Record<StageCode, string>> = {
   internet: 'internet plan',
   output: 'screen output',
   drivePort: 'drive port',
+  drive: 'drives',
   card: 'card',
 };

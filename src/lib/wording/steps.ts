@@ -183,6 +183,16 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     title: `Plug ${PLUG_WORDS[plug].name} into ${at(card)}`,
     detail: `${adapter === null ? '' : `Through its adapter: ${PLUG_ADAPTER_WORDS[adapter]}. Each of its plugs on a lead of its own. `}${isLengthened ? 'Through the longer lead that was ordered for it. ' : ''}${PLUG_WORDS[plug].hasLatch ? 'Push until its latch holds.' : 'Push it home; it has no latch.'}`,
   }),
+  joinDrives: ({ count, socket, toBoard, plugAdapters, ...card }) =>
+    socket === 'm2' || toBoard
+      ? {
+          title: `Fit ${count === 1 ? 'the drive' : `${count} drives`} on the card for ${card.slot}${inEnclosure(card.enclosure)}: ${card.card}`,
+          detail: `Film off both sides of the pads. Each goes in at an angle, then flat, then its screw.${toBoard ? ' Connect its SATA lead now; the other end goes to a port of the board once the card is in.' : ''}`,
+        }
+      : {
+          title: `Connect ${count === 1 ? 'the drive' : `${count} drives`} to ${at(card)}`,
+          detail: `A data lead each, marked with the drive’s serial number at both ends, and a power plug each${plugAdapters.length === 0 ? '' : `, through: ${plugAdapters.map((each) => PLUG_ADAPTER_WORDS[each]).join(', ')}`}. Count them in firmware setup afterwards.`,
+        },
   closeCase: () => ({
     title: 'Look once more, then close the case',
     detail: 'No lead in a fan, every unused opening covered.',
@@ -213,8 +223,8 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     detail: `${driver}: nothing to install.`,
   }),
   restart: () => ({ title: 'Restart, and look again', detail: 'More than one restart is normal.' }),
-  checkLink: ({ generation, width, family, ...card }) => ({
-    title: `Read the link of ${at(card)}: Gen ${generation} x${width} expected`,
+  checkLink: ({ generation, width, family, ofEach, ...card }) => ({
+    title: `Read the link of ${ofEach ? 'each drive on ' : ''}${at(card)}: Gen ${generation} x${width} expected`,
     detail: `${LINK_SHOWN[family ?? 'other']}, while the card is busy; an idle card may show a slower link to save power.`,
   }),
   keepParts: () => ({

@@ -11,12 +11,20 @@ import type {
   ScreenAdapter,
   ScreenInput,
   Subjects,
+  WANTED_DRIVES,
 } from '$core';
 
 export const DISPOSITION_WORDS: Readonly<Record<Disposition, string>> = {
   stays: 'stays',
   optional: 'remove if something better needs the place',
   remove: 'remove',
+};
+
+export const WANTED_DRIVE_WORDS: Readonly<Record<(typeof WANTED_DRIVES)[number], string>> = {
+  any: 'any',
+  sata: 'SATA',
+  m2: 'M.2, over the slot',
+  m2Sata: 'M.2 that is a SATA drive',
 };
 
 export const HEADER_WORDS: Readonly<Record<FrontLead | BoardHeader, string>> = {

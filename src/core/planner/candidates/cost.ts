@@ -99,6 +99,12 @@ export function penaltyOf(findings: readonly Finding[]): Parts {
   return sum;
 }
 
+const THINNED: ReadonlySet<FindingCode> = new Set([
+  'link.narrowed',
+  'link.uplinkNarrows',
+  'link.fewDrives',
+]);
+
 /** What any finding of a code is reckoned with. */
 export function penaltyOfCode(code: FindingCode): Parts {
   const { penalty: told } = findingRow(code);
@@ -112,11 +118,7 @@ function penalty({
   available,
 }: Finding): readonly [WeighedPart, number] | undefined {
   if (verdict === 'unknown') return ['unknown', UNKNOWN_CENTS];
-  if (
-    (code === 'link.narrowed' || code === 'link.uplinkNarrows') &&
-    needed !== undefined &&
-    available !== undefined
-  ) {
+  if (THINNED.has(code) && needed !== undefined && available !== undefined) {
     return ['shortfall', Math.round(THIN_LINK_CENTS * (1 - available / needed))];
   }
   return findingRow(code).penalty;

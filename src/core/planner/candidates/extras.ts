@@ -45,12 +45,12 @@ export function extrasOf(
   return gathered([...settled, ...flows.flatMap(extrasOfFlow)]);
 }
 
-function extrasOfFlow({ need, units, adapters, finding, socket }: Flow): readonly ExtraNeeded[] {
-  const missingBays =
-    finding.code === 'deliver.fewBays' ? (finding.needed ?? 0) - (finding.available ?? 0) : 0;
+function extrasOfFlow({ need, units, adapters, forDrives, socket }: Flow): readonly ExtraNeeded[] {
+  const { bays, plugAdapters } = forDrives;
   return [
     ...adapters.map((fits): ExtraNeeded => ({ kind: 'screenAdapter', fits, count: 1 })),
-    ...(missingBays > 0 ? [{ kind: 'bay' as const, fits: 'drive', count: missingBays }] : []),
+    ...(bays > 0 ? [{ kind: 'bay' as const, fits: 'drive', count: bays }] : []),
+    ...plugAdapters.map((fits): ExtraNeeded => ({ kind: 'plugAdapter', fits, count: 1 })),
     ...(socket === 'sata'
       ? [
           {

@@ -31,6 +31,7 @@
     'slotLink',
     'cardPort',
     'drivePort',
+    'drive',
     'radio',
     'cable',
     'farEnd',

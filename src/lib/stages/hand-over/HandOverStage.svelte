@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { Button, TextArea } from 'carbon-components-svelte';
+  import { Button, TextArea, TextInput } from 'carbon-components-svelte';
   import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
-  import { forExport, handOverSheet } from '$core';
+  import { cardName, enteredSerial, forExport, handOverSheet, newCardsOf, serialOf } from '$core';
+  import { now } from '$lib/state/now';
   import ExportTicks from '$lib/ui/ExportTicks.svelte';
   import { exportChoice } from '$lib/state/exportChoice.svelte';
   import type { JobModel } from '../jobModel.svelte';
@@ -14,6 +15,18 @@
   /** As it goes out of the house. */
   const out = $derived(forExport(job, exportChoice.current));
   const steps = $derived(model.steps.filter(({ stage }) => stage === 'hand-over'));
+
+  function serial(slotId: string, value: string) {
+    const { id } = enteredSerial(slotId, value, now());
+    const what = `serial number ${slotId}`;
+    if (value === '') {
+      if (serialOf(job.observations, slotId) !== null)
+        model.open.run({ name: 'removeObservation', observationId: id, what });
+      return;
+    }
+    const observations = [enteredSerial(slotId, value, now())];
+    model.open.run({ name: 'observe', observations, what });
+  }
 
   function toggle(stepId: string) {
     model.open.run({ name: job.ticks[stepId] === undefined ? 'tickStep' : 'untickStep', stepId });
@@ -30,6 +43,22 @@
       <Button size="small" icon={Printer} on:click={() => window.print()}>Print the sheet</Button>
     </div>
     <StepList {steps} ticks={job.ticks} current={null} pick={toggle} untick={toggle} />
+    {#each newCardsOf(model.assembly) as { card, slot } (slot.id)}
+      <TextInput
+        id="serial-{slot.id}"
+        size="sm"
+        labelText="Serial number of {cardName(card)} in {slot.label}"
+        placeholder="as it stands on the card; optional"
+        value={serialOf(job.observations, slot.id) ?? ''}
+        on:change={(event) =>
+          serial(
+            slot.id,
+            String(event.detail ?? '')
+              .trim()
+              .slice(0, 200),
+          )}
+      />
+    {/each}
     <ExportTicks id="sheet" photographs={false} />
     <TextArea
       id="job-notes"

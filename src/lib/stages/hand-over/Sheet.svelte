@@ -1,15 +1,25 @@
 <script lang="ts">
   import Total from '$lib/ui/Total.svelte';
-  import { cardName, type HandOverSheet, type Job } from '$core';
+  import { cardName, type DriverChoice, type HandOverSheet, type Job } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { findingWords } from '$lib/wording/findings';
   import { SYSTEM_FAMILY_WORDS } from '$lib/wording/facts';
   import { atMoment, band, flowFigure, inMoney, linkWords } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';
   import { judgementWords } from '$lib/wording/proof';
+  import { extraWords } from '$lib/wording/plans';
+  import { EXTRA_KIND_WORDS } from '$lib/wording/things';
   import { CAUTION_WORDS } from '$lib/wording/steps';
 
   let { job, sheet }: { job: Job; sheet: HandOverSheet } = $props();
+
+  /** What was planned is not what runs: that only a report shows. */
+  const driverPlanned = ({ package: chosen, ownDriver }: DriverChoice): string =>
+    chosen !== null
+      ? `planned: ${chosen.title} ${chosen.version}`
+      : ownDriver === null
+        ? '–'
+        : `planned: the system’s own (${ownDriver})`;
 
   /** What the next technician starts from, as far as it is known. */
   const state = $derived.by(() => {
@@ -55,15 +65,30 @@
     <tbody>
       {#each sheet.cards as card, n (n)}
         <tr>
-          <td><strong>{card.name}</strong></td>
+          <td>
+            <strong>{card.name}</strong><br /><span class="quiet"
+              >Serial number {card.serial ?? '………………'}</span
+            >
+          </td>
           <td>{card.slotLabel}{card.opening === null ? '' : `, opening ${card.opening}`}</td>
           <td>{card.link === null ? '–' : linkWords(card.link)}</td>
           <td>
-            {#if card.driver.package}{card.driver.package.title}
-              {card.driver.package.version}{:else if card.driver.ownDriver}the system’s own ({card
-                .driver.ownDriver}){:else}–{/if}
+            {card.driver.running === null
+              ? driverPlanned(card.driver)
+              : `runs on ${card.driver.running}`}
           </td>
           <td class="number">{inMoney(card.priceCents)}</td>
+        </tr>
+      {/each}
+      {#each sheet.extras as { name, extra, count, cents }, n (n)}
+        <tr>
+          <td colspan="4"
+            >{count > 1 ? `${count} × ` : ''}{name ||
+              (extra === null ? '' : extraWords(extra))}{name !== '' && extra !== null
+              ? ` (${EXTRA_KIND_WORDS[extra.kind]})`
+              : ''}</td
+          >
+          <td class="number">{cents === null ? 'no price' : inMoney(count * cents)}</td>
         </tr>
       {/each}
     </tbody>
@@ -120,9 +145,10 @@
     </tbody>
   </table>
 
-  {#if sheet.coversKept.length > 0 || sheet.bracketsKept.length > 0}
+  {#if sheet.coversKept.length + sheet.bracketsKept.length + sheet.cardsKept.length > 0}
     <h3>Parts kept for you</h3>
     <ul class="parts">
+      {#each sheet.cardsKept as name, n (n)}<li>{name}, which came out</li>{/each}
       {#if sheet.coversKept.length > 0}<li>
           Slot cover{sheet.coversKept.length === 1 ? '' : 's'} of opening {sheet.coversKept.join(
             ', ',

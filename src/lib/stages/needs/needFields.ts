@@ -5,12 +5,19 @@ import {
   Need,
   SCREEN_INPUTS,
   SERIAL_LINK_GIGABITS,
+  WANTED_DRIVES,
   WIFI_BANDS,
   valueAt,
   withValueAt,
   type NeedKind,
 } from '$core';
-import { ENCODING_WORDS, FEATURE_WORDS, INPUT_WORDS, SPEED_CLASS_WORDS } from '$lib/wording/things';
+import {
+  ENCODING_WORDS,
+  FEATURE_WORDS,
+  INPUT_WORDS,
+  SPEED_CLASS_WORDS,
+  WANTED_DRIVE_WORDS,
+} from '$lib/wording/things';
 
 type Option = readonly [value: string | number | boolean | null, label: string];
 
@@ -83,6 +90,13 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
     number('bytesPerSecond', 'Copy at, MB/s', 10_000, MEGABYTE),
     choice('direction', 'The copies go', ['to', 'to the far end'], ['from', 'from the far end']),
     number('ports', 'Ports', 8),
+    choice(
+      'team',
+      'Several ports',
+      ['none', 'each by itself'],
+      ['throughput', 'as a team, for the sum'],
+      ['survival', 'on separate cards, to survive a failure'],
+    ),
     ticks(
       'features',
       'And',
@@ -102,9 +116,22 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
   ],
   drives: [
     number('ports', 'Drives', 32),
-    number('bytesPerSecond', 'Each, MB/s', 10_000, MEGABYTE),
+    number('bytesPerSecond', 'Each, or as an array, MB/s', 50_000, MEGABYTE),
     choice('together', 'While', [true, 'all work together'], [false, 'one works alone']),
-    choice('drive', 'Kind', ['any', 'any'], ['sata', 'SATA'], ['m2', 'M.2']),
+    choice(
+      'drive',
+      'Socket',
+      ...WANTED_DRIVES.map((each): Option => [each, WANTED_DRIVE_WORDS[each]]),
+    ),
+    choice('medium', 'They are', ['solidState', 'solid-state'], ['hardDisk', 'hard disks']),
+    choice(
+      'array',
+      'Used',
+      ['single', 'each by itself'],
+      ['mirror', 'as a mirror'],
+      ['stripe', 'as a stripe'],
+    ),
+    choice('direction', 'The figure is for', ['read', 'reading'], ['write', 'writing']),
     tick('bootable', 'bootable'),
     tick('systemDriver', 'runs on the system’s own driver'),
   ],
