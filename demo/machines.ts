@@ -173,7 +173,7 @@ export const MINI: Machine = {
   ],
   obstacles: [
     cooler(45, 40, 70, 45),
-    memory(128, 20, 18),
+    memory(148, 20, 18),
     box('front', 'header', 'Front USB header', [118, 118, 22, 7, 11]),
   ],
   supply: supplyOf(150, 132, 45, [['sata', 1]]),

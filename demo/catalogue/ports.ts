@@ -324,13 +324,13 @@ const olderAge: readonly Card[] = [
   legacy('Bollard S1', 0x7701, EXPRESS, 1, 0, 1_500),
   legacy('Bollard S2', 0x7702, EXPRESS, 2, 0, 1_900),
   legacy('Bollard S4', 0x7703, EXPRESS, 4, 0, 3_400),
-  legacy('Bollard S8', 0x7704, { ...EXPRESS, ...TALL }, 8, 0, 6_900),
+  legacy('Bollard S8', 0x7704, { ...EXPRESS, ...TALL, plates: 1 }, 8, 0, 6_900),
   legacy('Bollard L1', 0x7705, EXPRESS, 0, 1, 1_800),
-  legacy('Bollard S2L1', 0x7706, EXPRESS, 2, 1, 2_900),
+  legacy('Bollard S2L1', 0x7706, { ...EXPRESS, plates: 1 }, 2, 1, 2_900),
   legacy('Bollard PS2', 0x7710, CLASSIC, 2, 0, 1_600),
   legacy('Bollard PS4', 0x7711, CLASSIC, 4, 0, 2_800),
   legacy('Bollard PL1', 0x7712, CLASSIC, 0, 1, 1_500),
-  legacy('Bollard PS2L1', 0x7713, CLASSIC, 2, 1, 2_400),
+  legacy('Bollard PS2L1', 0x7713, { ...CLASSIC, plates: 1 }, 2, 1, 2_400),
 ];
 
 const FRONT_SOUND: Row['frontHeaders'] = [{ type: 'audio', atMm: 80 }];

@@ -29,6 +29,8 @@ export {
   OPENING_PITCH_MM,
   UNDER_CARD_ROOM_MM,
   COMPONENT_SIDE_MM,
+  MODULE_WIDTH_MM,
+  SOCKET_DEPTH_MM,
 } from './standards/cardForm.ts';
 export {
   BOARD_HEADERS,
@@ -277,6 +279,7 @@ export { type Move, withMoves } from './placement/moves.ts';
 export {
   type Rectangle,
   bodyAround,
+  moduleRectangle,
   connectorLengthMm,
   openingMiddleMm,
 } from './placement/geometry.ts';

@@ -129,6 +129,7 @@ export function aCard(over: Partial<Card> = {}): Card {
     needsSplit: false,
     frontHeaders: [],
     boardLeads: [],
+    plates: 0,
     weightGrams: 100,
     fan: null,
     supplyWatts: null,

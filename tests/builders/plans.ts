@@ -33,6 +33,7 @@ const randomCard = (id: string): fc.Arbitrary<Card> =>
     .record({
       lanes: fc.constantFrom(1, 1, 4, 16) as fc.Arbitrary<1 | 4 | 16>,
       openings: fc.constantFrom(1, 1, 2, 3),
+      plates: fc.constantFrom(0, 0, 0, 0, 1),
       lengthMm: fc.constantFrom(120, 170, 240),
       weightGrams: fc.constantFrom(150, 1_200),
       fan,
@@ -161,6 +162,7 @@ export const randomRequest = (sizes: Sizes = SMALL): fc.Arbitrary<PlanRequest> =
       plugs: fc.tuple(fc.constantFrom(0, 1, 2), fc.constantFrom(0, 2)),
       headers: fc.constantFrom(0, 1, 2),
       leads: fc.constantFrom(1, 1, 2),
+      openings: fc.constantFrom(7, 7, 4),
       spareScrews: fc.constantFrom(0, 8),
       /** Watts of a box outside that the last slot is in; null: there is none. */
       boxWatts: sizes.obstacles ? fc.constantFrom(null, null, null, 70, 160) : fc.constant(null),
@@ -224,6 +226,7 @@ function machineWith(
     readonly plugs: readonly [number, number];
     readonly headers: number;
     readonly leads: number;
+    readonly openings: number;
     readonly spareScrews: number;
     readonly boxWatts: number | null;
   },
@@ -259,6 +262,7 @@ function machineWith(
       frontLeads: told(
         Array.from({ length: there.leads }, () => ({ type: 'usb-19-pin' as const })),
       ),
+      openings: told(there.openings),
       spareScrews: told(there.spareScrews),
     },
     headers: told(Array.from({ length: there.headers }, () => ({ type: 'usb-9-pin' as const }))),

@@ -163,6 +163,7 @@ export function judged(
 ): Judged | null {
   const leads = valueOf(arrangedMachine.case.frontLeads)?.length ?? 0;
   if ([...fresh, ...there].filter(({ lead }) => lead).length > leads) return null;
+  if (platesShort(arrangedMachine, there, fresh)) return null;
   const finished = withOccupants(arrangedMachine, fresh);
   const without = ({ id }: Slot): Machine => ({
     ...finished,
@@ -209,6 +210,21 @@ export function judged(
     adapters: power.adapters,
   };
 }
+
+/** Plates of new cards and the brackets of all, housing by housing, against the openings there are. */
+const platesShort = (machine: Machine, there: readonly There[], fresh: readonly New[]): boolean =>
+  [null, ...machine.enclosures.map(({ id }) => id)].some((housing) => {
+    const room = machine.enclosures.find(({ id }) => id === housing)?.case ?? machine.case;
+    const mine = fresh.filter(({ slot }) => slot.enclosureId === housing);
+    const plates = mine.reduce((sum, { card }) => sum + card.plates, 0);
+    const brackets = [
+      ...mine.map(({ card }) => card.openings),
+      ...there.flatMap(({ at, occupant, card }) =>
+        at?.enclosureId === housing ? [valueOf(occupant.openings) ?? card.openings] : [],
+      ),
+    ].reduce((sum, openings) => sum + openings, 0);
+    return plates > 0 && plates + brackets > (valueOf(room.openings) ?? Infinity);
+  });
 
 /** A card that only moves is asked about its new place, rule by rule; plugs, leads, watts and driver stay as they were. */
 const inPlace = (card: Card, at: Slot, machine: Machine): readonly Finding[] => {

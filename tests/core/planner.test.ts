@@ -9,7 +9,7 @@ import { planContextOf } from '../../src/core/planner/answers/plan.ts';
 import { searchSpaceOf } from '../../src/core/planner/bound/searchSpace.ts';
 import { MUST, Relaxations } from '../../src/core/planner/bound/relaxation.ts';
 import { demandDecisions } from '../../src/core/planner/bound/demandDecisions.ts';
-import { aCard, aMachine, aSlot, usbNeed } from '../builders/parts.ts';
+import { aCard, aMachine, aSlot, told, usbNeed } from '../builders/parts.ts';
 import { randomRequest } from '../builders/plans.ts';
 import { slowestPlan } from '../builders/slowPlanner.ts';
 
@@ -94,6 +94,22 @@ describe('Planner', () => {
     const careless = { ...PLAIN_WEIGHTS, longSlot: 0 };
     const [first] = proposePlan({ ...request, weights: careless }).placements;
     expect(first?.slot.id).to.equal('s1');
+  });
+
+  it('lets no two cards take the last opening for their plates', () => {
+    const ribbon = aCard({ plates: 1, delivers: usb(4, '3.2-1', 900) });
+    const within = (openings: number) => {
+      const plain = aMachine([aSlot(1), aSlot(2)]);
+      return proposePlan({
+        machine: { ...plain, case: { ...plain.case, openings: told(openings) } },
+        needs: [usbNeed(8)],
+        budgetCents: null,
+        cards: [ribbon],
+        library: [],
+      });
+    };
+    expect(within(4).unmet).to.deep.equal([]);
+    expect(within(3).unmet).to.have.length(1);
   });
 
   it('says why each other card is not in the plan', () => {

@@ -117,6 +117,36 @@ describe('Job 1: a small board with one x1 slot', () => {
       machine,
     )!;
 
+  it('brings the jack of a wired module out through a spare opening, with a plate that is ordered', () => {
+    expect(finding('Sprit 2.5', MINI, 'radio', 'plate.jack')).to.include({ subject: 'full' });
+    const all = stepsFor(MINI, ['Locker 2', x1.id], ['Sprit 2.5', 'radio']);
+    expect(valuesOf(all, 'orderExtra').map(({ kind, fits }) => [kind, fits])).to.deep.include([
+      'openingJack',
+      'full',
+    ]);
+    // The first opening is the other card’s.
+    expect(valuesOf(all, 'fitPlate').map(({ opening }) => opening)).to.deep.equal([2]);
+    expect(valuesOf(all, 'removeCover').map(({ opening }) => opening)).to.have.members([1, 2]);
+    const full = { ...MINI, case: { ...MINI.case, openings: told(0) } };
+    expect(finding('Sprit 2.5', full, 'radio', 'plate.noOpening')).to.include({
+      needed: 1,
+      available: 0,
+    });
+  });
+
+  it('sees what stands where the module would lie, and takes the header just beside it for no hindrance', () => {
+    expect(codes('Sprit 2.5', MINI, 'radio').join()).to.not.include('obstacle');
+    const [header] = MINI.obstacles.filter(({ id }) => id === 'front');
+    const nearer = { ...MINI, obstacles: [{ ...header!, yMm: header!.yMm + 3, movable: false }] };
+    expect(finding('Sprit 2.5', nearer, 'radio', 'body.obstacleInTheWay')).to.include({
+      subject: 'Front USB header',
+    });
+    const over = { ...header!, xMm: 111, widthMm: 3, yMm: 130, movable: true };
+    expect(codes('Sprit 2.5', { ...MINI, obstacles: [over] }, 'radio')).to.include(
+      'body.obstacleMovable',
+    );
+  });
+
   it('reads from a mirror at nearly what the link carries, and writes as its slower drive', () => {
     // Gen 3 x1 carries 985 MB/s after coding (PCI Express Base Specification, from memory); a mirror reads up to the
     // sum of its drives and writes each twice over the link (common practice, no source).
@@ -525,6 +555,17 @@ describe('Job 12: a second network port for a server', () => {
       'powerOff',
       'seat',
     );
+  });
+});
+
+describe('Job 13: a very old machine filled with cards', () => {
+  it('keeps an opening for the plate at the end of a ribbon', () => {
+    expect(finding('Bollard PS2L1', OLD_TOWER, 's4', 'plate.own')).to.include({ needed: 1 });
+    const all = stepsFor(OLD_TOWER, ['Bollard PS2L1', 's4']);
+    expect(valuesOf(all, 'fitPlate')).to.have.length(1);
+    inOrder(all, 'seat', 'screw', 'fitPlate', 'closeCase');
+    const filled = { ...OLD_TOWER, case: { ...OLD_TOWER.case, openings: told(1) } };
+    expect(codes('Bollard PS2L1', filled, 's4')).to.include('plate.noOpening');
   });
 });
 

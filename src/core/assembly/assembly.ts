@@ -65,6 +65,8 @@ export interface Assembly {
   readonly removed: readonly Slot[];
   readonly toOpen: readonly Opening[];
   readonly toClose: readonly Opening[];
+  /** Openings for plates at the end of ribbons and leads, each with the slot of its card. */
+  readonly plates: readonly Opening[];
   /** What has to be bought beside the cards. */
   readonly extras: readonly ExtraNeeded[];
 }

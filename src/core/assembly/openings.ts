@@ -25,17 +25,53 @@ export function openingsOf(
   readonly toOpen: readonly Opening[];
   /** Filled so far, and by nothing any more. */
   readonly toClose: readonly Opening[];
+  /** Where plates of new and moved cards go: in the order of the cards. */
+  readonly plates: readonly Opening[];
 } {
   const before = surveyed.slots.flatMap((slot) => filledBy(slot, occupiedOpenings(slot)));
   const filled = placed.flatMap(({ card, slot }) => filledBy(slot, card.openings));
   const staying = planned.slots.flatMap((slot) =>
     valueOf(slot.occupant)?.disposition === 'remove' ? [] : filledBy(slot, occupiedOpenings(slot)),
   );
-  const after = [...filled, ...staying];
+  const bodies = [...filled, ...staying];
+  const plates = platesOf(placed, bodies, planned);
+  const after = [...bodies, ...plates];
   return {
-    toOpen: filled.filter((each) => !before.some((other) => isSame(each, other))),
+    plates,
+    toOpen: [...filled, ...plates].filter((each) => !before.some((other) => isSame(each, other))),
     toClose: before.filter((each) => !after.some((other) => isSame(each, other))),
   };
+}
+
+/** Plates go where no card's bracket is: first through openings that face no slot, then through the last ones. */
+function platesOf(
+  placed: readonly Placed[],
+  filled: readonly Opening[],
+  machine: Machine,
+): readonly Opening[] {
+  const taken = [...filled];
+  return placed.flatMap(({ card, slot: { id, enclosureId } }) => {
+    const room = machine.enclosures.find((each) => each.id === enclosureId)?.case ?? machine.case;
+    const faced = new Set(
+      machine.slots
+        .filter((slot) => slot.enclosureId === enclosureId)
+        .map(({ opening }) => valueOf(opening)),
+    );
+    const own = Array.from({ length: valueOf(room.openings) ?? 0 }, (_, n): Opening => ({
+      number: n + 1,
+      enclosureId,
+      slotId: id,
+    }))
+      .filter((each) => !taken.some((other) => isSame(each, other)))
+      .toSorted(
+        (one, other) =>
+          Number(faced.has(one.number)) - Number(faced.has(other.number)) ||
+          other.number - one.number,
+      )
+      .slice(0, card.plates);
+    taken.push(...own);
+    return own;
+  });
 }
 
 const isSame = (a: Opening, b: Opening): boolean =>

@@ -104,6 +104,9 @@ const OUTPUTS_CELL = listCell(
   pairCell(['count', numberCell(1, 12)], ' ', ['signal', choiceCell(OUTPUT_SIGNALS)]),
 );
 
+const PORTS = numberCell(1, 64);
+const SOME = numberCell(0, 64);
+
 const GENERAL: readonly Column[] = [
   required(column('maker', 'Maker', TEXT_CELL, ['brand', 'manufacturer'])),
   required(column('model', 'Model', TEXT_CELL, ['name', 'product'])),
@@ -139,6 +142,7 @@ const GENERAL: readonly Column[] = [
       pairCell(['type', choiceCell(BOARD_HEADERS)], ' of ', ['lengthMm', numberCell(1, 2_000)]),
     ),
   ),
+  column('plates', 'Further openings by plates', SOME),
   column('leadsBeforeSeating', 'Leads before seating', listCell(TEXT_CELL)),
   column('boot', 'Start-up code', choiceCell(BOOT_CODES), ['boot']),
   column('windowMegabytes', 'Window, MB', numberCell(0, 1_000_000)),
@@ -151,9 +155,6 @@ const GENERAL: readonly Column[] = [
 
 const ofKind = (kind: DeliveryKind, ...columns: readonly Column[]): readonly Column[] =>
   columns.map((each) => ({ ...each, path: `delivers.${each.path}`, kind }));
-
-const PORTS = numberCell(1, 64);
-const SOME = numberCell(0, 64);
 
 const BY_KIND: readonly Column[] = [
   ...ofKind(
@@ -272,6 +273,7 @@ export const PLAIN_CARD: Omit<Card, 'id' | 'maker' | 'model' | 'ids' | 'delivers
   supplyWatts: null,
   frontHeaders: [],
   boardLeads: [],
+  plates: 0,
   leadsBeforeSeating: [],
   boot: 'none',
   windowMegabytes: 0,

@@ -66,6 +66,8 @@ export const Card = z.object({
     z.object({ type: z.enum(BOARD_HEADERS), lengthMm: limits.millimetres }),
     MOST.leads,
   ),
+  /** Openings that further sockets of it take, each with a plate at the end of a ribbon or a lead. */
+  plates: limits.countedOrNone,
   /** Leads that cannot be reached once the card is seated. */
   leadsBeforeSeating: listOf(text, MOST.leads),
   /** What its own start-up code serves; `none`: it has none and wants none. */

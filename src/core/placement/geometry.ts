@@ -7,7 +7,9 @@ import {
   COMPONENT_SIDE_MM,
   CONNECTOR_LENGTH_MM,
   CONNECTOR_START_MM,
+  MODULE_WIDTH_MM,
   OPENING_PITCH_MM,
+  SOCKET_DEPTH_MM,
   SOLDER_SIDE_MM,
 } from '../standards/cardForm.ts';
 import { row } from '../units.ts';
@@ -47,6 +49,28 @@ export function bodyAround(middleMm: number, lengthMm: number, openings: number)
     depthMm: SOLDER_SIDE_MM + COMPONENT_SIDE_MM + (openings - 1) * OPENING_PITCH_MM,
   };
 }
+
+/** The ground that a module of a length covers from its socket on; null while nobody told where the socket lies. */
+export function moduleRectangle(slot: Slot, moduleLengthMm: number): Rectangle | null {
+  const place = valueOf(slot.place);
+  return place === null
+    ? null
+    : {
+        xMm: place.xMm + SOCKET_DEPTH_MM,
+        yMm: place.yMm,
+        widthMm: moduleLengthMm,
+        depthMm: MODULE_WIDTH_MM,
+      };
+}
+
+/** Openings that cards fill which stay, by what is known of them. */
+export const openingsFilled = ({ slots }: Pick<Machine, 'slots'>): number =>
+  slots.reduce((sum, { bus, occupant }) => {
+    const card = valueOf(occupant);
+    return bus === 'm2' || card === null || card.disposition === 'remove'
+      ? sum
+      : sum + (valueOf(card.openings) ?? 1);
+  }, 0);
 
 /** Length of a slot's connector, or null while it is not known. */
 export function connectorLengthMm(slot: Slot): number | null {

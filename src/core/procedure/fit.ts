@@ -26,7 +26,7 @@ export function fit(job: Job, assembly: Assembly): readonly Draft[] {
     ...assembly.removed.map((slot) => takeOut(slot, job.machine)),
     ...moveSteps(assembly, job.machine),
     ...job.bought.map(putIn),
-    ...order.flatMap((each) => fitOne(each, assembly.machine)),
+    ...order.flatMap((each) => fitOne(each, assembly)),
     ...assembly.toClose.map((each) => coverStep('closeOpening', each, assembly)),
     plainStep('closeCase'),
     ...order
@@ -37,7 +37,7 @@ export function fit(job: Job, assembly: Assembly): readonly Draft[] {
 }
 
 /** One card: what is done on the bench, what is in the way out, in it goes, plugs and leads, what was out back. */
-function fitOne(each: AssembledCard, machine: Machine): readonly Draft[] {
+function fitOne(each: AssembledCard, { machine, plates }: Assembly): readonly Draft[] {
   const at = cardAt(each);
   const here = keyed(each);
   const has = (code: FindingCode) => each.findings.some((finding) => finding.code === code);
@@ -53,6 +53,11 @@ function fitOne(each: AssembledCard, machine: Machine): readonly Draft[] {
     ),
     step('seat', at, { ...here, cautions: seatCautions(each.card) }),
     step('screw', { ...at, isModule: each.card.bus === 'm2' }, here),
+    ...plates
+      .filter(({ slotId }) => slotId === each.slot.id)
+      .map(({ number }) =>
+        step('fitPlate', { ...at, opening: number }, { ...here, key: `${each.slot.id}:${number}` }),
+      ),
     ...(has('body.sag') ? [step('support', at, { ...here, cautions: ['heavyCard'] })] : []),
     ...plugsAndLeads(each, machine),
     ...joinDrives(each, false),

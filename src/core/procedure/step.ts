@@ -83,6 +83,7 @@ export interface StepValues {
   readonly joinLead: CardAt & { readonly lead: string };
   readonly joinFront: CardAt & { readonly lead: FrontLead };
   readonly setJumper: CardAt;
+  readonly fitPlate: CardAt & { readonly opening: number };
   readonly seat: CardAt;
   readonly screw: CardAt & { readonly isModule: boolean };
   readonly support: CardAt;

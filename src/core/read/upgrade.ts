@@ -132,7 +132,7 @@ const deliveryOfFormat6 = (delivers: unknown): unknown =>
   isPart(delivers) && delivers['kind'] === 'drives' ? { sataModules: 0, ...delivers } : delivers;
 
 const cardOfFormat6 = (card: unknown): unknown =>
-  isPart(card) ? { ...card, delivers: deliveryOfFormat6(card['delivers']) } : card;
+  isPart(card) ? { plates: 0, ...card, delivers: deliveryOfFormat6(card['delivers']) } : card;
 
 /** A reading was a figure that the technician entered for a need, when the cards were in. */
 const observationOfFormat6 = (reading: unknown): unknown =>

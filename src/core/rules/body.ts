@@ -10,11 +10,13 @@ import {
   OPENING_PITCH_MM,
   PLUG_BEND_MM,
   SAG_GRAMS,
+  SOCKET_DEPTH_MM,
   SOLDER_SIDE_MM,
   UNDER_CARD_ROOM_MM,
+  UNDER_MODULE_ROOM_MM,
 } from '../standards/cardForm.ts';
 import type { Finding } from './finding.ts';
-import { bodyRectangle, overlap } from '../placement/geometry.ts';
+import { bodyRectangle, moduleRectangle, overlap, type Rectangle } from '../placement/geometry.ts';
 import { standingBeside, type Standing } from '../placement/standing.ts';
 
 /** All of it: what the housing decides, and what the slot decides. */
@@ -236,14 +238,33 @@ function reach(card: Card, opening: number, around: readonly Standing[]): readon
 function obstacles(card: Card, opening: number, machine: Machine): readonly Finding[] {
   if (machine.obstacles.length === 0) return [];
   const ground = bodyRectangle(machine, opening, card.lengthMm, card.openings);
-  return machine.obstacles
-    .filter((obstacle) => obstacle.heightMm > UNDER_CARD_ROOM_MM && overlap(ground, obstacle))
+  return standingIn(ground, UNDER_CARD_ROOM_MM, machine);
+}
+
+/** A module lies flat and close to the board: what stands where it would lie, or over its socket, is in its way. */
+export function moduleInSocket(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
+  const lies = card.m2 === null ? null : moduleRectangle(slot, card.m2.moduleLengthMm);
+  if (lies === null) return [];
+  const ground = {
+    ...lies,
+    xMm: lies.xMm - SOCKET_DEPTH_MM,
+    widthMm: lies.widthMm + SOCKET_DEPTH_MM,
+  };
+  return standingIn(ground, UNDER_MODULE_ROOM_MM, machine);
+}
+
+const standingIn = (
+  ground: Rectangle,
+  roomBeneathMm: number,
+  machine: Machine,
+): readonly Finding[] =>
+  machine.obstacles
+    .filter((obstacle) => obstacle.heightMm > roomBeneathMm && overlap(ground, obstacle))
     .map((obstacle) => ({
       code: obstacle.movable ? 'body.obstacleMovable' : 'body.obstacleInTheWay',
       verdict: obstacle.movable ? 'needs' : 'blocked',
       subject: obstacle.name,
-      needed: card.lengthMm,
-      available: obstacle.xMm,
+      needed: ground.widthMm,
+      available: Math.max(0, obstacle.xMm - ground.xMm),
       unit: 'mm',
     }));
-}

@@ -2,7 +2,7 @@
 import { memo, memoOf, memoBy } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
-import { bodyInHousing, bodyInSlot } from './body.ts';
+import { bodyInHousing, bodyInSlot, moduleInSocket } from './body.ts';
 import { bracket } from './bracket.ts';
 import { driverSupport } from './driverSupport.ts';
 import type { DriverLibrary } from '../drivers/packages.ts';
@@ -11,6 +11,7 @@ import { firmware } from './firmware.ts';
 import { headers } from './headers.ts';
 import { machineAround } from '../placement/housing.ts';
 import { link } from './link.ts';
+import { plates } from './plates.ts';
 import { powerInHousing, powerInSlot } from './power.ts';
 import { quirks } from './quirks.ts';
 import { seat } from './seat.ts';
@@ -95,6 +96,7 @@ const cardFindings = (card: Card, machine: Machine, library: DriverLibrary): rea
 /** What is the same in every slot of a housing. A module in a socket of the board meets no opening. */
 const housingFindings = (card: Card, around: Machine): readonly Finding[] => [
   ...(card.bus === 'm2' ? [] : [...bracket(card, around), ...bodyInHousing(card, around)]),
+  ...plates(card, around),
   ...powerInHousing(card, around),
 ];
 
@@ -111,7 +113,7 @@ function verdictAt(
       ? seated.concat(
           sharing(card, slot, machine),
           link(card, inUse),
-          card.bus === 'm2' ? [] : bodyInSlot(card, slot, around),
+          card.bus === 'm2' ? moduleInSocket(card, slot, around) : bodyInSlot(card, slot, around),
           headers(card, slot, around),
           powerInSlot(card, slot, around),
           quirks(card, slot, machine),

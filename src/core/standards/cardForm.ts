@@ -32,6 +32,15 @@ export const CARD_HEIGHT_MM = { full: 111.15, low: 68.9 } as const;
 /** A card's lower edge stands this far above the board; lower things fit beneath it. Common practice, no source. */
 export const UNDER_CARD_ROOM_MM = 12;
 
+/** Width of every M.2 module. Source: PCI Express M.2 Specification 4.0 (from memory). */
+export const MODULE_WIDTH_MM = 22;
+
+/** Depth of an M.2 socket, from its back to where the module's length begins. Common practice, no source. */
+export const SOCKET_DEPTH_MM = 5;
+
+/** A module lies this far above the board; lower things fit beneath it. Common practice, no source. */
+export const UNDER_MODULE_ROOM_MM = 1.5;
+
 /** What a plug on a card's upper edge needs above it to bend its lead, in millimetres. Common practice, no source: 25–35. */
 export const PLUG_BEND_MM = 25;
 

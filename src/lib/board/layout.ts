@@ -18,6 +18,9 @@ import {
   type Machine,
   type Rectangle,
   type Slot,
+  MODULE_WIDTH_MM,
+  SOCKET_DEPTH_MM,
+  moduleRectangle,
 } from '$core';
 
 /** Depth of the strip in front of the rear edge in which openings are drawn, and the gap between two of them. */
@@ -30,10 +33,8 @@ const TRAY_HEAD_MM = 16;
 const UNKNOWN_LENGTH_MM = 110;
 /** Length of the window in the rear edge for the board's own ports. Source: ATX Specification 2.2 (from memory). */
 const PORTS_LENGTH_MM = 158.75;
-/** Width of every module, shortest module, and depth of the socket. Source: M.2 4.0 (from memory); depth: practice. */
-const MODULE_WIDTH_MM = 22;
+/** Drawn where no length of module is known. Source: M.2 4.0 (from memory). */
 const SHORTEST_MODULE_MM = 30;
-const SOCKET_DEPTH_MM = 5;
 /** Rear edge to the board's own edge. Common practice, no source. */
 const BOARD_INSET_MM = 4;
 
@@ -271,14 +272,11 @@ function moduleBody(
   lengthMm: number | null,
   kind: DrawnBody['kind'],
 ): readonly DrawnBody[] {
-  const place = valueOf(slot.place);
-  if (place === null) return [];
+  const lies = moduleRectangle(slot, lengthMm ?? SHORTEST_MODULE_MM);
+  if (lies === null) return [];
   return [
     {
-      xMm: place.xMm + SOCKET_DEPTH_MM,
-      yMm: place.yMm,
-      widthMm: lengthMm ?? SHORTEST_MODULE_MM,
-      depthMm: MODULE_WIDTH_MM,
+      ...lies,
       slotId: slot.id,
       // It lies flat on the board, below what cards and obstacles claim.
       placed: false,

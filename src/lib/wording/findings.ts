@@ -141,6 +141,25 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   'bracket.caseUnknown': {
     says: 'Full or low brackets: not known of this case.',
   },
+  'plate.openingsUnknown': {
+    says: 'Its sockets come out through an opening of their own; how many there are is not known.',
+  },
+  'plate.noOpening': {
+    says: 'Its sockets come out through openings of their own: {needed} wanted, {available} free.',
+    remedy: 'Free an opening, or a card with all its sockets on its own bracket.',
+  },
+  'plate.own': {
+    says: 'Further sockets of it come out through other openings, on plates: {needed}.',
+    remedy: 'Keep an opening near by free for each plate.',
+  },
+  'plate.aerials': {
+    says: 'Its aerial sockets come out through a free opening, on a plate.',
+    remedy: 'Aerials with a plate, unless the case has sockets for them.',
+  },
+  'plate.jack': {
+    says: 'Its jack comes out through a free opening, on a {subject} plate.',
+    remedy: 'Order the jack with its plate.',
+  },
   'body.lengthFits': { says: '{needed} long; the case has {available}.' },
   'body.tooLong': { says: '{needed} long; the case has {available}.', remedy: 'A shorter card.' },
   'body.lengthUnknown': {
@@ -454,6 +473,7 @@ const TOPICS: Readonly<Record<PartOf<FindingCode>, string>> = {
   sharing: 'sharing',
   bracket: 'bracket',
   body: 'room',
+  plate: 'opening',
   power: 'power',
   header: 'leads',
   firmware: 'firmware',

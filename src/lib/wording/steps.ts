@@ -138,6 +138,10 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     title: `Set the jumper on the card for ${card.slot}${inEnclosure(card.enclosure)}: ${card.card}`,
     detail: 'The board has no header for its lead; the jumper stands in for it.',
   }),
+  fitPlate: ({ opening, ...card }) => ({
+    title: `Screw the plate of ${at(card)} into opening ${opening}`,
+    detail: 'Then lay its ribbon or lead flat, clear of every fan. Mind pin 1.',
+  }),
   support: (card) => ({
     title: `Set the support under the far end of ${at(card)}`,
     detail: 'It should carry the weight without lifting the card.',

@@ -7,6 +7,7 @@ import { openingsCollide } from '../../rules/body.ts';
 import { housings, machineAround } from '../../placement/housing.ts';
 import { plugFinding } from '../../rules/power.ts';
 import { socketsIn } from '../../placement/sockets.ts';
+import { openingsFilled } from '../../placement/geometry.ts';
 import { slotBeside, slotInUse } from '../../placement/lanesLeft.ts';
 import { HEADROOM_SHARE } from '../../standards/plugs.ts';
 import type { Candidate } from './candidates.ts';
@@ -40,6 +41,28 @@ export function conflictsIn(machine: Machine, without: ReadonlySet<Constraint>):
       return taken >= leads.filter((lead) => lead.type === type).length;
     });
 
+  /** Openings that cards of which nothing is decided leave in each housing. */
+  const openingsLeft = new Map(
+    housings(machine).map(({ id, machine: around }) => [
+      id,
+      (valueOf(around.case.openings) ?? Infinity) - openingsFilled(around),
+    ]),
+  );
+
+  /** Plates of new cards take openings that no body fills. */
+  const platesShort = (placed: readonly Candidate[], further: Candidate): boolean => {
+    if (without.has('openings')) return false;
+    const housing = further.slot.enclosureId;
+    let plates = 0;
+    let bodies = 0;
+    for (const each of [...placed, further]) {
+      if (each.slot.enclosureId !== housing) continue;
+      if (each.existing === null) plates += each.card.plates;
+      if (each.card.bus !== 'm2') bodies += openingsTaken(each);
+    }
+    return plates > 0 && plates + bodies > (openingsLeft.get(housing) ?? Infinity);
+  };
+
   const powerShort = (placed: readonly Candidate[], further: Candidate): boolean => {
     if (without.has('power') || further.existing !== null) return false;
     // Supplies are not shared between housings.
@@ -66,6 +89,7 @@ export function conflictsIn(machine: Machine, without: ReadonlySet<Constraint>):
     collides: (placed, further) =>
       placed.some((other) => pair(other, further)) ||
       leadsShort(placed, further) ||
+      platesShort(placed, further) ||
       powerShort(placed, further),
   };
 }

@@ -79,7 +79,7 @@ export const SPEED_GAP_CENTS = 10_000;
 /** A link that gives the card next to nothing of what it could use; in proportion when it gives more. */
 const THIN_LINK_CENTS = 2_000;
 /** Each lane of a connector that a card has no contacts for: long slots are kept for what needs them, of plans nearly alike. */
-export const SPARE_LANE_CENTS = 5;
+const SPARE_LANE_CENTS = 5;
 /** Each fact not known yet: ordering before it is settled risks ordering twice. */
 const UNKNOWN_CENTS = 10_000;
 

@@ -66,6 +66,7 @@ export class Undominated<Kept extends Rival> {
       a.waitCents <= b.waitCents &&
       a.card.m2?.signal === b.card.m2?.signal &&
       a.card.openings <= b.card.openings &&
+      a.card.plates <= b.card.plates &&
       (a.card.lengthMm <= b.card.lengthMm || this.before(a) <= this.before(b)) &&
       a.card.peakWatts <= b.card.peakWatts &&
       // Reckoning with fewer lanes stands beside more other cards.

@@ -41,9 +41,15 @@ export class PathDominance {
   /** Slots whose cards take lanes from others, or lose them. */
   private readonly tied: ReadonlySet<string>;
 
-  /** @param machine without the cards of which something is decided */
-  constructor(machine: Machine) {
+  private readonly platesCount: boolean;
+
+  /**
+   * @param machine without the cards of which something is decided
+   * @param platesCount whether any card in question has sockets that take openings by plates
+   */
+  constructor(machine: Machine, platesCount: boolean) {
     this.machine = machine;
+    this.platesCount = platesCount;
     this.tied = new Set(
       machine.conditions.flatMap(({ slotId, whenSlotId }) => [slotId, whenSlotId]),
     );
@@ -67,6 +73,13 @@ export class PathDominance {
       }
       const first = `into ${slot.enclosureId}`;
       if (!taken.things.includes(first)) things.push(first);
+    }
+    // Plates and bodies take openings of their housing between them.
+    if (this.platesCount) {
+      const own =
+        (existing === null ? card.plates : 0) + (card.bus === 'm2' ? 0 : openingsTaken(candidate));
+      things.push(...Array<string>(own).fill(`opening ${slot.enclosureId}`));
+      if (card.plates > 0 && existing === null) things.push(`plate ${slot.enclosureId}`);
     }
     if (things.length + sockets.length === 0) return taken;
     const all = {

@@ -64,7 +64,10 @@ export function beginning(problem: SearchProblem): SearchState {
     ),
     collides: conflictsIn(problem.machine, problem.without).collides,
     adapterCents: cheapestAdapter(problem.extras),
-    dominance: new PathDominance(problem.machine),
+    dominance: new PathDominance(
+      problem.machine,
+      problem.fresh.some(({ card }) => card.plates > 0),
+    ),
     open: [],
     best: null,
     bestValue: Infinity,

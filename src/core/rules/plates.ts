@@ -1,0 +1,33 @@
+/** Sockets at the end of a ribbon or a lead come out through openings of their own, each with a plate: are any left? */
+import type { Card } from '../parts/card.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Machine } from '../parts/machine.ts';
+import { openingsFilled } from '../placement/geometry.ts';
+import type { Finding } from './finding.ts';
+
+/** @param machine as it is seen from the card's housing */
+export function plates(card: Card, machine: Machine): readonly Finding[] {
+  if (card.plates === 0) return [];
+  const { openings, bracket } = machine.case;
+  if (openings === null) return [{ code: 'plate.openingsUnknown', verdict: 'unknown' }];
+  const own = card.bus === 'm2' ? 0 : card.openings;
+  const free = Math.max(0, openings.value - openingsFilled(machine) - own);
+  if (free < card.plates) {
+    return [
+      {
+        code: 'plate.noOpening',
+        verdict: 'blocked',
+        needed: card.plates,
+        available: free,
+        unit: 'count',
+      },
+    ];
+  }
+  if (card.bus !== 'm2')
+    return [{ code: 'plate.own', verdict: 'needs', needed: card.plates, unit: 'count' }];
+  if (card.delivers.kind === 'wifi') return [{ code: 'plate.aerials', verdict: 'needs' }];
+  const height = valueOf(bracket);
+  return height === null
+    ? [{ code: 'bracket.caseUnknown', verdict: 'unknown' }]
+    : [{ code: 'plate.jack', verdict: 'needs', subject: height }];
+}
