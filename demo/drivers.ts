@@ -38,6 +38,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('10')],
     order: 'card-first',
     inbox: false,
+    hotPlug: null,
   },
   {
     id: 'kelpwick-display-31',
@@ -49,6 +50,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('10')],
     order: 'card-first',
     inbox: false,
+    hotPlug: null,
   },
   {
     id: 'kelpwick-kernel',
@@ -60,6 +62,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [linux('5.10')],
     order: 'card-first',
     inbox: true,
+    hotPlug: true,
   },
   {
     id: 'marlstrand-display-9',
@@ -71,6 +74,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('10'), linux('6.6')],
     order: 'card-first',
     inbox: false,
+    hotPlug: null,
   },
   {
     id: 'marlstrand-skiff',
@@ -82,6 +86,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('6.1', '10')],
     order: 'card-first',
     inbox: false,
+    hotPlug: null,
   },
   {
     id: 'sundwick-gull-5',
@@ -93,6 +98,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('10')],
     order: 'card-first',
     inbox: false,
+    hotPlug: null,
   },
   {
     id: 'sundwick-gull-300',
@@ -104,6 +110,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('6.1', '10'), linux('4.4')],
     order: 'card-first',
     inbox: false,
+    hotPlug: null,
   },
   {
     id: 'sundwick-kernel',
@@ -115,6 +122,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [linux('5.15')],
     order: 'card-first',
     inbox: true,
+    hotPlug: true,
   },
   {
     id: 'brinehollow-wire-12',
@@ -126,6 +134,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('10')],
     order: 'driver-first',
     inbox: false,
+    hotPlug: true,
   },
   {
     id: 'brinehollow-kernel',
@@ -137,6 +146,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [linux('5.10')],
     order: 'card-first',
     inbox: true,
+    hotPlug: true,
   },
   {
     id: 'brinehollow-jetty',
@@ -148,6 +158,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('6.1'), linux('2.6')],
     order: 'card-first',
     inbox: true,
+    hotPlug: null,
   },
   {
     id: 'pellworth-anchor',
@@ -159,6 +170,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [linux('5.10')],
     order: 'card-first',
     inbox: false,
+    hotPlug: true,
   },
   {
     id: 'quillbark-sound',
@@ -170,6 +182,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('10'), linux('5.4')],
     order: 'driver-first',
     inbox: false,
+    hotPlug: false,
   },
   {
     id: 'brinehollow-painter',
@@ -181,6 +194,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('6.1', '10'), linux('2.6')],
     order: 'card-first',
     inbox: true,
+    hotPlug: null,
   },
   {
     id: 'quillbark-reed',
@@ -192,6 +206,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('6.1', '6.3'), linux('2.6')],
     order: 'card-first',
     inbox: false,
+    hotPlug: null,
   },
   {
     id: 'sundwick-petrel',
@@ -203,6 +218,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('6.1', '6.3'), linux('2.6')],
     order: 'driver-first',
     inbox: false,
+    hotPlug: null,
   },
   {
     id: 'gannetry-strait',
@@ -214,6 +230,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('10'), linux('5.10')],
     order: 'driver-first',
     inbox: false,
+    hotPlug: true,
   },
   {
     id: 'thornmere-bollard',
@@ -225,6 +242,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('6.1'), linux('4.4')],
     order: 'driver-first',
     inbox: false,
+    hotPlug: null,
   },
   {
     id: 'thornmere-vault',
@@ -236,6 +254,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('10'), linux('5.4')],
     order: 'driver-first',
     inbox: false,
+    hotPlug: false,
   },
   ...(
     [
@@ -254,5 +273,6 @@ export const PACKAGES: readonly DriverPackage[] = [
     systems: [windows('10')],
     order,
     inbox: false,
+    hotPlug: null,
   })),
 ];

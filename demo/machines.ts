@@ -501,7 +501,7 @@ export const EXTERNAL_BOX: Machine = {
         [5, 8, 1],
       ] as const
     ).map(([opening, connector, lanes]) => ({
-      ...express(opening, `Obstacle slot ${opening}`, {
+      ...express(opening, `Box slot ${opening}`, {
         connector,
         lanes,
         generation: 3,

@@ -33,6 +33,7 @@ const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
   [['disposition', 'openings'], { watts: null, plugs: null, frontLeads: null }],
   [['baseWatts', 'plugs'], { plugsInUse: null }],
   [['overBudget', 'disturbance', 'wishes'], { longSlot: 100 }],
+  [['deviceIds', 'inbox'], { hotPlug: null }],
   [['leadsBeforeSeating', 'brackets'], { plates: 0 }],
   [['ownPorts', 'socket'], { sataModules: 0 }],
   [['bytesPerSecond', 'ports', 'features'], { team: 'none' }],

@@ -334,6 +334,7 @@ describe('Secure boot', () => {
     systems: [{ family: 'linux', architecture: 'x86-64', from: '5.0', to: null }],
     order: 'card-first',
     inbox,
+    hotPlug: null,
   });
   const machine = (secureBoot: boolean) => {
     const plain = aMachine([aSlot(1)]);

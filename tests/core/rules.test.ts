@@ -352,6 +352,7 @@ describe('Driver support', () => {
     systems: [{ family: 'windows', architecture: 'x86-64', from: '10', to: '11' }],
     order: 'card-first',
     inbox: false,
+    hotPlug: null,
     ...over,
   });
   const of = (

@@ -14,16 +14,24 @@ import {
   SIGNAL_HOUSE,
   type Scene,
 } from '../../demo/scenes.ts';
+import { TOWER } from '../../demo/machines.ts';
+import { aJob } from '../builders/parts.ts';
+import { valuesOf } from '../builders/steps.ts';
 import {
   changed,
   choosePlans,
   conflictSets,
+  deviceId,
   repairs,
   routes,
   memberKey,
   outcome,
   ratesOf,
+  slotVerdict,
+  steps,
   valueOf,
+  type Card,
+  type DriverPackage,
   type RouteRates,
   type PlanRequest,
   type PlannedCard,
@@ -100,6 +108,71 @@ describe('Job 3: cards in a box on one serial link', () => {
     const asked = inBox.reduce((sum, { route, alone }) => sum + alone.high * route.units, 0);
     expect(asked).to.be.greaterThan(chain.high);
     expect(wire.together.low).to.be.below(wire.alone.low);
+  });
+});
+
+describe('Job 3: what a box asks besides', () => {
+  const there = CHART_ROOM.machine.slots.find(({ id }) => id === 'near3')!;
+  const codes = (card: Card, library: readonly DriverPackage[], machine = CHART_ROOM.machine) =>
+    slotVerdict(card, there, machine, library).findings.map(({ code }) => code);
+  const wire = CARDS.find(({ model }) => model === 'Anchor 10E')!;
+  const named = (hotPlug: boolean | null): DriverPackage => ({
+    ...PACKAGES[0]!,
+    deviceIds: [deviceId(wire.ids)],
+    systems: ['linux', 'windows'].map((family) => ({
+      family: family as 'linux',
+      architecture: 'x86-64',
+      from: '0',
+      to: null,
+    })),
+    hotPlug,
+  });
+
+  it('is a driver that bears a box which comes and goes; one of a whole class does', () => {
+    expect(codes(wire, [named(true)])).to.include('box.hotPlug');
+    expect(codes(wire, [named(false)])).to.include('box.noHotPlug');
+    expect(codes(wire, [named(null)])).to.include('box.hotPlugUnknown');
+    const locker = CARDS.find(({ model }) => model === 'Locker 4')!;
+    expect(codes(locker, [])).to.include('box.hotPlug');
+    // In the case itself nobody asks.
+    expect(
+      slotVerdict(wire, TOWER.slots[3]!, TOWER, [named(false)]).findings.map(({ code }) => code),
+    ).to.not.include('box.noHotPlug');
+  });
+
+  it('is a chain of six at most, an opening for coax sockets on a plate, and the slot as it is wired inside', () => {
+    const seventh = {
+      ...CHART_ROOM.machine,
+      enclosures: CHART_ROOM.machine.enclosures.map((each) => ({ ...each, chainPosition: 7 })),
+    };
+    expect(codes(wire, [], seventh)).to.include('box.chainTooLong');
+    const coax = { ...wire, plates: 3 };
+    expect(codes(coax, [])).to.include('plate.own');
+    expect(codes({ ...coax, plates: 5 }, [])).to.include('plate.noOpening');
+    const narrow = CHART_ROOM.machine.slots.find(({ id }) => id === 'near5')!;
+    const { findings } = slotVerdict(wire, narrow, CHART_ROOM.machine, []);
+    expect(findings.map(({ code }) => code)).to.include('link.narrowed');
+  });
+
+  it('is connected fastest first, its mains lead last', () => {
+    const job = aJob(
+      { name: 'takeTemplate', machine: CHART_ROOM.machine },
+      {
+        name: 'acceptPlan',
+        placements: [
+          { slotId: 'far1', card: wire },
+          { slotId: 'near5', card: CARDS.find(({ delivers }) => delivers.kind === 'sound')! },
+        ],
+        packages: [],
+      },
+    );
+    const all = steps(job);
+    expect(valuesOf(all, 'joinBoxes')[0]?.names).to.deep.equal([
+      'Outrigger X1 box',
+      'Outrigger X3 box',
+    ]);
+    const last = all.findIndex(({ code }) => code === 'joinBoxes');
+    expect(all[last + 1]?.code).to.equal('start');
   });
 });
 

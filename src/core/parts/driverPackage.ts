@@ -27,5 +27,7 @@ export const DriverPackage = z.object({
   order: z.enum(['card-first', 'driver-first']),
   /** Part of the system itself: nothing to fetch. */
   inbox: z.boolean(),
+  /** Whether it bears that the device comes and goes while the system runs; null: nobody says. */
+  hotPlug: z.nullable(z.boolean()),
 });
 export type DriverPackage = DeepReadonly<z.infer<typeof DriverPackage>>;

@@ -8,6 +8,7 @@ import type { Job } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { machineAround } from '../placement/housing.ts';
 import { plugsOf } from '../placement/plugs.ts';
+import { usableBytesPerSecond } from '../rules/link.ts';
 import type { FindingCode } from '../rules/findingCodes.ts';
 import { HEADERS } from '../standards/headers.ts';
 import { cardAt, keyed, plainStep, step, type CautionCode, type Draft } from './step.ts';
@@ -32,8 +33,25 @@ export function fit(job: Job, assembly: Assembly): readonly Draft[] {
     ...order
       .filter(({ card }) => card.delivers.kind === 'screens')
       .map((each) => step('moveScreenLead', cardAt(each), keyed(each))),
+    ...joinBoxes(assembly),
     plainStep('start'),
   ];
+}
+
+/** External boxes in the order of their chain: what moves most data nearest to the machine. */
+function joinBoxes({ cards, machine }: Assembly): readonly Draft[] {
+  const used = machine.enclosures
+    .filter(({ id }) => cards.some(({ slot }) => slot.enclosureId === id))
+    .map(({ id, name }) => ({
+      name,
+      rate: cards
+        .filter(({ slot }) => slot.enclosureId === id)
+        .reduce((sum, { card }) => sum + usableBytesPerSecond(card), 0),
+    }))
+    .toSorted((a, b) => b.rate - a.rate);
+  return used.length === 0
+    ? []
+    : [step('joinBoxes', { names: used.map(({ name }) => name) }, { cautions: ['mains'] })];
 }
 
 /** One card: what is done on the bench, what is in the way out, in it goes, plugs and leads, what was out back. */

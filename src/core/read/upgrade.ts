@@ -60,7 +60,7 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
     machine: machineOfFormat6(job['machine']),
     needs: eachOf(job['needs'], needOfFormat6),
     weights: filled(renamed(job['weights'], { pace: 'speedGap' }), PLAIN_WEIGHTS),
-    plan: filled(planWith(job['plan'], cardOfFormat6), { unmet: [] }),
+    plan: planOfFormat6(job['plan']),
     observations: eachOf(readings ?? [], observationOfFormat6),
     ticks: isPart(job['ticks'])
       ? Object.fromEntries(
@@ -130,6 +130,16 @@ const needOfFormat6 = (need: unknown): unknown =>
 /** Carriers of SATA modules were not told apart; ports of the board carry none. */
 const deliveryOfFormat6 = (delivers: unknown): unknown =>
   isPart(delivers) && delivers['kind'] === 'drives' ? { sataModules: 0, ...delivers } : delivers;
+
+function planOfFormat6(plan: unknown): unknown {
+  const changed = filled(planWith(plan, cardOfFormat6), { unmet: [] });
+  return isPart(changed)
+    ? {
+        ...changed,
+        packages: eachOf(changed['packages'], (each) => filled(each, { hotPlug: null })),
+      }
+    : changed;
+}
 
 const cardOfFormat6 = (card: unknown): unknown =>
   isPart(card) ? { plates: 0, ...card, delivers: deliveryOfFormat6(card['delivers']) } : card;

@@ -3,6 +3,7 @@ import { memo, memoOf, memoBy } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { bodyInHousing, bodyInSlot, moduleInSocket } from './body.ts';
+import { box } from './box.ts';
 import { bracket } from './bracket.ts';
 import { driverSupport } from './driverSupport.ts';
 import type { DriverLibrary } from '../drivers/packages.ts';
@@ -32,7 +33,7 @@ export function slotVerdict(
   library: DriverLibrary,
 ): SlotVerdict {
   const at = place(slot, machine);
-  return verdictAt(card, at, machine, [
+  return verdictAt(card, at, machine, library, [
     ...cardFindings(card, machine, library),
     ...housingFindings(card, at.around),
   ]);
@@ -59,7 +60,7 @@ export function verdictAsker(machine: Machine, library: DriverLibrary): VerdictA
     shared: (card, slot) => sharedIn(card, placeOf(slot)),
     whole: (card, slot) => {
       const at = placeOf(slot);
-      return verdictAt(card, at, machine, sharedIn(card, at));
+      return verdictAt(card, at, machine, library, sharedIn(card, at));
     },
   };
 }
@@ -104,6 +105,7 @@ function verdictAt(
   card: Card,
   { slot, around, inUse }: Place,
   machine: Machine,
+  library: DriverLibrary,
   shared: readonly Finding[],
 ): SlotVerdict {
   const seated = seat(card, slot, around);
@@ -117,6 +119,7 @@ function verdictAt(
           headers(card, slot, around),
           powerInSlot(card, slot, around),
           quirks(card, slot, machine),
+          box(card, slot, machine, library),
           shared,
         )
       : seated;

@@ -3,6 +3,9 @@
  * common practice, no source – about 22 of 40 Gb/s.
  */
 const DATA_SHARE = 0.55;
+/** Devices behind one port, one behind the other. Source: specifications of such ports (from memory). */
+export const MOST_IN_CHAIN = 6;
+
 /**
  * What such a port is as a USB port: from 40 Gb/s on it has to carry 3.2 Gen 2, and it gives a device 3 A. Source: USB4
  * Specification 1.0 and Type-C 2.x (from memory). Older ones carry no USB of their own.

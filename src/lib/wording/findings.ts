@@ -141,6 +141,19 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   'bracket.caseUnknown': {
     says: 'Full or low brackets: not known of this case.',
   },
+  'box.hotPlug': { says: 'Its driver bears that the box comes and goes.' },
+  'box.hotPlugUnknown': {
+    says: 'Whether {subject} bears that the box comes and goes is not known.',
+    remedy: 'Ask the card’s maker for a driver made for hot-plug.',
+  },
+  'box.noHotPlug': {
+    says: '{subject} is not made for hot-plug: the box has to be on before the machine starts, and stay.',
+    remedy: 'A card whose driver is made for hot-plug, or the machine’s own slot.',
+  },
+  'box.chainTooLong': {
+    says: 'The box is number {needed} in its chain; a port takes {available}.',
+    remedy: 'Another port for the boxes behind the sixth.',
+  },
   'plate.openingsUnknown': {
     says: 'Its sockets come out through an opening of their own; how many there are is not known.',
   },
@@ -473,6 +486,7 @@ const TOPICS: Readonly<Record<PartOf<FindingCode>, string>> = {
   sharing: 'sharing',
   bracket: 'bracket',
   body: 'room',
+  box: 'box',
   plate: 'opening',
   power: 'power',
   header: 'leads',

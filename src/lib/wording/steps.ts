@@ -205,6 +205,13 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     title: `Move the screen leads to ${at(card)}`,
     detail: 'The sockets on the board usually go dead once a graphics card is in.',
   }),
+  joinBoxes: ({ names }) => ({
+    title:
+      names.length === 1
+        ? `Connect ${names[0] ?? 'the box'} to the machine`
+        : `Connect the boxes in this order from the machine: ${names.join(', ')}`,
+    detail: `${names.length === 1 ? '' : 'What moves most data comes first; a port takes six. '}Its mains lead last. It follows the machine’s power: leave its switch on.`,
+  }),
   start: () => ({
     title: 'Plug in the mains lead, switch on, start',
     detail:

@@ -1,0 +1,46 @@
+/** In an external box: does the driver bear that the card comes and goes with it, and is the chain short enough? */
+import { classDriver } from '../drivers/classDrivers.ts';
+import { bestPackage, type DriverLibrary } from '../drivers/packages.ts';
+import type { Card } from '../parts/card.ts';
+import type { Machine, Slot } from '../parts/machine.ts';
+import { MOST_IN_CHAIN } from '../standards/serialLink.ts';
+import type { Finding } from './finding.ts';
+
+export function box(
+  card: Card,
+  slot: Slot,
+  machine: Machine,
+  library: DriverLibrary,
+): readonly Finding[] {
+  const enclosure = machine.enclosures.find(({ id }) => id === slot.enclosureId);
+  if (enclosure === undefined) return [];
+  return [
+    ...hotPlug(card, machine, library),
+    ...(enclosure.chainPosition > MOST_IN_CHAIN
+      ? [
+          {
+            code: 'box.chainTooLong',
+            verdict: 'blocked',
+            needed: enclosure.chainPosition,
+            available: MOST_IN_CHAIN,
+            unit: 'count',
+          } as const,
+        ]
+      : []),
+  ];
+}
+
+/** A box is switched on after the machine and pulled while it runs. Drivers of a whole class bear that. */
+function hotPlug(card: Card, machine: Machine, library: DriverLibrary): readonly Finding[] {
+  const chosen = library === null ? null : bestPackage(card, machine, library);
+  if (chosen === null) {
+    return classDriver(card.ids.class24, machine.system) === null
+      ? []
+      : [{ code: 'box.hotPlug', verdict: 'clear' }];
+  }
+  const subject = `${chosen.title} ${chosen.version}`;
+  if (chosen.hotPlug === null) return [{ code: 'box.hotPlugUnknown', verdict: 'unknown', subject }];
+  return chosen.hotPlug
+    ? [{ code: 'box.hotPlug', verdict: 'clear' }]
+    : [{ code: 'box.noHotPlug', verdict: 'limited', subject }];
+}
