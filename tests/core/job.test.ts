@@ -370,7 +370,12 @@ describe('Job files', () => {
       format: JOB_FORMAT,
       photos: before.photos.filter(there),
       pins: before.pins.filter((pin) => !('slotId' in pin) || there(pin)),
-      plan: { ...before.plan, placements: before.plan!.placements.filter(there), unmet: [] },
+      plan: {
+        ...before.plan,
+        placements: before.plan!.placements.filter(there),
+        unmet: [],
+        met: [],
+      },
     });
     // From the fifth format on such a file is hostile or damaged.
     const today = readJobFile(old.replaceAll('"format": 4', '"format": 5'));
@@ -386,7 +391,7 @@ describe('Job files', () => {
     expect(rest).to.deep.equal({
       ...todaysWords(plain),
       format: JOB_FORMAT,
-      plan: { ...todaysWords(before.plan), unmet: [] },
+      plan: { ...todaysWords(before.plan), unmet: [], met: [] },
     });
     expect(readings).to.have.length(2);
     expect(observations).to.deep.equal(

@@ -96,6 +96,27 @@ describe('Planner', () => {
     expect(first?.slot.id).to.equal('s1');
   });
 
+  it('names the price where a card is left for it, and not that one alone would not do', () => {
+    const pair = (id: string, priceCents: number) =>
+      aCard({ id, model: id, delivers: usb(2, '3.2-1', 900), priceCents });
+    const { best, refusals } = choosePlans({
+      machine: aMachine([aSlot(1), aSlot(2)]),
+      needs: [usbNeed(4)],
+      budgetCents: null,
+      cards: [
+        pair('cheap', 1_000),
+        pair('dear', 2_000),
+        aCard({ ...pair('one', 500), delivers: usb(1, '3.2-1', 900) }),
+      ],
+      library: [],
+    });
+    expect(best.placements.map(({ card }) => card.id)).to.deep.equal(['cheap', 'cheap']);
+    expect(refusals.map(({ card, reason }) => [card.id, reason])).to.deep.equal([
+      ['dear', 'dearer'],
+      ['one', 'fewer'],
+    ]);
+  });
+
   it('lets no two cards take the last opening for their plates', () => {
     const ribbon = aCard({ plates: 1, delivers: usb(4, '3.2-1', 900) });
     const within = (openings: number) => {

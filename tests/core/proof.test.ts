@@ -1,6 +1,10 @@
 import { expect } from 'chai';
 import { network, drives, screens, wifi } from '../../demo/catalogue/row.ts';
 import {
+  acceptanceOf,
+  apply,
+  openItems,
+  proposePlan,
   emptyMachine,
   expectations,
   flowOf,
@@ -10,7 +14,16 @@ import {
   plainNeed,
   type Need,
 } from '../../src/core/index.ts';
-import { aCard, aJob, aMachine, aSlot, networkNeed, told, usbNeed } from '../builders/parts.ts';
+import {
+  STAMP,
+  aCard,
+  aJob,
+  aMachine,
+  aSlot,
+  networkNeed,
+  told,
+  usbNeed,
+} from '../builders/parts.ts';
 
 const wire = (...megabits: number[]): Card => aCard({ lanes: 4, delivers: network(1, megabits) });
 const path = (farEnd: number[] | null, cable: 'cat5e' | 'cat6' | 'cat6a', metres = 20): Machine =>
@@ -44,6 +57,24 @@ describe('Flow of a network need', () => {
     expect(flow(card, path([1000, 10000], 'cat5e')).high / 1e6).to.be.closeTo(118.7, 0.1);
     expect(flow(card, path([1000, 2500], 'cat5e')).high / 1e6).to.be.closeTo(296.7, 0.1);
     expect(flow(wire(1000, 2500), path([1000, 10000], 'cat6a')).limiting).to.equal('farEnd');
+  });
+
+  it('says that a run is longer than its class may be, and promises nothing of it', () => {
+    // 100 m for every class and speed but 10 Gb/s on Cat 6 (IEEE 802.3ab to 802.3an, from memory).
+    const long = flow(wire(1000), path([1000], 'cat5e', 101), 90e6);
+    expect(long).to.include({ high: 0, units: 0 });
+    expect(long.finding).to.include({
+      code: 'deliver.cableTooLong',
+      needed: 101,
+      available: 100,
+      unit: 'm',
+    });
+    expect(flow(wire(1000), path([1000], 'cat5e', 100), 90e6).units).to.equal(1);
+    // A shorter reach of the fastest speed leaves the next one.
+    expect(flow(wire(1000, 10000), path([1000, 10000], 'cat6', 56), 90e6).high / 1e6).to.be.closeTo(
+      118.7,
+      0.1,
+    );
   });
 
   it('comes up at 5 Gb/s over Cat 5e, with the catch that the standard does not promise it', () => {
@@ -184,5 +215,48 @@ describe('Judging a reading', () => {
     const none = fitted(aMachine([aSlot(1)]), aCard(), networkNeed(1e6));
     expect(none.card).to.equal(null);
     expect(judge(none, 1e6)).to.equal(null);
+  });
+});
+
+describe('What proves a need', () => {
+  it('of graphics are frames at its class of work, and never bytes', () => {
+    const card = aCard({
+      lanes: 16,
+      ids: { vendor: 0xf1a0, device: 2, class24: 0x030000 },
+      delivers: screens(2, [['dp-hbr3', 2]], 8, 4),
+    });
+    const need = plainNeed('graphics', 'g', { memoryGigabytes: 8, speedClass: 3 });
+    const expectation = fitted(aMachine([aSlot(1)]), card, need);
+    expect(expectation.flow).to.include({ unit: 'frames', low: 30, high: 60 });
+    expect(judge(expectation, 24)?.outcome).to.equal('short');
+    expect(judge(expectation, 45)?.outcome).to.equal('asExpected');
+    // More than most screens show is nothing to doubt.
+    expect(judge(expectation, 144)?.outcome).to.equal('asExpected');
+  });
+
+  it('is the machine itself where it met the need as it stood', () => {
+    const machine = aMachine([aSlot(1)], { builtIn: told([network(1, [1000])]) });
+    const wired: Machine = { ...machine, path: path([1000], 'cat6a').path };
+    const need = networkNeed(90e6);
+    const asked = aJob(
+      { name: 'takeTemplate', machine: wired },
+      { name: 'addNeed', need },
+      { name: 'addNeed', need: usbNeed(4) },
+    );
+    const request = { ...asked, cards: [aCard()], library: [] };
+    const job = apply(
+      asked,
+      { name: 'acceptPlan', ...acceptanceOf(proposePlan(request), asked, []) },
+      STAMP,
+    );
+    expect(job.plan?.met).to.deep.equal([need.id]);
+    const [byMachine, byCard] = expectations(job);
+    expect(byMachine).to.include({ isMet: true, card: null });
+    expect(byMachine!.flow!.high / 1e6).to.be.closeTo(118.7, 0.1);
+    expect(byCard).to.include({ isMet: false });
+    // It waits for no figure; the other one does.
+    expect(openItems({ ...job, needs: job.needs.slice(0, 1) }).prove).to.equal(
+      openItems(job).prove - 1,
+    );
   });
 });

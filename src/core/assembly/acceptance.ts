@@ -17,7 +17,7 @@ export type Acceptance = Omit<Plan, 'acceptedAt'>;
 
 /** @param library for the drivers of its cards; none are known while it cannot be reached */
 export const acceptanceOf = (
-  { placements, moves, givenUp, unmet, extras }: Proposal,
+  { placements, moves, givenUp, unmet, met, extras }: Proposal,
   job: Job,
   library: DriverLibrary,
 ): Acceptance => ({
@@ -25,6 +25,7 @@ export const acceptanceOf = (
   moves: moves.map(({ fromSlotId, toSlotId, card }) => ({ fromSlotId, toSlotId, card })),
   givenUp,
   unmet: unmet.map(({ id }) => id),
+  met: met.map(({ id }) => id),
   extras: extras.map(boughtOf),
 });
 
@@ -42,6 +43,7 @@ export function acceptanceOfTrial(
     ...placedOf(tried, job, library),
     moves: [],
     unmet: unmetBy(tried, job, catalogue.cards),
+    met: metBefore(job, catalogue.cards),
     givenUp: tried
       .filter(({ slot }) => valueOf(slot.occupant)?.disposition === 'optional')
       .map(({ slot }) => slot.id),
@@ -65,6 +67,12 @@ function unmetBy(
     )
     .map(({ need }) => need.id);
 }
+
+/** Needs that the machine meets without any card that is tried. */
+const metBefore = ({ machine, needs }: Job, cards: readonly Card[]): readonly string[] =>
+  metTogether(needs, machine, cards).flatMap(({ state }, n) =>
+    state === 'met' ? itemAt(needs, n).id : [],
+  );
 
 const placedOf = (placed: readonly Placed[], { machine }: Job, library: DriverLibrary) => ({
   placements: placed.map(({ card, slot }) => ({ slotId: slot.id, card })),

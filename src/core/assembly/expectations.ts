@@ -2,7 +2,7 @@
 import type { Flow } from '../flow/flow.ts';
 import type { Job } from '../parts/job.ts';
 import type { Need } from '../parts/need.ts';
-import { providers } from '../flow/metByMachine.ts';
+import { metByMachine, providers } from '../flow/metByMachine.ts';
 import { flowFrom } from '../flow/flowOf.ts';
 import { assemblyOf, type AssembledCard } from './assembly.ts';
 
@@ -11,6 +11,8 @@ export interface Expectation {
   /** The card that serves the need best; null where the plan leaves the need unmet, or has no card for it. */
   readonly card: AssembledCard | null;
   readonly flow: Flow | null;
+  /** The machine met it as it stood: what it gives is its own. */
+  readonly isMet: boolean;
 }
 
 export function expectations(job: Job): readonly Expectation[] {
@@ -24,9 +26,28 @@ export function expectations(job: Job): readonly Expectation[] {
             card.flows.flatMap((flow) => (flow.need === need ? { card, flow } : [])),
           )
           .toSorted((a, b) => b.flow.high - a.flow.high)[0];
-    const flow = serving?.flow ?? null;
-    return { need, card: serving?.card ?? null, flow: flow && asTeam(flow, need, job) };
+    const isMet = job.plan?.met.includes(need.id) === true;
+    const flow = serving?.flow ?? (isMet ? metByMachine(need, job.machine, []).flow : null);
+    return {
+      need,
+      card: serving?.card ?? null,
+      flow: flow && shown(asTeam(flow, need, job)),
+      isMet: isMet && serving === undefined,
+    };
   });
+}
+
+/**
+ * Frames a second at which a class of work is fluent, and at which most screens show no more: what graphics are proven by.
+ * Common practice, no source.
+ */
+const FLUENT_FRAMES = [30, 60] as const;
+
+/** The flow in what it is proven by: memory is read off the card, a class of work is seen at work. */
+function shown(flow: Flow): Flow {
+  if (flow.need.kind !== 'graphics') return flow;
+  const [low, high] = FLUENT_FRAMES;
+  return { ...flow, unit: 'frames', wanted: low, low, high, stages: [{ code: 'card', low, high }] };
 }
 
 /**

@@ -46,6 +46,7 @@ export type Command =
       readonly moves?: Plan['moves'];
       readonly givenUp?: Plan['givenUp'];
       readonly unmet?: Plan['unmet'];
+      readonly met?: Plan['met'];
       readonly extras?: Plan['extras'];
       /** What was not taken, each in a line with its reason: it is kept in the log. */
       readonly refused?: readonly string[];
@@ -164,10 +165,10 @@ const CHANGES: {
   setWorth: (_, { replacementCents, deservesPercent }) => ({ replacementCents, deservesPercent }),
   acceptPlan: (
     _,
-    { placements, packages, moves = [], givenUp = [], unmet = [], extras = [] },
+    { placements, packages, moves = [], givenUp = [], unmet = [], met = [], extras = [] },
     at,
   ) => ({
-    plan: { placements, packages, moves, givenUp, unmet, extras, acceptedAt: at },
+    plan: { placements, packages, moves, givenUp, unmet, met, extras, acceptedAt: at },
   }),
   addPin: (job, { pin }) => ({ pins: [...withoutPin(job, pin), pin] }),
   removePin: (job, { pin }) => ({ pins: withoutPin(job, pin) }),

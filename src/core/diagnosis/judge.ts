@@ -38,7 +38,8 @@ const ABOVE_SHARE = 1.03;
 export function judge(expectation: Expectation, reading: number): Judgement | null {
   const { flow } = expectation;
   if (flow === null) return null;
-  if (reading > flow.high * ABOVE_SHARE) {
+  // More frames than a screen shows are nothing to doubt.
+  if (flow.unit !== 'frames' && reading > flow.high * ABOVE_SHARE) {
     return { verdict: 'unknown', outcome: 'aboveExpected', limiting: null, fallBack: null };
   }
   if (reading >= Math.min(flow.low, flow.high / ABOVE_SHARE)) {

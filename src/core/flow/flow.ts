@@ -179,7 +179,9 @@ export function conclude({
   };
   const rate = rateFinding(low, high, wanted, factMissing, figures);
   const worst = worstVerdict([rate, ...besides]);
-  const finding = [rate, ...besides].find(({ verdict }) => verdict === worst) ?? rate;
+  // Where nothing comes through at all, what else is said of it is the reason.
+  const said = high === 0 ? [...besides, rate] : [rate, ...besides];
+  const finding = said.find(({ verdict }) => verdict === worst) ?? rate;
   return {
     need,
     unit,

@@ -4,7 +4,12 @@ import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { NeedOf, StageCode } from '../parts/need.ts';
 import type { Finding } from '../rules/finding.ts';
-import { cableCarries, healthyCopyShare, tcpBytesPerSecond } from '../standards/ethernet.ts';
+import {
+  cableCarries,
+  healthyCopyShare,
+  reachMetres,
+  tcpBytesPerSecond,
+} from '../standards/ethernet.ts';
 import { arrayBytesPerSecond } from '../standards/storage.ts';
 import { WIFI_SHARE } from '../standards/wifi.ts';
 import { megabitsToBytesPerSecond } from '../units.ts';
@@ -42,6 +47,7 @@ export function networkFlow(
     besides: [
       ...lacking(need.features, delivers.features),
       ...beyondStandard(delivers.megabits, machine.path),
+      ...beyondReach(delivers.megabits, machine.path),
     ],
   });
 }
@@ -72,6 +78,25 @@ function beyondStandard(megabits: readonly number[], path: Machine['path']): rea
         },
       ]
     : [];
+}
+
+/** A run that is longer than its class may be for any speed that both ends know. */
+function beyondReach(megabits: readonly number[], path: Machine['path']): readonly Finding[] {
+  const [cable, metres] = [valueOf(path.cable), valueOf(path.cableMetres)];
+  const { byFarEnd, byBoth } = speedsOn(megabits, path);
+  if (cable === null || metres === null || byFarEnd.length === 0 || byBoth.length > 0) return [];
+  const reach = Math.max(...byFarEnd.map((speed) => reachMetres(cable, speed)));
+  return reach === 0 || metres <= reach
+    ? []
+    : [
+        {
+          code: 'deliver.cableTooLong',
+          verdict: 'blocked',
+          needed: metres,
+          available: reach,
+          unit: 'm',
+        },
+      ];
 }
 
 /** A wire comes up at the fastest speed that the card, the cable and the far end all know. */

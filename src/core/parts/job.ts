@@ -47,6 +47,8 @@ export const Plan = z.object({
   givenUp: listOf(id, MOST.placements),
   /** Needs that it leaves, though a card of it might serve each of them alone. */
   unmet: listOf(id, MOST.needs),
+  /** Needs that the machine met as it stood: nothing was chosen for them. */
+  met: listOf(id, MOST.needs),
   /** What is bought beside the cards. The record is null where the catalogue held none. */
   extras: listOf(
     z.object({

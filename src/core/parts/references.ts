@@ -27,6 +27,7 @@ interface PlanKeys {
   readonly moves: readonly { readonly fromSlotId: string; readonly toSlotId: string }[];
   readonly givenUp: readonly string[];
   readonly unmet: readonly string[];
+  readonly met: readonly string[];
 }
 
 /** The same of a job. */
@@ -99,14 +100,16 @@ export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
       'slotId' in pin ? slotAt(pin.slotId, 'pins', n, 'slotId') : [],
     ),
     ...(job.plan === null ? [] : misfitsOfPlan(job.plan, slotAt)),
-    ...(job.plan?.unmet ?? []).flatMap((needId, n) =>
-      leading(needs, needId, ['plan', 'unmet', n], 'a need'),
+    ...(['unmet', 'met'] as const).flatMap((list) =>
+      (job.plan?.[list] ?? []).flatMap((needId, n) =>
+        leading(needs, needId, ['plan', list, n], 'a need'),
+      ),
     ),
   ];
 }
 
 function misfitsOfPlan(
-  { placements, packages, moves, givenUp, unmet }: PlanKeys,
+  { placements, packages, moves, givenUp, unmet, met }: PlanKeys,
   slotAt: (slotId: string, ...path: readonly (string | number)[]) => readonly Misfit[],
 ): readonly Misfit[] {
   return [
@@ -127,6 +130,7 @@ function misfitsOfPlan(
     ),
     ...repeated(['plan', 'givenUp'], givenUp, []),
     ...repeated(['plan', 'unmet'], unmet, []),
+    ...repeated(['plan', 'met'], met, []),
     ...placements.flatMap(({ slotId }, n) => slotAt(slotId, 'plan', 'placements', n, 'slotId')),
     ...moves.flatMap(({ fromSlotId, toSlotId }, n) => [
       ...slotAt(fromSlotId, 'plan', 'moves', n, 'fromSlotId'),
@@ -167,6 +171,7 @@ const planWithout = (
     moves: kept(plan.moves, (move) => there(move.fromSlotId) && there(move.toSlotId)),
     givenUp: kept(plan.givenUp, there),
     unmet: kept(plan.unmet, (needId) => needIds.has(needId)),
+    met: kept(plan.met, (needId) => needIds.has(needId)),
   });
 
 function withoutDanglingParts<Machine extends MachineKeys>(machine: Machine): Machine {

@@ -10,7 +10,8 @@ export type OpenCounts = Readonly<Record<Stage, number>>;
 export function openItems(job: Job): OpenCounts {
   const unticked = steps(job).filter(({ id }) => job.ticks[id] === undefined);
   const of = (stage: Stage) => unticked.filter((step) => step.stage === stage).length;
-  const isMeasured = ({ id }: Need) => figureFor(job.observations, id) !== null;
+  const isMeasured = ({ id }: Need) =>
+    figureFor(job.observations, id) !== null || job.plan?.met.includes(id) === true;
   return {
     survey: unknownFacts(job.machine, job.needs).length,
     needs: job.needs.length === 0 ? 1 : 0,

@@ -132,7 +132,7 @@ const deliveryOfFormat6 = (delivers: unknown): unknown =>
   isPart(delivers) && delivers['kind'] === 'drives' ? { sataModules: 0, ...delivers } : delivers;
 
 function planOfFormat6(plan: unknown): unknown {
-  const changed = filled(planWith(plan, cardOfFormat6), { unmet: [] });
+  const changed = filled(planWith(plan, cardOfFormat6), { unmet: [], met: [] });
   return isPart(changed)
     ? {
         ...changed,

@@ -21,6 +21,7 @@ export type Unit =
   | 'B/s'
   | 'b/s'
   | 'mm'
+  | 'm'
   | 'W'
   | 'g'
   | 'GB'
@@ -31,7 +32,8 @@ export type Unit =
   | 'count'
   | 'year'
   | 'cents'
-  | 'Hz';
+  | 'Hz'
+  | 'frames';
 
 /** What else a finding is about, by what kind of thing that is. */
 export interface Subjects {
@@ -323,6 +325,7 @@ const FINDINGS = {
   'deliver.ownDriverUnknown': { settledBy: 'system.version' },
   'deliver.screenAdapter': { subject: 'screenAdapter' },
   'deliver.noAdapter': { subject: 'screenInput' },
+  'deliver.cableTooLong': { unit: 'm', restsOn: 'path.cable' },
   'deliver.cableUsually': { unit: 'b/s', penalty: ['shortfall', 1_000] },
   'deliver.halfColour': { unit: 'b/s', subject: 'stage', penalty: ['shortfall', 2_000] },
   'deliver.screenInput': { unit: 'b/s', subject: 'stage' },

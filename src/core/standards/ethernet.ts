@@ -35,6 +35,10 @@ const USUAL_REACH_METRES: Readonly<Partial<Record<CableClass, readonly [number, 
   cat5e: [5000, 100],
 };
 
+/** Longest run in metres on which the standard promises the speed of a class; zero: on none. */
+export const reachMetres = (cable: CableClass, megabits: number): number =>
+  REACH_METRES[cable].find(([speed]) => speed === megabits)?.[1] ?? 0;
+
 /** Whether a cable of a class and a length in metres carries a speed in megabits per second: by the standard, or usually. */
 export function cableCarries(
   cable: CableClass,

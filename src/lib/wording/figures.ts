@@ -36,12 +36,16 @@ export function figure(value: number, unit: Unit): string {
         : `${short.format(value / 1e9)} Gb/s`;
     case 'lanes':
       return `x${value}`;
+    case 'm':
+      return `${short.format(value)} m`;
     case 'mm':
       return `${short.format(value)} mm`;
     case 'W':
       return `${short.format(value)} W`;
     case 'Hz':
       return `${short.format(value)} Hz`;
+    case 'frames':
+      return `${short.format(value)} frames/s`;
     case 'g':
       return value >= 1000 ? `${short.format(value / 1000)} kg` : `${short.format(value)} g`;
     case 'GB':
@@ -68,8 +72,10 @@ export function saidIn({ unit, need }: Pick<Flow, 'unit' | 'need'>): {
 } {
   if (need.kind === 'wifi') return { words: 'Mb/s', scale: 1e6 / 8 };
   if (unit === 'B/s') return { words: 'MB/s', scale: 1e6 };
-  return { words: unit === 'Hz' ? 'Hz' : 'number', scale: 1 };
+  return { words: WORDS_OF_UNITS[unit] ?? 'number', scale: 1 };
 }
+
+const WORDS_OF_UNITS: Readonly<Partial<Record<Unit, string>>> = { Hz: 'Hz', frames: 'frames/s' };
 
 /** A figure of a flow, in the unit in which its need is stated. */
 export const flowFigure = (value: number, flow: Pick<Flow, 'unit' | 'need'>): string =>

@@ -431,6 +431,10 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'No output of it reaches the screen’s socket ({subject}) at that mode, not even through an adapter.',
     remedy: 'A card with that socket.',
   },
+  'deliver.cableTooLong': {
+    says: 'The run is {needed} long; the standard promises nothing of this class beyond {available}.',
+    remedy: 'A switch half-way, or a shorter run. It may come up all the same: do not promise it.',
+  },
   'deliver.cableUsually': {
     says: 'The cable usually carries {needed}; the standard promises {available} of its class.',
     remedy: 'Measure after fitting; a better cable where it falls back.',

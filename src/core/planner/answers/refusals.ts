@@ -77,7 +77,8 @@ function pathDominance(
   // A card of the same kind would be taken out for this one, so only the others can be in its way.
   const others = placed.filter(({ kind }) => kind !== card.delivers.kind);
   const free = order.find((each) => !collides(others, asCandidate(each)));
-  const fewer = flows.map(fewerUnits).find((finding) => finding !== null) ?? null;
+  const fewer =
+    flows.map((flow) => fewerUnits(flow, placed)).find((finding) => finding !== null) ?? null;
   return {
     card,
     slot: (free?.verdict ?? verdict).slot,
@@ -130,10 +131,14 @@ function unable(everywhere: readonly Assessment[]): Refusal {
   };
 }
 
-/** The shortage in units where one such card does not do, else null. */
-function fewerUnits({ need, units }: Flow): Finding | null {
+/**
+ * The shortage in units where one such card does not do, else null: it is no reason beside cards that were chosen though each
+ * of them gives no more.
+ */
+function fewerUnits({ need, units }: Flow, placed: readonly Candidate[]): Finding | null {
   const wanted = unitsNeeded(need);
-  return units >= wanted
+  const chosen = Math.max(0, ...placed.map((each) => each.units.get(need.id) ?? 0));
+  return units >= wanted || (chosen > 0 && units >= chosen)
     ? null
     : {
         code: 'deliver.fewer',

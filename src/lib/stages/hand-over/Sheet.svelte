@@ -133,7 +133,13 @@
             {#if expectation.card}<br /><span class="quiet">{cardName(expectation.card.card)}</span
               >{/if}
           </td>
-          <td>{flow === null ? 'not served' : band(flow)}</td>
+          <td
+            >{flow === null
+              ? expectation.isMet
+                ? 'met by the machine'
+                : 'not served'
+              : `${band(flow)}${expectation.isMet ? ', by the machine itself' : ''}`}</td
+          >
           <td
             >{measured === null || flow === null
               ? 'not measured'

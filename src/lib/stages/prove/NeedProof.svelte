@@ -47,8 +47,12 @@
 
 <section aria-label={KIND_WORDS[need.kind]}>
   <h2>{KIND_WORDS[need.kind]}: {needWords(need)}</h2>
-  {#if flow === null || fitted === null}
-    <p class="warn">The plan has no card for this need: there is nothing to expect.</p>
+  {#if flow === null}
+    {#if expectation.isMet}
+      <p class="quiet">Met by the machine as it is: nothing was chosen for it.</p>
+    {:else}
+      <p class="warn">The plan has no card for this need: there is nothing to expect.</p>
+    {/if}
   {:else}
     <dl>
       <div>
@@ -58,12 +62,16 @@
       <div>
         <dt>Served by</dt>
         <dd>
-          <button type="button" class="text" onclick={() => (selection.slotId = fitted.slot.id)}
-            >{cardName(fitted.card)}</button
-          >
-          <span class="quiet"
-            >{fitted.slot.label}{#if link}, {linkWords(link)}{/if}</span
-          >
+          {#if fitted === null}
+            met by the machine as it is
+          {:else}
+            <button type="button" class="text" onclick={() => (selection.slotId = fitted.slot.id)}
+              >{cardName(fitted.card)}</button
+            >
+            <span class="quiet"
+              >{fitted.slot.label}{#if link}, {linkWords(link)}{/if}</span
+            >
+          {/if}
         </dd>
       </div>
       <div>
@@ -96,7 +104,9 @@
         </p>
         <p class="quiet">Measured {atMoment(measured.at)}</p>
       {:else}
-        <p class="quiet">Not measured yet.</p>
+        <p class="quiet">
+          {expectation.isMet ? 'It need not be measured.' : 'Not measured yet.'}
+        </p>
       {/if}
     </div>
   {/if}
