@@ -82,6 +82,10 @@ function goTogether(
   });
   if (!apart || placed.some(({ slot }) => valueOf(leftOf(slot, placed, machine).lanes) === 0))
     return false;
+  const plates = placed.reduce((sum, { card }) => sum + card.plates, 0);
+  const brackets = placed.reduce((sum, { card }) => sum + card.openings, 0);
+  const openings = valueOf(machine.case.openings) ?? Infinity;
+  if (!without.has('openings') && plates > 0 && plates + brackets > openings) return false;
   if (without.has('power')) return true;
   const watts = placed.reduce((total, { card }) => total + card.peakWatts, 0);
   const sockets = placed.flatMap(({ card }) => socketsOf(card));
