@@ -133,6 +133,8 @@ const occupantOf = (card: Card, disposition: Occupant['disposition']): Occupant 
   ...occupantNamed(cardName(card)),
   disposition,
   openings: told(card.openings),
+  watts: told(card.peakWatts),
+  plugs: told(card.sockets),
   lengthMm: told(card.lengthMm),
   fan: told(card.fan),
 });

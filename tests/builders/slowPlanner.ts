@@ -103,13 +103,42 @@ function arrangements({ machine, cards }: PlanRequest): readonly (readonly There
 const withLead = ({ frontHeaders }: Card): readonly boolean[] =>
   frontHeaders.length > 0 ? [true, false] : [false];
 
-export const arranged = (machine: Machine, there: readonly There[]): Machine => ({
-  ...machine,
-  slots: machine.slots.map((slot) => ({
-    ...slot,
-    occupant: told(there.find(({ at }) => at?.id === slot.id)?.occupant ?? null),
-  })),
-});
+export const arranged = (surveyed: Machine, there: readonly There[]): Machine => {
+  const machine = givenBack(
+    surveyed,
+    there.filter(({ at }) => at === null),
+  );
+  return {
+    ...machine,
+    slots: machine.slots.map((slot) => ({
+      ...slot,
+      occupant: told(there.find(({ at }) => at?.id === slot.id)?.occupant ?? null),
+    })),
+  };
+};
+
+/** Watts and plugs of cards that leave, back at the supply that fed them. */
+function givenBack(machine: Machine, gone: readonly There[]): Machine {
+  const supplied = (supply: Machine['supply'], id: string | null): Machine['supply'] => {
+    const here = gone.filter(({ from }) => from.enclosureId === id).map(({ occupant }) => occupant);
+    const watts = here.reduce((sum, each) => sum + (valueOf(each.watts) ?? 0), 0);
+    const plugs = here.flatMap((each) => valueOf(each.plugs) ?? []);
+    return {
+      ...supply,
+      baseWatts:
+        supply.baseWatts === null ? null : told(Math.max(0, supply.baseWatts.value - watts)),
+      plugs:
+        supply.plugs === null
+          ? null
+          : told([...supply.plugs.value, ...plugs.map((type) => ({ type, count: 1 }))]),
+    };
+  };
+  return {
+    ...machine,
+    supply: supplied(machine.supply, null),
+    enclosures: machine.enclosures.map((box) => ({ ...box, supply: supplied(box.supply, box.id) })),
+  };
+}
 
 function fillings(cards: readonly Card[], machine: Machine): readonly (readonly New[])[] {
   return machine.slots

@@ -1,8 +1,14 @@
 /** The planner against exhaustive search, and what it says of what it chose. */
 import { expect } from 'chai';
 import * as fc from 'fast-check';
-import { usb } from '../../demo/catalogue/row.ts';
-import { PLAIN_WEIGHTS, choosePlans, proposePlan } from '../../src/core/index.ts';
+import { screens, usb } from '../../demo/catalogue/row.ts';
+import {
+  PLAIN_WEIGHTS,
+  choosePlans,
+  occupantNamed,
+  proposePlan,
+  type Occupant,
+} from '../../src/core/index.ts';
 import { OVER_BUDGET_FACTOR } from '../../src/core/planner/candidates/cost.ts';
 import { scaleOf } from '../../src/core/planner/candidates/cost.ts';
 import { planContextOf } from '../../src/core/planner/answers/plan.ts';
@@ -115,6 +121,62 @@ describe('Planner', () => {
       ['dear', 'dearer'],
       ['one', 'fewer'],
     ]);
+  });
+
+  it('reckons with the watts and the plug of a card that may go, where it goes', () => {
+    const old = aCard({
+      id: 'old',
+      model: 'old',
+      peakWatts: 100,
+      sockets: ['8-pin'],
+      delivers: screens(1, [['dp-hbr2', 1]], 2, 1),
+    });
+    const fresh = aCard({
+      delivers: usb(4, '3.2-1', 900),
+      id: 'fresh',
+      model: 'fresh',
+      lanes: 16,
+      peakWatts: 120,
+      slotWatts: 20,
+      sockets: ['8-pin'],
+    });
+    const there: Occupant = {
+      ...occupantNamed('Maker old'),
+      disposition: 'optional',
+      openings: told(1),
+      watts: told(100),
+      plugs: told(['8-pin']),
+    };
+    const plain = aMachine([aSlot(1, {}, { occupant: told(there) }), aSlot(3)]);
+    const planned = (disposition: Occupant['disposition']) =>
+      proposePlan({
+        machine: {
+          ...plain,
+          slots: plain.slots.map((slot, n) =>
+            n === 0 ? { ...slot, occupant: told({ ...there, disposition }) } : slot,
+          ),
+          // 300 W, of which 220 are drawn; the only 8-pin plug feeds the old card.
+          supply: {
+            ...plain.supply,
+            twelveVoltWatts: told(300),
+            baseWatts: told(220),
+            plugs: told([]),
+          },
+        },
+        needs: [usbNeed(4)],
+        budgetCents: null,
+        cards: [old, fresh],
+        library: [],
+      });
+    const plan = planned('optional');
+    expect(plan.placements.map(({ card }) => card.id)).to.deep.equal(['fresh']);
+    expect(plan.givenUp).to.deep.equal(['s1']);
+    // 220 less 100, and 120 for the new one: 240 of 300 W.
+    expect(plan.together.find(({ code }) => /^power\.(sum|headroom)/.test(code))).to.include({
+      needed: 240,
+      available: 300,
+    });
+    expect(planned('stays').unmet).to.have.length(1);
   });
 
   it('lets no two cards take the last opening for their plates', () => {

@@ -10,7 +10,7 @@ type Room = Pick<Machine, 'case' | 'supply'>;
  * second time. What is not known of a card is not given back.
  */
 export const withoutLeaving = memoOf((machine: Machine): Machine => {
-  const leaving = machine.slots.filter(({ occupant }) => gives(valueOf(occupant)));
+  const leaving = machine.slots.filter(({ occupant }) => givesBack(valueOf(occupant)));
   if (leaving.length === 0) return machine;
   const cardsIn = (id: string | null) =>
     leaving.flatMap(({ enclosureId, occupant }) =>
@@ -31,7 +31,8 @@ export const withoutLeaving = memoOf((machine: Machine): Machine => {
   };
 });
 
-const gives = (occupant: Occupant | null): boolean =>
+/** Whether it goes for good, and something is known that comes free with it. */
+export const givesBack = (occupant: Occupant | null): boolean =>
   occupant?.disposition === 'remove' &&
   [occupant.watts, occupant.plugs, occupant.frontLeads].some((fact) => fact !== null);
 

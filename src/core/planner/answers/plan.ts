@@ -16,7 +16,7 @@ import { newCandidates } from '../candidates/newCandidates.ts';
 import { fastestOf, contributionAsker } from '../candidates/contributions.ts';
 import { scaleOf, type Cost, type Scale } from '../candidates/cost.ts';
 import type { Units } from '../candidates/coverage.ts';
-import { existingCards, withoutExisting, type Existing } from '../candidates/existing.ts';
+import { existingCards, keeping, withoutExisting, type Existing } from '../candidates/existing.ts';
 import { extrasOf, gathered, priced, type PricedExtra } from '../candidates/extras.ts';
 import { imaginedWithout, type Constraint } from '../candidates/constraints.ts';
 import { searching, type Progress, type Search, type Searched } from '../search/search.ts';
@@ -103,7 +103,9 @@ export function planContextOf(
 ): PlanContext {
   const { cards, library, pins = [], extras = [] } = request;
   const existing = existingCards(request.machine, cards, pins);
-  const machine = imaginedWithout(withoutExisting(request.machine, existing), without);
+  const leftBy = (staying: readonly Existing[]) =>
+    imaginedWithout(withoutExisting(request.machine, existing, staying), without);
+  const machine = leftBy([]);
   const met = metByTheRest(request.needs, machine, existing, cards);
   const needs = request.needs.filter((need) => !met.includes(need));
   const demands = [...needs.map(demandOf), ...pins.flatMap((pin) => demandOfPin(pin, cards))];
@@ -130,6 +132,7 @@ export function planContextOf(
       fresh: newCandidates(asked),
       existing: existingCandidates(asked),
       existingCards: existing,
+      keeping: keeping(machine, existing, leftBy),
       contributions: contributionsOf(machine, needs, cards),
       machine,
       budgetCents: request.budgetCents,

@@ -38,7 +38,7 @@ export function refusals({ request, problem }: PlanContext, { placed }: Found): 
   const placedCards = new Set(placed.map(({ card }) => card.id));
   const { whole } = verdictAsker(machine, request.library);
   const { whole: asItStands } = verdictAsker(request.machine, request.library);
-  const conflicts = conflictsIn(machine, problem.without);
+  const conflicts = conflictsIn(problem.keeping, problem.without);
   const refusal = (card: Card): readonly Refusal[] => {
     const needs = demands.flatMap(({ need }) =>
       need !== null && isServedBy(need.kind, card.delivers.kind) ? [need] : [],

@@ -6,7 +6,7 @@ import type { FindingCode } from '../../rules/findingCodes.ts';
 import type { Candidate } from '../candidates/candidates.ts';
 import { GIVE_UP_CENTS, penaltyOfCode, weigh, type Scale } from '../candidates/cost.ts';
 import { groupsOf, type Group, type Units } from '../candidates/coverage.ts';
-import type { Existing } from '../candidates/existing.ts';
+import type { Existing, Keeping } from '../candidates/existing.ts';
 import { coverageStateOf, type CoverageState } from './coverageState.ts';
 import type { Constraint } from '../candidates/constraints.ts';
 import { positionsOf, type Position } from './positions.ts';
@@ -21,8 +21,10 @@ export interface SearchProblem {
   readonly existingCards: readonly Existing[];
   /** What the board and cards of which nothing is decided give. */
   readonly contributions: readonly Units[];
-  /** Without the cards of which something is decided. */
+  /** Without the cards of which something is decided, and with what those give back that may go. */
   readonly machine: Machine;
+  /** The same where some of them stay. */
+  readonly keeping: Keeping;
   readonly budgetCents: number | null;
   readonly extras: readonly Extra[];
   readonly scale: Scale;

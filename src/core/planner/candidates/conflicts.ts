@@ -1,5 +1,5 @@
 /** What keeps cards from being in one plan together: the same slot, bodies that touch, lanes, leads, plugs, watts. */
-import { openingsTaken } from './existing.ts';
+import { openingsTaken, type Keeping } from './existing.ts';
 import { memo } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine } from '../../parts/machine.ts';
@@ -18,28 +18,26 @@ export interface Conflicts {
   readonly collides: (placed: readonly Candidate[], further: Candidate) => boolean;
 }
 
-/** @param machine without the cards of which something is decided @param without limits imagined away */
-export function conflictsIn(machine: Machine, without: ReadonlySet<Constraint>): Conflicts {
+/** @param keeping the machine without the cards of which something is decided @param without limits imagined away */
+export function conflictsIn(keeping: Keeping, without: ReadonlySet<Constraint>): Conflicts {
+  const machine = keeping([]);
   const pairs = new Map<Candidate, Map<Candidate, boolean>>();
   const nothingAsked = () => new Map<Candidate, boolean>();
-  const leads = valueOf(machine.case.frontLeads);
-  const wattsLeft = new Map(
-    housings(machine).map(({ id, machine: around }) => [
-      id,
-      wattsForNew(around)?.utmost ?? Infinity,
-    ]),
-  );
 
   const pair = (one: Candidate, other: Candidate): boolean =>
     memo(memo(pairs, one, nothingAsked), other, () => exclude(one, other, machine, without));
 
-  const leadsShort = (placed: readonly Candidate[], { leads: wanted, slot }: Candidate): boolean =>
-    leads !== null &&
-    slot.enclosureId === null &&
-    wanted.some((type) => {
-      const taken = placed.filter((each) => each.leads.includes(type)).length;
-      return taken >= leads.filter((lead) => lead.type === type).length;
+  const leadsShort = (placed: readonly Candidate[], further: Candidate): boolean => {
+    const all = [...placed, further];
+    const leads = valueOf(keeping(all).case.frontLeads);
+    if (leads === null || further.slot.enclosureId !== null) return false;
+    // A card that keeps its leads takes them from those that were placed before it.
+    const wanted = further.existing === null ? further.leads : all.flatMap((each) => each.leads);
+    return [...new Set(wanted)].some((type) => {
+      const taken = all.filter((each) => each.leads.includes(type)).length;
+      return taken > leads.filter((lead) => lead.type === type).length;
     });
+  };
 
   /** Openings that cards of which nothing is decided leave in each housing. */
   const openingsLeft = new Map(
@@ -64,24 +62,26 @@ export function conflictsIn(machine: Machine, without: ReadonlySet<Constraint>):
   };
 
   const powerShort = (placed: readonly Candidate[], further: Candidate): boolean => {
-    if (without.has('power') || further.existing !== null) return false;
+    if (without.has('power')) return false;
+    const left = keeping([...placed, further]);
+    // A card that is there asks for nothing, unless it keeps what others reckon with.
+    if (further.existing !== null && left === keeping(placed)) return false;
     // Supplies are not shared between housings.
     const housing = further.slot.enclosureId;
-    let watts = further.card.peakWatts;
-    let fed = further.card.sockets.length > 0 ? 1 : 0;
-    for (const { slot, card, existing } of placed) {
-      if (slot.enclosureId !== housing || existing !== null) continue;
-      watts += card.peakWatts;
-      if (card.sockets.length > 0) fed += 1;
-    }
-    if (watts > (wattsLeft.get(housing) ?? Infinity)) return true;
-    // One card alone was asked when it became a candidate.
-    if (fed < 2 || further.card.sockets.length === 0) return false;
-    const around = machineAround(further.slot, machine);
+    const fresh = [...placed, further].filter(
+      ({ slot, existing }) => slot.enclosureId === housing && existing === null,
+    );
+    if (fresh.length === 0) return false;
+    const around = machineAround(further.slot, left);
+    const watts = fresh.reduce((sum, { card }) => sum + card.peakWatts, 0);
+    if (watts > (wattsForNew(around)?.utmost ?? Infinity)) return true;
+    const fed = fresh.filter(({ card }) => card.sockets.length > 0).length;
+    // One card alone was asked when it became a candidate, with all that may come free.
+    const asked = left === machine ? 1 : 0;
+    if (fed <= asked || (further.existing === null && further.card.sockets.length === 0))
+      return false;
     if (around.supply.plugs === null) return false;
-    const sockets = [...placed, further]
-      .filter(({ slot, existing }) => slot.enclosureId === housing && existing === null)
-      .flatMap(({ card, slot }) => socketsIn(card, slot, around));
+    const sockets = fresh.flatMap(({ card, slot }) => socketsIn(card, slot, around));
     return plugFinding(sockets, around.supply).verdict === 'blocked';
   };
 

@@ -4,6 +4,9 @@ import { valueOf } from '../../parts/fact.ts';
 import type { Machine, Occupant, Slot } from '../../parts/machine.ts';
 import type { Pin } from '../../parts/planning.ts';
 import { slotInUse } from '../../placement/lanesLeft.ts';
+import { memo } from '../../memo.ts';
+import { givesBack, withoutLeaving } from '../../placement/leaving.ts';
+import { withMoves } from '../../placement/moves.ts';
 import { recordOf } from '../../flow/metByMachine.ts';
 
 export interface Existing {
@@ -44,16 +47,51 @@ export function existingCards(
   });
 }
 
-/** The machine with the slots of these cards empty. */
-export function withoutExisting(machine: Machine, existing: readonly Existing[]): Machine {
+/**
+ * The machine with the slots of these cards empty, and what the cards that may go give back: all of them, but for those that
+ * stay.
+ */
+export function withoutExisting(
+  machine: Machine,
+  existing: readonly Existing[],
+  staying: readonly Existing[] = [],
+): Machine {
   if (existing.length === 0) return machine;
+  const going = existing.filter((each) => each.optional && !staying.includes(each));
+  const left = withoutLeaving(
+    withMoves(
+      machine,
+      [],
+      going.map(({ slot }) => slot.id),
+    ),
+  );
   return {
-    ...machine,
-    slots: machine.slots.map((slot) =>
+    ...left,
+    slots: left.slots.map((slot) =>
       slot.occupant !== null && existing.some((each) => each.slot.id === slot.id)
         ? { ...slot, occupant: { ...slot.occupant, value: null } }
         : slot,
     ),
+  };
+}
+
+/** The machine as a plan leaves it that keeps some of its cards: the others are given up, now or later. */
+export type Keeping = (placed: readonly { readonly existing: Existing | null }[]) => Machine;
+
+/** @param leftBy the machine that is left where these cards stay @param whole it with none of them */
+export function keeping(
+  whole: Machine,
+  existing: readonly Existing[],
+  leftBy: (staying: readonly Existing[]) => Machine,
+): Keeping {
+  const giving = existing.filter(
+    ({ optional, occupant }) => optional && givesBack({ ...occupant, disposition: 'remove' }),
+  );
+  const known = new Map<string, Machine>([['', whole]]);
+  return (placed) => {
+    if (giving.length === 0) return whole;
+    const staying = giving.filter((each) => placed.some((other) => other.existing === each));
+    return memo(known, staying.map(({ slot }) => slot.id).join(), () => leftBy(staying));
   };
 }
 

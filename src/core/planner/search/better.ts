@@ -26,7 +26,7 @@ export function better(
   const givenUp = problem.existingCards.filter(
     (each) => !placed.some(({ existing }) => existing === each),
   );
-  const interactions = interactionsOf(placed, problem.machine, problem.extras);
+  const interactions = interactionsOf(placed, problem.keeping(placed), problem.extras);
   const parts = added(
     ...placed.map((each) => each.parts),
     {

@@ -61,8 +61,11 @@ export class PathDominance {
     const things: string[] = this.tied.has(slot.id) ? [tiedBy(candidate)] : [];
     const sockets: Socket[] = [];
     // A card that is there may lie over slots which are still to come.
-    if (existing !== null) things.push(endOf(candidate));
-    else {
+    if (existing !== null) {
+      things.push(endOf(candidate));
+      // What it would have given back is gone.
+      if (existing.optional) things.push(`stays ${existing.slot.id}`);
+    } else {
       const own = socketsIn(card, slot, machineAround(slot, this.machine));
       // Little stands in other housings: there all that a card takes is told apart.
       if (slot.enclosureId !== null) {

@@ -62,7 +62,7 @@ export function beginning(problem: SearchProblem): SearchState {
       coverageState,
       new Relaxations(positions, coverageState, costs),
     ),
-    collides: conflictsIn(problem.machine, problem.without).collides,
+    collides: conflictsIn(problem.keeping, problem.without).collides,
     adapterCents: cheapestAdapter(problem.extras),
     dominance: new PathDominance(
       problem.machine,
