@@ -69,5 +69,6 @@ function asTeam(best: Flow, need: Need, job: Job): Flow {
     return sum + ports * flow.high;
   }, 0);
   const low = Math.min(...flows.map((flow) => flow.low));
-  return { ...best, wanted: need.bytesPerSecond, low, high };
+  const gain = { low: low / best.low, high: high / best.high };
+  return { ...best, wanted: need.bytesPerSecond, low, high, gain };
 }

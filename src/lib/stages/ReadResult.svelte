@@ -131,6 +131,7 @@
   .machines li {
     display: grid;
     gap: 0.25rem;
+    margin-top: 0.75rem;
     justify-items: start;
     overflow-wrap: anywhere;
   }

@@ -94,7 +94,7 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   'link.enough': { says: 'The link carries up to {available}; the card can use {needed}.' },
   'link.plenty': { says: 'The link carries up to {available}; the card needs little of it.' },
   'link.fewDrives': {
-    says: 'Of its {needed} drives {available} run at full speed together here; more share the link.',
+    says: 'Drives at full speed together here: {available} of {needed}; more share the link.',
     remedy: 'A slot with more lanes or a newer generation.',
   },
   'link.narrowed': {

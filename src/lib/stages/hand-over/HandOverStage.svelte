@@ -43,22 +43,24 @@
       <Button size="small" icon={Printer} on:click={() => window.print()}>Print the sheet</Button>
     </div>
     <StepList {steps} ticks={job.ticks} current={null} pick={toggle} untick={toggle} />
-    {#each newCardsOf(model.assembly) as { card, slot } (slot.id)}
-      <TextInput
-        id="serial-{slot.id}"
-        size="sm"
-        labelText="Serial number of {cardName(card)} in {slot.label}"
-        placeholder="as it stands on the card; optional"
-        value={serialOf(job.observations, slot.id) ?? ''}
-        on:change={(event) =>
-          serial(
-            slot.id,
-            String(event.detail ?? '')
-              .trim()
-              .slice(0, 200),
-          )}
-      />
-    {/each}
+    <div class="serials">
+      {#each newCardsOf(model.assembly) as { card, slot } (slot.id)}
+        <TextInput
+          id="serial-{slot.id}"
+          size="sm"
+          labelText="Serial number of {cardName(card)} in {slot.label}"
+          placeholder="as it stands on the card; optional"
+          value={serialOf(job.observations, slot.id) ?? ''}
+          on:change={(event) =>
+            serial(
+              slot.id,
+              String(event.detail ?? '')
+                .trim()
+                .slice(0, 200),
+            )}
+        />
+      {/each}
+    </div>
     <ExportTicks id="sheet" photographs={false} />
     <TextArea
       id="job-notes"
@@ -80,6 +82,11 @@
 <style>
   .controls {
     margin-bottom: 1.5rem;
+  }
+  .serials {
+    display: grid;
+    gap: 0.75rem;
+    margin-bottom: 1rem;
   }
   .controls :global(ol) {
     margin-bottom: 1rem;

@@ -12,11 +12,17 @@
   const LEFT = 140;
   const RIGHT = 86;
   let width = $state(440);
-  const most = $derived(
-    Math.max(flow.wanted, reading ?? 0, ...flow.stages.map(({ high }) => high)),
+  /** What all that work as one show over each stage. */
+  const stages = $derived(
+    flow.stages.map(({ code, low, high }) => ({
+      code,
+      low: low * flow.gain.low,
+      high: high * flow.gain.high,
+    })),
   );
+  const most = $derived(Math.max(flow.wanted, reading ?? 0, ...stages.map(({ high }) => high)));
   const x = $derived(scaleLinear([0, most], [LEFT, Math.max(LEFT + 60, width - RIGHT)]));
-  const height = $derived(TOP + flow.stages.length * ROW + 22);
+  const height = $derived(TOP + stages.length * ROW + 22);
 </script>
 
 <div bind:clientWidth={width}>
@@ -27,7 +33,7 @@
     role="img"
     aria-label="What each stage carries; the same figures stand in the table below"
   >
-    {#each flow.stages as stage, n (n)}
+    {#each stages as stage, n (n)}
       {@const y = TOP + n * ROW}
       <text class="name" class:limiting={stage.code === flow.limiting} x={LEFT - 8} y={y + 14}
         >{FLOW_WORDS[stage.code]}</text
@@ -53,7 +59,7 @@
 <table class="only-read">
   <caption>What each stage carries</caption>
   <tbody>
-    {#each flow.stages as stage, n (n)}
+    {#each stages as stage, n (n)}
       <tr>
         <th scope="row">{FLOW_WORDS[stage.code]}</th>
         <td>{flowFigure(stage.low, flow)} to {flowFigure(stage.high, flow)}</td>

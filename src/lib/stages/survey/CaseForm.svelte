@@ -211,7 +211,7 @@
     kind={WATTS}
     onchange={(measuredWatts) => putSupply({ measuredWatts }, 'measured 12 V')}
   />
-  <div class="wide">
+  <div class="wide plugs">
     <FactField
       id="{prefix}-supply-plugs"
       label="Free plugs"
@@ -325,6 +325,10 @@
   h3,
   .wide {
     grid-column: 1 / -1;
+  }
+  .plugs {
+    display: grid;
+    gap: 0.75rem;
   }
   h3 + :global(*) {
     margin-top: 0;
