@@ -112,7 +112,7 @@ test('a card is tried by key, slot after slot, and taken as the plan', async ({ 
   await expect(page.getByText('Kelpwick Drafting 4').first()).toBeVisible();
   await page.keyboard.press('4');
   await expect(
-    page.getByText('Order: Plug adapter: two 6-pin plugs to one 8-pin').first(),
+    page.getByText('Order: Plug adapter: two of the board’s small 6-pin to one 8-pin').first(),
   ).toBeVisible();
   await saved(page);
 });

@@ -85,6 +85,8 @@ test('files in any mixture are read together; what is none is left aside and nam
 
   // The other system's list comes in UTF-16 and says what does not work; a list of names names it.
   await page.locator('#evidence-file').setInputFiles(files(['machine.json', 'usb.ids']));
+  await expect(page.getByRole('tab', { name: 'Slots' })).toHaveAttribute('aria-selected', 'true');
+  await page.getByRole('tab', { name: 'Evidence' }).click();
   await expect(page.getByText('Devices that are not working')).toBeVisible();
   await expect(page.getByText('Pellworth Stick reader')).toBeVisible();
   await page.getByRole('tab', { name: 'System' }).click();
@@ -112,8 +114,6 @@ test('files of two machines are asked about, and so is a report of another machi
   await page.getByRole('tab', { name: 'Evidence' }).click();
   await page.locator('#evidence-file').setInputFiles(text('b.txt', other));
   await expect(page.getByText('This is a report of another machine')).toBeVisible();
-  const first = page.getByText('f1a1:').first();
-  await expect(first).toBeAttached();
   await page.getByRole('button', { name: 'Take it all the same' }).click();
   await page.getByRole('tab', { name: 'Evidence' }).click();
   await expect(page.getByText('Read and taken into the survey: 11 devices')).toBeVisible();

@@ -19,6 +19,8 @@
 
   let pasted = $state('');
   let over = $state(false);
+  /** The button keeps what was chosen, and would hand it over again with the next choice. */
+  let chosen = $state.raw<readonly File[]>([]);
 
   const named = (files: readonly File[]): readonly DroppedFile[] =>
     files.map((content) => ({
@@ -78,7 +80,11 @@
       labelText="Choose files"
       multiple
       disableLabelChanges
-      on:change={(event) => onfiles(named(event.detail))}
+      bind:files={chosen}
+      on:change={(event) => {
+        void onfiles(named(event.detail));
+        chosen = [];
+      }}
     />
     <label class="folder bx--btn bx--btn--tertiary bx--btn--sm">
       Choose a folder
