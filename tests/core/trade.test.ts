@@ -446,6 +446,50 @@ describe('Job 6: graphics into an old workstation with two small board plugs', (
   });
 });
 
+describe('Job 7: a new build with sound and an old wireless card', () => {
+  const machine: Machine = {
+    ...OLD_TOWER,
+    firmware: { ...OLD_TOWER.firmware, kind: told('uefi') },
+    case: { ...OLD_TOWER.case, frontLeads: told([{ type: 'audio' }]) },
+    slots: [
+      ...OLD_TOWER.slots,
+      {
+        ...slot(OLD_TOWER, 's2'),
+        id: 's7',
+        label: 'Slot 7',
+        connectorLanes: told(4 as const),
+        lanes: told(4),
+        opening: told(7),
+      },
+    ],
+  };
+  const hall = plainNeed('sound', 'sound', { front: true });
+
+  it('takes an x1 sound card in an x4 slot, and a classic card in a classic slot only', () => {
+    expect(codes('Fiddle 2', machine, 's7')).to.include.members(['seat.fits', 'link.plenty']);
+    expect(codes('Petrel P', machine, 's4')).to.include('seat.fits');
+    expect(codes('Petrel P', machine, 's7')).to.deep.equal(['seat.bus']);
+  });
+
+  it('joins the front sound lead before the card goes in, past sharp covers', () => {
+    const model = CARDS.find(
+      ({ bus, delivers, frontHeaders }) =>
+        bus === 'pcie' &&
+        delivers.kind === 'sound' &&
+        frontHeaders.some(({ type }) => type === 'audio'),
+    )!.model;
+    const job = aJob(
+      { name: 'takeTemplate', machine },
+      { name: 'addNeed', need: hall },
+      { name: 'acceptPlan', placements: [{ slotId: 's7', card: card(model) }], packages: [] },
+    );
+    const all = steps(job);
+    inOrder(all, 'discharge', 'removeCover', 'joinFront', 'seat', 'screw', 'closeCase');
+    expect(all.find(({ code }) => code === 'removeCover')?.cautions).to.include('sharpCover');
+    expect(all.find(({ code }) => code === 'discharge')?.cautions).to.include('static');
+  });
+});
+
 describe('Job 9: low-profile graphics into a small desktop', () => {
   it('takes only low-profile cards, within the watts of the slot', () => {
     expect(codes('Beacon 120', SMALL_DESKTOP, 's2')).to.include('bracket.cardTooHigh');
@@ -569,6 +613,52 @@ describe('Job 13: a very old machine filled with cards', () => {
   });
 });
 
+describe('Job 14: Wi-Fi as a cheap upgrade', () => {
+  const wifi = plainNeed('wifi', 'wifi', { megabits: 90, bands: ['5'] });
+  const onPlan = { ...SMALL_DESKTOP, path: { ...SMALL_DESKTOP.path, internetMegabits: told(500) } };
+
+  it('fits one of its plates, and tells single band from dual', () => {
+    const { brackets } = card('Gull 867');
+    expect(brackets).to.have.members(['full', 'low']);
+    expect(finding('Gull 867', onPlan, 's1', 'bracket.swap')).to.include({ subject: 'low' });
+    expect(codes('Gull 867', GAMING, 's1')).to.include('bracket.fits');
+    const single = CARDS.find(
+      ({ bus, delivers }) =>
+        bus === 'pcie' && delivers.kind === 'wifi' && !delivers.bands.includes('5'),
+    )!;
+    expect(flowOf(single, slot(onPlan, 's1'), wifi, onPlan)?.finding).to.include({
+      code: 'deliver.lacks',
+      subject: '5',
+    });
+    expect(flowOf(card('Gull 867'), slot(onPlan, 's1'), wifi, onPlan)?.units).to.equal(1);
+  });
+
+  it('unclips covers that are held by clips, and keeps them', () => {
+    const all = stepsFor(onPlan, ['Gull 867', 's1']);
+    expect(valuesOf(all, 'removeCover')[0]).to.include({ covers: 'clipped', opening: 1 });
+  });
+});
+
+describe('Job 15: a graphics driver is replaced', () => {
+  it('sees a black screen coming where the firmware cannot start the card, and knows a basic driver by its name', () => {
+    const modern = CARDS.find(
+      ({ bus, delivers, boot }) => bus === 'pcie' && delivers.kind === 'screens' && boot === 'uefi',
+    )!;
+    expect(codes(modern.model, WORKSTATION, 's1')).to.include('firmware.noPicture');
+    expect(codes(modern.model, GAMING, 's2')).to.not.include('firmware.noPicture');
+    const [look] = valuesOf(stepsFor(GAMING, ['Beacon 285', 's2']), 'installDriver');
+    expect(look).to.include({ title: 'Kelpwick display driver', version: '32.4.1' });
+    // The latest release of those that name the card, and several restarts afterwards.
+    inOrder(
+      stepsFor(GAMING, ['Beacon 285', 's2']),
+      'fetchDriver',
+      'powerOff',
+      'installDriver',
+      'restart',
+    );
+  });
+});
+
 describe('Job 16: a graphics card into a gaming desktop', () => {
   const empty: Machine = {
     ...GAMING,
@@ -641,6 +731,42 @@ describe('Job 17: a USB card whose power plug does not reach', () => {
   const supply = (plugs: NonNullable<Machine['supply']['plugs']>['value']): Machine => ({
     ...OLD_TOWER,
     supply: { ...OLD_TOWER.supply, plugs: told(plugs), plugsInUse: told([disk]) },
+  });
+
+  it('carries at most 250 MB/s where the slot is Gen 1 x1, and says what the machine deserves', () => {
+    const need = usbNeed(2, { bytesPerSecond: 240e6 });
+    const flow = flowOf(card('Quay 4M'), slot(OLD_TOWER, 's1'), need, OLD_TOWER)!;
+    // PCI Express Base Specification: 250 MB/s a lane of Gen 1 (from memory); seen at a little over 200 (practice).
+    expect(flow.high).to.be.at.most(250e6);
+    expect(flow.low).to.be.within(200e6, 210e6);
+    expect(flow.finding).to.include({ code: 'deliver.short' });
+    expect(
+      worth(3_200, { budgetCents: null, replacementCents: 9_000, deservesPercent: 33 }).map(
+        ({ code }) => code,
+      ),
+    ).to.deep.equal(['worth.overShare']);
+  });
+
+  it('orders screws where the case has none, and leads the front ports to the card', () => {
+    const led: Machine = {
+      ...OLD_TOWER,
+      case: { ...OLD_TOWER.case, frontLeads: told([{ type: 'usb-19-pin' }]), spareScrews: told(0) },
+    };
+    const front = CARDS.find(
+      ({ bus, delivers, frontHeaders }) =>
+        bus === 'pcie' &&
+        delivers.kind === 'usb' &&
+        frontHeaders.some(({ type }) => type === 'usb-19-pin'),
+    )!;
+    const job = aJob(
+      { name: 'takeTemplate', machine: led },
+      { name: 'addNeed', need: usbNeed(2, { where: 'front' }) },
+      { name: 'acceptPlan', placements: [{ slotId: 's2', card: front }], packages: [] },
+    );
+    const all = steps(job);
+    expect(valuesOf(all, 'bringScrew')).to.have.length(1);
+    expect(valuesOf(all, 'joinFront')[0]).to.include({ lead: 'usb-19-pin' });
+    inOrder(all, 'moveObstacle', 'joinFront', 'seat');
   });
 
   it('gets the plug of the hard disk, which takes the free one', () => {
