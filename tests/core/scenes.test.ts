@@ -129,15 +129,15 @@ describe('Job 3: what a box asks besides', () => {
   });
 
   it('is a driver that bears a box which comes and goes; one of a whole class does', () => {
-    expect(codes(wire, [named(true)])).to.include('box.hotPlug');
-    expect(codes(wire, [named(false)])).to.include('box.noHotPlug');
-    expect(codes(wire, [named(null)])).to.include('box.hotPlugUnknown');
+    expect(codes(wire, [named(true)])).to.include('enclosure.hotPlug');
+    expect(codes(wire, [named(false)])).to.include('enclosure.noHotPlug');
+    expect(codes(wire, [named(null)])).to.include('enclosure.hotPlugUnknown');
     const locker = CARDS.find(({ model }) => model === 'Locker 4')!;
-    expect(codes(locker, [])).to.include('box.hotPlug');
+    expect(codes(locker, [])).to.include('enclosure.hotPlug');
     // In the case itself nobody asks.
     expect(
       slotVerdict(wire, TOWER.slots[3]!, TOWER, [named(false)]).findings.map(({ code }) => code),
-    ).to.not.include('box.noHotPlug');
+    ).to.not.include('enclosure.noHotPlug');
   });
 
   it('is a chain of six at most, an opening for coax sockets on a plate, and the slot as it is wired inside', () => {
@@ -145,7 +145,7 @@ describe('Job 3: what a box asks besides', () => {
       ...CHART_ROOM.machine,
       enclosures: CHART_ROOM.machine.enclosures.map((each) => ({ ...each, chainPosition: 7 })),
     };
-    expect(codes(wire, [], seventh)).to.include('box.chainTooLong');
+    expect(codes(wire, [], seventh)).to.include('enclosure.chainTooLong');
     const coax = { ...wire, plates: 3 };
     expect(codes(coax, [])).to.include('plate.own');
     expect(codes({ ...coax, plates: 5 }, [])).to.include('plate.noOpening');
@@ -167,11 +167,11 @@ describe('Job 3: what a box asks besides', () => {
       },
     );
     const all = steps(job);
-    expect(valuesOf(all, 'joinBoxes')[0]?.names).to.deep.equal([
+    expect(valuesOf(all, 'joinEnclosures')[0]?.names).to.deep.equal([
       'Outrigger X1 box',
       'Outrigger X3 box',
     ]);
-    const last = all.findIndex(({ code }) => code === 'joinBoxes');
+    const last = all.findIndex(({ code }) => code === 'joinEnclosures');
     expect(all[last + 1]?.code).to.equal('start');
   });
 });

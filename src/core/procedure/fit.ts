@@ -33,13 +33,13 @@ export function fit(job: Job, assembly: Assembly): readonly Draft[] {
     ...order
       .filter(({ card }) => card.delivers.kind === 'screens')
       .map((each) => step('moveScreenLead', cardAt(each), keyed(each))),
-    ...joinBoxes(assembly),
+    ...joinEnclosures(assembly),
     plainStep('start'),
   ];
 }
 
 /** External boxes in the order of their chain: what moves most data nearest to the machine. */
-function joinBoxes({ cards, machine }: Assembly): readonly Draft[] {
+function joinEnclosures({ cards, machine }: Assembly): readonly Draft[] {
   const used = machine.enclosures
     .filter(({ id }) => cards.some(({ slot }) => slot.enclosureId === id))
     .map(({ id, name }) => ({
@@ -51,7 +51,7 @@ function joinBoxes({ cards, machine }: Assembly): readonly Draft[] {
     .toSorted((a, b) => b.rate - a.rate);
   return used.length === 0
     ? []
-    : [step('joinBoxes', { names: used.map(({ name }) => name) }, { cautions: ['mains'] })];
+    : [step('joinEnclosures', { names: used.map(({ name }) => name) }, { cautions: ['mains'] })];
 }
 
 /** One card: what is done on the bench, what is in the way out, in it goes, plugs and leads, what was out back. */

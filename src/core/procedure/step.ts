@@ -108,7 +108,7 @@ export interface StepValues {
   };
   readonly closeCase: Nothing;
   readonly moveScreenLead: CardAt;
-  readonly joinBoxes: { readonly names: readonly string[] };
+  readonly joinEnclosures: { readonly names: readonly string[] };
   readonly start: Nothing;
   readonly checkDevice: CardAt & {
     readonly identity: string;

@@ -3,7 +3,7 @@ import { memo, memoOf, memoBy } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { bodyInHousing, bodyInSlot, moduleInSocket } from './body.ts';
-import { box } from './box.ts';
+import { enclosure } from './enclosure.ts';
 import { bracket } from './bracket.ts';
 import { driverSupport } from './driverSupport.ts';
 import type { DriverLibrary } from '../drivers/packages.ts';
@@ -119,7 +119,7 @@ function verdictAt(
           headers(card, slot, around),
           powerInSlot(card, slot, around),
           quirks(card, slot, machine),
-          box(card, slot, machine, library),
+          enclosure(card, slot, machine, library),
           shared,
         )
       : seated;

@@ -141,16 +141,16 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   'bracket.caseUnknown': {
     says: 'Full or low brackets: not known of this case.',
   },
-  'box.hotPlug': { says: 'Its driver bears that the box comes and goes.' },
-  'box.hotPlugUnknown': {
-    says: 'Whether {subject} bears that the box comes and goes is not known.',
-    remedy: 'Ask the card’s maker for a driver made for hot-plug.',
+  'enclosure.hotPlug': { says: 'Its driver supports hot-plug: the box may come and go.' },
+  'enclosure.hotPlugUnknown': {
+    says: 'Whether {subject} supports hot-plug is not known.',
+    remedy: 'Ask the card’s maker for a driver that supports it.',
   },
-  'box.noHotPlug': {
-    says: '{subject} is not made for hot-plug: the box has to be on before the machine starts, and stay.',
-    remedy: 'A card whose driver is made for hot-plug, or the machine’s own slot.',
+  'enclosure.noHotPlug': {
+    says: '{subject} does not support hot-plug: the box has to be on before the machine starts, and stay on.',
+    remedy: 'A card whose driver supports it, or a slot of the machine itself.',
   },
-  'box.chainTooLong': {
+  'enclosure.chainTooLong': {
     says: 'The box is number {needed} in its chain; a port takes {available}.',
     remedy: 'Another port for the boxes behind the sixth.',
   },
@@ -490,7 +490,7 @@ const TOPICS: Readonly<Record<PartOf<FindingCode>, string>> = {
   sharing: 'sharing',
   bracket: 'bracket',
   body: 'room',
-  box: 'box',
+  enclosure: 'enclosure',
   plate: 'opening',
   power: 'power',
   header: 'leads',

@@ -205,7 +205,7 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     title: `Move the screen leads to ${at(card)}`,
     detail: 'The sockets on the board usually go dead once a graphics card is in.',
   }),
-  joinBoxes: ({ names }) => ({
+  joinEnclosures: ({ names }) => ({
     title:
       names.length === 1
         ? `Connect ${names[0] ?? 'the box'} to the machine`

@@ -6,22 +6,22 @@ import type { Machine, Slot } from '../parts/machine.ts';
 import { MOST_IN_CHAIN } from '../standards/serialLink.ts';
 import type { Finding } from './finding.ts';
 
-export function box(
+export function enclosure(
   card: Card,
   slot: Slot,
   machine: Machine,
   library: DriverLibrary,
 ): readonly Finding[] {
-  const enclosure = machine.enclosures.find(({ id }) => id === slot.enclosureId);
-  if (enclosure === undefined) return [];
+  const around = machine.enclosures.find(({ id }) => id === slot.enclosureId);
+  if (around === undefined) return [];
   return [
     ...hotPlug(card, machine, library),
-    ...(enclosure.chainPosition > MOST_IN_CHAIN
+    ...(around.chainPosition > MOST_IN_CHAIN
       ? [
           {
-            code: 'box.chainTooLong',
+            code: 'enclosure.chainTooLong',
             verdict: 'blocked',
-            needed: enclosure.chainPosition,
+            needed: around.chainPosition,
             available: MOST_IN_CHAIN,
             unit: 'count',
           } as const,
@@ -36,11 +36,11 @@ function hotPlug(card: Card, machine: Machine, library: DriverLibrary): readonly
   if (chosen === null) {
     return classDriver(card.ids.class24, machine.system) === null
       ? []
-      : [{ code: 'box.hotPlug', verdict: 'clear' }];
+      : [{ code: 'enclosure.hotPlug', verdict: 'clear' }];
   }
   const subject = `${chosen.title} ${chosen.version}`;
-  if (chosen.hotPlug === null) return [{ code: 'box.hotPlugUnknown', verdict: 'unknown', subject }];
+  if (chosen.hotPlug === null) return [{ code: 'enclosure.hotPlugUnknown', verdict: 'unknown', subject }];
   return chosen.hotPlug
-    ? [{ code: 'box.hotPlug', verdict: 'clear' }]
-    : [{ code: 'box.noHotPlug', verdict: 'limited', subject }];
+    ? [{ code: 'enclosure.hotPlug', verdict: 'clear' }]
+    : [{ code: 'enclosure.noHotPlug', verdict: 'limited', subject }];
 }
