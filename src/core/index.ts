@@ -421,6 +421,7 @@ export {
 } from './procedure/openItems.ts';
 
 export { type Acceptance, acceptanceOf, acceptanceOfTrial } from './assembly/acceptance.ts';
+export { openingsOf } from './assembly/openings.ts';
 export { type AssembledCard, type Assembly, assemblyOf, newCardsOf } from './assembly/assembly.ts';
 export { type Expectation, expectations } from './assembly/expectations.ts';
 export { type FallBack, type Judgement, judge } from './diagnosis/judge.ts';

@@ -4,6 +4,7 @@ import {
   CONNECTOR_LENGTH_MM,
   OPENING_PITCH_MM,
   cardName,
+  emptySlot,
   type Obstacle,
   type Machine,
   type Rectangle,
@@ -66,6 +67,15 @@ describe('Board layout', () => {
     const plan = [{ card: aCard(), slot: machine.slots[1]! }];
     const taken = boardLayout(machine, plan).openings.map(({ takenBy }) => takenBy);
     expect(taken).to.deep.equal(['card', 'card', null, 'planned', null, null, null]);
+    // Sockets at the end of a ribbon take the last opening; a module on the board takes none.
+    const ribbon = [{ card: aCard({ plates: 1 }), slot: machine.slots[1]! }];
+    expect(boardLayout(machine, ribbon).openings[6]?.takenBy).to.equal('planned');
+    const socket = {
+      ...emptySlot('m', 'Module', 'm2'),
+      place: told({ xMm: 60, yMm: 165 }),
+      occupant: occupiedBy('Radio', null),
+    };
+    expect(draw(aMachine([socket])).openings[0]?.takenBy).to.equal(null);
   });
 
   it('shows the ground that two things claim', () => {

@@ -39,7 +39,8 @@ function hotPlug(card: Card, machine: Machine, library: DriverLibrary): readonly
       : [{ code: 'enclosure.hotPlug', verdict: 'clear' }];
   }
   const subject = `${chosen.title} ${chosen.version}`;
-  if (chosen.hotPlug === null) return [{ code: 'enclosure.hotPlugUnknown', verdict: 'unknown', subject }];
+  if (chosen.hotPlug === null)
+    return [{ code: 'enclosure.hotPlugUnknown', verdict: 'unknown', subject }];
   return chosen.hotPlug
     ? [{ code: 'enclosure.hotPlug', verdict: 'clear' }]
     : [{ code: 'enclosure.noHotPlug', verdict: 'limited', subject }];

@@ -21,6 +21,7 @@ import {
   MODULE_WIDTH_MM,
   SOCKET_DEPTH_MM,
   moduleRectangle,
+  openingsOf,
 } from '$core';
 
 /** Depth of the strip in front of the rear edge in which openings are drawn, and the gap between two of them. */
@@ -117,6 +118,9 @@ export function boardLayout(
     ...planned.flatMap((each) => cardBody(each, middleOf(each.slot), 'planned')),
     ...trials.flatMap((each) => cardBody(each, middleOf(each.slot), 'trial')),
   ];
+  const plates = openingsOf(machine, machine, [...planned, ...trials]).plates.map(
+    ({ number }) => number,
+  );
   const firstMm = openingMiddleMm(machine, 1);
   const rightMm = Math.max(
     roomMm ?? 0,
@@ -145,7 +149,7 @@ export function boardLayout(
             depthMm: Math.min(PORTS_LENGTH_MM, firstMm - OPENING_PITCH_MM / 2) - OPENING_GAP_MM,
           },
     openings: Array.from({ length: valueOf(machine.case.openings) ?? 0 }, (_, n) =>
-      opening(machine, n + 1, bodies),
+      opening(machine, n + 1, bodies, plates),
     ),
     slots: [...machine.slots.filter((slot) => !unplaced.includes(slot)), ...unplaced].map((slot) =>
       drawnSlot(slot, middleOf(slot)),
@@ -173,11 +177,17 @@ function boardReach(machine: Machine): readonly [topMm: number, bottomMm: number
   return [topMm, Math.max(outline?.depthMm ?? topMm, lastMm)];
 }
 
-function opening(machine: Machine, number: number, bodies: readonly DrawnBody[]): DrawnOpening {
+/** @param plates openings that a new card's further sockets take */
+function opening(
+  machine: Machine,
+  number: number,
+  bodies: readonly DrawnBody[],
+  plates: readonly number[],
+): DrawnOpening {
   const middle = openingMiddleMm(machine, number);
   const height = OPENING_PITCH_MM - OPENING_GAP_MM;
   const taker = bodies.find(
-    (body) => body.yMm < middle + 1 && body.yMm + body.depthMm > middle - 1,
+    (body) => body.placed && body.yMm < middle + 1 && body.yMm + body.depthMm > middle - 1,
   );
   return {
     number,
@@ -187,7 +197,9 @@ function opening(machine: Machine, number: number, bodies: readonly DrawnBody[])
     depthMm: height,
     takenBy:
       taker === undefined
-        ? null
+        ? plates.includes(number)
+          ? 'planned'
+          : null
         : taker.kind === 'there' || taker.kind === 'leaving'
           ? 'card'
           : 'planned',
