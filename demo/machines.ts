@@ -482,7 +482,7 @@ export const EXTERNAL_BOX: Machine = {
       case: caseOf('full', 5, 300, 'screwed'),
       supply: supplyOf(400, 380, 20, [
         ['6-pin', 1],
-        ['sata', 1],
+        ['sata', 3],
       ]),
     },
     {

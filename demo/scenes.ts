@@ -170,6 +170,13 @@ export const ROPEWALK: Scene = {
   machine: {
     ...withPorts(SERVER_BOARD, 4),
     case: { ...SERVER_BOARD.case, bays: told(12) },
+    supply: {
+      ...SERVER_BOARD.supply,
+      plugs: told([
+        { type: 'sata', count: 8 },
+        { type: '4-pin', count: 2 },
+      ]),
+    },
     system: {
       ...SERVER_BOARD.system,
       family: told('linux'),

@@ -197,6 +197,19 @@ describe('Job 1: a small board with one x1 slot', () => {
       bays: 2,
       plugAdapters: ['4-pin-to-sata', 'split-sata'],
     });
+    // One plug never feeds three: with a single one four drives are too many, and nothing is bought that would hide it.
+    const single = {
+      ...bare,
+      supply: { ...bare.supply, plugs: told([{ type: 'sata' as const, count: 1 }]) },
+    };
+    const four = flowOf(
+      locker,
+      x1,
+      { ...need, ports: 4 },
+      { ...single, case: { ...bare.case, bays: told(9) } },
+    )!;
+    expect(four.forDrives.plugAdapters).to.deep.equal(['split-sata']);
+    expect(four.finding).to.include({ code: 'deliver.drivesUnfed', needed: 4, available: 2 });
     const job = aJob(
       { name: 'takeTemplate', machine: bare },
       { name: 'addNeed', need },

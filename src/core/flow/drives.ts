@@ -169,13 +169,16 @@ function onCables(
       ? needed
       : plugs.reduce((sum, { type, count }) => sum + (type === wanted ? count : 0), 0);
   const [own, others] = [free('sata'), free('4-pin')];
-  // A drive plug of the other kind feeds one by an adapter, a splitter a second one.
+  // A drive plug of the other kind feeds one by an adapter, a splitter a second one: never a third.
+  const there = own + others;
   const adapted = Math.min(others, Math.max(0, needed - own));
-  const split = Math.max(0, needed - own - others);
+  const split = Math.min(there, Math.max(0, needed - there));
+  const unfed = needed > there + split;
   return {
     findings: [
       ...(bays < needed ? [short('deliver.fewBays', needed, bays)] : []),
-      ...(split > 0 ? [short('deliver.fewDrivePlugs', needed, own + others)] : []),
+      ...(unfed ? [short('deliver.drivesUnfed', needed, there + split)] : []),
+      ...(split > 0 && !unfed ? [short('deliver.fewDrivePlugs', needed, there)] : []),
     ],
     forDrives: {
       bays: Math.max(0, needed - bays),
@@ -188,7 +191,7 @@ function onCables(
 }
 
 const short = (
-  code: 'deliver.fewBays' | 'deliver.fewDrivePlugs',
+  code: 'deliver.fewBays' | 'deliver.fewDrivePlugs' | 'deliver.drivesUnfed',
   needed: number,
   available: number,
 ): Finding => ({ code, verdict: 'limited', needed, available, unit: 'count' });

@@ -312,6 +312,11 @@ const FINDINGS = {
   'deliver.screenLess': { unit: 'count', penalty: ['shortfall', 1_000] },
   'deliver.fewBays': { unit: 'count', penalty: ['disturbance', 500] },
   'deliver.fewDrivePlugs': { unit: 'count', penalty: ['disturbance', 500] },
+  'deliver.drivesUnfed': {
+    unit: 'count',
+    restsOn: 'supply.plugs',
+    penalty: ['disturbance', 2_000],
+  },
   'deliver.lacks': { subject: 'feature' },
   'deliver.lessMemory': { unit: 'GB' },
   'deliver.slower': { unit: 'count' },

@@ -454,6 +454,10 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   'deliver.tightBlanking': {
     says: 'The mode needs {needed}, the output carries {available}: only with reduced blanking, which the screen has to support.',
   },
+  'deliver.drivesUnfed': {
+    says: 'Drives: {needed}; the supply feeds {available} more, splitters counted.',
+    remedy: 'A supply with more drive plugs, unless some of them are fed already.',
+  },
   'deliver.fewDrivePlugs': {
     says: 'Drives: {needed}; free power plugs for them: {available}.',
     remedy: 'Splitters between drives: at most two drives on one plug.',
