@@ -130,11 +130,11 @@ describe('Files of two machines', () => {
   });
 
   it('are told apart by slots in use of which the tree of devices knows none', () => {
-    const usedAt = (bus: number) =>
+    const usedAt = (bus: number, deviceFunction = 8) =>
       buildTable(
         [1, 2].map((number) => ({
           type: 9,
-          body: [1, 0xa5, 0x0d, 4, 4, number, 0, 4, 1, 0, 0, bus, number << 3],
+          body: [1, 0xa5, 0x0d, 4, 4, number, 0, 4, 1, 0, 0, bus, deviceFunction],
           strings: [ascii(`GULL_${number}`)],
         })),
       );
@@ -143,6 +143,8 @@ describe('Files of two machines', () => {
       ['board'],
     ]);
     expect(namesOf(file(LSPCI, 'tree'), file(usedAt(0), 'board'))).to.equal(null);
+    // Firmware that does not know where its slots are says nothing of the tree.
+    expect(namesOf(file(LSPCI, 'tree'), file(usedAt(0xff, 0xff), 'board'))).to.equal(null);
   });
 
   it('are one machine where a card or a half of the devices changed, or a list is short', () => {

@@ -298,6 +298,10 @@ describe('Job 11: four modules on one card', () => {
   it('shows only as many drives as the slot has fours of lanes', () => {
     expect(at('s2', 8)).to.include({ units: 2 });
     expect(at('s2', 4)).to.include({ units: 1 });
+    // With one lane the first drive still comes up, and gets just that; with none nothing does.
+    expect(at('s2', 1)).to.include({ units: 0, limiting: 'slotLink' });
+    expect(at('s2', 1, { bytesPerSecond: 900e6 })).to.include({ units: 1 });
+    expect(at('s2', 0, { bytesPerSecond: 900e6 })).to.include({ units: 0, high: 0 });
   });
 
   it('reads of a stripe the sum, and expects the link of each drive and not of the card', () => {

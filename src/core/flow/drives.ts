@@ -19,8 +19,8 @@ export function drivesFlow(
 ): Flow {
   const sockets = socketsFor(provider, need, machine);
   const [low, high] = row(DRIVES, sockets.socket).practiceBytesPerSecond;
-  const working =
-    need.together || need.array !== 'single' ? Math.min(sockets.count, need.ports) : 1;
+  const atOnce = need.together || need.array !== 'single' ? need.ports : 1;
+  const working = Math.max(1, Math.min(sockets.count, atOnce));
   // Sockets behind a port multiplier share the controller's own port; the fullest port decides.
   const share = 1 / Math.ceil(working / sockets.ownPorts);
   const several = { count: need.ports, how: need.array };

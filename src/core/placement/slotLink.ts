@@ -83,7 +83,9 @@ export function devicesShown(
 ): number | null {
   if (!needsSplit) return null;
   const wired = valueOf(slot.lanes);
-  return wired === null ? null : Math.floor(Math.min(wired, lanes) / SPLIT_LANES);
+  if (wired === null || wired === 0) return wired;
+  // With fewer lanes than one wants the first still comes up.
+  return Math.max(1, Math.floor(Math.min(wired, lanes) / SPLIT_LANES));
 }
 
 function ask(card: LinkedCard, slot: Slot): SlotLink | null {

@@ -32,6 +32,9 @@ const LEAST_SLOTS = 2;
 /** Files beyond so many machines stay loose. */
 const MOST_MACHINES = 20;
 
+/** What firmware writes that does not know where a slot is: every bit set. */
+const NOWHERE = /:ff:1f\.7$/;
+
 interface Traits {
   readonly board: string | null;
   /** Identities of all its devices, and where they are. */
@@ -121,7 +124,7 @@ function traitsOf(readings: readonly FileReading[]): Traits {
     devices: [...byAddress.values()],
     addresses: new Set(byAddress.keys()),
     slots: (firmware?.slots ?? []).flatMap(({ usage, address }) =>
-      usage === 'inUse' && address !== null ? [address] : [],
+      usage === 'inUse' && address !== null && !NOWHERE.test(address) ? [address] : [],
     ),
     isWhole: readings.some(({ files }) => files[0]?.kind === 'bundle'),
   };
