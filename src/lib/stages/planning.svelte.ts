@@ -119,7 +119,8 @@ export class Planning {
     const start = performance.now();
     try {
       const hear = proxy((progress: ChoiceProgress) => {
-        if (!waiting.aborted) this.progress = progress;
+        // It comes another way than the answer does, and may come after it.
+        if (!waiting.aborted && this.isRunning) this.progress = progress;
       });
       const choice = await askPlanner(
         request,

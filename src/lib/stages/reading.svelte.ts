@@ -103,7 +103,10 @@ export class Reading {
   }
 
   private async ask(files: readonly DroppedFile[]): Promise<EvidenceTaken | null> {
-    const onFile = proxy((done: number) => (this.progress = { done, of: files.length }));
+    // It comes another way than the answer does, and may come after it.
+    const onFile = proxy((done: number) => {
+      if (this.progress !== null) this.progress = { done, of: files.length };
+    });
     let { machine } = this.model.job;
     const known = { ...(await nameLists()), functions: machine.functions };
     const cards = supplies.cards ?? [];
