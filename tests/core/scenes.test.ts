@@ -98,6 +98,8 @@ describe('Job 3: cards in a box on one serial link', () => {
   it('go where their links do, and all musts are met', () => {
     expect(plan.unmet).to.deep.equal([]);
     expect(plan.placements.every(({ slot }) => slot.enclosureId !== null)).to.equal(true);
+    // The far box has no plug for six drives.
+    expect(where(plan)['drives']).to.match(/^near/);
   });
 
   it('share the link to the box: what each gets together is less than alone', () => {

@@ -315,7 +315,8 @@ const FINDINGS = {
   'deliver.drivesUnfed': {
     unit: 'count',
     restsOn: 'supply.plugs',
-    penalty: ['disturbance', 2_000],
+    // As much as a fact that is not known: whether they are fed already has to be found out.
+    penalty: ['disturbance', 10_000],
   },
   'deliver.lacks': { subject: 'feature' },
   'deliver.lessMemory': { unit: 'GB' },
