@@ -420,7 +420,12 @@ export {
   summaryOf,
 } from './procedure/openItems.ts';
 
-export { type Acceptance, acceptanceOf, acceptanceOfTrial } from './assembly/acceptance.ts';
+export {
+  type Acceptance,
+  acceptanceOf,
+  acceptanceOfTrial,
+  isAcceptable,
+} from './assembly/acceptance.ts';
 export { openingsOf } from './assembly/openings.ts';
 export { type AssembledCard, type Assembly, assemblyOf, newCardsOf } from './assembly/assembly.ts';
 export { type Expectation, expectations } from './assembly/expectations.ts';

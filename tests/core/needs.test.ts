@@ -1,6 +1,10 @@
 /** Needs of every kind: what a card gives towards each, and whether the machine meets it as it is. */
 import { expect } from 'chai';
 import {
+  acceptanceOf,
+  emptyScreen,
+  handOverSheet,
+  isAcceptable,
   metByMachine,
   flowOf,
   occupantNamed,
@@ -10,13 +14,14 @@ import {
   type WantedScreen,
   plainNeed,
   proposePlan,
+  steps,
   type Card,
   type Machine,
   type Need,
 } from '../../src/core/index.ts';
 import { drives, network, screens, sound, usb, wifi } from '../../demo/catalogue/row.ts';
 import { WISH_CENTS } from '../../src/core/planner/candidates/cost.ts';
-import { aCard, aMachine, aSlot, occupiedBy, told } from '../builders/parts.ts';
+import { aCard, aJob, aMachine, aSlot, occupiedBy, told } from '../builders/parts.ts';
 
 const slot = aSlot(1);
 const machine = aMachine([slot]);
@@ -308,6 +313,63 @@ describe('What the machine meets already', () => {
     expect(state(two, holding('stays'))).to.equal('met');
     expect(state(two, holding('remove'))).to.equal('short');
     expect(state({ ...need, input: 'analogue', count: 1 }, holding('remove'))).to.equal('met');
+  });
+
+  it('says half the colour and the adapter, although it is met, and neither where another output does without', () => {
+    const uhd = { widthPx: 3840, heightPx: 2160, refreshHz: 60 };
+    const need = plainNeed('screens', 's', { count: 1, mode: uhd });
+    const screen = emptyScreen('tv', 'TV');
+    const withTv = (outputs: Parameters<typeof screens>[1], input: ScreenInput): Machine => ({
+      ...board(screens(2, outputs, 0, 1)),
+      screens: [{ ...screen, input: told(input), modes: [uhd], halfColour: [uhd] }],
+    });
+    const catches = (there: Machine) => {
+      const met = metByMachine(need, there, []);
+      return [met.state, ...met.catches.map(({ code, verdict }) => `${code} ${verdict}`)];
+    };
+    // 340 MHz × 24 bits are 8.16 Gb/s, 4K at 60 Hz needs 12.8 (HDMI 1.4 and 2.0, from memory).
+    const slow = withTv([['hdmi-340', 1]], 'hdmi');
+    expect(catches(slow)).to.deep.equal(['met', 'deliver.halfColour limited']);
+    expect(catches(withTv([['hdmi-600', 1]], 'hdmi'))).to.deep.equal(['met']);
+    expect(catches(withTv([['dp-hbr2', 1]], 'hdmi'))).to.deep.equal([
+      'met',
+      'deliver.screenAdapter needs',
+    ]);
+    const plan = proposePlan({
+      machine: slow,
+      needs: [need],
+      cards: [],
+      budgetCents: null,
+      library: null,
+    });
+    const job = { ...aJob(), machine: slow, needs: [need] };
+    // It goes on to be proven, and nobody opens the case for it.
+    expect(isAcceptable(plan)).to.equal(true);
+    expect(isAcceptable({ ...plan, met: [] })).to.equal(false);
+    const accepted = {
+      ...job,
+      plan: { ...acceptanceOf(plan, job, null), acceptedAt: job.changedAt },
+    };
+    expect(steps(accepted).some(({ stage }) => stage === 'fit' || stage === 'drivers')).to.equal(
+      false,
+    );
+    const [figure] = handOverSheet(accepted).figures;
+    expect(figure!.expectation.isMet).to.equal(true);
+    expect(figure!.expectation.catches.map(({ code }) => code)).to.deep.equal([
+      'deliver.halfColour',
+    ]);
+  });
+
+  it('is met by what is sure, whatever else may serve it too', () => {
+    const unsure = aCard({ id: 'n', model: 'Wire', delivers: network(1, [1000]) });
+    const need = plainNeed('network', 'n', { bytesPerSecond: 5e6 });
+    const there = {
+      ...board(network(1, [1000])),
+      slots: [{ ...slot, generation: null, occupant: occupiedBy('Maker Wire') }],
+    };
+    const own = { ...there, builtIn: told([]) };
+    expect(metByMachine(need, own, [unsure]).state).to.equal('unknown');
+    expect(metByMachine(need, there, [unsure]).state).to.equal('met');
   });
 
   it('keeps what is to be kept', () => {

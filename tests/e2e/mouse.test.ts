@@ -49,7 +49,7 @@ test('the whole job with the mouse, from the machine’s own report', async ({ p
   await expect(page.locator('[data-slot]')).toHaveCount(1);
 
   await page.locator('[data-slot="port-5"]').click();
-  await page.locator('#fact-slot-splits').selectOption('cannot');
+  await page.locator('#fact-slot-splits').selectOption('cannot be split');
   await page.locator('#fact-slot-uplink').selectOption('none: straight at the processor');
   await page.getByRole('tab', { name: 'Case' }).click();
   await page.locator('#fact-case-bracket').selectOption('full');

@@ -103,6 +103,13 @@ describe('Words of needs', () => {
     expect(says({ ...sticks, bytesPerSecond: 200e6 })).to.match(
       /^Not as it stands: 40 MB\/s for 200 MB\/s/,
     );
+    const met = metByMachine(sticks, machine, []);
+    const catches = [
+      { code: 'deliver.screenAdapter', verdict: 'needs', subject: 'dp-hdmi-active' } as const,
+    ];
+    expect(metByMachineWords({ ...met, catches }, sticks)).to.match(
+      /wanted\. An adapter goes between output and screen: DisplayPort to HDMI, active\. Order it, unless it is there\.$/,
+    );
     expect(says({ ...sticks, where: 'front' })).to.match(/no such port at the front/);
     expect(says(plainNeed('sound', 's'))).to.equal('The machine has nothing of the kind.');
     expect(says(sticks, { ...machine, builtIn: null })).to.match(/is not known/);

@@ -1,9 +1,10 @@
 /** What each need should get from the accepted plan: the figure to prove, before anything is measured. */
-import type { Flow } from '../flow/flow.ts';
+import { catchesIn, type Flow } from '../flow/flow.ts';
 import type { Job } from '../parts/job.ts';
 import type { Need } from '../parts/need.ts';
 import { metByMachine, providers } from '../flow/metByMachine.ts';
 import { flowFrom } from '../flow/flowOf.ts';
+import type { Finding } from '../rules/finding.ts';
 import { assemblyOf, type AssembledCard } from './assembly.ts';
 
 export interface Expectation {
@@ -13,6 +14,8 @@ export interface Expectation {
   readonly flow: Flow | null;
   /** The machine met it as it stood: what it gives is its own. */
   readonly isMet: boolean;
+  /** What it takes, or where it falls back, beside the figure. */
+  readonly catches: readonly Finding[];
 }
 
 export function expectations(job: Job): readonly Expectation[] {
@@ -27,15 +30,20 @@ export function expectations(job: Job): readonly Expectation[] {
           )
           .toSorted((a, b) => b.flow.high - a.flow.high)[0];
     const isMet = job.plan?.met.includes(need.id) === true;
-    const flow = serving?.flow ?? (isMet ? metByMachine(need, job.machine, []).flow : null);
+    const own = isMet && serving === undefined ? metByMachine(need, job.machine, []) : null;
+    const flow = serving?.flow ?? own?.flow ?? null;
     return {
       need,
       card: serving?.card ?? null,
       flow: flow && shown(asTeam(flow, need, job)),
-      isMet: isMet && serving === undefined,
+      isMet: own !== null,
+      catches: (own?.catches ?? (flow === null ? [] : catchesIn(flow))).filter(isNoBand),
     };
   });
 }
+
+/** That a figure may fall short is what its band says. */
+const isNoBand = ({ code }: Finding): boolean => code !== 'deliver.tight';
 
 /**
  * Frames a second at which a class of work is fluent, and at which most screens show no more: what graphics are proven by.

@@ -4,7 +4,7 @@ import { classIsDriven } from '../drivers/classDrivers.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { NeedOf } from '../parts/need.ts';
-import type { Finding } from '../rules/finding.ts';
+import type { Finding, Verdict } from '../rules/finding.ts';
 import { devicesShown } from '../placement/slotLink.ts';
 import type { PlugAdapter, PlugType } from '../standards/plugs.ts';
 import { DRIVES, arrayBytesPerSecond, arrayGain, type DriveSocket } from '../standards/storage.ts';
@@ -176,9 +176,9 @@ function onCables(
   const unfed = needed > there + split;
   return {
     findings: [
-      ...(bays < needed ? [short('deliver.fewBays', needed, bays)] : []),
-      ...(unfed ? [short('deliver.drivesUnfed', needed, there + split)] : []),
-      ...(split > 0 && !unfed ? [short('deliver.fewDrivePlugs', needed, there)] : []),
+      ...(bays < needed ? [short('deliver.fewBays', 'needs', needed, bays)] : []),
+      ...(unfed ? [short('deliver.drivesUnfed', 'limited', needed, there + split)] : []),
+      ...(split > 0 && !unfed ? [short('deliver.fewDrivePlugs', 'needs', needed, there)] : []),
     ],
     forDrives: {
       bays: Math.max(0, needed - bays),
@@ -192,6 +192,7 @@ function onCables(
 
 const short = (
   code: 'deliver.fewBays' | 'deliver.fewDrivePlugs' | 'deliver.drivesUnfed',
+  verdict: Verdict,
   needed: number,
   available: number,
-): Finding => ({ code, verdict: 'limited', needed, available, unit: 'count' });
+): Finding => ({ code, verdict, needed, available, unit: 'count' });

@@ -44,7 +44,10 @@ export interface Flow {
   readonly high: number;
   readonly stages: readonly FlowStage[];
   readonly limiting: StageCode | null;
+  /** What weighs most of all that is said of it. */
   readonly finding: Finding;
+  /** What else it takes, or where else it falls back. */
+  readonly catches: readonly Finding[];
   /** Streams that run at the same time while it is used. */
   readonly streams: number;
   /** How many times one stream's rate the figure is: drives that work as one show more than each of them. */
@@ -191,6 +194,7 @@ export function conclude({
     stages,
     limiting,
     finding,
+    catches: worst === 'blocked' ? [] : said.filter((each) => each !== finding && isCatch(each)),
     units: worst === 'blocked' ? 0 : units,
     streams,
     gain,
@@ -199,6 +203,12 @@ export function conclude({
     forDrives: NOTHING_FOR_DRIVES,
   };
 }
+
+/** It works, but not without something, or not wholly. */
+const isCatch = ({ verdict }: Finding): boolean => verdict === 'limited' || verdict === 'needs';
+
+export const catchesIn = ({ finding, catches }: Flow): readonly Finding[] =>
+  [finding, ...catches].filter(isCatch);
 
 type RateCode = 'deliver.meets' | 'deliver.tight' | 'deliver.short' | 'deliver.unknown';
 

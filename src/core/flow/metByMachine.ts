@@ -5,7 +5,8 @@ import type { Machine, Occupant } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { unitsNeeded, type Need } from '../parts/need.ts';
 import { slotInUse } from '../placement/lanesLeft.ts';
-import type { Flow, Provider } from './flow.ts';
+import { severityOf, type Finding } from '../rules/finding.ts';
+import { catchesIn, type Flow, type Provider } from './flow.ts';
 import { flowFrom } from './flowOf.ts';
 
 export interface MetByMachine {
@@ -14,6 +15,8 @@ export interface MetByMachine {
   readonly units: number;
   /** The best of what is there; null where nothing of the kind is. */
   readonly flow: Flow | null;
+  /** What it takes, or where it falls back, although it is met; none while it is not. */
+  readonly catches: readonly Finding[];
 }
 
 /** @param cards the catalogue, by which cards that are fitted are known */
@@ -22,11 +25,34 @@ export function metByMachine(need: Need, machine: Machine, cards: readonly Card[
   const flows = providers(machine, cards).flatMap(
     (provider) => flowFrom(provider, need, machine) ?? [],
   );
-  const units = flows.reduce((total, flow) => total + flow.units, 0);
-  const flow = flows.toSorted((a, b) => b.units - a.units || b.high - a.high)[0] ?? null;
-  const sure = flows.every(({ finding }) => finding.verdict !== 'unknown');
-  if (units >= unitsNeeded(need)) return { state: sure ? 'met' : 'unknown', units, flow };
-  return { state: machine.builtIn === null ? 'unknown' : 'short', units, flow };
+  const units = unitsOf(flows);
+  const wanted = unitsNeeded(need);
+  const byWorth = flows.toSorted(
+    (a, b) =>
+      Math.min(b.units, wanted) - Math.min(a.units, wanted) ||
+      severityOf(a.finding) - severityOf(b.finding) ||
+      b.high - a.high,
+  );
+  const sure = byWorth.filter(({ finding }) => finding.verdict !== 'unknown');
+  if (unitsOf(sure) >= wanted)
+    return { state: 'met', units, flow: sure[0] ?? null, catches: catchesOf(sure, wanted) };
+  const mayBeMet = units >= wanted || machine.builtIn === null;
+  return { state: mayBeMet ? 'unknown' : 'short', units, flow: byWorth[0] ?? null, catches: [] };
+}
+
+const unitsOf = (flows: readonly Flow[]): number =>
+  flows.reduce((total, { units }) => total + units, 0);
+
+/** Of as many as it takes, each said once. */
+function catchesOf(flows: readonly Flow[], wanted: number): readonly Finding[] {
+  let missing = wanted;
+  const used = flows.filter(({ units }) => {
+    const isUsed = missing > 0 && units > 0;
+    missing -= units;
+    return isUsed;
+  });
+  const all = used.flatMap(catchesIn);
+  return all.filter(({ code }, n) => all.findIndex((other) => other.code === code) === n);
 }
 
 function kept(slotId: string, machine: Machine): MetByMachine {
@@ -38,7 +64,7 @@ function kept(slotId: string, machine: Machine): MetByMachine {
       : slot?.occupant == null
         ? 'unknown'
         : 'short';
-  return { state, units: state === 'met' ? 1 : 0, flow: null };
+  return { state, units: state === 'met' ? 1 : 0, flow: null, catches: [] };
 }
 
 /** The catalogue's record of a card that is fitted: by its identity, or where nobody read one by its name. */

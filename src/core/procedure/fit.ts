@@ -18,6 +18,9 @@ const HEAVY_OPENINGS = 2;
 
 export function fit(job: Job, assembly: Assembly): readonly Draft[] {
   const order = newCardsOf(assembly);
+  const isOpened =
+    [...assembly.cards, ...assembly.removed, ...assembly.toClose, ...job.bought].length > 0;
+  if (!isOpened) return [];
   return [
     plainStep('powerOff', { cautions: ['mains', 'localRules'] }),
     plainStep('discharge', { cautions: ['static'] }),
@@ -32,7 +35,16 @@ export function fit(job: Job, assembly: Assembly): readonly Draft[] {
     plainStep('closeCase'),
     ...order
       .filter(({ card }) => card.delivers.kind === 'screens')
-      .map((each) => step('moveScreenLead', cardAt(each), keyed(each))),
+      .map((each) =>
+        step(
+          'moveScreenLead',
+          {
+            ...cardAt(each),
+            adapters: [...new Set(each.flows.flatMap(({ adapters }) => adapters))],
+          },
+          keyed(each),
+        ),
+      ),
     ...joinEnclosures(assembly),
     plainStep('start'),
   ];

@@ -6,6 +6,7 @@ import type { BracketHeight } from '../parts/machine.ts';
 import type { FactCode } from '../rules/facts.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 import type { BoardHeader, FrontLead } from '../standards/headers.ts';
+import type { ScreenAdapter } from '../standards/screens.ts';
 import type { DriveSocket } from '../standards/storage.ts';
 import type { SystemFamily } from '../standards/systems.ts';
 import type { PlugAdapter, PlugType } from '../standards/plugs.ts';
@@ -107,7 +108,8 @@ export interface StepValues {
     readonly plugAdapters: readonly PlugAdapter[];
   };
   readonly closeCase: Nothing;
-  readonly moveScreenLead: CardAt;
+  /** Through what stands between outputs and screens. */
+  readonly moveScreenLead: CardAt & { readonly adapters: readonly ScreenAdapter[] };
   readonly joinEnclosures: { readonly names: readonly string[] };
   readonly start: Nothing;
   readonly checkDevice: CardAt & {

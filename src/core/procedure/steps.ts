@@ -18,12 +18,16 @@ const COUNT_LETTERS = 8;
 export const steps = memoOf((job: Job): readonly Step[] => {
   if (job.plan === null) return [];
   const assembly = inFittingOrder(assemblyOf(job));
+  const fitting = inStage('fit', fit(job, assembly));
   return [
     ...inStage('prepare', prepare(job, assembly)),
-    ...inStage('fit', fit(job, assembly)),
+    ...fitting,
     ...inStage('drivers', drivers(assembly)),
     ...inStage('prove', prove(assembly)),
-    ...inStage('hand-over', [plainStep('keepParts'), plainStep('explain')]),
+    ...inStage('hand-over', [
+      ...(fitting.length === 0 ? [] : [plainStep('keepParts')]),
+      plainStep('explain'),
+    ]),
   ];
 });
 

@@ -19,6 +19,8 @@ const SEVERITY = Object.fromEntries(VERDICTS.map((verdict, n) => [verdict, n])) 
   Record<Verdict, number>
 >;
 
+export const severityOf = ({ verdict }: Finding): number => SEVERITY[verdict];
+
 export function worstVerdict(findings: readonly Finding[]): Verdict {
   let worst: Verdict = 'clear';
   for (const { verdict } of findings) if (SEVERITY[verdict] > SEVERITY[worst]) worst = verdict;
@@ -27,5 +29,5 @@ export function worstVerdict(findings: readonly Finding[]): Verdict {
 
 /** Findings, the most weighty first; equals keep their order. */
 export function byWeight(findings: readonly Finding[]): readonly Finding[] {
-  return findings.toSorted((a, b) => SEVERITY[b.verdict] - SEVERITY[a.verdict]);
+  return findings.toSorted((a, b) => severityOf(b) - severityOf(a));
 }

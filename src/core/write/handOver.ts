@@ -95,7 +95,7 @@ export function handOverSheet(job: Job): HandOverSheet {
     figures: expectations(job).map((expectation) => {
       const measured = figureFor(job.observations, expectation.need.id);
       return {
-        expectation,
+        expectation: { ...expectation, catches: expectation.catches.filter(stays) },
         measured,
         judgement: measured && judge(expectation, measured.value),
       };

@@ -57,6 +57,9 @@
         .filter((said) => !said.endsWith(`: ${print(fact.value)}`));
       return [name, print(fact.value), [SOURCE_WORDS[fact.source], ...against].join('; ')];
     };
+    /** What is asked of few slots is shown once it is known. */
+    const told = <Value,>(...of: Parameters<typeof row<Value>>): readonly Row[] =>
+      of[1] === null ? [] : [row(...of)];
     const place: readonly Row[] = [
       row('Opening', of.opening, String),
       row('Holds', of.occupant, (occupant) => occupant?.name ?? 'nothing'),
@@ -79,8 +82,15 @@
           row('Generation', of.generation, String),
           row('Power limit', of.powerWatts, (watts) => `${watts} W`),
           ...place,
-          ...(of.port === null ? [] : [row('Port', of.port, (address) => address.slice(5))]),
+          ...told('Port', of.port, (address) => address.slice(5)),
           ...(valueOf(of.uplink) === null ? [] : [row('Shares', of.uplink, uplinkWords)]),
+          ...told('Hot-plug', of.hotPlug, (can) => (can ? 'yes' : 'no')),
+          ...told(
+            'Cards up to',
+            of.cardLength,
+            (most) => `${most === 'short' ? 'half' : 'full'} length`,
+          ),
+          ...told('Opening is', of.sharesOpening, (is) => (is ? 'shared' : 'its own')),
         ];
   }
 </script>

@@ -7,6 +7,7 @@ import {
   contradictions,
   decisiveFacts,
   expectations,
+  isAcceptable,
   openItems,
   reportOnPlan,
   slotVerdict,
@@ -224,12 +225,9 @@ export class JobModel {
   accept(): void {
     const tried = this.onTrial.length > 0;
     const plan = this.planning.chosen;
-    const placements = tried ? this.onTrial : (plan?.placements ?? []);
-    const blocked = this.trialVerdicts.some(({ verdict }) => verdict === 'blocked');
-    const moves = tried ? [] : (plan?.moves ?? []);
-    if ((placements.length === 0 && moves.length === 0) || blocked) return;
+    if (tried && this.trialVerdicts.some(({ verdict }) => verdict === 'blocked')) return;
     // A plan for the job as it was a moment ago is not accepted: the next one is on its way.
-    if (!tried && !this.planning.isCurrent) return;
+    if (!tried && (plan === null || !isAcceptable(plan) || !this.planning.isCurrent)) return;
     const { job } = this;
     const taken = tried
       ? acceptanceOfTrial(this.onTrial, job, supplies.library, {

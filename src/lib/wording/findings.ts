@@ -424,8 +424,8 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     remedy: 'An AHCI or NVMe card.',
   },
   'deliver.screenAdapter': {
-    says: 'An adapter goes between card and screen: {subject}.',
-    remedy: 'Order it with the card.',
+    says: 'An adapter goes between output and screen: {subject}.',
+    remedy: 'Order it, unless it is there.',
   },
   'deliver.noAdapter': {
     says: 'No output of it reaches the screen’s socket ({subject}) at that mode, not even through an adapter.',

@@ -1,7 +1,7 @@
 /** Needs in one line, and what a kind is called. */
 import type { MetByMachine, DeliveryKind, Need, NeedKind, NeedOf } from '$core';
 import { figure, flowFigure, inMegabytes, modeWords } from './figures';
-import { findingWords } from './findings';
+import { findingWords, remedyWords } from './findings';
 import { FLOW_WORDS } from './stages';
 import { ENCODING_WORDS, FEATURE_WORDS, INPUT_WORDS } from './things';
 
@@ -97,10 +97,16 @@ function drivesWanted({ ports, drive, medium }: NeedOf<'drives'>): string {
   return [String(ports), DRIVE_KINDS[drive], kind].filter((part) => part !== '').join(' ');
 }
 
-/** Whether the machine meets it as it stands, with the figure. */
-export function metByMachineWords({ state, flow, units }: MetByMachine, need: Need): string {
+/** Whether the machine meets it as it stands, with the figure and with what it takes. */
+export function metByMachineWords(met: MetByMachine, need: Need): string {
+  const { state, flow, units } = met;
   if (state === 'met')
-    return flow === null ? 'The machine keeps it.' : `The machine does it already: ${gives(flow)}.`;
+    return flow === null
+      ? 'The machine keeps it.'
+      : [
+          `The machine does it already: ${gives(flow)}.`,
+          ...met.catches.flatMap((each) => [findingWords(each), remedyWords(each) ?? []].flat()),
+        ].join(' ');
   if (state === 'unknown')
     return flow === null || units === 0
       ? 'Whether the machine does it already is not known.'
@@ -112,6 +118,10 @@ export function metByMachineWords({ state, flow, units }: MetByMachine, need: Ne
       ? `Not as it stands: ${gives(flow)}.`
       : `Not as it stands. ${findingWords(flow.finding)}`;
 }
+
+/** What a need takes, or where it falls back, although it is served: a sentence each. */
+export const catchWords = ({ catches }: Pick<MetByMachine, 'catches'>): readonly string[] =>
+  catches.map(findingWords);
 
 const gives = (flow: NonNullable<MetByMachine['flow']>): string => {
   const { high, units, wanted, limiting } = flow;

@@ -11,7 +11,13 @@ import type {
 import { FACT_WORDS } from './facts';
 import { inMoney } from './figures';
 import { extraWords } from './plans';
-import { EXTRA_KIND_WORDS, HEADER_WORDS, HEIGHT_WORDS, PLUG_ADAPTER_WORDS } from './things';
+import {
+  EXTRA_KIND_WORDS,
+  HEADER_WORDS,
+  HEIGHT_WORDS,
+  PLUG_ADAPTER_WORDS,
+  SCREEN_ADAPTER_WORDS,
+} from './things';
 
 interface StepWords {
   readonly title: string;
@@ -201,9 +207,9 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     title: 'Look once more, then close the case',
     detail: 'No lead in a fan, every unused opening covered.',
   }),
-  moveScreenLead: (card) => ({
+  moveScreenLead: ({ adapters, ...card }) => ({
     title: `Move the screen leads to ${at(card)}`,
-    detail: 'The sockets on the board usually go dead once a graphics card is in.',
+    detail: `The sockets on the board usually go dead once a graphics card is in.${adapters.length === 0 ? '' : ` Adapters between: ${adapters.map((each) => SCREEN_ADAPTER_WORDS[each]).join(', ')}.`}`,
   }),
   joinEnclosures: ({ names }) => ({
     title:

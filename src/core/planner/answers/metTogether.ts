@@ -40,6 +40,6 @@ export function metTogether(
   const { unmet } = leastUnmet(short, ({ must, wishCents }) => (must ? MUST : wishCents));
   const without = new Set(unmet.map(({ id }) => id));
   return alone.map((each, n) =>
-    without.has(needs[n]?.id ?? '') ? { ...each, state: 'short' } : each,
+    without.has(needs[n]?.id ?? '') ? { ...each, state: 'short', catches: [] } : each,
   );
 }

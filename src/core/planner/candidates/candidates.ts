@@ -85,7 +85,7 @@ export function candidateOf(
   ofSlot: Parts,
 ): Candidate {
   const alone = verdict.filter(({ code }) => !TOGETHER.has(code));
-  const findings = [...alone, ...flows.map(({ finding }) => finding)];
+  const findings = [...alone, ...flows.flatMap(({ finding, catches }) => [finding, ...catches])];
   const bought = priced(extrasOf(alone, flows), extras);
   const parts = added(
     {

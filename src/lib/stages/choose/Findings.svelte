@@ -27,7 +27,10 @@
       : model.job.needs.flatMap((need) => flowOf(card, slot, need, model.job.machine) ?? []),
   );
   const findings = $derived(
-    byWeight([...(verdict?.findings ?? []), ...flows.map((flow) => flow.finding)]),
+    byWeight([
+      ...(verdict?.findings ?? []),
+      ...flows.flatMap(({ finding, catches }) => [finding, ...catches]),
+    ]),
   );
   const weighty = $derived(findings.filter((each) => each.verdict !== 'clear'));
   const fine = $derived(findings.filter((each) => each.verdict === 'clear'));

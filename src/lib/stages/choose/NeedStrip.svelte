@@ -1,16 +1,16 @@
 <script lang="ts">
   /** The needs beside the board: what each gets now, and what it gets with what is drawn. */
-  import { metTogether, unitsNeeded, withOccupants, type Need } from '$core';
+  import { metTogether, unitsNeeded, withOccupants, worstVerdict, type Need } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { flowFigure } from '$lib/wording/figures';
-  import { KIND_WORDS, needWords } from '$lib/wording/needs';
+  import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
   import { FLOW_WORDS } from '$lib/wording/stages';
   import type { JobModel } from '../jobModel.svelte';
 
   let { model }: { model: JobModel } = $props();
 
-  const MARK = { met: 'clear', short: 'blocked', unknown: 'unknown' } as const;
+  const UNMET = { short: 'blocked', unknown: 'unknown' } as const;
   const fitted = $derived(withOccupants(model.drawnMachine('choose'), model.working));
   const { needs, machine } = $derived(model.job);
   const cards = $derived([...(supplies.cards ?? []), ...model.working.map(({ card }) => card)]);
@@ -45,12 +45,18 @@
     <ul>
       {#each rows as row (row.need.id)}
         <li>
-          <VerdictMark verdict={MARK[row.then.state]} withWord={false} />
+          <VerdictMark
+            verdict={row.then.state === 'met'
+              ? worstVerdict(row.then.catches)
+              : UNMET[row.then.state]}
+            withWord={false}
+          />
           <span class="what">
             <strong>{KIND_WORDS[row.need.kind]}</strong>
             <span>{needWords(row.need)}{row.need.must ? '' : ' – nice'}</span>
           </span>
           <span class="gets">{gets(row.need, row)}</span>
+          {#each catchWords(row.then) as words, n (n)}<span class="catch">{words}</span>{/each}
         </li>
       {/each}
     </ul>
@@ -73,6 +79,10 @@
     line-height: 1.35;
   }
   .what span {
+    color: var(--cds-text-02);
+  }
+  .catch {
+    grid-column: 2 / -1;
     color: var(--cds-text-02);
   }
   .gets {

@@ -4,6 +4,7 @@
   import {
     cardName,
     hasChangedSincePlan,
+    isAcceptable,
     moneyCents,
     worstVerdict,
     worth,
@@ -87,7 +88,7 @@
       <Button size="small" kind="tertiary" on:click={() => model.open.run({ name: 'withdrawPlan' })}
         >Withdraw it</Button
       >
-    {:else if proposal && proposal.placements.length + proposal.moves.length > 0}
+    {:else if proposal && isAcceptable(proposal)}
       <Button size="small" disabled={!planning.isCurrent} on:click={() => model.accept()}
         >{proposal.cost.mustsUnmet > 0
           ? 'Accept it without that (A)'
@@ -207,7 +208,7 @@
       {#if proposal.placements.length + proposal.moves.length + proposal.givenUp.length === 0}
         <li>
           {proposal.unmet.length === 0
-            ? 'The machine meets every need as it stands: nothing is bought.'
+            ? 'The machine meets every need as it stands: no card is bought.'
             : 'No card can serve any of the needs in this machine. The reasons are below.'}
         </li>
       {/if}

@@ -5,7 +5,7 @@
   import { findingWords } from '$lib/wording/findings';
   import { SYSTEM_FAMILY_WORDS } from '$lib/wording/facts';
   import { atMoment, band, flowFigure, inMoney, linkWords } from '$lib/wording/figures';
-  import { KIND_WORDS, needWords } from '$lib/wording/needs';
+  import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
   import { judgementWords } from '$lib/wording/proof';
   import { extraWords } from '$lib/wording/plans';
   import { EXTRA_KIND_WORDS } from '$lib/wording/things';
@@ -80,6 +80,9 @@
           <td class="number">{inMoney(card.priceCents)}</td>
         </tr>
       {/each}
+      {#if sheet.cards.length + sheet.extras.length === 0}
+        <tr><td colspan="5">Nothing: the machine meets what was wanted.</td></tr>
+      {/if}
       {#each sheet.extras as { name, extra, count, cents }, n (n)}
         <tr>
           <td colspan="4"
@@ -138,7 +141,9 @@
               ? expectation.isMet
                 ? 'met by the machine'
                 : 'not served'
-              : `${band(flow)}${expectation.isMet ? ', by the machine itself' : ''}`}</td
+              : `${band(flow)}${expectation.isMet ? ', by the machine itself' : ''}`}
+            {#each catchWords(expectation) as words, n (n)}<br /><span class="quiet">{words}</span
+              >{/each}</td
           >
           <td
             >{measured === null || flow === null

@@ -10,7 +10,15 @@
     TextInput,
   } from 'carbon-components-svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { metByMachine, bestMode, valueOf, type Card, type Machine, type Need } from '$core';
+  import {
+    metByMachine,
+    bestMode,
+    valueOf,
+    worstVerdict,
+    type Card,
+    type Machine,
+    type Need,
+  } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { modeWords } from '$lib/wording/figures';
   import { KIND_WORDS, metByMachineWords, needWords } from '$lib/wording/needs';
@@ -44,7 +52,7 @@
   const letters = $derived(
     [...new Set([...groups, ...'ABCDE'])].slice(0, Math.max(2, groups.length + 1)),
   );
-  const MARK = { met: 'clear', short: 'needs', unknown: 'unknown' } as const;
+  const SHORT = { short: 'needs', unknown: 'unknown' } as const;
 
   const now = $derived(metByMachine(need, machine, cards));
   /** Screens of the survey, each with the best it can show. */
@@ -88,7 +96,10 @@
     />
   </div>
   <p class="now">
-    <VerdictMark verdict={MARK[now.state]} withWord={false} />
+    <VerdictMark
+      verdict={now.state === 'met' ? worstVerdict(now.catches) : SHORT[now.state]}
+      withWord={false}
+    />
     <span>{metByMachineWords(now, need)}</span>
   </p>
   <TextInput

@@ -5,7 +5,7 @@
   import { now } from '$lib/state/now';
   import { selection } from '$lib/state/selection.svelte';
   import { atMoment, band, flowFigure, linkWords, saidIn } from '$lib/wording/figures';
-  import { KIND_WORDS, needWords } from '$lib/wording/needs';
+  import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
   import { judgementWords } from '$lib/wording/proof';
   import { FLOW_WORDS } from '$lib/wording/stages';
   import type { JobModel } from '../jobModel.svelte';
@@ -79,6 +79,7 @@
         <dd>{flow.limiting === null ? '–' : FLOW_WORDS[flow.limiting]}</dd>
       </div>
     </dl>
+    {#each catchWords(expectation) as words, n (n)}<p class="quiet">{words}</p>{/each}
     <BandPicture {flow} reading={measured?.value ?? null} />
     <div class="reading">
       <TextInput

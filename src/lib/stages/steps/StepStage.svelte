@@ -71,7 +71,11 @@
         >{done ? 'Done already – next' : 'Done – next (space)'}</Button
       >
     {:else}
-      <h1>{STAGE_WORDS[stage]}: all {steps.length} steps done</h1>
+      <h1>
+        {STAGE_WORDS[stage]}: {steps.length === 0
+          ? 'nothing to do'
+          : `all ${steps.length} steps done`}
+      </h1>
       <p class="detail">Nothing is left here.</p>
       {#if next}
         <Button class="tick" href={next}

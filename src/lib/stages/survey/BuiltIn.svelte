@@ -22,6 +22,10 @@
   const own = $derived(valueOf(machine.builtIn) ?? []);
   const kinds = Object.keys(CARD_KIND_WORDS) as DeliveryKind[];
 
+  /** A board has no place for modules that it leads to itself. */
+  const ofBoard = (kind: DeliveryKind) =>
+    columnsOf(kind).filter(({ path }) => path !== 'delivers.sataModules');
+
   const put = (deliveries: readonly Delivery[], what: string) =>
     change({ ...machine, builtIn: override(machine.builtIn, deliveries) }, `on the board: ${what}`);
   const at = (n: number, delivery: Delivery) =>
@@ -30,10 +34,11 @@
       CARD_KIND_WORDS[delivery.kind],
     );
 
-  function add(event: Event) {
-    const select = event.target as HTMLSelectElement;
-    const kind = kinds.find((each) => each === select.value);
-    select.value = '';
+  /** What is picked in the list: nothing again, once it is put in. */
+  let adding = $state('');
+  function add() {
+    const kind = kinds.find((each) => each === adding);
+    adding = '';
     if (kind !== undefined) put([...own, PLAIN_DELIVERIES[kind]], CARD_KIND_WORDS[kind]);
   }
 </script>
@@ -52,7 +57,7 @@
   {#each own as delivery, n (n)}
     <fieldset>
       <legend>{CARD_KIND_WORDS[delivery.kind]}</legend>
-      {#each columnsOf(delivery.kind) as column (column.path)}
+      {#each ofBoard(delivery.kind) as column (column.path)}
         <CellField
           id="built-in-{n}-{column.path.replace('.', '-')}"
           of={{ delivers: delivery }}
@@ -75,7 +80,13 @@
     </fieldset>
   {/each}
   <div class="row">
-    <Select id="built-in-add" size="sm" labelText="The board also has" on:change={add}>
+    <Select
+      id="built-in-add"
+      size="sm"
+      labelText="The board also has"
+      bind:selected={adding}
+      on:update={add}
+    >
       <SelectItem value="" text="choose" />
       {#each kinds as kind (kind)}<SelectItem value={kind} text={CARD_KIND_WORDS[kind]} />{/each}
     </Select>

@@ -53,7 +53,7 @@
   ] as const);
   const SPLITS = choiceField([
     [true, 'can be split'],
-    [false, 'cannot'],
+    [false, 'cannot be split'],
   ] as const);
   const KEY = choiceField(M2_KEYS.map((key) => [key, `key ${key}`] as const));
   const KEYING = choiceField(PCI_KEYINGS.map((keying) => [keying, keying] as const));
