@@ -16,9 +16,13 @@ const carbonStyles = (): Plugin => ({
   },
 });
 
-/** The core does nothing by being imported, nor does the reader of tables: pages and worker take only what they use. */
+/**
+ * The core does nothing by being imported, nor do the reader of tables and what is for elements of one's own: pages and
+ * worker take only what they use.
+ */
 const treeshake = {
-  moduleSideEffects: (id: string) => (/papaparse|\/src\/core\//.test(id) ? false : undefined),
+  moduleSideEffects: (id: string) =>
+    /papaparse|\/src\/core\/|elements\/custom-element/.test(id) ? false : undefined,
   // Schemas that nobody asks are left out as well.
   manualPureFunctions: ['z', 'fact', 'listCell', 'pairCell', 'choiceCell', 'numberCell', 'column'],
 };
@@ -27,7 +31,7 @@ const treeshake = {
 const TOGETHER = [
   {
     name: 'core',
-    test: /\/src\/core\/(standards|parts|placement|rules|flow|assembly|procedure|drivers|commands|units|memo|money|read\/(problem|upgrade|jobFile|repair|keptList|pci\/ports))/,
+    test: /\/src\/core\/(standards|parts|placement|rules|flow|assembly|procedure|drivers|commands|units|memo|money|survey\/(template|claims|factNames)|diagnosis\/reportOnPlan|read\/(problem|upgrade|jobFile|keptList))/,
   },
   { name: 'base', test: /node_modules\/(svelte|@sveltejs|zod|localforage|idb|comlink)\// },
 ];

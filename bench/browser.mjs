@@ -41,18 +41,20 @@ try {
       const url = response.url();
       if (url.endsWith('.js'))
         scripts.push(
-          Promise.all([response.body(), response.request().sizes()]).then(([body, sizes]) => ({
-            whose: url.includes('/workers/') ? 'workers' : 'own',
-            body,
-            sizes,
-          })),
+          Promise.all([response.body(), response.headerValue('content-length')]).then(
+            ([body, length]) => ({
+              whose: url.includes('/workers/') ? 'workers' : 'own',
+              body,
+              length: Number(length),
+            }),
+          ),
         );
     });
     await cold.goto(ADDRESS + path);
     if (path !== '/') await cold.getByRole('button', { name: /^Accept/ }).waitFor();
     await cold.waitForLoadState('networkidle');
-    for (const { whose, body, sizes } of await Promise.all(scripts)) {
-      sent[whose] += sizes.responseBodySize;
+    for (const { whose, body, length } of await Promise.all(scripts)) {
+      sent[whose] += length;
       gzipped[whose] += gzipSync(body).length;
     }
     const inKilobytes = (bytes) => `${(bytes / 1000).toFixed(0)} kB`;

@@ -2,7 +2,6 @@
   import { OPENING_PITCH_MM, valueOf, type Machine, type Verdict } from '$core';
   import { VERDICT_WORDS } from '$lib/wording/findings';
   import VerdictMark from '../ui/VerdictMark.svelte';
-  import ObstacleHandles from './ObstacleHandles.svelte';
   import { ARROWS, CARD_DRAG, followHand } from './drag';
   import { movedSlot, type Edit } from './edits';
   import BoardBodies from './BoardBodies.svelte';
@@ -269,7 +268,15 @@
     <BoardBodies {layout} {scale} {selectedSlotId} />
 
     {#if onedit}
-      <ObstacleHandles {machine} obstacles={layout.obstacles} place={rect} ondrag={drag} {onedit} />
+      {#await import('./ObstacleHandles.svelte') then { default: ObstacleHandles }}
+        <ObstacleHandles
+          {machine}
+          obstacles={layout.obstacles}
+          place={rect}
+          ondrag={drag}
+          {onedit}
+        />
+      {/await}
     {/if}
     {#if draft}
       <text class="draft" x={rightPx / 2} y={bottomPx - 8}>{draft.what}{draftFigures}</text>

@@ -18,6 +18,7 @@
   import { supplies } from '$lib/state/supplies.svelte';
   import { TROUBLE_WORDS } from '$lib/wording/keeping';
   import ExportJob from '../ui/ExportJob.svelte';
+  import { asRepaired } from './asRepaired';
   import JobTableRow from './JobTableRow.svelte';
   import { isTyping, takesFocus } from '../ui/keys';
   import ProblemLines from '../ui/ProblemLines.svelte';
@@ -35,7 +36,7 @@
   let refused = $state.raw<{
     readonly name: string;
     readonly problems: readonly Problem[];
-    readonly mended: ReturnType<typeof shop.repair> | null;
+    readonly mended: ReturnType<typeof asRepaired> | null;
   } | null>(null);
   let search = $state<HTMLInputElement | null>(null);
 
@@ -94,7 +95,7 @@
       if (reading.job !== null) await openImported(reading.job);
       else {
         const { problems, record } = reading;
-        const mended = record === undefined ? null : shop.repair(record);
+        const mended = record === undefined ? null : asRepaired(record);
         refused = { name: file.name, problems, mended };
       }
     }

@@ -6,6 +6,7 @@
   import { shop } from '$lib/state/shop.svelte';
   import { problemPlace, problemWords } from '$lib/wording/problems';
   import { download } from '../ui/download';
+  import { asRepaired } from './asRepaired';
   import Repair from './Repair.svelte';
 
   let { records }: { records: readonly SetAside[] } = $props();
@@ -17,7 +18,7 @@
   let sure = $state('');
 
   function look({ key, record }: SetAside) {
-    const { document, dropped } = shop.repair(record);
+    const { document, dropped } = asRepaired(record);
     mended = { key, job: document, dropped };
   }
 </script>

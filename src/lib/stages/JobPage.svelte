@@ -10,7 +10,7 @@
   import type { Edit } from '$lib/board/edits';
   import Board from '$lib/board/Board.svelte';
   import type { CardOnSlot } from '$lib/board/layout';
-  import SlotFacts from '$lib/stages/SlotFacts.svelte';
+  import SlotTable from '$lib/stages/SlotTable.svelte';
   import Tally from '$lib/board/Tally.svelte';
   import type { Saving } from '$lib/state/jobKeeper';
   import type { OpenJob } from '$lib/state/openJob.svelte';
@@ -209,7 +209,13 @@
             {#await import('./choose/Findings.svelte') then { default: Findings }}
               <Findings {model} />
             {/await}
-          {:else}<SlotFacts {model} {planned} drawn={model.drawnMachine(stage)} />{/if}
+          {:else if model.chosenSlot === null}
+            <SlotTable {model} {planned} drawn={model.drawnMachine(stage)} />
+          {:else}
+            {#await import('./SlotFacts.svelte') then { default: SlotFacts }}
+              <SlotFacts {model} {planned} slot={model.chosenSlot} />
+            {/await}
+          {/if}
         </div>
         <div class="tally">
           <Tally

@@ -138,9 +138,6 @@
   details {
     margin-top: 0.375rem;
   }
-  summary {
-    cursor: pointer;
-  }
   li {
     margin-top: 0.25rem;
   }

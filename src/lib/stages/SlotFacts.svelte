@@ -1,43 +1,24 @@
 <script lang="ts">
-  import {
-    cardName,
-    disagreeing,
-    portsWithSlots,
-    valueOf,
-    type Fact,
-    type Machine,
-    type Slot,
-  } from '$core';
+  /** Under the board: all that is known of the chosen slot, each fact with where it comes from. */
+  import { cardName, disagreeing, portsWithSlots, valueOf, type Fact, type Slot } from '$core';
   import type { JobModel } from '$lib/stages/jobModel.svelte';
   import { SOURCE_SHORT, SOURCE_WORDS } from '$lib/wording/facts';
   import { linkWords } from '$lib/wording/figures';
   import { selection } from '$lib/state/selection.svelte';
   import type { CardOnSlot } from '../board/layout';
-  import { plannedWords, slotLine } from '../board/slotWords';
   import { SIGNAL_WORDS } from '$lib/wording/things';
 
-  let {
-    model,
-    planned,
-    drawn,
-  }: {
-    model: JobModel;
-    planned: readonly CardOnSlot[];
-    /** The machine with its own cards where they are drawn. */
-    drawn: Machine;
-  } = $props();
+  let { model, slot, planned }: { model: JobModel; slot: Slot; planned: readonly CardOnSlot[] } =
+    $props();
 
   type Row = readonly [name: string, value: string, from: string];
 
-  const slot = $derived(model.chosenSlot);
+  const cards = $derived(planned.filter((each) => each.slot.id === slot.id));
   const port = $derived(
-    slot === null
-      ? undefined
-      : portsWithSlots(model.job.machine.functions).find(
-          (each) => each.port.address === valueOf(slot.port),
-        ),
+    portsWithSlots(model.job.machine.functions).find(
+      (each) => each.port.address === valueOf(slot.port),
+    ),
   );
-  const cards = $derived(planned.filter((each) => each.slot.id === slot?.id));
 
   /** The link between the slot and the processor, and how many hang on it. */
   function uplinkWords(uplink: NonNullable<Slot['uplink']>['value']): string {
@@ -95,70 +76,33 @@
   }
 </script>
 
-<div class="facts" class:idle={slot === null}>
-  {#if slot === null}
-    <table class="plain">
-      <caption class="only-read">The board as a table</caption>
-      <thead>
-        <tr>
-          <th scope="col">Opening</th><th scope="col">Slot</th><th scope="col">What is known</th>
-          <th scope="col">Holds</th><th scope="col">Planned</th>
-        </tr>
-      </thead>
-      <tbody>
-        {#each model.job.machine.slots as each (each.id)}
-          <tr>
-            <td>{each.bus === 'm2' ? '–' : (valueOf(each.opening) ?? '?')}</td>
-            <td
-              ><button type="button" class="text" onclick={() => (selection.slotId = each.id)}
-                >{each.label}</button
-              ></td
-            >
-            <td>{slotLine(each)}</td>
-            <td>{each.occupant === null ? '?' : (each.occupant.value?.name ?? 'nothing')}</td>
-            <td
-              >{plannedWords(
-                each,
-                drawn.slots.find(({ id }) => id === each.id) ?? each,
-                planned.filter(({ slot: at }) => at.id === each.id).map(({ card }) => card),
-              )}</td
-            >
-          </tr>
-        {:else}
-          <tr><td colspan="5">No slots yet: the survey has not begun.</td></tr>
-        {/each}
-      </tbody>
-    </table>
-  {:else}
-    <div class="head">
-      <h2>{slot.label}</h2>
-      <button type="button" class="text" onclick={() => (selection.slotId = null)}>All slots</button
-      >
-    </div>
-    <dl>
-      {#each rows(slot) as [name, value, from], n (n)}
-        <div>
-          <dt>{name}</dt>
-          <dd class:missing={from === ''}>{value}</dd>
-          <dd class="from">{from}</dd>
-        </div>
-      {/each}
-    </dl>
-    {#if port?.trained && port.bothAble}
-      <p class:below={port.belowAble}>
-        Its link trained to {linkWords(port.trained)}{#if port.belowAble}, less than both ends could
-          do:
-          {linkWords(port.bothAble)}. An idle card may save power; look again while it is busy, then
-          at its seat and its contacts{:else}, all that both ends can do{/if}.
-      </p>
-    {/if}
-    {#each cards as { card } (card.id)}
-      <p>
-        Planned here: <strong>{cardName(card)}</strong>, {card.lengthMm} mm long, {card.peakWatts} W at
-        most.
-      </p>
+<div class="facts">
+  <div class="head">
+    <h2>{slot.label}</h2>
+    <button type="button" class="text" onclick={() => (selection.slotId = null)}>All slots</button>
+  </div>
+  <dl>
+    {#each rows(slot) as [name, value, from], n (n)}
+      <div>
+        <dt>{name}</dt>
+        <dd class:missing={from === ''}>{value}</dd>
+        <dd class="from">{from}</dd>
+      </div>
     {/each}
+  </dl>
+  {#if port?.trained && port.bothAble}
+    <p class:below={port.belowAble}>
+      Its link trained to {linkWords(port.trained)}{#if port.belowAble}, less than both ends could
+        do: {linkWords(port.bothAble)}. An idle card may save power; look again while it is busy,
+        then at its seat and its contacts{:else}, all that both ends can do{/if}.
+    </p>
   {/if}
+  {#each cards as { card } (card.id)}
+    <p>
+      Planned here: <strong>{cardName(card)}</strong>, {card.lengthMm} mm long, {card.peakWatts} W at
+      most.
+    </p>
+  {/each}
 </div>
 
 <style>
@@ -171,20 +115,13 @@
     font-size: inherit;
     line-height: 1.4;
   }
-  @media (max-width: 62rem) {
-    .idle {
-      display: none;
-    }
-  }
-  .facts td {
-    padding-block: 0.2rem;
-  }
   .head {
     display: flex;
     justify-content: space-between;
   }
-  .text {
-    white-space: nowrap;
+  .below {
+    border-left: 4px solid var(--tenant-limited);
+    padding-left: 0.5rem;
   }
   dl {
     display: grid;
@@ -207,9 +144,5 @@
     font-weight: 400;
     color: var(--cds-text-02);
     font-size: 0.75rem;
-  }
-  .below {
-    border-left: 4px solid var(--tenant-limited);
-    padding-left: 0.5rem;
   }
 </style>

@@ -1,14 +1,6 @@
 /** The bench's list of jobs: what is in it, what was set aside, and how jobs come in, go and come back. */
 import * as z from 'zod/mini';
-import {
-  Job,
-  emptyJob,
-  readJobFile,
-  readStoredJob,
-  repairedJob,
-  type JobFileReading,
-  type Repaired,
-} from '$core';
+import { Job, emptyJob, readJobFile, readStoredJob, type JobFileReading } from '$core';
 import { bin, type Binned } from './bin.svelte';
 import { fetched } from './fetched';
 import {
@@ -236,9 +228,6 @@ class Shop {
     this.take([{ key, now: asSetAside(key, record) }]);
     return true;
   }
-
-  /** What would become of a record that does not validate; nothing is changed by asking. */
-  repair = (record: unknown): Repaired<Job> => repairedJob(record, { id: newId(), at: now() });
 
   /** Takes a repaired job in the place of the record that was set aside; that one goes into the bin as it was. */
   async takeRepaired(key: string, job: Job): Promise<void> {

@@ -312,11 +312,6 @@
   .size input {
     width: 6rem;
   }
-  summary {
-    cursor: pointer;
-    color: var(--cds-link-01);
-    font-size: 0.8125rem;
-  }
   table {
     font-size: 0.8125rem;
   }

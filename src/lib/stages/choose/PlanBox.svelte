@@ -19,7 +19,6 @@
   import { PLAN_WORDS, extraWords } from '$lib/wording/plans';
   import { EXTRA_KIND_WORDS } from '$lib/wording/things';
   import type { JobModel } from '../jobModel.svelte';
-  import Refusals from './Refusals.svelte';
 
   let { model }: { model: JobModel } = $props();
 
@@ -30,6 +29,7 @@
   const money = $derived(
     planning.boughtCents + (proposal === null ? 0 : moneyCents(proposal.cost.parts)),
   );
+  let asksWhy = $state(false);
   const accepted = $derived(job.plan !== null);
   const title = $derived(
     planning.plans.find(({ plan }) => plan === proposal)?.key ?? ('best' as const),
@@ -234,7 +234,17 @@
         )}
       </p>
     {/each}
-    {#if planning.choice}<Refusals refusals={planning.choice.refusals} {select} />{/if}
+    {@const refusals = planning.choice?.refusals ?? []}
+    {#if refusals.length > 0}
+      <details bind:open={asksWhy}>
+        <summary>Why not the other {refusals.length} cards of these kinds</summary>
+        {#if asksWhy}
+          {#await import('./Refusals.svelte') then { default: Refusals }}
+            <Refusals {refusals} {select} />
+          {/await}
+        {/if}
+      </details>
+    {/if}
   {/if}
 </section>
 

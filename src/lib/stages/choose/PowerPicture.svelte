@@ -201,10 +201,6 @@
   details {
     font-size: 0.8125rem;
   }
-  summary {
-    cursor: pointer;
-    color: var(--cds-link-01);
-  }
   .answers {
     margin-top: 0.75rem;
   }

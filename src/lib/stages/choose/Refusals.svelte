@@ -1,4 +1,5 @@
 <script lang="ts">
+  /** Each card that the plan does not have, and what decides against it. */
   import { cardName, type Refusal } from '$core';
   import { findingWords } from '$lib/wording/findings';
   import { inMoney } from '$lib/wording/figures';
@@ -24,43 +25,30 @@
   }
 </script>
 
-{#if refusals.length > 0}
-  <details>
-    <summary>Why not the other {refusals.length} cards of these kinds</summary>
-    <table class="plain">
-      <tbody>
-        {#each refusals as refusal (refusal.card.id)}
-          <tr>
-            <th scope="row">
-              <button
-                type="button"
-                class="text"
-                onclick={() => select(refusal.card.id, refusal.slot.id)}
-                >{cardName(refusal.card)}</button
-              >
-            </th>
-            <td>{why(refusal)}</td>
-          </tr>
-        {/each}
-      </tbody>
-    </table>
-  </details>
-{/if}
+<table class="plain">
+  <tbody>
+    {#each refusals as refusal (refusal.card.id)}
+      <tr>
+        <th scope="row">
+          <button
+            type="button"
+            class="text"
+            onclick={() => select(refusal.card.id, refusal.slot.id)}
+            >{cardName(refusal.card)}</button
+          >
+        </th>
+        <td>{why(refusal)}</td>
+      </tr>
+    {/each}
+  </tbody>
+</table>
 
 <style>
-  details {
+  table {
     font-size: 0.8125rem;
-    margin-top: 0.5rem;
-  }
-  summary {
-    cursor: pointer;
-    color: var(--cds-link-01);
   }
   th {
     white-space: nowrap;
     padding-right: 1rem;
-  }
-  summary:focus-visible {
-    outline: 2px solid var(--cds-focus);
   }
 </style>

@@ -191,10 +191,6 @@
     font-size: 0.8125rem;
     margin: 0.5rem 0;
   }
-  summary {
-    cursor: pointer;
-    color: var(--cds-link-01);
-  }
   .differs {
     font-weight: 600;
     border-left: 3px solid var(--tenant-plan);

@@ -128,9 +128,6 @@
     margin-top: 0.375rem;
     font-size: 0.8125rem;
   }
-  summary {
-    cursor: pointer;
-  }
   details > :global(.bx--snippet) {
     margin-top: 0.25rem;
     max-width: none;

@@ -68,10 +68,6 @@
 </details>
 
 <style>
-  summary {
-    cursor: pointer;
-    font-size: 0.8125rem;
-  }
   li {
     display: grid;
     grid-template-columns: 8rem 1fr auto;

@@ -227,10 +227,6 @@
 </details>
 
 <style>
-  summary {
-    cursor: pointer;
-    font-size: 0.8125rem;
-  }
   .condition {
     display: grid;
     grid-template-columns: 1fr 1fr 1fr auto;

@@ -1,0 +1,71 @@
+<script lang="ts">
+  /** Under the board while no slot is chosen: all of them as a table, with what they hold and what is planned. */
+  import { valueOf, type Machine } from '$core';
+  import type { JobModel } from '$lib/stages/jobModel.svelte';
+  import { selection } from '$lib/state/selection.svelte';
+  import type { CardOnSlot } from '../board/layout';
+  import { plannedWords, slotLine } from '../board/slotWords';
+
+  let {
+    model,
+    planned,
+    drawn,
+  }: {
+    model: JobModel;
+    planned: readonly CardOnSlot[];
+    /** The machine with its own cards where they are drawn. */
+    drawn: Machine;
+  } = $props();
+</script>
+
+<table class="plain">
+  <caption class="only-read">The board as a table</caption>
+  <thead>
+    <tr>
+      <th scope="col">Opening</th><th scope="col">Slot</th><th scope="col">What is known</th>
+      <th scope="col">Holds</th><th scope="col">Planned</th>
+    </tr>
+  </thead>
+  <tbody>
+    {#each model.job.machine.slots as each (each.id)}
+      <tr>
+        <td>{each.bus === 'm2' ? '–' : (valueOf(each.opening) ?? '?')}</td>
+        <td
+          ><button type="button" class="text" onclick={() => (selection.slotId = each.id)}
+            >{each.label}</button
+          ></td
+        >
+        <td>{slotLine(each)}</td>
+        <td>{each.occupant === null ? '?' : (each.occupant.value?.name ?? 'nothing')}</td>
+        <td
+          >{plannedWords(
+            each,
+            drawn.slots.find(({ id }) => id === each.id) ?? each,
+            planned.filter(({ slot: at }) => at.id === each.id).map(({ card }) => card),
+          )}</td
+        >
+      </tr>
+    {:else}
+      <tr><td colspan="5">No slots yet: the survey has not begun.</td></tr>
+    {/each}
+  </tbody>
+</table>
+
+<style>
+  table {
+    font-size: 0.8125rem;
+    border-top: 1px solid var(--cds-ui-03);
+    margin-top: 0.5rem;
+  }
+  @media (max-width: 62rem) {
+    table {
+      display: none;
+    }
+  }
+  td {
+    padding-block: 0.2rem;
+  }
+  .text {
+    white-space: nowrap;
+  }
+</style>
