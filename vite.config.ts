@@ -46,6 +46,11 @@ export default defineConfig({
   },
   build: {
     chunkSizeWarningLimit: 600,
+    // Scripts that a part needs are named in it; most are there by then. Lists of them were a fiftieth of the first load.
+    modulePreload: {
+      resolveDependencies: (_, dependencies) =>
+        dependencies.filter((each) => each.endsWith('.css')),
+    },
     // Where the build spends its time is nothing to act on here.
     rolldownOptions: {
       checks: { pluginTimings: false },

@@ -57,7 +57,7 @@ try {
       sent[whose] += length;
       gzipped[whose] += gzipSync(body).length;
     }
-    const inKilobytes = (bytes) => `${(bytes / 1000).toFixed(0)} kB`;
+    const inKilobytes = (bytes) => `${(bytes / 1000).toFixed(1)} kB`;
     console.log(
       `script on first load, ${name}: ${inKilobytes(sent.own)} as sent, ${inKilobytes(gzipped.own)} with gzip (asked of a job: at most 150), and the planner's worker ${inKilobytes(sent.workers)}, ${inKilobytes(gzipped.workers)}`,
     );
