@@ -61,6 +61,8 @@ const PROGRAMS = {
 
 /** The kernel that the machine in QEMU boots; not installed, only unpacked here. */
 export const KERNEL = join(ROOT, '.cache/kernel/vmlinuz');
+/** Which of its modules drives what, as its own tool lists it. */
+export const KERNEL_ALIASES = join(ROOT, '.cache/kernel/modules.alias');
 const KERNEL_PACKAGE = 'linux-image-cloud-amd64';
 
 /** Installs missing programs where this is Debian and we are root; returns what is still missing. */
@@ -82,7 +84,8 @@ export function readyPrograms() {
 
 /** Fetches and unpacks Debian's small kernel where it is missing; without it the tests that boot it are skipped. */
 export function readyKernel() {
-  if (existsSync(KERNEL) || !has('apt-get') || !has('dpkg-deb')) return;
+  if ((existsSync(KERNEL) && existsSync(KERNEL_ALIASES)) || !has('apt-get') || !has('dpkg-deb'))
+    return;
   const folder = mkdtempSync(join(tmpdir(), 'tenant-kernel-'));
   try {
     const depends = execFileSync('apt-cache', ['depends', KERNEL_PACKAGE], { encoding: 'utf8' });
@@ -98,6 +101,9 @@ export function readyKernel() {
     const kernel = readdirSync(join(folder, 'boot')).find((each) => each.startsWith('vmlinuz'));
     mkdirSync(join(KERNEL, '..'), { recursive: true });
     copyFileSync(join(folder, 'boot', kernel), KERNEL);
+    const release = kernel.replace('vmlinuz-', '');
+    run('depmod', ['-b', folder, release]);
+    copyFileSync(join(folder, 'lib/modules', release, 'modules.alias'), KERNEL_ALIASES);
   } catch (error) {
     console.warn(`The kernel for the machine in QEMU could not be fetched: ${error.message}`);
   } finally {

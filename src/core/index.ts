@@ -194,6 +194,7 @@ export type { ReportedMode } from './read/screens/modes.ts';
 export { readDeviceList } from './read/system/deviceList.ts';
 export { readEthtool, readIpLink, readOsRelease, readUname } from './read/system/linux.ts';
 export { readModulesAlias } from './read/system/moduleAliases.ts';
+export { type Inf, type InfLine, readInf } from './read/drivers/inf.ts';
 export { nameIn, readIdList } from './read/idList.ts';
 export { type EvidenceKind } from './read/recognise.ts';
 export {
@@ -259,6 +260,21 @@ export {
   bestPackage,
   packagesFor,
 } from './drivers/packages.ts';
+export {
+  type DrivenDevice,
+  type PackageLook,
+  type PackagesLook,
+  lookAtPackages,
+} from './drivers/packageLook.ts';
+export { type DeviceIdentities, pciIdentities } from './drivers/setup/identities.ts';
+export { type RankedDriver, rankedDrivers, rankOf } from './drivers/setup/ranking.ts';
+export {
+  type SetupPackage,
+  installingOf,
+  modelsFor,
+  readSetupPackage,
+} from './drivers/setup/setupPackage.ts';
+export { type TargetSystem, readTarget, targetSystemOf } from './drivers/setup/target.ts';
 export { classDriver, compareReleases, compareVersions } from './drivers/classDrivers.ts';
 
 export {

@@ -5,12 +5,18 @@
 import { countSteps } from './steps.ts';
 import { expect } from 'chai';
 import {
+  ProblemList,
+  emptyFunction,
   emptyMachine,
   matchColumns,
+  pciIdentities,
+  rankedDrivers,
   readCatalogueTable,
   readEvidence,
+  readInf,
   readJobFile,
   readRows,
+  readSetupPackage,
   takeEvidence,
   type EvidenceFile,
   type FileReport,
@@ -20,6 +26,15 @@ import { hexText } from '../builders/configSpace.ts';
 import { ascii, buildTable } from '../builders/smbios.ts';
 
 const MOST_GROWTH = 2.3;
+
+const TEN = {
+  architecture: 'x86-64',
+  major: 10,
+  minor: 0,
+  productType: 1,
+  suites: 0,
+  build: 19_045,
+} as const;
 
 type Content = string | Uint8Array;
 type EvidenceKind = NonNullable<FileReport['kind']>;
@@ -247,6 +262,34 @@ describe('Steps of reading', () => {
         name,
       ).to.be.at.most(MOST_GROWTH);
     }
+  });
+
+  it('grow with setup files and what they name no faster than they do', () => {
+    const head = '[Version]\nSignature="x"\n';
+    const ranked = (text: string) => () => {
+      const problems = new ProblemList();
+      const read = readSetupPackage(readInf(text, problems), problems);
+      if (read !== null) rankedDrivers(pciIdentities(emptyFunction('0000:00:00.0')), TEN, [read]);
+    };
+    for (const text of [
+      (n: number) => `[a]\n${'"'.repeat(n)}`,
+      (n: number) => `[a]\n${'"x" '.repeat(n)}`,
+      (n: number) => `[a]\n${'"\n'.repeat(n)}`,
+      (n: number) => `[a]\n${'\\ '.repeat(n)}`,
+      (n: number) => `[a]\nb=${'c,\\\n'.repeat(n)}`,
+      (n: number) => `[a]\nb=${'%'.repeat(n)}\nc=${'%d'.repeat(n)}`,
+      (n: number) => times(n, (k) => `[s${k}\n[s${k}]\n`),
+      (n: number) =>
+        `${head}[Manufacturer]\na=M,NTamd64\n[M.NTamd64]\n${times(n, (k) => `d=I${k},PCI\\CC_0000\n`)}${times(n, (k) => `[I${k}.NTamd64]\n`)}`,
+      (n: number) =>
+        `${head}[Manufacturer]\na=M${',NTamd64'.repeat(n)}\n[M.NTamd64]\n${times(n, (k) => `d=I,PCI\\CC_${k}\n`)}`,
+      (n: number) =>
+        `${head}[Manufacturer]\n${'a=M,NTamd64\n'.repeat(n)}[M.NTamd64]\n${'d=I,PCI\\CC_0000\n'.repeat(n)}`,
+    ])
+      expect(
+        growth((n) => ranked(text(n)), 300),
+        text(2),
+      ).to.be.at.most(MOST_GROWTH);
   });
 
   it('grow with tables of cards and with job files no faster than they do', () => {

@@ -1,16 +1,25 @@
 /** Bytes of a text file as text, whatever of the usual encodings it was saved in. */
 
 /** The standard decoder of browsers and Node (WHATWG Encoding), the one thing of theirs that the core uses. */
-declare const TextDecoder: new (label: string) => { decode(bytes: Uint8Array): string };
+declare const TextDecoder: new (
+  label: string,
+  options?: { readonly fatal?: boolean },
+) => { decode(bytes: Uint8Array): string };
 
 const SNIFFED_BYTES = 4096;
 
 /**
- * UTF-8, or UTF-16 in either order, told by the mark at the beginning or else by where the zeros stand.
- * Bytes that are no text come out as replacement marks, never as an error.
+ * UTF-8, or UTF-16 in either order, told by the mark at the beginning or else by where the zeros stand; what is neither
+ * is the code page of western systems. Bytes that are no text come out as some letters, never as an error.
  */
 export function decodeText(bytes: Uint8Array): string {
-  return new TextDecoder(encodingOf(bytes)).decode(bytes);
+  const encoding = encodingOf(bytes);
+  if (encoding !== 'utf-8') return new TextDecoder(encoding).decode(bytes);
+  try {
+    return new TextDecoder(encoding, { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
 }
 
 function encodingOf(bytes: Uint8Array): 'utf-8' | 'utf-16le' | 'utf-16be' {

@@ -7,10 +7,12 @@
 
   let {
     label,
+    placeholder = 'Reports of lspci and dmidecode, firmware tables, screens’ EDID, device lists, a survey file: in any mixture',
     progress,
     onfiles,
   }: {
     label: string;
+    placeholder?: string;
     /** Null while nothing is read. */
     progress: { readonly done: number; readonly of: number } | null;
     /** Says whether anything was taken. */
@@ -63,7 +65,7 @@
     id="evidence-text"
     data-aside
     labelText={label}
-    placeholder="Reports of lspci and dmidecode, firmware tables, screens’ EDID, device lists, a survey file: in any mixture"
+    {placeholder}
     rows={3}
     bind:value={pasted}
   />

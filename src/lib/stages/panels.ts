@@ -13,7 +13,7 @@ export const PANELS: Readonly<Record<Stage, () => Promise<{ default: Panel }>>> 
   choose: () => import('./choose/ChooseStage.svelte'),
   prepare: steps,
   fit: steps,
-  drivers: steps,
+  drivers: () => import('./drivers/DriversStage.svelte'),
   prove: () => import('./prove/ProveStage.svelte'),
   'hand-over': () => import('./hand-over/HandOverStage.svelte'),
 };

@@ -2,6 +2,7 @@
 import {
   evidenceOf,
   isOtherMachine,
+  lookAtPackages,
   observeReport,
   readFiles,
   takeEvidence,
@@ -16,6 +17,7 @@ import {
   type KnownLists,
   type Machine,
   type MachinesApart,
+  type PackagesLook,
   type Problem,
 } from '$core';
 import { thenLetGo } from './letGo';
@@ -44,6 +46,7 @@ export interface DroppedFile {
 
 let read: { readonly files: FilesRead; readonly known: Known } | null = null;
 let last: Evidence | null = null;
+let packages: readonly EvidenceFile[] = [];
 
 export const readWork = {
   read: (
@@ -70,6 +73,18 @@ export const readWork = {
   /** What was read last, taken into a survey that was changed meanwhile; null where nothing was read. */
   takeAgain: (machine: Machine, cards: readonly Card[]): EvidenceTaken | null =>
     last === null ? null : taken(last, machine, cards),
+  /** Driver packages, looked at for a machine and for cards that are planned; nothing becomes of it. */
+  lookAtPackages: async (
+    files: readonly DroppedFile[],
+    machine: Machine,
+    cards: readonly Card[],
+  ): Promise<PackagesLook> => {
+    packages = await Promise.all(files.map(fetched));
+    return lookAtPackages(packages, machine, cards);
+  },
+  /** The packages looked at last, for a machine or a plan that was changed. */
+  lookAgain: (machine: Machine, cards: readonly Card[]): PackagesLook =>
+    lookAtPackages(packages, machine, cards),
   /** What was read last, held against the job's accepted plan. @param at ISO instant */
   observe: (job: Job, at: string): readonly DeviceObservation[] =>
     last === null ? [] : observeReport(job, last, at),

@@ -33,13 +33,25 @@ export const aliasKeys = (name: string): readonly string[] => [
   NO_KEY,
 ];
 
-export function readModulesAlias(input: string, problems: ProblemList): AliasList {
+export const readModulesAlias = (input: string, problems: ProblemList): AliasList =>
+  listOf(input.split('\n'), problems);
+
+/** What modules that are built into a kernel say of themselves: `module.alias=pattern`, each closed by a zero byte. */
+export const readBuiltinModinfo = (input: string, problems: ProblemList): AliasList =>
+  listOf(
+    input.split('\0').map((each) => each.replace(BUILT_IN, 'alias $2 $1')),
+    problems,
+  );
+
+const BUILT_IN = /^([\w-]{1,64})\.alias=(pci:\S+)$/;
+
+function listOf(entries: readonly string[], problems: ProblemList): AliasList {
   const byKey = new Map<string, Alias[]>();
   let count = 0;
   let tooMany = 0;
-  for (const line of input.split('\n')) {
+  for (const line of entries) {
     const [, pattern = '', module = ''] = ALIAS.exec(line.trimEnd()) ?? [];
-    if (pattern === '') continue;
+    if (pattern === '' || !closesBrackets(pattern)) continue;
     const key = KEYS.map((each) => keyIn(each, pattern)).find((each) => each !== NO_KEY) ?? NO_KEY;
     const sharing = byKey.get(key) ?? [];
     if (pattern.length > LONGEST_PATTERN || sharing.length === MOST_SHARING) {
@@ -61,4 +73,15 @@ export function readModulesAlias(input: string, problems: ProblemList): AliasLis
   if (count === 0)
     problems.add({ code: 'system.aliasesMissing', line: 1, expected: 'alias pci:v… module' });
   return { count, byKey };
+}
+
+/** The kernel's own tool takes no pattern in which a bracket stands alone; the first that closes counts. */
+function closesBrackets(pattern: string): boolean {
+  for (let at = 0; at < pattern.length; at += 1) {
+    if (pattern[at] === ']') return false;
+    if (pattern[at] !== '[') continue;
+    at = pattern.indexOf(']', at);
+    if (at === -1) return false;
+  }
+  return true;
 }

@@ -1,0 +1,265 @@
+/**
+ * Driver packages as they were dropped, looked at before anything is done with them: which devices of the machine and which
+ * cards each drives on this system and by which identity, whether it is newer than what is there, and what it would take over
+ * besides.
+ */
+import { strFromU8, unzipSync } from 'fflate';
+import { cardName, type Card } from '../parts/card.ts';
+import { clipped } from '../parts/limits.ts';
+import type { Machine } from '../parts/machine.ts';
+import { deviceId, emptyFunction, type PciFunction } from '../parts/pciFunction.ts';
+import { readInf } from '../read/drivers/inf.ts';
+import type { EvidenceFile } from '../read/fileReading.ts';
+import { functionName } from '../read/pci/ports.ts';
+import { ProblemList, type Problem } from '../read/problem.ts';
+import {
+  readBuiltinModinfo,
+  readModulesAlias,
+  type AliasList,
+} from '../read/system/moduleAliases.ts';
+import { decodeText } from '../read/text.ts';
+import { isBasicDisplay, isByClass } from '../standards/systemDrivers.ts';
+import { compareVersions } from './classDrivers.ts';
+import { modulesFor } from './moduleMatching.ts';
+import { pciIdentities, type DeviceIdentities } from './setup/identities.ts';
+import { rankedDrivers, type IdentityMatch, type RankedDriver } from './setup/ranking.ts';
+import { modelsFor, readSetupPackage, type SetupPackage } from './setup/setupPackage.ts';
+import { targetSystemOf, type TargetSystem } from './setup/target.ts';
+
+export interface PackagesLook {
+  readonly packages: readonly PackageLook[];
+  /** Files that are no driver's. */
+  readonly others: number;
+  /** Whether it is known which sections this machine's system takes. */
+  readonly takesSetup: 'yes' | 'no' | 'unknown';
+}
+
+export interface PackageLook {
+  readonly name: string;
+  readonly kind: 'setup' | 'aliases';
+  /** In the file's own words; empty for lists of kernel modules. */
+  readonly provider: string;
+  readonly className: string;
+  readonly release: SetupPackage['release'];
+  readonly hasCatalogue: boolean;
+  /** The models sections that the machine's system takes, and how many devices they name. */
+  readonly sections: readonly { readonly name: string; readonly sure: boolean }[];
+  /** All of them, whatever system they are for. */
+  readonly allSections: readonly string[];
+  readonly models: number;
+  readonly drives: readonly DrivenDevice[];
+  readonly problems: readonly Problem[];
+}
+
+/** A device of the machine, or a card that is not in yet, that a package has a driver for. */
+export interface DrivenDevice {
+  readonly id: string;
+  readonly name: string;
+  /** A card of the plan; else a device that is in the machine. */
+  readonly isPlanned: boolean;
+  /** As the system's own list will name it: the maker's words, or the kernel's module. */
+  readonly listedAs: string;
+  /** Null for kernel modules. */
+  readonly match: IdentityMatch | null;
+  /** The driver it runs on now, as the report had it; null where none runs. */
+  readonly now: string | null;
+  readonly isNowGeneric: boolean;
+  /** Its version against the one that runs; null where either is not known. */
+  readonly against: 'newer' | 'same' | 'older' | null;
+  /** Another of these packages is taken before it. */
+  readonly isOutranked: boolean;
+  /** It names only what the device is like, and the device has a driver of its own: it would be taken over unasked. */
+  readonly isUnasked: boolean;
+}
+
+const MOST_FILES = 2_000;
+const LARGEST_INSIDE = 8 * 1024 * 1024;
+const LARGEST_TOGETHER = 128 * 1024 * 1024;
+const SETUP_FILE = /\.inf$/i;
+const ALIAS_FILE = /(^|\/)modules\.alias$/;
+const BUILT_IN_FILE = /(^|\/)modules\.builtin\.modinfo$/;
+const ARCHIVE = /\.zip$/i;
+
+/** @param cards those of the plan */
+export function lookAtPackages(
+  files: readonly EvidenceFile[],
+  machine: Machine,
+  cards: readonly Card[],
+): PackagesLook {
+  const all = files.flatMap(opened);
+  const system = targetSystemOf(machine);
+  const read = all.slice(0, MOST_FILES).flatMap((file) => readDriverFile(file) ?? []);
+  const devices = [...cards.map(plannedDevice), ...machine.functions.map(presentDevice)];
+  const best = new Map(
+    devices.map((device) => [device.id, bestOf(device, read, system)?.package ?? null]),
+  );
+  return {
+    packages: read.map((file) => lookOf(file, devices, system, best)),
+    others: all.length - read.length,
+    takesSetup: system !== null ? 'yes' : saysOtherwise(machine) ? 'no' : 'unknown',
+  };
+}
+
+const saysOtherwise = ({ system }: Machine): boolean =>
+  system.family !== null && system.family.value !== 'windows';
+
+interface Device {
+  readonly id: string;
+  readonly name: string;
+  readonly isPlanned: boolean;
+  readonly fn: PciFunction;
+  readonly identities: DeviceIdentities;
+}
+
+const presentDevice = (fn: PciFunction): Device => ({
+  id: fn.address,
+  name: functionName(fn),
+  isPlanned: false,
+  fn,
+  identities: pciIdentities(fn),
+});
+
+function plannedDevice({ ids, ...card }: Card, n: number): Device {
+  const fn: PciFunction = {
+    ...emptyFunction(''),
+    vendor: ids.vendor,
+    device: ids.device,
+    classCode: ids.class24 >> 8,
+    programmingInterface: ids.class24 & 0xff,
+  };
+  return {
+    id: `planned ${n} ${deviceId(ids)}`,
+    name: cardName(card),
+    isPlanned: true,
+    fn,
+    identities: pciIdentities({ ...fn, revision: null }),
+  };
+}
+
+/** What an archive holds, with its own name before theirs; anything else as it is. */
+function opened({ name, content }: EvidenceFile): readonly EvidenceFile[] {
+  if (!ARCHIVE.test(name) || typeof content === 'string') return [{ name, content }];
+  let together = 0;
+  try {
+    const inside = unzipSync(content, {
+      filter: (entry) => {
+        const isWanted =
+          entry.originalSize <= LARGEST_INSIDE &&
+          together + entry.originalSize <= LARGEST_TOGETHER &&
+          [SETUP_FILE, ALIAS_FILE, BUILT_IN_FILE].some((each) => each.test(entry.name));
+        if (isWanted) together += entry.originalSize;
+        return isWanted;
+      },
+    });
+    return Object.entries(inside).map(([path, bytes]) => ({
+      name: `${name} › ${path}`,
+      content: bytes,
+    }));
+  } catch {
+    return [{ name, content }];
+  }
+}
+
+interface DriverFile {
+  readonly name: string;
+  readonly setup: SetupPackage | null;
+  readonly aliases: AliasList | null;
+  readonly problems: readonly Problem[];
+}
+
+/** Null for a file that says nothing of drivers. */
+function readDriverFile({ name, content }: EvidenceFile): DriverFile | null {
+  const text = typeof content === 'string' ? content : textOf(name, content);
+  const problems = new ProblemList();
+  const done = (setup: SetupPackage | null, aliases: AliasList | null): DriverFile => ({
+    name: clipped(name),
+    setup,
+    aliases,
+    problems: problems.all,
+  });
+  if (BUILT_IN_FILE.test(name)) return done(null, readBuiltinModinfo(text, problems));
+  if (ALIAS_FILE.test(name) || text.startsWith('alias '))
+    return done(null, readModulesAlias(text, problems));
+  if (!SETUP_FILE.test(name) && !/^[ \t]*\[version\]/im.test(text.slice(0, 4_096))) return null;
+  return done(readSetupPackage(readInf(text, problems), problems), null);
+}
+
+const textOf = (name: string, bytes: Uint8Array): string =>
+  BUILT_IN_FILE.test(name) ? strFromU8(bytes, true) : decodeText(bytes);
+
+function bestOf(
+  { identities }: Device,
+  files: readonly DriverFile[],
+  system: TargetSystem | null,
+): RankedDriver | null {
+  if (system === null) return null;
+  const packages = files.flatMap(({ setup }) => setup ?? []);
+  return rankedDrivers(identities, system, packages)[0] ?? null;
+}
+
+function lookOf(
+  { name, setup, aliases, problems }: DriverFile,
+  devices: readonly Device[],
+  system: TargetSystem | null,
+  best: ReadonlyMap<string, SetupPackage | null>,
+): PackageLook {
+  const taken = setup === null || system === null ? [] : modelsFor(setup, system);
+  return {
+    name,
+    kind: aliases === null ? 'setup' : 'aliases',
+    provider: setup?.provider ?? '',
+    className: setup?.className ?? '',
+    release: setup?.release ?? null,
+    hasCatalogue: setup?.hasCatalogue ?? false,
+    sections: taken.map(({ section, sure }) => ({ name: section.name, sure })),
+    allSections: (setup?.makers ?? []).flatMap(({ sections }) => sections.map((each) => each.name)),
+    models: aliases?.count ?? taken.reduce((sum, { section }) => sum + section.models.length, 0),
+    drives: devices.flatMap((device): readonly DrivenDevice[] => {
+      if (aliases !== null) return byModules(device, aliases);
+      if (setup === null || system === null) return [];
+      const [ranked] = rankedDrivers(device.identities, system, [setup]);
+      return ranked === undefined ? [] : [bySetup(device, ranked, best.get(device.id) !== setup)];
+    }),
+    problems,
+  };
+}
+
+const byModules = (device: Device, aliases: AliasList): readonly DrivenDevice[] =>
+  modulesFor(device.fn, aliases).map((module) => ({
+    ...asDriven(device),
+    listedAs: module,
+    match: null,
+    against: null,
+    isOutranked: false,
+    isUnasked: false,
+  }));
+
+function bySetup(
+  device: Device,
+  { package: of, model, match }: RankedDriver,
+  isOutranked: boolean,
+): DrivenDevice {
+  const driven = asDriven(device);
+  const isOnlyAlike = !match.isDevices || !match.isPackages;
+  return {
+    ...driven,
+    listedAs: model.description,
+    match,
+    against: comparedTo(driven.now, of.release?.version ?? null),
+    isOutranked,
+    isUnasked: isOnlyAlike && driven.now !== null && !driven.isNowGeneric && !device.isPlanned,
+  };
+}
+
+function asDriven({ id, name, isPlanned, fn: { driver } }: Device) {
+  const isNowGeneric = driver !== null && (isBasicDisplay(driver) || isByClass(driver));
+  return { id, name, isPlanned, now: driver, isNowGeneric };
+}
+
+/** A report gives a driver as “Maker 3.1.2 (service)”. */
+function comparedTo(now: string | null, version: string | null): DrivenDevice['against'] {
+  const running = /\b\d{1,5}(?:\.\d{1,5}){1,3}\b/.exec(now ?? '')?.[0];
+  if (running === undefined || version === null) return null;
+  const difference = compareVersions(version, running);
+  return difference > 0 ? 'newer' : difference < 0 ? 'older' : 'same';
+}

@@ -1,0 +1,140 @@
+<script lang="ts">
+  /** Dropped driver packages: what each would drive here, by which name it will be listed, and what it takes over besides. */
+  import { untrack } from 'svelte';
+  import type { DrivenDevice } from '$core';
+  import ProblemLines from '$lib/ui/ProblemLines.svelte';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import { changeWords, matchWords, packageWords } from '$lib/wording/packages';
+  import type { JobModel } from '../jobModel.svelte';
+  import ReportDrop from '../ReportDrop.svelte';
+  import { packagesAtHand } from './packagesAtHand.svelte';
+
+  let { model }: { model: JobModel } = $props();
+
+  const atHand = untrack(() => packagesAtHand(model));
+  const look = $derived(atHand.look);
+
+  // Another fact of the system, or another plan, and other models of a package count.
+  $effect(() => {
+    void model.job.machine;
+    void model.assembly;
+    untrack(() => void atHand.again());
+  });
+
+  const verdictOf = ({ isUnasked, isOutranked, now, isNowGeneric, against }: DrivenDevice) =>
+    isUnasked || against === 'older'
+      ? 'limited'
+      : isOutranked || (now !== null && !isNowGeneric && against !== 'newer')
+        ? null
+        : 'clear';
+</script>
+
+<section aria-labelledby="packages-heading">
+  <h2 id="packages-heading">Driver packages at hand</h2>
+  <p class="quiet">
+    Drop a folder, an archive (.zip), setup files (.inf), or a kernel’s modules.alias: it is only
+    looked at, and nothing is installed.
+  </p>
+  <ReportDrop
+    label="Drop driver packages here"
+    placeholder="Or paste a setup file or a list of aliases"
+    progress={atHand.progress}
+    onfiles={(files) => atHand.read(files)}
+  />
+  {#if atHand.failed !== ''}
+    <p role="alert">They could not be read: {atHand.failed}</p>
+  {/if}
+  <div aria-live="polite">
+    {#if look !== null}
+      <p class="sum">
+        {look.packages.length === 0
+          ? 'None of it is a driver package.'
+          : `${look.packages.length} ${look.packages.length === 1 ? 'package' : 'packages'} read`}{look.others >
+          0 && look.packages.length > 0
+          ? `; ${look.others} other ${look.others === 1 ? 'file' : 'files'} left out.`
+          : '.'}
+      </p>
+      {#each look.packages as each, n (n)}
+        <article aria-label={each.name}>
+          <h3>{each.name}</h3>
+          <p class="quiet">{packageWords(each, look)}</p>
+          {#if each.drives.length > 0}
+            <table class="plain">
+              <thead>
+                <tr>
+                  <th scope="col">Drives</th>
+                  <th scope="col">Listed as</th>
+                  <th scope="col">How</th>
+                  <th scope="col">Against now</th>
+                </tr>
+              </thead>
+              <tbody>
+                {#each each.drives as driven, m (m)}
+                  {@const verdict = verdictOf(driven)}
+                  <tr>
+                    <td
+                      >{driven.name}{#if driven.isPlanned}<br /><span class="quiet">planned</span
+                        >{/if}</td
+                    >
+                    <td>{driven.listedAs}</td>
+                    <td>{matchWords(driven.match)}</td>
+                    <td>
+                      <span class="change">
+                        {#if verdict !== null}<VerdictMark {verdict} withWord={false} />{/if}
+                        <span>{changeWords(driven)}</span>
+                      </span>
+                    </td>
+                  </tr>
+                {/each}
+              </tbody>
+            </table>
+          {:else if each.kind === 'aliases' || look.takesSetup === 'yes'}
+            <p>Drives nothing of this machine or plan.</p>
+          {/if}
+          <ProblemLines problems={each.problems} />
+        </article>
+      {/each}
+    {/if}
+  </div>
+</section>
+
+<style>
+  section {
+    margin-top: 2rem;
+    border-top: 1px solid var(--cds-ui-04);
+    padding-top: 0.75rem;
+  }
+  h2 {
+    font-size: 1.25rem;
+  }
+  h3 {
+    font-size: 0.875rem;
+    font-weight: 600;
+    overflow-wrap: anywhere;
+  }
+  .sum {
+    margin-top: 0.75rem;
+    font-size: 0.875rem;
+  }
+  article {
+    margin-top: 0.75rem;
+    padding-top: 0.5rem;
+    border-top: 1px solid var(--cds-ui-03);
+    font-size: 0.8125rem;
+  }
+  article p {
+    font-size: inherit;
+  }
+  table {
+    font-size: 0.8125rem;
+    margin-top: 0.25rem;
+  }
+  td {
+    vertical-align: top;
+  }
+  .change {
+    display: flex;
+    gap: 0.5rem;
+    align-items: flex-start;
+  }
+</style>

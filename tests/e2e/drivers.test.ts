@@ -1,0 +1,93 @@
+/** Driver packages at hand: dropped as a technician has them, and what they would do to the machine. */
+import { zipSync, strToU8 } from 'fflate';
+import { CARDS } from '../../demo/catalogue/cards';
+import { encodedInf } from '../builders/inf';
+import { expect, openStage, test } from './fixtures';
+
+const hex = (code: number) => code.toString(16).toUpperCase().padStart(4, '0');
+const named = (vendor: number, device: number) => `PCI\\VEN_${hex(vendor)}&DEV_${hex(device)}`;
+
+/** Names every card of the catalogue, and any network port by what it is like. */
+const SETUP = `[Version]
+Signature = "$Windows NT$"
+Provider = "Sounding Works"
+DriverVer = 03/14/2026, 4.2.0.17
+CatalogFile = all.cat
+[Manufacturer]
+"Sounding Works" = All, NTamd64.6.1, NTamd64.10.0
+[All.NTamd64.6.1]
+"Older" = I, ${named(0xf1a3, 0x0004)}
+[All.NTamd64.10.0]
+${CARDS.map(({ ids, model }) => `"${model}, as listed" = I, ${named(ids.vendor, ids.device)}`).join('\n')}
+"Any network port" = I, , PCI\\CC_0200
+[I.NT]
+CopyFiles = F
+`;
+const REPORT = JSON.stringify([
+  {
+    InstanceId: 'PCI\\VEN_F1A1&DEV_7009&SUBSYS_0001F1A1&REV_01\\3&0',
+    Name: 'Office port',
+    HardwareIds: ['PCI\\VEN_F1A1&DEV_7009&CC_020000'],
+    DriverVersion: '3.1.0.0',
+    DriverProviderName: 'Pendle',
+    Service: 'pendle',
+    LocationInfo: 'PCI bus 9, device 0, function 0',
+  },
+]);
+
+test('packages are dropped, and say what they drive, what they take over, and what is wrong with them', async ({
+  page,
+}) => {
+  await openStage(page, 'tide-table-office', 'survey');
+  await page.getByRole('tab', { name: 'Evidence' }).click();
+  await page.locator('#evidence-text').fill(REPORT);
+  await page.getByRole('button', { name: 'Read it' }).click();
+  // The tab goes on to the slots by itself.
+  await expect(page.getByText('Read and taken into the survey: 1 device')).toBeAttached();
+  await page.getByRole('link', { name: /Choose/ }).click();
+  await page.getByRole('button', { name: /^Accept/ }).click();
+  await page.getByRole('link', { name: /Drivers/ }).click();
+
+  const hand = page.getByRole('region', { name: 'Driver packages at hand' });
+  await page.locator('#evidence-text').fill('Dear customer, the driver is on our page.');
+  await hand.getByRole('button', { name: 'Read it' }).click();
+  await expect(hand).toContainText('None of it is a driver package.');
+
+  await page.locator('#evidence-file').setInputFiles([
+    {
+      name: 'sounding.zip',
+      mimeType: 'application/zip',
+      buffer: Buffer.from(zipSync({ 'net/all.inf': encodedInf(SETUP, 'utf-16le') })),
+    },
+    {
+      name: 'wrong.inf',
+      mimeType: 'text/plain',
+      buffer: Buffer.from(strToU8('[Version]\nSignature="$Windows NT$"\n[Manufacturer\n')),
+    },
+  ]);
+  await expect(hand).toContainText('2 packages read.');
+  const whole = hand.getByRole('article', { name: 'sounding.zip › net/all.inf' });
+  await expect(whole).toContainText(
+    'Sounding Works, 4.2.0.17 of 2026-03-14, names a signed catalogue. Of its models this system takes All.NTamd64.10.0.',
+  );
+  const taken = whole.getByRole('row', { name: /Office port/ });
+  await expect(taken).toContainText('any device of this class, as one that it is like');
+  await expect(taken).toContainText(
+    'Takes it over from Pendle 3.1.0.0 (pendle), which it need not',
+  );
+  // Both cards of the plan, by the names that the system’s own list will show.
+  await expect(whole.getByRole('row', { name: /planned/ })).toHaveCount(2);
+  await expect(whole.getByRole('row', { name: /planned/ }).first()).toContainText(', as listed');
+  const wrong = hand.getByRole('article', { name: 'wrong.inf' });
+  await expect(wrong).toContainText('The name of a section is not closed by a bracket.');
+  await expect(wrong).toContainText('line 3');
+
+  // What is known of the system decides, and what was dropped stays while stages come and go.
+  await page.getByRole('link', { name: /Survey/ }).click();
+  await page.getByRole('tab', { name: 'System' }).click();
+  await page.getByLabel('Architecture').selectOption({ label: 'not known' });
+  await page.getByRole('link', { name: /Drivers/ }).click();
+  await expect(whole).toContainText('Tell system, release and architecture in the survey');
+  await page.keyboard.press('Control+z');
+  await expect(whole).toContainText('All.NTamd64.10.0');
+});
