@@ -75,7 +75,15 @@ const VIEWS = [
   ['prepare', '/jobs/sail-loft/prepare'],
   ['fit', '/jobs/sail-loft/fit'],
   ['fit-upright', '/jobs/sail-loft/fit', [], { width: 800, height: 1280 }],
-  ['drivers', '/jobs/sail-loft/drivers'],
+  [
+    'drivers',
+    '/jobs/sail-loft/drivers',
+    [
+      (page) => page.locator('#evidence-file').setInputFiles(`${ROOT}demo/packages/quay.inf`),
+      (page) => page.getByText('1 package read').waitFor(),
+    ],
+    { height: 1300 },
+  ],
   ['prove', '/jobs/lighthouse-museum/prove'],
   ['hand-over', '/jobs/lighthouse-museum/hand-over'],
   ['choose-clash', '/jobs/foghorn/choose', [(page) => page.getByText('would solve it').waitFor()]],

@@ -266,6 +266,14 @@ export {
   type PackagesLook,
   lookAtPackages,
 } from './drivers/packageLook.ts';
+export {
+  type StickFile,
+  type StickPackage,
+  type StickStage,
+  fewest,
+  stickFiles,
+  stickOf,
+} from './drivers/stick.ts';
 export { type DeviceIdentities, pciIdentities } from './drivers/setup/identities.ts';
 export { type RankedDriver, rankedDrivers, rankOf } from './drivers/setup/ranking.ts';
 export {

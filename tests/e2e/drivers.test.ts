@@ -1,5 +1,8 @@
 /** Driver packages at hand: dropped as a technician has them, and what they would do to the machine. */
-import { zipSync, strToU8 } from 'fflate';
+import { strToU8, unzipSync, zipSync } from 'fflate';
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { CARDS } from '../../demo/catalogue/cards';
 import { encodedInf } from '../builders/inf';
 import { expect, openStage, test } from './fixtures';
@@ -10,6 +13,7 @@ const named = (vendor: number, device: number) => `PCI\\VEN_${hex(vendor)}&DEV_$
 /** Names every card of the catalogue, and any network port by what it is like. */
 const SETUP = `[Version]
 Signature = "$Windows NT$"
+Class = Net
 Provider = "Sounding Works"
 DriverVer = 03/14/2026, 4.2.0.17
 CatalogFile = all.cat
@@ -37,7 +41,7 @@ const REPORT = JSON.stringify([
 
 test('packages are dropped, and say what they drive, what they take over, and what is wrong with them', async ({
   page,
-}) => {
+}, info) => {
   await openStage(page, 'tide-table-office', 'survey');
   await page.getByRole('tab', { name: 'Evidence' }).click();
   await page.locator('#evidence-text').fill(REPORT);
@@ -81,6 +85,36 @@ test('packages are dropped, and say what they drive, what they take over, and wh
   const wrong = hand.getByRole('article', { name: 'wrong.inf' });
   await expect(wrong).toContainText('The name of a section is not closed by a bracket.');
   await expect(wrong).toContainText('line 3');
+
+  // The stick: unpacked as a hand would, its script run, and one byte changed.
+  const stick = hand.getByRole('region', { name: 'For a stick' });
+  await expect(stick.getByRole('listitem')).toHaveCount(1);
+  await expect(stick).toContainText('Network: Sounding Works, Net, 4.2.0.17');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    stick.getByRole('button', { name: /^Write the stick/ }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('two-screens-and-wi-fi-drivers.zip');
+  const folder = info.outputPath('stick');
+  const inside = unzipSync(readFileSync(await download.path()));
+  for (const [path, bytes] of Object.entries(inside)) {
+    mkdirSync(dirname(join(folder, path)), { recursive: true });
+    writeFileSync(join(folder, path), bytes);
+  }
+  expect(Object.keys(inside).toSorted()).toEqual([
+    '01-Sounding-Works/all.inf',
+    'READ-ME.html',
+    'SHA256SUMS',
+    'check.ps1',
+    'check.sh',
+  ]);
+  const check = () => spawnSync('sh', [join(folder, 'check.sh')], { encoding: 'utf8' }).stdout;
+  expect(check()).toBe('All 2 files are as they were written.\n');
+  const changed = Uint8Array.from(inside['01-Sounding-Works/all.inf']!);
+  changed[100]! ^= 1;
+  writeFileSync(join(folder, '01-Sounding-Works/all.inf'), changed);
+  expect(check()).toContain('changed: 01-Sounding-Works/all.inf');
+  expect(readFileSync(join(folder, 'READ-ME.html'), 'utf8')).toContain('01-Sounding-Works');
 
   // What is known of the system decides, and what was dropped stays while stages come and go.
   await page.getByRole('link', { name: /Survey/ }).click();

@@ -5,7 +5,6 @@
  */
 import { strFromU8, unzipSync } from 'fflate';
 import { cardName, type Card } from '../parts/card.ts';
-import { clipped } from '../parts/limits.ts';
 import type { Machine } from '../parts/machine.ts';
 import { deviceId, emptyFunction, type PciFunction } from '../parts/pciFunction.ts';
 import { readInf } from '../read/drivers/inf.ts';
@@ -19,7 +18,7 @@ import {
 } from '../read/system/moduleAliases.ts';
 import { decodeText } from '../read/text.ts';
 import { isBasicDisplay, isByClass } from '../standards/systemDrivers.ts';
-import { compareVersions } from './classDrivers.ts';
+import { classDriver, compareVersions } from './classDrivers.ts';
 import { modulesFor } from './moduleMatching.ts';
 import { pciIdentities, type DeviceIdentities } from './setup/identities.ts';
 import { rankedDrivers, type IdentityMatch, type RankedDriver } from './setup/ranking.ts';
@@ -28,8 +27,10 @@ import { targetSystemOf, type TargetSystem } from './setup/target.ts';
 
 export interface PackagesLook {
   readonly packages: readonly PackageLook[];
-  /** Files that are no driver's. */
+  /** Files that say nothing of drivers themselves. */
   readonly others: number;
+  /** Planned cards, and devices that nothing drives, for which there is no package and no driver of the system's own. */
+  readonly undriven: readonly string[];
   /** Whether it is known which sections this machine's system takes. */
   readonly takesSetup: 'yes' | 'no' | 'unknown';
 }
@@ -48,6 +49,10 @@ export interface PackageLook {
   readonly allSections: readonly string[];
   readonly models: number;
   readonly drives: readonly DrivenDevice[];
+  /** Bytes of what lies in its folder, itself included. */
+  readonly bytes: number;
+  /** Files that it names and that do not lie beside it. */
+  readonly missing: readonly string[];
   readonly problems: readonly Problem[];
 }
 
@@ -73,7 +78,7 @@ export interface DrivenDevice {
 }
 
 const MOST_FILES = 2_000;
-const LARGEST_INSIDE = 8 * 1024 * 1024;
+const MOST_MISSING = 20;
 const LARGEST_TOGETHER = 128 * 1024 * 1024;
 const SETUP_FILE = /\.inf$/i;
 const ALIAS_FILE = /(^|\/)modules\.alias$/;
@@ -86,18 +91,48 @@ export function lookAtPackages(
   machine: Machine,
   cards: readonly Card[],
 ): PackagesLook {
-  const all = files.flatMap(opened);
+  const all = openedFiles(files);
   const system = targetSystemOf(machine);
   const read = all.slice(0, MOST_FILES).flatMap((file) => readDriverFile(file) ?? []);
   const devices = [...cards.map(plannedDevice), ...machine.functions.map(presentDevice)];
   const best = new Map(
     devices.map((device) => [device.id, bestOf(device, read, system)?.package ?? null]),
   );
+  const packages = read.map((file) => ({
+    ...lookOf(file, devices, system, best),
+    ...besides(file, all),
+  }));
+  const driven = new Set(packages.flatMap(({ drives }) => drives.map(({ id }) => id)));
   return {
-    packages: read.map((file) => lookOf(file, devices, system, best)),
+    packages,
     others: all.length - read.length,
+    undriven: undrivenOf(devices, driven, machine),
     takesSetup: system !== null ? 'yes' : saysOtherwise(machine) ? 'no' : 'unknown',
   };
+}
+
+/** Bridges, memory and the board's own helpers want no driver of a maker's. */
+const NEEDS_NONE: ReadonlySet<number> = new Set([0x05, 0x06, 0x08, 0x0b]);
+
+function undrivenOf(
+  devices: readonly Device[],
+  driven: ReadonlySet<string>,
+  { system, functions }: Machine,
+): readonly string[] {
+  // A report of ports and cards may say nothing of drivers at all.
+  const tellsDrivers = functions.some(({ driver }) => driver !== null);
+  return devices
+    .filter(({ id, isPlanned, fn }) => {
+      const class24 = (fn.classCode << 8) | fn.programmingInterface;
+      const isIdle = isPlanned || (tellsDrivers && fn.driver === null);
+      return (
+        isIdle &&
+        !driven.has(id) &&
+        !NEEDS_NONE.has(fn.classCode >> 8) &&
+        classDriver(class24, system) === null
+      );
+    })
+    .map(({ name }) => name);
 }
 
 const saysOtherwise = ({ system }: Machine): boolean =>
@@ -136,19 +171,18 @@ function plannedDevice({ ids, ...card }: Card, n: number): Device {
   };
 }
 
-/** What an archive holds, with its own name before theirs; anything else as it is. */
+/** What archives hold, with their own name before that of each; anything else as it is. */
+export const openedFiles = (files: readonly EvidenceFile[]): readonly EvidenceFile[] =>
+  files.flatMap(opened).slice(0, MOST_FILES);
+
 function opened({ name, content }: EvidenceFile): readonly EvidenceFile[] {
   if (!ARCHIVE.test(name) || typeof content === 'string') return [{ name, content }];
   let together = 0;
   try {
     const inside = unzipSync(content, {
-      filter: (entry) => {
-        const isWanted =
-          entry.originalSize <= LARGEST_INSIDE &&
-          together + entry.originalSize <= LARGEST_TOGETHER &&
-          [SETUP_FILE, ALIAS_FILE, BUILT_IN_FILE].some((each) => each.test(entry.name));
-        if (isWanted) together += entry.originalSize;
-        return isWanted;
+      filter: ({ name: path, originalSize }) => {
+        together += originalSize;
+        return !path.endsWith('/') && together <= LARGEST_TOGETHER;
       },
     });
     return Object.entries(inside).map(([path, bytes]) => ({
@@ -160,6 +194,36 @@ function opened({ name, content }: EvidenceFile): readonly EvidenceFile[] {
   }
 }
 
+/** Where a file lies: a path that ends in a stroke, or behind the name of an archive; empty for a file by itself. */
+export const folderOf = (name: string): string =>
+  name.slice(0, Math.max(name.lastIndexOf('/') + 1, name.lastIndexOf(BEHIND_ARCHIVE) + 3, 0) || 0);
+
+const BEHIND_ARCHIVE = ' › ';
+
+/** Files in the folder of a setup file, and in folders within it. */
+export function filesBeside(name: string, all: readonly EvidenceFile[]): readonly EvidenceFile[] {
+  const folder = folderOf(name);
+  return all.filter((each) =>
+    folder === '' ? folderOf(each.name) === '' : each.name.startsWith(folder),
+  );
+}
+
+function besides(
+  { name, setup }: DriverFile,
+  all: readonly EvidenceFile[],
+): Pick<PackageLook, 'bytes' | 'missing'> {
+  const there = filesBeside(name, all);
+  const names = new Set(
+    there.map((each) => each.name.slice(folderOf(each.name).length).toLowerCase()),
+  );
+  return {
+    bytes: there.reduce((sum, { content }) => sum + content.length, 0),
+    missing: (setup?.files ?? [])
+      .filter((each) => !names.has(each.toLowerCase()))
+      .slice(0, MOST_MISSING),
+  };
+}
+
 interface DriverFile {
   readonly name: string;
   readonly setup: SetupPackage | null;
@@ -169,10 +233,13 @@ interface DriverFile {
 
 /** Null for a file that says nothing of drivers. */
 function readDriverFile({ name, content }: EvidenceFile): DriverFile | null {
+  const isNamed = [SETUP_FILE, ALIAS_FILE, BUILT_IN_FILE].some((each) => each.test(name));
+  // Of a dropped file the name tells; what was pasted has none.
+  if (!isNamed && typeof content !== 'string') return null;
   const text = typeof content === 'string' ? content : textOf(name, content);
   const problems = new ProblemList();
   const done = (setup: SetupPackage | null, aliases: AliasList | null): DriverFile => ({
-    name: clipped(name),
+    name,
     setup,
     aliases,
     problems: problems.all,
@@ -202,7 +269,7 @@ function lookOf(
   devices: readonly Device[],
   system: TargetSystem | null,
   best: ReadonlyMap<string, SetupPackage | null>,
-): PackageLook {
+): Omit<PackageLook, 'bytes' | 'missing'> {
   const taken = setup === null || system === null ? [] : modelsFor(setup, system);
   return {
     name,

@@ -15,6 +15,7 @@ import {
 } from '$core';
 import { everything, takeIn } from '../state/restore';
 import { KEPT_LISTS } from '../state/stores';
+import { sha256 } from './sha256';
 
 /** What a backup would change, thing by thing. */
 export interface Look {
@@ -36,11 +37,6 @@ type OnProgress = (done: number, of: number) => void;
 const TELL_EVERY = 10;
 
 let there: readonly StoredItem[] = [];
-
-const sha256 = async (bytes: Uint8Array): Promise<string> => {
-  const hash = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as BufferSource));
-  return Array.from(hash, (byte) => byte.toString(16).padStart(2, '0')).join('');
-};
 
 const freshId = () => crypto.randomUUID();
 const now = () => new Date().toISOString();

@@ -5,6 +5,8 @@ import {
   lookAtPackages,
   observeReport,
   readFiles,
+  stickFiles,
+  stickOf,
   takeEvidence,
   type Card,
   type DeviceObservation,
@@ -21,6 +23,7 @@ import {
   type Problem,
 } from '$core';
 import { thenLetGo } from './letGo';
+import { stickArchive } from './stickArchive';
 
 export interface EvidenceTaken {
   readonly files: readonly FileReport[];
@@ -85,6 +88,9 @@ export const readWork = {
   /** The packages looked at last, for a machine or a plan that was changed. */
   lookAgain: (machine: Machine, cards: readonly Card[]): PackagesLook =>
     lookAtPackages(packages, machine, cards),
+  /** The packages looked at last that the machine and the plan want, as an archive for a stick. @param page to read on the bench */
+  writeStick: (machine: Machine, cards: readonly Card[], page: string): Promise<Uint8Array> =>
+    stickArchive(stickFiles(stickOf(lookAtPackages(packages, machine, cards)), packages), page),
   /** What was read last, held against the job's accepted plan. @param at ISO instant */
   observe: (job: Job, at: string): readonly DeviceObservation[] =>
     last === null ? [] : observeReport(job, last, at),

@@ -43,6 +43,8 @@ export interface SetupPackage {
   /** It names a catalogue, by which a system can check who made it and that nothing was changed. */
   readonly hasCatalogue: boolean;
   readonly makers: readonly MakersModels[];
+  /** Files that belong to it, by their own names: what it copies, and its catalogues. */
+  readonly files: readonly string[];
   readonly inf: Inf;
 }
 
@@ -59,12 +61,25 @@ export function readSetupPackage(inf: Inf, problems: ProblemList): SetupPackage 
     className: valueIn(inf, 'version', 'class') ?? '',
     release: releaseOf(inf, problems),
     hasCatalogue: catalogues.some(({ values: [name = ''] }) => name !== ''),
+    files: distinctBy(
+      [
+        ...catalogues.flatMap(({ values: [name = ''] }) => (name === '' ? [] : name)),
+        ...sourceFiles(inf),
+      ],
+      String,
+    ),
     makers: distinctBy(linesIn(inf, 'manufacturer'), ({ values: [base = ''] }) => base).map(
       (line) => modelsOf(line, inf, problems),
     ),
     inf,
   };
 }
+
+/** `[SourceDisksFiles]`, for any system: file = disk, folder, size. */
+const sourceFiles = ({ sections }: Inf): readonly string[] =>
+  [...sections].flatMap(([name, lines]) =>
+    /^sourcedisksfiles(\.|$)/.test(name) ? lines.flatMap(({ key }) => key ?? []) : [],
+  );
 
 /** What names a section that another one named before adds nothing. Letters may be small or large. */
 const distinctBy = <Each>(list: readonly Each[], nameOf: (each: Each) => string): readonly Each[] =>

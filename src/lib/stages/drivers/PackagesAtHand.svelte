@@ -8,6 +8,7 @@
   import type { JobModel } from '../jobModel.svelte';
   import ReportDrop from '../ReportDrop.svelte';
   import { packagesAtHand } from './packagesAtHand.svelte';
+  import Stick from './Stick.svelte';
 
   let { model }: { model: JobModel } = $props();
 
@@ -91,9 +92,18 @@
           {:else if each.kind === 'aliases' || look.takesSetup === 'yes'}
             <p>Drives nothing of this machine or plan.</p>
           {/if}
+          {#if each.missing.length > 0}
+            <p>
+              Named by it and not there: {each.missing.join(', ')}. Without them the system may
+              refuse it.
+            </p>
+          {/if}
           <ProblemLines problems={each.problems} />
         </article>
       {/each}
+    {/if}
+    {#if look !== null && look.packages.length > 0}
+      <Stick {model} {look} {atHand} />
     {/if}
   </div>
 </section>

@@ -4,7 +4,7 @@ import { askReader } from '$lib/workers/reader';
 import type { DroppedFile } from '$lib/workers/readWork';
 import type { JobModel } from '../jobModel.svelte';
 
-class PackagesAtHand {
+export class PackagesAtHand {
   look = $state.raw<PackagesLook | null>(null);
   progress = $state.raw<{ readonly done: number; readonly of: number } | null>(null);
   failed = $state('');
@@ -31,6 +31,17 @@ class PackagesAtHand {
       return false;
     } finally {
       this.progress = null;
+    }
+  }
+
+  /** The chosen packages as an archive, to be unpacked onto a stick. */
+  async stick(page: string): Promise<Uint8Array | null> {
+    this.failed = '';
+    try {
+      return await askReader((reader) => reader.writeStick(...this.asked(), page));
+    } catch (error) {
+      this.failed = String(error);
+      return null;
     }
   }
 
