@@ -194,6 +194,7 @@ export type { ReportedMode } from './read/screens/modes.ts';
 export { readDeviceList } from './read/system/deviceList.ts';
 export { readEthtool, readIpLink, readOsRelease, readUname } from './read/system/linux.ts';
 export { readModulesAlias } from './read/system/moduleAliases.ts';
+export { type DeviceProblem, deviceProblemIn } from './standards/problemCodes.ts';
 export { type Inf, type InfLine, readInf } from './read/drivers/inf.ts';
 export { nameIn, readIdList } from './read/idList.ts';
 export { type EvidenceKind } from './read/recognise.ts';

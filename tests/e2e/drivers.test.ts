@@ -37,6 +37,14 @@ const REPORT = JSON.stringify([
     Service: 'pendle',
     LocationInfo: 'PCI bus 9, device 0, function 0',
   },
+  {
+    InstanceId: 'PCI\\VEN_F1A1&DEV_7010&SUBSYS_0001F1A1&REV_01\\3&1',
+    Name: 'Sound of the board',
+    HardwareIds: ['PCI\\VEN_F1A1&DEV_7010&CC_040100'],
+    Status: 'Error',
+    ConfigManagerErrorCode: 28,
+    LocationInfo: 'PCI bus 10, device 0, function 0',
+  },
 ]);
 
 test('packages are dropped, and say what they drive, what they take over, and what is wrong with them', async ({
@@ -47,7 +55,9 @@ test('packages are dropped, and say what they drive, what they take over, and wh
   await page.locator('#evidence-text').fill(REPORT);
   await page.getByRole('button', { name: 'Read it' }).click();
   // The tab goes on to the slots by itself.
-  await expect(page.getByText('Read and taken into the survey: 1 device')).toBeAttached();
+  await expect(page.getByText('Read and taken into the survey: 2 devices')).toBeAttached();
+  await page.getByRole('tab', { name: 'Evidence' }).click();
+  await expect(page.getByText('No driver is installed. Drop packages in Drivers')).toBeVisible();
   await page.getByRole('link', { name: /Choose/ }).click();
   await page.getByRole('button', { name: /^Accept/ }).click();
   await page.getByRole('link', { name: /Drivers/ }).click();
@@ -90,6 +100,7 @@ test('packages are dropped, and say what they drive, what they take over, and wh
   const stick = hand.getByRole('region', { name: 'For a stick' });
   await expect(stick.getByRole('listitem')).toHaveCount(1);
   await expect(stick).toContainText('Network: Sounding Works, Net, 4.2.0.17');
+  await expect(stick).toContainText('No package drives: ');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     stick.getByRole('button', { name: /^Write the stick/ }).click(),

@@ -1,6 +1,7 @@
 <script lang="ts">
   /** What the machine reported of its devices: ports with slots, what does not work, and everything as a tree. */
   import {
+    deviceProblemIn,
     functionName,
     portTree,
     portsWithSlots,
@@ -8,6 +9,7 @@
     type PortWithSlot,
     type TreeNode,
   } from '$core';
+  import { DEVICE_PROBLEM_WORDS } from '$lib/wording/deviceProblems';
   import { linkWords } from '$lib/wording/figures';
 
   let { machine }: { machine: Machine } = $props();
@@ -49,7 +51,16 @@
   <h3>Devices that are not working</h3>
   <ul class="trouble">
     {#each machine.inTrouble as { id, name, status }, n (n)}
-      <li><strong>{name || 'no name'}</strong> {status} <code>{id}</code></li>
+      {@const problem = deviceProblemIn(status)}
+      <li>
+        <strong>{name || 'no name'}</strong>
+        {status} <code>{id}</code>
+        {#if problem !== null}
+          <span class="meaning"
+            >{DEVICE_PROBLEM_WORDS[problem].means} {DEVICE_PROBLEM_WORDS[problem].next}</span
+          >
+        {/if}
+      </li>
     {/each}
   </ul>
 {/if}
@@ -99,6 +110,10 @@
   .below {
     display: block;
     color: var(--tenant-limited);
+  }
+  .meaning {
+    display: block;
+    color: var(--cds-text-02);
   }
   table {
     margin-top: 1.25rem;
