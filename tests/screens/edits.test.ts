@@ -4,7 +4,7 @@ import { contradictions, addClaim, valueOf, type Machine } from '$core';
 import { movedObstacle, movedSlot, stretchedObstacle } from '$lib/board/edits';
 import { boardLayout } from '$lib/board/layout';
 import { slotLine } from '$lib/board/slotWords';
-import { contradictionWords } from '$lib/wording/facts';
+import { contradictionWords } from '$lib/wording/contradictions';
 import {
   LENGTHS_FIELD,
   PLUGS_FIELD,

@@ -3,7 +3,8 @@
   import { Tab, TabContent, Tabs, TextInput } from 'carbon-components-svelte';
   import { housings, partOf, type Machine, type PartOf } from '$core';
   import { selection, type FactPlace } from '$lib/state/selection.svelte';
-  import { FACT_WORDS, contradictionWords } from '$lib/wording/facts';
+  import { contradictionWords } from '$lib/wording/contradictions';
+  import { FACT_WORDS } from '$lib/wording/facts';
   import type { JobModel } from '../jobModel.svelte';
   import CaseForm from './CaseForm.svelte';
   import Evidence from './Evidence.svelte';

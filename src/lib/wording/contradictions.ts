@@ -1,0 +1,176 @@
+/** Facts of which two sources say different things, and how the values of every fact are said. */
+import {
+  factNameAt,
+  type Claim,
+  type Contradiction,
+  type FactCode,
+  type FactName,
+  type FactValues,
+  type Link,
+  type Machine,
+  type Source,
+} from '$core';
+import { deliveryWords } from './deliveries';
+import { COPY_DRIVE_WORDS, FACT_WORDS, SYSTEM_FAMILY_WORDS } from './facts';
+import { linkWords, modeWords } from './figures';
+import { HEADER_WORDS, INPUT_WORDS } from './things';
+
+/** Facts that can be contradicted and that no rule asks for by name. */
+const OTHER_NAMES: Readonly<Record<Exclude<FactName, FactCode>, string>> = {
+  'slot.number': 'Number of the slot',
+  'slot.port': 'Port of the slot',
+  'slot.place': 'Place of the slot',
+  'slot.hotPlug': 'Hot-plug',
+  'slot.cardLength': 'Length of cards it takes',
+  'slot.sharesOpening': 'Opening shared with another slot',
+  'occupant.openings': 'Openings the card takes',
+  'occupant.lengthMm': 'Length of the card',
+  'occupant.fan': 'Fan of the card',
+  'occupant.watts': '12 V load of the card',
+  'occupant.plugs': 'Plugs that feed the card',
+  'occupant.frontLeads': 'Front leads joined to the card',
+  'case.heightRoomMm': 'Room for height',
+  'case.bays': 'Free drive bays',
+  'case.spareScrews': 'Spare screws',
+  'supply.labelWatts': 'Watts on the label of the supply',
+  'supply.ageYears': 'Age of the supply',
+  'supply.measuredWatts': '12 V load measured at full load',
+  'supply.plugsInUse': 'Plugs in use',
+  'system.name': 'Name of the system',
+  'system.build': 'Build or kernel',
+  'system.secureBoot': 'Secure boot',
+  'firmware.version': 'Firmware version',
+  'path.cableMetres': 'Length of the cable',
+  'path.ownMegabits': 'Link speed now',
+  'path.ownDrive': 'Local drive',
+  'path.farDrive': 'Drive at the far end',
+  'path.ownArray': 'RAID level of the local drives',
+  'path.farArray': 'RAID level at the far end',
+  'screen.preferred': 'Native mode of the screen',
+  'board.board': 'Outline of the board',
+  'board.builtIn': 'Devices on the board',
+};
+
+const asIs = String;
+const yesOrNo = (is: boolean): string => (is ? 'yes' : 'no');
+const inUnit = (unit: string) => (value: number) => `${value} ${unit}`;
+const listed = (values: readonly (string | number)[]): string =>
+  values.length === 0 ? 'none' : values.join(', ');
+const placed = ({ xMm, yMm }: { readonly xMm: number; readonly yMm: number }): string =>
+  `${xMm} × ${yMm} mm from the corner`;
+const arrayed = (array: FactValues['path.ownArray']): string =>
+  array === null ? 'single' : `${array.count} drives, ${array.how}`;
+
+/** How the values of every fact are said. */
+const VALUES: { readonly [Name in FactName]: (value: FactValues[Name]) => string } = {
+  'slot.number': asIs,
+  'slot.port': asIs,
+  'slot.connectorLanes': (lanes) => `x${lanes}`,
+  'slot.lanes': (lanes) => `x${lanes}`,
+  'slot.generation': (generation) => `Gen ${generation}`,
+  'slot.openEnd': yesOrNo,
+  'slot.powerWatts': inUnit('W'),
+  'slot.opening': asIs,
+  'slot.occupant': (card) => card?.name ?? 'nothing',
+  'slot.uplink': (uplink) =>
+    uplink === null
+      ? 'none'
+      : linkWords({ generation: uplink.generation, width: uplink.lanes as Link['width'] }),
+  'slot.splits': yesOrNo,
+  'slot.keying': asIs,
+  'slot.key': asIs,
+  'slot.moduleLengthsMm': listed,
+  'slot.wired': listed,
+  'slot.place': placed,
+  'slot.hotPlug': yesOrNo,
+  'slot.cardLength': (length) => (length === 'short' ? 'half length' : 'full length'),
+  'slot.sharesOpening': yesOrNo,
+  'occupant.openings': asIs,
+  'occupant.lengthMm': inUnit('mm'),
+  'occupant.fan': (fan) =>
+    fan === null ? 'none' : `from ${fan.fromMm} mm on, ${fan.airMm} mm of air`,
+  'occupant.watts': inUnit('W'),
+  'occupant.plugs': listed,
+  'occupant.frontLeads': (leads) => listed(leads.map((lead) => HEADER_WORDS[lead])),
+  'case.bracket': asIs,
+  'case.openings': asIs,
+  'case.lengthRoomMm': inUnit('mm'),
+  'case.heightRoomMm': inUnit('mm'),
+  'case.frontLeads': (leads) => listed(leads.map(({ type }) => HEADER_WORDS[type])),
+  'case.bays': asIs,
+  'case.covers': asIs,
+  'case.spareScrews': asIs,
+  'supply.labelWatts': inUnit('W'),
+  'supply.twelveVoltWatts': inUnit('W'),
+  'supply.ageYears': inUnit('years'),
+  'supply.baseWatts': inUnit('W'),
+  'supply.measuredWatts': inUnit('W'),
+  'supply.plugsInUse': (plugs) => listed(plugs.map(({ type, feeds }) => `${type} for ${feeds}`)),
+  'supply.plugs': (plugs) => listed(plugs.map(({ count, type }) => `${count} × ${type}`)),
+  'system.family': (family) => SYSTEM_FAMILY_WORDS[family],
+  'system.version': asIs,
+  'system.architecture': asIs,
+  'system.name': asIs,
+  'system.build': asIs,
+  'system.secureBoot': yesOrNo,
+  'firmware.kind': asIs,
+  'firmware.version': asIs,
+  'firmware.date': asIs,
+  'firmware.largeWindows': yesOrNo,
+  'path.cable': asIs,
+  'path.cableMetres': inUnit('m'),
+  'path.farEndMegabits': listed,
+  'path.internetMegabits': inUnit('Mb/s'),
+  'path.ownMegabits': inUnit('Mb/s'),
+  'path.ownDrive': (drive) => COPY_DRIVE_WORDS[drive],
+  'path.farDrive': (drive) => COPY_DRIVE_WORDS[drive],
+  'path.ownArray': arrayed,
+  'path.farArray': arrayed,
+  'screen.input': (input) => INPUT_WORDS[input],
+  'screen.otherInputs': (inputs) => listed(inputs.map((each) => INPUT_WORDS[each])),
+  'screen.preferred': modeWords,
+  'board.board': ({ widthMm, depthMm }) => `${widthMm} × ${depthMm} mm`,
+  'board.builtIn': (deliveries) => listed(deliveries.map(deliveryWords)),
+  'board.headers': (headers) => listed(headers.map(({ type }) => HEADER_WORDS[type])),
+};
+
+/** The value of a fact in words. */
+const valueWords = <Name extends FactName>(name: Name, value: FactValues[Name]): string =>
+  VALUES[name](value);
+
+/** A contradiction in words, and where it is settled. */
+export function contradictionWords(
+  { path, believed, others }: Contradiction,
+  machine: Machine,
+): {
+  readonly code: FactName;
+  readonly slotId: string | undefined;
+  readonly name: string;
+  readonly says: string;
+} {
+  const [room, n] = path;
+  const slot = room === 'slots' ? machine.slots[Number(n)] : undefined;
+  const code = factNameAt(path);
+  const name =
+    code in FACT_WORDS
+      ? FACT_WORDS[code as FactCode].name
+      : OTHER_NAMES[code as keyof typeof OTHER_NAMES];
+  const says = ({ value, source }: Claim<unknown>) =>
+    `${valueWords(code, value as FactValues[FactName])} ${SOURCE_BY[source]}`;
+  return {
+    code,
+    slotId: slot?.id,
+    name: slot === undefined ? name : `${name}, ${slot.label}`,
+    says: `${says(believed)}, against ${others.map(says).join(', ')}`,
+  };
+}
+
+const SOURCE_BY: Readonly<Record<Source, string>> = {
+  registers: 'by its registers',
+  text: 'by its report',
+  firmware: 'by the firmware',
+  system: 'by its system',
+  screen: 'by the screen',
+  template: 'by the template',
+  technician: 'by hand',
+};
