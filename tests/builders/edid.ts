@@ -123,6 +123,31 @@ function displayIdBlock({ version, timings, tiles, name }: DisplayIdSpec): Uint8
   return block;
 }
 
+/** 3840 × 2160 at 60 Hz over a digital input, and nothing besides. */
+export const PLAIN_EDID: EdidSpec = {
+  maker: 'QZX',
+  product: 0x1234,
+  revision: 4,
+  input: 0xb5,
+  sizeCm: [60, 34],
+  features: 0x06,
+  modes: [
+    {
+      clock10kHz: 53325,
+      widthPx: 3840,
+      blankPx: 160,
+      lines: 2160,
+      blankLines: 62,
+      interlaced: false,
+    },
+  ],
+  name: 'Quayside 27',
+  cta: null,
+  displayId: null,
+  missing: 0,
+  checksumError: 0,
+};
+
 export function buildEdid(spec: EdidSpec): Uint8Array {
   const base = new Uint8Array(128);
   base.set([0, 0xff, 0xff, 0xff, 0xff, 0xff, 0xff, 0]);

@@ -1,7 +1,7 @@
 /** A sample of every kind of evidence, small and invented, for tests that want all of them. */
 import { readFileSync } from 'node:fs';
 import type { EvidenceFile } from '../../src/core/index.ts';
-import { buildEdid } from './edid.ts';
+import { PLAIN_EDID, buildEdid } from './edid.ts';
 import { ascii, buildDump, buildTable, type StructureSpec } from './smbios.ts';
 
 const report = (name: string) =>
@@ -35,22 +35,9 @@ export const MUSEUM_RECORDS: readonly StructureSpec[] = [
 ];
 
 export const SCREEN_BYTES = buildEdid({
+  ...PLAIN_EDID,
   maker: 'GUL',
   product: 0x2704,
-  revision: 4,
-  input: 0xb5,
-  sizeCm: [60, 34],
-  features: 0x06,
-  modes: [
-    {
-      clock10kHz: 53325,
-      widthPx: 3840,
-      blankPx: 160,
-      lines: 2160,
-      blankLines: 62,
-      interlaced: false,
-    },
-  ],
   name: 'Gullview 27',
   cta: {
     codes: [0x90, 97],

@@ -13,32 +13,9 @@ import {
   type Screen,
 } from '../../src/core/index.ts';
 import { screens } from '../../demo/catalogue/row.ts';
-import { buildEdid, type EdidSpec } from '../builders/edid.ts';
+import { PLAIN_EDID as PLAIN, buildEdid, type EdidSpec } from '../builders/edid.ts';
 import { aCard, aMachine, aSlot, told } from '../builders/parts.ts';
 
-const PLAIN: EdidSpec = {
-  maker: 'QZX',
-  product: 0x1234,
-  revision: 4,
-  input: 0xb5,
-  sizeCm: [60, 34],
-  features: 0x06,
-  modes: [
-    {
-      clock10kHz: 53325,
-      widthPx: 3840,
-      blankPx: 160,
-      lines: 2160,
-      blankLines: 62,
-      interlaced: false,
-    },
-  ],
-  name: 'Quayside 27',
-  cta: null,
-  displayId: null,
-  missing: 0,
-  checksumError: 0,
-};
 const CTA = {
   codes: [97, 118],
   hdmi: 60,
