@@ -1,5 +1,16 @@
 /** Setup information files as a careless maker might write them: every way of the syntax, in three encodings. */
 import fc from 'fast-check';
+import type { TargetSystem } from '../../src/core/index';
+
+/** A workstation of version 10 and no newer a build. */
+export const TEN: TargetSystem = {
+  architecture: 'x86-64',
+  major: 10,
+  minor: 0,
+  productType: 1,
+  suites: 0,
+  build: 19_045,
+};
 
 const WORDS = [
   'Harbour',

@@ -14,7 +14,7 @@ import {
   type SetupPackage,
   type TargetSystem,
 } from '../../src/core/index.ts';
-import { packageText, randomPackage } from '../builders/inf.ts';
+import { TEN, packageText, randomPackage } from '../builders/inf.ts';
 import { slowDriver } from '../builders/slowDrivers.ts';
 import { soaked } from '../builders/soak.ts';
 
@@ -28,14 +28,6 @@ const DEVICE = {
   revision: 2,
 };
 const IDENTITIES = pciIdentities(DEVICE);
-const TEN: TargetSystem = {
-  architecture: 'x86-64',
-  major: 10,
-  minor: 0,
-  productType: 1,
-  suites: 0,
-  build: 19_045,
-};
 const ELEVEN = { ...TEN, build: 22_631 };
 const SEVEN = { ...TEN, major: 6, minor: 1, build: 7_601 };
 const SERVER = { ...TEN, productType: 3, build: 17_763 };

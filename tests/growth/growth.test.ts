@@ -23,18 +23,10 @@ import {
 } from '../../src/core/index.ts';
 import { EVERY_KIND } from '../builders/evidence.ts';
 import { hexText } from '../builders/configSpace.ts';
+import { TEN } from '../builders/inf.ts';
 import { ascii, buildTable } from '../builders/smbios.ts';
 
 const MOST_GROWTH = 2.3;
-
-const TEN = {
-  architecture: 'x86-64',
-  major: 10,
-  minor: 0,
-  productType: 1,
-  suites: 0,
-  build: 19_045,
-} as const;
 
 type Content = string | Uint8Array;
 type EvidenceKind = NonNullable<FileReport['kind']>;
