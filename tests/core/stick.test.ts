@@ -1,7 +1,7 @@
 /** The stick of drivers: the fewest packages that do, in an order that works, and what is wrong with it afterwards. */
 import { expect } from 'chai';
 import * as fc from 'fast-check';
-import { strToU8 } from 'fflate';
+import { strToU8, zipSync } from 'fflate';
 import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -130,6 +130,23 @@ describe('A stick of drivers', () => {
       '02-Pendle-Works/net.inf',
       '02-Pendle-Works/own.sys',
       '02-Pendle-Works/x64/ALL.CAT',
+    ]);
+  });
+
+  it('keeps the names of files that were dropped loose, or at the root of an archive', () => {
+    const inf = strToU8(setup('Net', 'Pendle', '2001'));
+    const paths = (dropped: readonly EvidenceFile[]) =>
+      stickFiles(stickOf(lookAtPackages(dropped, machine, [])), dropped).map(({ path }) => path);
+    const loose = [
+      { name: 'network.inf', content: inf },
+      { name: 'own.sys', content: strToU8('sys') },
+      { name: 'folder/other.sys', content: strToU8('of another') },
+    ];
+    expect(paths(loose)).to.deep.equal(['01-Pendle/network.inf', '01-Pendle/own.sys']);
+    const inZip = zipSync({ 'network.inf': inf, 'x64/own.sys': strToU8('sys') });
+    expect(paths([{ name: 'pendle.zip', content: inZip }])).to.deep.equal([
+      '01-Pendle/network.inf',
+      '01-Pendle/x64/own.sys',
     ]);
   });
 

@@ -100,7 +100,7 @@ test('packages are dropped, and say what they drive, what they take over, and wh
   const stick = hand.getByRole('region', { name: 'For a stick' });
   await expect(stick.getByRole('listitem')).toHaveCount(1);
   await expect(stick).toContainText('Network: Sounding Works, Net, 4.2.0.17');
-  await expect(stick).toContainText('No package drives: ');
+  await expect(stick).toContainText('None of these packages drives: ');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     stick.getByRole('button', { name: /^Write the stick/ }).click(),

@@ -186,7 +186,7 @@ function opened({ name, content }: EvidenceFile): readonly EvidenceFile[] {
       },
     });
     return Object.entries(inside).map(([path, bytes]) => ({
-      name: `${name} › ${path}`,
+      name: `${name}${BEHIND_ARCHIVE}${path}`,
       content: bytes,
     }));
   } catch {
@@ -195,8 +195,11 @@ function opened({ name, content }: EvidenceFile): readonly EvidenceFile[] {
 }
 
 /** Where a file lies: a path that ends in a stroke, or behind the name of an archive; empty for a file by itself. */
-export const folderOf = (name: string): string =>
-  name.slice(0, Math.max(name.lastIndexOf('/') + 1, name.lastIndexOf(BEHIND_ARCHIVE) + 3, 0) || 0);
+export function folderOf(name: string): string {
+  const archive = name.lastIndexOf(BEHIND_ARCHIVE);
+  const inside = archive === -1 ? 0 : archive + BEHIND_ARCHIVE.length;
+  return name.slice(0, Math.max(inside, name.lastIndexOf('/') + 1));
+}
 
 const BEHIND_ARCHIVE = ' › ';
 

@@ -53,7 +53,7 @@ export function stickPage(
 ${rows.join('\n')}
 </table>
 <p>Let the system look for drivers in the folder, or run the setup program that lies there. Restart when it asks, before the next.</p>
-${undriven.length === 0 ? '' : `<h2>Not on it: no package drives these</h2>\n<ul>${undriven.map((name) => `<li>${escaped(name)}</li>`).join('')}</ul>`}
+${undriven.length === 0 ? '' : `<h2>Not on it: none of the packages at hand drives these</h2>\n<ul>${undriven.map((name) => `<li>${escaped(name)}</li>`).join('')}</ul>`}
 ${missing.length === 0 ? '' : `<h2>Files that a package names and that were not there</h2>\n<ul>${missing.join('')}</ul>`}
 </html>
 `;

@@ -51,7 +51,7 @@
     </p>
   {/if}
   {#if look.undriven.length > 0}
-    <p class="short">No package drives: {look.undriven.join(', ')}.</p>
+    <p class="short">None of these packages drives: {look.undriven.join(', ')}.</p>
   {/if}
 </section>
 
