@@ -23,7 +23,7 @@ import {
 } from '../src/core/index.ts';
 import { CARDS } from '../demo/catalogue/cards.ts';
 import { EXTRAS } from '../demo/catalogue/extras.ts';
-import { PACKAGES } from '../demo/drivers.ts';
+import { PACKAGES } from '../tests/builders/library.ts';
 import { demoJobs } from '../demo/jobs.ts';
 import { scaleOf } from '../src/core/planner/candidates/cost.ts';
 import { planContextOf } from '../src/core/planner/answers/plan.ts';
@@ -33,7 +33,7 @@ import { wholeBundle } from './bundle.ts';
 import { largeRequests } from './planner.ts';
 
 const text = readFileSync('demo/evidence/lighthouse-museum.lspci.txt', 'utf8');
-const jobs = demoJobs(text);
+const jobs = demoJobs(text, PACKAGES);
 
 /** Median of the runs in milliseconds, after a warm-up. */
 function median(runs: number, work: () => void): number {

@@ -9,7 +9,7 @@ import {
 } from '../src/core/index.ts';
 import { CARDS } from '../demo/catalogue/cards.ts';
 import { EXTRAS } from '../demo/catalogue/extras.ts';
-import { PACKAGES } from '../demo/drivers.ts';
+import { PACKAGES } from '../tests/builders/library.ts';
 import { aMachine, aSlot, told } from '../tests/builders/parts.ts';
 
 /** The catalogue again and again, each copy at a price and a size of its own. */

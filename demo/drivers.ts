@@ -1,44 +1,57 @@
-/** The invented driver library: which package serves which device on which system. */
-import { deviceId, type Card, type DriverPackage } from '../src/core/index.ts';
-import { CARDS } from './catalogue/cards.ts';
+/**
+ * The invented driver library: packages as their makers publish them. What each drives is read from its own files in
+ * `packages/`; only what stands on a maker's page is told here.
+ */
+import { createHash } from 'node:crypto';
+import {
+  ProblemList,
+  readInf,
+  readSetupPackage,
+  setupSaying,
+  type DriverPackage,
+} from '../src/core/index.ts';
 
-type System = DriverPackage['systems'][number];
+type Installer = DriverPackage['installer'];
 
-const windows = (from: string, to: string | null = null): System => ({
-  family: 'windows',
-  architecture: 'x86-64',
-  from,
-  to,
-});
-const linux = (from: string): System => ({
-  family: 'linux',
-  architecture: 'x86-64',
-  from,
-  to: null,
-});
+/** What stands on the page from which it is downloaded. */
+interface Published extends Partial<
+  Pick<DriverPackage, 'channel' | 'order' | 'hotPlug' | 'installer' | 'firmware' | 'bootParameter'>
+> {
+  readonly id: string;
+  readonly maker: string;
+  readonly title: string;
+  readonly version: string;
+  readonly released: string;
+  /** The first kernel that it is for. */
+  readonly kernels?: string;
+}
 
-/** Identities of a maker's cards of a kind, or of those that a test picks. */
-const devices = (
-  maker: string,
-  kind: Card['delivers']['kind'],
-  picks: (card: Card) => boolean = () => true,
-): string[] =>
-  CARDS.filter((card) => card.maker === maker && card.delivers.kind === kind && picks(card)).map(
-    ({ ids }) => deviceId(ids),
-  );
+const DISPLAY_INSTALLER: Installer = {
+  restarts: 1,
+  flickers: true,
+  goesOn: false,
+  hasCleanOption: true,
+  typicalAdds: ['control panel', 'sound over the screen lead'],
+  expressAdds: ['settings of the last driver'],
+};
+const NETWORK_INSTALLER: Installer = {
+  restarts: 0,
+  flickers: false,
+  goesOn: false,
+  hasCleanOption: false,
+  typicalAdds: ['teaming and VLAN'],
+  expressAdds: [],
+};
 
-export const PACKAGES: readonly DriverPackage[] = [
+const PUBLISHED: readonly Published[] = [
   {
     id: 'kelpwick-display-32',
     maker: 'Kelpwick',
     title: 'Kelpwick display driver',
     version: '32.4.1',
     released: '2026-09-30',
-    deviceIds: devices('Kelpwick', 'screens'),
-    systems: [windows('10')],
-    order: 'card-first',
-    inbox: false,
-    hotPlug: null,
+    channel: 'newest',
+    installer: DISPLAY_INSTALLER,
   },
   {
     id: 'kelpwick-display-31',
@@ -46,11 +59,7 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'Kelpwick display driver',
     version: '31.9.0',
     released: '2026-03-12',
-    deviceIds: devices('Kelpwick', 'screens', ({ year }) => year < 2022),
-    systems: [windows('10')],
-    order: 'card-first',
-    inbox: false,
-    hotPlug: null,
+    installer: DISPLAY_INSTALLER,
   },
   {
     id: 'kelpwick-kernel',
@@ -58,11 +67,9 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'kelpwick kernel module',
     version: '6.1',
     released: '2022-12-11',
-    deviceIds: devices('Kelpwick', 'screens', ({ year }) => year < 2022),
-    systems: [linux('5.10')],
-    order: 'card-first',
-    inbox: true,
+    channel: 'system',
     hotPlug: true,
+    kernels: '5.10',
   },
   {
     id: 'marlstrand-display-9',
@@ -70,11 +77,16 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'Marlstrand display driver',
     version: '9.2',
     released: '2026-10-20',
-    deviceIds: devices('Marlstrand', 'screens', ({ bus }) => bus === 'pcie'),
-    systems: [windows('10'), linux('6.6')],
-    order: 'card-first',
-    inbox: false,
-    hotPlug: null,
+    installer: { ...DISPLAY_INSTALLER!, restarts: 2, goesOn: true },
+  },
+  {
+    id: 'marlstrand-display-9-linux',
+    maker: 'Marlstrand',
+    title: 'Marlstrand display driver',
+    version: '9.2',
+    released: '2026-10-20',
+    kernels: '6.6',
+    bootParameter: 'marl_display.modeset=1',
   },
   {
     id: 'marlstrand-skiff',
@@ -82,11 +94,6 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'Skiff display driver',
     version: '2.7',
     released: '2015-05-04',
-    deviceIds: ['f1a3:7310'],
-    systems: [windows('6.1', '10')],
-    order: 'card-first',
-    inbox: false,
-    hotPlug: null,
   },
   {
     id: 'sundwick-gull-5',
@@ -94,11 +101,6 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'Sundwick radio driver',
     version: '5.10.2',
     released: '2026-06-18',
-    deviceIds: devices('Sundwick', 'wifi', ({ bus, year }) => bus !== 'pci' && year >= 2015),
-    systems: [windows('10')],
-    order: 'card-first',
-    inbox: false,
-    hotPlug: null,
   },
   {
     id: 'sundwick-gull-300',
@@ -106,11 +108,14 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'Gull 300 driver',
     version: '3.0.1',
     released: '2017-02-02',
-    deviceIds: ['f1a4:7400', 'f1a4:7401'],
-    systems: [windows('6.1', '10'), linux('4.4')],
-    order: 'card-first',
-    inbox: false,
-    hotPlug: null,
+  },
+  {
+    id: 'sundwick-gull-300-linux',
+    maker: 'Sundwick',
+    title: 'Gull 300 driver',
+    version: '3.0.1',
+    released: '2017-02-02',
+    kernels: '4.4',
   },
   {
     id: 'sundwick-kernel',
@@ -118,11 +123,10 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'sundwick kernel module',
     version: '6.1',
     released: '2022-12-11',
-    deviceIds: ['f1a4:7402', 'f1a4:7404', 'f1a4:7405', 'f1a4:7410', 'f1a4:7420'],
-    systems: [linux('5.15')],
-    order: 'card-first',
-    inbox: true,
+    channel: 'system',
     hotPlug: true,
+    kernels: '5.15',
+    firmware: { how: 'loaded', name: 'sundwick/gull-5.bin' },
   },
   {
     id: 'brinehollow-wire-12',
@@ -130,11 +134,9 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'Brinehollow network driver',
     version: '12.3',
     released: '2026-07-07',
-    deviceIds: devices('Brinehollow', 'network', ({ bus }) => bus !== 'pci'),
-    systems: [windows('10')],
     order: 'driver-first',
-    inbox: false,
     hotPlug: true,
+    installer: NETWORK_INSTALLER,
   },
   {
     id: 'brinehollow-kernel',
@@ -142,11 +144,9 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'brinehollow kernel module',
     version: '6.1',
     released: '2022-12-11',
-    deviceIds: ['f1a1:7101', 'f1a1:7102', 'f1a1:7106', 'f1a1:7110', 'f1a1:7130'],
-    systems: [linux('5.10')],
-    order: 'card-first',
-    inbox: true,
+    channel: 'system',
     hotPlug: true,
+    kernels: '5.10',
   },
   {
     id: 'brinehollow-jetty',
@@ -154,11 +154,16 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'Enhanced host driver of the system',
     version: '10.0',
     released: '2015-07-29',
-    deviceIds: devices('Brinehollow', 'usb'),
-    systems: [windows('6.1'), linux('2.6')],
-    order: 'card-first',
-    inbox: true,
-    hotPlug: null,
+    channel: 'system',
+  },
+  {
+    id: 'brinehollow-jetty-linux',
+    maker: 'Brinehollow',
+    title: 'Enhanced host driver of the system',
+    version: '10.0',
+    released: '2015-07-29',
+    channel: 'system',
+    kernels: '2.6',
   },
   {
     id: 'pellworth-anchor',
@@ -166,11 +171,8 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'Anchor network driver',
     version: '4.8.0',
     released: '2025-11-11',
-    deviceIds: devices('Pellworth', 'network'),
-    systems: [linux('5.10')],
-    order: 'card-first',
-    inbox: false,
     hotPlug: true,
+    kernels: '5.10',
   },
   {
     id: 'quillbark-sound',
@@ -178,11 +180,18 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'Quillbark sound driver',
     version: '7.1',
     released: '2024-08-19',
-    deviceIds: devices('Quillbark', 'sound', ({ bus }) => bus === 'pcie'),
-    systems: [windows('10'), linux('5.4')],
     order: 'driver-first',
-    inbox: false,
     hotPlug: false,
+  },
+  {
+    id: 'quillbark-sound-linux',
+    maker: 'Quillbark',
+    title: 'Quillbark sound driver',
+    version: '7.1',
+    released: '2024-08-19',
+    order: 'driver-first',
+    hotPlug: false,
+    kernels: '5.4',
   },
   {
     id: 'brinehollow-painter',
@@ -190,11 +199,16 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'Painter network driver of the system',
     version: '6.1',
     released: '2009-10-22',
-    deviceIds: devices('Brinehollow', 'network', ({ bus }) => bus === 'pci'),
-    systems: [windows('6.1', '10'), linux('2.6')],
-    order: 'card-first',
-    inbox: true,
-    hotPlug: null,
+    channel: 'system',
+  },
+  {
+    id: 'brinehollow-painter-linux',
+    maker: 'Brinehollow',
+    title: 'Painter network driver of the system',
+    version: '6.1',
+    released: '2009-10-22',
+    channel: 'system',
+    kernels: '2.6',
   },
   {
     id: 'quillbark-reed',
@@ -202,11 +216,14 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'Reed sound driver',
     version: '3.3',
     released: '2012-03-30',
-    deviceIds: devices('Quillbark', 'sound', ({ bus }) => bus === 'pci'),
-    systems: [windows('6.1', '6.3'), linux('2.6')],
-    order: 'card-first',
-    inbox: false,
-    hotPlug: null,
+  },
+  {
+    id: 'quillbark-reed-linux',
+    maker: 'Quillbark',
+    title: 'Reed sound driver',
+    version: '3.3',
+    released: '2012-03-30',
+    kernels: '2.6',
   },
   {
     id: 'sundwick-petrel',
@@ -214,11 +231,16 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'Petrel radio driver',
     version: '2.1',
     released: '2011-06-01',
-    deviceIds: devices('Sundwick', 'wifi', ({ bus }) => bus === 'pci'),
-    systems: [windows('6.1', '6.3'), linux('2.6')],
     order: 'driver-first',
-    inbox: false,
-    hotPlug: null,
+  },
+  {
+    id: 'sundwick-petrel-linux',
+    maker: 'Sundwick',
+    title: 'Petrel radio driver',
+    version: '2.1',
+    released: '2011-06-01',
+    order: 'driver-first',
+    kernels: '2.6',
   },
   {
     id: 'gannetry-strait',
@@ -226,11 +248,18 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'Strait port driver',
     version: '1.41',
     released: '2025-02-14',
-    deviceIds: devices('Gannetry', 'serialLink'),
-    systems: [windows('10'), linux('5.10')],
     order: 'driver-first',
-    inbox: false,
     hotPlug: true,
+  },
+  {
+    id: 'gannetry-strait-linux',
+    maker: 'Gannetry',
+    title: 'Strait port driver',
+    version: '1.41',
+    released: '2025-02-14',
+    order: 'driver-first',
+    hotPlug: true,
+    kernels: '5.10',
   },
   {
     id: 'thornmere-bollard',
@@ -238,11 +267,16 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'Bollard port driver',
     version: '2.0.7',
     released: '2019-09-09',
-    deviceIds: devices('Thornmere', 'legacy'),
-    systems: [windows('6.1'), linux('4.4')],
     order: 'driver-first',
-    inbox: false,
-    hotPlug: null,
+  },
+  {
+    id: 'thornmere-bollard-linux',
+    maker: 'Thornmere',
+    title: 'Bollard port driver',
+    version: '2.0.7',
+    released: '2019-09-09',
+    order: 'driver-first',
+    kernels: '4.4',
   },
   {
     id: 'thornmere-vault',
@@ -250,11 +284,20 @@ export const PACKAGES: readonly DriverPackage[] = [
     title: 'Vault array driver',
     version: '8.20',
     released: '2023-01-25',
-    deviceIds: devices('Thornmere', 'drives'),
-    systems: [windows('10'), linux('5.4')],
     order: 'driver-first',
-    inbox: false,
     hotPlug: false,
+    firmware: { how: 'flashed', name: 'Vault 8.20' },
+  },
+  {
+    id: 'thornmere-vault-linux',
+    maker: 'Thornmere',
+    title: 'Vault array driver',
+    version: '8.20',
+    released: '2023-01-25',
+    order: 'driver-first',
+    hotPlug: false,
+    kernels: '5.4',
+    firmware: { how: 'flashed', name: 'Vault 8.20' },
   },
   ...(
     [
@@ -263,16 +306,88 @@ export const PACKAGES: readonly DriverPackage[] = [
       ['wifi', 'Oarlock radio driver', '4.2.0', 'driver-first'],
       ['sound', 'Oarlock sound driver', '6.0.1', 'card-first'],
     ] as const
-  ).map(([kind, title, version, order]): DriverPackage => ({
+  ).map(([kind, title, version, order]) => ({
     id: `oarlock-${kind}`,
     maker: 'Oarlock',
     title,
     version,
     released: '2025-09-01',
-    deviceIds: devices('Oarlock', kind, ({ bus }) => bus !== 'pci'),
-    systems: [windows('10')],
     order,
-    inbox: false,
-    hotPlug: null,
   })),
+  {
+    id: 'gannetry-quay',
+    maker: 'Gannetry',
+    title: 'Quay host driver',
+    version: '2.6.0',
+    released: '2026-05-12',
+  },
+  {
+    id: 'quillbark-sound-72',
+    maker: 'Quillbark',
+    title: 'Quillbark sound driver',
+    version: '7.2',
+    released: '2026-11-02',
+    channel: 'newest',
+    order: 'driver-first',
+  },
 ];
+
+/** Files of all packages by their path: folder, stroke, name. */
+export type PackageFiles = Readonly<Record<string, string>>;
+
+export interface PackageFile {
+  readonly name: string;
+  readonly content: string;
+}
+
+/** The files of one package. */
+export const filesOf = (id: string, files: PackageFiles): readonly PackageFile[] =>
+  Object.entries(files).flatMap(([path, content]) =>
+    path.startsWith(`${id}/`) ? { name: path.slice(id.length + 1), content } : [],
+  );
+
+export const driverLibrary = (files: PackageFiles): readonly DriverPackage[] =>
+  PUBLISHED.map(({ kernels, ...page }) => {
+    const own = filesOf(page.id, files);
+    return {
+      channel: 'recommended',
+      order: 'card-first',
+      hotPlug: null,
+      installer: null,
+      firmware: null,
+      bootParameter: null,
+      ...page,
+      says: sayingOf(page.id, own, kernels),
+      files: own.map(({ name, content }) => ({
+        name,
+        bytes: Buffer.byteLength(content),
+        sha256: createHash('sha256').update(content).digest('hex'),
+      })),
+    };
+  });
+
+const ALIAS = /^alias (\S+) (\S+)$/;
+
+function sayingOf(
+  id: string,
+  files: readonly PackageFile[],
+  kernels: string | undefined,
+): DriverPackage['says'] {
+  const inf = files.find(({ name }) => name.endsWith('.inf'));
+  if (inf !== undefined) {
+    const problems = new ProblemList();
+    const setup = readSetupPackage(readInf(inf.content, problems), problems);
+    if (setup !== null) return setupSaying(setup);
+  }
+  const list = files.find(({ name }) => name === 'modules.alias');
+  if (list === undefined || kernels === undefined)
+    throw new Error(`${id}: nothing says what it drives`);
+  return {
+    kind: 'modules',
+    aliases: list.content.split('\n').flatMap((line) => {
+      const [, pattern, module] = ALIAS.exec(line) ?? [];
+      return pattern === undefined || module === undefined ? [] : { pattern, module };
+    }),
+    systems: [{ family: 'linux', architecture: 'x86-64', from: kernels, to: null }],
+  };
+}

@@ -16,6 +16,7 @@ import {
   withCardRecords,
   type Card,
   type Command,
+  type DriverPackage,
   type Job,
   type Machine,
   type Need,
@@ -23,7 +24,6 @@ import {
 } from '../src/core/index.ts';
 import { CARDS } from './catalogue/cards.ts';
 import { EXTRAS } from './catalogue/extras.ts';
-import { PACKAGES } from './drivers.ts';
 import { fittedReport } from './fittedReport.ts';
 import { SCENES } from './scenes.ts';
 import {
@@ -70,9 +70,9 @@ function begin(
   ]);
 }
 
-function accept(job: Job, at: string): Job {
-  const plan = proposePlan({ ...job, cards: CARDS, extras: EXTRAS, library: PACKAGES });
-  return perform(job, at, [{ name: 'acceptPlan', ...acceptanceOf(plan, job, PACKAGES) }]);
+function accept(job: Job, at: string, library: readonly DriverPackage[]): Job {
+  const plan = proposePlan({ ...job, cards: CARDS, extras: EXTRAS, library });
+  return perform(job, at, [{ name: 'acceptPlan', ...acceptanceOf(plan, job, library) }]);
 }
 
 const measured = (needId: string, value: number, at: string): Command => ({
@@ -123,7 +123,7 @@ const tideTable = (): Job =>
     20_000,
   );
 
-function sailLoft(): Job {
+function sailLoft(library: readonly DriverPackage[]): Job {
   const begun = begin(
     'sail-loft',
     day(20, 14),
@@ -140,7 +140,7 @@ function sailLoft(): Job {
     ],
     6_000,
   );
-  const accepted = accept(begun, day(20, 14, 30));
+  const accepted = accept(begun, day(20, 14, 30), library);
   const prepared = tickAll(accepted, day(24, 9), ['prepare']);
   return tickAll(prepared, day(24, 9, 30), ['fit'], 4);
 }
@@ -156,7 +156,7 @@ function cardIn({ id, plan }: Job, slotId: string): Card {
 }
 
 /** @param lspci what the machine itself printed, from the folder of evidence */
-function museum(lspci: string): Job {
+function museum(lspci: string, library: readonly DriverPackage[]): Job {
   const surveyed = withCardRecords(
     takeEvidence(TOWER, readEvidence([{ name: 'lspci.txt', content: lspci }])).machine,
     CARDS,
@@ -192,7 +192,7 @@ function museum(lspci: string): Job {
     ],
     25_000,
   );
-  const accepted = accept(begun, day(17, 11));
+  const accepted = accept(begun, day(17, 11), library);
   const worked = tickAll(accepted, day(18, 9), ['prepare', 'fit', 'drivers', 'prove']);
   const after = fittedReport(lspci, [
     { card: cardIn(worked, 's1'), port: '00:1c.0', bus: '02', link: GEN3_X1, driver: 'ahci' },
@@ -336,14 +336,14 @@ const seeds = (): Job =>
     [{ name: 'setWorth', replacementCents: 45_000, deservesPercent: 33 }],
   );
 
-export function demoJobs(lspci: string): readonly Job[] {
+export function demoJobs(lspci: string, library: readonly DriverPackage[]): readonly Job[] {
   const scenes = SCENES.map(({ id, title, customer, machine, needs, budgetCents }, n) =>
     begin(id, day(25, 8, n * 10), { title, customer }, machine, needs, budgetCents),
   );
   const jobs = [
     tideTable(),
-    sailLoft(),
-    museum(lspci),
+    sailLoft(library),
+    museum(lspci, library),
     boatyard(),
     pilots(),
     ferry(),

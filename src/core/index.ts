@@ -150,13 +150,24 @@ export {
   plainNeed,
   unitsNeeded,
 } from './parts/need.ts';
-export { DriverPackage } from './parts/driverPackage.ts';
+export {
+  type Channel,
+  type DriverWays,
+  type SetupPackage,
+  DriverPackage,
+  PLAIN_WAYS,
+  comesWithSystem,
+} from './parts/driverPackage.ts';
 export {
   type DeviceObservation,
+  type DevicesObservation,
+  type DriveObservation,
   type FigureObservation,
   Observation,
   enteredFigure,
+  drivesNamed,
   enteredSerial,
+  namedDrive,
   serialOf,
   figureFor,
 } from './parts/observation.ts';
@@ -194,6 +205,7 @@ export type { ReportedMode } from './read/screens/modes.ts';
 export { readDeviceList } from './read/system/deviceList.ts';
 export { readEthtool, readIpLink, readOsRelease, readUname } from './read/system/linux.ts';
 export { readModulesAlias } from './read/system/moduleAliases.ts';
+export { clipped } from './parts/limits.ts';
 export { type DeviceProblem, deviceProblemIn } from './standards/problemCodes.ts';
 export { type Inf, type InfLine, readInf } from './read/drivers/inf.ts';
 export { nameIn, readIdList } from './read/idList.ts';
@@ -258,13 +270,28 @@ export { modalias, modulesFor, shellMatch } from './drivers/moduleMatching.ts';
 export {
   type DriverChoice,
   type DriverLibrary,
-  bestPackage,
+  type Outranked,
+  type OutranksBy,
+  chooseDriver,
+  driverForCard,
+  isDriven,
+  namesAny,
   packagesFor,
-} from './drivers/packages.ts';
+  toInstall,
+} from './drivers/chooseDriver.ts';
+export {
+  type DeviceAsked,
+  cardAsked,
+  functionAsked,
+  instanceAsked,
+  machineAsked,
+} from './drivers/deviceAsked.ts';
+export { type PackageRecord, packageRecords } from './drivers/packageRecords.ts';
 export {
   type DrivenDevice,
   type PackageLook,
   type PackagesLook,
+  folderOf,
   lookAtPackages,
 } from './drivers/packageLook.ts';
 export {
@@ -277,12 +304,8 @@ export {
 } from './drivers/stick.ts';
 export { type DeviceIdentities, pciIdentities } from './drivers/setup/identities.ts';
 export { type RankedDriver, rankedDrivers, rankOf } from './drivers/setup/ranking.ts';
-export {
-  type SetupPackage,
-  installingOf,
-  modelsFor,
-  readSetupPackage,
-} from './drivers/setup/setupPackage.ts';
+export { installingOf, modelsFor } from './drivers/setup/sections.ts';
+export { readSetupPackage, setupSaying } from './drivers/setup/setupPackage.ts';
 export { type TargetSystem, readTarget, targetSystemOf } from './drivers/setup/target.ts';
 export { classDriver, compareReleases, compareVersions } from './drivers/classDrivers.ts';
 
@@ -437,13 +460,14 @@ export {
   type StepValues,
 } from './procedure/step.ts';
 export { steps } from './procedure/steps.ts';
+export { openItems } from './procedure/openItems.ts';
 export {
   type JobSummary,
   type OpenCounts,
-  openItems,
+  openBefore,
   standing,
   summaryOf,
-} from './procedure/openItems.ts';
+} from './procedure/standing.ts';
 
 export {
   type Acceptance,
@@ -455,7 +479,22 @@ export { openingsOf } from './assembly/openings.ts';
 export { type AssembledCard, type Assembly, assemblyOf, newCardsOf } from './assembly/assembly.ts';
 export { type Expectation, expectations } from './assembly/expectations.ts';
 export { type FallBack, type Judgement, judge } from './diagnosis/judge.ts';
+export {
+  DRIVER_OUTCOMES,
+  type DriverOutcome,
+  type DriverState,
+  driverStates,
+  lastDevices,
+} from './diagnosis/driverStates.ts';
+export {
+  type DriverTarget,
+  type OldDriver,
+  driverTargets,
+  oldDrivers,
+  packagesWanted,
+} from './assembly/driverTargets.ts';
 export { observeReport } from './diagnosis/observeReport.ts';
+export { provenSteps, stateOf } from './diagnosis/provenSteps.ts';
 export {
   type ReportDifference,
   type ReportOnCard,

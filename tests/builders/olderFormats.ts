@@ -33,18 +33,35 @@ const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
   [['disposition', 'openings'], { watts: null, plugs: null, frontLeads: null }],
   [['baseWatts', 'plugs'], { plugsInUse: null }],
   [['overBudget', 'disturbance', 'wishes'], { longSlot: 100 }],
-  [['deviceIds', 'inbox'], { hotPlug: null }],
   [['leadsBeforeSeating', 'brackets'], { plates: 0 }],
   [['ownPorts', 'socket'], { sataModules: 0 }],
   [['bytesPerSecond', 'ports', 'features'], { team: 'none' }],
   [['together', 'bootable'], { medium: 'solidState', array: 'single', direction: 'read' }],
 ];
 
+/** Until format 7 a package was a list of its devices. */
+const packageOfToday = ({
+  inbox,
+  deviceIds,
+  systems,
+  ...rest
+}: Readonly<Record<string, unknown>>) => ({
+  hotPlug: null,
+  ...rest,
+  channel: inbox === true ? 'system' : 'recommended',
+  says: { kind: 'listed', deviceIds, systems },
+  installer: null,
+  firmware: null,
+  bootParameter: null,
+  files: [],
+});
+
 export const todaysWords = <Part>(part: Part): Part =>
   JSON.parse(
     WORDS.reduce((text, [old, fresh]) => text.replaceAll(old, fresh), JSON.stringify(part)),
     (_, value: unknown) => {
       if (typeof value !== 'object' || value === null) return value;
+      if ('deviceIds' in value && 'inbox' in value) return packageOfToday(value);
       const added = ADDED.find(([marks]) => marks.every((mark) => mark in value))?.[1];
       return added === undefined ? value : { ...value, ...added };
     },

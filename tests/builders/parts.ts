@@ -20,6 +20,8 @@ import {
   type Need,
   type NeedOf,
   type Slot,
+  type DriverPackage,
+  type SystemFamily,
 } from '../../src/core/index.ts';
 import { usb } from '../../demo/catalogue/row.ts';
 
@@ -163,3 +165,35 @@ export const networkNeed = (bytesPerSecond: number, more: Partial<NeedOf<'networ
 
 export const aJob = (...commands: readonly Command[]): Job =>
   commands.reduce((job, command) => apply(job, command, STAMP), emptyJob('test-job', AT));
+
+/** A maker's package that names one network card of the invented maker f1a0, for the systems that the plain machine runs. */
+export const aPackage = (over: Partial<DriverPackage> = {}): DriverPackage => ({
+  id: 'p',
+  maker: 'Maker',
+  title: 'Driver',
+  version: '1.0',
+  released: '2026-01-01',
+  channel: 'recommended',
+  says: listed(['f1a0:7001'], { family: 'windows', from: '10', to: '11' }),
+  order: 'card-first',
+  hotPlug: null,
+  installer: null,
+  firmware: null,
+  bootParameter: null,
+  files: [],
+  ...over,
+});
+
+/** What a maker's page lists. */
+export const listed = (
+  deviceIds: readonly string[],
+  ...systems: readonly {
+    readonly family: SystemFamily;
+    readonly from: string;
+    readonly to: string | null;
+  }[]
+): DriverPackage['says'] => ({
+  kind: 'listed',
+  deviceIds,
+  systems: systems.map((each) => ({ ...each, architecture: 'x86-64' })),
+});

@@ -18,12 +18,21 @@ import {
   assemblyOf,
   type Card,
   type Condition,
-  type DriverPackage,
   type Finding,
   type Machine,
   type Slot,
 } from '../../src/core/index.ts';
-import { aCard, aJob, aMachine, aSlot, networkNeed, told, usbNeed } from '../builders/parts.ts';
+import {
+  aCard,
+  aJob,
+  aMachine,
+  aSlot,
+  networkNeed,
+  told,
+  usbNeed,
+  aPackage,
+  listed,
+} from '../builders/parts.ts';
 
 const codes = (findings: readonly Finding[]) => findings.map(({ code }) => code);
 const verdictOf = (card: Card, slot: Slot, machine: Machine) =>
@@ -324,18 +333,11 @@ describe('Cards that go', () => {
 
 describe('Secure boot', () => {
   const card = aCard({ ids: { vendor: 0xf1a1, device: 1, class24: 0x020000 } });
-  const driver = (inbox: boolean): DriverPackage => ({
-    id: 'd',
-    maker: 'Maker',
-    title: 'Driver',
-    version: '1',
-    released: '2026-01-01',
-    deviceIds: ['f1a1:0001'],
-    systems: [{ family: 'linux', architecture: 'x86-64', from: '5.0', to: null }],
-    order: 'card-first',
-    inbox,
-    hotPlug: null,
-  });
+  const driver = (withSystem: boolean) =>
+    aPackage({
+      says: listed(['f1a1:0001'], { family: 'linux', from: '5.0', to: null }),
+      channel: withSystem ? 'system' : 'recommended',
+    });
   const machine = (secureBoot: boolean) => {
     const plain = aMachine([aSlot(1)]);
     return {
@@ -348,9 +350,9 @@ describe('Secure boot', () => {
       },
     };
   };
-  const found = (secureBoot: boolean, inbox: boolean) => {
+  const found = (secureBoot: boolean, withSystem: boolean) => {
     const on = machine(secureBoot);
-    return codes(slotVerdict(card, on.slots[0]!, on, [driver(inbox)]).findings);
+    return codes(slotVerdict(card, on.slots[0]!, on, [driver(withSystem)]).findings);
   };
 
   it('asks for a key for drivers that do not come with the system', () => {

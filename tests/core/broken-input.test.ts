@@ -21,6 +21,7 @@ import {
 } from '../../src/core/index.ts';
 import { readFileSync } from 'node:fs';
 import { demoJobs } from '../../demo/jobs.ts';
+import { PACKAGES } from '../builders/library.ts';
 import { ETHTOOL, EVERY_KIND, LSPCI_MACHINE } from '../builders/evidence.ts';
 import { AT } from '../builders/parts.ts';
 import { soaked } from '../builders/soak.ts';
@@ -33,7 +34,7 @@ const evidence = (name: string) =>
     'utf8',
   );
 const TEXTS = [evidence('lspci'), evidence('lspci-xxxx')];
-const FILE = writeJobFile(demoJobs(TEXTS[0]!)[1]!);
+const FILE = writeJobFile(demoJobs(TEXTS[0]!, PACKAGES)[1]!);
 
 type Damage = (text: string) => string;
 const part = fc.double({ min: 0, max: 1, noNaN: true });

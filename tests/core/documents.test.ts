@@ -26,7 +26,7 @@ import {
 } from '../../src/core/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
-import { PACKAGES } from '../../demo/drivers.ts';
+import { PACKAGES } from '../builders/library.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { TEMPLATES } from '../../demo/machines.ts';
 import { dataFile, todaysWords } from '../builders/olderFormats.ts';
@@ -90,7 +90,7 @@ describe('A document', () => {
   });
 
   it('of the demo is within every limit: jobs, cards, extras, packages, templates', () => {
-    for (const job of demoJobs(museum)) expect(problemsOf(job), job.id).to.deep.equal([]);
+    for (const job of demoJobs(museum, PACKAGES)) expect(problemsOf(job), job.id).to.deep.equal([]);
     const sound = (
       schema: { safeParse(of: unknown): { error?: unknown } },
       all: readonly unknown[],
@@ -205,7 +205,7 @@ describe('A record that does not validate', () => {
   });
 
   it('leaves a sound machine the very same value', () => {
-    for (const { machine } of demoJobs(museum))
+    for (const { machine } of demoJobs(museum, PACKAGES))
       expect(repairedMachine(machine)).to.deep.equal({ document: machine, dropped: [] });
     const { document, dropped } = repairedMachine({
       ...emptyMachine('Tower'),

@@ -25,9 +25,12 @@ import {
   type DeviceObservation,
   type SheetCard,
   valueOf,
+  cardAsked,
+  PLAIN_WAYS,
+  assemblyOf,
 } from '../../src/core/index.ts';
 import { demoJobs } from '../../demo/jobs.ts';
-import { PACKAGES } from '../../demo/drivers.ts';
+import { PACKAGES } from '../builders/library.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { dataFile, todaysWords, type OldJob } from '../builders/olderFormats.ts';
@@ -97,7 +100,7 @@ const planned = (): Job =>
         { slotId: 's1', card: graphics },
         { slotId: 's3', card: aCard() },
       ],
-      packages: packagesFor([graphics], aMachine([]), PACKAGES),
+      packages: packagesFor([cardAsked(graphics)], aMachine([]), PACKAGES),
     },
   );
 
@@ -167,7 +170,7 @@ describe('Steps', () => {
       {
         name: 'acceptPlan',
         placements: [{ slotId: 's1', card: wire }],
-        packages: packagesFor([wire], aMachine([]), PACKAGES),
+        packages: packagesFor([cardAsked(wire)], aMachine([]), PACKAGES),
       },
     );
     const codes = steps(job).map(({ code }) => code);
@@ -193,18 +196,18 @@ describe('Steps for a card whose driver nobody knows', () => {
   });
 });
 
+const stands = (job: Job) => standing(job, openItems(job));
+
 describe('Where a job stands', () => {
   it('moves through the stages as the work is done', () => {
-    expect(standing(aJob())).to.equal('survey');
-    expect(standing(aJob({ name: 'takeTemplate', machine: aMachine([aSlot(1)]) }))).to.equal(
-      'needs',
-    );
+    expect(stands(aJob())).to.equal('survey');
+    expect(stands(aJob({ name: 'takeTemplate', machine: aMachine([aSlot(1)]) }))).to.equal('needs');
     let job = planned();
-    expect(standing(job)).to.equal('prepare');
+    expect(stands(job)).to.equal('prepare');
     for (const { id } of steps(job)) job = apply(job, { name: 'tickStep', stepId: id }, STAMP);
-    expect(standing(job)).to.equal('prove');
+    expect(stands(job)).to.equal('prove');
     job = apply(job, measured('usb', 420e6), STAMP);
-    expect(standing(job)).to.equal(null);
+    expect(stands(job)).to.equal(null);
     expect(Object.values(openItems(job)).every((count) => count === 0)).to.equal(true);
   });
 });
@@ -260,7 +263,7 @@ describe('Commands', () => {
 
 describe('Job files', () => {
   it('come back as they were written', () => {
-    for (const job of [aJob(), planned(), ...demoJobs(museumText)]) {
+    for (const job of [aJob(), planned(), ...demoJobs(museumText, PACKAGES)]) {
       expect(readJobFile(writeJobFile(job))).to.deep.equal({ job, pictures: {}, problems: [] });
     }
   });
@@ -278,14 +281,14 @@ describe('Job files', () => {
   });
 
   it('are refused when they are newer or something else', () => {
-    expect(readJobFile('{"kind":"tenant-job","format":7,"job":{}}').problems[0]).to.include({
+    expect(readJobFile('{"kind":"tenant-job","format":8,"job":{}}').problems[0]).to.include({
       code: 'file.newer',
-      found: '7',
+      found: '8',
     });
     // Also where only the job inside it is.
     expect(
-      readJobFile('{"kind":"tenant-job","format":5,"job":{"format":7}}').problems[0],
-    ).to.include({ code: 'file.newer', found: '7' });
+      readJobFile('{"kind":"tenant-job","format":5,"job":{"format":8}}').problems[0],
+    ).to.include({ code: 'file.newer', found: '8' });
     expect(readJobFile('{"kind":"letter"}').problems[0]?.code).to.equal('file.notAJob');
     expect(readJobFile('[]').problems[0]?.code).to.equal('file.notAJob');
   });
@@ -376,6 +379,8 @@ describe('Job files', () => {
         unmet: [],
         met: [],
       },
+      packages: [],
+      driverWays: PLAIN_WAYS,
     });
     // From the fifth format on such a file is hostile or damaged.
     const today = readJobFile(old.replaceAll('"format": 4', '"format": 5'));
@@ -392,6 +397,8 @@ describe('Job files', () => {
       ...todaysWords(plain),
       format: JOB_FORMAT,
       plan: { ...todaysWords(before.plan), unmet: [], met: [] },
+      packages: [],
+      driverWays: PLAIN_WAYS,
     });
     expect(readings).to.have.length(2);
     expect(observations).to.deep.equal(
@@ -404,6 +411,26 @@ describe('Job files', () => {
     const ids = new Set(steps(job!).map(({ id }) => id));
     expect(Object.keys(job!.ticks).filter((id) => !ids.has(id))).to.deep.equal([]);
     expect(Object.keys(job!.ticks).length).to.equal(Object.keys(before.ticks).length);
+  });
+
+  it('of the sixth format are read, with packages as lists of their devices', () => {
+    const before = (JSON.parse(dataFile('job-format-6')) as { job: Job }).job;
+    const { job, problems } = readJobFile(dataFile('job-format-6'));
+    expect(problems).to.deep.equal([]);
+    const { plan, ...rest } = job!;
+    const { plan: planBefore, ...restBefore } = before;
+    expect(rest).to.deep.equal({
+      ...restBefore,
+      format: JOB_FORMAT,
+      packages: [],
+      driverWays: PLAIN_WAYS,
+    });
+    expect(plan).to.deep.equal(todaysWords(planBefore));
+    // By that list the same package is chosen as by the files of the library.
+    const wire = assemblyOf(job!).cards.find(({ card }) => card.delivers.kind === 'network')!;
+    expect(wire.driver.package).to.include({ id: 'pellworth-anchor', channel: 'recommended' });
+    const ids = new Set(steps(job!).map(({ id }) => id));
+    expect(Object.keys(job!.ticks).filter((id) => !ids.has(id))).to.deep.equal([]);
   });
 
   it('have a published schema that is the one in use', () => {
@@ -498,7 +525,7 @@ describe('Hand-over sheet', () => {
       ['Slot 1', { generation: 3, width: 16 }],
       ['Slot 3', { generation: 3, width: 1 }],
     ]);
-    expect(sheet.cards[0]?.driver.package?.version).to.equal('32.4.1');
+    expect(sheet.cards[0]?.driver.package?.version).to.equal('31.9.0');
     expect(sheet.cards[1]?.driver.ownDriver).to.equal('xHCI');
     expect(sheet.figures[0]?.judgement?.verdict).to.equal('clear');
     expect([sheet.coversKept, sheet.cardsKept]).to.deep.equal([[], []]);
@@ -514,11 +541,11 @@ describe('Hand-over sheet', () => {
 });
 
 describe('The demo', () => {
-  const all = demoJobs(museumText);
+  const all = demoJobs(museumText, PACKAGES);
   const [tideTable, sailLoft, museum] = all;
 
   it('has jobs at different stages, and a catalogue of every kind', () => {
-    expect([tideTable!, sailLoft!, museum!].map(standing)).to.deep.equal([
+    expect([tideTable!, sailLoft!, museum!].map(stands)).to.deep.equal([
       'choose',
       'fit',
       'hand-over',

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
-import { PACKAGES } from '../../demo/drivers.ts';
+import { PACKAGES } from '../builders/library.ts';
 import { FILM_SHED } from '../../demo/scenes.ts';
 import {
   apply,
@@ -18,6 +18,7 @@ import {
   type Job,
   type Machine,
   type PlanRequest,
+  cardAsked,
 } from '../../src/core/index.ts';
 import { dataFile } from '../builders/olderFormats.ts';
 import { aCard, aJob, aMachine, aSlot, occupiedBy, told } from '../builders/parts.ts';
@@ -42,7 +43,7 @@ function accepted(): Job {
       name: 'acceptPlan',
       placements,
       packages: packagesFor(
-        placements.map(({ card }) => card),
+        placements.map(({ card }) => cardAsked(card)),
         FILM_SHED.machine,
         PACKAGES,
       ),

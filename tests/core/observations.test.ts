@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { fittedReport } from '../../demo/fittedReport.ts';
 import { demoJobs } from '../../demo/jobs.ts';
+import { PACKAGES } from '../builders/library.ts';
 import {
   apply,
   assemblyOf,
@@ -22,7 +23,7 @@ const BEFORE = readFileSync(
   new URL('../../demo/evidence/lighthouse-museum.lspci.txt', import.meta.url),
   'utf8',
 );
-const museum = demoJobs(BEFORE).find(({ id }) => id === 'lighthouse-museum')!;
+const museum = demoJobs(BEFORE, PACKAGES).find(({ id }) => id === 'lighthouse-museum')!;
 const LATER = '2026-11-30T09:00:00.000Z';
 const PORTS = { s1: ['00:1c.0', '02'], s4: ['00:1c.4', '03'], s7: ['00:1b.0', '05'] } as const;
 
@@ -67,7 +68,7 @@ const differences = (job: Job) =>
 describe('A report read after a plan was accepted', () => {
   it('is observed, and changes neither the survey nor the steps nor what is expected', () => {
     const all = steps(museum);
-    expect(all).to.have.length(27);
+    expect(all).to.have.length(31);
     for (const text of [BEFORE, after({ drives: {}, network: {} })]) {
       const job = observed(text);
       expect(job.machine).to.equal(museum.machine);
@@ -183,7 +184,7 @@ describe('A report read after a plan was accepted', () => {
           Problem: problem,
           LocationInfo: 'PCI bus 4, device 0, function 0',
           DriverProvider: 'Maker',
-          DriverVersion: '1.0',
+          DriverVersion: '4.8.0',
           Service: service,
         },
       ]);

@@ -4,7 +4,7 @@ import { expect } from 'chai';
 import ts from 'typescript';
 import * as core from '../../src/core/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
-import { PACKAGES } from '../../demo/drivers.ts';
+import { PACKAGES } from '../builders/library.ts';
 import { TOWER } from '../../demo/machines.ts';
 import { networkNeed, told } from '../builders/parts.ts';
 

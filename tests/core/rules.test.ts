@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { network, drives, screens } from '../../demo/catalogue/row.ts';
-import { PACKAGES } from '../../demo/drivers.ts';
+import { PACKAGES } from '../builders/library.ts';
 import { SCENES } from '../../demo/scenes.ts';
 import {
   emptyCase,
@@ -30,7 +30,16 @@ import {
   type Machine,
   type Slot,
 } from '../../src/core/index.ts';
-import { aCard, aMachine, aSlot, occupiedBy, told, usbNeed } from '../builders/parts.ts';
+import {
+  aCard,
+  aMachine,
+  aSlot,
+  occupiedBy,
+  told,
+  usbNeed,
+  aPackage,
+  listed,
+} from '../builders/parts.ts';
 
 const codes = (findings: readonly Finding[]) => findings.map(({ code }) => code);
 const room = (lengthRoomMm: number, more: Partial<Machine['case']> = {}) =>
@@ -342,19 +351,6 @@ describe('Power', () => {
 
 describe('Driver support', () => {
   const NOT_OF_A_CLASS = { vendor: 0xf1a0, device: 0x7001, class24: 0x020000 };
-  const aPackage = (over: Partial<DriverPackage>): DriverPackage => ({
-    id: 'p',
-    maker: 'Maker',
-    title: 'Driver',
-    version: '1.0',
-    released: '2026-01-01',
-    deviceIds: ['f1a0:7001'],
-    systems: [{ family: 'windows', architecture: 'x86-64', from: '10', to: '11' }],
-    order: 'card-first',
-    inbox: false,
-    hotPlug: null,
-    ...over,
-  });
   const of = (
     library: readonly DriverPackage[] | null,
     machine = aMachine([]),
@@ -421,7 +417,7 @@ describe('Driver support', () => {
     ]);
     // A package for 7 to 8.1 serves 6.2, and not 10.
     const old = aPackage({
-      systems: [{ family: 'windows', architecture: 'x86-64', from: '7', to: '8.1' }],
+      says: listed(['f1a0:7001'], { family: 'windows', from: '7', to: '8.1' }),
     });
     expect(of([old], onVersion('6.2')).code).to.equal('system.package');
     expect(of([old], onVersion('10')).code).to.equal('system.noDriver');

@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
-import { PACKAGES } from '../../demo/drivers.ts';
+import { PACKAGES } from '../builders/library.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import {
   CHART_ROOM,
@@ -15,7 +15,7 @@ import {
   type Scene,
 } from '../../demo/scenes.ts';
 import { TOWER } from '../../demo/machines.ts';
-import { aJob } from '../builders/parts.ts';
+import { aJob, aPackage, listed } from '../builders/parts.ts';
 import { valuesOf } from '../builders/steps.ts';
 import {
   changed,
@@ -119,15 +119,11 @@ describe('Job 3: what a box asks besides', () => {
     slotVerdict(card, there, machine, library).findings.map(({ code }) => code);
   const wire = CARDS.find(({ model }) => model === 'Anchor 10E')!;
   const named = (hotPlug: boolean | null): DriverPackage => ({
-    ...PACKAGES[0]!,
-    deviceIds: [deviceId(wire.ids)],
-    systems: ['linux', 'windows'].map((family) => ({
-      family: family as 'linux',
-      architecture: 'x86-64',
-      from: '0',
-      to: null,
-    })),
-    hotPlug,
+    ...aPackage({ hotPlug }),
+    says: listed(
+      [deviceId(wire.ids)],
+      ...(['linux', 'windows'] as const).map((family) => ({ family, from: '0', to: null })),
+    ),
   });
 
   it('is a driver that bears a box which comes and goes; one of a whole class does', () => {
@@ -184,6 +180,7 @@ describe('Job 5: 10 Gb/s in a loaded workstation', () => {
       new URL('../../demo/evidence/lighthouse-museum.lspci.txt', import.meta.url),
       'utf8',
     ),
+    PACKAGES,
   ).filter(({ id }) => id === 'lighthouse-museum');
   const request = requestOf({ ...museum!, budgetCents: museum!.budgetCents ?? 0 });
 

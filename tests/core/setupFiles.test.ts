@@ -168,6 +168,11 @@ describe('Sections of a setup file by system', () => {
     const of = packageOf(`[Version]
 Signature="$Windows NT$"
 [Manufacturer]
+M=M
+[M]
+"I"=I,PCI\\A
+"J"=J,PCI\\B
+"K"=K,PCI\\C
 [I.NTamd64.10.0]
 FeatureScore=C0
 Include=netrass.inf, other.inf
@@ -179,6 +184,8 @@ AddService=pendle,0x00000002,S
 [J]`);
     const ten = installingOf(of, 'I', TEN)!;
     expect(ten).to.deep.equal({
+      of: 'i',
+      decoration: 'ntamd64.10.0',
       section: 'i.ntamd64.10.0',
       services: [
         { name: 'pendle', isDevices: true },

@@ -24,11 +24,15 @@ import {
   type Need,
   type NeedOf,
   type Step,
+  cardAsked,
+  comesWithSystem,
+  namesAny,
+  deviceId,
 } from '../../src/core/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { drives } from '../../demo/catalogue/row.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
-import { PACKAGES } from '../../demo/drivers.ts';
+import { PACKAGES } from '../builders/library.ts';
 import {
   GAMING,
   MINI,
@@ -79,7 +83,7 @@ const stepsFor = (machine: Machine, ...placed: readonly (readonly [string, strin
         name: 'acceptPlan',
         placements: placed.map(([model, slotId]) => ({ slotId, card: card(model) })),
         packages: packagesFor(
-          placed.map(([model]) => card(model)),
+          placed.map(([model]) => cardAsked(card(model))),
           machine,
           PACKAGES,
         ),
@@ -602,12 +606,8 @@ describe('Job 12: a second network port for a server', () => {
   });
 
   it('lets the maker decide whether the driver comes before the card', () => {
-    const first = PACKAGES.find(({ order, inbox }) => order === 'driver-first' && !inbox)!;
-    const driven = CARDS.find(({ ids }) =>
-      first.deviceIds.includes(
-        `${ids.vendor.toString(16)}:${ids.device.toString(16).padStart(4, '0')}`,
-      ),
-    )!;
+    const first = PACKAGES.find((each) => each.order === 'driver-first' && !comesWithSystem(each))!;
+    const driven = CARDS.find(({ ids }) => namesAny(first, new Set([deviceId(ids)])))!;
     const there = GAMING.slots.find(({ bus }) => bus === driven.bus)!;
     inOrder(
       stepsFor(GAMING, [driven.model, there.id]),

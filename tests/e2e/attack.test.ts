@@ -1,5 +1,6 @@
 /** What was found by attack: one bad record, a full or silent store, a newer window, a stale answer, text half typed. */
 import { demoJobs } from '../../demo/jobs';
+import { PACKAGES } from '../builders/library';
 import { writeJobFile, type Job } from '../../src/core/index';
 import { absurdJob, chanceOf } from '../builders/absurdJob';
 import { soaked } from '../builders/soak';
@@ -34,7 +35,7 @@ test('a record that no trade knows closes nothing: it is set aside, repaired, an
   page,
 }) => {
   await openJobs(page);
-  const [sound] = demoJobs(evidence('lspci'));
+  const [sound] = demoJobs(evidence('lspci'), PACKAGES);
   const absurd = {
     ...sound,
     id: 'absurd',
@@ -74,7 +75,7 @@ test('jobs that validate, however absurd, are imported and opened at every stage
 }) => {
   test.setTimeout(3_600_000);
   await openJobs(page);
-  const sound = demoJobs(evidence('lspci'));
+  const sound = demoJobs(evidence('lspci'), PACKAGES);
   const chance = chanceOf(SEED);
   const count = soaked(2, 100);
   for (let n = 0, opened = 0; opened < count; n += 1) {
@@ -102,7 +103,7 @@ test('two devices in trouble that are the same, and two cards alike, kill no vie
   page,
 }) => {
   await openJobs(page);
-  const job = demoJobs(evidence('lspci')).find(({ id }) => id === 'lighthouse-museum')!;
+  const job = demoJobs(evidence('lspci'), PACKAGES).find(({ id }) => id === 'lighthouse-museum')!;
   const same = { id: 'USB\\VID_F1A5&PID_0101\\7', name: 'Reader', status: 'Error' };
   const twice: Job = {
     ...job,
@@ -143,7 +144,7 @@ test('a part that fails takes nothing else along, and comes back with the job th
   complaints,
 }) => {
   await openJobs(page);
-  const [first] = demoJobs(evidence('lspci'));
+  const [first] = demoJobs(evidence('lspci'), PACKAGES);
   await putRecord(page, 'odd-hour', {
     ...first,
     id: 'odd-hour',

@@ -3,7 +3,7 @@ import { readFileSync, existsSync } from 'node:fs';
 import { expect } from 'chai';
 import { hex4, readLspci } from '../../src/core/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
-import { PACKAGES } from '../../demo/drivers.ts';
+import { PACKAGE_FILES, PACKAGES } from '../builders/library.ts';
 
 const LIST = '/usr/share/misc/pci.ids';
 const EVIDENCE = new URL('../../demo/evidence/', import.meta.url);
@@ -29,7 +29,11 @@ describe('Demo identities against the open PCI id list', () => {
     );
     const used = new Set([
       ...CARDS.map(({ ids }) => hex4(ids.vendor)),
-      ...PACKAGES.flatMap(({ deviceIds }) => deviceIds.map((id) => id.slice(0, 4))),
+      ...Object.values(PACKAGE_FILES).flatMap((text) =>
+        [...text.matchAll(/VEN_([0-9A-F]{4})|v0000([0-9A-F]{4})/g)].map(([, setup, alias]) =>
+          (setup ?? alias ?? '').toLowerCase(),
+        ),
+      ),
       ...evidence.flatMap((fn) => [
         hex4(fn.vendor),
         ...(fn.subsystem ? [hex4(fn.subsystem.vendor)] : []),

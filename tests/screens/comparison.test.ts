@@ -5,7 +5,7 @@ import { compared, sifted, sortedBy, SORTS, type Sifting } from '$lib/catalogue/
 import { metByMachineWords, needWords } from '$lib/wording/needs';
 import { CARDS } from '../../demo/catalogue/cards';
 import { network, usb } from '../../demo/catalogue/row';
-import { PACKAGES } from '../../demo/drivers';
+import { PACKAGES } from '../builders/library';
 import { SMALL_DESKTOP, TOWER } from '../../demo/machines';
 import { aCard, aMachine, aSlot, told } from '../builders/parts';
 

@@ -31,7 +31,7 @@ import { judgementWords } from '$lib/wording/proof';
 import { CAUTION_WORDS, stepWords } from '$lib/wording/steps';
 import { deliveryWords } from '$lib/wording/deliveries';
 import { CARDS } from '../../demo/catalogue/cards';
-import { PACKAGES } from '../../demo/drivers';
+import { PACKAGES } from '../builders/library';
 import { demoJobs } from '../../demo/jobs';
 import { TEMPLATES } from '../../demo/machines';
 import { codesWhere } from '../../src/core/rules/findingCodes.ts';
@@ -47,6 +47,7 @@ import { aCard, told } from '../builders/parts';
 
 const jobs = demoJobs(
   readFileSync(new URL('../../demo/evidence/lighthouse-museum.lspci.txt', import.meta.url), 'utf8'),
+  PACKAGES,
 );
 /** Machines of which less and less is known, so that the unknown findings come up as well. */
 const machines = [

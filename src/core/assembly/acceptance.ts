@@ -4,9 +4,11 @@ import type { Card } from '../parts/card.ts';
 import { withOccupants } from '../placement/withCards.ts';
 import { metTogether } from '../planner/answers/metTogether.ts';
 import { itemAt } from '../units.ts';
-import { packagesFor, type DriverLibrary } from '../drivers/packages.ts';
+import { packagesFor, type DriverLibrary } from '../drivers/chooseDriver.ts';
+import { cardAsked, machineAsked } from '../drivers/deviceAsked.ts';
 import type { Extra } from '../parts/extra.ts';
 import { valueOf } from '../parts/fact.ts';
+import { MOST } from '../parts/limits.ts';
 import type { Job, Plan } from '../parts/job.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 import type { Proposal } from '../planner/answers/plan.ts';
@@ -15,7 +17,7 @@ import { assemblyOf } from './assembly.ts';
 
 export type Acceptance = Omit<Plan, 'acceptedAt'>;
 
-/** @param library for the drivers of its cards; none are known while it cannot be reached */
+/** @param library for the drivers of its cards and of the machine; none are known while it cannot be reached */
 export const acceptanceOf = (
   { placements, moves, givenUp, unmet, met, extras }: Proposal,
   job: Job,
@@ -81,10 +83,10 @@ const metBefore = ({ machine, needs }: Job, cards: readonly Card[]): readonly st
 const placedOf = (placed: readonly Placed[], { machine }: Job, library: DriverLibrary) => ({
   placements: placed.map(({ card, slot }) => ({ slotId: slot.id, card })),
   packages: packagesFor(
-    placed.map(({ card }) => card),
+    [...placed.map(({ card }) => cardAsked(card)), ...machineAsked(machine)],
     machine,
     library ?? [],
-  ),
+  ).slice(0, MOST.packages),
 });
 
 const boughtOf = ({ kind, fits, count, extra }: PricedExtra) => ({ kind, fits, count, extra });

@@ -4,10 +4,11 @@
  * closes and has to be bought. Everything after Choose reads this and asks nobody else. What is used is used up: no two
  * cards have the same header, lead, plug or opening.
  */
-import { chosenDriver, type DriverChoice } from '../drivers/packages.ts';
+import { driverForCard, type DriverChoice } from '../drivers/chooseDriver.ts';
 import type { Flow } from '../flow/flow.ts';
 import { memoOf } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
+import type { DriverPackage } from '../parts/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job, Plan } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
@@ -74,7 +75,7 @@ export interface Assembly {
 /** Nothing placed while no plan is accepted; worked out once a change. */
 export const assemblyOf = memoOf((job: Job): Assembly => {
   const machine = plannedMachine(job);
-  const library = job.plan?.packages ?? [];
+  const library = packagesOf(job);
   const moves = job.plan?.moves ?? [];
   const serves = servesIn(job.needs, machine);
   const fresh = placedIn(machine, job.plan?.placements ?? [], job.plan);
@@ -94,7 +95,7 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
     slot,
     enclosureName: machine.enclosures.find(({ id }) => id === slot.enclosureId)?.name ?? null,
     link: deviceLink(card, slot),
-    driver: chosenDriver(card, machine, library),
+    driver: driverForCard(card, machine, library, job.driverWays),
   });
   const newCards = fresh.map((placed, n): AssembledCard => ({
     ...base(placed),
@@ -125,6 +126,12 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
     ]),
   };
 });
+
+/** Packages by which drivers are chosen once a plan is accepted: those of its time, and those that are at hand. */
+export const packagesOf = memoOf(({ plan, packages }: Job): readonly DriverPackage[] => [
+  ...(plan?.packages ?? []),
+  ...packages,
+]);
 
 /** New cards of an accepted plan. */
 export const newCardsOf = ({ cards }: Assembly): readonly AssembledCard[] =>

@@ -4,7 +4,7 @@
  */
 import { itemAt } from '../units.ts';
 import type { Extra } from '../parts/extra.ts';
-import type { DriverPackage } from '../parts/driverPackage.ts';
+import type { DriverPackage, DriverWays } from '../parts/driverPackage.ts';
 import type { Job, LogEntry, Photo, Placement, Plan } from '../parts/job.ts';
 import { MOST } from '../parts/limits.ts';
 import type { Machine } from '../parts/machine.ts';
@@ -66,12 +66,20 @@ export type Command =
   | { readonly name: 'withdrawPlan' }
   | { readonly name: 'tickStep'; readonly stepId: string }
   | { readonly name: 'untickStep'; readonly stepId: string }
-  /** Seen or measured; each in the place of an earlier one of its id. `what` says in a few words what was observed. */
+  /**
+   * Seen or measured; each in the place of an earlier one of its id. `what` says in a few words what was observed, `proves`
+   * which steps that shows to be done.
+   */
   | {
       readonly name: 'observe';
       readonly observations: readonly Observation[];
       readonly what: string;
+      readonly proves?: readonly string[];
     }
+  | { readonly name: 'setDriverWays'; readonly ways: DriverWays }
+  /** Packages at hand; each in the place of an earlier one of its id. */
+  | { readonly name: 'keepPackages'; readonly packages: readonly DriverPackage[] }
+  | { readonly name: 'dropPackage'; readonly packageId: string }
   | { readonly name: 'removeObservation'; readonly observationId: string; readonly what: string };
 
 export type CommandName = Command['name'];
@@ -184,11 +192,25 @@ const CHANGES: {
   untickStep: ({ ticks }, { stepId }) => ({
     ticks: Object.fromEntries(Object.entries(ticks).filter(([each]) => each !== stepId)),
   }),
-  observe: (job, { observations }) => ({
+  observe: (job, { observations, proves = [] }, at) => ({
+    ticks: {
+      ...Object.fromEntries(proves.map((stepId) => [stepId, at])),
+      ...job.ticks,
+    },
     observations: [
       ...job.observations.filter((before) => !observations.some(({ id }) => id === before.id)),
       ...observations,
     ],
+  }),
+  setDriverWays: (_, { ways }) => ({ driverWays: ways }),
+  keepPackages: (job, { packages }) => ({
+    packages: [
+      ...job.packages.filter((before) => !packages.some(({ id }) => id === before.id)),
+      ...packages,
+    ],
+  }),
+  dropPackage: ({ packages }, { packageId }) => ({
+    packages: packages.filter(({ id }) => id !== packageId),
   }),
   removeObservation: ({ observations }, { observationId }) => ({
     observations: observations.filter(({ id }) => id !== observationId),
@@ -248,6 +270,15 @@ function detailOf(job: Job, command: Command): string {
     case 'tickStep':
     case 'untickStep':
       return command.stepId;
+    case 'setDriverWays':
+      return Object.entries(command.ways)
+        .filter(([way, chosen]) => job.driverWays[way as keyof DriverWays] !== chosen)
+        .map(([way, chosen]) => `${way} ${chosen}`)
+        .join(', ');
+    case 'keepPackages':
+      return command.packages.map(({ title }) => title).join(', ');
+    case 'dropPackage':
+      return job.packages.find(({ id }) => id === command.packageId)?.title ?? '';
     case 'withdrawPlan':
       return '';
   }

@@ -3,11 +3,12 @@
  * survey: that says how the machine was when the plan was made.
  */
 import { assemblyOf, type AssembledCard } from '../assembly/assembly.ts';
+import { machineDevices } from '../drivers/machineDevices.ts';
 import { valueOf } from '../parts/fact.ts';
-import { clipped } from '../parts/limits.ts';
+import { MOST, clipped } from '../parts/limits.ts';
 import type { Job } from '../parts/job.ts';
 import type { Slot } from '../parts/machine.ts';
-import type { DeviceObservation, Phase } from '../parts/observation.ts';
+import type { DeviceObservation, DevicesObservation, Phase } from '../parts/observation.ts';
 import { deviceId, type PciFunction } from '../parts/pciFunction.ts';
 import { steps } from '../procedure/steps.ts';
 import type { Evidence } from '../read/evidence.ts';
@@ -21,15 +22,15 @@ interface Device {
 }
 
 /**
- * One observation a card of the plan; none where the report lists no devices. A report of a few devices only says nothing of
- * cards that it does not have.
+ * One observation a card of the plan, and one of all devices; none where the report lists none. A report of a few devices only
+ * says nothing of cards that it does not have.
  * @param at ISO instant
  */
 export function observeReport(
   job: Job,
   evidence: Evidence,
   at: string,
-): readonly DeviceObservation[] {
+): readonly (DeviceObservation | DevicesObservation)[] {
   const { functions, sources } = evidence.devices;
   if (functions.length === 0) return [];
   const { cards } = assemblyOf(job);
@@ -41,8 +42,9 @@ export function observeReport(
     phase: phaseOf(job),
     conditions: clipped(evidence.files.map(({ name }) => name).join(', ')),
   };
-  const told = isWhole(functions, job) ? cards : cards.filter((card) => found.has(card));
-  return told.map((card): DeviceObservation => {
+  const whole = isWhole(functions, job);
+  const told = whole ? cards : cards.filter((card) => found.has(card));
+  const ofCards = told.map((card): DeviceObservation => {
     const device = found.get(card) ?? null;
     const fallback = evidence.devicesWhole ? 'text' : 'system';
     return {
@@ -61,7 +63,30 @@ export function observeReport(
       ...seen,
     };
   });
+  return [
+    ...ofCards,
+    {
+      id: 'devices',
+      kind: 'devices',
+      subject: {},
+      value: { tellsDrivers, isWhole: whole, list: listOf(evidence) },
+      source: evidence.deviceList === null ? 'text' : 'system',
+      ...seen,
+    },
+  ];
 }
+
+const listOf = ({ devices, deviceList }: Evidence): DevicesObservation['value']['list'] =>
+  machineDevices({ functions: devices.functions, inTrouble: deviceList?.inTrouble ?? [] })
+    .slice(0, MOST.functions)
+    .map(({ id, name, asked, driver, status }) => ({
+      id: clipped(id),
+      device: asked.id,
+      name: clipped(name),
+      class24: asked.class24,
+      driver,
+      status,
+    }));
 
 /** Any machine shows more devices than this. Common practice, no source. */
 const LEAST_DEVICES = 5;

@@ -1,5 +1,7 @@
 /** What the machine's last report shows of each card of the accepted plan, and where that differs from the plan. */
 import { assemblyOf, type AssembledCard } from '../assembly/assembly.ts';
+import { runsOlder, shownVersion } from '../drivers/versions.ts';
+import { toInstall } from '../drivers/chooseDriver.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
 import type { DeviceObservation } from '../parts/observation.ts';
@@ -16,6 +18,8 @@ export type ReportDifference =
   | { readonly code: 'driverMissing' }
   /** The system's own driver, where the plan chose a package or the card is for screens. */
   | { readonly code: 'driverGeneric'; readonly driver: string }
+  /** A lower version than the package's that the plan chose. */
+  | { readonly code: 'driverOlder'; readonly running: string; readonly planned: string }
   /** In the system's own words. */
   | { readonly code: 'trouble'; readonly status: string };
 
@@ -81,9 +85,13 @@ function driverDifferences(
   { driver, tellsDrivers }: DeviceObservation['value'],
 ): readonly ReportDifference[] {
   if (driver === null) return tellsDrivers ? [{ code: 'driverMissing' }] : [];
-  const ownPackage = chosen.package !== null && !chosen.package.inbox;
+  const ownPackage = toInstall(chosen) !== null;
   const isGeneric =
     (card.delivers.kind === 'screens' && isBasicDisplay(driver)) ||
     (ownPackage && isByClass(driver));
-  return isGeneric ? [{ code: 'driverGeneric', driver }] : [];
+  if (isGeneric) return [{ code: 'driverGeneric', driver }];
+  const planned = toInstall(chosen);
+  return planned !== null && runsOlder(driver, planned)
+    ? [{ code: 'driverOlder', running: driver, planned: shownVersion(planned) }]
+    : [];
 }

@@ -15,9 +15,11 @@ export function modalias(fn: PciFunction): string {
   );
 }
 
-/** Modules that offer to drive a device, each once, in the order of the list. */
-export function modulesFor(fn: PciFunction, { byKey }: AliasList): readonly string[] {
-  const name = modalias(fn);
+export const modulesFor = (fn: PciFunction, list: AliasList): readonly string[] =>
+  modulesNamed(modalias(fn), list);
+
+/** Modules that offer to drive a device of this name, each once, in the order of the list. */
+export function modulesNamed(name: string, { byKey }: AliasList): readonly string[] {
   const found = aliasKeys(name)
     .flatMap((key) => byKey.get(key) ?? [])
     .filter(({ pattern }) => shellMatch(pattern, name))

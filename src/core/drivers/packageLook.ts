@@ -6,10 +6,10 @@
 import { strFromU8, unzipSync } from 'fflate';
 import { cardName, type Card } from '../parts/card.ts';
 import type { Machine } from '../parts/machine.ts';
-import { deviceId, emptyFunction, type PciFunction } from '../parts/pciFunction.ts';
+import type { SetupPackage } from '../parts/driverPackage.ts';
+import { deviceId } from '../parts/pciFunction.ts';
 import { readInf } from '../read/drivers/inf.ts';
 import type { EvidenceFile } from '../read/fileReading.ts';
-import { functionName } from '../read/pci/ports.ts';
 import { ProblemList, type Problem } from '../read/problem.ts';
 import {
   readBuiltinModinfo,
@@ -19,11 +19,14 @@ import {
 import { decodeText } from '../read/text.ts';
 import { isBasicDisplay, isByClass } from '../standards/systemDrivers.ts';
 import { classDriver, compareVersions } from './classDrivers.ts';
-import { modulesFor } from './moduleMatching.ts';
-import { pciIdentities, type DeviceIdentities } from './setup/identities.ts';
+import { cardAsked } from './deviceAsked.ts';
+import { machineDevices, NEEDS_NO_DRIVER, type MachineDevice } from './machineDevices.ts';
+import { modulesNamed } from './moduleMatching.ts';
 import { rankedDrivers, type IdentityMatch, type RankedDriver } from './setup/ranking.ts';
-import { modelsFor, readSetupPackage, type SetupPackage } from './setup/setupPackage.ts';
+import { modelsFor } from './setup/sections.ts';
+import { readSetupPackage, type SetupReading } from './setup/setupPackage.ts';
 import { targetSystemOf, type TargetSystem } from './setup/target.ts';
+import { versionIn } from './versions.ts';
 
 export interface PackagesLook {
   readonly packages: readonly PackageLook[];
@@ -93,8 +96,11 @@ export function lookAtPackages(
 ): PackagesLook {
   const all = openedFiles(files);
   const system = targetSystemOf(machine);
-  const read = all.slice(0, MOST_FILES).flatMap((file) => readDriverFile(file) ?? []);
-  const devices = [...cards.map(plannedDevice), ...machine.functions.map(presentDevice)];
+  const read = readDriverFiles(all);
+  const devices: readonly Device[] = [
+    ...cards.map(plannedDevice),
+    ...machineDevices(machine).map((each) => ({ ...each, isPlanned: false })),
+  ];
   const best = new Map(
     devices.map((device) => [device.id, bestOf(device, read, system)?.package ?? null]),
   );
@@ -111,9 +117,6 @@ export function lookAtPackages(
   };
 }
 
-/** Bridges, memory and the board's own helpers want no driver of a maker's. */
-const NEEDS_NONE: ReadonlySet<number> = new Set([0x05, 0x06, 0x08, 0x0b]);
-
 function undrivenOf(
   devices: readonly Device[],
   driven: ReadonlySet<string>,
@@ -122,14 +125,13 @@ function undrivenOf(
   // A report of ports and cards may say nothing of drivers at all.
   const tellsDrivers = functions.some(({ driver }) => driver !== null);
   return devices
-    .filter(({ id, isPlanned, fn }) => {
-      const class24 = (fn.classCode << 8) | fn.programmingInterface;
-      const isIdle = isPlanned || (tellsDrivers && fn.driver === null);
+    .filter(({ id, isPlanned, driver, status, asked: { class24 } }) => {
+      const isIdle = isPlanned || status !== '' || (tellsDrivers && driver === null);
       return (
         isIdle &&
         !driven.has(id) &&
-        !NEEDS_NONE.has(fn.classCode >> 8) &&
-        classDriver(class24, system) === null
+        (class24 === null ||
+          (!NEEDS_NO_DRIVER.has(class24 >> 16) && classDriver(class24, system) === null))
       );
     })
     .map(({ name }) => name);
@@ -138,38 +140,18 @@ function undrivenOf(
 const saysOtherwise = ({ system }: Machine): boolean =>
   system.family !== null && system.family.value !== 'windows';
 
-interface Device {
-  readonly id: string;
-  readonly name: string;
+interface Device extends Pick<MachineDevice, 'id' | 'name' | 'asked' | 'driver' | 'status'> {
   readonly isPlanned: boolean;
-  readonly fn: PciFunction;
-  readonly identities: DeviceIdentities;
 }
 
-const presentDevice = (fn: PciFunction): Device => ({
-  id: fn.address,
-  name: functionName(fn),
-  isPlanned: false,
-  fn,
-  identities: pciIdentities(fn),
+const plannedDevice = (card: Card, n: number): Device => ({
+  id: `planned ${n} ${deviceId(card.ids)}`,
+  name: cardName(card),
+  isPlanned: true,
+  asked: cardAsked(card),
+  driver: null,
+  status: '',
 });
-
-function plannedDevice({ ids, ...card }: Card, n: number): Device {
-  const fn: PciFunction = {
-    ...emptyFunction(''),
-    vendor: ids.vendor,
-    device: ids.device,
-    classCode: ids.class24 >> 8,
-    programmingInterface: ids.class24 & 0xff,
-  };
-  return {
-    id: `planned ${n} ${deviceId(ids)}`,
-    name: cardName(card),
-    isPlanned: true,
-    fn,
-    identities: pciIdentities({ ...fn, revision: null }),
-  };
-}
 
 /** What archives hold, with their own name before that of each; anything else as it is. */
 export const openedFiles = (files: readonly EvidenceFile[]): readonly EvidenceFile[] =>
@@ -227,12 +209,16 @@ function besides(
   };
 }
 
-interface DriverFile {
+/** What one file says of drivers. */
+export interface DriverFile {
   readonly name: string;
-  readonly setup: SetupPackage | null;
+  readonly setup: SetupReading | null;
   readonly aliases: AliasList | null;
   readonly problems: readonly Problem[];
 }
+
+export const readDriverFiles = (opened: readonly EvidenceFile[]): readonly DriverFile[] =>
+  opened.slice(0, MOST_FILES).flatMap((file) => readDriverFile(file) ?? []);
 
 /** Null for a file that says nothing of drivers. */
 function readDriverFile({ name, content }: EvidenceFile): DriverFile | null {
@@ -241,7 +227,7 @@ function readDriverFile({ name, content }: EvidenceFile): DriverFile | null {
   if (!isNamed && typeof content !== 'string') return null;
   const text = typeof content === 'string' ? content : textOf(name, content);
   const problems = new ProblemList();
-  const done = (setup: SetupPackage | null, aliases: AliasList | null): DriverFile => ({
+  const done = (setup: SetupReading | null, aliases: AliasList | null): DriverFile => ({
     name,
     setup,
     aliases,
@@ -258,7 +244,7 @@ const textOf = (name: string, bytes: Uint8Array): string =>
   BUILT_IN_FILE.test(name) ? strFromU8(bytes, true) : decodeText(bytes);
 
 function bestOf(
-  { identities }: Device,
+  { asked: { identities } }: Device,
   files: readonly DriverFile[],
   system: TargetSystem | null,
 ): RankedDriver | null {
@@ -287,7 +273,7 @@ function lookOf(
     drives: devices.flatMap((device): readonly DrivenDevice[] => {
       if (aliases !== null) return byModules(device, aliases);
       if (setup === null || system === null) return [];
-      const [ranked] = rankedDrivers(device.identities, system, [setup]);
+      const [ranked] = rankedDrivers(device.asked.identities, system, [setup]);
       return ranked === undefined ? [] : [bySetup(device, ranked, best.get(device.id) !== setup)];
     }),
     problems,
@@ -295,14 +281,16 @@ function lookOf(
 }
 
 const byModules = (device: Device, aliases: AliasList): readonly DrivenDevice[] =>
-  modulesFor(device.fn, aliases).map((module) => ({
-    ...asDriven(device),
-    listedAs: module,
-    match: null,
-    against: null,
-    isOutranked: false,
-    isUnasked: false,
-  }));
+  (device.asked.modalias === null ? [] : modulesNamed(device.asked.modalias, aliases)).map(
+    (module) => ({
+      ...asDriven(device),
+      listedAs: module,
+      match: null,
+      against: null,
+      isOutranked: false,
+      isUnasked: false,
+    }),
+  );
 
 function bySetup(
   device: Device,
@@ -321,15 +309,14 @@ function bySetup(
   };
 }
 
-function asDriven({ id, name, isPlanned, fn: { driver } }: Device) {
+function asDriven({ id, name, isPlanned, driver }: Device) {
   const isNowGeneric = driver !== null && (isBasicDisplay(driver) || isByClass(driver));
   return { id, name, isPlanned, now: driver, isNowGeneric };
 }
 
-/** A report gives a driver as “Maker 3.1.2 (service)”. */
 function comparedTo(now: string | null, version: string | null): DrivenDevice['against'] {
-  const running = /\b\d{1,5}(?:\.\d{1,5}){1,3}\b/.exec(now ?? '')?.[0];
-  if (running === undefined || version === null) return null;
+  const running = versionIn(now ?? '');
+  if (running === null || version === null) return null;
   const difference = compareVersions(version, running);
   return difference > 0 ? 'newer' : difference < 0 ? 'older' : 'same';
 }

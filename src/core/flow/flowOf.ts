@@ -46,6 +46,7 @@ export function flowFrom(provider: Provider, need: Need, machine: Machine): Flow
     case 'legacy':
       return is(provider, 'legacy') ? legacyFlow(provider, need) : null;
     case 'keep':
+    case 'drivers':
       return null;
   }
 }

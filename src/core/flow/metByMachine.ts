@@ -22,6 +22,8 @@ export interface MetByMachine {
 /** @param cards the catalogue, by which cards that are fitted are known */
 export function metByMachine(need: Need, machine: Machine, cards: readonly Card[]): MetByMachine {
   if (need.kind === 'keep') return kept(need.slotId, machine);
+  // No card is bought for it: it is met by what is done to drivers.
+  if (need.kind === 'drivers') return { state: 'met', units: 1, flow: null, catches: [] };
   const flows = providers(machine, cards).flatMap(
     (provider) => flowFrom(provider, need, machine) ?? [],
   );

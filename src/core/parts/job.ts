@@ -1,7 +1,7 @@
 /** The job: the one document of which everything else is computed. */
 import * as z from 'zod/mini';
 import { Card } from './card.ts';
-import { DriverPackage } from './driverPackage.ts';
+import { DriverPackage, DriverWays, PLAIN_WAYS } from './driverPackage.ts';
 import { Extra } from './extra.ts';
 import * as limits from './limits.ts';
 import { MOST, id, instant, listOf, text } from './limits.ts';
@@ -14,7 +14,7 @@ import { EXTRA_KINDS } from '../standards/extras.ts';
 import type { DeepReadonly } from '../units.ts';
 
 /** Version of the job document. A file with a higher one is newer than this program. */
-export const JOB_FORMAT = 6;
+export const JOB_FORMAT = 7;
 
 /** Letters of what a step is known by. */
 export const LONGEST_STEP_ID = 160;
@@ -39,7 +39,7 @@ export const Placement = z.object({ slotId: id, card: Card });
 
 export const Plan = z.object({
   placements: listOf(Placement, MOST.placements),
-  /** Packages chosen when the plan was accepted, so that the job does not change with the library. */
+  /** Packages for its cards and the machine's devices when it was accepted: the job does not change with the library. */
   packages: listOf(DriverPackage, MOST.packages),
   /** Cards of the machine that go to another slot. */
   moves: listOf(z.object({ fromSlotId: id, toSlotId: id, card: Card }), MOST.placements),
@@ -97,6 +97,9 @@ export const Job = z
     pins: listOf(Pin, MOST.pins),
     weights: Weights,
     plan: z.nullable(Plan),
+    /** Driver packages at hand, and how drivers are dealt with. */
+    packages: listOf(DriverPackage, MOST.packages),
+    driverWays: DriverWays,
     /** What is bought for the machine itself; the survey tells its facts as they are with it. */
     bought: listOf(Extra, MOST.bought),
     /** When each step was ticked, by step id. */
@@ -135,6 +138,8 @@ export function emptyJob(jobId: string, at: string): Job {
     pins: [],
     weights: PLAIN_WEIGHTS,
     plan: null,
+    packages: [],
+    driverWays: PLAIN_WAYS,
     bought: [],
     ticks: {},
     observations: [],

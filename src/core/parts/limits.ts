@@ -95,6 +95,11 @@ export const revision = whole(0, 1e9);
 /** A measured figure, in whatever unit its need has. */
 export const figure = over(0, 1e15);
 
+/** Restarts that an installer asks for. */
+export const restarts = whole(0, 9);
+export const fileBytes = whole(0, 2 ** 40);
+export const sha256 = z.string().check(z.regex(/^[0-9a-f]{64}$/));
+
 /** How many of each a document lists at most. */
 export const MOST = {
   slots: 64,
@@ -127,6 +132,16 @@ export const MOST = {
   photos: 256,
   log: 2_000,
   deviceIds: 4_096,
+  /** What a setup file says of the devices that matter to one job. */
+  identities: 64,
+  models: 1_024,
+  modelsSections: 64,
+  makers: 64,
+  installs: 1_024,
+  services: 32,
+  aliases: 1_024,
+  additions: 16,
+  packageFiles: 512,
   systems: 64,
   cards: 20_000,
   templates: 1_000,

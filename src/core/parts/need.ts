@@ -21,6 +21,8 @@ const common = {
   words: text,
 };
 
+const DRIVER_SCOPES = ['failing', 'display', 'network', 'all'] as const;
+
 export const Need = z.discriminatedUnion('kind', [
   z.object({
     ...common,
@@ -112,6 +114,8 @@ export const Need = z.discriminatedUnion('kind', [
   }),
   /** What is in that slot stays in the machine. */
   z.object({ ...common, kind: z.literal('keep'), slotId: id }),
+  /** Drivers without a card: of devices that do not work, or newer ones for a kind of device. */
+  z.object({ ...common, kind: z.literal('drivers'), scope: z.enum(DRIVER_SCOPES) }),
 ]);
 export type Need = DeepReadonly<z.infer<typeof Need>>;
 export type NeedKind = Need['kind'];
@@ -145,6 +149,7 @@ export const SERVED_BY: Readonly<Record<NeedKind, readonly DeliveryKind[]>> = {
   serialLink: ['serialLink'],
   legacy: ['legacy'],
   keep: [],
+  drivers: [],
 };
 
 /** Whether what delivers this can serve such a need at all. */
@@ -166,6 +171,7 @@ export function unitsNeeded(need: Need): number {
     case 'wifi':
     case 'sound':
     case 'keep':
+    case 'drivers':
       return 1;
   }
 }
@@ -218,6 +224,7 @@ const PLAIN: { readonly [Kind in NeedKind]: Asked<Kind> } = {
   serialLink: { kind: 'serialLink', ports: 1, gigabits: 40, bytesPerSecond: 1e9 },
   legacy: { kind: 'legacy', port: 'serial', ports: 1 },
   keep: { kind: 'keep', slotId: 'slot' },
+  drivers: { kind: 'drivers', scope: 'failing' },
 };
 
 /** A must of the plainest of its kind, with whatever is told of it. */

@@ -2,7 +2,7 @@
 import * as z from 'zod/mini';
 import { Source } from './fact.ts';
 import * as limits from './limits.ts';
-import { id, instant, text } from './limits.ts';
+import { MOST, id, instant, listOf, text } from './limits.ts';
 import { GenerationSchema } from './machine.ts';
 import { PciAddress } from './pciFunction.ts';
 import type { DeepReadonly } from '../units.ts';
@@ -56,11 +56,51 @@ const Serial = z.object({
   ...seenAt,
 });
 
-export const Observation = z.discriminatedUnion('kind', [Figure, Device, Serial]);
+/** Every device that a report shows, whether the plan has it or not. */
+const Devices = z.object({
+  kind: z.literal('devices'),
+  subject: z.object({}),
+  value: z.object({
+    tellsDrivers: z.boolean(),
+    /** It is a report of the whole machine, and not of devices that were picked out. */
+    isWhole: z.boolean(),
+    list: listOf(
+      z.object({
+        /** Its place, or the name that its system has for it. */
+        id: text,
+        /** `vendor:device` in hexadecimal; null for what is no PCI device. */
+        device: z.nullable(text),
+        name: text,
+        class24: z.nullable(limits.code24),
+        driver: z.nullable(text),
+        /** What its system says is wrong with it; empty: nothing. */
+        status: text,
+      }),
+      MOST.functions,
+    ),
+  }),
+  ...seenAt,
+});
+
+/** A drive that is prepared for use: named, and what became of what was on it. */
+const Drive = z.object({
+  kind: z.literal('drive'),
+  subject: z.object({ slotId: id }),
+  value: z.object({
+    serial: text,
+    gigabytes: limits.moreThanNoGigabytes,
+    holds: z.enum(['nothing', 'something']),
+  }),
+  ...seenAt,
+});
+
+export const Observation = z.discriminatedUnion('kind', [Figure, Device, Serial, Devices, Drive]);
 
 export type Observation = DeepReadonly<z.infer<typeof Observation>>;
 export type FigureObservation = DeepReadonly<z.infer<typeof Figure>>;
 export type DeviceObservation = DeepReadonly<z.infer<typeof Device>>;
+export type DevicesObservation = DeepReadonly<z.infer<typeof Devices>>;
+export type DriveObservation = DeepReadonly<z.infer<typeof Drive>>;
 export type SerialObservation = DeepReadonly<z.infer<typeof Serial>>;
 
 /** A figure as the technician enters it: one a need, a later one in the place of an earlier. `at` is an ISO instant. */
@@ -86,6 +126,31 @@ export const enteredSerial = (slotId: string, value: string, at: string): Serial
   phase: 'after',
   conditions: '',
 });
+
+/** A drive as the technician names it before it is prepared: one a serial number. `at` is an ISO instant. */
+export const namedDrive = (
+  slotId: string,
+  value: DriveObservation['value'],
+  at: string,
+): DriveObservation => ({
+  id: `drive-${value.serial.replaceAll(/[^A-Za-z0-9_-]/g, '-').slice(0, 48)}`,
+  kind: 'drive',
+  subject: { slotId },
+  value,
+  source: 'technician',
+  at,
+  phase: 'after',
+  conditions: '',
+});
+
+/** Drives that were named for the card in a slot. */
+export const drivesNamed = (
+  observations: readonly Observation[],
+  slotId: string,
+): readonly DriveObservation[] =>
+  observations.filter(
+    (each): each is DriveObservation => each.kind === 'drive' && each.subject.slotId === slotId,
+  );
 
 /** The serial number of the card in a slot; null where nobody entered one. */
 export const serialOf = (observations: readonly Observation[], slotId: string): string | null =>

@@ -35,9 +35,11 @@ interface JobKeys {
   readonly machine: MachineKeys;
   readonly needs: readonly (Keyed & Partial<OnSlot>)[];
   readonly bought: readonly Keyed[];
+  readonly packages: readonly Keyed[];
   readonly photos: readonly (Keyed & OnSlot)[];
   readonly observations: readonly (Keyed & {
-    readonly subject: { readonly needId: string } | OnSlot;
+    /** Of the whole machine where it names neither. */
+    readonly subject: { readonly needId?: string; readonly slotId?: string };
   })[];
   readonly pins: readonly Pin[];
   readonly plan: PlanKeys | null;
@@ -79,7 +81,7 @@ export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
   const slotAt = (slotId: string, ...path: readonly (string | number)[]) =>
     leading(slots, slotId, path, 'a slot');
   return [
-    ...(['needs', 'bought', 'photos', 'observations'] as const).flatMap((list) =>
+    ...(['needs', 'bought', 'photos', 'observations', 'packages'] as const).flatMap((list) =>
       repeated(
         [list],
         job[list].map(({ id }) => id),
@@ -91,9 +93,11 @@ export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
       need.slotId === undefined ? [] : slotAt(need.slotId, 'needs', n, 'slotId'),
     ),
     ...job.observations.flatMap(({ subject }, n) =>
-      'needId' in subject
+      subject.needId !== undefined
         ? leading(needs, subject.needId, ['observations', n, 'subject', 'needId'], 'a need')
-        : slotAt(subject.slotId, 'observations', n, 'subject', 'slotId'),
+        : subject.slotId === undefined
+          ? []
+          : slotAt(subject.slotId, 'observations', n, 'subject', 'slotId'),
     ),
     ...job.photos.flatMap(({ slotId }, n) => slotAt(slotId, 'photos', n, 'slotId')),
     ...job.pins.flatMap((pin, n) =>
@@ -153,7 +157,9 @@ export function withoutDangling<Job extends JobKeys>(job: Job): Job {
     machine,
     needs,
     observations: kept(job.observations, ({ subject }) =>
-      'needId' in subject ? needIds.has(subject.needId) : there(subject.slotId),
+      subject.needId !== undefined
+        ? needIds.has(subject.needId)
+        : subject.slotId === undefined || there(subject.slotId),
     ),
     photos: kept(job.photos, ({ slotId }) => there(slotId)),
     pins: kept(job.pins, (pin) => !('slotId' in pin) || there(pin.slotId)),

@@ -1,11 +1,15 @@
 /** What is done before the machine is opened: facts to settle, things to order, drivers and firmware. */
-import { newCardsOf, type Assembly } from '../assembly/assembly.ts';
+import { newCardsOf, type AssembledCard, type Assembly } from '../assembly/assembly.ts';
+import { packagesWanted } from '../assembly/driverTargets.ts';
+import { isDriven } from '../drivers/chooseDriver.ts';
+import type { DeliveryKind } from '../parts/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
 import { extraName } from '../parts/extra.ts';
 import type { Job } from '../parts/job.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import type { FindingCode } from '../rules/findingCodes.ts';
 import { unknownFacts } from '../rules/unknownFacts.ts';
+import { installing, isInstalledFirst, removing } from './driverSteps.ts';
 import { cardAt, keyed, plainStep, step, type Draft } from './step.ts';
 
 /** Devices in trouble that a step names. */
@@ -57,7 +61,7 @@ const toOrder = (job: Job, assembly: Assembly): readonly Draft[] => [
 function toReady(job: Job, assembly: Assembly): readonly Draft[] {
   const { machine } = assembly;
   const fitted = newCardsOf(assembly);
-  const packages = job.plan?.packages.filter((each) => !each.inbox) ?? [];
+  const packages = packagesWanted(job);
   const found = (code: FindingCode) =>
     fitted.flatMap((each) =>
       each.findings
@@ -74,11 +78,9 @@ function toReady(job: Job, assembly: Assembly): readonly Draft[] {
           { cautions: ['steadyPower', 'othersData'] },
         ),
       ),
-    ...packages.map(({ id, title, version }) =>
-      step('fetchDriver', { title, version }, { key: id }),
-    ),
+    ...packages.map(fetching),
     ...fitted
-      .filter(({ driver }) => driver.package === null && driver.ownDriver === null)
+      .filter(({ driver }) => !isDriven(driver))
       .map((each) =>
         step('findDriver', { ...cardAt(each), identity: deviceId(each.card.ids) }, keyed(each)),
       ),
@@ -86,6 +88,9 @@ function toReady(job: Job, assembly: Assembly): readonly Draft[] {
     ...fitted
       .filter(({ card }) => card.needsSplit)
       .map((each) => step('splitSlot', cardAt(each), keyed(each))),
+    ...found('firmware.smallWindows').map(({ each }) =>
+      step('openWindows', { ...cardAt(each), megabytes: each.card.windowMegabytes }, keyed(each)),
+    ),
     ...(valueOf(machine.case.spareScrews) === 0 && fitted.some(({ card }) => card.bus !== 'm2')
       ? [step('bringScrew', { count: fitted.length })]
       : []),
@@ -100,8 +105,63 @@ function toReady(job: Job, assembly: Assembly): readonly Draft[] {
           }),
         ]
       : []),
+    ...(packages.some((each) => each.package.bootParameter !== null)
+      ? [plainStep('rescueMedium')]
+      : []),
+    ...flashing(fitted),
+    ...(packages.length === 0
+      ? []
+      : [
+          step('writeStick', {
+            count: packages.length,
+            isOnlyWay: fitted.some(({ card }) => ON_LINE.includes(card.delivers.kind)),
+          }),
+        ]),
+    ...(job.driverWays.removal === 'before' ? removing(job) : []),
     ...packages
-      .filter(({ order }) => order === 'driver-first')
-      .map(({ id, title, version }) => step('installFirst', { title, version }, { key: id })),
+      .filter(
+        (each) => isInstalledFirst(each.package) && each.targets.some(({ card }) => card !== null),
+      )
+      .map((each) =>
+        step('installFirst', installing(each.package, job.driverWays), { key: each.package.id }),
+      ),
   ];
+}
+
+/** Cards that may be the only way on-line. */
+const ON_LINE: readonly DeliveryKind[] = ['network', 'wifi'];
+
+const flashing = (fitted: readonly AssembledCard[]): readonly Draft[] =>
+  fitted.flatMap((each) => {
+    const firmware = each.driver.package?.firmware;
+    return firmware?.how === 'flashed'
+      ? [
+          step(
+            'flashCard',
+            { ...cardAt(each), name: firmware.name },
+            { ...keyed(each), cautions: ['steadyPower'] },
+          ),
+        ]
+      : [];
+  });
+
+function fetching({ package: of, targets }: ReturnType<typeof packagesWanted>[number]): Draft {
+  const { id, title, version, channel, files } = of;
+  const choices = targets.map(({ choice }) => choice);
+  const next = choices.flatMap(({ outranks }) => outranks)[0];
+  return step(
+    'fetchDriver',
+    {
+      title,
+      version,
+      from: channel,
+      bytes: files.reduce((sum, { bytes }) => sum + bytes, 0),
+      outranked:
+        next === undefined
+          ? null
+          : { title: next.package.title, version: next.package.version, by: next.by },
+      sure: choices.every(({ sure }) => sure),
+    },
+    { key: id },
+  );
 }

@@ -1,13 +1,17 @@
 /** One step of a job, as data; the wording stands beside the screens. */
 import type { AssembledCard } from '../assembly/assembly.ts';
+import type { OldDriver } from '../assembly/driverTargets.ts';
+import type { OutranksBy } from '../drivers/chooseDriver.ts';
 import { cardName } from '../parts/card.ts';
+import type { Channel, DriverWays } from '../parts/driverPackage.ts';
 import type { Stage } from '../parts/job.ts';
 import type { BracketHeight } from '../parts/machine.ts';
 import type { FactCode } from '../rules/facts.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 import type { BoardHeader, FrontLead } from '../standards/headers.ts';
 import type { ScreenAdapter } from '../standards/screens.ts';
-import type { DriveSocket } from '../standards/storage.ts';
+import type { NetworkFeature } from '../standards/ethernet.ts';
+import type { DriveArray, DriveSocket } from '../standards/storage.ts';
 import type { SystemFamily } from '../standards/systems.ts';
 import type { PlugAdapter, PlugType } from '../standards/plugs.ts';
 
@@ -45,6 +49,22 @@ interface PackageNamed {
   readonly version: string;
 }
 
+/** A package with how its installer behaves, as far as its maker says. */
+interface Installing extends PackageNamed {
+  readonly from: Channel;
+  readonly installation: DriverWays['installation'];
+  /** What that adds to the driver. */
+  readonly adds: readonly string[];
+  /** Null: nobody says. */
+  readonly restarts: number | null;
+  readonly flickers: boolean;
+  readonly goesOn: boolean;
+  readonly hasCleanOption: boolean;
+}
+
+/** What is set, with what shows that it holds. */
+export type NetworkSetting = 'speed' | 'jumbo' | 'team' | Exclude<NetworkFeature, 'teaming'>;
+
 interface Nothing {
   readonly [key: string]: never;
 }
@@ -60,13 +80,35 @@ export interface StepValues {
   };
   readonly orderNamed: { readonly name: string; readonly kind: ExtraKind };
   readonly updateFirmware: { readonly year: number };
-  readonly fetchDriver: PackageNamed;
+  readonly fetchDriver: PackageNamed & {
+    readonly from: Channel;
+    /** Of all its files; zero: nobody says. */
+    readonly bytes: number;
+    /** The next best, and why it is not taken. */
+    readonly outranked: (PackageNamed & { readonly by: OutranksBy }) | null;
+    /** False where it hangs on a fact of the system that nobody told. */
+    readonly sure: boolean;
+  };
+  readonly writeStick: { readonly count: number; readonly isOnlyWay: boolean };
+  readonly openWindows: CardAt & { readonly megabytes: number };
+  readonly flashCard: CardAt & { readonly name: string };
+  readonly rescueMedium: Nothing;
+  readonly takeOffline: Nothing;
+  readonly backOnline: Nothing;
+  readonly undoTeam: { readonly device: string };
+  readonly removeOldDriver: {
+    readonly device: string;
+    readonly driver: string;
+    readonly how: DriverWays['oldDriver'];
+    readonly because: OldDriver['because'];
+    readonly isDisplay: boolean;
+  };
   readonly findDriver: CardAt & { readonly identity: string };
   readonly enrolKey: CardAt;
   readonly splitSlot: CardAt;
   readonly bringScrew: { readonly count: number };
   readonly noteTrouble: { readonly count: number; readonly names: string };
-  readonly installFirst: PackageNamed;
+  readonly installFirst: Installing;
   readonly backUp: Nothing;
   readonly before: Nothing;
   readonly powerOff: Nothing;
@@ -115,11 +157,25 @@ export interface StepValues {
   readonly checkDevice: CardAt & {
     readonly identity: string;
     readonly family: SystemFamily | null;
+    /** What the system's own list will call it; empty where nobody knows. */
+    readonly listedAs: string;
   };
-  readonly installDriver: CardAt & PackageNamed;
-  readonly ownDriver: CardAt & { readonly driver: string };
+  /** Of a carrier that is no device itself. */
+  readonly checkDrives: CardAt & { readonly count: number };
+  readonly installDriver: CardAt & Installing & { readonly listedAs: string };
+  readonly ownDriver: CardAt & {
+    readonly driver: string;
+    /** The system looks for it, and may bring a newer one. */
+    readonly isFound: boolean;
+  };
   readonly installFound: CardAt;
-  readonly restart: Nothing;
+  readonly checkFirmware: CardAt & { readonly name: string };
+  readonly copyBoot: Nothing;
+  readonly editBoot: CardAt & { readonly parameter: string };
+  readonly readBoot: CardAt & { readonly parameter: string };
+  readonly setNetwork: CardAt & { readonly setting: NetworkSetting; readonly megabits: number };
+  readonly prepareDrives: CardAt & { readonly count: number; readonly array: DriveArray };
+  readonly restart: { readonly times: number };
   readonly checkLink: CardAt & {
     readonly generation: number;
     readonly width: number;
@@ -139,6 +195,8 @@ interface StepBase {
   readonly cautions: readonly CautionCode[];
   /** The slot to light on the board. */
   readonly slotId: string | null;
+  /** The device of the machine that it is about; null: a card, or none. */
+  readonly deviceId: string | null;
 }
 
 type Saying = {
@@ -153,14 +211,23 @@ export type Draft = Saying & Omit<StepBase, 'id' | 'stage'> & { readonly key: st
 interface More {
   readonly cautions?: readonly CautionCode[];
   readonly slotId?: string;
+  readonly deviceId?: string;
   readonly key?: string;
 }
 
 export const step = <Code extends StepCode>(
   code: Code,
   values: StepValues[Code],
-  { cautions = [], slotId, key }: More = {},
-): Draft => ({ code, values, cautions, slotId: slotId ?? null, key: key ?? null }) as Draft;
+  { cautions = [], slotId, deviceId, key }: More = {},
+): Draft =>
+  ({
+    code,
+    values,
+    cautions,
+    slotId: slotId ?? null,
+    deviceId: deviceId ?? null,
+    key: key ?? null,
+  }) as Draft;
 
 /** A step that says all by its code. */
 export const plainStep = <Code extends StepCode>(

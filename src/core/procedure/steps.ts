@@ -7,8 +7,9 @@ import { memoOf } from '../memo.ts';
 import { valueOf } from '../parts/fact.ts';
 import { LONGEST_STEP_ID, type Job, type Stage } from '../parts/job.ts';
 import { fit } from './fit.ts';
-import { drivers, prove } from './install.ts';
+import { drivers } from './driverSteps.ts';
 import { prepare } from './prepare.ts';
+import { prove } from './prove.ts';
 import { plainStep, type Draft, type Step } from './step.ts';
 
 /** Room for the count behind a step's id. */
@@ -22,7 +23,7 @@ export const steps = memoOf((job: Job): readonly Step[] => {
   return [
     ...inStage('prepare', prepare(job, assembly)),
     ...fitting,
-    ...inStage('drivers', drivers(assembly)),
+    ...inStage('drivers', drivers(job, assembly)),
     ...inStage('prove', prove(assembly)),
     ...inStage('hand-over', [
       ...(fitting.length === 0 ? [] : [plainStep('keepParts')]),

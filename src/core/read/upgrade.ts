@@ -2,6 +2,7 @@
  * Brings a job document of an older format up to today's, one format at a time. Only what a format added is
  * filled in, with “not known”; whether the rest is sound is asked afterwards, as of any document.
  */
+import { PLAIN_WAYS } from '../parts/driverPackage.ts';
 import { DESERVES_PERCENT, JOB_FORMAT } from '../parts/job.ts';
 import { PLAIN_WEIGHTS } from '../parts/planning.ts';
 import { emptyMachine, emptyScreen, emptySlot, occupantNamed } from '../parts/machine.ts';
@@ -73,6 +74,30 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
         : entry,
     ),
   }),
+  /** From format 7 on a package says by what it drives a device; until then it was a list of its devices. */
+  6: (job) => ({
+    packages: [],
+    driverWays: PLAIN_WAYS,
+    ...job,
+    format: 7,
+    plan: isPart(job['plan'])
+      ? { ...job['plan'], packages: eachOf(job['plan']['packages'], packageOfFormat7) }
+      : job['plan'],
+  }),
+};
+
+const packageOfFormat7 = (each: unknown): unknown => {
+  if (!isPart(each)) return each;
+  const { inbox, deviceIds, systems, ...rest } = each;
+  return {
+    ...rest,
+    channel: inbox === true ? 'system' : 'recommended',
+    says: { kind: 'listed', deviceIds, systems },
+    installer: null,
+    firmware: null,
+    bootParameter: null,
+    files: [],
+  };
 };
 
 /** The first format in which every reference leads somewhere. */

@@ -1,7 +1,8 @@
 /** Is there a driver for this card on this system? Device identity first, then the classes a system drives itself. */
-import { classDriver, isDrivenSince } from '../drivers/classDrivers.ts';
-import { bestPackage, type DriverLibrary } from '../drivers/packages.ts';
+import { isDrivenSince } from '../drivers/classDrivers.ts';
+import { driverForCard, type DriverLibrary } from '../drivers/chooseDriver.ts';
 import type { Card } from '../parts/card.ts';
+import { comesWithSystem } from '../parts/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
@@ -15,19 +16,20 @@ export function driverSupport(
 ): readonly Finding[] {
   const { family, version, architecture } = machine.system;
   if (family === null) return [{ code: 'system.unknown', verdict: 'unknown' }];
-  const ownClass = classDriver(card.ids.class24, machine.system);
+  const { package: best, ownDriver: ownClass } = driverForCard(card, machine, library);
   if (!PACKAGED_FAMILIES.includes(family.value)) return byClass(ownClass);
   if (version === null || architecture === null)
     return [{ code: 'system.unknown', verdict: 'unknown' }];
-  const best = library === null ? null : bestPackage(card, machine, library);
   if (best !== null) {
     const subject = `${best.title} ${best.version}`;
     const first: readonly Finding[] =
-      best.order === 'driver-first' && !best.inbox
+      best.order === 'driver-first' && !comesWithSystem(best)
         ? [{ code: 'system.driverFirst', verdict: 'needs', subject }]
         : [];
     // Modules that do not come with the system have to be signed by a key that the firmware was told of.
-    return family.value === 'linux' && valueOf(machine.system.secureBoot) === true && !best.inbox
+    return family.value === 'linux' &&
+      valueOf(machine.system.secureBoot) === true &&
+      !comesWithSystem(best)
       ? [{ code: 'system.secureBoot', verdict: 'needs', subject }, ...first]
       : [{ code: 'system.package', verdict: 'clear', subject }, ...first];
   }

@@ -1,6 +1,6 @@
 /** In an external box: does the driver bear that the card comes and goes with it, and is the chain short enough? */
 import { classDriver } from '../drivers/classDrivers.ts';
-import { bestPackage, type DriverLibrary } from '../drivers/packages.ts';
+import { driverForCard, type DriverLibrary } from '../drivers/chooseDriver.ts';
 import type { Card } from '../parts/card.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { MOST_IN_CHAIN } from '../standards/serialLink.ts';
@@ -32,7 +32,7 @@ export function enclosure(
 
 /** A box is switched on after the machine and pulled while it runs. Drivers of a whole class bear that. */
 function hotPlug(card: Card, machine: Machine, library: DriverLibrary): readonly Finding[] {
-  const chosen = library === null ? null : bestPackage(card, machine, library);
+  const chosen = driverForCard(card, machine, library).package;
   if (chosen === null) {
     return classDriver(card.ids.class24, machine.system) === null
       ? []

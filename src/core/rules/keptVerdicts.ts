@@ -2,7 +2,7 @@
 import { memo } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
-import type { DriverLibrary } from '../drivers/packages.ts';
+import type { DriverLibrary } from '../drivers/chooseDriver.ts';
 import { verdictAsker, type SlotVerdict } from './verdict.ts';
 
 /** What the rules ask of a slot for a card in another one; all else of a slot is asked for its own cards only. */

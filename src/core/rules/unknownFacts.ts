@@ -3,7 +3,7 @@ import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import type { Card } from '../parts/card.ts';
 import { SERVED_BY, type Need } from '../parts/need.ts';
-import type { DriverLibrary } from '../drivers/packages.ts';
+import type { DriverLibrary } from '../drivers/chooseDriver.ts';
 import { FACTS, type FactCode } from './facts.ts';
 import type { Finding } from './finding.ts';
 import { findingRow } from './findingCodes.ts';

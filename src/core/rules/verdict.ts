@@ -6,7 +6,7 @@ import { bodyInHousing, bodyInSlot, moduleInSocket } from './body.ts';
 import { enclosure } from './enclosure.ts';
 import { bracket } from './bracket.ts';
 import { driverSupport } from './driverSupport.ts';
-import type { DriverLibrary } from '../drivers/packages.ts';
+import type { DriverLibrary } from '../drivers/chooseDriver.ts';
 import { worstVerdict, type Finding, type Verdict } from './finding.ts';
 import { firmware } from './firmware.ts';
 import { headers } from './headers.ts';

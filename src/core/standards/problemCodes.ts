@@ -21,6 +21,13 @@ const PROBLEM_NAMES = {
 
 export type DeviceProblem = keyof typeof PROBLEM_NAMES;
 
+/** Those that another driver, or the right one, may mend. */
+const OF_DRIVERS: ReadonlySet<DeviceProblem> = new Set([
+  10, 18, 19, 28, 31, 32, 37, 39, 43, 48, 52,
+]);
+
+export const isDriverProblem = (problem: DeviceProblem): boolean => OF_DRIVERS.has(problem);
+
 const BY_NAME: ReadonlyMap<string, DeviceProblem> = new Map(
   Object.entries(PROBLEM_NAMES).map(([code, name]) => [name, Number(code) as DeviceProblem]),
 );

@@ -1,5 +1,6 @@
 /** A job as it goes out of the house: with nothing in it that was not chosen. */
 import type { Job } from '../parts/job.ts';
+import type { DevicesObservation } from '../parts/observation.ts';
 
 export interface ExportChoice {
   /** The customer's name, wherever it stands. */
@@ -23,7 +24,11 @@ export function forExport(job: Job, choice: ExportChoice): Job {
     : withTexts(
         {
           ...named,
-          observations: named.observations.filter(({ kind }) => kind !== 'serial'),
+          observations: named.observations
+            .filter(({ kind }) => kind !== 'serial' && kind !== 'drive')
+            .map((each) =>
+              each.kind === 'devices' ? { ...each, value: withoutNumbers(each.value) } : each,
+            ),
           machine: {
             ...machine,
             inTrouble: machine.inTrouble.map((each) => ({ ...each, id: deviceOnly(each.id) })),
@@ -40,6 +45,11 @@ function withoutName({ customer }: Job): (text: string) => string {
   const names = [name, name.split(',')[0] ?? ''].filter((each) => each.length >= SHORTEST_NAME);
   return (text) => names.reduce((left, each) => left.replaceAll(each, LEFT_OUT), text);
 }
+
+const withoutNumbers = ({ list, ...value }: DevicesObservation['value']) => ({
+  ...value,
+  list: list.map((each) => ({ ...each, id: deviceOnly(each.id) })),
+});
 
 /** Without its last part, by which the system tells one device from its twin: often the device's own number. */
 const deviceOnly = (id: string): string => {

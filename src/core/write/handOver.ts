@@ -1,5 +1,5 @@
 /** The hand-over sheet as data: what the customer keeps and the next technician starts from. */
-import type { DriverChoice } from '../drivers/packages.ts';
+import type { DriverChoice } from '../drivers/chooseDriver.ts';
 import { newCardsOf, assemblyOf } from '../assembly/assembly.ts';
 import { cardName } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
@@ -8,6 +8,7 @@ import type { Machine } from '../parts/machine.ts';
 import type { SystemFamily } from '../standards/systems.ts';
 import { figureFor, serialOf, type FigureObservation } from '../parts/observation.ts';
 import { expectations, type Expectation } from '../assembly/expectations.ts';
+import { driverStates } from '../diagnosis/driverStates.ts';
 import { judge, type Judgement } from '../diagnosis/judge.ts';
 import { reportOnPlan } from '../diagnosis/reportOnPlan.ts';
 import { byWeight, type Finding } from '../rules/finding.ts';
@@ -29,6 +30,14 @@ export interface SheetCard {
   readonly priceCents: number;
   /** Findings with a catch that stays, most weighty first; what work settles only until it is done. */
   readonly findings: readonly Finding[];
+}
+
+/** A device of the machine whose driver was seen to. */
+interface SheetDriver {
+  readonly name: string;
+  readonly choice: DriverChoice;
+  /** What a report shows at work; null while none shows it. */
+  readonly seen: string | null;
 }
 
 export interface SheetFigure {
@@ -54,6 +63,7 @@ interface SheetMachine {
 export interface HandOverSheet {
   readonly machine: SheetMachine;
   readonly cards: readonly SheetCard[];
+  readonly drivers: readonly SheetDriver[];
   readonly figures: readonly SheetFigure[];
   /** What was bought beside the cards: with them it makes the total. */
   readonly extras: readonly ShoppingRow[];
@@ -92,6 +102,9 @@ export function handOverSheet(job: Job): HandOverSheet {
   return {
     machine: machineOf(job.machine),
     cards,
+    drivers: driverStates(job)
+      .filter(({ isPlanned, wanted }) => !isPlanned && wanted !== null)
+      .map(({ name, choice, now }) => ({ name, choice, seen: now?.driver ?? null })),
     figures: expectations(job).map((expectation) => {
       const measured = figureFor(job.observations, expectation.need.id);
       return {

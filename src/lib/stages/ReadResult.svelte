@@ -30,7 +30,7 @@
       return `Read and taken into the survey: ${counted(result.devices, 'device')}, ${counted(result.slotRecords, 'slot record')}, ${counted(result.screens, 'screen')}.`;
     return observed.length === 0
       ? 'No list of devices is in it: nothing to hold against the accepted plan. The survey has not changed.'
-      : `Held against the accepted plan: ${observedWords(observed)}. The survey has not changed.`;
+      : `Held against the accepted plan: ${observedWords(observed)}${reading.proven === 0 ? '' : `, ${counted(reading.proven, 'step')} ticked by it`}. The survey has not changed.`;
   });
 </script>
 

@@ -6,11 +6,14 @@
   import type { DroppedFile } from '$lib/workers/readWork';
 
   let {
+    id = 'evidence',
     label,
     placeholder = 'Reports of lspci and dmidecode, firmware tables, screens’ EDID, device lists, a survey file: in any mixture',
     progress,
     onfiles,
   }: {
+    /** Where several of them are on one screen. */
+    id?: string;
     label: string;
     placeholder?: string;
     /** Null while nothing is read. */
@@ -62,7 +65,7 @@
   ondrop={drop}
 >
   <TextArea
-    id="evidence-text"
+    id="{id}-text"
     data-aside
     labelText={label}
     {placeholder}
@@ -76,7 +79,7 @@
       on:click={() => paste(pasted)}>Read it</Button
     >
     <FileUploaderButton
-      id="evidence-file"
+      id="{id}-file"
       size="small"
       kind="tertiary"
       labelText="Choose files"
@@ -91,7 +94,7 @@
     <label class="folder bx--btn bx--btn--tertiary bx--btn--sm">
       Choose a folder
       <input
-        id="evidence-folder"
+        id="{id}-folder"
         class="only-read"
         type="file"
         webkitdirectory

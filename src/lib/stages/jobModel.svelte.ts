@@ -6,18 +6,18 @@ import {
   newCardsOf,
   contradictions,
   decisiveFacts,
-  expectations,
   isAcceptable,
-  openItems,
-  reportOnPlan,
+  machineAsked,
+  openBefore,
   slotVerdict,
-  steps,
   verdictKeeper,
   verdictTable,
   withCards,
   withMoves,
   type Card,
+  type DriverLibrary,
   type Machine,
+  type OpenCounts,
   type SlotVerdict,
   type Stage,
   VERDICTS,
@@ -25,6 +25,7 @@ import {
 import { untrack } from 'svelte';
 import type { CardOnSlot } from '$lib/board/layout';
 import type { OpenJob } from '$lib/state/openJob.svelte';
+import { procedure } from '$lib/state/procedure';
 import { selection } from '$lib/state/selection.svelte';
 import { supplies } from '$lib/state/supplies.svelte';
 import { whenIdle } from '$lib/ui/idle';
@@ -43,28 +44,47 @@ export class JobModel {
 
   constructor(open: OpenJob) {
     this.open = open;
-    this.planning = new Planning(() => this.open.job);
+    this.planning = new Planning(
+      () => this.open.job,
+      () => this.library,
+    );
     this.unknown = untrack(() => this.stillUnknown);
     $effect(() => {
       // What it is counted from is seen at once, and counted later.
-      void [this.job.machine, this.job.needs, supplies.cards, supplies.library];
+      void [this.job.machine, this.job.needs, supplies.cards, this.library];
       return whenIdle(() => (this.unknown = this.stillUnknown), COUNTED_WITHIN_MS);
+    });
+    $effect(() => {
+      if (this.job.plan !== null) void procedure.load().then(() => (this.hasSteps = true));
+    });
+    // Devices of the machine may want drivers too.
+    $effect(() => {
+      const ids = machineAsked(this.job.machine).flatMap(({ id }) => id ?? []);
+      if (supplies.library !== null) untrack(() => void supplies.askDrivers(ids));
     });
   }
 
   job = $derived.by(() => this.open.job);
   /** The plan that the board shows while none is accepted. */
   proposal = $derived.by(() => this.planning.shown);
+  private ownPackages = $derived(this.job.packages);
+  /** What the library has, and the packages at hand. */
+  private library: DriverLibrary = $derived(
+    supplies.library === null || this.ownPackages.length === 0
+      ? supplies.library
+      : [...supplies.library, ...this.ownPackages],
+  );
   private stillUnknown = $derived(
-    decisiveFacts(this.job.machine, this.job.needs, supplies.cards ?? [], supplies.library),
+    decisiveFacts(this.job.machine, this.job.needs, supplies.cards ?? [], this.library),
   );
   /** In the survey counts what this job's needs and the catalogue ask for. */
-  openCounts = $derived({ ...openItems(this.job), survey: this.unknown.length });
+  private hasSteps = $state(false);
+  openCounts: OpenCounts = $derived({
+    ...((this.hasSteps ? procedure.open(this.job) : null) ?? openBefore(this.job)),
+    survey: this.unknown.length,
+  });
   disagreements = $derived(contradictions(this.job.machine));
-  steps = $derived(steps(this.job));
   assembly = $derived(assemblyOf(this.job));
-  expectations = $derived(expectations(this.job));
-  reportOnPlan = $derived(reportOnPlan(this.job));
   fitted: readonly CardOnSlot[] = $derived(newCardsOf(this.assembly));
   /** Cards that are tried in slots, to see what becomes of it: nothing of the job. */
   private tried = $state.raw<readonly { readonly cardId: string; readonly slotId: string }[]>([]);
@@ -99,10 +119,10 @@ export class JobModel {
   /** Cards in the order of the catalogue, each in every slot, beside what is on trial elsewhere. */
   verdicts(cards: readonly Card[]): readonly (readonly SlotVerdict[])[] {
     const { machine } = this.job;
-    if (this.onTrial.length === 0) return this.keptVerdicts(cards, machine, supplies.library);
+    if (this.onTrial.length === 0) return this.keptVerdicts(cards, machine, this.library);
     const isTried = ({ id }: Card) => this.onTrial.some(({ card }) => card.id === id);
     const rows = (some: readonly Card[], others: readonly CardOnSlot[]) => {
-      const table = verdictTable(some, withCards(machine, others), supplies.library);
+      const table = verdictTable(some, withCards(machine, others), this.library);
       // In a slot with a card on trial the question is what becomes of it in that card's place.
       const places = others.map(({ slot }) => ({
         slot,
@@ -116,7 +136,7 @@ export class JobModel {
           const place = places.find(({ slot }) => slot.id === at.slot.id);
           return place === undefined
             ? at
-            : slotVerdict(some[n]!, place.slot, place.without, supplies.library);
+            : slotVerdict(some[n]!, place.slot, place.without, this.library);
         }),
       );
     };
@@ -135,9 +155,7 @@ export class JobModel {
   );
   /** What is on trial, each card with its verdict beside the others. */
   trialVerdicts = $derived(
-    this.onTrial.map(({ card, slot }) =>
-      slotVerdict(card, slot, this.meeting(card), supplies.library),
-    ),
+    this.onTrial.map(({ card, slot }) => slotVerdict(card, slot, this.meeting(card), this.library)),
   );
 
   /** Puts a card on trial; whatever was tried in that slot comes off. */
@@ -153,7 +171,7 @@ export class JobModel {
     const card = cardOf(cardId);
     if (card === null) return;
     // A key never throws out what was tried before: its slot counts as taken.
-    const order = byVerdict(verdictTable([card], this.meeting(card), supplies.library)[0]!);
+    const order = byVerdict(verdictTable([card], this.meeting(card), this.library)[0]!);
     const now = this.tried.find((each) => each.cardId === cardId);
     const at = order.findIndex(({ slot }) => slot.id === now?.slotId);
     const next = order[(at + 1) % order.length];
@@ -192,7 +210,7 @@ export class JobModel {
     this.considered.filter(
       ({ card, slot }) =>
         !(this.onTrial.length > 0 || this.preview !== null) ||
-        slotVerdict(card, slot, this.meeting(card), supplies.library).verdict !== 'blocked',
+        slotVerdict(card, slot, this.meeting(card), this.library).verdict !== 'blocked',
     ),
   );
 

@@ -6,6 +6,7 @@ import type {
   Change,
   Choice,
   ChoiceProgress,
+  DriverLibrary,
   Job,
   PinPrice,
   PlanRequest,
@@ -42,13 +43,15 @@ export class Planning {
   /** It was stopped before there was any plan. */
   isStopped = $state(false);
   private readonly job: () => Job;
+  private readonly library: () => DriverLibrary;
   /** What the answer was given to. */
   private answered = $state.raw<PlanRequest | null>(null);
   /** Ends what is asked once nobody waits for it. */
   private waiting = new AbortController();
   private supposing = new AbortController();
 
-  constructor(job: () => Job) {
+  constructor(job: () => Job, library: () => DriverLibrary) {
+    this.library = library;
     this.job = job;
     // Started now, so that the first question need not wait for it.
     startPlanner();
@@ -71,7 +74,7 @@ export class Planning {
           weights,
           cards: supplies.cards,
           extras: supplies.extras,
-          library: supplies.library,
+          library: this.library(),
         };
   });
 

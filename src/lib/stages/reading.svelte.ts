@@ -1,6 +1,6 @@
 /** Files that the machine wrote, being read in the worker: how far it is, what came of it, what becomes of it. */
 import { proxy } from 'comlink';
-import type { DeviceObservation } from '$core';
+import type { Observation } from '$core';
 import { nameLists } from '$lib/state/nameLists';
 import { now } from '$lib/state/now';
 import { supplies } from '$lib/state/supplies.svelte';
@@ -15,7 +15,9 @@ export class Reading {
   /** What the last reading found; it stays until the next. */
   result = $state.raw<EvidenceTaken | null>(null);
   /** What it shows of the accepted plan's cards; null where it was taken into the survey. */
-  observed = $state.raw<readonly DeviceObservation[] | null>(null);
+  observed = $state.raw<readonly Observation[] | null>(null);
+  /** Steps that it ticked. */
+  proven = $state(0);
   stopped = $state(false);
   failed = $state('');
   /** Whether the technician said that a report of another machine is meant. */
@@ -126,10 +128,15 @@ export class Reading {
 
   private async observe(): Promise<void> {
     const { job } = this.model;
-    const observations = (await askReader((reader) => reader.observe(job, now()))) ?? [];
+    const { observations, proves } = (await askReader((reader) => reader.observe(job, now()))) ?? {
+      observations: [],
+      proves: [],
+    };
     this.observed = observations;
+    this.proven = proves.filter((stepId) => job.ticks[stepId] === undefined).length;
+    const what = observedWords(observations);
     if (observations.length > 0)
-      this.model.open.run({ name: 'observe', observations, what: observedWords(observations) });
+      this.model.open.run({ name: 'observe', observations, what, proves });
   }
 
   /** What was read last, taken into the survey after all: on the technician's word. */

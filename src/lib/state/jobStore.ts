@@ -10,6 +10,7 @@ import {
   type JobSummary,
   type Problem,
 } from '$core';
+import { procedure } from './procedure';
 import { roomToWrite } from './room';
 import { changing, jobRecords, rowRecords } from './stores';
 
@@ -39,7 +40,7 @@ export class NotKept extends Error {}
 
 export const asRow = (job: Job): JobRow => {
   try {
-    return { ...summaryOf(job), isBroken: false };
+    return { ...summaryOf(job, procedure.open(job)), isBroken: false };
   } catch {
     const { id, revision, title, customer, changedAt } = job;
     const nothing = { machine: job.machine.name, photos: job.photos.map((photo) => photo.id) };
@@ -82,6 +83,7 @@ export const isJob = (stored: Job | SetAside): stored is Job => !('record' in st
 export async function saveJob(job: Job, madeFrom: number | null): Promise<JobRow> {
   // Looked for while the stored job is read.
   roomToWrite().catch(() => undefined);
+  if (job.plan !== null) await procedure.load();
   return changing(`job-${job.id}`, async () => {
     const stored = await jobRecords.get<Job>(job.id);
     if (isNewerJob(stored)) throw new WrittenByNewer();
@@ -128,6 +130,7 @@ export async function checkedRow(
   const stored = await readJob(key);
   if (stored === null || !isJob(stored)) return stored;
   if (row !== null && row.revision === stored.revision) return row;
+  if (stored.plan !== null) await procedure.load();
   const fresh = asRow(stored);
   await rowRecords.put(key, fresh);
   return fresh;

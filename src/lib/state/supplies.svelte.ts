@@ -81,6 +81,7 @@ class Supplies {
     ]);
     const sold = catalogue?.cards ?? null;
     const ids = [...new Set([...(sold ?? []), ...this.ownCards].map((card) => deviceId(card.ids)))];
+    for (const id of ids) this.asked.add(id);
     const [library, templates] = await Promise.all([
       supply('drivers', '/api/drivers', z.array(DriverPackage), { ids }),
       supply('templates', '/api/templates', z.array(Machine)),
@@ -90,6 +91,19 @@ class Supplies {
     this.library = library;
     this.templates = templates ?? [];
     this.supplierAway = sold === null || library === null;
+  }
+
+  private readonly asked = new Set<string>();
+  /** Asks the library for devices that no card of the catalogue is; what it has of them stays as long as the window. */
+  async askDrivers(ids: readonly string[]): Promise<void> {
+    const fresh = ids.filter((id) => !this.asked.has(id));
+    if (fresh.length === 0) return;
+    for (const id of fresh) this.asked.add(id);
+    const found = await fetched('/api/drivers', z.array(DriverPackage), { ids: fresh });
+    if (found === null) for (const id of fresh) this.asked.delete(id);
+    const known = new Set(this.library?.map(({ id }) => id));
+    const added = found?.filter(({ id }) => !known.has(id)) ?? [];
+    if (this.library !== null && added.length > 0) this.library = [...this.library, ...added];
   }
 
   private ownIds = $derived(new Set([...this.ownCards, ...this.ownExtras].map(({ id }) => id)));

@@ -24,6 +24,9 @@ export const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
   untickStep: 'step unticked',
   observe: 'figure or report recorded',
   removeObservation: 'figure removed',
+  setDriverWays: 'way of drivers chosen',
+  keepPackages: 'driver packages kept with the job',
+  dropPackage: 'driver package removed',
 };
 
 /** What else a log tells: no commands of a hand. */

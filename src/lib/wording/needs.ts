@@ -22,6 +22,7 @@ export const KIND_WORDS: Readonly<Record<NeedKind, string>> = {
   screens: 'Screens',
   graphics: 'Graphics work',
   keep: 'Keep what is there',
+  drivers: 'Drivers only',
 };
 
 const list = (...parts: readonly string[]): string =>
@@ -81,8 +82,18 @@ export function needWords(need: Need): string {
       return `${need.ports} ${need.port}`;
     case 'keep':
       return 'stays in the machine';
+    case 'drivers':
+      return DRIVER_SCOPE_WORDS[need.scope];
   }
 }
+
+/** Which devices a need for drivers alone asks about. */
+export const DRIVER_SCOPE_WORDS: Readonly<Record<NeedOf<'drivers'>['scope'], string>> = {
+  failing: 'every device works',
+  display: 'a newer display driver',
+  network: 'a newer network driver',
+  all: 'newer drivers wherever there are any',
+};
 
 const TEAM_WORDS = {
   none: '',
@@ -100,6 +111,7 @@ function drivesWanted({ ports, drive, medium }: NeedOf<'drives'>): string {
 /** Whether the machine meets it as it stands, with the figure and with what it takes. */
 export function metByMachineWords(met: MetByMachine, need: Need): string {
   const { state, flow, units } = met;
+  if (need.kind === 'drivers') return 'It takes no card: it is done in Drivers.';
   if (state === 'met')
     return flow === null
       ? 'The machine keeps it.'

@@ -1,11 +1,14 @@
 /** What a report shows of the cards of the accepted plan, in words. */
-import type { DeviceObservation, ReportDifference } from '$core';
+import type { DeviceObservation, Observation, ReportDifference } from '$core';
 import { counted, linkWords } from './figures';
 
 /** “2 of 3 cards seen”. */
-export function observedWords(observations: readonly DeviceObservation[]): string {
-  const seen = observations.filter(({ value }) => value.address !== null).length;
-  return `${seen} of ${counted(observations.length, 'card')} seen`;
+export function observedWords(observations: readonly Observation[]): string {
+  const cards = observations.filter((each): each is DeviceObservation => each.kind === 'device');
+  const seen = cards.filter(({ value }) => value.address !== null).length;
+  return cards.length === 0
+    ? 'every device seen'
+    : `${seen} of ${counted(cards.length, 'card')} seen`;
 }
 
 export function differenceWords(difference: ReportDifference): string {
@@ -22,6 +25,8 @@ export function differenceWords(difference: ReportDifference): string {
       return 'No driver is in use. Install the planned driver.';
     case 'driverGeneric':
       return `Runs on ${difference.driver}, the system’s own driver. Install the planned driver.`;
+    case 'driverOlder':
+      return `Runs on ${difference.running}, which is older than the planned ${difference.planned}. Install the planned driver.`;
     case 'trouble':
       return `The system reports: ${difference.status}.`;
   }

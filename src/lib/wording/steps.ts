@@ -1,16 +1,10 @@
 /** Steps and cautions as they are read at the bench, from a metre away. */
-import type {
-  CardAt,
-  CautionCode,
-  PlugType,
-  Step,
-  StepCode,
-  StepValues,
-  SystemFamily,
-} from '$core';
+import type { CautionCode, PlugType, Step, StepCode, StepValues, SystemFamily } from '$core';
+import { DRIVER_STEP_WORDS } from './driverSteps';
 import { FACT_WORDS } from './facts';
 import { inMoney } from './figures';
 import { extraWords } from './plans';
+import { at, inEnclosure, type StepWords } from './stepWords';
 import {
   EXTRA_KIND_WORDS,
   HEADER_WORDS,
@@ -19,17 +13,8 @@ import {
   SCREEN_ADAPTER_WORDS,
 } from './things';
 
-interface StepWords {
-  readonly title: string;
-  readonly detail?: string;
-}
-
-/** A card with its slot, and the external enclosure that is in, so that two of a kind are told apart. */
-const at = ({ card, slot, enclosure }: CardAt): string =>
-  `${card} in ${slot}${inEnclosure(enclosure)}`;
-const inEnclosure = (enclosure: string): string => (enclosure === '' ? '' : ` of ${enclosure}`);
-
 const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWords } = {
+  ...DRIVER_STEP_WORDS,
   settle: ({ fact, subject }) => ({
     title: `Find out: ${FACT_WORDS[fact].name}${subject ? ` – ${subject}` : ''}`,
     detail: FACT_WORDS[fact].how,
@@ -51,11 +36,6 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     detail:
       'Before the card is swapped, while there is still a picture. Use the board maker’s file for exactly this board; do not switch off until it is done.',
   }),
-  fetchDriver: ({ title, version }) => ({
-    title: `Download ${title} ${version}`,
-    detail:
-      'Now, onto a USB stick, while this or another machine is on-line: later the new card may be the only way on-line.',
-  }),
   findDriver: ({ identity, ...card }) => ({
     title: `Find a driver for ${at(card)}`,
     detail: `None was known for this system when the plan was accepted. Ask its maker for ${identity}, before the machine goes off-line.`,
@@ -76,10 +56,6 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
   noteTrouble: ({ count, names }) => ({
     title: count === 1 ? 'One device is not working' : `${count} devices are not working`,
     detail: `Tell the customer before anything is changed, and check at the end whether it works again: ${names}.`,
-  }),
-  installFirst: ({ title, version }) => ({
-    title: `Install ${title} ${version} before the card goes in`,
-    detail: 'Its maker requires the driver first.',
   }),
   backUp: () => ({
     title: 'Make sure that the customer’s data is backed up',
@@ -223,23 +199,10 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     detail:
       'A first start may take longer. Nothing on the screen: switch off again, and check the screen lead and how the card is seated.',
   }),
-  checkDevice: ({ identity, family, ...card }) => ({
-    title: `Check that the system sees ${at(card)}`,
-    detail: family === null ? `Its identity is ${identity}.` : DEVICE_LIST[family](identity),
-  }),
-  installDriver: ({ title, version, ...card }) => ({
-    title: `Install ${title} ${version}`,
-    detail: `For ${at(card)}, from the stick. A flickering screen while it installs is normal.`,
-  }),
   installFound: (card) => ({
     title: `Install the driver found for ${at(card)}`,
     detail: 'Note its name and version in the job, for the next technician.',
   }),
-  ownDriver: ({ driver, ...card }) => ({
-    title: `Check that ${at(card)} runs on the system’s own driver`,
-    detail: `${driver}: nothing to install.`,
-  }),
-  restart: () => ({ title: 'Restart, and look again', detail: 'More than one restart is normal.' }),
   checkLink: ({ generation, width, family, ofEach, ...card }) => ({
     title: `Read the link of ${ofEach ? 'each drive on ' : ''}${at(card)}: Gen ${generation} x${width} expected`,
     detail: `${LINK_SHOWN[family ?? 'other']}, while the card is busy; an idle card may show a slower link to save power.`,
@@ -268,25 +231,6 @@ const COVER_DETAIL: Readonly<Record<string, string>> = {
   screwed: 'Keep the cover and its screw.',
   clipped: 'Unclip it; keep it with the job.',
   snapped: 'Rock it out with a flat tool; it does not go back in.',
-};
-/** Where each system shows a device, and how it writes the identity there. */
-const DEVICE_LIST: Readonly<Record<SystemFamily, (identity: string) => string>> = {
-  windows: (identity) => {
-    const [vendor, device] = identity.toUpperCase().split(':');
-    return `In the system’s device list its hardware ids begin with PCI\\VEN_${vendor}&DEV_${device}.`;
-  },
-  linux: (identity) => `lspci -nn shows it as [${identity}].`,
-  bsd: (identity) =>
-    `pciconf -l shows it with ${chipOf(identity)}; the start messages name its driver.`,
-  unix: (identity) => `Its list of devices shows it as pci${identity.replace(':', ',')}.`,
-  'macos-like': (identity) =>
-    `The system’s report on PCI devices shows it; its identity is ${identity}.`,
-  other: (identity) => `In the system’s own list of PCI devices its identity is ${identity}.`,
-};
-/** An identity as that list writes it. */
-const chipOf = (identity: string): string => {
-  const [vendor, device] = identity.split(':');
-  return `vendor=0x${vendor} device=0x${device}`;
 };
 /** Where each system shows what a link trained to. */
 const LINK_SHOWN: Readonly<Record<SystemFamily, string>> = {

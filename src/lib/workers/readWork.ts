@@ -1,6 +1,12 @@
 /** Evidence read and taken into a survey, and what a screen has to know of it. */
+import { strToU8 } from 'fflate';
 import {
+  apply,
+  clipped,
   evidenceOf,
+  folderOf,
+  packageRecords,
+  provenSteps,
   isOtherMachine,
   lookAtPackages,
   observeReport,
@@ -9,7 +15,7 @@ import {
   stickOf,
   takeEvidence,
   type Card,
-  type DeviceObservation,
+  type DriverPackage,
   type Evidence,
   type EvidenceFile,
   type FileReport,
@@ -19,10 +25,13 @@ import {
   type KnownLists,
   type Machine,
   type MachinesApart,
+  type Observation,
+  type PackageRecord,
   type PackagesLook,
   type Problem,
 } from '$core';
 import { thenLetGo } from './letGo';
+import { sha256 } from './sha256';
 import { stickArchive } from './stickArchive';
 
 export interface EvidenceTaken {
@@ -45,6 +54,12 @@ export interface EvidenceTaken {
 export interface DroppedFile {
   readonly name: string;
   readonly content: File | string;
+}
+
+/** What a report shows of the plan, and the steps that it proves. */
+export interface Observed {
+  readonly observations: readonly Observation[];
+  readonly proves: readonly string[];
 }
 
 let read: { readonly files: FilesRead; readonly known: Known } | null = null;
@@ -91,10 +106,30 @@ export const readWork = {
   /** The packages looked at last that the machine and the plan want, as an archive for a stick. @param page to read on the bench */
   writeStick: (machine: Machine, cards: readonly Card[], page: string): Promise<Uint8Array> =>
     stickArchive(stickFiles(stickOf(lookAtPackages(packages, machine, cards)), packages), page),
+  /** The packages looked at last that are for this machine or plan, as records for the job to keep. */
+  packageRecords: (machine: Machine, cards: readonly Card[]): Promise<readonly DriverPackage[]> =>
+    Promise.all(packageRecords(packages, machine, cards).map(withFiles)),
   /** What was read last, held against the job's accepted plan. @param at ISO instant */
-  observe: (job: Job, at: string): readonly DeviceObservation[] =>
-    last === null ? [] : observeReport(job, last, at),
+  observe: (job: Job, at: string): Observed => {
+    const observations = last === null ? [] : observeReport(job, last, at);
+    const command = { name: 'observe', observations, what: '' } as const;
+    return { observations, proves: provenSteps(apply(job, command, { at, who: '' })) };
+  },
 };
+
+const withFiles = async ({ record, files }: PackageRecord): Promise<DriverPackage> => ({
+  ...record,
+  files: await Promise.all(
+    files.map(async ({ name, content }) => {
+      const bytes = typeof content === 'string' ? strToU8(content) : content;
+      return {
+        name: clipped(name.slice(folderOf(name).length)),
+        bytes: bytes.length,
+        sha256: await sha256(bytes),
+      };
+    }),
+  ),
+});
 
 const fetched = async ({ name, content }: DroppedFile): Promise<EvidenceFile> => ({
   name,

@@ -48,3 +48,18 @@ export function pciIdentities(of: Named): DeviceIdentities {
     ],
   };
 }
+
+const USB_INSTANCE =
+  /^USB\\VID_([0-9A-F]{4})&PID_([0-9A-F]{4})(&REV_[0-9A-F]{4})?(&MI_[0-9A-F]{2})?/;
+
+/** Of a device at a USB port, by the name under which a system lists it; null for what is none. */
+export function usbIdentities(instance: string): DeviceIdentities | null {
+  const found = USB_INSTANCE.exec(instance.toUpperCase());
+  if (found === null) return null;
+  const [, vendor = '', product = '', revision = '', part = ''] = found;
+  const device = `USB\\VID_${vendor}&PID_${product}`;
+  return {
+    hardware: [...new Set([`${device}${revision}${part}`, `${device}${part}`])],
+    compatible: [],
+  };
+}

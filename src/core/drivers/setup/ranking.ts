@@ -5,7 +5,8 @@
  */
 import { compareVersions } from '../classDrivers.ts';
 import type { DeviceIdentities } from './identities.ts';
-import { installingOf, modelsFor, type Model, type SetupPackage } from './setupPackage.ts';
+import type { Model, SetupPackage } from '../../parts/driverPackage.ts';
+import { installingOf, modelsFor } from './sections.ts';
 import type { TargetSystem } from './target.ts';
 
 /** The place of an identity in the device's own lists, and whether package and device name it as their own. */

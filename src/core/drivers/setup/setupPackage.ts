@@ -1,54 +1,22 @@
-/** What a setup file says that its package drives: models by system, what is installed for each, and who vouches for it. */
-import { memoOf } from '../../memo.ts';
+/** Reads what a setup file says that its package drives: models by system, what is installed for each, who vouches for it. */
 import type { ProblemList } from '../../read/problem.ts';
 import { linesIn, valueIn, type Inf, type InfLine } from '../../read/drivers/inf.ts';
-import {
-  compareTargets,
-  readTarget,
-  satisfies,
-  type Satisfied,
-  type Target,
-  type TargetSystem,
-} from './target.ts';
+import type {
+  Installing,
+  Model,
+  ModelsSection,
+  Saying,
+  SetupPackage,
+} from '../../parts/driverPackage.ts';
+import { readTarget } from './target.ts';
 
-/** One line of a models section: the device, in the maker's words, and the identities it is known by. */
-export interface Model {
-  readonly description: string;
-  /** The section that is carried out for it, without decoration. */
-  readonly install: string;
-  /** In capitals. Those of the device's own, of which there is one at most. */
-  readonly hardwareIds: readonly string[];
-  /** Those of devices that it is like. */
-  readonly compatibleIds: readonly string[];
-}
-
-/** A maker's models, once for each kind of system they differ for. */
-interface MakersModels {
-  readonly maker: string;
-  readonly sections: readonly ModelsSection[];
-}
-
-export interface ModelsSection {
-  readonly name: string;
-  /** Null: undecorated. */
-  readonly target: Target | null;
-  readonly models: readonly Model[];
-}
-
-export interface SetupPackage {
-  readonly provider: string;
-  readonly className: string;
-  /** ISO date and four numbers; null where the file has none that can be read. */
-  readonly release: { readonly date: string; readonly version: string } | null;
-  /** It names a catalogue, by which a system can check who made it and that nothing was changed. */
-  readonly hasCatalogue: boolean;
-  readonly makers: readonly MakersModels[];
+/** A setup file as it was read. */
+export interface SetupReading extends SetupPackage {
   /** Files that belong to it, by their own names: what it copies, and its catalogues. */
   readonly files: readonly string[];
-  readonly inf: Inf;
 }
 
-export function readSetupPackage(inf: Inf, problems: ProblemList): SetupPackage | null {
+export function readSetupPackage(inf: Inf, problems: ProblemList): SetupReading | null {
   if (valueIn(inf, 'version', 'signature') === null) {
     problems.add({ code: 'setup.versionMissing' });
     return null;
@@ -56,10 +24,14 @@ export function readSetupPackage(inf: Inf, problems: ProblemList): SetupPackage 
   const catalogues = linesIn(inf, 'version').filter(({ key }) =>
     key?.toLowerCase().startsWith('catalogfile'),
   );
+  const release = releaseOf(inf, problems);
+  const makers = distinctBy(linesIn(inf, 'manufacturer'), ({ values: [base = ''] }) => base).map(
+    (line) => modelsOf(line, inf, problems),
+  );
   return {
     provider: valueIn(inf, 'version', 'provider') ?? '',
     className: valueIn(inf, 'version', 'class') ?? '',
-    release: releaseOf(inf, problems),
+    release,
     hasCatalogue: catalogues.some(({ values: [name = ''] }) => name !== ''),
     files: distinctBy(
       [
@@ -68,10 +40,8 @@ export function readSetupPackage(inf: Inf, problems: ProblemList): SetupPackage 
       ],
       String,
     ),
-    makers: distinctBy(linesIn(inf, 'manufacturer'), ({ values: [base = ''] }) => base).map(
-      (line) => modelsOf(line, inf, problems),
-    ),
-    inf,
+    makers,
+    installs: installsOf(makers, inf),
   };
 }
 
@@ -88,20 +58,24 @@ const distinctBy = <Each>(list: readonly Each[], nameOf: (each: Each) => string)
   ].toReversed();
 
 /** “Maker = section, decoration …”; a line without a key names maker and section by one word. */
-function modelsOf({ key, values, line }: InfLine, inf: Inf, problems: ProblemList): MakersModels {
+function modelsOf({ key, values, line }: InfLine, inf: Inf, problems: ProblemList) {
   const [base = '', ...decorations] = values;
   const decorated = distinctBy(decorations, String).flatMap(
     (decoration): readonly ModelsSection[] => {
-      const target = readTarget(decoration);
-      if (target === null) problems.add({ code: 'setup.target', line, found: decoration });
-      return target === null ? [] : sectionNamed(`${base}.${decoration}`, target, inf);
+      const isTarget = readTarget(decoration) !== null;
+      if (!isTarget) problems.add({ code: 'setup.target', line, found: decoration });
+      return isTarget ? sectionNamed(`${base}.${decoration}`, decoration, inf) : [];
     },
   );
   return { maker: key ?? base, sections: [...sectionNamed(base, null, inf), ...decorated] };
 }
 
-const sectionNamed = (name: string, target: Target | null, inf: Inf): readonly ModelsSection[] =>
-  inf.sections.has(name.toLowerCase()) ? [{ name, target, models: modelsIn(inf, name) }] : [];
+const sectionNamed = (
+  name: string,
+  decoration: string | null,
+  inf: Inf,
+): readonly ModelsSection[] =>
+  inf.sections.has(name.toLowerCase()) ? [{ name, decoration, models: modelsIn(inf, name) }] : [];
 
 const modelsIn = (inf: Inf, section: string): readonly Model[] =>
   linesIn(inf, section).flatMap(({ key, values: [install = '', hardware = '', ...compatible] }) =>
@@ -145,86 +119,42 @@ function releaseOf(inf: Inf, problems: ProblemList): SetupPackage['release'] {
   return { date: `${year}-${two(month)}-${two(day)}`, version: version === '' ? '0' : version };
 }
 
-/** A section that a system takes, and whether that hangs on a fact that nobody told. */
-interface Taken<Section> {
-  readonly section: Section;
-  readonly sure: boolean;
-}
-
-/**
- * The models section that counts, of one maker's: of those that the system satisfies the one for the fewest systems.
- * A 64-bit system takes no undecorated one. What it may or may not satisfy counts, and makes it unsure.
- */
-export const modelsFor = (
-  { makers }: SetupPackage,
-  system: TargetSystem,
-): readonly Taken<ModelsSection>[] =>
-  makers.flatMap(({ sections }) => narrowest(sections, ({ target }) => target, system) ?? []);
-
-function narrowest<Section>(
-  sections: readonly Section[],
-  targetOf: (section: Section) => Target | null,
-  system: TargetSystem,
-): Taken<Section> | null {
-  const state = (section: Section): Satisfied => {
-    const target = targetOf(section);
-    if (target !== null) return satisfies(system, target);
-    return system.architecture === 'x86-32' ? 'yes' : 'no';
-  };
-  const fitting = sections
-    .map((section) => ({ section, state: state(section) }))
-    .filter((each) => each.state !== 'no')
-    .toSorted((a, b) => compareTargets(targetOf(b.section), targetOf(a.section)));
-  const taken = fitting[0];
-  return taken === undefined ? null : { section: taken.section, sure: taken.state === 'yes' };
-}
-
-/** What a system carries out for a model: its section, what starts with it, and how the maker rates its features. */
-export interface Installing {
-  readonly section: string;
-  /** Names of services, the device's own first, each with when it starts. */
-  readonly services: readonly { readonly name: string; readonly isDevices: boolean }[];
-  /** 0 best, 255 where the maker says nothing. */
-  readonly featureScore: number;
-  /** Other setup files it draws on. */
-  readonly includes: readonly string[];
-}
-
 const NO_FEATURES = 0xff;
 const OF_THE_DEVICE = 0x2;
 
-/** Sections that have a target in their name, by what stands before it. */
-const decoratedSections = memoOf((inf: Inf) => {
-  const byBase = new Map<string, { readonly name: string; readonly target: Target }[]>();
-  for (const name of inf.sections.keys()) {
-    const at = name.lastIndexOf('.nt');
-    const target = at === -1 ? null : readTarget(name.slice(at + 1));
-    if (target === null) continue;
-    const base = name.slice(0, at);
-    const of = byBase.get(base) ?? [];
-    of.push({ name, target });
-    byBase.set(base, of);
-  }
-  return byBase;
-});
+/** Every section that some model names, plain and for each kind of system. */
+function installsOf(makers: SetupPackage['makers'], inf: Inf): readonly Installing[] {
+  const named = new Set(
+    makers.flatMap(({ sections }) =>
+      sections.flatMap(({ models }) => models.map(({ install }) => install.toLowerCase())),
+    ),
+  );
+  return [...inf.sections.keys()].flatMap((section): readonly Installing[] => {
+    const at = section.lastIndexOf('.nt');
+    const [of, decoration] =
+      at === -1 ? [section, null] : [section.slice(0, at), section.slice(at + 1)];
+    return [
+      ...(named.has(of) && (decoration === null || readTarget(decoration) !== null)
+        ? [installingIn(inf, section, of, decoration)]
+        : []),
+      // A model may name a section by all of its name.
+      ...(decoration !== null && named.has(section)
+        ? [installingIn(inf, section, section, null)]
+        : []),
+    ];
+  });
+}
 
-/** Decorated for the system as models are, then `.NT`, then plain; null where there is none of them. */
-export function installingOf(
-  { inf }: SetupPackage,
-  install: string,
-  system: TargetSystem,
-): Installing | null {
-  const base = install.toLowerCase();
-  const decorated = (decoratedSections(inf).get(base) ?? []).map(({ name, target }) => ({
-    name,
-    target: anyArchitecture(target, system),
-  }));
-  const section =
-    narrowest(decorated, ({ target }) => target, system)?.section.name ??
-    (inf.sections.has(base) ? base : null);
-  if (section === null) return null;
+function installingIn(
+  inf: Inf,
+  section: string,
+  of: string,
+  decoration: string | null,
+): Installing {
   const score = valueIn(inf, section, 'featurescore');
   return {
+    of,
+    decoration,
     section,
     services: linesIn(inf, `${section}.services`)
       .filter(({ key }) => key?.toLowerCase() === 'addservice')
@@ -240,8 +170,17 @@ export function installingOf(
   };
 }
 
-/** Install sections may leave the architecture out on any system. */
-const anyArchitecture = (target: Target, { architecture }: TargetSystem): Target =>
-  target.architecture === null ? { ...target, architecture } : target;
-
 const flagsIn = (text: string): number => (/^(?:0x)?[0-9a-f]{1,8}$/i.test(text) ? Number(text) : 0);
+
+/** As it is kept with a job or served by a library: its files are counted beside it. */
+export const setupSaying = ({
+  provider,
+  className,
+  release,
+  hasCatalogue,
+  makers,
+  installs,
+}: SetupPackage): Saying => ({
+  kind: 'setup',
+  setup: { provider, className, release, hasCatalogue, makers, installs },
+});

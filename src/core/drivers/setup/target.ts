@@ -25,8 +25,9 @@ export interface TargetSystem {
   readonly productType: number | null;
   readonly suites: number | null;
   readonly build: number | null;
-  /** Where only the release is known: its first build. */
+  /** Where only the release is known: its first build and its last. */
   readonly leastBuild?: number;
+  readonly mostBuild?: number;
 }
 
 const ARCHITECTURES: Readonly<Record<string, Architecture | 'other'>> = {
@@ -82,9 +83,12 @@ export function satisfies(system: TargetSystem, target: Target): Satisfied {
   return asked.includes('unknown') ? 'unknown' : 'yes';
 }
 
-function atLeast(wanted: number | null, { build, leastBuild = 0 }: TargetSystem): Satisfied {
+function atLeast(
+  wanted: number | null,
+  { build, leastBuild = 0, mostBuild = Infinity }: TargetSystem,
+): Satisfied {
   if ((wanted ?? 0) <= (build ?? leastBuild)) return 'yes';
-  return build === null ? 'unknown' : 'no';
+  return build === null && (wanted ?? 0) <= mostBuild ? 'unknown' : 'no';
 }
 
 const equal = (wanted: number | null, there: number | null): Satisfied =>
@@ -125,24 +129,26 @@ function compareNumbers(a: readonly number[], b: readonly number[]): number {
   return 0;
 }
 
-/** Releases by the name they are sold under, and the version and least build they give. From memory. */
-const RELEASES: Readonly<Record<string, readonly [major: number, minor: number, build?: number]>> =
-  {
-    XP: [5, 1],
-    Vista: [6, 0],
-    '7': [6, 1],
-    '8': [6, 2],
-    '8.1': [6, 3],
-    '10': [10, 0],
-    '11': [10, 0, 22_000],
-  };
+/** Releases by the name they are sold under, and the version and the builds they give. From memory. */
+const RELEASES: Readonly<
+  Record<string, readonly [major: number, minor: number, least?: number, most?: number]>
+> = {
+  XP: [5, 1],
+  Vista: [6, 0],
+  '7': [6, 1],
+  '8': [6, 2],
+  '8.1': [6, 3],
+  '10': [10, 0, 10_240, 21_999],
+  '11': [10, 0, 22_000],
+};
 
 /** Null where the machine runs no system that takes setup files, or its release or architecture is not known. */
 export function targetSystemOf({ system }: Pick<Machine, 'system'>): TargetSystem | null {
   const [release, architecture] = [valueOf(system.version), valueOf(system.architecture)];
   if (valueOf(system.family) !== 'windows' || release === null || architecture === null)
     return null;
-  const [major, minor, leastBuild = 0] = RELEASES[release] ?? release.split('.').map(Number);
+  const [major, minor, leastBuild = 0, mostBuild = Infinity] =
+    RELEASES[release] ?? release.split('.').map(Number);
   if (major === undefined || Number.isNaN(major)) return null;
   const told = Number(/\d{4,}/.exec(valueOf(system.build) ?? '')?.[0] ?? Number.NaN);
   return {
@@ -153,5 +159,6 @@ export function targetSystemOf({ system }: Pick<Machine, 'system'>): TargetSyste
     suites: null,
     build: Number.isNaN(told) ? null : told,
     leastBuild,
+    mostBuild,
   };
 }

@@ -19,7 +19,9 @@ export function metTogether(
 ): readonly MetByMachine[] {
   const alone = needs.map((need) => metByMachine(need, machine, cards));
   const met = needs
-    .filter((need, n) => need.kind !== 'keep' && alone[n]?.state === 'met')
+    .filter(
+      (need, n) => need.kind !== 'keep' && need.kind !== 'drivers' && alone[n]?.state === 'met',
+    )
     .map(demandOf);
   const pooled = met.filter(
     ({ pool }, n) =>

@@ -8,7 +8,7 @@ import { isServedBy, unitsNeeded, type Need } from '../../parts/need.ts';
 import type { Pin, Weights } from '../../parts/planning.ts';
 import { metByMachine, providers } from '../../flow/metByMachine.ts';
 import { flowFrom } from '../../flow/flowOf.ts';
-import type { DriverLibrary } from '../../drivers/packages.ts';
+import type { DriverLibrary } from '../../drivers/chooseDriver.ts';
 import type { Finding } from '../../rules/finding.ts';
 import type { Candidate } from '../candidates/candidates.ts';
 import { existingCandidates } from '../candidates/existingWays.ts';

@@ -6,7 +6,7 @@ import type { Machine, Slot } from '../../parts/machine.ts';
 import type { Pin } from '../../parts/planning.ts';
 import type { Flow } from '../../flow/flow.ts';
 import type { Extra } from '../../parts/extra.ts';
-import type { DriverLibrary } from '../../drivers/packages.ts';
+import type { DriverLibrary } from '../../drivers/chooseDriver.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { codesWhere } from '../../rules/findingCodes.ts';
 import { machineAround } from '../../placement/housing.ts';

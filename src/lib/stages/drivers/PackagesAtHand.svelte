@@ -1,7 +1,9 @@
 <script lang="ts">
   /** Dropped driver packages: what each would drive here, by which name it will be listed, and what it takes over besides. */
   import { untrack } from 'svelte';
-  import type { DrivenDevice } from '$core';
+  import { Button } from 'carbon-components-svelte';
+  import Download from 'carbon-icons-svelte/lib/Download.svelte';
+  import { packagesWanted, type DrivenDevice } from '$core';
   import ProblemLines from '$lib/ui/ProblemLines.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { changeWords, matchWords, packageWords } from '$lib/wording/packages';
@@ -14,6 +16,9 @@
 
   const atHand = untrack(() => packagesAtHand(model));
   const look = $derived(atHand.look);
+  const wanted = $derived(
+    packagesWanted(model.job).filter((each) => each.package.files.length > 0),
+  );
 
   // Another fact of the system, or another plan, and other models of a package count.
   $effect(() => {
@@ -36,7 +41,39 @@
     Drop a folder, an archive (.zip), setup files (.inf), or a kernel’s modules.alias: it is only
     looked at, and nothing is installed.
   </p>
+  {#if wanted.length > 0}
+    <p class="download">
+      <Button
+        size="small"
+        kind="tertiary"
+        icon={Download}
+        disabled={atHand.progress !== null}
+        on:click={() => atHand.download()}
+        >Download {wanted.length === 1
+          ? 'the planned package'
+          : `the ${wanted.length} planned packages`}</Button
+      >
+    </p>
+  {/if}
+  {#if model.job.packages.length > 0}
+    <h3>Kept with this job</h3>
+    <ul>
+      {#each model.job.packages as { id, title, version } (id)}
+        <li>
+          {title}
+          {version === '0' ? '' : version}
+          <button
+            type="button"
+            class="text"
+            onclick={() => model.open.run({ name: 'dropPackage', packageId: id })}
+            >remove<span class="only-read"> {title}</span></button
+          >
+        </li>
+      {/each}
+    </ul>
+  {/if}
   <ReportDrop
+    id="packages"
     label="Drop driver packages here"
     placeholder="Or paste a setup file or a list of aliases"
     progress={atHand.progress}
@@ -102,6 +139,15 @@
         </article>
       {/each}
     {/if}
+    {#if look !== null && look.packages.some(({ drives }) => drives.length > 0)}
+      <p class="keep">
+        <Button size="small" kind="tertiary" on:click={() => atHand.keep()}
+          >Count them for this job</Button
+        >
+        <span class="quiet">Drivers are then chosen from these as well, and stay with the job.</span
+        >
+      </p>
+    {/if}
     {#if look !== null && look.packages.length > 0}
       <Stick {model} {look} {atHand} />
     {/if}
@@ -141,6 +187,21 @@
   }
   td {
     vertical-align: top;
+  }
+  .download {
+    margin: 0.5rem 0;
+  }
+  .keep {
+    display: flex;
+    gap: 0.75rem;
+    align-items: center;
+    margin-top: 0.75rem;
+  }
+  .text {
+    text-decoration: underline;
+  }
+  ul {
+    font-size: 0.8125rem;
   }
   .change {
     display: flex;

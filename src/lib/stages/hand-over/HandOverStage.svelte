@@ -1,7 +1,15 @@
 <script lang="ts">
   import { Button, TextArea, TextInput } from 'carbon-components-svelte';
   import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
-  import { cardName, enteredSerial, forExport, handOverSheet, newCardsOf, serialOf } from '$core';
+  import {
+    cardName,
+    enteredSerial,
+    forExport,
+    handOverSheet,
+    newCardsOf,
+    serialOf,
+    steps,
+  } from '$core';
   import { now } from '$lib/state/now';
   import ExportTicks from '$lib/ui/ExportTicks.svelte';
   import { exportChoice } from '$lib/state/exportChoice.svelte';
@@ -14,7 +22,7 @@
   const job = $derived(model.job);
   /** As it goes out of the house. */
   const out = $derived(forExport(job, exportChoice.current));
-  const steps = $derived(model.steps.filter(({ stage }) => stage === 'hand-over'));
+  const toTick = $derived(steps(model.job).filter(({ stage }) => stage === 'hand-over'));
 
   function serial(slotId: string, value: string) {
     const { id } = enteredSerial(slotId, value, now());
@@ -42,7 +50,7 @@
       <h1>Hand over</h1>
       <Button size="small" icon={Printer} on:click={() => window.print()}>Print the sheet</Button>
     </div>
-    <StepList {steps} ticks={job.ticks} current={null} pick={toggle} untick={toggle} />
+    <StepList steps={toTick} ticks={job.ticks} current={null} pick={toggle} untick={toggle} />
     <div class="serials">
       {#each newCardsOf(model.assembly) as { card, slot } (slot.id)}
         <TextInput

@@ -14,12 +14,17 @@
   let { job, sheet }: { job: Job; sheet: HandOverSheet } = $props();
 
   /** What was planned is not what runs: that only a report shows. */
-  const driverPlanned = ({ package: chosen, ownDriver }: DriverChoice): string =>
-    chosen !== null
-      ? `planned: ${chosen.title} ${chosen.version}`
-      : ownDriver === null
-        ? '–'
-        : `planned: the system’s own (${ownDriver})`;
+  const driverWords = (
+    { package: chosen, ownDriver }: DriverChoice,
+    seen: string | null,
+  ): string =>
+    seen !== null
+      ? `runs on ${seen}`
+      : chosen !== null
+        ? `planned: ${chosen.title} ${chosen.version}; none was seen`
+        : ownDriver === null
+          ? 'none was seen'
+          : `planned: the system’s own (${ownDriver}); none was seen`;
 
   /** What the next technician starts from, as far as it is known. */
   const state = $derived.by(() => {
@@ -73,9 +78,7 @@
           <td>{card.slotLabel}{card.opening === null ? '' : `, opening ${card.opening}`}</td>
           <td>{card.link === null ? '–' : linkWords(card.link)}</td>
           <td>
-            {card.driver.running === null
-              ? driverPlanned(card.driver)
-              : `runs on ${card.driver.running}`}
+            {driverWords(card.driver, card.driver.running)}
           </td>
           <td class="number">{inMoney(card.priceCents)}</td>
         </tr>
@@ -103,6 +106,15 @@
       >
     </tfoot>
   </table>
+
+  {#if sheet.drivers.length > 0}
+    <h3>Drivers of the machine</h3>
+    <ul>
+      {#each sheet.drivers as { name, choice, seen }, n (n)}
+        <li><strong>{name}</strong>: {driverWords(choice, seen)}</li>
+      {/each}
+    </ul>
+  {/if}
 
   {#if sheet.cards.some(({ findings }) => findings.length > 0)}
     <h3>Good to know</h3>

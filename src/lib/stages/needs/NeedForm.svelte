@@ -196,7 +196,7 @@
         {/each}
       </Select>
     {/if}
-    {#if need.kind !== 'keep'}
+    {#if need.kind !== 'keep' && need.kind !== 'drivers'}
       <Select
         id="{need.id}-group"
         size="sm"

@@ -11,6 +11,7 @@ import {
   withValueAt,
   type NeedKind,
 } from '$core';
+import { DRIVER_SCOPE_WORDS } from '$lib/wording/needs';
 import {
   ENCODING_WORDS,
   FEATURE_WORDS,
@@ -145,6 +146,13 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
     choice('port', 'Kind', ['serial', 'serial'], ['parallel', 'parallel']),
   ],
   keep: [],
+  drivers: [
+    choice(
+      'scope',
+      'Which devices',
+      ...Object.entries(DRIVER_SCOPE_WORDS).map(([scope, words]): Option => [scope, words]),
+    ),
+  ],
 };
 
 export const readField = (need: Need, { path }: NeedField): unknown => valueAt(need, path);

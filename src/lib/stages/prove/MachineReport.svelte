@@ -1,7 +1,7 @@
 <script lang="ts">
   /** The machine's report after fitting: of each card of the plan what it shows, and where that differs from the plan. */
   import { untrack } from 'svelte';
-  import { cardName, type DeviceObservation, type ReportDifference } from '$core';
+  import { cardName, reportOnPlan, type DeviceObservation, type ReportDifference } from '$core';
   import { selection } from '$lib/state/selection.svelte';
   import { atMoment } from '$lib/wording/figures';
   import { differenceWords, seenWords } from '$lib/wording/observed';
@@ -14,7 +14,7 @@
   let { model }: { model: JobModel } = $props();
 
   const reading = untrack(() => new Reading(model));
-  const shown = $derived(model.reportOnPlan.filter(({ observation }) => observation !== null));
+  const shown = $derived(reportOnPlan(model.job).filter(({ observation }) => observation !== null));
   const last = $derived(shown[0]?.observation ?? null);
 </script>
 

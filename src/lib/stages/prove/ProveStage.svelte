@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Step } from '$core';
+  import { expectations, steps, type Step } from '$core';
   import type { JobModel } from '../jobModel.svelte';
   import StepList from '../steps/StepList.svelte';
   import MachineReport from './MachineReport.svelte';
@@ -7,7 +7,7 @@
 
   let { model }: { model: JobModel } = $props();
 
-  const steps = $derived(model.steps.filter((step: Step) => step.stage === 'prove'));
+  const toTick = $derived(steps(model.job).filter((step: Step) => step.stage === 'prove'));
 
   /** A link is read off the screen: picking it in the list ticks it. */
   function toggle(stepId: string) {
@@ -21,14 +21,14 @@
   <p>What is expected follows from an accepted plan. <a href="choose">To Choose</a></p>
 {:else}
   <h1>Measured against what was expected</h1>
-  {#each model.expectations as expectation (expectation.need.id)}
+  {#each expectations(model.job) as expectation (expectation.need.id)}
     <NeedProof {model} {expectation} />
   {/each}
   <MachineReport {model} />
-  {#if steps.length > 0}
+  {#if toTick.length > 0}
     <h2>Links to read off the machine</h2>
     <p class="quiet">Pick one when its link is as expected.</p>
-    <StepList {steps} ticks={model.job.ticks} current={null} pick={toggle} untick={toggle} />
+    <StepList steps={toTick} ticks={model.job.ticks} current={null} pick={toggle} untick={toggle} />
   {/if}
 {/if}
 

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
-  import { STAGES, type Stage } from '$core';
+  import type { Snippet } from 'svelte';
+  import { STAGES, steps as stepsOf, type Stage, type Step } from '$core';
   import { isOnControl, isTyping } from '$lib/ui/keys';
   import { selection } from '$lib/state/selection.svelte';
   import { STAGE_WORDS } from '$lib/wording/stages';
@@ -9,9 +10,21 @@
   import Cautions from './Cautions.svelte';
   import StepList from './StepList.svelte';
 
-  let { model, stage }: { model: JobModel; stage: Stage } = $props();
+  let {
+    model,
+    stage,
+    about,
+    mayTick = () => true,
+  }: {
+    model: JobModel;
+    stage: Stage;
+    /** What is known of a step besides, or asked before it is done. */
+    about?: Snippet<[Step]>;
+    /** False while something is asked before. */
+    mayTick?: (step: Step) => boolean;
+  } = $props();
 
-  const steps = $derived(model.steps.filter((step) => step.stage === stage));
+  const steps = $derived(stepsOf(model.job).filter((step) => step.stage === stage));
   const ticks = $derived(model.job.ticks);
   /** A step picked from the list; otherwise the first that is not ticked. */
   let picked = $state<string | null>(null);
@@ -31,7 +44,7 @@
   });
 
   function tick() {
-    if (current === null) return;
+    if (current === null || (!done && !mayTick(current))) return;
     if (!done) model.open.run({ name: 'tickStep', stepId: current.id });
     picked = null;
   }
@@ -67,7 +80,8 @@
       {#if current.code === 'settle'}
         <p class="detail"><a href="survey">Enter it in the survey</a>, and the step is gone.</p>
       {/if}
-      <Button class="tick" on:click={tick}
+      {@render about?.(current)}
+      <Button class="tick" disabled={!done && !mayTick(current)} on:click={tick}
         >{done ? 'Done already – next' : 'Done – next (space)'}</Button
       >
     {:else}

@@ -1,7 +1,8 @@
-/** Stand-in for a driver library: the packages that name any of the asked device identities. */
+/** Stand-in for a driver library: the packages that are for any of the asked devices. */
 import { error, json } from '@sveltejs/kit';
 import * as z from 'zod/mini';
-import { PACKAGES } from '$demo/drivers';
+import { namesAny } from '$core';
+import { PACKAGES } from './library';
 
 const MOST_IDS = 20_000;
 const IDENTITY = /^[0-9a-f]{4}:[0-9a-f]{4}$/;
@@ -18,5 +19,5 @@ export async function POST({ request }: { request: Request }) {
   if (wrong !== undefined)
     error(400, `ids: "${wrong.slice(0, 40)}" is not vendor:device in hexadecimal`);
   const wanted = new Set(ids);
-  return json(PACKAGES.filter(({ deviceIds }) => deviceIds.some((id) => wanted.has(id))));
+  return json(PACKAGES.filter((each) => namesAny(each, wanted)));
 }

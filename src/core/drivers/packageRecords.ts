@@ -1,0 +1,132 @@
+/**
+ * Packages that were dropped, as records by which drivers are chosen: of each only what it says of this machine and of the
+ * plan's cards, so that the job can keep it.
+ */
+import type { Card } from '../parts/card.ts';
+import type { DriverPackage, Saying, SetupPackage } from '../parts/driverPackage.ts';
+import { valueOf } from '../parts/fact.ts';
+import { MOST, clipped } from '../parts/limits.ts';
+import type { Machine } from '../parts/machine.ts';
+import type { EvidenceFile } from '../read/fileReading.ts';
+import type { AliasList } from '../read/system/moduleAliases.ts';
+import { cardAsked, machineAsked, type DeviceAsked } from './deviceAsked.ts';
+import { shellMatch } from './moduleMatching.ts';
+import { filesBeside, openedFiles, readDriverFiles, type DriverFile } from './packageLook.ts';
+import { setupSaying } from './setup/setupPackage.ts';
+
+export interface PackageRecord {
+  /** Its files are not counted yet. */
+  readonly record: DriverPackage;
+  readonly files: readonly EvidenceFile[];
+}
+
+/** Those that are for any device; the others say nothing of this job. @param cards those of the plan */
+export function packageRecords(
+  dropped: readonly EvidenceFile[],
+  machine: Machine,
+  cards: readonly Card[],
+): readonly PackageRecord[] {
+  const all = openedFiles(dropped);
+  const devices = [...cards.map(cardAsked), ...machineAsked(machine)];
+  return readDriverFiles(all).flatMap((file, n): readonly PackageRecord[] => {
+    const says = sayingOf(file, devices, machine);
+    if (says === null) return [];
+    const record = { ...describing(file, says), ...PLAIN, id: idOf(file.name, n), says, files: [] };
+    const files = filesBeside(file.name, all).slice(0, MOST.packageFiles);
+    return [{ record, files }];
+  });
+}
+
+/** What only the page of a maker says. */
+const PLAIN = {
+  order: 'card-first',
+  hotPlug: null,
+  installer: null,
+  firmware: null,
+  bootParameter: null,
+} as const;
+
+const NO_DATE = '1980-01-01';
+
+function describing({ name, setup }: DriverFile, says: Saying) {
+  const { provider = '', className = '' } = setup ?? {};
+  const file = name.slice(name.lastIndexOf('/') + 1);
+  return {
+    maker: clipped(provider),
+    title: clipped([provider, className, 'driver'].filter((each) => each !== '').join(' ') || file),
+    version: setup?.release?.version ?? '0',
+    released: setup?.release?.date ?? NO_DATE,
+    // A kernel's own list is a part of that system; anything else was at hand, as what lies in a card's box.
+    channel: says.kind === 'modules' ? ('system' as const) : ('box' as const),
+  };
+}
+
+const LONGEST_ID = 48;
+
+/** Known again when the same is dropped once more. */
+const idOf = (name: string, n: number): string =>
+  `at-hand-${name.replaceAll(/[^A-Za-z0-9]/g, '-').slice(-LONGEST_ID)}-${n}`;
+
+function sayingOf(
+  { setup, aliases }: DriverFile,
+  devices: readonly DeviceAsked[],
+  machine: Machine,
+): Saying | null {
+  if (aliases !== null) return ofModules(aliases, devices, machine);
+  if (setup === null) return null;
+  const known = new Set(
+    devices.flatMap(({ identities: { hardware, compatible } }) => [...hardware, ...compatible]),
+  );
+  const makers = setup.makers.map(({ maker, sections }) => ({
+    maker: clipped(maker),
+    sections: sections.map(({ models, ...section }) => ({
+      ...section,
+      models: models
+        .filter(({ hardwareIds, compatibleIds }) =>
+          [...hardwareIds, ...compatibleIds].some((each) => known.has(each)),
+        )
+        .slice(0, MOST.models),
+    })),
+  }));
+  return isOfAny(makers) ? setupSaying({ ...setup, ...shortened(setup, makers) }) : null;
+}
+
+const isOfAny = (makers: SetupPackage['makers']): boolean =>
+  makers.some(({ sections }) => sections.some(({ models }) => models.length > 0));
+
+/** Only what is installed for a model that is left. */
+function shortened(
+  { installs }: SetupPackage,
+  makers: SetupPackage['makers'],
+): Pick<SetupPackage, 'makers' | 'installs'> {
+  const named = new Set(
+    makers.flatMap(({ sections }) =>
+      sections.flatMap(({ models }) => models.map(({ install }) => install.toLowerCase())),
+    ),
+  );
+  return { makers, installs: installs.filter(({ of }) => named.has(of)).slice(0, MOST.installs) };
+}
+
+/** What a list says of a kernel stays with that kernel. */
+function ofModules(
+  { byKey }: AliasList,
+  devices: readonly DeviceAsked[],
+  { system }: Machine,
+): Saying | null {
+  const [release, architecture] = [valueOf(system.version), valueOf(system.architecture)];
+  if (valueOf(system.family) !== 'linux' || release === null || architecture === null) return null;
+  const names = devices.flatMap(({ modalias }) => modalias ?? []);
+  const aliases = [...byKey.values()]
+    .flat()
+    .toSorted((a, b) => a.order - b.order)
+    .filter(({ pattern }) => names.some((name) => shellMatch(pattern, name)))
+    .slice(0, MOST.aliases)
+    .map(({ pattern, module }) => ({ pattern, module }));
+  return aliases.length === 0
+    ? null
+    : {
+        kind: 'modules',
+        aliases,
+        systems: [{ family: 'linux', architecture, from: release, to: release }],
+      };
+}

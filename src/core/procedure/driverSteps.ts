@@ -1,0 +1,235 @@
+/** Steps about drivers: what goes first, what is installed for each device, what is set, and what shows that it holds. */
+import { newCardsOf, type AssembledCard, type Assembly } from '../assembly/assembly.ts';
+import { driverTargets, oldDrivers, type DriverTarget } from '../assembly/driverTargets.ts';
+import { toInstall } from '../drivers/chooseDriver.ts';
+import type { DriverPackage, DriverWays } from '../parts/driverPackage.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Job } from '../parts/job.ts';
+import type { NeedOf } from '../parts/need.ts';
+import { deviceId } from '../parts/pciFunction.ts';
+import {
+  cardAt,
+  keyed,
+  plainStep,
+  step,
+  type CardAt,
+  type Draft,
+  type NetworkSetting,
+  type StepValues,
+} from './step.ts';
+
+/** It goes in before the card does. */
+export const isInstalledFirst = ({ order }: DriverPackage): boolean => order === 'driver-first';
+
+/** How a package is installed the way that is wanted. */
+export function installing(
+  { title, version, channel, installer }: DriverPackage,
+  { installation }: DriverWays,
+): StepValues['installFirst'] {
+  const { typicalAdds = [], expressAdds = [] } = installer ?? {};
+  return {
+    title,
+    version,
+    from: channel,
+    installation,
+    adds: {
+      driverOnly: [],
+      typical: typicalAdds,
+      express: [...typicalAdds, ...expressAdds],
+    }[installation],
+    restarts: installer?.restarts ?? null,
+    flickers: installer?.flickers ?? false,
+    goesOn: installer?.goesOn ?? false,
+    hasCleanOption: installer?.hasCleanOption ?? false,
+  };
+}
+
+/** Old drivers go while the machine is off-line, so that the system does not bring one back meanwhile. */
+export function removing(job: Job): readonly Draft[] {
+  const old = oldDrivers(job);
+  if (old.length === 0) return [];
+  return [
+    plainStep('takeOffline'),
+    ...old.flatMap(({ id, name, driver, kind, how, because }): readonly Draft[] => [
+      ...(kind === 'network' ? [step('undoTeam', { device: name }, { key: id })] : []),
+      step(
+        'removeOldDriver',
+        { device: name, driver, how, because, isDisplay: kind === 'display' },
+        { key: id },
+      ),
+    ]),
+  ];
+}
+
+/** The stage of drivers: cards as they sit, then devices of the machine, then what is set. */
+export function drivers(job: Job, assembly: Assembly): readonly Draft[] {
+  const ways = job.driverWays;
+  const family = valueOf(assembly.machine.system.family);
+  const byCard = new Map(driverTargets(job).map((target) => [target.id, target]));
+  const cards = newCardsOf(assembly).flatMap((each): readonly Draft[] => {
+    if (isPassive(each))
+      return [step('checkDrives', { ...cardAt(each), count: drivesOn(each) }, keyed(each))];
+    const target = byCard.get(each.slot.id);
+    return [
+      step(
+        'checkDevice',
+        {
+          ...cardAt(each),
+          identity: deviceId(each.card.ids),
+          family,
+          listedAs: each.driver.listedAs ?? '',
+        },
+        keyed(each),
+      ),
+      ...(target === undefined ? [] : installingFor(target, cardAt(each), keyed(each), ways)),
+    ];
+  });
+  const devices = [...byCard.values()].flatMap((target) =>
+    target.card === null && target.wanted !== null
+      ? installingFor(
+          target,
+          { card: target.name, slot: '', enclosure: '' },
+          { key: target.id, deviceId: target.id },
+          ways,
+        )
+      : [],
+  );
+  const installed = [...cards, ...devices];
+  const removed = ways.removal === 'after' ? removing(job) : [];
+  const isOffline = oldDrivers(job).length > 0;
+  return [
+    ...removed,
+    ...installed,
+    ...restarting(installed),
+    ...afterRestart(job),
+    ...(isOffline ? [plainStep('backOnline')] : []),
+    ...settings(assembly),
+    ...preparingDrives(assembly),
+  ];
+}
+
+/** A carrier without a switch is no device: only the drives on it are. */
+const isPassive = ({ card }: AssembledCard): boolean => card.needsSplit;
+const drivesOn = ({ card: { delivers } }: AssembledCard): number =>
+  delivers.kind === 'drives' ? delivers.ports : 0;
+
+type Key = Parameters<typeof step>[2];
+
+function installingFor(
+  { choice, name }: DriverTarget,
+  at: CardAt,
+  key: NonNullable<Key>,
+  ways: DriverWays,
+): readonly Draft[] {
+  const chosen = toInstall(choice);
+  const { package: best, ownDriver, listedAs } = choice;
+  if (chosen === null) {
+    const driver = best?.title ?? ownDriver;
+    return [
+      driver === null
+        ? step('installFound', at, key)
+        : step('ownDriver', { ...at, driver, isFound: ways.source === 'system' }, key),
+      ...firmwareOf(best, at, key),
+    ];
+  }
+  const { bootParameter } = chosen;
+  return [
+    // It was installed before the card went in.
+    ...(isInstalledFirst(chosen) && at.slot !== ''
+      ? []
+      : [
+          step(
+            'installDriver',
+            { ...at, ...installing(chosen, ways), listedAs: listedAs ?? name },
+            key,
+          ),
+        ]),
+    ...firmwareOf(chosen, at, key),
+    ...(bootParameter === null
+      ? []
+      : [plainStep('copyBoot', key), step('editBoot', { ...at, parameter: bootParameter }, key)]),
+  ];
+}
+
+const firmwareOf = (
+  of: DriverPackage | null,
+  at: CardAt,
+  key: NonNullable<Key>,
+): readonly Draft[] =>
+  of?.firmware?.how === 'loaded'
+    ? [step('checkFirmware', { ...at, name: of.firmware.name }, key)]
+    : [];
+
+/** Only where an installer asks for it, or nobody says that it does not; and for what a boot loader hands over. */
+function restarting(drafts: readonly Draft[]): readonly Draft[] {
+  const times = drafts.map((each) =>
+    each.code === 'installDriver' ? (each.values.restarts ?? 1) : each.code === 'editBoot' ? 1 : 0,
+  );
+  const most = Math.max(0, ...times);
+  return most === 0 ? [] : [step('restart', { times: most })];
+}
+
+const afterRestart = (job: Job): readonly Draft[] =>
+  driverTargets(job).flatMap(({ card, choice }) => {
+    const parameter = toInstall(choice)?.bootParameter ?? null;
+    return card === null || parameter === null
+      ? []
+      : [step('readBoot', { ...cardAt(card), parameter }, keyed(card))];
+  });
+
+/** From this rate on larger frames are worth asking for. Common practice, no source. */
+const JUMBO_MEGABITS = 2_500;
+const GIGABIT = 1_000;
+
+/** What a network card is set to for the needs that it serves. */
+const settings = (assembly: Assembly): readonly Draft[] =>
+  newCardsOf(assembly).flatMap((each) => {
+    const { delivers } = each.card;
+    if (delivers.kind !== 'network') return [];
+    const needs = each.flows
+      .map((flow) => flow.need)
+      .filter((need): need is NeedOf<'network'> => need.kind === 'network');
+    const megabits = Math.max(...delivers.megabits);
+    return settingsFor(needs, megabits).map((setting) =>
+      step(
+        'setNetwork',
+        { ...cardAt(each), setting, megabits },
+        { slotId: each.slot.id, key: `${each.slot.id}:${setting}` },
+      ),
+    );
+  });
+
+function settingsFor(
+  needs: readonly NeedOf<'network'>[],
+  megabits: number,
+): readonly NetworkSetting[] {
+  const wanted = (feature: NeedOf<'network'>['features'][number]) =>
+    needs.some(({ features }) => features.includes(feature));
+  const isTeamed = wanted('teaming') || needs.some(({ team }) => team !== 'none');
+  const all: readonly (readonly [NetworkSetting, boolean])[] = [
+    ['speed', megabits > GIGABIT],
+    ['jumbo', megabits >= JUMBO_MEGABITS],
+    ['wake', wanted('wake')],
+    ['vlan', wanted('vlan')],
+    ['netBoot', wanted('netBoot')],
+    ['team', isTeamed],
+  ];
+  return all.flatMap(([setting, isWanted]) => (isWanted ? setting : []));
+}
+
+/** Drives that a need asks to be ready for use. */
+const preparingDrives = (assembly: Assembly): readonly Draft[] =>
+  newCardsOf(assembly).flatMap((each) => {
+    const need = each.flows
+      .map((flow) => flow.need)
+      .find((of): of is NeedOf<'drives'> => of.kind === 'drives');
+    return need === undefined
+      ? []
+      : [
+          step(
+            'prepareDrives',
+            { ...cardAt(each), count: need.ports, array: need.array },
+            { ...keyed(each), cautions: ['othersData'] },
+          ),
+        ];
+  });

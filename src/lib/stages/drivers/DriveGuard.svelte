@@ -1,0 +1,127 @@
+<script lang="ts">
+  /** Drives are named before anything on them is erased; one that holds something only on the customer's word, twice. */
+  import {
+    Button,
+    Checkbox,
+    NumberInput,
+    Select,
+    SelectItem,
+    TextInput,
+  } from 'carbon-components-svelte';
+  import { drivesNamed, namedDrive } from '$core';
+  import { now } from '$lib/state/now';
+  import type { JobModel } from '../jobModel.svelte';
+
+  let { model, slotId, count }: { model: JobModel; slotId: string; count: number } = $props();
+
+  const named = $derived(drivesNamed(model.job.observations, slotId));
+  let serial = $state('');
+  let gigabytes = $state<number | null>(null);
+  let holds = $state<'unknown' | 'nothing' | 'something'>('unknown');
+  let typedAgain = $state('');
+  let isAgreed = $state(false);
+
+  const missing = $derived.by(() => {
+    const wanted = serial.trim();
+    if (wanted === '') return 'Enter the serial number that stands on it.';
+    if (named.some(({ value }) => value.serial === wanted)) return 'This drive is named already.';
+    if (gigabytes === null || gigabytes <= 0) return 'Enter its size, as the system shows it.';
+    if (holds === 'unknown') return 'Look at what is on it: nothing is prepared unseen.';
+    if (holds === 'nothing') return null;
+    if (typedAgain.trim() !== wanted)
+      return 'It holds something. Type its serial number once more: all of that will be gone.';
+    return isAgreed ? null : 'Ask the customer a second time.';
+  });
+
+  function add() {
+    if (missing !== null || gigabytes === null || holds === 'unknown') return;
+    const value = { serial: serial.trim(), gigabytes, holds };
+    const what = `drive ${value.serial}, ${gigabytes} GB, ${holds === 'something' ? 'to be erased on the customer’s word' : 'empty'}`;
+    model.open.run({ name: 'observe', observations: [namedDrive(slotId, value, now())], what });
+    serial = '';
+    gigabytes = null;
+    holds = 'unknown';
+    typedAgain = '';
+    isAgreed = false;
+  }
+
+  const remove = (observationId: string) =>
+    model.open.run({ name: 'removeObservation', observationId, what: 'drive' });
+</script>
+
+<section aria-label="Drives to be prepared">
+  <p>
+    <strong>{named.length} of {count} named.</strong>
+    {named.length < count ? 'The step is done only once each of them is.' : ''}
+  </p>
+  {#if named.length > 0}
+    <ul>
+      {#each named as { id, value } (id)}
+        <li>
+          {value.serial}, {value.gigabytes} GB, {value.holds === 'nothing'
+            ? 'empty'
+            : 'holds something; the customer has agreed twice'}
+          <button type="button" class="text" onclick={() => remove(id)}
+            >take back<span class="only-read"> {value.serial}</span></button
+          >
+        </li>
+      {/each}
+    </ul>
+  {/if}
+  {#if named.length < count}
+    <div class="fields">
+      <TextInput id="drive-serial" size="sm" labelText="Serial number" bind:value={serial} />
+      <NumberInput
+        id="drive-size"
+        size="sm"
+        labelText="Size, GB"
+        allowEmpty
+        min={0}
+        hideSteppers
+        bind:value={gigabytes}
+      />
+      <Select id="drive-holds" size="sm" labelText="What is on it" bind:selected={holds}>
+        <SelectItem value="unknown" text="not looked at" />
+        <SelectItem value="nothing" text="nothing" />
+        <SelectItem value="something" text="something" />
+      </Select>
+    </div>
+    {#if holds === 'something'}
+      <div class="guards">
+        <TextInput
+          id="drive-again"
+          size="sm"
+          labelText="Serial number once more"
+          bind:value={typedAgain}
+        />
+        <Checkbox
+          id="drive-agreed"
+          labelText="The customer was asked twice, and wants it erased"
+          bind:checked={isAgreed}
+        />
+      </div>
+    {/if}
+    {#if missing !== null}<p class="quiet" role="status">{missing}</p>{/if}
+    <Button size="small" kind="tertiary" disabled={missing !== null} on:click={add}
+      >Name this drive</Button
+    >
+  {/if}
+</section>
+
+<style>
+  section {
+    margin-bottom: 1rem;
+    font-size: 0.875rem;
+  }
+  .fields,
+  .guards {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));
+    gap: 0.75rem;
+    margin: 0.5rem 0;
+    align-items: end;
+  }
+  .text {
+    text-decoration: underline;
+  }
+</style>

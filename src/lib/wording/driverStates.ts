@@ -1,0 +1,163 @@
+/** Drivers before, planned and now, in words: what is wrong, and what to do next. */
+import {
+  isDriven,
+  toInstall,
+  type DriverChoice,
+  type DriverOutcome,
+  type DriverState,
+  type DriverWays,
+  type Verdict,
+} from '$core';
+import { DEVICE_PROBLEM_WORDS } from './deviceProblems';
+import { OUTRANKS_WORDS } from './driverSteps';
+import { differenceWords } from './observed';
+
+export const OUTCOME_VERDICT: Readonly<Record<DriverOutcome, Verdict | null>> = {
+  missing: 'blocked',
+  problem: 'blocked',
+  noDriver: 'blocked',
+  generic: 'limited',
+  older: 'limited',
+  link: 'limited',
+  gone: 'limited',
+  extra: 'unknown',
+  changed: 'unknown',
+  stillNone: 'unknown',
+  unseen: null,
+  resolved: 'clear',
+  right: 'clear',
+  removed: 'clear',
+  same: null,
+};
+
+/** What a report has of it, without what to do. */
+export const seenDriverWords = (
+  seen: DriverState['before'] | DriverState['now'],
+  absent: string,
+): string => {
+  if (seen === null) return absent;
+  return [seen.driver ?? 'no driver', seen.status].filter((part) => part !== '').join('; ');
+};
+
+/** What is planned for it, and before what that stands. */
+export function plannedWords({ choice, wanted, isPlanned }: DriverState): string {
+  if (wanted === null && !isPlanned) return toOffer(choice) ?? 'stays as it is';
+  return choiceWords(choice);
+}
+
+/** What it is chosen before, and why; empty where there is nothing else. */
+export function outrankedWords({ choice, wanted, isPlanned }: DriverState): string {
+  const [next] = choice.outranks;
+  return next === undefined || (wanted === null && !isPlanned)
+    ? ''
+    : `Not ${next.package.title} ${next.package.version}: ${OUTRANKS_WORDS[next.by]}.`;
+}
+
+const choiceWords = (choice: DriverChoice): string => {
+  const { package: chosen, ownDriver } = choice;
+  if (!isDriven(choice)) return 'no driver is known: ask its maker';
+  return chosen === null
+    ? `the system’s own (${ownDriver ?? ''})`
+    : `${chosen.title} ${chosen.version}`;
+};
+
+/** A package for a device that nobody asked to be renewed. */
+const toOffer = (choice: DriverChoice): string | null => {
+  const chosen = toInstall(choice);
+  return chosen === null ? null : `stays; there is ${chosen.title} ${chosen.version}`;
+};
+
+/** What is to be done about it; or that all is well. */
+export function outcomeWords(state: DriverState): string {
+  const { outcome, now, choice, problem } = state;
+  const planned = choiceWords(choice);
+  const known = problem === null ? null : DEVICE_PROBLEM_WORDS[problem];
+  switch (outcome) {
+    case 'missing':
+    case 'link':
+    case 'older':
+    case 'generic':
+      return state.differences.length > 0
+        ? state.differences.map(differenceWords).join(' ')
+        : outcome === 'older'
+          ? `Runs on ${now?.driver ?? ''}, which is older than planned. Install ${planned}.`
+          : `Runs on ${now?.driver ?? ''}, the system’s basic driver. Install ${planned}.`;
+    case 'problem':
+      return known === null
+        ? `The system says: ${now?.status ?? ''}.`
+        : `${known.means} ${known.next}`;
+    case 'noDriver':
+      return isDriven(choice)
+        ? `No driver is in use. Install ${planned}.`
+        : 'No driver is in use, and none is known.';
+    case 'gone':
+      return 'It was there before, and is not in the report. Look for it before the machine goes back.';
+    case 'extra':
+      return `It was not there before, and nobody planned it${choice.listedAs === null ? '' : `: “${choice.listedAs}”`}. Find out what it is.`;
+    case 'changed':
+      return `Another driver than before has taken it over: ${now?.driver ?? ''}. Nobody asked for that.`;
+    case 'stillNone':
+      return choice.package === null
+        ? 'It did not work before either, and no driver is known. Tell the customer.'
+        : `It did not work before either. ${planned} is for it.`;
+    case 'unseen':
+      return 'Not seen yet.';
+    case 'resolved':
+      return 'It works now.';
+    case 'right':
+      return 'As planned.';
+    case 'removed':
+      return 'Out, as planned.';
+    case 'same':
+      return 'As before.';
+  }
+}
+
+/** A device that its system has no name for, by what a package would call it. */
+export const deviceName = ({ name, choice, before }: DriverState): string =>
+  choice.listedAs !== null && before !== null && before.driver === null
+    ? `${name} – by its package “${choice.listedAs}”`
+    : name;
+
+/** How many are not right yet. */
+export const amiss = (states: readonly DriverState[]): number =>
+  states.filter(({ outcome }) => {
+    const verdict = OUTCOME_VERDICT[outcome];
+    return verdict === 'blocked' || verdict === 'limited';
+  }).length;
+
+/** Ways of dealing with drivers, each with its choices. The first of each is the usual one. */
+export const WAY_WORDS: {
+  readonly [Way in keyof DriverWays]: {
+    readonly label: string;
+    readonly choices: Readonly<Record<DriverWays[Way], string>>;
+  };
+} = {
+  source: {
+    label: 'Where drivers come from',
+    choices: {
+      maker: 'The maker’s recommended release, downloaded beforehand',
+      system: 'Let the system find them, and check afterwards',
+      box: 'What is at hand, as from the card’s box',
+    },
+  },
+  oldDriver: {
+    label: 'Old display and network drivers',
+    choices: {
+      light: 'Light touch: the system’s own uninstall; clean removal where the chip family changes',
+      clean: 'Clean slate: always strip them off from safe mode',
+    },
+  },
+  removal: {
+    label: 'They go',
+    choices: { before: 'before the cards are exchanged', after: 'after the cards are exchanged' },
+  },
+  installation: {
+    label: 'Installation',
+    choices: {
+      driverOnly: 'Driver only',
+      typical: 'Typical: with what its maker adds',
+      express: 'Express: typical, and settings taken over',
+    },
+  },
+};
