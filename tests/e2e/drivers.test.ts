@@ -4,6 +4,15 @@ import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { CARDS } from '../../demo/catalogue/cards';
+import {
+  PICTURE,
+  PORTS,
+  UNHEARD_OF,
+  UNKNOWN,
+  WIRE,
+  deviceList,
+  type ListedDevice,
+} from '../builders/deviceList';
 import { encodedInf } from '../builders/inf';
 import { expect, openStage, test } from './fixtures';
 
@@ -63,11 +72,11 @@ test('packages are dropped, and say what they drive, what they take over, and wh
   await page.getByRole('link', { name: /Drivers/ }).click();
 
   const hand = page.getByRole('region', { name: 'Driver packages at hand' });
-  await page.locator('#evidence-text').fill('Dear customer, the driver is on our page.');
+  await page.locator('#packages-text').fill('Dear customer, the driver is on our page.');
   await hand.getByRole('button', { name: 'Read it' }).click();
   await expect(hand).toContainText('None of it is a driver package.');
 
-  await page.locator('#evidence-file').setInputFiles([
+  await page.locator('#packages-file').setInputFiles([
     {
       name: 'sounding.zip',
       mimeType: 'application/zip',
@@ -135,4 +144,91 @@ test('packages are dropped, and say what they drive, what they take over, and wh
   await expect(whole).toContainText('Tell system, release and architecture in the survey');
   await page.keyboard.press('Control+z');
   await expect(whole).toContainText('All.NTamd64.10.0');
+});
+
+test('a machine’s new device list says of each driver what is wrong, and ticks what is right', async ({
+  page,
+}) => {
+  const before = [...PORTS, PICTURE, WIRE, UNKNOWN, UNHEARD_OF];
+  const file = (name: string, devices: readonly ListedDevice[]) => ({
+    name,
+    mimeType: 'application/json',
+    buffer: Buffer.from(deviceList(devices)),
+  });
+  await openStage(page, 'pilots-mess', 'survey');
+  await page.getByRole('tab', { name: 'Evidence' }).click();
+  await page.locator('#evidence-file').setInputFiles([file('before.json', before)]);
+  await expect(page.getByText('Read and taken into the survey: 7 devices')).toBeAttached();
+  await page.getByRole('link', { name: /Choose/ }).click();
+  await page.getByRole('button', { name: /^Accept/ }).click();
+  await page.getByRole('link', { name: /Fit/ }).click();
+  await expect(page.getByText('Fit, step 1 of')).toBeVisible();
+  while (!(await page.getByText('Nothing is left here.').isVisible()))
+    await page.keyboard.press(' ');
+
+  await page.getByRole('link', { name: 'On to Drivers' }).click();
+  const every = page.getByRole('region', { name: 'Every device and its driver' });
+  await expect(every.getByRole('rowgroup').filter({ hasText: UNKNOWN.name })).toContainText(
+    'Oarlock sound driver 6.0.1',
+  );
+  const cell = every.getByRole('rowgroup').filter({ hasText: 'new card' });
+  const planned = await cell.getByRole('button').innerText();
+  const fitted = CARDS.find(({ maker, model }) => `${maker} ${model}` === planned)!;
+  const there: ListedDevice = {
+    ...fitted.ids,
+    bus: 2,
+    name: `${planned} graphics`,
+    driver: ['Kelpwick', '32.4.1.0', 'keldispla'],
+  };
+  const rest = before.filter((each) => each !== PICTURE);
+  const says = async (devices: readonly ListedDevice[], row: string, words: string | RegExp) => {
+    await page.locator('#evidence-file').setInputFiles([file(`${row}.json`, devices)]);
+    await expect(every.getByRole('rowgroup').filter({ hasText: row })).toContainText(words);
+  };
+  await says(rest, 'new card', 'Not in the report.');
+  await says(
+    [...rest, { ...there, driver: ['System', '10.0.1.0', 'basicdisplay'] }],
+    'new card',
+    'the system’s own driver. Install the planned driver.',
+  );
+  await says(
+    [...rest, { ...there, driver: ['Kelpwick', '30.0.0.0', 'keldispla'] }],
+    'new card',
+    'older than the planned 32.4.1.0',
+  );
+  await says([...rest, { ...there, problem: 43 }], 'new card', 'Error, 43');
+  await expect(every.getByRole('status').first()).toContainText('not right yet');
+  await says([...rest, { ...there, driver: undefined! }], 'new card', 'No driver is in use.');
+  await says(
+    [...rest, there, { ...WIRE, device: 0x7abc, bus: 30, name: 'Newcomer' }],
+    'Newcomer',
+    'nobody planned it',
+  );
+  await says([...rest, there], UNKNOWN.name, 'No driver is installed.');
+  const well = rest.map((each) =>
+    each === UNKNOWN
+      ? { ...UNKNOWN, problem: 0, driver: ['Oarlock', '6.0.1.0', 'oarsound'] as const }
+      : each,
+  );
+  await says([...well, there], UNKNOWN.name, 'It works now.');
+  await expect(every.getByRole('rowgroup').filter({ hasText: 'new card' })).toContainText(
+    'As planned.',
+  );
+  await expect(every.getByRole('status').first()).toContainText('Nothing is wrong in the report.');
+  // Both were ticked by it, without a hand.
+  const list = page.getByRole('list', { name: 'All steps of this stage' });
+  await expect(
+    list.getByRole('listitem').filter({ hasText: 'Check that the system sees' }),
+  ).toContainText('done');
+  await expect(list.getByRole('listitem').filter({ hasText: 'Install Oarlock' })).toContainText(
+    'done',
+  );
+
+  await page.reload();
+  await expect(every.getByRole('rowgroup').filter({ hasText: 'new card' })).toContainText(
+    'As planned.',
+  );
+  await page.getByRole('link', { name: /Hand over/ }).click();
+  await expect(page.getByText('runs on Kelpwick 32.4.1.0 (keldispla)')).toBeVisible();
+  await expect(page.getByText('runs on Oarlock 6.0.1.0 (oarsound)')).toBeVisible();
 });

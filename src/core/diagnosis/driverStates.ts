@@ -52,6 +52,8 @@ export interface DriverState {
   readonly name: string;
   readonly slotId: string | null;
   readonly isPlanned: boolean;
+  /** It comes out. */
+  readonly leaves: boolean;
   /** Null: it was not there. */
   readonly before: Seen | null;
   readonly choice: DriverChoice;
@@ -177,6 +179,7 @@ const base = ({ id, name, before, choice, wanted }: DriverTarget) => ({
   name,
   slotId: null,
   isPlanned: false,
+  leaves: before?.leaves === true,
   before: before && { driver: before.driver, status: before.status },
   choice,
   wanted,
@@ -238,6 +241,7 @@ function stateOfExtra(listed: Listed, job: Job): DriverState | null {
     name: listed.name,
     slotId: null,
     isPlanned: false,
+    leaves: false,
     before: null,
     choice,
     wanted: null,

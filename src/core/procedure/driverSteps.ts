@@ -220,16 +220,15 @@ function settingsFor(
 /** Drives that a need asks to be ready for use. */
 const preparingDrives = (assembly: Assembly): readonly Draft[] =>
   newCardsOf(assembly).flatMap((each) => {
-    const need = each.flows
-      .map((flow) => flow.need)
-      .find((of): of is NeedOf<'drives'> => of.kind === 'drives');
-    return need === undefined
-      ? []
-      : [
-          step(
-            'prepareDrives',
-            { ...cardAt(each), count: need.ports, array: need.array },
-            { ...keyed(each), cautions: ['othersData'] },
-          ),
-        ];
+    return each.flows.flatMap(({ need, units }) =>
+      need.kind === 'drives'
+        ? [
+            step(
+              'prepareDrives',
+              { ...cardAt(each), count: Math.min(need.ports, units), array: need.array },
+              { ...keyed(each), cautions: ['othersData'] },
+            ),
+          ]
+        : [],
+    );
   });

@@ -23,6 +23,15 @@ export const prepare = (job: Job, assembly: Assembly): readonly Draft[] => [
     ? [plainStep('backUp', { cautions: ['othersData'] })]
     : []),
   plainStep('before'),
+  // What changes the machine comes after its figures were written down.
+  ...(job.driverWays.removal === 'before' ? removing(job) : []),
+  ...packagesWanted(job)
+    .filter(
+      (each) => isInstalledFirst(each.package) && each.targets.some(({ card }) => card !== null),
+    )
+    .map((each) =>
+      step('installFirst', installing(each.package, job.driverWays), { key: each.package.id }),
+    ),
 ];
 
 /** Facts that are asked for and that this plan's slots wait for. */

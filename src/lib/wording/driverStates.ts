@@ -1,7 +1,6 @@
 /** Drivers before, planned and now, in words: what is wrong, and what to do next. */
 import {
   isDriven,
-  toInstall,
   type DriverChoice,
   type DriverOutcome,
   type DriverState,
@@ -40,9 +39,11 @@ export const seenDriverWords = (
 };
 
 /** What is planned for it, and before what that stands. */
-export function plannedWords({ choice, wanted, isPlanned }: DriverState): string {
-  if (wanted === null && !isPlanned) return toOffer(choice) ?? 'stays as it is';
-  return choiceWords(choice);
+export function plannedWords({ choice, wanted, isPlanned, before, leaves }: DriverState): string {
+  if (wanted !== null || isPlanned) return choiceWords(choice);
+  if (before === null) return 'not planned';
+  if (leaves) return 'comes out';
+  return toOffer(choice) ?? (before.driver === null ? 'no driver is known' : 'stays as it is');
 }
 
 /** What it is chosen before, and why; empty where there is nothing else. */
@@ -62,10 +63,8 @@ const choiceWords = (choice: DriverChoice): string => {
 };
 
 /** A package for a device that nobody asked to be renewed. */
-const toOffer = (choice: DriverChoice): string | null => {
-  const chosen = toInstall(choice);
-  return chosen === null ? null : `stays; there is ${chosen.title} ${chosen.version}`;
-};
+const toOffer = ({ package: chosen }: DriverChoice): string | null =>
+  chosen === null ? null : `nothing; there is ${chosen.title} ${chosen.version}`;
 
 /** What is to be done about it; or that all is well. */
 export function outcomeWords(state: DriverState): string {
@@ -98,8 +97,8 @@ export function outcomeWords(state: DriverState): string {
       return `Another driver than before has taken it over: ${now?.driver ?? ''}. Nobody asked for that.`;
     case 'stillNone':
       return choice.package === null
-        ? 'It did not work before either, and no driver is known. Tell the customer.'
-        : `It did not work before either. ${planned} is for it.`;
+        ? 'No driver runs it, as before, and none is known. Tell the customer.'
+        : `No driver runs it, as before. ${planned} is for it.`;
     case 'unseen':
       return 'Not seen yet.';
     case 'resolved':
@@ -115,8 +114,8 @@ export function outcomeWords(state: DriverState): string {
 
 /** A device that its system has no name for, by what a package would call it. */
 export const deviceName = ({ name, choice, before }: DriverState): string =>
-  choice.listedAs !== null && before !== null && before.driver === null
-    ? `${name} – by its package “${choice.listedAs}”`
+  choice.package?.says.kind === 'setup' && before !== null && before.driver === null
+    ? `${name} – by its package “${choice.listedAs ?? ''}”`
     : name;
 
 /** How many are not right yet. */
@@ -136,16 +135,16 @@ export const WAY_WORDS: {
   source: {
     label: 'Where drivers come from',
     choices: {
-      maker: 'The maker’s recommended release, downloaded beforehand',
-      system: 'Let the system find them, and check afterwards',
-      box: 'What is at hand, as from the card’s box',
+      maker: 'The maker’s recommended release',
+      system: 'The system finds them; checked after',
+      box: 'What is at hand, from the card’s box',
     },
   },
   oldDriver: {
     label: 'Old display and network drivers',
     choices: {
-      light: 'Light touch: the system’s own uninstall; clean removal where the chip family changes',
-      clean: 'Clean slate: always strip them off from safe mode',
+      light: 'Light touch: the system’s own uninstall',
+      clean: 'Clean slate: stripped off in safe mode',
     },
   },
   removal: {
@@ -156,8 +155,8 @@ export const WAY_WORDS: {
     label: 'Installation',
     choices: {
       driverOnly: 'Driver only',
-      typical: 'Typical: with what its maker adds',
-      express: 'Express: typical, and settings taken over',
+      typical: 'Typical: with its maker’s additions',
+      express: 'Express: and settings taken over',
     },
   },
 };

@@ -220,7 +220,7 @@ function installerWords({
       ? `${installation === 'express' ? 'Express' : 'Typical'} installation, which adds: ${adds.join(', ')}.`
       : 'Driver only.',
     hasCleanOption
-      ? 'It offers a clean installation: that takes the old one off by itself, and no other removal is needed.'
+      ? 'Its clean installation takes an old driver off by itself: choose that where none was removed before.'
       : '',
     flickers ? 'The picture goes off and on while it installs: normal.' : '',
     restarts === null || restarts === 0

@@ -31,36 +31,38 @@
   let areAllShown = $state(false);
 </script>
 
-{#snippet rows(some: readonly DriverState[])}
+{#snippet groups(some: readonly DriverState[])}
   {#each some as state, n (n)}
     {@const verdict = OUTCOME_VERDICT[state.outcome]}
-    {@const before = outrankedWords(state)}
-    <tr>
-      <th scope="row">
-        {#if state.slotId !== null}
-          {@const slotId = state.slotId}
-          <button type="button" class="text" onclick={() => (selection.slotId = slotId)}
-            >{state.name}</button
-          ><br /><span class="quiet">new card</span>
-        {:else}
-          {deviceName(state)}
-        {/if}
-      </th>
-      <td>{seenDriverWords(state.before, 'was not there')}</td>
-      <td>
-        {plannedWords(state)}
-        {#if before !== ''}<br /><span class="quiet">{before}</span>{/if}
-      </td>
-      <td>
-        <span class="now">
-          {#if verdict !== null}<VerdictMark {verdict} withWord={false} />{/if}
-          <span>
-            {#if state.now !== null}{seenDriverWords(state.now, '')}<br />{/if}
-            <span class:quiet={verdict === null || verdict === 'clear'}>{outcomeWords(state)}</span>
+    {@const instead = outrankedWords(state)}
+    <tbody>
+      <tr class="head">
+        <th scope="rowgroup" colspan="3">
+          <span class="line">
+            {#if verdict !== null}<VerdictMark {verdict} withWord={false} />{/if}
+            <span>
+              {#if state.slotId !== null}
+                {@const slotId = state.slotId}
+                <button type="button" class="text" onclick={() => (selection.slotId = slotId)}
+                  >{state.name}</button
+                > <span class="quiet">new card.</span>
+              {:else}
+                <strong>{deviceName(state)}.</strong>
+              {/if}
+              {outcomeWords(state)}
+            </span>
           </span>
-        </span>
-      </td>
-    </tr>
+        </th>
+      </tr>
+      <tr>
+        <td>{seenDriverWords(state.before, 'was not there')}</td>
+        <td>
+          {plannedWords(state)}
+          {#if instead !== ''}<br /><span class="quiet">{instead}</span>{/if}
+        </td>
+        <td>{seenDriverWords(state.now, report === null ? '' : 'not in the report')}</td>
+      </tr>
+    </tbody>
   {/each}
 {/snippet}
 
@@ -71,7 +73,10 @@
       {counted(told.length, 'device')} to see to. Drop the machine’s report once the drivers are in: each
       check then ticks itself, or says what is wrong.
     {:else if wrong > 0}
-      <VerdictMark verdict="blocked" withWord={false} />
+      <VerdictMark
+        verdict={OUTCOME_VERDICT[states[0]?.outcome ?? 'same'] ?? 'limited'}
+        withWord={false}
+      />
       {wrong === 1 ? 'One device is' : `${wrong} devices are`} not right yet.
     {:else}
       <VerdictMark verdict="clear" withWord={false} /> Nothing is wrong in the report.
@@ -86,26 +91,25 @@
     <table class="plain">
       <thead>
         <tr>
-          <th scope="col" class="device">Device</th>
-          <th scope="col" class="before">Before</th>
+          <th scope="col">Before</th>
           <th scope="col">Planned</th>
           <th scope="col">Now</th>
         </tr>
       </thead>
-      <tbody>
-        {@render rows(told)}
-        {#if areAllShown}{@render rows(quiet)}{/if}
-      </tbody>
+      {@render groups(told)}
+      {#if areAllShown}{@render groups(quiet)}{/if}
     </table>
     {#if quiet.length > 0}
-      <button
-        type="button"
-        class="text"
-        aria-expanded={areAllShown}
-        onclick={() => (areAllShown = !areAllShown)}
-        >{areAllShown ? 'Hide' : 'Show'}
-        {counted(quiet.length, 'device')} that stay as they are</button
-      >
+      <p class="more">
+        <button
+          type="button"
+          class="text"
+          aria-expanded={areAllShown}
+          onclick={() => (areAllShown = !areAllShown)}
+          >{areAllShown ? 'Hide' : 'Show'}
+          {counted(quiet.length, 'device')} with nothing to do</button
+        >
+      </p>
     {/if}
   {/if}
   <ReportDrop
@@ -126,6 +130,9 @@
   h2 {
     font-size: 1.25rem;
   }
+  .more {
+    margin-bottom: 0.5rem;
+  }
   .answer {
     margin: 0.25rem 0 0.5rem;
   }
@@ -136,22 +143,22 @@
     width: 100%;
   }
   td,
-  th[scope='row'] {
+  th[scope='rowgroup'] {
     vertical-align: top;
     overflow-wrap: anywhere;
     text-align: left;
     font-weight: 400;
   }
-  .device {
-    width: 24%;
+  .head th {
+    border-bottom: 0;
+    padding-bottom: 0;
+    color: var(--cds-text-01);
   }
-  .before {
-    width: 20%;
-  }
-  .now {
+  .line {
     display: flex;
     gap: 0.5rem;
     align-items: flex-start;
+    font-size: 0.875rem;
   }
   .text {
     text-decoration: underline;
