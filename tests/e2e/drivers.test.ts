@@ -232,3 +232,117 @@ test('a machine’s new device list says of each driver what is wrong, and ticks
   await expect(page.getByText('runs on Kelpwick 32.4.1.0 (keldispla)')).toBeVisible();
   await expect(page.getByText('runs on Oarlock 6.0.1.0 (oarsound)')).toBeVisible();
 });
+
+test('a job of drivers alone goes through all stages, with packages from the library', async ({
+  page,
+}) => {
+  const picture: ListedDevice = {
+    ...PICTURE,
+    name: 'Old picture',
+    driver: ['Kelpwick', '31.1.0.0', 'keldispla'],
+  };
+  const file = (name: string, devices: readonly ListedDevice[]) => ({
+    name,
+    mimeType: 'application/json',
+    buffer: Buffer.from(deviceList(devices)),
+  });
+  await openStage(page, 'foghorn', 'survey');
+  await page.getByRole('tab', { name: 'Evidence' }).click();
+  await page
+    .locator('#evidence-file')
+    .setInputFiles([file('before.json', [...PORTS, picture, WIRE])]);
+  await expect(page.getByText('Read and taken into the survey: 5 devices')).toBeAttached();
+  await page.getByRole('link', { name: /Needs/ }).click();
+  await page.getByRole('button', { name: 'Remove' }).first().click();
+  await page.getByRole('button', { name: 'Drivers only' }).click();
+  await page.getByLabel('Which devices').selectOption({ label: 'a newer display driver' });
+  await expect(page.getByText('It takes no card: it is done in Drivers.')).toBeVisible();
+  await page.getByRole('link', { name: /Choose/ }).click();
+  await page.getByRole('button', { name: /^Accept/ }).click();
+
+  await page.getByRole('link', { name: /Prepare/ }).click();
+  await expect(page.getByRole('list', { name: 'All steps of this stage' })).toContainText(
+    'Uninstall the old driver of Old picture',
+  );
+  await page.getByRole('link', { name: /Fit/ }).click();
+  await expect(page.getByRole('heading', { name: 'Fit: nothing to do' })).toBeVisible();
+  await page.getByRole('link', { name: 'On to Drivers' }).click();
+
+  const hand = page.getByRole('region', { name: 'Driver packages at hand' });
+  // One byte otherwise than published, and it is not taken.
+  await page.route('**/api/drivers/kelpwick-display-31', async (route) => {
+    const answer = await route.fetch();
+    await route.fulfill({
+      response: answer,
+      body: (await answer.text()).replace('CopyFiles', 'CopyFilez'),
+    });
+  });
+  await hand.getByRole('button', { name: 'Download the planned package' }).click();
+  await expect(hand.getByRole('alert')).toContainText(
+    'keldispla.inf is not what its maker published. It was not taken.',
+  );
+  await page.unroute('**/api/drivers/kelpwick-display-31');
+  await hand.getByRole('button', { name: 'Download the planned package' }).click();
+  await expect(hand.getByRole('row', { name: /Old picture/ })).toContainText('Newer than');
+  await hand.getByRole('button', { name: 'Count them for this job' }).click();
+  await expect(hand.getByText('Kept with this job')).toBeVisible();
+  await hand.getByRole('button', { name: /^remove/ }).click();
+  await expect(hand.getByText('Kept with this job')).toBeHidden();
+
+  await page.getByText('How drivers are dealt with').click();
+  await page
+    .getByLabel('Installation')
+    .selectOption({ label: 'Typical: with its maker’s additions' });
+  await expect(page.locator('article .detail')).toContainText(
+    'Typical installation, which adds: control panel, sound over the screen lead.',
+  );
+  await page
+    .locator('#evidence-file')
+    .setInputFiles([
+      file('after.json', [
+        ...PORTS,
+        { ...picture, driver: ['Kelpwick', '31.9.0.0', 'keldispla'] },
+        WIRE,
+      ]),
+    ]);
+  await expect(page.getByText('1 step ticked by it')).toBeVisible();
+  await page.getByRole('link', { name: /Hand over/ }).click();
+  await expect(page.getByText('runs on Kelpwick 31.9.0.0 (keldispla)')).toBeVisible();
+});
+
+test('a drive that holds something is prepared only after its name was typed again and the customer asked twice', async ({
+  page,
+}) => {
+  await openStage(page, 'lighthouse-museum', 'drivers');
+  const list = page.getByRole('list', { name: 'All steps of this stage' });
+  const step = list.getByRole('listitem').filter({ hasText: 'Prepare the 2 drives' });
+  await step.getByRole('button', { name: /take back/ }).click();
+  const done = page.getByRole('button', { name: 'Done – next (space)' });
+  await expect(done).toBeDisabled();
+  const guard = page.getByRole('region', { name: 'Drives to be prepared' });
+  const name = guard.getByRole('button', { name: 'Name this drive' });
+  const fill = async (serial: string, holds: string) => {
+    await guard.getByLabel('Serial number', { exact: true }).fill(serial);
+    await guard.getByLabel('Size, GB').fill('2000');
+    await guard.getByLabel('What is on it').selectOption({ label: holds });
+  };
+  await fill('VX-100-1', 'something');
+  await expect(name).toBeDisabled();
+  await guard.getByLabel('Serial number once more').fill('VX-100-7');
+  await guard.getByText('The customer was asked twice').click();
+  await expect(guard).toContainText('It holds something. Type its serial number once more');
+  await guard.getByLabel('Serial number once more').fill('VX-100-1');
+  await name.click();
+  await expect(guard).toContainText('1 of 2 named.');
+  // Space does not slip past it either.
+  await page.locator('article h1').click();
+  await page.keyboard.press(' ');
+  await expect(step).not.toContainText('done');
+  await fill('VX-100-1', 'nothing');
+  await expect(guard).toContainText('This drive is named already.');
+  await fill('VX-100-2', 'nothing');
+  await name.click();
+  await expect(done).toBeEnabled();
+  await done.click();
+  await expect(step).toContainText('done');
+});
