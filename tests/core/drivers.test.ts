@@ -436,6 +436,16 @@ describe('Steps to the drivers', () => {
     expect(after).to.deep.equal(['copyBoot', 'editBoot', 'restart', 'readBoot']);
   });
 
+  it('look for a card’s own software: flashed before, or loaded at each start', () => {
+    const array = fitting(GAMING, [['Vault 4R', 's5']]);
+    expect(valuesOf(array, 'flashCard').map(({ name }) => name)).to.deep.equal(['Vault 8.20']);
+    expect(codes(array, 'prepare')).to.include('flashCard');
+    const radio = fitting(TOWER, [['Gull 867', 's1']]);
+    expect(valuesOf(radio, 'checkFirmware').map(({ name }) => name)).to.deep.equal([
+      'sundwick/gull-5.bin',
+    ]);
+  });
+
   it('count the drives on a carrier that is no device, and name each before it is prepared', () => {
     const need = plainNeed('drives', 'disks', { ports: 4, drive: 'm2', bytesPerSecond: 400e6 });
     const carrier = CARDS.find(({ needsSplit }) => needsSplit)!;

@@ -146,15 +146,16 @@ test('packages are dropped, and say what they drive, what they take over, and wh
   await expect(whole).toContainText('All.NTamd64.10.0');
 });
 
+const file = (name: string, devices: readonly ListedDevice[]) => ({
+  name,
+  mimeType: 'application/json',
+  buffer: Buffer.from(deviceList(devices)),
+});
+
 test('a machine’s new device list says of each driver what is wrong, and ticks what is right', async ({
   page,
 }) => {
   const before = [...PORTS, PICTURE, WIRE, UNKNOWN, UNHEARD_OF];
-  const file = (name: string, devices: readonly ListedDevice[]) => ({
-    name,
-    mimeType: 'application/json',
-    buffer: Buffer.from(deviceList(devices)),
-  });
   await openStage(page, 'pilots-mess', 'survey');
   await page.getByRole('tab', { name: 'Evidence' }).click();
   await page.locator('#evidence-file').setInputFiles([file('before.json', before)]);
@@ -241,11 +242,6 @@ test('a job of drivers alone goes through all stages, with packages from the lib
     name: 'Old picture',
     driver: ['Kelpwick', '31.1.0.0', 'keldispla'],
   };
-  const file = (name: string, devices: readonly ListedDevice[]) => ({
-    name,
-    mimeType: 'application/json',
-    buffer: Buffer.from(deviceList(devices)),
-  });
   await openStage(page, 'foghorn', 'survey');
   await page.getByRole('tab', { name: 'Evidence' }).click();
   await page

@@ -12,6 +12,7 @@ import { runsOlder } from '../drivers/versions.ts';
 import { memoOf } from '../memo.ts';
 import type { Job } from '../parts/job.ts';
 import type { DevicesObservation } from '../parts/observation.ts';
+import type { Link } from '../standards/pciExpress.ts';
 import { deviceProblemIn, type DeviceProblem } from '../standards/problemCodes.ts';
 import { isBasicDisplay, isByClass } from '../standards/systemDrivers.ts';
 import { reportOnPlan, type ReportDifference } from './reportOnPlan.ts';
@@ -63,6 +64,8 @@ export interface DriverState {
   readonly outcome: DriverOutcome;
   /** The number of the system's own list, where it gives one. */
   readonly problem: DeviceProblem | null;
+  /** What its link trained to; null where the report does not tell it, and of devices that the plan has not. */
+  readonly link: Link | null;
   /** Of a card of the plan, all that differs from the plan. */
   readonly differences: readonly ReportDifference[];
 }
@@ -170,6 +173,7 @@ function stateOfCard(target: DriverTarget, listed: Listed | null, job: Job): Dri
     now,
     outcome: worst ?? (isSeen ? 'right' : 'unseen'),
     problem: deviceProblemIn(now?.status ?? ''),
+    link: observation?.value.link ?? null,
     differences,
   };
 }
@@ -183,6 +187,7 @@ const base = ({ id, name, before, choice, wanted }: DriverTarget) => ({
   before: before && { driver: before.driver, status: before.status },
   choice,
   wanted,
+  link: null,
   differences: [],
 });
 
@@ -248,6 +253,7 @@ function stateOfExtra(listed: Listed, job: Job): DriverState | null {
     now: { driver: listed.driver, status: listed.status },
     outcome: listed.status === '' ? 'extra' : 'problem',
     problem: deviceProblemIn(listed.status),
+    link: null,
     differences: [],
   };
 }

@@ -13,7 +13,7 @@
     plannedWords,
     seenDriverWords,
   } from '$lib/wording/driverStates';
-  import { atMoment, counted } from '$lib/wording/figures';
+  import { atMoment, counted, linkWords } from '$lib/wording/figures';
   import type { JobModel } from '../jobModel.svelte';
   import ReadResult from '../ReadResult.svelte';
   import ReportDrop from '../ReportDrop.svelte';
@@ -60,7 +60,10 @@
           {plannedWords(state)}
           {#if instead !== ''}<br /><span class="quiet">{instead}</span>{/if}
         </td>
-        <td>{seenDriverWords(state.now, report === null ? '' : 'not in the report')}</td>
+        <td>
+          {seenDriverWords(state.now, report === null ? '' : 'not in the report')}
+          {#if state.link !== null}<br />link {linkWords(state.link)}{/if}
+        </td>
       </tr>
     </tbody>
   {/each}
