@@ -1,5 +1,5 @@
 /** Which sections of a setup file a system takes: of those that it satisfies, the one for the fewest systems. */
-import { memoOf } from '../../memo.ts';
+import { memo, memoOf } from '../../memo.ts';
 import type { Installing, ModelsSection, SetupPackage } from '../../parts/driverPackage.ts';
 import { compareTargets, readTarget, satisfies, type Target, type TargetSystem } from './target.ts';
 
@@ -43,14 +43,20 @@ function narrowest<Section>(
   return best;
 }
 
+/** Sections by the name that models give them: a device may be named by thousands of models. */
+const byName = memoOf(({ installs }: Pick<SetupPackage, 'installs'>) => {
+  const named = new Map<string, Installing[]>();
+  for (const each of installs) memo(named, each.of, () => []).push(each);
+  return named;
+});
+
 /** Decorated for the system as models are, then `.NT`, then plain; null where there is none of them. */
 export function installingOf(
   setup: Pick<SetupPackage, 'installs'>,
   install: string,
   system: TargetSystem,
 ): Installing | null {
-  const name = install.toLowerCase();
-  const named = setup.installs.filter(({ of }) => of === name);
+  const named = byName(setup).get(install.toLowerCase()) ?? [];
   const decorated = named.filter(({ decoration }) => decoration !== null);
   return (
     narrowest(decorated, (each) => anyArchitecture(targetOf(each), system), system)?.section ??

@@ -4,7 +4,7 @@ import type { Machine } from '../../parts/machine.ts';
 import { wattsForNew } from '../candidates/conflicts.ts';
 import { OVER_BUDGET_FACTOR, type Scale } from '../candidates/cost.ts';
 import { subsets } from '../candidates/coverage.ts';
-import type { CoverageState } from './coverageState.ts';
+import { mostWanted, type CoverageState } from './coverageState.ts';
 import type { Constraint } from '../candidates/constraints.ts';
 import type { Option } from './positions.ts';
 import { tightMultipliers, used } from './multipliers.ts';
@@ -90,14 +90,16 @@ export function demandDecisions(
 }
 
 /** What remains at the start where these demands are unmet: nothing of any group with one of them. */
-const remainingWithout = (coverageState: CoverageState, unmet: readonly Demand[]): number =>
-  coverageState.groups.reduce(
-    (state, { demands }, n) =>
-      demands.some((demand) => unmet.includes(demand))
-        ? state - itemAt(coverageState.most, n) * itemAt(coverageState.strides, n)
-        : state,
-    coverageState.start,
-  );
+const remainingWithout = (
+  { supplies, most, strides, start }: CoverageState,
+  unmet: readonly Demand[],
+): number =>
+  supplies.reduce((state, supply, n) => {
+    const asked = supply.filter(
+      ({ group }) => !group.demands.some((demand) => unmet.includes(demand)),
+    );
+    return state - (itemAt(most, n) - mostWanted(asked)) * itemAt(strides, n);
+  }, start);
 
 /** @param enough more than this need not be known */
 type Bound = (reached: Reached, enough?: number) => number;

@@ -126,10 +126,12 @@ function coverageAsker(coverageState: CoverageState): (candidate: Candidate) => 
 /** More than remains is as good as just that; of leads every one counts. */
 function coverageOf(
   candidate: Candidate,
-  { groups, existing, leads, most }: CoverageState,
+  { supplies, existing, leads, most }: CoverageState,
 ): Coverage {
   const coverage = [
-    ...groups.map((group, n) => Math.min(itemAt(most, n), unitsFor(group, candidate.units))),
+    ...supplies.map((supply, n) =>
+      Math.min(itemAt(most, n), unitsFor(itemAt(supply, 0).group, candidate.units)),
+    ),
     ...existing.map((each) => (candidate.existing === each ? 1 : 0)),
     ...leads.map((lead) => candidate.leads.filter((each) => each === lead).length),
   ];

@@ -402,10 +402,13 @@ export function endOf(
   state: number,
   { leaving, givingUp }: Pick<Costs, 'leaving' | 'givingUp'>,
 ): { readonly cost: number; readonly unmet: readonly Demand[] } {
-  const short = coverageState.groups.filter((_, n) => digit(coverageState, state, n) > 0);
+  // Of groups that share a supply each demand was decided beforehand: none of them may be short.
+  const short = coverageState.supplies.flatMap((supply, n) =>
+    digit(coverageState, state, n) > 0 ? (supply.at(-1)?.group ?? []) : [],
+  );
   const { cost, unmet } = leastUnmet(short, (demand) => Math.min(IMPOSSIBLE, leaving(demand)));
   const homeless = coverageState.existing.reduce((sum, { optional }, n) => {
-    const there = digit(coverageState, state, coverageState.groups.length + n) === 0;
+    const there = digit(coverageState, state, coverageState.supplies.length + n) === 0;
     return sum + (there ? 0 : optional ? givingUp : IMPOSSIBLE);
   }, 0);
   return { cost: cost + homeless, unmet };

@@ -5,7 +5,7 @@ import type { Machine } from '../../parts/machine.ts';
 import type { FindingCode } from '../../rules/findingCodes.ts';
 import type { Candidate } from '../candidates/candidates.ts';
 import { GIVE_UP_CENTS, penaltyOfCode, weigh, type Scale } from '../candidates/cost.ts';
-import { groupsOf, type Group, type Units } from '../candidates/coverage.ts';
+import { groupsOf, unitsFor, type Group, type Units } from '../candidates/coverage.ts';
 import type { Existing, Keeping } from '../candidates/existing.ts';
 import { coverageStateOf, type CoverageState } from './coverageState.ts';
 import type { Constraint } from '../candidates/constraints.ts';
@@ -53,11 +53,17 @@ export function searchSpaceOf(problem: SearchProblem): SearchSpace {
       (sum, units) => sum + Math.max(0, ...group.demands.map(({ id }) => units.get(id) ?? 0)),
       0,
     );
-  const coverageState = coverageStateOf(groupsOf(demands), existingCards, used, given);
+  const decided = decidedBeforehand(demands);
+  const coverageState = coverageStateOf(
+    groupsOf(demands),
+    existingCards,
+    used,
+    given,
+    supplyAsker(candidates, decided),
+  );
   const waits = [...new Set([0, ...candidates.map(({ waitCents }) => waitCents)])].toSorted(
     (a, b) => a - b,
   );
-  const decided = decidedBeforehand(demands);
   const costs: Costs = {
     leaving: (demand) => (decided.includes(demand) ? Infinity : costOfLeaving(demand, scale)),
     givingUp: GIVE_UP_CENTS * scale.disturbance,
@@ -70,6 +76,20 @@ export function searchSpaceOf(problem: SearchProblem): SearchSpace {
     coverageState,
     costs,
     positions: positionsOf(machine, candidates, coverageState, problem.without),
+  };
+}
+
+/** Groups to which every candidate gives the same have one name; those of which a demand is not decided beforehand their own. */
+function supplyAsker(
+  candidates: readonly Candidate[],
+  decided: readonly Demand[],
+): (group: Group) => string {
+  const given = [...new Set(candidates.map(({ units }) => units))];
+  return (group) => {
+    const isDecided = group.demands.every((demand) => decided.includes(demand));
+    return isDecided
+      ? given.map((units) => unitsFor(group, units)).join()
+      : `of ${group.demands.map(({ id }) => id).join()}`;
   };
 }
 
