@@ -77,11 +77,8 @@ const VIEWS = [
   ['fit-upright', '/jobs/sail-loft/fit', [], { width: 800, height: 1280 }],
   [
     'drivers',
-    '/jobs/sail-loft/drivers',
-    [
-      (page) => page.locator('#evidence-file').setInputFiles(`${ROOT}demo/packages/quay.inf`),
-      (page) => page.getByText('1 package read').waitFor(),
-    ],
+    '/jobs/lighthouse-museum/drivers',
+    [(page) => page.getByText('Every device and its driver').waitFor()],
     { height: 1300 },
   ],
   ['prove', '/jobs/lighthouse-museum/prove'],
