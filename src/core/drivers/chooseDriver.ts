@@ -87,6 +87,22 @@ export function chooseDriver(
   packages: readonly DriverPackage[],
   { source }: Pick<DriverWays, 'source'> = PLAIN_WAYS,
 ): DriverChoice {
+  const known = memo(choices(packages)(system), source, () => new WeakMap());
+  return memo(known, device, () => chosen(device, system, packages, source));
+}
+
+/** A fact of the machine that is none of its system leaves every choice as it was. */
+const choices = memoOf<readonly DriverPackage[], (system: Machine['system']) => Choices>(() =>
+  memoOf(() => new Map()),
+);
+type Choices = Map<DriverWays['source'], WeakMap<DeviceAsked, DriverChoice>>;
+
+function chosen(
+  device: DeviceAsked,
+  system: Machine['system'],
+  packages: readonly DriverPackage[],
+  source: DriverWays['source'],
+): DriverChoice {
   const ownDriver = device.class24 === null ? null : classDriver(device.class24, system);
   const offers = offersFor(device, system, packages);
   const compared = comparing(offers, device, source);
