@@ -80,7 +80,7 @@
     onfiles={(files) => atHand.read(files)}
   />
   {#if atHand.failed !== ''}
-    <p role="alert">They could not be read: {atHand.failed}</p>
+    <p role="alert">{atHand.failed}</p>
   {/if}
   <div aria-live="polite">
     {#if look !== null}

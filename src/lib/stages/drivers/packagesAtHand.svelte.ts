@@ -25,6 +25,7 @@ async function firstWrong(
 export class PackagesAtHand {
   look = $state.raw<PackagesLook | null>(null);
   progress = $state.raw<{ readonly done: number; readonly of: number } | null>(null);
+  /** In a whole sentence; empty: nothing. */
   failed = $state('');
 
   constructor(private readonly model: JobModel) {}
@@ -45,7 +46,7 @@ export class PackagesAtHand {
       this.look = look;
       return look.packages.length > 0;
     } catch (error) {
-      this.failed = String(error);
+      this.failed = `They could not be read: ${String(error)}`;
       return false;
     } finally {
       this.progress = null;
@@ -63,7 +64,8 @@ export class PackagesAtHand {
     for (const each of wanted) {
       const files = await fetched(`/api/drivers/${each.id}`, PACKAGE_FILES);
       const wrong = files === null ? null : await firstWrong(each.files, files);
-      if (files === null) this.failed = `${each.title} ${each.version} could not be downloaded.`;
+      if (files === null)
+        this.failed = `${each.title} ${each.version} could not be downloaded. Try again once the library can be reached.`;
       else if (wrong !== null)
         this.failed = `${each.title} ${each.version}: ${wrong} is not what its maker published. It was not taken.`;
       else got.push(...files.map(({ name, content }) => ({ name: `${each.id}/${name}`, content })));
@@ -87,7 +89,7 @@ export class PackagesAtHand {
     try {
       return await askReader((reader) => reader.writeStick(...this.asked(), page));
     } catch (error) {
-      this.failed = String(error);
+      this.failed = `The stick could not be written: ${String(error)}`;
       return null;
     }
   }
