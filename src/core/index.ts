@@ -460,7 +460,6 @@ export {
   type StepValues,
 } from './procedure/step.ts';
 export { steps } from './procedure/steps.ts';
-export { openItems } from './procedure/openItems.ts';
 export {
   type JobSummary,
   type OpenCounts,
@@ -494,7 +493,10 @@ export {
   packagesWanted,
 } from './assembly/driverTargets.ts';
 export { observeReport } from './diagnosis/observeReport.ts';
+export { openItems } from './diagnosis/openItems.ts';
 export { provenSteps, stateOf } from './diagnosis/provenSteps.ts';
+export { type Proving, provings } from './diagnosis/provings.ts';
+export { type StageAnswer, driversAmiss, stageAnswer } from './diagnosis/stageAnswer.ts';
 export {
   type ReportDifference,
   type ReportOnCard,

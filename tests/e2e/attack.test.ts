@@ -5,7 +5,16 @@ import { writeJobFile, type Job } from '../../src/core/index';
 import { absurdJob, chanceOf } from '../builders/absurdJob';
 import { soaked } from '../builders/soak';
 import type { Page } from '@playwright/test';
-import { evidence, expect, exported, openJobs, openStage, saved, test } from './fixtures';
+import {
+  evidence,
+  expect,
+  exported,
+  openJobs,
+  openStage,
+  saved,
+  test,
+  stageLink,
+} from './fixtures';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
 const rows = (page: Page) => page.locator('table.jobs tbody tr');
@@ -181,7 +190,7 @@ test('a part that fails takes nothing else along, and comes back with the job th
   await expect(failed('This stage cannot be shown for this job.')).toBeVisible();
   await saved(page);
   // The other parts work on, and so do a reload and the export.
-  await page.getByRole('link', { name: /Fit/ }).click();
+  await stageLink(page, /Fit/).click();
   await expect(failed('This stage')).toBeHidden();
   await page.reload();
   const board = failed('The board cannot be shown for this job.');
@@ -267,7 +276,7 @@ test('text that is typed and not yet left is not called saved, and is not lost',
   await page.getByLabel('What the job is').fill('Half typed');
   await expect(page.locator('.saving')).toHaveText('Not saved yet');
   // Left by a link, it is taken along.
-  await page.getByRole('link', { name: /Needs/ }).click();
+  await stageLink(page, /Needs/).click();
   await expect(page.locator('header')).toContainText('Half typed');
   await saved(page);
 });
@@ -282,11 +291,11 @@ test('a plan for the job as it was is not accepted while another is sought', asy
     return true;
   });
   expect(held).toBe(true);
-  await page.getByRole('link', { name: /Needs/ }).click();
+  await stageLink(page, /Needs/).click();
   await page.getByLabel(/^Budget/).fill('20');
   await page.getByLabel(/^Budget/).blur();
   await saved(page);
-  await page.getByRole('link', { name: /Choose/ }).click();
+  await stageLink(page, /Choose/).click();
   await expect(page.getByText('Planning').first()).toBeVisible();
   if ((await accept.count()) > 0) await expect(accept.first()).toBeDisabled();
   await page.keyboard.press('a');

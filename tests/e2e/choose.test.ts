@@ -1,4 +1,4 @@
-import { expect, openJobs, openStage, saved, tabTo, test } from './fixtures';
+import { expect, openJobs, openStage, saved, tabTo, test, stageLink } from './fixtures';
 
 test('needs are told, a card is found, tried by hand, read, its fact mended, and it passes', async ({
   page,
@@ -25,7 +25,7 @@ test('needs are told, a card is found, tried by hand, read, its fact mended, and
   await page.getByLabel('Price of a replacement').blur();
   await expect(page.getByText('The ceiling is 99.00')).toBeVisible();
 
-  await page.getByRole('link', { name: /Choose/ }).click();
+  await stageLink(page, /Choose/).click();
   await expect(page.getByRole('tab', { name: 'Best plan' })).toBeVisible();
   await page.keyboard.press('c');
   await expect(page.locator('#card-search')).toBeVisible();
@@ -56,7 +56,7 @@ test('needs are told, a card is found, tried by hand, read, its fact mended, and
   // The survey opens at the fact; the slot is open at its end after all.
   await expect(page.locator('#fact-slot-openEnd')).toBeFocused();
   await page.locator('#fact-slot-openEnd').selectOption('open at its end');
-  await page.getByRole('link', { name: /Choose/ }).click();
+  await stageLink(page, /Choose/).click();
   await expect(page.locator('.body.trial')).toHaveCount(1);
   await expect(findings).toContainText('shorter (x1 for x4) but open at its end');
   await expect(trial.getByRole('button', { name: /Accept as tried/ })).toBeEnabled();

@@ -14,7 +14,7 @@ import {
   type ListedDevice,
 } from '../builders/deviceList';
 import { encodedInf } from '../builders/inf';
-import { expect, openStage, test } from './fixtures';
+import { expect, openStage, test, stageLink } from './fixtures';
 
 const hex = (code: number) => code.toString(16).toUpperCase().padStart(4, '0');
 const named = (vendor: number, device: number) => `PCI\\VEN_${hex(vendor)}&DEV_${hex(device)}`;
@@ -67,9 +67,9 @@ test('packages are dropped, and say what they drive, what they take over, and wh
   await expect(page.getByText('Read and taken into the survey: 2 devices')).toBeAttached();
   await page.getByRole('tab', { name: 'Evidence' }).click();
   await expect(page.getByText('No driver is installed. Drop packages in Drivers')).toBeVisible();
-  await page.getByRole('link', { name: /Choose/ }).click();
+  await stageLink(page, /Choose/).click();
   await page.getByRole('button', { name: /^Accept/ }).click();
-  await page.getByRole('link', { name: /Drivers/ }).click();
+  await stageLink(page, /Drivers/).click();
 
   const hand = page.getByRole('region', { name: 'Driver packages at hand' });
   await page.locator('#packages-text').fill('Dear customer, the driver is on our page.');
@@ -137,10 +137,10 @@ test('packages are dropped, and say what they drive, what they take over, and wh
   expect(readFileSync(join(folder, 'READ-ME.html'), 'utf8')).toContain('01-Sounding-Works');
 
   // What is known of the system decides, and what was dropped stays while stages come and go.
-  await page.getByRole('link', { name: /Survey/ }).click();
+  await stageLink(page, /Survey/).click();
   await page.getByRole('tab', { name: 'System' }).click();
   await page.getByLabel('Architecture').selectOption({ label: 'not known' });
-  await page.getByRole('link', { name: /Drivers/ }).click();
+  await stageLink(page, /Drivers/).click();
   await expect(whole).toContainText('Tell system, release and architecture in the survey');
   await page.keyboard.press('Control+z');
   await expect(whole).toContainText('All.NTamd64.10.0');
@@ -160,9 +160,9 @@ test('a machine’s new device list says of each driver what is wrong, and ticks
   await page.getByRole('tab', { name: 'Evidence' }).click();
   await page.locator('#evidence-file').setInputFiles([file('before.json', before)]);
   await expect(page.getByText('Read and taken into the survey: 7 devices')).toBeAttached();
-  await page.getByRole('link', { name: /Choose/ }).click();
+  await stageLink(page, /Choose/).click();
   await page.getByRole('button', { name: /^Accept/ }).click();
-  await page.getByRole('link', { name: /Fit/ }).click();
+  await stageLink(page, /Fit/).click();
   await expect(page.getByText('Fit, step 1 of')).toBeVisible();
   while (!(await page.getByText('Nothing is left here.').isVisible()))
     await page.keyboard.press(' ');
@@ -229,7 +229,7 @@ test('a machine’s new device list says of each driver what is wrong, and ticks
   await expect(every.getByRole('rowgroup').filter({ hasText: 'new card' })).toContainText(
     'As planned.',
   );
-  await page.getByRole('link', { name: /Hand over/ }).click();
+  await stageLink(page, /Hand over/).click();
   await expect(page.getByText('runs on Kelpwick 32.4.1.0 (keldispla)')).toBeVisible();
   await expect(page.getByText('runs on Oarlock 6.0.1.0 (oarsound)')).toBeVisible();
 });
@@ -248,19 +248,19 @@ test('a job of drivers alone goes through all stages, with packages from the lib
     .locator('#evidence-file')
     .setInputFiles([file('before.json', [...PORTS, picture, WIRE])]);
   await expect(page.getByText('Read and taken into the survey: 5 devices')).toBeAttached();
-  await page.getByRole('link', { name: /Needs/ }).click();
+  await stageLink(page, /Needs/).click();
   await page.getByRole('button', { name: 'Remove' }).first().click();
   await page.getByRole('button', { name: 'Drivers only' }).click();
   await page.getByLabel('Which devices').selectOption({ label: 'a newer display driver' });
   await expect(page.getByText('It takes no card: it is done in Drivers.')).toBeVisible();
-  await page.getByRole('link', { name: /Choose/ }).click();
+  await stageLink(page, /Choose/).click();
   await page.getByRole('button', { name: /^Accept/ }).click();
 
-  await page.getByRole('link', { name: /Prepare/ }).click();
+  await stageLink(page, /Prepare/).click();
   await expect(page.getByRole('list', { name: 'All steps of this stage' })).toContainText(
     'Uninstall the old driver of Old picture',
   );
-  await page.getByRole('link', { name: /Fit/ }).click();
+  await stageLink(page, /Fit/).click();
   await expect(page.getByRole('heading', { name: 'Fit: nothing to do' })).toBeVisible();
   await page.getByRole('link', { name: 'On to Drivers' }).click();
 
@@ -302,7 +302,7 @@ test('a job of drivers alone goes through all stages, with packages from the lib
       ]),
     ]);
   await expect(page.getByText('1 step ticked by it')).toBeVisible();
-  await page.getByRole('link', { name: /Hand over/ }).click();
+  await stageLink(page, /Hand over/).click();
   await expect(page.getByText('runs on Kelpwick 31.9.0.0 (keldispla)')).toBeVisible();
 });
 

@@ -50,6 +50,10 @@ export async function openStage(page: Page, job: string, stage: string): Promise
   await expect(page.getByRole('navigation', { name: 'Stages of the work' })).toBeVisible();
 }
 
+/** The way to a stage, in the list of all of them. */
+export const stageLink = (page: Page, name: RegExp): Locator =>
+  page.getByRole('navigation', { name: 'Stages of the work' }).getByRole('link', { name });
+
 /** Exports from a place on the page, with what is ticked in the dialog; returns the file's text. */
 export async function exported(
   page: Page,

@@ -1,4 +1,4 @@
-import { evidence, expect, openJobs, saved, test } from './fixtures';
+import { evidence, expect, openJobs, saved, test, stageLink } from './fixtures';
 
 test('the whole job with the mouse, from the machine’s own report', async ({ page }) => {
   test.slow();
@@ -119,7 +119,7 @@ test('the whole job with the mouse, from the machine’s own report', async ({ p
 test('selecting in a list selects on the board, and the other way round', async ({ page }) => {
   await openJobs(page);
   await page.getByRole('link', { name: 'Ten gigabit to the plate store' }).click();
-  await page.getByRole('link', { name: /Survey/ }).click();
+  await stageLink(page, /Survey/).click();
   const list = page.getByRole('region', { name: 'Survey' });
   await list.getByRole('button', { name: 'Slot 7', exact: true }).click();
   await expect(page.locator('[data-slot="s7"]')).toHaveAttribute('aria-selected', 'true');

@@ -3,7 +3,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { cpSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { evidence, expect, openStage, saved, test } from './fixtures';
+import { evidence, expect, openStage, saved, test, stageLink } from './fixtures';
 
 const ROOT = new URL('../..', import.meta.url).pathname;
 
@@ -18,7 +18,7 @@ test('from a fresh profile, with the network off after the first page, all of th
   await page.getByRole('link', { name: 'Two screens and Wi-Fi' }).click();
   await expect(page.getByRole('button', { name: 'Accept this plan (A)' })).toBeEnabled();
   await page.getByRole('button', { name: 'Accept this plan (A)' }).click();
-  await page.getByRole('link', { name: /Prepare/ }).click();
+  await stageLink(page, /Prepare/).click();
   await page.getByRole('button', { name: /^Done – next/ }).click();
   await saved(page);
 
@@ -75,7 +75,7 @@ test('loaded past its worker, as a hard reload does, a page still goes off-line'
     .toBe(true);
   await context.setOffline(true);
   for (const stage of ['Needs', 'Choose', 'Prepare', 'Hand over'])
-    await page.getByRole('link', { name: new RegExp(stage) }).click();
+    await stageLink(page, new RegExp(stage)).click();
   await expect(page.getByRole('heading', { name: 'Nothing to hand over yet' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Nothing to hand over yet' })).toBeVisible();
@@ -172,7 +172,7 @@ test.describe('a newer version', () => {
     await expect(other.getByText('Tenant was renewed in another window.')).toBeVisible();
     // The old window goes on, into stages that it had not fetched before.
     for (const stage of ['Needs', 'Choose', 'Prove', 'Hand over'])
-      await other.getByRole('link', { name: new RegExp(stage) }).click();
+      await stageLink(other, new RegExp(stage)).click();
     await expect(other.getByText('could not be fetched')).toBeHidden();
     await expect(other.getByLabel('Notes for the next technician')).toBeVisible();
     await other.getByRole('button', { name: 'Reload' }).click();

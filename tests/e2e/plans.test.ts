@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, openJobs, openStage, saved, tabTo, test } from './fixtures';
+import { expect, openJobs, openStage, saved, tabTo, test, stageLink } from './fixtures';
 import { hardJob } from '../builders/hardJob';
 
 const plan = (page: Page, name: string) => page.getByRole('heading', { name, exact: true });
@@ -166,7 +166,7 @@ test('one fact is supposed otherwise, and the survey stays as it is', async ({ p
   await expect(beside.getByRole('row', { name: /^Network/ })).toContainText('up to 1,120 MB/s');
   await expect(beside.getByRole('row', { name: /^The change itself/ })).toContainText('21.00');
   await expect(beside.getByRole('row', { name: /^Score/ })).toContainText('one more must met');
-  await tabTo(page, page.getByRole('link', { name: /^1 Survey/ }));
+  await tabTo(page, stageLink(page, /^1 Survey/));
   await page.keyboard.press('Enter');
   await page.getByRole('tab', { name: 'System' }).click();
   await expect(page.locator('#fact-path-cable')).toHaveValue('cat5e');

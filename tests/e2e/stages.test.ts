@@ -1,4 +1,4 @@
-import { evidence, expect, openJobs, openStage, saved, test } from './fixtures';
+import { evidence, expect, openJobs, openStage, saved, test, stageLink } from './fixtures';
 
 test('a machine can be typed from nothing, slot by slot', async ({ page }) => {
   await openJobs(page);
@@ -53,11 +53,11 @@ test('a fact told in the survey changes the verdict and the plan, and undo bring
   await openStage(page, 'tide-table-office', 'choose');
   const plan = page.getByRole('region', { name: /Best plan/ });
   await expect(plan.getByRole('button', { name: 'Kelpwick Lantern 2', exact: true })).toBeVisible();
-  await page.getByRole('link', { name: /Survey/ }).click();
+  await stageLink(page, /Survey/).click();
   await page.locator('[data-slot="s2"]').click();
   await page.locator('#fact-slot-powerWatts').fill('25');
   await page.locator('#fact-slot-powerWatts').blur();
-  await page.getByRole('link', { name: /Choose/ }).click();
+  await stageLink(page, /Choose/).click();
   await expect(plan).toContainText(/Best plan/);
   await expect(plan.getByRole('button', { name: 'Kelpwick Lantern 2', exact: true })).toHaveCount(
     0,
@@ -93,12 +93,12 @@ test('the refused cards say why, and show it on the board', async ({ page }) => 
 test('an accepted plan that is no longer the best one says so', async ({ page }) => {
   await openStage(page, 'tide-table-office', 'choose');
   await page.getByRole('button', { name: 'Accept this plan (A)' }).click();
-  await page.getByRole('link', { name: /Needs/ }).click();
+  await stageLink(page, /Needs/).click();
   await page
     .getByRole('region', { name: 'Wi-Fi' })
     .getByRole('button', { name: 'Remove this need' })
     .click();
-  await page.getByRole('link', { name: /Choose/ }).click();
+  await stageLink(page, /Choose/).click();
   await expect(page.getByText('another plan is now best')).toBeVisible();
   await page.getByRole('button', { name: 'Withdraw it' }).click();
   const plan = page.getByRole('region', { name: /Best plan/ });
@@ -107,6 +107,7 @@ test('an accepted plan that is no longer the best one says so', async ({ page })
 
 test('a reading too high to be true is doubted, and can be taken away', async ({ page }) => {
   await openStage(page, 'lighthouse-museum', 'prove');
+  await expect(page.getByText('The must falls short: 112 of 700 MB/s.')).toBeVisible();
   const network = page.getByRole('region', { name: 'Network' });
   await network.getByLabel('Measured, MB/s').fill('9400');
   await network.getByLabel('Measured, MB/s').blur();
@@ -194,4 +195,24 @@ test('a report taken after fitting is held against the plan, and leaves the surv
   await expect(report).toContainText('Read and taken into the survey:');
   await page.getByRole('button', { name: 'Log of this job' }).click();
   await expect(page.getByRole('dialog')).toContainText('machine read from its own report');
+});
+
+test('the empty bench offers three ways to begin', async ({ page }) => {
+  await page.route('**/api/demo', (route) => route.fulfill({ json: [] }));
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'No jobs yet' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take a template' }).click();
+  await expect(page.locator('#template')).toBeFocused();
+  await page.goBack();
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await page.getByRole('button', { name: 'Drop a machine’s files' }).click();
+  await expect(page.locator('#evidence-text')).toBeFocused();
+  await page.goBack();
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await page.getByRole('button', { name: 'Walk through the demo' }).click();
+  await expect(page.locator('table.jobs tbody tr')).toHaveCount(13);
+  // The list says what the stage says.
+  await expect(page.getByRole('row', { name: /Lighthouse museum/ })).toContainText(
+    'The must falls short: 112 of 700 MB/s.',
+  );
 });

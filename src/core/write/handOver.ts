@@ -6,10 +6,11 @@ import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { SystemFamily } from '../standards/systems.ts';
-import { figureFor, serialOf, type FigureObservation } from '../parts/observation.ts';
-import { expectations, type Expectation } from '../assembly/expectations.ts';
+import { serialOf, type FigureObservation } from '../parts/observation.ts';
+import type { Expectation } from '../assembly/expectations.ts';
 import { driverStates } from '../diagnosis/driverStates.ts';
-import { judge, type Judgement } from '../diagnosis/judge.ts';
+import type { Judgement } from '../diagnosis/judge.ts';
+import { provings } from '../diagnosis/provings.ts';
 import { reportOnPlan } from '../diagnosis/reportOnPlan.ts';
 import { byWeight, type Finding } from '../rules/finding.ts';
 import type { Link } from '../standards/pciExpress.ts';
@@ -105,14 +106,11 @@ export function handOverSheet(job: Job): HandOverSheet {
     drivers: driverStates(job)
       .filter(({ isPlanned, wanted }) => !isPlanned && wanted !== null)
       .map(({ name, choice, now }) => ({ name, choice, seen: now?.driver ?? null })),
-    figures: expectations(job).map((expectation) => {
-      const measured = figureFor(job.observations, expectation.need.id);
-      return {
-        expectation: { ...expectation, catches: expectation.catches.filter(stays) },
-        measured,
-        judgement: measured && judge(expectation, measured.value),
-      };
-    }),
+    figures: provings(job).map(({ expectation, measured, judgement }) => ({
+      expectation: { ...expectation, catches: expectation.catches.filter(stays) },
+      measured,
+      judgement,
+    })),
     extras: shopping.rows.filter(({ extra }) => extra),
     totalCents: shopping.netCents,
     coversKept: all.flatMap((each) =>

@@ -69,9 +69,15 @@
 
   const unsaved = (id: string) => !['saved', 'saving'].includes(held.get(id)?.saving ?? 'saved');
 
-  async function begin() {
+  /** @param at what of the survey is looked at first */
+  async function begin(at: '' | '#from-files' | '#from-template' = '') {
     const job = await shop.create();
-    await goto(`/jobs/${job.id}/survey`);
+    await goto(`/jobs/${job.id}/survey${at}`);
+  }
+
+  let demoFailed = $state(false);
+  async function walk() {
+    demoFailed = !(await shop.walkDemo());
   }
 
   async function remove({ id, title }: JobRow) {
@@ -135,7 +141,7 @@
       on:change={(event) => importFiles(event.detail)}
     />
     <Button kind="tertiary" size="field" href="/catalogue">Catalogue</Button>
-    <Button size="field" icon={Add} on:click={begin}>New job</Button>
+    <Button size="field" icon={Add} on:click={() => begin()}>New job</Button>
   </div>
 
   {#if shop.trouble !== null}
@@ -188,9 +194,28 @@
     <section class="empty">
       <h2>No jobs yet</h2>
       <p>
-        A job takes one machine and what its owner wants from survey to hand-over. Begin one, or
-        import a job file from another bench.
+        A job takes one machine and what its owner wants from survey to hand-over. Three ways to
+        begin:
       </p>
+      <ul class="ways">
+        <li>
+          <Button size="field" on:click={() => begin('#from-files')}>Drop a machine’s files</Button>
+          <span>Its own reports tell slots, cards and system.</span>
+        </li>
+        <li>
+          <Button size="field" kind="tertiary" on:click={() => begin('#from-template')}
+            >Take a template</Button
+          >
+          <span>A machine of its kind; correct what is different.</span>
+        </li>
+        <li>
+          <Button size="field" kind="tertiary" on:click={walk}>Walk through the demo</Button>
+          <span>Thirteen invented jobs, at different stages.</span>
+        </li>
+      </ul>
+      {#if demoFailed}
+        <p role="alert">The demo could not be fetched: Tenant’s server is away. Try again later.</p>
+      {/if}
     </section>
   {:else if found.length === 0}
     <p class="empty">No job matches “{sought}”.</p>
@@ -277,6 +302,16 @@
   .empty {
     padding: 3rem 0;
     max-width: 36rem;
+  }
+  .ways {
+    margin-top: 1rem;
+  }
+  .ways li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 1rem;
+    align-items: center;
+    padding: 0.375rem 0;
   }
   .refused {
     border-left: 4px solid var(--tenant-blocked);

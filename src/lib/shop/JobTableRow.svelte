@@ -7,7 +7,9 @@
   import { STAGES } from '$core';
   import type { JobRow } from '$lib/state/jobStore';
   import { shop } from '$lib/state/shop.svelte';
-  import { atMoment } from '$lib/wording/figures';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import { answerWords } from '$lib/wording/answers';
+  import { atMoment, counted } from '$lib/wording/figures';
   import { STAGE_WORDS } from '$lib/wording/stages';
 
   let {
@@ -18,6 +20,11 @@
   }: { row: JobRow; unsaved: boolean; onexport: () => void; onremove: () => void } = $props();
 
   const at = $derived(row.standing);
+  /** Rows of an earlier version have none. */
+  const answer = $derived(row.answer == null ? null : answerWords(row.answer));
+  const factsOpen = $derived(
+    row.unknown > 0 && at !== 'survey' ? `${counted(row.unknown, 'fact')} unknown.` : '',
+  );
   const place = $derived(`/jobs/${row.id}/${at ?? 'hand-over'}`);
 </script>
 
@@ -41,10 +48,14 @@
     {/if}
   </td>
   <td>
-    {at === null
-      ? 'nothing'
-      : `${row.open ?? 'not known how much'} in ${STAGE_WORDS[at]}`}{#if row.unknown > 0 && at !== 'survey'},
-      {row.unknown} facts unknown{/if}
+    {#if answer === null}
+      {at === null ? 'nothing' : 'not known how much'}
+    {:else}
+      <span class="answer">
+        {#if answer.verdict !== null}<VerdictMark verdict={answer.verdict} withWord={false} />{/if}
+        <span>{[answer.words, factsOpen].filter((part) => part !== '').join(' ')}</span>
+      </span>
+    {/if}
   </td>
   <td class="moment">
     {atMoment(row.changedAt)}
@@ -77,6 +88,11 @@
 </tr>
 
 <style>
+  .answer {
+    display: flex;
+    gap: 0.5rem;
+    align-items: flex-start;
+  }
   tr td {
     padding-block: 0.375rem;
     vertical-align: middle;

@@ -9,6 +9,7 @@ import {
   type Job,
   type JobSummary,
   type Problem,
+  type StageAnswer,
 } from '$core';
 import { procedure } from './procedure';
 import { roomToWrite } from './room';
@@ -25,6 +26,8 @@ export interface SetAside {
 
 /** A job as the list shows it. */
 export interface JobRow extends JobSummary {
+  /** What the stage that it stands at says first; null where that cannot be said. */
+  readonly answer: StageAnswer | null;
   /** Something of it cannot be computed; it can still be opened, exported and deleted. */
   readonly isBroken: boolean;
 }
@@ -40,7 +43,9 @@ export class NotKept extends Error {}
 
 export const asRow = (job: Job): JobRow => {
   try {
-    return { ...summaryOf(job, procedure.open(job)), isBroken: false };
+    const summary = summaryOf(job, procedure.open(job));
+    const answer = procedure.answer(job, summary.standing ?? 'hand-over');
+    return { ...summary, answer, isBroken: false };
   } catch {
     const { id, revision, title, customer, changedAt } = job;
     const nothing = { machine: job.machine.name, photos: job.photos.map((photo) => photo.id) };
@@ -54,6 +59,7 @@ export const asRow = (job: Job): JobRow => {
       standing: 'survey',
       open: null,
       unknown: 0,
+      answer: null,
       isBroken: true,
     };
   }
@@ -83,7 +89,7 @@ export const isJob = (stored: Job | SetAside): stored is Job => !('record' in st
 export async function saveJob(job: Job, madeFrom: number | null): Promise<JobRow> {
   // Looked for while the stored job is read.
   roomToWrite().catch(() => undefined);
-  if (job.plan !== null) await procedure.load();
+  await procedure.load();
   return changing(`job-${job.id}`, async () => {
     const stored = await jobRecords.get<Job>(job.id);
     if (isNewerJob(stored)) throw new WrittenByNewer();
@@ -130,7 +136,7 @@ export async function checkedRow(
   const stored = await readJob(key);
   if (stored === null || !isJob(stored)) return stored;
   if (row !== null && row.revision === stored.revision) return row;
-  if (stored.plan !== null) await procedure.load();
+  await procedure.load();
   const fresh = asRow(stored);
   await rowRecords.put(key, fresh);
   return fresh;

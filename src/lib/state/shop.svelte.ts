@@ -268,6 +268,15 @@ class Shop {
     return this.loose.get(id) ?? null;
   }
 
+  /** The invented jobs, on the word of somebody who wants to see how it goes. False where they could not be had. */
+  async walkDemo(): Promise<boolean> {
+    const jobs = await fetched('/api/demo?walk', z.array(Job));
+    if (jobs === null) return false;
+    for (const job of jobs) await saveJob(job, null);
+    await this.readList();
+    return true;
+  }
+
   /** Jobs come from the server only into a browser that never had any: a lost store is not filled with others. */
   private async seedDemo(): Promise<boolean> {
     if (hadJobs()) {

@@ -118,13 +118,6 @@ export const deviceName = ({ name, choice, before }: DriverState): string =>
     ? `${name} – by its package “${choice.listedAs ?? ''}”`
     : name;
 
-/** How many are not right yet. */
-export const amiss = (states: readonly DriverState[]): number =>
-  states.filter(({ outcome }) => {
-    const verdict = OUTCOME_VERDICT[outcome];
-    return verdict === 'blocked' || verdict === 'limited';
-  }).length;
-
 /** Ways of dealing with drivers, each with its choices. The first of each is the usual one. */
 export const WAY_WORDS: {
   readonly [Way in keyof DriverWays]: {

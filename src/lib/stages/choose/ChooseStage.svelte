@@ -1,10 +1,12 @@
 <script lang="ts">
   import { onDestroy, untrack } from 'svelte';
-  import type { Change } from '$core';
+  import { moneyCents, type Change } from '$core';
   import { Button, ContentSwitcher, InlineLoading, Switch } from 'carbon-components-svelte';
   import { isTyping } from '$lib/ui/keys';
   import { supplies } from '$lib/state/supplies.svelte';
   import type { JobModel } from '../jobModel.svelte';
+  import { chooseWords, proposalWords } from '$lib/wording/chooseAnswer';
+  import AnswerLine from '../AnswerLine.svelte';
   import NeedStrip from './NeedStrip.svelte';
   import PlanBox from './PlanBox.svelte';
 
@@ -20,6 +22,20 @@
   });
   // Left, it needs no answer any more.
   onDestroy(() => model.planning.close());
+
+  const answer = $derived.by(() => {
+    const { job, planning, proposal } = model;
+    if (job.plan !== null) {
+      const { placements, unmet } = job.plan;
+      const unmetMusts = job.needs.filter(({ id, must }) => must && unmet.includes(id)).length;
+      const accepted = { cards: placements.length, unmetMusts };
+      return chooseWords({ stage: 'choose', needs: job.needs.length, accepted });
+    }
+    if (proposal === null || planning.isRunning || job.needs.length === 0) return null;
+    const cents = planning.boughtCents + moneyCents(proposal.cost.parts);
+    const musts = job.needs.filter(({ must }) => must).length;
+    return proposalWords(proposal, cents, musts, model.unknown.length);
+  });
 
   function suppose(change: Change) {
     void model.planning.suppose(change);
@@ -61,6 +77,7 @@
   <InlineLoading description="Fetching the catalogue" />
 {:else}
   <h1 class="only-read">Choose</h1>
+  {#if answer !== null}<AnswerLine {answer} stage="choose" />{/if}
   <div class="strip"><NeedStrip {model} /></div>
   {#if model.onTrial.length > 0}
     {#await import('./TrialBox.svelte') then { default: TrialBox }}<TrialBox {model} />{/await}

@@ -80,9 +80,11 @@
     <h2 id="plan-heading">
       {accepted
         ? 'The accepted plan'
-        : title === 'best'
-          ? 'Best plan for all needs together'
-          : PLAN_WORDS[title]}
+        : proposal !== null && !isAcceptable(proposal)
+          ? 'No plan serves anything'
+          : title === 'best'
+            ? 'Best plan for all needs together'
+            : PLAN_WORDS[title]}
     </h2>
     {#if accepted}
       <Button size="small" kind="tertiary" on:click={() => model.open.run({ name: 'withdrawPlan' })}
@@ -106,10 +108,13 @@
       />
       <Button size="small" kind="ghost" on:click={() => planning.stop()}>Stop (S)</Button>
     </div>
-  {:else if proposal !== null && !accepted}
+  {:else if proposal !== null && !accepted && isAcceptable(proposal)}
     <p class="quiet" role="status">
       {#if proposal.proven}
-        Proven: no plan is better {title === 'best' ? '' : 'in that '}by the weights below.
+        Proven{model.unknown.length > 0 ? ' on what is known' : ''}: no plan is better {title ===
+        'best'
+          ? ''
+          : 'in that '}by the weights below.
       {:else if proposal.least.mustsUnmet < proposal.cost.mustsUnmet}
         Not proven: stopped while a plan that leaves fewer musts was still possible.
       {:else}

@@ -1,13 +1,31 @@
 <script lang="ts">
   /** What a plan can be held against before it is accepted: its cost part by part, other plans, fixed choices. */
+  import { Button } from 'carbon-components-svelte';
   import type { JobModel } from '../jobModel.svelte';
   import Alternatives from './Alternatives.svelte';
-  import Pins from './Pins.svelte';
   import Weights from './Weights.svelte';
 
   let { model }: { model: JobModel } = $props();
+
+  let areAsked = $state(false);
+  /** Most plans are taken without: they are fetched once there is something to fix. */
+  const arePinsShown = $derived(
+    areAsked ||
+      model.job.pins.length > 0 ||
+      model.chosenCard !== null ||
+      model.chosenSlot !== null ||
+      model.planning.reason !== null,
+  );
 </script>
 
 <Weights {model} />
 <Alternatives {model} />
-<Pins {model} />
+{#if arePinsShown}
+  {#await import('./Pins.svelte') then { default: Pins }}<Pins {model} />{/await}
+{:else}
+  <p>
+    <Button size="small" kind="ghost" on:click={() => (areAsked = true)}
+      >Fix something before planning</Button
+    >
+  </p>
+{/if}

@@ -1,12 +1,11 @@
 <script lang="ts">
   /** Every device: its driver before, the one that is planned, and the one that the last report shows; what is wrong first. */
   import { untrack } from 'svelte';
-  import { lastDevices, type DriverState } from '$core';
+  import { driversAmiss, lastDevices, type DriverState } from '$core';
   import { selection } from '$lib/state/selection.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import {
     OUTCOME_VERDICT,
-    amiss,
     deviceName,
     outcomeWords,
     outrankedWords,
@@ -27,7 +26,7 @@
     outcome === 'same' || (outcome === 'unseen' && wanted === null);
   const told = $derived(states.filter((state) => !isQuiet(state)));
   const quiet = $derived(states.filter(isQuiet));
-  const wrong = $derived(amiss(states));
+  const wrong = $derived(driversAmiss(model.job));
   let areAllShown = $state(false);
 </script>
 

@@ -8,12 +8,15 @@
     handOverSheet,
     newCardsOf,
     serialOf,
+    stageAnswer,
     steps,
   } from '$core';
   import { now } from '$lib/state/now';
   import ExportTicks from '$lib/ui/ExportTicks.svelte';
   import { exportChoice } from '$lib/state/exportChoice.svelte';
   import type { JobModel } from '../jobModel.svelte';
+  import { answerWords } from '$lib/wording/answers';
+  import AnswerLine from '../AnswerLine.svelte';
   import StepList from '../steps/StepList.svelte';
   import Sheet from './Sheet.svelte';
 
@@ -41,6 +44,7 @@
   }
 </script>
 
+<AnswerLine answer={answerWords(stageAnswer(job, 'hand-over'))} stage="hand-over" />
 {#if job.plan === null}
   <h1>Nothing to hand over yet</h1>
   <p>The sheet follows from an accepted plan. <a href="choose">To Choose</a></p>

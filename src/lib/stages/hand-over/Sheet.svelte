@@ -1,7 +1,8 @@
 <script lang="ts">
   import Total from '$lib/ui/Total.svelte';
-  import { cardName, type DriverChoice, type HandOverSheet, type Job } from '$core';
+  import { cardName, stageAnswer, type DriverChoice, type HandOverSheet, type Job } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import { answerWords } from '$lib/wording/answers';
   import { findingWords } from '$lib/wording/findings';
   import { SYSTEM_FAMILY_WORDS } from '$lib/wording/facts';
   import { atMoment, band, flowFigure, inMoney, linkWords } from '$lib/wording/figures';
@@ -25,6 +26,9 @@
         : ownDriver === null
           ? 'none was seen'
           : `planned: the system’s own (${ownDriver}); none was seen`;
+
+  /** The same words as in Prove and in the list of jobs. */
+  const proven = $derived(answerWords(stageAnswer(job, 'prove')));
 
   /** What the next technician starts from, as far as it is known. */
   const state = $derived.by(() => {
@@ -55,6 +59,7 @@
     </p>
   </header>
 
+  <p class="state"><strong>{proven.words}</strong></p>
   {#if state.length > 0}
     <p class="state">As it was found: {state.join('; ')}.</p>
   {/if}

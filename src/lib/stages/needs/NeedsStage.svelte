@@ -3,14 +3,23 @@
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import { MONEY_CELL, deservedCents, plainNeed, valueOf, type Need, type NeedKind } from '$core';
   import { supplies } from '$lib/state/supplies.svelte';
+  import { answerWords } from '$lib/wording/answers';
   import { inMoney } from '$lib/wording/figures';
   import { KIND_WORDS } from '$lib/wording/needs';
   import type { JobModel } from '../jobModel.svelte';
+  import AnswerLine from '../AnswerLine.svelte';
   import NeedForm from './NeedForm.svelte';
 
   let { model }: { model: JobModel } = $props();
 
   const job = $derived(model.job);
+  const answer = $derived(
+    answerWords({
+      stage: 'needs',
+      needs: job.needs.length,
+      musts: job.needs.filter(({ must }) => must).length,
+    }),
+  );
   const kinds = Object.keys(KIND_WORDS) as NeedKind[];
   const groups = $derived([...new Set(job.needs.map(({ group }) => group))].filter(Boolean));
   const deserved = $derived(deservedCents(job.replacementCents, job.deservesPercent));
@@ -55,6 +64,7 @@
   const says = (id: string) => (refused?.id === id ? refused.says : '');
 </script>
 
+<AnswerLine {answer} stage="needs" />
 <h1>What the customer wants</h1>
 <p class="quiet">In the customer’s words, and in figures that can be measured.</p>
 

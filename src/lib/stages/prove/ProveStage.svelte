@@ -1,6 +1,8 @@
 <script lang="ts">
-  import { expectations, steps, type Step } from '$core';
+  import { expectations, stageAnswer, steps, type Step } from '$core';
   import type { JobModel } from '../jobModel.svelte';
+  import { answerWords } from '$lib/wording/answers';
+  import AnswerLine from '../AnswerLine.svelte';
   import StepList from '../steps/StepList.svelte';
   import MachineReport from './MachineReport.svelte';
   import NeedProof from './NeedProof.svelte';
@@ -16,6 +18,7 @@
   }
 </script>
 
+<AnswerLine answer={answerWords(stageAnswer(model.job, 'prove'))} stage="prove" />
 {#if model.job.plan === null}
   <h1>No plan yet</h1>
   <p>What is expected follows from an accepted plan. <a href="choose">To Choose</a></p>

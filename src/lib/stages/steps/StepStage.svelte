@@ -1,12 +1,14 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import type { Snippet } from 'svelte';
-  import { STAGES, steps as stepsOf, type Stage, type Step } from '$core';
+  import { STAGES, stageAnswer, steps as stepsOf, type Stage, type Step } from '$core';
   import { isOnControl, isTyping } from '$lib/ui/keys';
   import { selection } from '$lib/state/selection.svelte';
+  import { answerWords } from '$lib/wording/answers';
   import { STAGE_WORDS } from '$lib/wording/stages';
   import { stepWords } from '$lib/wording/steps';
   import type { JobModel } from '../jobModel.svelte';
+  import AnswerLine from '../AnswerLine.svelte';
   import Cautions from './Cautions.svelte';
   import StepList from './StepList.svelte';
 
@@ -67,6 +69,7 @@
 
 <svelte:window {onkeydown} />
 
+<AnswerLine answer={answerWords(stageAnswer(model.job, stage))} {stage} />
 {#if model.job.plan === null}
   <h1>No plan yet</h1>
   <p>The steps follow from an accepted plan. <a href="choose">To Choose</a></p>

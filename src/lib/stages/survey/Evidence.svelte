@@ -2,7 +2,7 @@
   /** The way in: files that the machine itself wrote, dropped, chosen or pasted; or a machine like it. */
   import { Button, CodeSnippet } from 'carbon-components-svelte';
   import Download from 'carbon-icons-svelte/lib/Download.svelte';
-  import { untrack } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { sameMachine, type Job } from '$core';
   import { shop } from '$lib/state/shop.svelte';
   import type { DroppedFile } from '$lib/workers/readWork';
@@ -15,6 +15,13 @@
   import Templates from './Templates.svelte';
 
   let { model, onread }: { model: JobModel; onread: () => void } = $props();
+
+  // An empty bench offers ways to begin, and this is where they lead.
+  onMount(() => {
+    const wanted = { '#from-files': 'evidence-text', '#from-template': 'template' }[location.hash];
+    // The tab that it lies in is shown only after it is there.
+    if (wanted !== undefined) setTimeout(() => document.getElementById(wanted)?.focus());
+  });
 
   const reading = untrack(() => new Reading(model));
   const machine = $derived(model.job.machine);

@@ -4,8 +4,11 @@
   import { housings, partOf, type Machine, type PartOf } from '$core';
   import { selection, type FactPlace } from '$lib/state/selection.svelte';
   import { contradictionWords } from '$lib/wording/contradictions';
+  import { answerWords } from '$lib/wording/answers';
   import { FACT_WORDS } from '$lib/wording/facts';
+  import { counted } from '$lib/wording/figures';
   import type { JobModel } from '../jobModel.svelte';
+  import AnswerLine from '../AnswerLine.svelte';
   import CaseForm from './CaseForm.svelte';
   import Evidence from './Evidence.svelte';
   import SlotForm from './SlotForm.svelte';
@@ -42,6 +45,25 @@
   );
   const listed = $derived(all ? model.unknown : model.unknown.slice(0, SHOWN_AT_ONCE));
 
+  const answer = $derived.by(() => {
+    const said = answerWords({
+      stage: 'survey',
+      slots: job.machine.slots.length,
+      open: model.unknown.length,
+    });
+    const most = Math.max(0, ...model.unknown.map(({ decides }) => decides));
+    const weighty = model.unknown.filter(({ decides }) => decides === most).length;
+    return most === 0
+      ? said
+      : {
+          ...said,
+          words: said.words.replace(
+            /\.$/,
+            `: ${weighty} of them ${weighty === 1 ? 'settles' : 'settle'} ${counted(most, 'verdict')}${weighty === 1 ? '' : ' each'}.`,
+          ),
+        };
+  });
+
   const change = (machine: Machine, what: string) =>
     model.open.run({ name: 'changeMachine', machine, what });
 
@@ -62,7 +84,7 @@
 
   // A job that was just begun has nothing to look at yet: the first act is to say what it is.
   onMount(() => {
-    if (job.log.length === 0) document.getElementById('job-title')?.focus();
+    if (job.log.length === 0 && location.hash === '') document.getElementById('job-title')?.focus();
   });
 
   // Another stage may have sent the technician here for one fact.
@@ -81,6 +103,8 @@
     setTimeout(() => document.getElementById(field)?.focus());
   }
 </script>
+
+<AnswerLine {answer} stage="survey" />
 
 <h1 class="only-read">Survey</h1>
 <div class="who">

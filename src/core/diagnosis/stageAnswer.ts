@@ -1,0 +1,116 @@
+/** What each stage has to say of a job first, with its figure: the same for the stage, the list of jobs and the sheet. */
+import type { Flow } from '../flow/flow.ts';
+import { driverStates, lastDevices, type DriverOutcome } from './driverStates.ts';
+import type { Job, Stage } from '../parts/job.ts';
+import { openBefore } from '../procedure/standing.ts';
+import { steps } from '../procedure/steps.ts';
+import { provings, shortMusts, type Proving } from './provings.ts';
+
+export type StageAnswer =
+  | { readonly stage: 'survey'; readonly slots: number; readonly open: number }
+  | { readonly stage: 'needs'; readonly needs: number; readonly musts: number }
+  | {
+      readonly stage: 'choose';
+      readonly needs: number;
+      /** Null while no plan is accepted. */
+      readonly accepted: { readonly cards: number; readonly unmetMusts: number } | null;
+    }
+  | {
+      readonly stage: 'prepare' | 'fit' | 'drivers';
+      readonly isPlanned: boolean;
+      readonly left: number;
+      readonly of: number;
+      /** Drivers that the last report shows not to be right. */
+      readonly amiss: number;
+    }
+  | {
+      readonly stage: 'prove';
+      readonly isPlanned: boolean;
+      readonly musts: number;
+      readonly short: number;
+      /** The first that is measured and short. */
+      readonly worst: ShortFigure | null;
+      readonly unmeasured: number;
+      /** Links that are not read yet. */
+      readonly left: number;
+    }
+  | {
+      readonly stage: 'hand-over';
+      readonly isPlanned: boolean;
+      readonly left: number;
+      readonly short: number;
+    };
+
+/** In the unit of its flow. */
+interface ShortFigure extends Pick<Flow, 'need' | 'unit' | 'wanted'> {
+  readonly measured: number;
+}
+
+const AMISS: ReadonlySet<DriverOutcome> = new Set([
+  'missing',
+  'problem',
+  'noDriver',
+  'generic',
+  'older',
+  'link',
+  'gone',
+]);
+
+/** Devices whose driver the last report shows not to be right; none where there is no report. */
+export const driversAmiss = (job: Job): number =>
+  lastDevices(job) === null
+    ? 0
+    : driverStates(job).filter(({ outcome }) => AMISS.has(outcome)).length;
+
+export function stageAnswer(job: Job, stage: Stage): StageAnswer {
+  const musts = job.needs.filter(({ must }) => must).length;
+  const isPlanned = job.plan !== null;
+  const own = steps(job).filter((step) => step.stage === stage);
+  const left = own.filter(({ id }) => job.ticks[id] === undefined).length;
+  switch (stage) {
+    case 'survey':
+      return { stage, slots: job.machine.slots.length, open: openBefore(job).survey };
+    case 'needs':
+      return { stage, needs: job.needs.length, musts };
+    case 'choose':
+      return {
+        stage,
+        needs: job.needs.length,
+        accepted: job.plan && {
+          cards: job.plan.placements.length,
+          unmetMusts: job.needs.filter(({ id, must }) => must && job.plan?.unmet.includes(id))
+            .length,
+        },
+      };
+    case 'prepare':
+    case 'fit':
+    case 'drivers':
+      return {
+        stage,
+        isPlanned,
+        left,
+        of: own.length,
+        amiss: stage === 'drivers' ? driversAmiss(job) : 0,
+      };
+    case 'prove': {
+      const short = shortMusts(job);
+      return {
+        stage,
+        isPlanned,
+        musts,
+        short: short.length,
+        worst: short.flatMap(shortFigure)[0] ?? null,
+        unmeasured: provings(job).filter(({ state }) => state === 'open').length,
+        left,
+      };
+    }
+    case 'hand-over':
+      return { stage, isPlanned, left, short: shortMusts(job).length };
+  }
+}
+
+const shortFigure = ({ expectation: { flow }, measured }: Proving): readonly ShortFigure[] => {
+  if (flow === null || measured === null) return [];
+  const { need, unit, wanted } = flow;
+  return [{ need, unit, wanted, measured: measured.value }];
+};

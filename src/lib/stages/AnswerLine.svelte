@@ -1,0 +1,48 @@
+<script lang="ts">
+  /** The stage's answer with its figure, first of all, and beside it the one next act. */
+  import { STAGES, type Stage } from '$core';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import type { AnswerWords } from '$lib/wording/chooseAnswer';
+  import { STAGE_WORDS } from '$lib/wording/stages';
+
+  let { answer, stage }: { answer: AnswerWords; stage: Stage } = $props();
+
+  const isBack = $derived(
+    answer.next !== null && STAGES.indexOf(answer.next) < STAGES.indexOf(stage),
+  );
+</script>
+
+<div class="answer">
+  <p role="status">
+    {#if answer.verdict !== null}<VerdictMark verdict={answer.verdict} withWord={false} />{/if}
+    <span>{answer.words}</span>
+  </p>
+  {#if answer.next !== null}
+    <a href={answer.next}>{isBack ? 'Back' : 'On'} to {STAGE_WORDS[answer.next]}</a>
+  {/if}
+</div>
+
+<style>
+  .answer {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: 1rem;
+    min-height: 3.5rem;
+    margin: -0.5rem 0 0.75rem;
+    border-bottom: 1px solid var(--cds-ui-04);
+  }
+  p {
+    display: flex;
+    align-items: center;
+    gap: 0.625rem;
+    font-size: 1.25rem;
+    line-height: 1.3;
+    font-weight: 600;
+    font-variant-numeric: tabular-nums;
+  }
+  a {
+    white-space: nowrap;
+    font-size: 0.875rem;
+  }
+</style>
