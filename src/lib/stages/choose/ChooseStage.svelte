@@ -31,7 +31,9 @@
       const accepted = { cards: placements.length, unmetMusts };
       return chooseWords({ stage: 'choose', needs: job.needs.length, accepted });
     }
-    if (proposal === null || planning.isRunning || job.needs.length === 0) return null;
+    // While another plan is looked for the last one stands: a line that came and went would move all below it.
+    if (proposal === null || job.needs.length === 0)
+      return chooseWords({ stage: 'choose', needs: job.needs.length, accepted: null });
     const cents = planning.boughtCents + moneyCents(proposal.cost.parts);
     const musts = job.needs.filter(({ must }) => must).length;
     return proposalWords(proposal, cents, musts, model.unknown.length);
@@ -77,7 +79,7 @@
   <InlineLoading description="Fetching the catalogue" />
 {:else}
   <h1 class="only-read">Choose</h1>
-  {#if answer !== null}<AnswerLine {answer} stage="choose" />{/if}
+  <AnswerLine {answer} stage="choose" />
   <div class="strip"><NeedStrip {model} /></div>
   {#if model.onTrial.length > 0}
     {#await import('./TrialBox.svelte') then { default: TrialBox }}<TrialBox {model} />{/await}
