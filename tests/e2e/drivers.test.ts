@@ -105,7 +105,8 @@ test('packages are dropped, and say what they drive, what they take over, and wh
   await expect(wrong).toContainText('The name of a section is not closed by a bracket.');
   await expect(wrong).toContainText('line 3');
 
-  // The stick: unpacked as a hand would, its script run, and one byte changed.
+  // The machine and this window are off-line. The stick: unpacked as a hand would, its script run, and one byte changed.
+  await page.context().setOffline(true);
   const stick = hand.getByRole('region', { name: 'For a stick' });
   await expect(stick.getByRole('listitem')).toHaveCount(1);
   await expect(stick).toContainText('Network: Sounding Works, Net, 4.2.0.17');
@@ -114,6 +115,7 @@ test('packages are dropped, and say what they drive, what they take over, and wh
     page.waitForEvent('download'),
     stick.getByRole('button', { name: /^Write the stick/ }).click(),
   ]);
+  await page.context().setOffline(false);
   expect(download.suggestedFilename()).toBe('two-screens-and-wi-fi-drivers.zip');
   const folder = info.outputPath('stick');
   const inside = unzipSync(readFileSync(await download.path()));
