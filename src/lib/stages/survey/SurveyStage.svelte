@@ -51,6 +51,13 @@
       slots: job.machine.slots.length,
       open: model.unknown.length,
     });
+    const { length: disputed } = model.disagreements;
+    if (disputed > 0 && model.unknown.length === 0)
+      return {
+        ...said,
+        words: `Every fact is known; sources disagree on ${counted(disputed, 'fact')}.`,
+        verdict: 'limited' as const,
+      };
     const most = Math.max(0, ...model.unknown.map(({ decides }) => decides));
     const weighty = model.unknown.filter(({ decides }) => decides === most).length;
     return most === 0
