@@ -28,9 +28,17 @@ import {
   type PciFunction,
   type Step,
   type StepCode,
+  forExport,
+  namedDrive,
+  observeReport,
+  readEvidence,
+  readJobFile,
+  reportOnPlan,
+  writeJobFile,
 } from '../../src/core/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { GAMING, MICRO_TOWER, SMALL_DESKTOP, TOWER } from '../../demo/machines.ts';
+import { PICTURE, PORTS, WIRE, deviceList } from '../builders/deviceList.ts';
 import { PACKAGE_FILES, PACKAGES } from '../builders/library.ts';
 import { STAMP, aCard, aJob, aMachine, aPackage, aSlot, listed, told } from '../builders/parts.ts';
 
@@ -233,6 +241,31 @@ describe('Packages at hand', () => {
     expect(
       apply(kept, { name: 'dropPackage', packageId: record!.id }, STAMP).packages,
     ).to.deep.equal([]);
+  });
+
+  it('of any size keep within what a job holds, so that it reads again', () => {
+    const like = Array.from({ length: 300 }, (_, n) => `PCI\\VEN_F1A1&DEV_${String(n)}`).join();
+    const long = 'x'.repeat(1_000);
+    const sections = Array.from({ length: 100 }, (_, n) => `NTamd64.10.0...${n}`);
+    const text = `[Version]
+Signature="$Windows NT$"
+Provider="${long}"
+[Manufacturer]
+${long}=M,NTamd64,${sections.join()}
+[M.NTamd64]
+"${long}"=${long},${like},PCI\\VEN_F1A1&DEV_7105
+${sections.map((each) => `[M.${each}]`).join('\n')}
+[${long}]
+Include=${long}`;
+    const records = packageRecords(
+      Array.from({ length: 400 }, (_, n) => ({ name: `${n}/a.inf`, content: text })),
+      on('windows', '11', { functions: machine.functions }),
+      [],
+    );
+    expect(records).to.have.length(400);
+    const packages = records.map(({ record }) => record);
+    const kept = apply(aJob(), { name: 'keepPackages', packages }, STAMP);
+    expect(readJobFile(writeJobFile(kept)).problems).to.deep.equal([]);
   });
 
   it('of which one is deliberately wrong say where, and it is chosen for nothing', () => {
@@ -455,6 +488,42 @@ describe('Steps to the drivers', () => {
 
   it('ask for no restart that nothing asks for', () => {
     expect(codes(fitting(MICRO_TOWER, [['Hawser 5', 's3']]), 'drivers')).to.not.include('restart');
+  });
+});
+
+describe('Numbers by which a single thing is known', () => {
+  it('stay out of what is exported without them: drives, devices, steps and log', () => {
+    const id = 'USB\\VID_F1A1&PID_0042\\SN4711';
+    const machine = { ...GAMING, inTrouble: [{ id, name: '', status: 'Error, 28' }] };
+    const says = setup('"Stick"=I,USB\\VID_F1A1&PID_0042');
+    const job = apply(
+      fitting(machine, [['Hawser 5', 's5']]),
+      { name: 'keepPackages', packages: [aPackage({ id: 'usb', says })] },
+      STAMP,
+    );
+    const step = steps(job).find(({ deviceId: of }) => of === id)!;
+    expect(step.code).to.equal('installDriver');
+    const ticked = apply(job, { name: 'tickStep', stepId: step.id }, STAMP);
+    const drive = namedDrive('s5', { serial: 'VX-4711', gigabytes: 2, holds: 'nothing' }, STAMP.at);
+    const named = apply(ticked, { name: 'observe', observations: [drive], what: 'drive' }, STAMP);
+    const out = (serials: boolean) =>
+      JSON.stringify(forExport(named, { customer: true, serials, photographs: true }));
+    expect(out(true)).to.include('VX-4711').and.include('SN4711');
+    expect(out(false)).to.not.include('4711');
+  });
+});
+
+describe('A carrier that is no device', () => {
+  it('is not missed in a report', () => {
+    const carrier = CARDS.find(({ needsSplit }) => needsSplit)!;
+    const job = fitting(GAMING, [[carrier.model, 's2']]);
+    const devices = [PICTURE, WIRE, ...PORTS];
+    const evidence = readEvidence([{ name: 'd.json', content: deviceList(devices) }]);
+    const seated = apply(job, { name: 'tickStep', stepId: `seat:${carrier.id}:s2` }, STAMP);
+    const observations = observeReport(seated, evidence, STAMP.at);
+    expect(observations[0]).to.deep.include({ kind: 'device', phase: 'after' });
+    const seen = apply(seated, { name: 'observe', observations, what: 'report' }, STAMP);
+    expect(reportOnPlan(seen).map(({ differences }) => differences)).to.deep.equal([[]]);
   });
 });
 

@@ -207,7 +207,7 @@ const CHANGES: {
     packages: [
       ...job.packages.filter((before) => !packages.some(({ id }) => id === before.id)),
       ...packages,
-    ],
+    ].slice(-MOST.packages),
   }),
   dropPackage: ({ packages }, { packageId }) => ({
     packages: packages.filter(({ id }) => id !== packageId),

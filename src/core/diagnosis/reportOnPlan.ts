@@ -52,7 +52,9 @@ function differencesOf(
   machine: Job['machine'],
 ): readonly ReportDifference[] {
   // Before the cards are in, none is missed.
-  if (value.address === null) return phase === 'before' ? [] : [{ code: 'missing' }];
+  // Nor is a carrier that is no device itself: only the drives on it show.
+  if (value.address === null)
+    return phase === 'before' || card.card.needsSplit ? [] : [{ code: 'missing' }];
   const elsewhere = slotDifference(card, value.port, machine);
   return [
     ...elsewhere,

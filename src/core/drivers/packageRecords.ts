@@ -77,18 +77,32 @@ function sayingOf(
   const known = new Set(
     devices.flatMap(({ identities: { hardware, compatible } }) => [...hardware, ...compatible]),
   );
-  const makers = setup.makers.map(({ maker, sections }) => ({
+  const here = (ids: readonly string[]) =>
+    ids.filter((each) => known.has(each)).slice(0, MOST.identities);
+  const makers = setup.makers.slice(0, MOST.makers).map(({ maker, sections }) => ({
     maker: clipped(maker),
-    sections: sections.map(({ models, ...section }) => ({
-      ...section,
+    sections: sections.slice(0, MOST.modelsSections).map(({ name, decoration, models }) => ({
+      name: clipped(name),
+      decoration: decoration && clipped(decoration),
       models: models
-        .filter(({ hardwareIds, compatibleIds }) =>
-          [...hardwareIds, ...compatibleIds].some((each) => known.has(each)),
-        )
+        .map(({ description, install, hardwareIds, compatibleIds }) => ({
+          description: clipped(description),
+          install: clipped(install),
+          hardwareIds: here(hardwareIds),
+          compatibleIds: here(compatibleIds),
+        }))
+        .filter(({ hardwareIds, compatibleIds }) => hardwareIds.length + compatibleIds.length > 0)
         .slice(0, MOST.models),
     })),
   }));
-  return isOfAny(makers) ? setupSaying({ ...setup, ...shortened(setup, makers) }) : null;
+  return isOfAny(makers)
+    ? setupSaying({
+        ...setup,
+        provider: clipped(setup.provider),
+        className: clipped(setup.className),
+        ...shortened(setup, makers),
+      })
+    : null;
 }
 
 const isOfAny = (makers: SetupPackage['makers']): boolean =>
@@ -104,7 +118,22 @@ function shortened(
       sections.flatMap(({ models }) => models.map(({ install }) => install.toLowerCase())),
     ),
   );
-  return { makers, installs: installs.filter(({ of }) => named.has(of)).slice(0, MOST.installs) };
+  return {
+    makers,
+    installs: installs
+      .map(({ of, decoration, section, services, featureScore, includes }) => ({
+        of: clipped(of),
+        decoration: decoration && clipped(decoration),
+        section: clipped(section),
+        services: services
+          .slice(0, MOST.services)
+          .map(({ name, isDevices }) => ({ name: clipped(name), isDevices })),
+        featureScore,
+        includes: includes.slice(0, MOST.services).map(clipped),
+      }))
+      .filter(({ of }) => named.has(of))
+      .slice(0, MOST.installs),
+  };
 }
 
 /** What a list says of a kernel stays with that kernel. */

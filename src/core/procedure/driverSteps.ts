@@ -2,6 +2,7 @@
 import { newCardsOf, type AssembledCard, type Assembly } from '../assembly/assembly.ts';
 import { driverTargets, oldDrivers, type DriverTarget } from '../assembly/driverTargets.ts';
 import { toInstall } from '../drivers/chooseDriver.ts';
+import { withoutNumber } from '../drivers/deviceAsked.ts';
 import type { DriverPackage, DriverWays } from '../parts/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
@@ -89,7 +90,7 @@ export function drivers(job: Job, assembly: Assembly): readonly Draft[] {
       ? installingFor(
           target,
           { card: target.name, slot: '', enclosure: '' },
-          { key: target.id, deviceId: target.id },
+          { key: withoutNumber(target.id), deviceId: target.id },
           ways,
         )
       : [],
@@ -101,7 +102,7 @@ export function drivers(job: Job, assembly: Assembly): readonly Draft[] {
     ...removed,
     ...installed,
     ...restarting(installed),
-    ...afterRestart(job),
+    ...afterRestart(installed),
     ...(isOffline ? [plainStep('backOnline')] : []),
     ...settings(assembly),
     ...preparingDrives(assembly),
@@ -169,13 +170,19 @@ function restarting(drafts: readonly Draft[]): readonly Draft[] {
   return most === 0 ? [] : [step('restart', { times: most })];
 }
 
-const afterRestart = (job: Job): readonly Draft[] =>
-  driverTargets(job).flatMap(({ card, choice }) => {
-    const parameter = toInstall(choice)?.bootParameter ?? null;
-    return card === null || parameter === null
-      ? []
-      : [step('readBoot', { ...cardAt(card), parameter }, keyed(card))];
-  });
+/** What was edited for a card or a device is read back. */
+const afterRestart = (drafts: readonly Draft[]): readonly Draft[] =>
+  drafts.flatMap(({ code, values, slotId, deviceId: of, key }) =>
+    code === 'editBoot'
+      ? [
+          step('readBoot', values, {
+            ...(slotId === null ? {} : { slotId }),
+            ...(of === null ? {} : { deviceId: of }),
+            ...(key === null ? {} : { key }),
+          }),
+        ]
+      : [],
+  );
 
 /** From this rate on larger frames are worth asking for. Common practice, no source. */
 const JUMBO_MEGABITS = 2_500;

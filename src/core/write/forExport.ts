@@ -1,4 +1,5 @@
 /** A job as it goes out of the house: with nothing in it that was not chosen. */
+import { withoutNumber } from '../drivers/deviceAsked.ts';
 import type { Job } from '../parts/job.ts';
 import type { DevicesObservation } from '../parts/observation.ts';
 
@@ -31,7 +32,7 @@ export function forExport(job: Job, choice: ExportChoice): Job {
             ),
           machine: {
             ...machine,
-            inTrouble: machine.inTrouble.map((each) => ({ ...each, id: deviceOnly(each.id) })),
+            inTrouble: machine.inTrouble.map((each) => ({ ...each, id: withoutNumber(each.id) })),
           },
         },
         (text) => text.replaceAll(SERIAL, `$1$2${LEFT_OUT}`),
@@ -48,14 +49,8 @@ function withoutName({ customer }: Job): (text: string) => string {
 
 const withoutNumbers = ({ list, ...value }: DevicesObservation['value']) => ({
   ...value,
-  list: list.map((each) => ({ ...each, id: deviceOnly(each.id) })),
+  list: list.map((each) => ({ ...each, id: withoutNumber(each.id) })),
 });
-
-/** Without its last part, by which the system tells one device from its twin: often the device's own number. */
-const deviceOnly = (id: string): string => {
-  const parts = id.split('\\');
-  return parts.length < 3 ? id : [...parts.slice(0, 2), LEFT_OUT].join('\\');
-};
 
 /** The job with every text changed that a technician writes. */
 const withTexts = (job: Job, change: (text: string) => string): Job => ({
