@@ -27,11 +27,20 @@ export {
   CONNECTOR_START_MM,
   CONNECTOR_THICKNESS_MM,
   OPENING_PITCH_MM,
+  PLUG_BEND_MM,
   UNDER_CARD_ROOM_MM,
+  UNDER_MODULE_ROOM_MM,
   COMPONENT_SIDE_MM,
   MODULE_WIDTH_MM,
   SOCKET_DEPTH_MM,
 } from './standards/cardForm.ts';
+export {
+  BRACKET_LENGTH_MM,
+  BRACKET_WIDTH_MM,
+  PORTS_WINDOW_MM,
+  REAR_SOCKETS,
+  type RearSocketKind,
+} from './standards/rearSockets.ts';
 export {
   BOARD_HEADERS,
   type BoardHeader,
@@ -327,6 +336,7 @@ export { type Move, withMoves } from './placement/moves.ts';
 export {
   type Rectangle,
   bodyAround,
+  cardEdgeEndMm,
   moduleRectangle,
   connectorLengthMm,
   openingMiddleMm,
@@ -475,6 +485,14 @@ export {
   isAcceptable,
 } from './assembly/acceptance.ts';
 export { openingsOf } from './assembly/openings.ts';
+export {
+  type LeadEnd,
+  type RearPorts,
+  type RearSockets,
+  boardSockets,
+  rearLeads,
+  rearSocketsOf,
+} from './assembly/rearLeads.ts';
 export { type AssembledCard, type Assembly, assemblyOf, newCardsOf } from './assembly/assembly.ts';
 export { type Expectation, expectations } from './assembly/expectations.ts';
 export { type FallBack, type Judgement, judge } from './diagnosis/judge.ts';

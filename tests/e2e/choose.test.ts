@@ -26,7 +26,7 @@ test('needs are told, a card is found, tried by hand, read, its fact mended, and
   await expect(page.getByText('The ceiling is 99.00')).toBeVisible();
 
   await stageLink(page, /Choose/).click();
-  await expect(page.getByRole('tab', { name: 'Best plan' })).toBeVisible();
+  await expect(page.getByRole('tab', { name: 'Plan' })).toBeVisible();
   await page.keyboard.press('c');
   await expect(page.locator('#card-search')).toBeVisible();
   await page.keyboard.press('/');
@@ -66,7 +66,7 @@ test('needs are told, a card is found, tried by hand, read, its fact mended, and
 
 test('a card is tried by key, slot after slot, and taken as the plan', async ({ page }) => {
   await openStage(page, 'boatyard', 'choose');
-  await expect(page.getByRole('tab', { name: 'Best plan' })).toBeVisible();
+  await expect(page.getByRole('tab', { name: 'Plan' })).toBeVisible();
   await page.keyboard.press('c');
   await expect(page.locator('#card-search')).toBeVisible();
   const name = (model: string) => page.locator('button.name', { hasText: model });

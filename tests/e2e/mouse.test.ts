@@ -98,7 +98,7 @@ test('the whole job with the mouse, from the machine’s own report', async ({ p
   await expect(page.locator('[data-slot="port-5"]')).toHaveAccessibleName(/Cannot go/);
   await expect(page.locator('rect.conflict').first()).toBeAttached();
 
-  await page.getByRole('tab', { name: 'Best plan' }).click();
+  await page.getByRole('tab', { name: 'Plan' }).click();
   await plan.getByRole('button', { name: 'Accept this plan (A)' }).click();
   for (const stage of ['Prepare', 'Fit', 'Drivers']) {
     await rail.getByRole('link', { name: new RegExp(stage) }).click();

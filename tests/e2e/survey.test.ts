@@ -18,7 +18,7 @@ async function newSurvey(page: Page): Promise<void> {
   await expect(page.locator('#evidence-file')).toBeAttached();
 }
 
-const slotLine = (page: Page, id: string) => page.locator(`[data-slot="${id}"] .figure`).first();
+const slotLine = (page: Page, id: string) => page.locator(`[data-row="slot ${id}"] .figure`);
 
 test('a dropped bundle becomes a full board, and what contradicts the ports is shown', async ({
   page,
@@ -212,7 +212,7 @@ test('boxes and slots are moved on the drawing by hand and by key, and every edi
 
   // A slot snaps to the openings: dragged two of them down from four, it faces six.
   const slot = page.locator('[data-slot="s4"]');
-  await page.locator('[data-slot="s4"] .label').scrollIntoViewIfNeeded();
+  await page.locator('[data-row="slot s4"]').scrollIntoViewIfNeeded();
   const label = (await page.locator('[data-slot="s4"] .connector').boundingBox())!;
   await page.mouse.move(label.x + 4, label.y + 4);
   await page.mouse.down();

@@ -5,7 +5,6 @@ import {
   OPENING_PITCH_MM,
   cardName,
   emptySlot,
-  type Obstacle,
   type Machine,
   type Rectangle,
   type Slot,
@@ -13,7 +12,7 @@ import {
 import { boardLayout } from '$lib/board/layout';
 import { boardScale } from '$lib/board/scale';
 import { lanesUsed } from '$lib/board/lanes';
-import { obstacleWords, plannedWords, slotLine } from '$lib/board/slotWords';
+import { plannedWords, slotLine } from '$lib/board/slotWords';
 import { aCard, aMachine, aSlot, occupiedBy, told } from '../builders/parts';
 
 const draw = (machine: Machine) => boardLayout(machine, []);
@@ -202,24 +201,6 @@ describe('Words on the board', () => {
     expect(plannedWords(holding(gone!), holding(occupiedBy('Gone', 1, 'remove')), [])).to.equal(
       'comes out',
     );
-  });
-
-  it('leave out what does not fit into a obstacle', () => {
-    const obstacle: Obstacle = {
-      id: 'b',
-      name: 'Fan',
-      kind: 'other',
-      moving: '',
-      xMm: 0,
-      yMm: 0,
-      widthMm: 50,
-      depthMm: 20,
-      heightMm: 16,
-      movable: true,
-    };
-    expect(obstacleWords(obstacle, 2)).to.deep.equal(['Fan', '16 high']);
-    expect(obstacleWords({ ...obstacle, depthMm: 6 }, 2)).to.deep.equal(['16 high']);
-    expect(obstacleWords({ ...obstacle, widthMm: 4 }, 2)).to.deep.equal([]);
   });
 });
 

@@ -1,27 +1,23 @@
 <script lang="ts">
-  import { OPENING_PITCH_MM, valueOf, type Machine, type Verdict } from '$core';
+  import { OPENING_PITCH_MM, valueOf, type Machine, type Need } from '$core';
   import { VERDICT_WORDS } from '$lib/wording/findings';
-  import VerdictMark from '../ui/VerdictMark.svelte';
   import { ARROWS, CARD_DRAG, followHand } from './drag';
   import { movedSlot, type Edit } from './edits';
   import BoardBodies from './BoardBodies.svelte';
   import BoardGround from './BoardGround.svelte';
   import { boardLayout, type CardOnSlot } from './layout';
-  import { boardScale } from './scale';
+  import { shortened } from './labels';
+  import LabelColumn from './LabelColumn.svelte';
+  import { BODY_WORDS, placedRows, planRows, type Overlay } from './rows';
   import { slotLine } from './slotWords';
-
-  interface Overlay {
-    readonly verdict: Verdict;
-    /** One word for what decides it, beside the drawing, and the whole reason when read aloud. */
-    readonly topic: string;
-    readonly reason: string;
-  }
+  import { viewsOf } from './views';
 
   let {
     machine,
     planned = [],
     trials = [],
     overlay = new Map(),
+    needs = [],
     selectedSlotId,
     onselect,
     onedit,
@@ -35,6 +31,8 @@
     trials?: readonly CardOnSlot[];
     /** What the stage has to say of each slot, by slot id. */
     overlay?: ReadonlyMap<string, Overlay>;
+    /** What the leads behind the machine are for. */
+    needs?: readonly Need[];
     selectedSlotId: string | null;
     onselect: (slotId: string) => void;
     /** Where the survey is corrected on the drawing; absent where it is only looked at. */
@@ -47,51 +45,31 @@
     availablePx: number;
   } = $props();
 
-  /** Room for the words beside the drawing, in pixels. */
-  const LABEL_PX = 176;
-  const MOST_PX_PER_MM = 2.4;
-  /** The drawing leaves room below it for the facts of what is selected. */
-  const MOST_OF_WINDOW = 0.5;
-  const MEASURES_PX = 44;
-  const TWO_LINES_PX = 29;
-  /** About what a letter of a card's name takes. */
-  const LETTER_PX = 7;
+  /** What the bars, the tally and a line of facts take of the window, and where the panel stands below, its half. */
+  const OTHERS_PX = 236;
+  const STACKED_BELOW_PX = 1200;
+  const MOST_STACKED = 0.44;
 
   let windowPx = $state(800);
+  let innerPx = $state(1280);
   /** The survey as a drag would leave it, until the hand lets go. */
   let draft = $state.raw<Edit | null>(null);
   const layout = $derived(boardLayout(draft?.machine ?? machine, planned, trials));
-  const pxPerMm = $derived(
-    Math.max(
-      0.6,
-      Math.min(
-        MOST_PX_PER_MM,
-        (availablePx - LABEL_PX) / layout.widthMm,
-        (windowPx * MOST_OF_WINDOW * share) / layout.heightMm,
-      ),
-    ),
+  const high = $derived(
+    innerPx < STACKED_BELOW_PX ? windowPx * MOST_STACKED : Math.max(240, windowPx - OTHERS_PX),
   );
-  const scale = $derived(boardScale(layout, pxPerMm));
-  const { x, y, rect, rightPx, bottomPx } = $derived(scale);
-  const widthPx = $derived(rightPx + LABEL_PX);
+  const views = $derived(viewsOf(machine, layout, availablePx, high * share));
+  const scale = $derived(views.plan);
+  const { x, y, rect, rightPx, pxPerMm, bottomPx } = $derived(scale);
+  const rows = $derived(planRows(machine, layout, views, overlay));
   const pitchPx = $derived(OPENING_PITCH_MM * pxPerMm);
-  /** The measures of the drawing stand below it. */
-  const heightPx = $derived(bottomPx + MEASURES_PX);
+  /** Where the words end, once they are placed. */
+  let wordsPx = $state(0);
+  const heightPx = $derived(Math.max(views.bottomPx, wordsPx));
   const order = $derived(layout.slots.map(({ slot }) => slot));
   const tabbable = $derived(
     order.some(({ id }) => id === selectedSlotId) ? selectedSlotId : (order[0]?.id ?? null),
   );
-
-  /** Slots so close to another that two lines beside them would run into its own. */
-  const crowded = $derived.by(() => {
-    const rows = layout.slots.filter(({ inPlace }) => inPlace === null);
-    const near = (a: number, b: number) => Math.abs(a - b) * pxPerMm < TWO_LINES_PX;
-    return new Set(
-      rows
-        .filter((row) => rows.some((other) => other !== row && near(row.middleMm, other.middleMm)))
-        .map(({ slot }) => slot.id),
-    );
-  });
 
   /** Where a dragged obstacle is now, in millimetres. */
   const draftFigures = $derived.by(() => {
@@ -148,13 +126,6 @@
     event.stopPropagation();
   }
 
-  /** Whether a slot's name and facts stand beside each other in the room for words. */
-  const fits = (label: string, facts: string): boolean =>
-    (label.length + facts.length) * LETTER_PX < LABEL_PX + 20;
-
-  const verdictWords = ({ verdict, topic }: Overlay): string =>
-    `${VERDICT_WORDS[verdict]}${topic === '' ? '' : `: ${topic}`}`;
-
   /** The slot that a dragged card is held over. */
   let heldOver = $state<string | null>(null);
 
@@ -174,11 +145,12 @@
 
   const spoken = (slotId: string, label: string, facts: string): string => {
     const says = overlay.get(slotId);
-    const body = layout.bodies.find((each) => each.slotId === slotId);
     return [
       label,
       facts,
-      body === undefined ? '' : `${body.name} in it`,
+      ...layout.bodies
+        .filter((each) => each.slotId === slotId)
+        .map(({ name, kind }) => `${name} ${BODY_WORDS[kind]}`),
       says === undefined ? '' : `${VERDICT_WORDS[says.verdict]}: ${says.reason}`,
     ]
       .filter((part) => part !== '')
@@ -186,14 +158,14 @@
   };
 </script>
 
-<svelte:window bind:innerHeight={windowPx} />
+<svelte:window bind:innerHeight={windowPx} bind:innerWidth={innerPx} />
 
 <div class="board">
   <svg
     bind:this={svg}
-    width={widthPx}
+    width={availablePx}
     height={heightPx}
-    viewBox="0 0 {widthPx} {heightPx}"
+    viewBox="0 0 {availablePx} {heightPx}"
     role="group"
     aria-label="The board, to scale"
   >
@@ -202,9 +174,7 @@
     <g role="listbox" aria-label="Slots from the processor’s end">
       {#each layout.slots as drawn (drawn.slot.id)}
         {@const slot = drawn.slot}
-        {@const says = overlay.get(slot.id)}
         {@const middle = y(drawn.middleMm)}
-        {@const facts = slotLine(slot)}
         <g
           class="slot"
           class:selected={slot.id === selectedSlotId}
@@ -212,7 +182,7 @@
           data-slot={slot.id}
           role="option"
           aria-selected={slot.id === selectedSlotId}
-          aria-label={spoken(slot.id, slot.label, facts)}
+          aria-label={spoken(slot.id, slot.label, slotLine(slot))}
           tabindex={slot.id === tabbable ? 0 : -1}
           onclick={() => onselect(slot.id)}
           onpointerdown={(event) => drag(event, (dx, dy) => movedSlot(machine, slot.id, dx, dy))}
@@ -228,7 +198,7 @@
               class="lane"
               x={x(0)}
               y={middle - pitchPx / 2}
-              width={widthPx - x(0) - 2}
+              width={rightPx - x(0)}
               height={pitchPx}
             />
           {/if}
@@ -237,30 +207,6 @@
           {#if valueOf(slot.openEnd) === true}
             {@const end = rect(drawn.connector)}
             <path class="open-end" d="M{end.x + end.width} {end.y}v{end.height}" />
-          {/if}
-          {#if drawn.inPlace}
-            <text class="label small" x={x(drawn.inPlace.xMm + 7)} y={middle - 2}>{slot.label}</text
-            >
-            <text class="figure" x={x(drawn.inPlace.xMm + 7)} y={middle + 11}
-              >{says ? VERDICT_WORDS[says.verdict] : `key ${valueOf(slot.key) ?? '?'}`}</text
-            >
-          {:else if crowded.has(slot.id)}
-            {#if says}
-              <VerdictMark verdict={says.verdict} withWord={false} x={rightPx + 2} y={middle - 8} />
-            {/if}
-            <text class="label" x={rightPx + (says ? 22 : 4)} y={middle + 4}
-              >{slot.label}<tspan class={says ? 'says' : 'figure'} dx="8"
-                >{says ? verdictWords(says) : fits(slot.label, facts) ? facts : ''}</tspan
-              ></text
-            >
-          {:else}
-            <text class="label" x={rightPx + 4} y={middle - 2}>{slot.label}</text>
-            {#if says}
-              <VerdictMark verdict={says.verdict} withWord={false} x={rightPx + 2} y={middle - 1} />
-              <text class="says" x={rightPx + 22} y={middle + 11}>{verdictWords(says)}</text>
-            {:else}
-              <text class="figure" x={rightPx + 4} y={middle + 11}>{facts}</text>
-            {/if}
           {/if}
         </g>
       {/each}
@@ -283,10 +229,25 @@
     {/if}
 
     {#if layout.trayMm !== null}
-      <text class="label" x={x(0) + 8} y={y(layout.trayMm) - 6}
-        >Slots whose opening is not told yet</text
+      <text class="figure" x={x(0) + 8} y={y(layout.trayMm) - 6}
+        >{shortened('Slots whose opening is not told yet', rightPx - x(0) - 12)}</text
       >
     {/if}
+    {#await import('./ElevationViews.svelte')}
+      <LabelColumn rows={placedRows(rows, views)} {views} {selectedSlotId} {onselect} />
+    {:then { default: ElevationViews }}
+      <ElevationViews
+        {machine}
+        {layout}
+        placed={[...planned, ...trials]}
+        {needs}
+        {views}
+        planned={rows}
+        {selectedSlotId}
+        {onselect}
+        bind:bottomPx={wordsPx}
+      />
+    {/await}
   </svg>
 </div>
 
@@ -304,16 +265,9 @@
     fill: var(--cds-text-01);
     pointer-events: none;
   }
-  .label {
-    font-weight: 600;
-  }
   svg :global(.figure) {
     fill: var(--cds-text-02);
     font-size: 11px;
-  }
-  .says {
-    font-size: 11px;
-    font-weight: 600;
   }
   .lane {
     fill: transparent;
@@ -355,8 +309,43 @@
     stroke: var(--cds-text-02);
     stroke-dasharray: 3 3;
   }
-  .small {
-    font-size: 11px;
+  svg :global(.obstacle) {
+    fill: var(--cds-ui-03);
+    fill-opacity: 0.55;
+    stroke: var(--cds-text-02);
+  }
+  svg :global(.obstacle.movable) {
+    stroke-dasharray: 4 3;
+  }
+  svg :global(.body) {
+    stroke: var(--cds-text-01);
+    stroke-width: 1;
+  }
+  svg :global(.body.there) {
+    fill: url(#hatch-there);
+  }
+  svg :global(.body.leaving) {
+    fill: none;
+    stroke: var(--cds-text-02);
+    stroke-dasharray: 2 3;
+  }
+  svg :global(.body.planned),
+  svg :global(.body.trial) {
+    fill: var(--tenant-plan-soft);
+    fill-opacity: 0.8;
+    stroke: var(--tenant-plan);
+    stroke-width: 1.5;
+  }
+  svg :global(.body.trial) {
+    stroke-dasharray: 6 3;
+  }
+  svg :global(.body.lit),
+  svg :global(.lit .body) {
+    stroke-width: 3;
+  }
+  svg :global(.conflict) {
+    fill: url(#hatch-conflict);
+    stroke: var(--tenant-blocked);
   }
   .draft {
     text-anchor: middle;

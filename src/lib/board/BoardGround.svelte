@@ -1,7 +1,13 @@
 <script lang="ts">
   /** What lies under everything else: board, ports, openings, room for length, and the measures below. */
+  import { OPENING_PITCH_MM } from '$core';
   import type { BoardLayout } from './layout';
   import type { BoardScale } from './scale';
+
+  /** Below this pitch the numbers of openings are smaller. */
+  const LINE_PX = 13;
+  /** Room for all words of a measure, with the name of the view below at its end. */
+  const WORDS_PX = 225;
 
   let { layout, scale }: { layout: BoardLayout; scale: BoardScale } = $props();
 </script>
@@ -18,48 +24,26 @@
   </pattern>
 </defs>
 <g aria-hidden="true">
-  {#if layout.board}
-    {@const outline = scale.rect(layout.board)}
-    <rect {...outline} class="outline" />
-    <text class="figure" x={outline.x + 6} y={outline.y + 14}
-      >board, {layout.board.widthMm} × {layout.board.depthMm} mm; processor’s end</text
-    >
-  {/if}
-  {#if layout.ports}
-    {@const ports = scale.rect(layout.ports)}
-    <rect {...ports} class="opening" />
-    <text
-      class="figure number"
-      transform="translate({ports.x + ports.width / 2 + 4} {ports.y +
-        ports.height / 2}) rotate(-90)">ports of the board</text
-    >
-  {/if}
-  <path class="rear" d="M{scale.x(0)} 0V{scale.bottomPx}" />
+  {#if layout.board}<rect {...scale.rect(layout.board)} class="outline" />{/if}
+  {#if layout.ports}<rect {...scale.rect(layout.ports)} class="opening" />{/if}
+  <path class="rear" d="M{scale.x(0)} {scale.y(layout.topMm)}V{scale.bottomPx}" />
   {#each layout.openings as opening (opening.number)}
     <rect {...scale.rect(opening)} class="opening {opening.takenBy ?? 'free'}" />
     <text
       class="number"
+      class:small={scale.pxPerMm * OPENING_PITCH_MM < LINE_PX}
       x={scale.x(opening.xMm + opening.widthMm / 2)}
       y={scale.y(opening.yMm + opening.depthMm / 2) + 4}>{opening.number}</text
     >
   {/each}
   {#if layout.roomMm !== null}
-    <path class="room" d="M{scale.x(layout.roomMm)} 4V{scale.bottomPx}" />
-    <path
-      class="measure"
-      d="M{scale.x(0)} {scale.bottomPx + 10}H{scale.x(layout.roomMm)}M{scale.x(0)} {scale.bottomPx +
-        6}v8M{scale.x(layout.roomMm)} {scale.bottomPx + 6}v8"
-    />
-    <text class="figure" x={scale.x(layout.roomMm) + 6} y={scale.bottomPx + 14}
-      >room for length {layout.roomMm} mm</text
+    {@const [from, to, at] = [scale.x(0), scale.x(layout.roomMm), scale.bottomPx + 8]}
+    <path class="room" d="M{to} {scale.y(layout.topMm) + 4}V{scale.bottomPx}" />
+    <path class="measure" d="M{from} {at}H{to}M{from} {at - 4}v8M{to} {at - 4}v8" />
+    <text class="figure" x={from + 4} y={at + 15}
+      >{scale.rightPx - from > WORDS_PX ? 'room for length ' : ''}{layout.roomMm} mm</text
     >
   {/if}
-  <path
-    class="measure"
-    d="M{scale.x(0)} {scale.bottomPx + 30}H{scale.x(50)}M{scale.x(0)} {scale.bottomPx +
-      26}v8M{scale.x(50)} {scale.bottomPx + 26}v8"
-  />
-  <text class="figure" x={scale.x(50) + 6} y={scale.bottomPx + 34}>scale: 50 mm</text>
 </g>
 
 <style>
@@ -96,5 +80,8 @@
   }
   .number {
     text-anchor: middle;
+  }
+  .number.small {
+    font-size: 8px;
   }
 </style>

@@ -7,8 +7,12 @@ import {
   CONNECTOR_START_MM,
   CONNECTOR_THICKNESS_MM,
   OPENING_PITCH_MM,
+  PLUG_BEND_MM,
+  PORTS_WINDOW_MM,
   UNDER_CARD_ROOM_MM,
+  UNDER_MODULE_ROOM_MM,
   bodyAround,
+  cardEdgeEndMm,
   cardName,
   connectorLengthMm,
   openingMiddleMm,
@@ -32,10 +36,10 @@ const MARGIN_MM = 16;
 const TRAY_HEAD_MM = 16;
 /** Drawn where an occupant's length is not known, with an open end. */
 const UNKNOWN_LENGTH_MM = 110;
-/** Length of the window in the rear edge for the board's own ports. Source: ATX Specification 2.2 (from memory). */
-const PORTS_LENGTH_MM = 158.75;
 /** Drawn where no length of module is known. Source: M.2 4.0 (from memory). */
 const SHORTEST_MODULE_MM = 30;
+/** How far a module with parts on its upper side stands over the board. Source: M.2 4.0 (from memory). */
+const MODULE_TOP_MM = 4;
 /** Rear edge to the board's own edge. Common practice, no source. */
 const BOARD_INSET_MM = 4;
 
@@ -58,11 +62,26 @@ interface DrawnSlot {
   readonly wired: Rectangle | null;
 }
 
-interface DrawnBody extends Rectangle {
+/** Ground that two things claim at once, and between which heights over the board. */
+interface Conflict extends Rectangle {
+  readonly fromMm: number;
+  readonly toMm: number;
+}
+
+export interface DrawnBody extends Rectangle {
   readonly slotId: string;
   readonly placed: boolean;
   readonly name: string;
   readonly lengthMm: number | null;
+  /** From which height over the board it reaches to which; the upper one null while not known. */
+  readonly fromMm: number;
+  readonly heightMm: number | null;
+  /** Where the contacts in its slot end; null for a module, and while not known. */
+  readonly edgeEndMm: number | null;
+  /** Its fan; null where it has none, or nobody told. */
+  readonly fan: Card['fan'];
+  /** What leads that plug into its upper edge want above it; zero where none does. */
+  readonly bendMm: number;
   /** What is there and stays, or comes out; what is planned; what is only tried. */
   readonly kind: 'there' | 'leaving' | 'planned' | 'trial';
 }
@@ -82,7 +101,7 @@ export interface BoardLayout {
   /** From the rear edge to where a card stops; null while not known. */
   readonly roomMm: number | null;
   /** Ground that two things claim at once. */
-  readonly conflicts: readonly Rectangle[];
+  readonly conflicts: readonly Conflict[];
   /** Where the rows of slots begin whose opening nobody has told; null where there are none. */
   readonly trayMm: number | null;
 }
@@ -144,9 +163,10 @@ export function boardLayout(
         ? null
         : {
             xMm: -OPENING_STRIP_MM,
-            yMm: Math.max(0, firstMm - OPENING_PITCH_MM / 2 - PORTS_LENGTH_MM),
+            yMm: Math.max(0, firstMm - OPENING_PITCH_MM / 2 - PORTS_WINDOW_MM.along),
             widthMm: OPENING_STRIP_MM - 2,
-            depthMm: Math.min(PORTS_LENGTH_MM, firstMm - OPENING_PITCH_MM / 2) - OPENING_GAP_MM,
+            depthMm:
+              Math.min(PORTS_WINDOW_MM.along, firstMm - OPENING_PITCH_MM / 2) - OPENING_GAP_MM,
           },
     openings: Array.from({ length: valueOf(machine.case.openings) ?? 0 }, (_, n) =>
       opening(machine, n + 1, bodies, plates),
@@ -272,6 +292,11 @@ function occupantBody(slot: Slot, middleMm: number): readonly DrawnBody[] {
       placed: slot.opening !== null,
       name: occupant.name,
       lengthMm,
+      fromMm: UNDER_CARD_ROOM_MM,
+      heightMm: null,
+      edgeEndMm: null,
+      fan: valueOf(occupant.fan),
+      bendMm: 0,
       kind,
     },
   ];
@@ -294,6 +319,11 @@ function moduleBody(
       placed: false,
       name,
       lengthMm,
+      fromMm: UNDER_MODULE_ROOM_MM,
+      heightMm: MODULE_TOP_MM,
+      edgeEndMm: null,
+      fan: null,
+      bendMm: 0,
       kind,
     },
   ];
@@ -319,6 +349,11 @@ const cardInSlot = (
   placed: slot.opening !== null,
   name: cardName(card),
   lengthMm: card.lengthMm,
+  fromMm: UNDER_CARD_ROOM_MM,
+  heightMm: card.heightMm,
+  edgeEndMm: cardEdgeEndMm(card),
+  fan: card.fan,
+  bendMm: card.sockets.length > 0 ? PLUG_BEND_MM : 0,
   kind,
 });
 
@@ -326,21 +361,35 @@ function conflictsOf(
   machine: Machine,
   bodies: readonly DrawnBody[],
   roomMm: number | null,
-): readonly Rectangle[] {
+): readonly Conflict[] {
   // Where a slot's opening is not known, nobody can tell what its card would touch.
   // What comes out is in nobody's way.
   const placed = bodies.filter((body) => body.placed && body.kind !== 'leaving');
   const fresh = placed.filter(({ kind }) => kind !== 'there');
   const obstacles = machine.obstacles.filter(({ heightMm }) => heightMm > UNDER_CARD_ROOM_MM);
-  return fresh.flatMap((body) => [
-    ...[...placed.filter((other) => other !== body), ...obstacles].flatMap((other) =>
-      common(body, other),
-    ),
-    ...(roomMm === null || body.widthMm <= roomMm
-      ? []
-      : [{ ...body, xMm: roomMm, widthMm: body.widthMm - roomMm }]),
-  ]);
+  return fresh.flatMap((body) => {
+    const { fromMm } = body;
+    const up = (toMm: number) => (ground: Rectangle) => ({ ...ground, fromMm, toMm });
+    const topMm = body.heightMm ?? fromMm;
+    const beyond =
+      roomMm === null || body.widthMm <= roomMm
+        ? []
+        : [{ ...groundOf(body), xMm: roomMm, widthMm: body.widthMm - roomMm }];
+    return [
+      ...[...placed.filter((other) => other !== body), ...obstacles].flatMap((other) =>
+        common(body, other).map(up(Math.min(topMm, other.heightMm ?? topMm))),
+      ),
+      ...beyond.map(up(topMm)),
+    ];
+  });
 }
+
+const groundOf = ({ xMm, yMm, widthMm, depthMm }: Rectangle): Rectangle => ({
+  xMm,
+  yMm,
+  widthMm,
+  depthMm,
+});
 
 function common(a: Rectangle, b: Rectangle): readonly Rectangle[] {
   const xMm = Math.max(a.xMm, b.xMm);

@@ -12,7 +12,10 @@ export interface BoardScale {
   readonly bottomPx: number;
 }
 
-/** @param area what is drawn, in millimetres from the rear and from the upper edge of the board */
+/**
+ * @param area what is drawn, in millimetres from the rear and from the upper edge of the board
+ * @param at where its corner stands on the sheet
+ */
 export function boardScale(
   area: {
     readonly leftMm: number;
@@ -21,9 +24,10 @@ export function boardScale(
     readonly heightMm: number;
   },
   pxPerMm: number,
+  at: { readonly x: number; readonly y: number } = { x: 0, y: 0 },
 ): BoardScale {
-  const x = (mm: number) => (mm - area.leftMm) * pxPerMm;
-  const y = (mm: number) => (mm - area.topMm) * pxPerMm;
+  const x = (mm: number) => at.x + (mm - area.leftMm) * pxPerMm;
+  const y = (mm: number) => at.y + (mm - area.topMm) * pxPerMm;
   return {
     pxPerMm,
     x,
@@ -34,7 +38,7 @@ export function boardScale(
       width: of.widthMm * pxPerMm,
       height: of.depthMm * pxPerMm,
     }),
-    rightPx: area.widthMm * pxPerMm,
-    bottomPx: area.heightMm * pxPerMm,
+    rightPx: at.x + area.widthMm * pxPerMm,
+    bottomPx: at.y + area.heightMm * pxPerMm,
   };
 }

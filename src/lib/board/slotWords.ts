@@ -1,5 +1,5 @@
 /** A slot's facts in one line beside the drawing. Unknown facts are said to be unknown. */
-import { cardName, disagreeing, valueOf, type Obstacle, type Card, type Slot } from '$core';
+import { cardName, disagreeing, valueOf, type Card, type Slot } from '$core';
 import { SIGNAL_WORDS } from '$lib/wording/things';
 
 export function slotLine(slot: Slot): string {
@@ -34,16 +34,4 @@ export function plannedWords(slot: Slot, drawn: Slot, cards: readonly Card[]): s
   if (now === null || now.disposition === 'remove') return '';
   if (then === null) return 'moves away';
   return then.disposition === 'remove' ? 'comes out' : '';
-}
-
-/** About the width of a letter of the drawing's small text, in pixels. */
-const LETTER_PX = 6;
-const LINE_PX = 12;
-
-/** An obstacle's name and height, as many lines of it as fit into the obstacle as drawn. */
-export function obstacleWords(obstacle: Obstacle, pxPerMm: number): readonly string[] {
-  const height = `${obstacle.heightMm} high`;
-  const fits = (text: string) => text.length * LETTER_PX + 4 <= obstacle.widthMm * pxPerMm;
-  const lines = [obstacle.name, height].filter(fits);
-  return obstacle.depthMm * pxPerMm < lines.length * LINE_PX ? lines.slice(-1) : lines;
 }

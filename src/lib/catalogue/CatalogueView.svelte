@@ -398,7 +398,7 @@
   .money > :global(.bx--form-item) {
     flex: 0 0 8rem;
   }
-  @media (max-width: 62rem) {
+  @media (max-width: 75rem) {
     main.beside {
       grid-template-columns: minmax(0, 1fr);
       height: auto;

@@ -52,7 +52,7 @@
     background: var(--tenant-plan);
     outline: none;
   }
-  @media (max-width: 62rem) {
+  @media (max-width: 75rem) {
     .divider {
       display: none;
     }

@@ -10,7 +10,6 @@
   import type { Edit } from '$lib/board/edits';
   import Board from '$lib/board/Board.svelte';
   import type { CardOnSlot } from '$lib/board/layout';
-  import SlotTable from '$lib/stages/SlotTable.svelte';
   import Tally from '$lib/board/Tally.svelte';
   import type { Saving } from '$lib/state/jobKeeper';
   import type { OpenJob } from '$lib/state/openJob.svelte';
@@ -82,12 +81,12 @@
 
   selection.clear();
   let logOpen = $state(false);
+  let tableOpen = $state(false);
   /** What there is for the drawing, until it is measured. */
   let boardPx = $state(640);
-  /** Comparing cards wants the wider side, unless the divider was moved. */
-  const widths = $state<Partial<Record<'choose' | 'other', number>>>({});
-  const widthFor = $derived(stage === 'choose' ? 'choose' : 'other');
-  const panelPx = $derived(widths[widthFor] ?? (widthFor === 'choose' ? 580 : 470));
+  /** Width of the panel where the divider was moved; otherwise the window decides it. */
+  let movedPx = $state<number | null>(null);
+  let panelPx = $state(0);
   let boardArea = $state<HTMLElement>();
 
   const go = (to: Stage) => goto(`${here}/${to}`);
@@ -170,7 +169,7 @@
 
   <SavingNotice {open} />
 
-  <main class="bench {stage}" style:--panel="{panelPx}px">
+  <main class="bench {stage}" style:--panel={movedPx === null ? undefined : `${movedPx}px`}>
     <StageRail {here} {stage} open={model.openCounts} />
 
     <section class="machine" aria-label="The machine" bind:this={boardArea}>
@@ -191,6 +190,7 @@
               planned={inRoom(planned, id)}
               trials={inRoom(trials, id)}
               {overlay}
+              needs={job.needs}
               share={1 / rooms.length}
               availablePx={boardPx}
               selectedSlotId={selection.slotId}
@@ -210,7 +210,14 @@
               <Findings {model} />
             {/await}
           {:else if model.chosenSlot === null}
-            <SlotTable {model} {planned} drawn={model.drawnMachine(stage)} />
+            <details bind:open={tableOpen}>
+              <summary>The board as a table</summary>
+              {#if tableOpen}
+                {#await import('./SlotTable.svelte') then { default: SlotTable }}
+                  <SlotTable {model} {planned} drawn={model.drawnMachine(stage)} />
+                {/await}
+              {/if}
+            </details>
           {:else}
             {#await import('./SlotFacts.svelte') then { default: SlotFacts }}
               <SlotFacts {model} {planned} slot={model.chosenSlot} />
@@ -230,9 +237,14 @@
       </svelte:boundary>
     </section>
 
-    <Divider bind:px={() => panelPx, (px) => (widths[widthFor] = px)} />
+    <Divider bind:px={() => panelPx, (px) => (movedPx = px)} />
 
-    <section class="panel" aria-label={STAGE_WORDS[stage]} bind:this={panel}>
+    <section
+      class="panel"
+      aria-label={STAGE_WORDS[stage]}
+      bind:this={panel}
+      bind:offsetWidth={panelPx}
+    >
       {#key stage}
         <svelte:boundary>
           {#snippet failed(error, reset)}
@@ -294,7 +306,10 @@
     flex: 1;
     min-height: 0;
     display: grid;
-    grid-template-columns: 9.25rem minmax(0, 1fr) auto minmax(20rem, var(--panel));
+    grid-template-columns: 9.25rem minmax(0, 1fr) auto minmax(
+        20rem,
+        var(--panel, clamp(26rem, 38vw, 40rem))
+      );
     grid-template-rows: minmax(0, 1fr);
   }
   .machine {
@@ -342,7 +357,7 @@
     padding: 1rem 1.25rem 2rem;
     background: var(--cds-ui-01);
   }
-  @media (max-width: 62rem) {
+  @media (max-width: 75rem) {
     .facts-area {
       min-height: 0;
     }

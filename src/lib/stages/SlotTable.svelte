@@ -1,5 +1,5 @@
 <script lang="ts">
-  /** Under the board while no slot is chosen: all of them as a table, with what they hold and what is planned. */
+  /** Under the board, where it is asked for while no slot is chosen: all of them as a table, with what they hold and what is planned. */
   import { valueOf, type Machine } from '$core';
   import type { JobModel } from '$lib/stages/jobModel.svelte';
   import { selection } from '$lib/state/selection.svelte';
@@ -56,11 +56,6 @@
     font-size: 0.8125rem;
     border-top: 1px solid var(--cds-ui-03);
     margin-top: 0.5rem;
-  }
-  @media (max-width: 62rem) {
-    table {
-      display: none;
-    }
   }
   td {
     padding-block: 0.2rem;

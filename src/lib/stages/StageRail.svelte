@@ -74,7 +74,7 @@
   .back {
     border-top: 1px solid var(--cds-ui-03);
   }
-  @media (max-width: 62rem) {
+  @media (max-width: 75rem) {
     nav {
       display: block;
       padding: 0;

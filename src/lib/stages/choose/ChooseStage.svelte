@@ -86,7 +86,7 @@
   {/if}
   <div class="parts">
     <ContentSwitcher size="sm" aria-label="Parts of choosing" bind:selectedIndex={part}>
-      <Switch text="Best plan" />
+      <Switch text="Plan" />
       <Switch text="Cards" />
       <Switch text="Links" />
       <Switch text="Power" />

@@ -1,0 +1,151 @@
+/** The drawing as a browser measures it: words that never run into each other, three views at one scale. */
+import type { Page } from '@playwright/test';
+import { evidence, expect, openJobs, openStage, test } from './fixtures';
+
+const SIZES = [
+  [1920, 1080],
+  [1280, 800],
+  [1024, 768],
+  [800, 1280],
+  [320, 640],
+] as const;
+
+/** Pairs of words that overlap, and words beyond the drawing's edge. */
+const faultsIn = (page: Page) =>
+  page.evaluate(() =>
+    [...document.querySelectorAll('svg[aria-label="The board, to scale"]')].flatMap((svg) => {
+      const edge = svg.getBoundingClientRect();
+      const words = [...svg.querySelectorAll('text')].map((text) => ({
+        said: text.textContent ?? '',
+        box: text.getBoundingClientRect(),
+      }));
+      // Half a pixel is how browsers round, and lines of a column touch.
+      const SLACK = 0.5;
+      const beyond = words.filter(
+        ({ box }) =>
+          box.left < edge.left - SLACK ||
+          box.right > edge.right + SLACK ||
+          box.top < edge.top - SLACK ||
+          box.bottom > edge.bottom + SLACK,
+      );
+      /** Ascenders and descenders that no letter reaches are not words. */
+      const inked = ({ box }: (typeof words)[number]) => ({
+        left: box.left,
+        right: box.right,
+        top: box.top + box.height * 0.18,
+        bottom: box.bottom - box.height * 0.18,
+      });
+      const over = words.flatMap((one, n) =>
+        words.slice(n + 1).flatMap((other) => {
+          const [a, b] = [inked(one), inked(other)];
+          const wide = Math.min(a.right, b.right) - Math.max(a.left, b.left);
+          const high = Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top);
+          return wide > SLACK && high > SLACK ? [`${one.said} | ${other.said}`] : [];
+        }),
+      );
+      return [...over, ...beyond.map(({ said }) => `beyond: ${said}`)];
+    }),
+  );
+
+async function atEverySize(page: Page, where: string): Promise<void> {
+  for (const [width, height] of SIZES) {
+    await page.setViewportSize({ width, height });
+    await expect(page.locator('.behind').first()).toBeAttached();
+    await page.waitForTimeout(120);
+    expect.soft(await faultsIn(page), `${where} at ${width} × ${height}`).toEqual([]);
+  }
+}
+
+test('no two labels overlap and none leaves the drawing, in any job at any size', async ({
+  page,
+}) => {
+  test.slow();
+  await openJobs(page);
+  const ids = await page
+    .locator('table.jobs tbody a[href^="/jobs/"]')
+    .evaluateAll((links) => [...new Set(links.map((each) => each.getAttribute('href')!))]);
+  expect(ids).toHaveLength(13);
+  let drawn = 0;
+  for (const href of ids) {
+    const job = href.split('/')[2]!;
+    await page.goto(`/jobs/${job}/choose`);
+    await expect(page.locator('.behind, .nothing').first()).toBeAttached();
+    if (await page.locator('.nothing').isVisible()) continue;
+    drawn += 1;
+    await atEverySize(page, job);
+  }
+  expect(drawn).toBeGreaterThan(9);
+});
+
+/** What firmware writes of its slots where its maker was talkative: names of 40 letters, and two alike. */
+const TALKATIVE = [
+  'Riverbank Expansion Riser Slot A, CPU 1',
+  'Riverbank Expansion Riser Slot A, CPU 1',
+  'PCIEX16_1 (shares lanes with M2_2, wide)',
+  'MMMMMMMMMMMMMMMMMMMMMMMMMMMMMMMMMMMMMMMM',
+  'J6B2',
+]
+  .map((name, n) =>
+    [
+      `Handle 0x00${n + 10}, DMI type 9, 17 bytes`,
+      'System Slot Information',
+      `\tDesignation: ${name}`,
+      '\tType: x16 PCI Express 3 x16',
+      '\tCurrent Usage: Available',
+      '\tLength: Long',
+      `\tID: ${n + 1}`,
+      '\tCharacteristics:',
+      '\t\t3.3 V is provided',
+      `\tBus Address: 0000:00:1c.${n}`,
+      '',
+    ].join('\n'),
+  )
+  .join('\n');
+
+test('names of forty letters stay in their column, and equal ones apart', async ({ page }) => {
+  await openJobs(page);
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.locator('#evidence-text').fill(`# dmidecode 3.4\n${TALKATIVE}`);
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.locator('[data-slot]')).toHaveCount(5);
+  await atEverySize(page, 'talkative firmware');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  const names = await page.locator('[data-row^="slot "] .label').allTextContents();
+  expect(new Set(names).size).toBe(5);
+});
+
+test('words stay apart while a card is tried, and with a machine’s own report', async ({
+  page,
+}) => {
+  await openStage(page, 'pilots-mess', 'choose');
+  await page.getByRole('tab', { name: 'Cards' }).click();
+  await page.locator('.cell').nth(1).click();
+  await page.keyboard.press('t');
+  await atEverySize(page, 'on trial');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.locator('#evidence-text').fill(evidence('lspci'));
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.locator('[data-slot]').first()).toBeVisible();
+  await atEverySize(page, 'a report alone');
+});
+
+test('side and rear view are drawn at the plan’s scale, and light what is selected', async ({
+  page,
+}) => {
+  await openStage(page, 'lighthouse-museum', 'fit');
+  await page.locator('[data-slot="s7"]').click();
+  await expect(page.locator('.behind .bracket.lit')).toHaveCount(1);
+  await expect(page.locator('.side .lit .body')).toHaveCount(1);
+  await expect(page.locator('[data-row].lit')).not.toHaveCount(0);
+  const width = (selector: string) =>
+    page
+      .locator(selector)
+      .first()
+      .evaluate((each) => Number(each.getAttribute('width')));
+  // The connector of an x16 slot is 89 mm long (Card Electromechanical Specification, from memory).
+  const perMm = (await width('[data-slot="s5"] .connector')) / 89;
+  expect((await width('.behind .bracket')) / perMm).toBeCloseTo(120.02, 6);
+  expect((await width('.side .lit .body')) / perMm).toBeCloseTo(140, 6);
+});
