@@ -236,14 +236,15 @@ export {
   type Pictures,
   isNewerJob,
   problemsOf,
-  readJobFile,
-  readStoredJob,
-} from './read/jobFile.ts';
+  readCurrentJob,
+} from './read/storedJob.ts';
+export { readKeptList, readStoredJob } from './read/anyFormat.ts';
+export { readJobFile } from './read/jobFile.ts';
 export {
   type KeptItems,
   type KeptKind,
   type KeptReading,
-  readKeptList,
+  readCurrentList,
   writeKeptList,
 } from './read/keptList.ts';
 export { type Repaired, repairedJob, repairedMachine } from './read/repair.ts';

@@ -6,7 +6,7 @@ import { itemAt } from '../units.ts';
 import { Zip, ZipDeflate, ZipPassThrough, strFromU8, strToU8, unzipSync } from 'fflate';
 import * as z from 'zod/mini';
 import { listOf, text, instant } from '../parts/limits.ts';
-import { Picture } from '../read/jobFile.ts';
+import { Picture } from '../read/storedJob.ts';
 import { fieldProblem, type Problem } from '../read/problem.ts';
 
 const BACKUP_KIND = 'tenant-backup';

@@ -5,8 +5,8 @@
 import { row } from '../units.ts';
 import { cardName, type Card } from '../parts/card.ts';
 import type { Job, LogEntry } from '../parts/job.ts';
-import { readStoredJob } from '../read/jobFile.ts';
-import { readKeptList, writeKeptList, type KeptKind } from '../read/keptList.ts';
+import { readKeptList, readStoredJob } from '../read/anyFormat.ts';
+import { writeKeptList, type KeptKind } from '../read/keptList.ts';
 import type { StoreName, StoredItem } from './backupFile.ts';
 
 /** How what the backup holds stands to what is here. */

@@ -8,12 +8,11 @@ import { Extra } from '../parts/extra.ts';
 import { JOB_FORMAT } from '../parts/job.ts';
 import { Machine } from '../parts/machine.ts';
 import { fieldProblem, type Problem } from './problem.ts';
-import { upgradedCard, upgradedMachine } from './upgrade.ts';
 
 const KINDS = {
-  cards: { schema: Card, upgraded: upgradedCard, key: ({ id }: Card) => id },
-  extras: { schema: Extra, upgraded: (item: unknown) => item, key: ({ id }: Extra) => id },
-  templates: { schema: Machine, upgraded: upgradedMachine, key: ({ name }: Machine) => name },
+  cards: { schema: Card, key: ({ id }: Card) => id },
+  extras: { schema: Extra, key: ({ id }: Extra) => id },
+  templates: { schema: Machine, key: ({ name }: Machine) => name },
 };
 export type KeptKind = keyof typeof KINDS;
 export interface KeptItems {
@@ -32,10 +31,22 @@ export interface KeptReading<Item> {
 
 const MOST_PROBLEMS = 3;
 
-/** @param record as it was kept; null where nothing was */
-export function readKeptList<Name extends KeptKind>(
+/** Null for a list of an older format: that one is brought up to date first. @param record as it was kept; null where nothing was */
+export function readCurrentList<Name extends KeptKind>(
   kind: Name,
   record: unknown,
+): KeptReading<KeptItems[Name]> | null {
+  const { items, format } = opened(record);
+  return format < JOB_FORMAT && items.length > 0
+    ? null
+    : readListWith(kind, record, (item) => item);
+}
+
+/** @param upgraded an item of an older format as one of today's */
+export function readListWith<Name extends KeptKind>(
+  kind: Name,
+  record: unknown,
+  upgraded: (item: unknown) => unknown,
 ): KeptReading<KeptItems[Name]> {
   const { items, format } = opened(record);
   if (format > JOB_FORMAT) {
@@ -47,7 +58,7 @@ export function readKeptList<Name extends KeptKind>(
     };
     return { items: [], refused: [], newer };
   }
-  const { schema, upgraded, key } = KINDS[kind];
+  const { schema, key } = KINDS[kind];
   const seen = new Set<string>();
   const read = items.map((item) => {
     const parsed = schema.safeParse(format < JOB_FORMAT ? upgraded(item) : item);

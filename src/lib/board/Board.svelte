@@ -6,9 +6,9 @@
   import BoardBodies from './BoardBodies.svelte';
   import BoardGround from './BoardGround.svelte';
   import { boardLayout, type CardOnSlot } from './layout';
+  import ElevationViews from './ElevationViews.svelte';
   import { shortened } from './labels';
-  import LabelColumn from './LabelColumn.svelte';
-  import { BODY_WORDS, placedRows, planRows, type Overlay } from './rows';
+  import { BODY_WORDS, planRows, type Overlay } from './rows';
   import { slotLine } from './slotWords';
   import { viewsOf } from './views';
 
@@ -233,21 +233,17 @@
         >{shortened('Slots whose opening is not told yet', rightPx - x(0) - 12)}</text
       >
     {/if}
-    {#await import('./ElevationViews.svelte')}
-      <LabelColumn rows={placedRows(rows, views)} {views} {selectedSlotId} {onselect} />
-    {:then { default: ElevationViews }}
-      <ElevationViews
-        {machine}
-        {layout}
-        placed={[...planned, ...trials]}
-        {needs}
-        {views}
-        planned={rows}
-        {selectedSlotId}
-        {onselect}
-        bind:bottomPx={wordsPx}
-      />
-    {/await}
+    <ElevationViews
+      {machine}
+      {layout}
+      placed={[...planned, ...trials]}
+      {needs}
+      {views}
+      planned={rows}
+      {selectedSlotId}
+      {onselect}
+      bind:bottomPx={wordsPx}
+    />
   </svg>
 </div>
 

@@ -1,4 +1,4 @@
-/** The views from the side and from behind, in millimetres and as rows of words: fetched once the plan is drawn. */
+/** The views from the side and from behind, in millimetres and as rows of words. */
 import {
   BRACKET_LENGTH_MM,
   BRACKET_WIDTH_MM,
@@ -35,7 +35,7 @@ interface Air {
   readonly thereMm: number | null;
 }
 
-export interface DrawnSockets {
+interface DrawnSockets {
   readonly number: number;
   readonly slotId: string | null;
   readonly faces: readonly Face[];

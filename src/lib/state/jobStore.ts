@@ -4,13 +4,13 @@
  */
 import {
   isNewerJob,
-  readStoredJob,
   summaryOf,
   type Job,
   type JobSummary,
   type Problem,
   type StageAnswer,
 } from '$core';
+import { readRecord } from './olderFormats';
 import { procedure } from './procedure';
 import { roomToWrite } from './room';
 import { changing, jobRecords, rowRecords } from './stores';
@@ -65,10 +65,10 @@ export const asRow = (job: Job): JobRow => {
   }
 };
 
-export const asSetAside = (key: string, record: unknown): SetAside => ({
+export const asSetAside = async (key: string, record: unknown): Promise<SetAside> => ({
   key,
   record,
-  problems: readStoredJob(record).problems,
+  problems: (await readRecord(record)).problems,
   isNewer: isNewerJob(record),
 });
 
@@ -76,7 +76,7 @@ export const asSetAside = (key: string, record: unknown): SetAside => ({
 export async function readJob(id: string): Promise<Job | SetAside | null> {
   const record = await jobRecords.get<unknown>(id);
   if (record === null) return null;
-  const { job } = readStoredJob(record);
+  const { job } = await readRecord(record);
   return job !== null && job.id === id ? job : asSetAside(id, record);
 }
 

@@ -1,6 +1,7 @@
 /** The bench's list of jobs: what is in it, what was set aside, and how jobs come in, go and come back. */
 import * as z from 'zod/mini';
-import { Job, emptyJob, readJobFile, readStoredJob, type JobFileReading } from '$core';
+import { Job, emptyJob, type JobFileReading } from '$core';
+import { readFile, readRecord } from './olderFormats';
 import { bin, type Binned } from './bin.svelte';
 import { fetched } from './fetched';
 import {
@@ -216,7 +217,7 @@ class Shop {
   }
 
   private async putBackJob(record: unknown): Promise<boolean> {
-    const { job } = readStoredJob(record);
+    const { job } = await readRecord(record);
     if (job !== null) {
       await (this.isTaken(job.id) ? this.copyOf(job) : this.create(job));
       return true;
@@ -225,7 +226,7 @@ class Shop {
     const key = String((record as { id?: unknown } | null)?.id ?? newId());
     if (this.isTaken(key)) return false;
     await jobRecords.put(key, record);
-    this.take([{ key, now: asSetAside(key, record) }]);
+    this.take([{ key, now: await asSetAside(key, record) }]);
     return true;
   }
 
@@ -237,7 +238,7 @@ class Shop {
 
   /** Takes a job file in; one that is here already comes in as a copy beside it. Problems: nothing changed. */
   async importFile(text: string): Promise<JobFileReading> {
-    const reading = readJobFile(text);
+    const reading = await readFile(text);
     return reading.job === null
       ? reading
       : { ...reading, job: await this.importJob(reading.job, reading.pictures) };

@@ -7,7 +7,6 @@ import {
   Machine,
   cardName,
   deviceId,
-  readKeptList,
   templateOf,
   writeKeptList,
   type DriverLibrary,
@@ -16,6 +15,7 @@ import {
   type KeptReading,
   type Problem,
 } from '$core';
+import { readList } from './olderFormats';
 import { bin, type BinKind } from './bin.svelte';
 import { fetched } from './fetched';
 import { KEPT_LISTS, changing, shelved, toShelf } from './stores';
@@ -169,7 +169,7 @@ class Supplies {
     work: (stored: KeptReading<KeptItems[Kind]>) => Promise<Result>,
   ): Promise<Result> {
     return changing(`list-${kind}`, async () =>
-      work(readKeptList(kind, await shelved<unknown>(KEPT_LISTS[kind]))),
+      work(await readList(kind, await shelved<unknown>(KEPT_LISTS[kind]))),
     );
   }
 
@@ -184,7 +184,7 @@ class Supplies {
   /** Puts back what was deleted of the shop's own. False where it cannot be read or kept. */
   async putBack(kind: Exclude<BinKind, 'job'>, record: unknown): Promise<boolean> {
     const list = LIST_OF[kind];
-    const [item] = readKeptList(list, writeKeptList([record])).items;
+    const [item] = (await readList(list, writeKeptList([record]))).items;
     return item === undefined ? false : this.keep(list, [item]);
   }
 }
