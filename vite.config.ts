@@ -31,7 +31,7 @@ const treeshake = {
 const TOGETHER = [
   {
     name: 'core',
-    test: /\/src\/core\/(standards\/(?!problemCodes|systemDrivers)|parts|placement|rules|flow|assembly\/(?!driverTargets|expectations)|procedure\/standing|drivers\/(?!stick|package|machineDevices|versions)|commands|units|memo|money|survey\/(template|claims|factNames)|read\/(problem|storedJob|keptList))/,
+    test: /\/src\/core\/(standards\/(?!problemCodes|systemDrivers)|parts|placement|rules|flow|assembly\/(?!driverTargets|expectations|acceptance)|procedure\/standing|drivers\/(?!stick|package|machineDevices|versions)|commands|units|memo|money|survey\/(template|claims|factNames)|read\/(problem|storedJob|keptList))/,
   },
   { name: 'base', test: /node_modules\/(svelte|@sveltejs|zod|localforage|idb|comlink)\// },
 ];

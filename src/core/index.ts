@@ -479,12 +479,8 @@ export {
   summaryOf,
 } from './procedure/standing.ts';
 
-export {
-  type Acceptance,
-  acceptanceOf,
-  acceptanceOfTrial,
-  isAcceptable,
-} from './assembly/acceptance.ts';
+export { type Acceptance, acceptanceOf, acceptanceOfTrial } from './assembly/acceptance.ts';
+export { isAcceptable } from './assembly/acceptable.ts';
 export { openingsOf } from './assembly/openings.ts';
 export {
   type LeadEnd,

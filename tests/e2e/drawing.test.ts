@@ -50,7 +50,7 @@ const faultsIn = (page: Page) =>
 async function atEverySize(page: Page, where: string): Promise<void> {
   for (const [width, height] of SIZES) {
     await page.setViewportSize({ width, height });
-    await expect(page.locator('.behind').first()).toBeAttached();
+    await expect(page.locator('.elevations').first()).toBeAttached();
     await page.waitForTimeout(120);
     expect.soft(await faultsIn(page), `${where} at ${width} × ${height}`).toEqual([]);
   }
@@ -69,7 +69,7 @@ test('no two labels overlap and none leaves the drawing, in any job at any size'
   for (const href of ids) {
     const job = href.split('/')[2]!;
     await page.goto(`/jobs/${job}/choose`);
-    await expect(page.locator('.behind, .nothing').first()).toBeAttached();
+    await expect(page.locator('.elevations, .nothing').first()).toBeAttached();
     if (await page.locator('.nothing').isVisible()) continue;
     drawn += 1;
     await atEverySize(page, job);
@@ -136,8 +136,8 @@ test('side and rear view are drawn at the plan’s scale, and light what is sele
 }) => {
   await openStage(page, 'lighthouse-museum', 'fit');
   await page.locator('[data-slot="s7"]').click();
-  await expect(page.locator('.behind .bracket.lit')).toHaveCount(1);
-  await expect(page.locator('.side .lit .body')).toHaveCount(1);
+  await expect(page.locator('.elevations .bracket.lit')).toHaveCount(1);
+  await expect(page.locator('.elevations .body.lit')).toHaveCount(1);
   await expect(page.locator('[data-row].lit')).not.toHaveCount(0);
   const width = (selector: string) =>
     page
@@ -146,6 +146,6 @@ test('side and rear view are drawn at the plan’s scale, and light what is sele
       .evaluate((each) => Number(each.getAttribute('width')));
   // The connector of an x16 slot is 89 mm long (Card Electromechanical Specification, from memory).
   const perMm = (await width('[data-slot="s5"] .connector')) / 89;
-  expect((await width('.behind .bracket')) / perMm).toBeCloseTo(120.02, 6);
-  expect((await width('.side .lit .body')) / perMm).toBeCloseTo(140, 6);
+  expect((await width('.elevations .bracket')) / perMm).toBeCloseTo(120.02, 6);
+  expect((await width('.elevations .body.lit')) / perMm).toBeCloseTo(140, 6);
 });

@@ -31,10 +31,6 @@ export const acceptanceOf = (
   extras: extras.map(boughtOf),
 });
 
-/** Whether there is anything to go on with: a proposal that only says what cannot be served is none. */
-export const isAcceptable = ({ placements, moves, givenUp, met }: Proposal): boolean =>
-  placements.length + moves.length + givenUp.length + met.length > 0;
-
 /**
  * A card that may be given up comes out where another one is tried in its slot.
  * @param catalogue by which fitted cards are known, and what goes with cards

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { OPENING_PITCH_MM, valueOf, type Machine, type Need } from '$core';
   import { VERDICT_WORDS } from '$lib/wording/findings';
-  import { ARROWS, CARD_DRAG, followHand } from './drag';
-  import { movedSlot, type Edit } from './edits';
+  import type { Edit } from './edits';
+  import { ARROWS, CARD_DRAG } from './keysAndCards';
   import BoardBodies from './BoardBodies.svelte';
   import BoardGround from './BoardGround.svelte';
   import { boardLayout, type CardOnSlot } from './layout';
@@ -80,17 +80,26 @@
   });
 
   let svg = $state<SVGSVGElement>();
+  let hands = $state.raw<typeof import('./hands') | null>(null);
+  $effect(() => {
+    if (onedit !== undefined) void import('./hands').then((fetched) => (hands = fetched));
+  });
 
   /** What the hand would do is drawn, and done when it lets go. */
   function drag(event: PointerEvent, edit: (dxMm: number, dyMm: number) => Edit) {
-    if (onedit === undefined || event.button !== 0) return;
-    followHand(event, {
+    if (onedit === undefined || hands === null || event.button !== 0) return;
+    hands.followHand(event, {
       pxPerMm,
       edit,
       moving: (result) => (draft = result),
       done: onedit,
       clicked: selectBelow,
     });
+  }
+
+  function dragSlot(event: PointerEvent, slotId: string) {
+    const { movedSlot } = hands ?? {};
+    if (movedSlot !== undefined) drag(event, (dx, dy) => movedSlot(machine, slotId, dx, dy));
   }
 
   /** A click on an obstacle that was not dragged means the slot beneath it. */
@@ -105,11 +114,11 @@
   function onkeydown(event: KeyboardEvent, slotId: string) {
     const at = order.findIndex(({ id }) => id === slotId);
     const arrow = ARROWS[event.key];
-    if (onedit !== undefined && event.altKey && arrow !== undefined) {
+    if (onedit !== undefined && hands !== null && event.altKey && arrow !== undefined) {
       const [dx, dy] = arrow;
       const far =
         machine.slots.find(({ id }) => id === slotId)?.bus === 'm2' ? 1 : OPENING_PITCH_MM;
-      onedit(movedSlot(machine, slotId, dx * far, dy * far));
+      onedit(hands.movedSlot(machine, slotId, dx * far, dy * far));
       event.preventDefault();
       event.stopPropagation();
       return;
@@ -185,7 +194,7 @@
           aria-label={spoken(slot.id, slot.label, slotLine(slot))}
           tabindex={slot.id === tabbable ? 0 : -1}
           onclick={() => onselect(slot.id)}
-          onpointerdown={(event) => drag(event, (dx, dy) => movedSlot(machine, slot.id, dx, dy))}
+          onpointerdown={(event) => dragSlot(event, slot.id)}
           onkeydown={(event) => onkeydown(event, slot.id)}
           ondragover={(event) => onDragOver(event, slot.id)}
           ondragleave={() => (heldOver = null)}
@@ -213,16 +222,14 @@
     </g>
     <BoardBodies {layout} {scale} {selectedSlotId} />
 
-    {#if onedit}
-      {#await import('./ObstacleHandles.svelte') then { default: ObstacleHandles }}
-        <ObstacleHandles
-          {machine}
-          obstacles={layout.obstacles}
-          place={rect}
-          ondrag={drag}
-          {onedit}
-        />
-      {/await}
+    {#if onedit && hands}
+      <hands.ObstacleHandles
+        {machine}
+        obstacles={layout.obstacles}
+        place={rect}
+        ondrag={drag}
+        {onedit}
+      />
     {/if}
     {#if draft}
       <text class="draft" x={rightPx / 2} y={bottomPx - 8}>{draft.what}{draftFigures}</text>
@@ -335,8 +342,7 @@
   svg :global(.body.trial) {
     stroke-dasharray: 6 3;
   }
-  svg :global(.body.lit),
-  svg :global(.lit .body) {
+  svg :global(.body.lit) {
     stroke-width: 3;
   }
   svg :global(.conflict) {

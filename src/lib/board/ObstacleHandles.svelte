@@ -1,7 +1,7 @@
 <script lang="ts">
   /** Obstacles that stand in the way, to be moved and stretched by hand or by key. */
   import type { Obstacle, Machine } from '$core';
-  import { ARROWS } from './drag';
+  import { ARROWS } from './keysAndCards';
   import { movedObstacle, stretchedObstacle, type Edit } from './edits';
 
   let {

@@ -2,6 +2,7 @@
 import {
   BRACKET_LENGTH_MM,
   BRACKET_WIDTH_MM,
+  CONNECTOR_START_MM,
   PORTS_WINDOW_MM,
   REAR_SOCKETS,
   boardSockets,
@@ -190,6 +191,129 @@ function airsOf(bodies: readonly DrawnBody[]): readonly Air[] {
     return [{ body, fan, thereMm: gaps.length === 0 ? null : Math.max(0, Math.min(...gaps)) }];
   });
 }
+
+/** A rectangle of one of the views, in pixels; `round`: the whole of it is an oval. */
+interface Shape {
+  readonly kind: string;
+  /** The slot that it is lit with. */
+  readonly slotId: string | null;
+  readonly at: {
+    readonly x: number;
+    readonly y: number;
+    readonly width: number;
+    readonly height: number;
+  };
+  readonly round?: boolean;
+}
+
+/** Everything of both views that has an outline, from the back to the front, and the lines they stand on. */
+export function shapesOf(
+  { coverMm, airs, brackets, sockets }: Elevations,
+  layout: BoardLayout,
+  views: Views,
+): {
+  readonly shapes: readonly Shape[];
+  readonly lines: readonly (readonly [kind: string, d: string])[];
+} {
+  const { plan, sideY, rearX, rearY } = views;
+  const px = (mm: number) => mm * plan.pxPerMm;
+  /** From the side a thing reaches from one height over the board to another. */
+  const upright = (xMm: number, widthMm: number, fromMm: number, toMm: number) => ({
+    x: plan.x(xMm),
+    y: sideY(toMm),
+    width: px(widthMm),
+    height: px(toMm - fromMm),
+  });
+  const behind = (zMm: number, yMm: number, highMm: number, alongMm: number) => ({
+    x: rearX(zMm),
+    y: rearY(yMm),
+    width: px(highMm),
+    height: px(alongMm),
+  });
+  const shape = (kind: string, slotId: string | null, at: Shape['at'], round = false): Shape => ({
+    kind,
+    slotId,
+    at,
+    round,
+  });
+  const tooHigh = layout.bodies.filter(
+    ({ kind, heightMm }) =>
+      kind !== 'leaving' && heightMm !== null && coverMm !== null && heightMm > coverMm,
+  );
+  const shapes = [
+    ...layout.obstacles.map(({ xMm, widthMm, heightMm, movable }) =>
+      shape(`obstacle${movable ? ' movable' : ''}`, null, upright(xMm, widthMm, 0, heightMm)),
+    ),
+    ...layout.bodies.flatMap(
+      ({ kind, slotId, xMm, widthMm, fromMm, heightMm, edgeEndMm, bendMm }) => {
+        const topMm = topOf(heightMm);
+        return [
+          shape(`body ${kind}`, slotId, upright(xMm, widthMm, fromMm, topMm)),
+          ...(edgeEndMm === null
+            ? []
+            : [
+                shape(
+                  'edge',
+                  null,
+                  upright(CONNECTOR_START_MM, edgeEndMm - CONNECTOR_START_MM, 0, fromMm),
+                ),
+              ]),
+          ...(bendMm === 0
+            ? []
+            : [shape('bend', null, upright(widthMm - bendMm, bendMm, topMm, topMm + bendMm))]),
+        ];
+      },
+    ),
+    ...airs.map(({ body: { fromMm, heightMm }, fan }) =>
+      shape(
+        'fan',
+        null,
+        upright(fan.fromMm, fan.toMm - fan.fromMm, fromMm + 2, topOf(heightMm) - 2),
+        true,
+      ),
+    ),
+    ...layout.conflicts.map(({ xMm, widthMm, fromMm, toMm }) =>
+      shape('conflict', null, upright(xMm, widthMm, fromMm, toMm)),
+    ),
+    ...tooHigh.map(({ xMm, widthMm, heightMm }) =>
+      shape('conflict', null, upright(xMm, widthMm, coverMm ?? 0, heightMm ?? 0)),
+    ),
+    ...(layout.ports === null
+      ? []
+      : [
+          shape(
+            'window',
+            null,
+            behind(0, layout.ports.yMm, PORTS_WINDOW_MM.high, layout.ports.depthMm),
+          ),
+        ]),
+    ...brackets.map(({ yMm, lengthMm, state, slotId }) =>
+      shape(`bracket is-${state}`, slotId, behind(0, yMm, lengthMm, BRACKET_WIDTH_MM)),
+    ),
+    ...sockets.flatMap(({ slotId, faces }) =>
+      faces.map(({ zMm, yMm, highMm, alongMm }) =>
+        shape('socket', slotId, behind(zMm, yMm, highMm, alongMm)),
+      ),
+    ),
+  ];
+  const endMm = layout.leftMm + layout.widthMm;
+  const level = (zMm: number, toMm: number) => `M${plan.x(0)} ${sideY(zMm)}H${plan.x(toMm)}`;
+  return {
+    shapes,
+    lines: [
+      ['level', level(BRACKET_LENGTH_MM.low, endMm)],
+      ['level', level(BRACKET_LENGTH_MM.full, endMm)],
+      ...(coverMm === null ? [] : [['cover', level(coverMm, endMm)] as const]),
+      ['base', level(0, layout.board?.widthMm ?? endMm)],
+      ['base', `M${plan.x(0)} ${views.sideTopPx}V${sideY(0)}`],
+      ['base', `M${rearX(0)} ${rearY(layout.topMm)}v${px(layout.heightMm)}`],
+      ['scale', `M${rearX(0)} ${views.bottomPx - 12}v8m0 -4h${px(50)}m0 -4v8`],
+    ],
+  };
+}
+
+/** Whose height nobody told is drawn as high as a low bracket. */
+const topOf = (heightMm: number | null) => heightMm ?? BRACKET_LENGTH_MM.low;
 
 /** Where the numbers of the sockets stand, in pixels: after their group on the bracket, or beside the window. */
 export function numbersOf(

@@ -4,6 +4,7 @@
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import type { AnswerWords } from '$lib/wording/chooseAnswer';
   import { STAGE_WORDS } from '$lib/wording/stages';
+  import { WAY_ON } from './wayOn';
 
   let { answer, stage }: { answer: AnswerWords; stage: Stage } = $props();
 
@@ -13,12 +14,12 @@
 </script>
 
 <div class="answer">
-  <p role="status">
+  <p role="status" id={answer.next === null ? WAY_ON : undefined} tabindex="-1">
     {#if answer.verdict !== null}<VerdictMark verdict={answer.verdict} withWord={false} />{/if}
     <span>{answer.words}</span>
   </p>
   {#if answer.next !== null}
-    <a href={answer.next}>{isBack ? 'Back' : 'On'} to {STAGE_WORDS[answer.next]}</a>
+    <a id={WAY_ON} href={answer.next}>{isBack ? 'Back' : 'On'} to {STAGE_WORDS[answer.next]}</a>
   {/if}
 </div>
 

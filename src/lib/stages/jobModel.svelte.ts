@@ -1,7 +1,5 @@
 /** What the stages show of the open job: everything here is computed from the document and the catalogue. */
 import {
-  acceptanceOf,
-  acceptanceOfTrial,
   assemblyOf,
   newCardsOf,
   contradictions,
@@ -29,7 +27,6 @@ import { procedure } from '$lib/state/procedure';
 import { selection } from '$lib/state/selection.svelte';
 import { supplies } from '$lib/state/supplies.svelte';
 import { whenIdle } from '$lib/ui/idle';
-import { refusedWords } from '$lib/wording/plans';
 import { Planning } from './planning.svelte';
 
 /** Facts still open are counted once there is nothing else to do, but no later than this. */
@@ -239,24 +236,28 @@ export class JobModel {
     return (this.proposal?.extras ?? []).reduce((total, { cents }) => total + cents, 0);
   }
 
-  /** Takes what is tried, or else the chosen plan; what was not taken goes into the log. */
-  accept(): void {
+  /** Takes what is tried, or else the chosen plan; what was not taken goes into the log. @returns whether it was taken */
+  async accept(): Promise<boolean> {
     const tried = this.onTrial.length > 0;
     const plan = this.planning.chosen;
-    if (tried && this.trialVerdicts.some(({ verdict }) => verdict === 'blocked')) return;
+    if (tried && this.trialVerdicts.some(({ verdict }) => verdict === 'blocked')) return false;
     // A plan for the job as it was a moment ago is not accepted: the next one is on its way.
-    if (!tried && (plan === null || !isAcceptable(plan) || !this.planning.isCurrent)) return;
+    if (!tried && (plan === null || !isAcceptable(plan) || !this.planning.isCurrent)) return false;
     const { job } = this;
+    const { acceptanceOf, acceptanceOfTrial, refusedWords } = await import('./accepting');
+    // Whoever was faster has accepted already, or changed what was accepted.
+    if (job !== this.job) return false;
     const taken = tried
       ? acceptanceOfTrial(this.onTrial, job, supplies.library, {
           cards: supplies.cards ?? [],
           extras: supplies.extras,
         })
       : plan && acceptanceOf(plan, job, supplies.library);
-    if (taken === null) return;
+    if (taken === null) return false;
     const refused = tried ? [] : refusedWords(this.planning.plans, plan);
     this.takeAllOff();
     this.open.run({ name: 'acceptPlan', ...taken, refused });
+    return true;
   }
 }
 

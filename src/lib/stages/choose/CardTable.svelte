@@ -3,7 +3,7 @@
   import { Checkbox, Search, Select, SelectItem } from 'carbon-components-svelte';
   import { scaleLinear } from 'd3-scale';
   import { SERVED_BY, cardName } from '$core';
-  import { CARD_DRAG } from '$lib/board/drag';
+  import { CARD_DRAG } from '$lib/board/keysAndCards';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { isTyping } from '$lib/ui/keys';
   import { selection } from '$lib/state/selection.svelte';

@@ -5,6 +5,7 @@
   import { isTyping } from '$lib/ui/keys';
   import { supplies } from '$lib/state/supplies.svelte';
   import type { JobModel } from '../jobModel.svelte';
+  import { accept } from './accept';
   import { chooseWords, proposalWords } from '$lib/wording/chooseAnswer';
   import AnswerLine from '../AnswerLine.svelte';
   import NeedStrip from './NeedStrip.svelte';
@@ -49,7 +50,7 @@
     const to = { p: 0, c: 1, l: 2, w: 3, f: WHAT_IF }[event.key];
     if (to !== undefined) part = to;
     else if (event.key === 'Escape') model.takeAllOff();
-    else if (event.key === 'a' && model.job.plan === null) model.accept();
+    else if (event.key === 'a' && model.job.plan === null) void accept(model);
     else if (event.key === 's' && model.planning.isRunning) void model.planning.stop();
     else if (event.key === 'y' && model.chosenCard !== null && model.chosenSlot !== null)
       void model.planning.whyNot(model.chosenCard, model.chosenSlot);

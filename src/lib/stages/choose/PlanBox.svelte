@@ -19,6 +19,7 @@
   import { PLAN_WORDS, extraWords } from '$lib/wording/plans';
   import { EXTRA_KIND_WORDS } from '$lib/wording/things';
   import type { JobModel } from '../jobModel.svelte';
+  import { accept, withdraw } from './accept';
 
   let { model }: { model: JobModel } = $props();
 
@@ -87,11 +88,9 @@
             : PLAN_WORDS[title]}
     </h2>
     {#if accepted}
-      <Button size="small" kind="tertiary" on:click={() => model.open.run({ name: 'withdrawPlan' })}
-        >Withdraw it</Button
-      >
+      <Button size="small" kind="tertiary" on:click={() => withdraw(model)}>Withdraw it</Button>
     {:else if proposal && isAcceptable(proposal)}
-      <Button size="small" disabled={!planning.isCurrent} on:click={() => model.accept()}
+      <Button size="small" disabled={!planning.isCurrent} on:click={() => accept(model)}
         >{proposal.cost.mustsUnmet > 0
           ? 'Accept it without that (A)'
           : 'Accept this plan (A)'}</Button

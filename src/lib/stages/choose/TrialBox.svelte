@@ -8,6 +8,7 @@
   import { findingWords } from '$lib/wording/findings';
   import { inMoney } from '$lib/wording/figures';
   import type { JobModel } from '../jobModel.svelte';
+  import { accept } from './accept';
 
   let { model }: { model: JobModel } = $props();
 
@@ -24,7 +25,7 @@
       >Clear the trial (Esc)</Button
     >
     {#if model.job.plan === null}
-      <Button size="small" disabled={blocked} on:click={() => model.accept()}
+      <Button size="small" disabled={blocked} on:click={() => accept(model)}
         >Accept as tried (A)</Button
       >
     {/if}

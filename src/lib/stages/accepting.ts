@@ -1,0 +1,3 @@
+/** What makes an accepted plan of a proposal or of a trial: fetched once one is accepted. */
+export { acceptanceOf, acceptanceOfTrial } from '$core';
+export { refusedWords } from '$lib/wording/refusedPlans';
