@@ -224,6 +224,8 @@ export {
   type FilesRead,
   type Known,
   type KnownLists,
+  type Absent,
+  absentIn,
   evidenceOf,
   readEvidence,
   readFiles,
@@ -326,6 +328,8 @@ export {
   override,
   addClaim,
 } from './survey/claims.ts';
+export { factsKnown } from './survey/factsKnown.ts';
+export { toldFact } from './survey/toldFact.ts';
 export { type FactName, type FactValues, factNameAt } from './survey/factNames.ts';
 export { templateOf } from './survey/template.ts';
 export { withCardRecords } from './survey/cardRecords.ts';

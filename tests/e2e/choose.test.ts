@@ -44,7 +44,7 @@ test('needs are told, a card is found, tried by hand, read, its fact mended, and
 
   // Dragged onto a slot that is too short for it.
   await row.dragTo(page.locator('[data-slot="s3"]'));
-  await expect(page.locator('.body.trial')).toHaveCount(1);
+  await expect(page.locator('.bodies .body.trial')).toHaveCount(1);
   const trial = page.getByRole('region', { name: 'On trial' });
   await expect(trial).toContainText('What cannot go is not accepted.');
   await expect(trial.getByRole('button', { name: /Accept as tried/ })).toBeDisabled();
@@ -57,11 +57,11 @@ test('needs are told, a card is found, tried by hand, read, its fact mended, and
   await expect(page.locator('#fact-slot-openEnd')).toBeFocused();
   await page.locator('#fact-slot-openEnd').selectOption('open at its end');
   await stageLink(page, /Choose/).click();
-  await expect(page.locator('.body.trial')).toHaveCount(1);
+  await expect(page.locator('.bodies .body.trial')).toHaveCount(1);
   await expect(findings).toContainText('shorter (x1 for x4) but open at its end');
   await expect(trial.getByRole('button', { name: /Accept as tried/ })).toBeEnabled();
   await page.keyboard.press('Escape');
-  await expect(page.locator('.body.trial')).toHaveCount(0);
+  await expect(page.locator('.bodies .body.trial')).toHaveCount(0);
 });
 
 test('a card is tried by key, slot after slot, and taken as the plan', async ({ page }) => {
@@ -74,7 +74,7 @@ test('a card is tried by key, slot after slot, and taken as the plan', async ({ 
   while (!(await name('Drafting 4').evaluate((button) => button === document.activeElement)))
     await page.keyboard.press('ArrowDown');
   await page.keyboard.press('t');
-  await expect(page.locator('.body.trial')).toHaveCount(1);
+  await expect(page.locator('.bodies .body.trial')).toHaveCount(1);
   const trial = page.getByRole('region', { name: 'On trial' });
   await expect(trial).toContainText('Kelpwick Drafting 4 in Slot 1');
   await page.keyboard.press('t');

@@ -35,10 +35,10 @@ test('a machine can be typed from nothing, slot by slot', async ({ page }) => {
   await expect(page.getByText('1 to 450')).toBeVisible();
   await page.locator('#obstacle1-widthMm').fill('45');
   await page.locator('#obstacle1-widthMm').blur();
-  await expect(page.locator('rect.obstacle')).toHaveCount(0);
+  await expect(page.locator('.bodies rect.obstacle')).toHaveCount(0);
   await page.locator('#fact-case-openings').fill('4');
   await page.locator('#fact-case-openings').blur();
-  await expect(page.locator('rect.obstacle')).toHaveCount(1);
+  await expect(page.locator('.bodies rect.obstacle')).toHaveCount(1);
   await expect(page.locator('rect.opening')).toHaveCount(4);
   await page.getByRole('tab', { name: 'Slots' }).click();
   await page.locator('#fact-slot-opening').fill('2');
@@ -82,7 +82,7 @@ test('the refused cards say why, and show it on the board', async ({ page }) => 
   await expect(page.getByRole('region', { name: 'Findings' })).toContainText(
     'The card is 111 mm high; the low case takes 68.9 mm.',
   );
-  await expect(page.locator('.body.trial')).toHaveCount(1);
+  await expect(page.locator('.bodies .body.trial')).toHaveCount(1);
   await page.keyboard.press('c');
   await expect(page.locator('#card-search')).toBeVisible();
   await page.keyboard.press('/');

@@ -37,7 +37,7 @@ test('a dropped bundle becomes a full board, and what contradicts the ports is s
   await page
     .getByRole('group', { name: 'Drop the evidence here' })
     .dispatchEvent('drop', { dataTransfer: transfer });
-  await expect(page.getByText('11 devices, 2 slot records, 1 screen.')).toBeVisible();
+  await expect(page.getByText('11 devices, 2 slot records, 1 screen;')).toBeVisible();
   await expect(page.getByText('Not read on the machine: names of devices')).toBeVisible();
 
   // The port has four lanes; template and firmware say eight. The drawing says so, and so does the list.
@@ -78,7 +78,7 @@ test('files in any mixture are read together; what is none is left aside and nam
       ...files(['registers.txt', 'DMI', 'screen.bin', 'ethtool.txt', 'os-release', 'uname.txt']),
       { name: 'letter.txt', mimeType: 'text/plain', buffer: Buffer.from('Dear harbour master') },
     ]);
-  await expect(page.getByText('11 devices, 2 slot records, 1 screen.')).toBeVisible();
+  await expect(page.getByText('11 devices, 2 slot records, 1 screen;')).toBeVisible();
   await expect(page.getByText('7 files')).toBeVisible();
   await expect(page.getByText('Not a kind of evidence that Tenant knows; left out.')).toBeVisible();
   await expect(page.locator('[data-slot]')).toHaveCount(5);
@@ -238,7 +238,9 @@ test('the list of what is unknown shrinks as facts come in, the most decisive fi
   // Counted once the browser has nothing else to do.
   await expect.poll(count).toBeGreaterThan(15);
   const before = await count();
-  await expect(page.locator('.unknown li').first()).toContainText(/\d+ verdicts wait for it/);
+  await expect(page.locator('[aria-labelledby="unknown-heading"] li').first()).toContainText(
+    /\d+ verdicts wait for it/,
+  );
 
   await page.locator('#evidence-file').setInputFiles(files(['os-release', 'uname.txt']));
   await expect.poll(count).toBe(before - 3);

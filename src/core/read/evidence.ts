@@ -15,7 +15,7 @@ import { nameIn, readIdList } from './idList.ts';
 import { machinesApart, type MachinesApart } from './machinesApart.ts';
 import { combineReports, type CombinedDevices } from './pci/combine.ts';
 import { withSystemLinks } from './pci/links.ts';
-import { isNamed } from './pci/ports.ts';
+import { isNamed, portsWithSlots } from './pci/ports.ts';
 import { named } from './pci/named.ts';
 import { ProblemList, type Problem } from './problem.ts';
 import type { AliasList } from './system/moduleAliases.ts';
@@ -221,3 +221,19 @@ function bothPorts(before: NetworkPort | undefined, port: NetworkPort): NetworkP
 
 const yesOrNo = (text: string | undefined): boolean | null =>
   text === 'yes' ? true : text === 'no' ? false : null;
+
+/** What a survey wants and files may not have. */
+export type Absent = 'devices' | 'slotPorts' | 'slotRecords' | 'screens' | 'system';
+
+export function absentIn(evidence: Evidence): readonly Absent[] {
+  const { devices, firmware, screens, osName, kernel, deviceList } = evidence;
+  const { functions } = devices;
+  const absent: readonly (readonly [Absent, boolean])[] = [
+    ['devices', functions.length === 0],
+    ['slotPorts', functions.length > 0 && portsWithSlots(functions).length === 0],
+    ['slotRecords', (firmware?.slots.length ?? 0) === 0],
+    ['screens', screens.length === 0],
+    ['system', [osName, kernel, deviceList].every((each) => each === null)],
+  ];
+  return absent.flatMap(([what, isAbsent]) => (isAbsent ? [what] : []));
+}

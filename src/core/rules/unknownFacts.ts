@@ -120,21 +120,31 @@ export function decisiveFacts(
 ): readonly DecisiveFact[] {
   const kinds = new Set(needs.flatMap(({ kind }) => SERVED_BY[kind]));
   const asking = cards.filter(({ delivers }) => kinds.size === 0 || kinds.has(delivers.kind));
+  const listed = unknownFacts(machine, needs);
+  const known = new Set(listed.map(keyOf));
   const waiting = new Map<string, number>();
   const asked = new Map<string, UnknownFact>();
+  const waits = (fact: UnknownFact, verdicts: number) => {
+    waiting.set(keyOf(fact), (waiting.get(keyOf(fact)) ?? 0) + verdicts);
+    asked.set(keyOf(fact), fact);
+  };
   for (const { slot, findings } of verdictTable(asking, machine, library).flat()) {
     // A card that cannot go there whatever the facts are waits for nothing.
     if (findings.some(({ verdict }) => verdict === 'blocked')) continue;
     for (const code of new Set(
       findings.flatMap((finding) => findingRow(finding.code).settledBy ?? []),
     )) {
-      const fact = factOf(code, slot);
-      waiting.set(keyOf(fact), (waiting.get(keyOf(fact)) ?? 0) + 1);
-      asked.set(keyOf(fact), fact);
+      const together = (SETTLED_TOGETHER[code] ?? []).map((each) => factOf(each, slot));
+      const open = together.filter((fact) => known.has(keyOf(fact)));
+      for (const fact of open.length === 0 ? [factOf(code, slot)] : open) waits(fact, 1);
     }
   }
-  const listed = unknownFacts(machine, needs);
-  const known = new Set(listed.map(keyOf));
+  // What a card gives over a path or to a screen waits for these, whatever its slot.
+  for (const fact of listed) {
+    const kind = DELIVERED_BY[fact.code];
+    if (kind !== undefined)
+      waits(fact, asking.filter(({ delivers }) => delivers.kind === kind).length);
+  }
   const more = [...asked].filter(([key]) => !known.has(key)).map(([, fact]) => fact);
   return [...listed, ...more]
     .map((fact) => ({ ...fact, decides: waiting.get(keyOf(fact)) ?? 0 }))
@@ -142,6 +152,19 @@ export function decisiveFacts(
       (a, b) => Number(b.code === 'slots') - Number(a.code === 'slots') || b.decides - a.decides,
     );
 }
+
+/** Verdicts that one fact names wait for all of these: each of them that is unknown is asked. */
+const SETTLED_TOGETHER: Readonly<Partial<Record<FactCode, readonly FactCode[]>>> = {
+  'system.version': ['system.family', 'system.version', 'system.architecture'],
+  'supply.twelveVoltWatts': ['supply.twelveVoltWatts', 'supply.baseWatts'],
+};
+
+const DELIVERED_BY: Readonly<Partial<Record<FactCode, Card['delivers']['kind']>>> = {
+  'path.farEndMegabits': 'network',
+  'path.cable': 'network',
+  'path.internetMegabits': 'wifi',
+  'screen.input': 'screens',
+};
 
 const keyOf = ({ code, slotId, enclosureId, screenId }: UnknownFact): string =>
   [code, slotId ?? '', enclosureId ?? '', screenId ?? ''].join(' ');

@@ -1,7 +1,7 @@
 <script lang="ts">
   /** What came of reading files: what was taken into the survey, or held against the accepted plan; and every problem. */
   import { Button } from 'carbon-components-svelte';
-  import { reportWords } from '$lib/wording/evidence';
+  import { absentWords, reportWords } from '$lib/wording/evidence';
   import { counted } from '$lib/wording/figures';
   import { observedWords } from '$lib/wording/observed';
   import { problemPlace, problemWords } from '$lib/wording/problems';
@@ -27,7 +27,14 @@
       return 'This is a report of another machine: most of its devices are not those of the survey. Nothing was taken.';
     if (!reading.told) return 'Nothing was read; the survey has not changed.';
     if (observed === null)
-      return `Read and taken into the survey: ${counted(result.devices, 'device')}, ${counted(result.slotRecords, 'slot record')}, ${counted(result.screens, 'screen')}.`;
+      return `Read and taken into the survey: ${[
+        [result.devices, 'device'] as const,
+        [result.slotRecords, 'slot record'] as const,
+        [result.screens, 'screen'] as const,
+      ]
+        .filter(([count], n) => count > 0 || n === 0)
+        .map(([count, what]) => counted(count, what))
+        .join(', ')}; ${counted(result.settled, 'fact')} settled.`;
     return observed.length === 0
       ? 'No list of devices is in it: nothing to hold against the accepted plan. The survey has not changed.'
       : `Held against the accepted plan: ${observedWords(observed)}${reading.proven === 0 ? '' : `, ${counted(reading.proven, 'step')} ticked by it`}. The survey has not changed.`;
@@ -45,6 +52,9 @@
 {#if result}
   <div class="result" role="status">
     <strong>{head}</strong>
+    {#if reading.told && reading.question === null && reading.observed === null}
+      <p class="absent">{absentWords(result.absent)}</p>
+    {/if}
     {#if result.apart !== null}
       <ul class="machines">
         {#each result.apart.machines as { board, devices, fileNames }, n (n)}
@@ -121,6 +131,9 @@
   .result > strong {
     display: block;
     line-height: 1.4;
+  }
+  .absent {
+    font-size: inherit;
   }
   .quiet {
     margin: 0.5rem 0 0.25rem;

@@ -9,6 +9,7 @@
     id = 'evidence',
     label,
     placeholder = 'Reports of lspci and dmidecode, firmware tables, screens’ EDID, device lists, a survey file: in any mixture',
+    rows = 3,
     progress,
     onfiles,
   }: {
@@ -16,6 +17,7 @@
     id?: string;
     label: string;
     placeholder?: string;
+    rows?: number;
     /** Null while nothing is read. */
     progress: { readonly done: number; readonly of: number } | null;
     /** Says whether anything was taken. */
@@ -64,14 +66,7 @@
   ondragleave={() => (over = false)}
   ondrop={drop}
 >
-  <TextArea
-    id="{id}-text"
-    data-aside
-    labelText={label}
-    {placeholder}
-    rows={3}
-    bind:value={pasted}
-  />
+  <TextArea id="{id}-text" data-aside labelText={label} {placeholder} {rows} bind:value={pasted} />
   <div class="acts">
     <Button
       size="small"

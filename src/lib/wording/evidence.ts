@@ -1,5 +1,5 @@
 /** What a file of evidence is, and how the customer's machine is made to write one. */
-import type { EvidenceKind, FileReport } from '$core';
+import type { Absent, EvidenceKind, FileReport } from '$core';
 
 const KINDS: Readonly<Record<EvidenceKind, readonly [what: string, counted: string]>> = {
   bundle: ['file of the survey script', 'parts'],
@@ -29,6 +29,18 @@ export function reportWords({ kind, found }: FileReport): string {
   const [what, counted] = KINDS[kind];
   return counted === '' ? what : `${what}: ${found} ${counted}`;
 }
+
+const ABSENT_WORDS: Readonly<Record<Absent, string>> = {
+  devices: 'devices',
+  slotPorts: 'slot ports',
+  slotRecords: 'slot records of the firmware',
+  screens: 'screens',
+  system: 'the system',
+};
+
+/** Empty where nothing is missed. */
+export const absentWords = (absent: readonly Absent[]): string =>
+  absent.length === 0 ? '' : `Not in it: ${absent.map((each) => ABSENT_WORDS[each]).join(', ')}.`;
 
 /** Each part of the survey that a bare terminal can write too. */
 export const LINUX_COMMANDS: readonly string[] = [

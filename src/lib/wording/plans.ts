@@ -1,7 +1,6 @@
 /** Plans, what they cost, what they clash with and what would free them, in words. */
 import {
   cardName,
-  moneyCents,
   type Aspect,
   type Card,
   type Change,

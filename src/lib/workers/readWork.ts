@@ -4,6 +4,7 @@ import {
   apply,
   clipped,
   evidenceOf,
+  factsKnown,
   folderOf,
   packageRecords,
   provenSteps,
@@ -29,6 +30,8 @@ import {
   type PackageRecord,
   type PackagesLook,
   type Problem,
+  absentIn,
+  type Absent,
 } from '$core';
 import { thenLetGo } from './letGo';
 import { sha256 } from './sha256';
@@ -44,6 +47,9 @@ export interface EvidenceTaken {
   readonly devices: number;
   readonly slotRecords: number;
   readonly screens: number;
+  /** Facts of the survey that it tells and nobody had told. */
+  readonly settled: number;
+  readonly absent: readonly Absent[];
   readonly lists: KnownLists;
   /** The survey with what was read, and what no survey can hold. */
   readonly machine: Machine;
@@ -136,13 +142,18 @@ const fetched = async ({ name, content }: DroppedFile): Promise<EvidenceFile> =>
   content: typeof content === 'string' ? content : new Uint8Array(await content.arrayBuffer()),
 });
 
-const taken = (evidence: Evidence, before: Machine, cards: readonly Card[]): EvidenceTaken => ({
-  files: evidence.files,
-  apart: evidence.apart,
-  isOther: isOtherMachine(before, evidence.devices.functions),
-  devices: evidence.devices.functions.length,
-  slotRecords: evidence.firmware?.slots.length ?? 0,
-  screens: evidence.screens.length,
-  lists: evidence.lists,
-  ...takeEvidence(before, evidence, cards),
-});
+function taken(evidence: Evidence, before: Machine, cards: readonly Card[]): EvidenceTaken {
+  const after = takeEvidence(before, evidence, cards);
+  return {
+    files: evidence.files,
+    apart: evidence.apart,
+    isOther: isOtherMachine(before, evidence.devices.functions),
+    devices: evidence.devices.functions.length,
+    slotRecords: evidence.firmware?.slots.length ?? 0,
+    screens: evidence.screens.length,
+    settled: Math.max(0, factsKnown(after.machine) - factsKnown(before)),
+    absent: absentIn(evidence),
+    lists: evidence.lists,
+    ...after,
+  };
+}

@@ -3,12 +3,14 @@
   import type { Machine } from '$core';
   import CaseForm from '../survey/CaseForm.svelte';
   import SlotForm from '../survey/SlotForm.svelte';
+  import SlotList from '../survey/SlotList.svelte';
   import SystemForm from '../survey/SystemForm.svelte';
 
   let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
     $props();
 </script>
 
+<SlotList {machine} {change} />
 <SlotForm {machine} {change} />
 <CaseForm {machine} {change} />
 <SystemForm {machine} {change} />

@@ -4,6 +4,7 @@
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
   import { OBSTACLE_KINDS, known, valueOf, type Obstacle, type Machine } from '$core';
   import FactField from './FactField.svelte';
+  import { FIELD } from './factFields';
   import { OBSTACLE_KIND_WORDS } from '$lib/wording/facts';
   import {
     FRONT_LEADS_FIELD,
@@ -11,7 +12,6 @@
     PLUGS_FIELD,
     PLUGS_IN_USE_FIELD,
     ROOMS_FIELD,
-    choiceField,
     numberField,
   } from './fields';
 
@@ -29,20 +29,8 @@
 
   const prefix = $derived(room === null ? 'fact' : `fact-${room.id}`);
 
-  const BRACKET = choiceField([
-    ['full', 'full height'],
-    ['low', 'low profile'],
-  ] as const);
-  const COVERS = choiceField([
-    ['screwed', 'screwed'],
-    ['clipped', 'clipped'],
-    ['snapped', 'snapped off'],
-  ] as const);
-  const OPENINGS = numberField('a number of openings', { least: 1, most: 12 });
-  const ROOM = numberField('a length', { unit: 'mm', least: 60, most: 450, whole: false });
   const SCREWS = numberField('a number', { least: 0, most: 99 });
   const HEIGHT = numberField('a height', { unit: 'mm', least: 20, most: 300, whole: false });
-  const WATTS = numberField('a number of watts', { unit: 'W', least: 1, most: 3000, whole: false });
   const MEASURES: readonly (readonly [
     keyof Obstacle & ('xMm' | 'yMm' | 'widthMm' | 'depthMm' | 'heightMm'),
     string,
@@ -103,28 +91,28 @@
     id="{prefix}-case-bracket"
     label="Bracket height"
     fact={inside.bracket}
-    kind={BRACKET}
+    kind={FIELD['case.bracket']}
     onchange={(bracket) => putCase({ bracket }, 'bracket height')}
   />
   <FactField
     id="{prefix}-case-openings"
     label="Openings"
     fact={inside.openings}
-    kind={OPENINGS}
+    kind={FIELD['case.openings']}
     onchange={(openings) => putCase({ openings }, 'openings')}
   />
   <FactField
     id="{prefix}-case-lengthRoomMm"
     label="Room for length"
     fact={inside.lengthRoomMm}
-    kind={ROOM}
+    kind={FIELD['case.lengthRoomMm']}
     onchange={(lengthRoomMm) => putCase({ lengthRoomMm }, 'room for length')}
   />
   <FactField
     id="{prefix}-case-covers"
     label="Covers"
     fact={inside.covers}
-    kind={COVERS}
+    kind={FIELD['case.covers']}
     onchange={(covers) => putCase({ covers }, 'covers')}
   />
   <FactField
@@ -180,21 +168,21 @@
     id="{prefix}-supply-labelWatts"
     label="Watts on the label"
     fact={supply.labelWatts}
-    kind={WATTS}
+    kind={FIELD['supply.baseWatts']}
     onchange={(labelWatts) => putSupply({ labelWatts }, 'watts on the label')}
   />
   <FactField
     id="{prefix}-supply-twelveVoltWatts"
     label="12 V limit"
     fact={supply.twelveVoltWatts}
-    kind={WATTS}
+    kind={FIELD['supply.baseWatts']}
     onchange={(twelveVoltWatts) => putSupply({ twelveVoltWatts }, '12 V limit')}
   />
   <FactField
     id="{prefix}-supply-baseWatts"
     label="12 V load now"
     fact={supply.baseWatts}
-    kind={WATTS}
+    kind={FIELD['supply.baseWatts']}
     onchange={(baseWatts) => putSupply({ baseWatts }, '12 V load')}
   />
   <FactField
@@ -208,7 +196,7 @@
     id="{prefix}-supply-measuredWatts"
     label="12 V load measured at full load"
     fact={supply.measuredWatts}
-    kind={WATTS}
+    kind={FIELD['supply.baseWatts']}
     onchange={(measuredWatts) => putSupply({ measuredWatts }, 'measured 12 V')}
   />
   <div class="wide plugs">

@@ -3,18 +3,14 @@
   import { Button, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { SCREEN_INPUTS, bestMode, emptyScreen, override, type Machine, type Screen } from '$core';
-  import { INPUT_WORDS } from '$lib/wording/things';
+  import { bestMode, emptyScreen, override, type Machine, type Screen } from '$core';
   import { modeWords } from '$lib/wording/figures';
   import FactField from './FactField.svelte';
-  import { choiceField, wordsField } from './fields';
+  import { FIELD } from './factFields';
 
   let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
     $props();
 
-  const INPUT_LABELS = SCREEN_INPUTS.map((input) => [input, INPUT_WORDS[input]] as const);
-  const INPUT = choiceField(INPUT_LABELS);
-  const INPUTS = wordsField(INPUT_LABELS);
   const MODE =
     /^(\d{3,5}) ?[x×] ?(\d{3,5})(?: ?(?:at|@|,)? ?(\d{2,3}(?:[.,]\d{1,3})?) ?(?:hz)?)?$/i;
   let refused = $state('');
@@ -83,14 +79,14 @@
         id="fact-{screen.id}-screen-input"
         label="Input"
         fact={screen.input}
-        kind={INPUT}
+        kind={FIELD['screen.input']}
         onchange={(input) => put({ ...screen, input }, 'input')}
       />
       <FactField
         id="fact-{screen.id}-screen-otherInputs"
         label="Other inputs"
         fact={screen.otherInputs}
-        kind={INPUTS}
+        kind={FIELD['screen.otherInputs']}
         onchange={(otherInputs) => put({ ...screen, otherInputs }, 'other inputs')}
       />
       {#if screen.tiles.across * screen.tiles.down > 1}

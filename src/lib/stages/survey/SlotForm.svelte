@@ -1,32 +1,25 @@
 <script lang="ts">
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import {
-    CONNECTOR_LANES,
     FRONT_LEADS,
-    LINK_WIDTHS,
-    M2_KEYS,
     M2_SIGNALS,
-    PCI_KEYINGS,
     PLUG_TYPES,
     disagreeing,
-    emptySlot,
     known,
     occupantNamed,
     override,
     valueOf,
-    type Generation,
     type Machine,
     type Occupant,
     type Slot,
     DISPOSITIONS,
   } from '$core';
-  import { slotLine } from '$lib/board/slotWords';
   import { selection } from '$lib/state/selection.svelte';
   import { SOURCE_SHORT } from '$lib/wording/facts';
   import { DISPOSITION_WORDS, SIGNAL_WORDS } from '$lib/wording/things';
   import type { JobModel } from '../jobModel.svelte';
   import FactField from './FactField.svelte';
+  import { FIELD } from './factFields';
   import Photos from './Photos.svelte';
   import Sharing from './Sharing.svelte';
   import { FAN_FIELD, LENGTHS_FIELD, choiceField, numberField, wordsField } from './fields';
@@ -42,26 +35,6 @@
     change: (machine: Machine, what: string) => void;
   } = $props();
 
-  const CONNECTOR = choiceField(CONNECTOR_LANES.map((lanes) => [lanes, `x${lanes}`] as const));
-  const WIRED = choiceField(LINK_WIDTHS.map((lanes) => [lanes as number, `x${lanes}`] as const));
-  const GENERATION = choiceField(
-    ([1, 2, 3, 4, 5] as const).map((n) => [n as Generation, `Gen ${n}`] as const),
-  );
-  const OPEN_END = choiceField([
-    [true, 'open at its end'],
-    [false, 'closed'],
-  ] as const);
-  const SPLITS = choiceField([
-    [true, 'can be split'],
-    [false, 'cannot be split'],
-  ] as const);
-  const KEY = choiceField(M2_KEYS.map((key) => [key, `key ${key}`] as const));
-  const KEYING = choiceField(PCI_KEYINGS.map((keying) => [keying, keying] as const));
-  const WIRED_SIGNALS = wordsField(
-    M2_SIGNALS.map((signal) => [signal, SIGNAL_WORDS[signal]] as const),
-  );
-  const OPENING = numberField('an opening', { least: 1, most: 12 });
-  const POWER = numberField('a number of watts', { unit: 'W', least: 0, most: 600, whole: false });
   const THICKNESS = numberField('a number of openings', { least: 1, most: 4 });
   const CARD_WATTS = numberField('a number of watts', {
     unit: 'W',
@@ -108,16 +81,6 @@
     return { ...known(fresh, 'technician'), ...(others.length === 0 ? {} : { others }) };
   };
 
-  function add(bus: Slot['bus']) {
-    let n = machine.slots.length + 1;
-    while (machine.slots.some(({ id }) => id === `s${n}`)) n += 1;
-    change(
-      { ...machine, slots: [...machine.slots, emptySlot(`s${n}`, `Slot ${n}`, bus)] },
-      `Slot ${n} added`,
-    );
-    selection.slotId = `s${n}`;
-  }
-
   const PLACES = [
     ['xMm', 'From the rear'],
     ['yMm', 'From the board’s top'],
@@ -151,45 +114,6 @@
   }
 </script>
 
-<table class="plain">
-  <caption class="only-read">Slots of the machine</caption>
-  <thead>
-    <tr
-      ><th scope="col">Slot</th><th scope="col">What is known</th><th scope="col">Opening</th><th
-        scope="col">Holds</th
-      ></tr
-    >
-  </thead>
-  <tbody>
-    {#each machine.slots as each (each.id)}
-      <tr class:selected={each.id === selection.slotId}>
-        <td>
-          <button
-            type="button"
-            class="text"
-            aria-pressed={each.id === selection.slotId}
-            onclick={() => (selection.slotId = each.id)}>{each.label}</button
-          >
-        </td>
-        <td>{slotLine(each)}</td>
-        <td>{each.bus === 'm2' ? '–' : (valueOf(each.opening) ?? '?')}</td>
-        <td>{each.occupant === null ? '?' : (each.occupant.value?.name ?? 'nothing')}</td>
-      </tr>
-    {:else}
-      <tr
-        ><td colspan="4">No slots yet. Read the machine’s report, take a template, or add them.</td
-        ></tr
-      >
-    {/each}
-  </tbody>
-</table>
-<div class="row">
-  <Button size="small" kind="ghost" icon={Add} on:click={() => add('pcie')}>PCI Express slot</Button
-  >
-  <Button size="small" kind="ghost" icon={Add} on:click={() => add('pci')}>Classic PCI slot</Button>
-  <Button size="small" kind="ghost" icon={Add} on:click={() => add('m2')}>M.2 socket</Button>
-</div>
-
 {#if slot}
   {@const of = slot}
   <div class="form">
@@ -218,7 +142,7 @@
         id="fact-slot-key"
         label="Key"
         fact={of.key}
-        kind={KEY}
+        kind={FIELD['slot.key']}
         onchange={(key) => put({ ...of, key }, 'key')}
       />
       <FactField
@@ -232,7 +156,7 @@
         id="fact-slot-wired"
         label="Wired to it"
         fact={of.wired}
-        kind={WIRED_SIGNALS}
+        kind={FIELD['slot.wired']}
         onchange={(wired) => put({ ...of, wired }, 'what is wired')}
       />
       {#each PLACES as [key, label] (key)}
@@ -249,7 +173,7 @@
         id="fact-slot-opening"
         label="Opening it faces"
         fact={of.opening}
-        kind={OPENING}
+        kind={FIELD['slot.opening']}
         onchange={(opening) => put({ ...of, opening }, 'opening')}
       />
     {/if}
@@ -258,7 +182,7 @@
         id="fact-slot-keying"
         label="Key"
         fact={of.keying}
-        kind={KEYING}
+        kind={FIELD['slot.keying']}
         onchange={(keying) => put({ ...of, keying }, 'key')}
       />
     {/if}
@@ -267,14 +191,14 @@
         id="fact-slot-connectorLanes"
         label="Length of the slot"
         fact={of.connectorLanes}
-        kind={CONNECTOR}
+        kind={FIELD['slot.connectorLanes']}
         onchange={(connectorLanes) => put({ ...of, connectorLanes }, 'length')}
       />
       <FactField
         id="fact-slot-openEnd"
         label="Far end"
         fact={of.openEnd}
-        kind={OPEN_END}
+        kind={FIELD['slot.openEnd']}
         onchange={(openEnd) => put({ ...of, openEnd }, 'far end')}
       />
     {/if}
@@ -283,14 +207,14 @@
         id="fact-slot-lanes"
         label="Lanes wired"
         fact={of.lanes}
-        kind={WIRED}
+        kind={FIELD['slot.lanes']}
         onchange={(lanes) => put({ ...of, lanes }, 'lanes wired')}
       />
       <FactField
         id="fact-slot-generation"
         label="Generation"
         fact={of.generation}
-        kind={GENERATION}
+        kind={FIELD['slot.generation']}
         onchange={(generation) => put({ ...of, generation }, 'generation')}
       />
       {#if of.bus === 'pcie'}
@@ -298,14 +222,14 @@
           id="fact-slot-powerWatts"
           label="Power limit"
           fact={of.powerWatts}
-          kind={POWER}
+          kind={FIELD['slot.powerWatts']}
           onchange={(powerWatts) => put({ ...of, powerWatts }, 'power limit')}
         />
         <FactField
           id="fact-slot-splits"
           label="Its lanes"
           fact={of.splits}
-          kind={SPLITS}
+          kind={FIELD['slot.splits']}
           onchange={(splits) => put({ ...of, splits }, 'splitting')}
         />
         <FactField
@@ -449,28 +373,13 @@
     <div class="wide"><Sharing {machine} slot={of} {change} /></div>
     {#if model}<div class="wide"><Photos {model} slotId={of.id} /></div>{/if}
   </div>
-{:else if machine.slots.length > 0}
-  <p class="quiet">Select a slot here or on the board to correct it.</p>
 {/if}
 
 <style>
-  .text {
-    white-space: nowrap;
-  }
-  .selected {
-    background: var(--tenant-selected);
-  }
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    margin: 0.75rem 0;
-  }
   .form {
     display: grid;
     grid-template-columns: 1fr 1fr;
     gap: 0.75rem;
-    margin-top: 1rem;
   }
   .wide {
     grid-column: 1 / -1;
@@ -479,10 +388,5 @@
     display: flex;
     justify-content: space-between;
     align-items: center;
-    border-top: 1px solid var(--cds-ui-03);
-    padding-top: 0.5rem;
-  }
-  p {
-    margin-top: 0.75rem;
   }
 </style>

@@ -1,18 +1,20 @@
 <script lang="ts">
-  import { onMount, untrack } from 'svelte';
+  import { onMount, tick, untrack } from 'svelte';
   import { Tab, TabContent, Tabs, TextInput } from 'carbon-components-svelte';
   import { housings, partOf, type Machine, type PartOf } from '$core';
   import { selection, type FactPlace } from '$lib/state/selection.svelte';
   import { contradictionWords } from '$lib/wording/contradictions';
   import { answerWords } from '$lib/wording/answers';
-  import { FACT_WORDS } from '$lib/wording/facts';
   import { counted } from '$lib/wording/figures';
   import type { JobModel } from '../jobModel.svelte';
   import AnswerLine from '../AnswerLine.svelte';
   import CaseForm from './CaseForm.svelte';
   import Evidence from './Evidence.svelte';
+  import EvidenceDrop from './EvidenceDrop.svelte';
   import SlotForm from './SlotForm.svelte';
+  import SlotList from './SlotList.svelte';
   import SystemForm from './SystemForm.svelte';
+  import Worklist from './Worklist.svelte';
 
   let { model }: { model: JobModel } = $props();
 
@@ -38,12 +40,16 @@
   const job = $derived(model.job);
   // Where to begin is decided once: evidence for a machine not surveyed yet, its slots for another.
   let tab = $state(untrack(() => (model.job.machine.slots.length > 0 ? 1 : 0)));
-  let all = $state(false);
   let allDisagreements = $state(false);
   const shownDisagreements = $derived(
     allDisagreements ? model.disagreements : model.disagreements.slice(0, SHOWN_AT_ONCE),
   );
-  const listed = $derived(all ? model.unknown : model.unknown.slice(0, SHOWN_AT_ONCE));
+
+  const described = $derived(
+    [job.title, job.customer, job.machine.name, job.technician]
+      .filter((each) => each !== '')
+      .join(' · '),
+  );
 
   const answer = $derived.by(() => {
     const said = answerWords({
@@ -102,6 +108,13 @@
     goTo(wantedFact);
   });
 
+  /** What is left to be told comes next. */
+  async function onread() {
+    tab = 1;
+    await tick();
+    document.querySelector<HTMLElement>('[data-answer]')?.focus({ preventScroll: true });
+  }
+
   /** Takes the technician to the field that settles a fact. */
   function goTo({ code, slotId, enclosureId, screenId }: FactPlace) {
     if (slotId !== undefined) selection.slotId = slotId;
@@ -114,62 +127,40 @@
 <AnswerLine {answer} stage="survey" />
 
 <h1 class="only-read">Survey</h1>
-<div class="who">
-  {#each DETAILS as [detail, label, placeholder] (detail)}
+<details class="who" open={job.title === ''}>
+  <summary>{described || 'What the job is, and whose'}</summary>
+  <div class="pairs">
+    {#each DETAILS as [detail, label, placeholder] (detail)}
+      <TextInput
+        id="job-{detail}"
+        size="sm"
+        labelText={label}
+        {placeholder}
+        value={job[detail]}
+        on:change={(event) => describe(detail, String(event.detail ?? ''))}
+      />
+    {/each}
     <TextInput
-      id="job-{detail}"
+      id="machine-name"
       size="sm"
-      labelText={label}
-      {placeholder}
-      value={job[detail]}
-      on:change={(event) => describe(detail, String(event.detail ?? ''))}
+      labelText="Machine"
+      value={job.machine.name}
+      on:change={(event) =>
+        change(
+          { ...job.machine, name: String(event.detail ?? '').slice(0, 200) },
+          'name of the machine',
+        )}
     />
-  {/each}
-  <TextInput
-    id="machine-name"
-    size="sm"
-    labelText="Machine"
-    value={job.machine.name}
-    on:change={(event) =>
-      change(
-        { ...job.machine, name: String(event.detail ?? '').slice(0, 200) },
-        'name of the machine',
-      )}
-  />
-</div>
+  </div>
+</details>
 
-<section class="unknown" aria-labelledby="unknown-heading">
-  <h2 id="unknown-heading">
-    {model.unknown.length === 0
-      ? 'All facts that the rules need are known'
-      : `Not known yet: ${model.unknown.length}`}
-  </h2>
-  {#if listed.length > 0}
-    <ul>
-      {#each listed as { code, slotId, enclosureId, screenId, subject, decides }, n (n)}
-        <li>
-          <button
-            type="button"
-            class="text"
-            onclick={() => goTo({ code, slotId, enclosureId, screenId })}
-            >{FACT_WORDS[code].name}{subject === undefined ? '' : `, ${subject}`}</button
-          >
-          <span
-            >{FACT_WORDS[code].how}
-            {#if decides > 0}<strong
-                >{decides === 1 ? 'One verdict waits' : `${decides} verdicts wait`} for it.</strong
-              >{/if}</span
-          >
-        </li>
-      {/each}
-    </ul>
-    {#if model.unknown.length > SHOWN_AT_ONCE}
-      <button type="button" class="text more" onclick={() => (all = !all)}
-        >{all ? 'Only the most decisive' : `All ${model.unknown.length}`}</button
-      >
-    {/if}
-  {/if}
-</section>
+{#if model.chosenSlot !== null}
+  <section class="slot" aria-label="Slot {model.chosenSlot.label}">
+    <SlotForm {model} machine={job.machine} {change} />
+  </section>
+{/if}
+<EvidenceDrop {model} {onread} />
+<Worklist {model} {change} {goTo} />
 
 {#if model.disagreements.length > 0}
   <section class="disagree" aria-labelledby="disagree-heading">
@@ -202,10 +193,10 @@
   <Tab label="Case" />
   <Tab label="System" />
   <svelte:fragment slot="content">
-    <TabContent><Evidence {model} onread={() => (tab = 1)} /></TabContent>
+    <TabContent><Evidence {model} {onread} /></TabContent>
     <!-- A form that is not looked at is not drawn: reading a report would wait for all of them. -->
     <TabContent>
-      {#if tab === 1}<SlotForm {model} machine={job.machine} {change} />{/if}
+      {#if tab === 1}<SlotList machine={job.machine} {change} />{/if}
     </TabContent>
     <TabContent>
       {#if tab === 2}
@@ -226,16 +217,15 @@
 
 <style>
   .who {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 0.75rem;
-    margin-bottom: 1rem;
+    margin-bottom: 0.75rem;
   }
-  .unknown {
-    border-left: 4px solid var(--tenant-unknown);
-    padding: 0.25rem 0 0.25rem 0.75rem;
-    margin-bottom: 1rem;
-    font-size: 0.8125rem;
+  .who .pairs {
+    margin-top: 0.5rem;
+  }
+  .slot {
+    padding: 0.5rem 0 1rem;
+    margin-bottom: 0.75rem;
+    border-bottom: 1px solid var(--cds-ui-04);
   }
   .disagree {
     border-left: 4px solid var(--tenant-limited);
@@ -243,12 +233,10 @@
     margin-bottom: 1rem;
     font-size: 0.8125rem;
   }
-  .disagree li,
-  .unknown li {
+  .disagree li {
     margin: 0.25rem 0;
   }
-  .disagree span,
-  .unknown span {
+  .disagree span {
     color: var(--cds-text-02);
   }
   .text {

@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { COPY_DRIVES, SYSTEM_FAMILIES, type Machine } from '$core';
-  import { COPY_DRIVE_WORDS, SYSTEM_FAMILY_WORDS } from '$lib/wording/facts';
+  import { COPY_DRIVES, type Machine } from '$core';
+  import { COPY_DRIVE_WORDS } from '$lib/wording/facts';
   import BuiltIn from './BuiltIn.svelte';
   import FactField from './FactField.svelte';
+  import { FIELD } from './factFields';
   import {
     ARRAY_FIELD,
     DATE_FIELD,
@@ -17,34 +18,12 @@
   let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
     $props();
 
-  const FAMILY = choiceField(
-    SYSTEM_FAMILIES.map((family) => [family, SYSTEM_FAMILY_WORDS[family]] as const),
-  );
-  const ARCHITECTURE = choiceField([
-    ['x86-64', 'x86, 64 bit'],
-    ['x86-32', 'x86, 32 bit'],
-    ['arm64', 'ARM, 64 bit'],
-  ] as const);
-  const CABLE = choiceField([
-    ['cat5e', 'Cat 5e'],
-    ['cat6', 'Cat 6'],
-    ['cat6a', 'Cat 6A'],
-  ] as const);
   const METRES = numberField('a length', { unit: 'm', least: 0.1, most: 200, whole: false });
-  const PLAN = numberField('a rate', { unit: 'Mb/s', least: 1, most: 25000, whole: false });
 
   const DRIVE = choiceField(COPY_DRIVES.map((drive) => [drive, COPY_DRIVE_WORDS[drive]] as const));
   const SECURE = choiceField([
     [true, 'on'],
     [false, 'off'],
-  ] as const);
-  const LARGE = choiceField([
-    [true, 'given'],
-    [false, 'not given'],
-  ] as const);
-  const FIRMWARE = choiceField([
-    ['uefi', 'UEFI'],
-    ['bios', 'BIOS'],
   ] as const);
 
   const system = $derived(machine.system);
@@ -64,7 +43,7 @@
     id="fact-system-family"
     label="Family"
     fact={system.family}
-    kind={FAMILY}
+    kind={FIELD['system.family']}
     onchange={(family) => putSystem({ family }, 'system')}
   />
   <FactField
@@ -78,7 +57,7 @@
     id="fact-system-architecture"
     label="Architecture"
     fact={system.architecture}
-    kind={ARCHITECTURE}
+    kind={FIELD['system.architecture']}
     onchange={(architecture) => putSystem({ architecture }, 'architecture')}
   />
   <FactField
@@ -107,7 +86,7 @@
     id="fact-firmware-kind"
     label="Kind"
     fact={firmware.kind}
-    kind={FIRMWARE}
+    kind={FIELD['firmware.kind']}
     onchange={(kind) => putFirmware({ kind }, 'kind of firmware')}
   />
   <FactField
@@ -128,7 +107,7 @@
     id="fact-firmware-largeWindows"
     label="Above 4G decoding"
     fact={firmware.largeWindows}
-    kind={LARGE}
+    kind={FIELD['firmware.largeWindows']}
     onchange={(largeWindows) => putFirmware({ largeWindows }, 'above 4G decoding')}
   />
   <BuiltIn {machine} {change} />
@@ -144,14 +123,14 @@
     id="fact-path-ownMegabits"
     label="Link speed now"
     fact={path.ownMegabits}
-    kind={PLAN}
+    kind={FIELD['path.internetMegabits']}
     onchange={(ownMegabits) => putPath({ ownMegabits }, 'own port')}
   />
   <FactField
     id="fact-path-cable"
     label="Cable class"
     fact={path.cable}
-    kind={CABLE}
+    kind={FIELD['path.cable']}
     onchange={(cable) => putPath({ cable }, 'cable class')}
   />
   <FactField
@@ -200,7 +179,7 @@
     id="fact-path-internetMegabits"
     label="Internet plan"
     fact={path.internetMegabits}
-    kind={PLAN}
+    kind={FIELD['path.internetMegabits']}
     onchange={(internetMegabits) => putPath({ internetMegabits }, 'internet plan')}
   />
 </div>

@@ -1,0 +1,81 @@
+<script lang="ts">
+  /** The slots of the machine, one to be selected, and ways to add another. */
+  import { Button } from 'carbon-components-svelte';
+  import Add from 'carbon-icons-svelte/lib/Add.svelte';
+  import { emptySlot, valueOf, type Machine, type Slot } from '$core';
+  import { slotLine } from '$lib/board/slotWords';
+  import { selection } from '$lib/state/selection.svelte';
+
+  let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
+    $props();
+
+  function add(bus: Slot['bus']) {
+    let n = machine.slots.length + 1;
+    while (machine.slots.some(({ id }) => id === `s${n}`)) n += 1;
+    change(
+      { ...machine, slots: [...machine.slots, emptySlot(`s${n}`, `Slot ${n}`, bus)] },
+      `Slot ${n} added`,
+    );
+    selection.slotId = `s${n}`;
+  }
+</script>
+
+<table class="plain">
+  <caption class="only-read">Slots of the machine</caption>
+  <thead>
+    <tr
+      ><th scope="col">Slot</th><th scope="col">What is known</th><th scope="col">Opening</th><th
+        scope="col">Holds</th
+      ></tr
+    >
+  </thead>
+  <tbody>
+    {#each machine.slots as each (each.id)}
+      <tr class:selected={each.id === selection.slotId}>
+        <td>
+          <button
+            type="button"
+            class="text"
+            aria-pressed={each.id === selection.slotId}
+            onclick={() => (selection.slotId = each.id)}>{each.label}</button
+          >
+        </td>
+        <td>{slotLine(each)}</td>
+        <td>{each.bus === 'm2' ? '–' : (valueOf(each.opening) ?? '?')}</td>
+        <td>{each.occupant === null ? '?' : (each.occupant.value?.name ?? 'nothing')}</td>
+      </tr>
+    {:else}
+      <tr
+        ><td colspan="4">No slots yet. Read the machine’s report, take a template, or add them.</td
+        ></tr
+      >
+    {/each}
+  </tbody>
+</table>
+<div class="row">
+  <Button size="small" kind="ghost" icon={Add} on:click={() => add('pcie')}>PCI Express slot</Button
+  >
+  <Button size="small" kind="ghost" icon={Add} on:click={() => add('pci')}>Classic PCI slot</Button>
+  <Button size="small" kind="ghost" icon={Add} on:click={() => add('m2')}>M.2 socket</Button>
+</div>
+{#if machine.slots.length > 0 && selection.slotId === null}
+  <p class="quiet">Select a slot here or on the board to correct it.</p>
+{/if}
+
+<style>
+  .text {
+    white-space: nowrap;
+  }
+  .selected {
+    background: var(--tenant-selected);
+  }
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+    margin: 0.75rem 0;
+  }
+  p {
+    margin-top: 0.75rem;
+  }
+</style>

@@ -1,0 +1,184 @@
+<script lang="ts">
+  /** What is not known yet: each open fact with its own field, how to find it out, and how many verdicts wait for it. */
+  import { counted } from '$lib/wording/figures';
+  import type { Machine } from '$core';
+  import { tick, untrack } from 'svelte';
+  import type { JobModel } from '../jobModel.svelte';
+  import { focusWayOn } from '../wayOn';
+  import { answered, askedBy, inStableOrder, workRows, type WorkRow } from './worklist';
+
+  let {
+    model,
+    change,
+    goTo,
+  }: {
+    model: JobModel;
+    change: (machine: Machine, what: string) => void;
+    /** Where a fact stands that has no field of its own. */
+    goTo: (fact: WorkRow['facts'][number]) => void;
+  } = $props();
+
+  const machine = $derived(model.job.machine);
+  const fresh = $derived(workRows(model.unknown, machine));
+  let listed = $state.raw<readonly WorkRow[]>([]);
+  let held = $state<string | null>(null);
+  // While somebody works in the list it keeps its order.
+  $effect(() => {
+    const [rows, key] = [fresh, held];
+    untrack(() => (listed = key === null ? rows : inStableOrder(rows, listed, key)));
+  });
+  const deciding = $derived(listed.filter(({ decides, key }) => decides > 0 || key === held));
+  const others = $derived(listed.filter((row) => !deciding.includes(row)));
+  let refused = $state.raw<Readonly<Record<string, string>>>({});
+  let list = $state<HTMLElement>();
+
+  /** @returns whether there is nothing against going on */
+  function take(row: WorkRow, text: string): boolean {
+    if (text.trim() === '') return true;
+    const told = answered(machine, row, text);
+    const { name, several, field } = askedBy(row);
+    refused = {
+      ...refused,
+      [row.key]:
+        told === null
+          ? `“${text.trim().slice(0, 30)}” is not ${field?.expects ?? ''}${several > 1 ? `: one for all, or ${several} with commas between` : ''}`
+          : '',
+    };
+    if (told === null) return false;
+    change(told, name.toLowerCase());
+    return true;
+  }
+
+  /** Enter takes the answer and goes to the next fact; after the last one to the way on. */
+  async function onkeydown(event: KeyboardEvent, row: WorkRow) {
+    if (event.key !== 'Enter') return;
+    event.preventDefault();
+    const field = event.currentTarget as HTMLInputElement | HTMLSelectElement;
+    const fields = [...(list?.querySelectorAll<HTMLElement>('[data-answer]') ?? [])];
+    const next = fields[fields.indexOf(field) + 1];
+    if (!take(row, field.value)) return;
+    await tick();
+    if (next?.isConnected) next.focus();
+    else await focusWayOn();
+  }
+</script>
+
+{#snippet rowOf(row: WorkRow)}
+  {@const { name, how, several, field } = askedBy(row)}
+  {@const [fact] = row.facts}
+  <li class:refused={(refused[row.key] ?? '') !== ''}>
+    <label for="answer-{row.key}">{name}</label>
+    {#if field === null}
+      <button type="button" class="text" onclick={() => fact && goTo(fact)}>To the evidence</button>
+    {:else if field.options && several === 1}
+      <select
+        id="answer-{row.key}"
+        class="answer-field"
+        data-answer
+        aria-describedby="how-{row.key}"
+        onfocus={() => (held = row.key)}
+        onchange={(event) => take(row, event.currentTarget.value)}
+        onkeydown={(event) => onkeydown(event, row)}
+      >
+        <option value="">not known</option>
+        {#each field.options as { text, label } (text)}<option value={text}>{label}</option>{/each}
+      </select>
+    {:else}
+      <span class="entry">
+        <input
+          id="answer-{row.key}"
+          class="answer-field"
+          data-answer
+          aria-describedby="how-{row.key}"
+          aria-invalid={(refused[row.key] ?? '') !== ''}
+          placeholder={several > 1 ? 'one for all, or one each' : ''}
+          autocomplete="off"
+          onfocus={() => (held = row.key)}
+          onchange={(event) => take(row, event.currentTarget.value)}
+          onkeydown={(event) => onkeydown(event, row)}
+        />
+        {#if field.unit}<span class="unit">{field.unit}</span>{/if}
+      </span>
+    {/if}
+    <p id="how-{row.key}">
+      {#if (refused[row.key] ?? '') !== ''}<strong role="alert">{refused[row.key]}</strong>{/if}
+      {how}
+      {#if row.decides > 0}<strong class="waits"
+          >{row.decides === 1 ? 'One verdict waits' : `${row.decides} verdicts wait`} for it.</strong
+        >{/if}
+    </p>
+  </li>
+{/snippet}
+
+<section
+  aria-labelledby="unknown-heading"
+  bind:this={list}
+  onfocusout={(event) => {
+    if (!list?.contains(event.relatedTarget as Node | null)) held = null;
+  }}
+>
+  <h2 id="unknown-heading">
+    {model.unknown.length === 0
+      ? 'All facts that the rules need are known'
+      : `Not known yet: ${model.unknown.length}`}
+  </h2>
+  {#if deciding.length > 0}
+    <ul>
+      {#each deciding as row (row.key)}{@render rowOf(row)}{/each}
+    </ul>
+  {/if}
+  {#if others.length > 0}
+    <details open={deciding.length === 0}>
+      <summary>{counted(others.length, 'more fact')} that no verdict waits for now</summary>
+      <ul>
+        {#each others as row (row.key)}{@render rowOf(row)}{/each}
+      </ul>
+    </details>
+  {/if}
+</section>
+
+<style>
+  section {
+    border-left: 4px solid var(--tenant-unknown);
+    padding: 0.25rem 0 0.25rem 0.75rem;
+    margin: 0.75rem 0 1rem;
+    font-size: 0.8125rem;
+  }
+  li {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(9rem, 13rem);
+    gap: 0.125rem 0.75rem;
+    align-items: center;
+    padding: 0.375rem 0;
+    border-bottom: 1px solid var(--cds-ui-03);
+  }
+  label {
+    font-weight: 600;
+    overflow-wrap: anywhere;
+  }
+  p {
+    grid-column: 1 / -1;
+    font-size: 0.75rem;
+    line-height: 1.35;
+    color: var(--cds-text-02);
+  }
+  .waits {
+    color: var(--cds-text-01);
+  }
+  .refused p strong:first-child {
+    display: block;
+    color: var(--tenant-blocked);
+  }
+  .entry {
+    display: flex;
+    align-items: center;
+    gap: 0.375rem;
+  }
+  .unit {
+    flex: none;
+    color: var(--cds-text-02);
+  }
+  details {
+    margin-top: 0.5rem;
+  }
+</style>

@@ -1,0 +1,213 @@
+/** How each fact that the rules ask for is typed: one table for the worklist and for the forms. */
+import {
+  CONNECTOR_LANES,
+  LINK_WIDTHS,
+  M2_KEYS,
+  M2_SIGNALS,
+  PCI_KEYINGS,
+  SCREEN_INPUTS,
+  SYSTEM_FAMILIES,
+  occupantNamed,
+  type Architecture,
+  type FactCode,
+  type Generation,
+  type Occupant,
+  type SystemFamily,
+} from '$core';
+import { SYSTEM_FAMILY_WORDS } from '$lib/wording/facts';
+import { INPUT_WORDS, SIGNAL_WORDS } from '$lib/wording/things';
+import {
+  DATE_FIELD,
+  FAN_FIELD,
+  FRONT_LEADS_FIELD,
+  HEADERS_FIELD,
+  LENGTHS_FIELD,
+  PLUGS_FIELD,
+  SPEEDS_FIELD,
+  VERSION_FIELD,
+  choiceField,
+  numberField,
+  wordsField,
+  type FieldKind,
+} from './fields';
+
+const WATTS = numberField('a number of watts', { unit: 'W', least: 1, most: 3000, whole: false });
+const INPUTS = SCREEN_INPUTS.map((input) => [input, INPUT_WORDS[input]] as const);
+
+/** Words for nothing at all. */
+const NOTHING = ['nothing', 'none', 'empty', 'no', '-', '–'];
+
+/** A card by its name, or nothing. */
+const OCCUPANT: FieldKind<{ readonly occupant: Occupant | null }> = {
+  expects: 'nothing, or the name of a card',
+  print: ({ occupant }) => occupant?.name ?? 'nothing',
+  parse: (text) => ({
+    occupant: NOTHING.includes(text.toLowerCase()) ? null : occupantNamed(text.slice(0, 200)),
+  }),
+};
+
+export const FIELD = {
+  'slot.connectorLanes': choiceField(CONNECTOR_LANES.map((lanes) => [lanes, `x${lanes}`] as const)),
+  'slot.lanes': choiceField(LINK_WIDTHS.map((lanes) => [lanes as number, `x${lanes}`] as const)),
+  'slot.generation': choiceField(
+    ([1, 2, 3, 4, 5] as const).map((n) => [n as Generation, `Gen ${n}`] as const),
+  ),
+  'slot.opening': numberField('an opening', { least: 1, most: 12 }),
+  'slot.occupant': OCCUPANT,
+  'slot.openEnd': choiceField([
+    [true, 'open at its end'],
+    [false, 'closed'],
+  ] as const),
+  'slot.powerWatts': numberField('a number of watts', {
+    unit: 'W',
+    least: 0,
+    most: 600,
+    whole: false,
+  }),
+  'slot.keying': choiceField(PCI_KEYINGS.map((keying) => [keying, keying] as const)),
+  'slot.splits': choiceField([
+    [true, 'can be split'],
+    [false, 'cannot be split'],
+  ] as const),
+  'slot.key': choiceField(M2_KEYS.map((key) => [key, `key ${key}`] as const)),
+  'slot.moduleLengthsMm': LENGTHS_FIELD,
+  'slot.wired': wordsField(M2_SIGNALS.map((signal) => [signal, SIGNAL_WORDS[signal]] as const)),
+  'slot.fan': FAN_FIELD,
+  'case.bracket': choiceField([
+    ['full', 'full height'],
+    ['low', 'low profile'],
+  ] as const),
+  'case.lengthRoomMm': numberField('a length', { unit: 'mm', least: 60, most: 450, whole: false }),
+  'case.openings': numberField('a number of openings', { least: 1, most: 12 }),
+  'case.covers': choiceField([
+    ['screwed', 'screwed'],
+    ['clipped', 'clipped'],
+    ['snapped', 'snapped off'],
+  ] as const),
+  'case.frontLeads': FRONT_LEADS_FIELD,
+  'board.headers': HEADERS_FIELD,
+  'supply.twelveVoltWatts': WATTS,
+  'supply.baseWatts': WATTS,
+  'supply.plugs': PLUGS_FIELD,
+  'system.family': choiceField(
+    SYSTEM_FAMILIES.map((family) => [family, SYSTEM_FAMILY_WORDS[family]] as const),
+  ),
+  'system.version': VERSION_FIELD,
+  'system.architecture': choiceField([
+    ['x86-64', 'x86, 64 bit'],
+    ['x86-32', 'x86, 32 bit'],
+    ['arm64', 'ARM, 64 bit'],
+  ] as const),
+  'firmware.kind': choiceField([
+    ['uefi', 'UEFI'],
+    ['bios', 'BIOS'],
+  ] as const),
+  'firmware.date': DATE_FIELD,
+  'firmware.largeWindows': choiceField([
+    [true, 'given'],
+    [false, 'not given'],
+  ] as const),
+  'path.cable': choiceField([
+    ['cat5e', 'Cat 5e'],
+    ['cat6', 'Cat 6'],
+    ['cat6a', 'Cat 6A'],
+  ] as const),
+  'path.farEndMegabits': SPEEDS_FIELD,
+  'path.internetMegabits': numberField('a rate', {
+    unit: 'Mb/s',
+    least: 1,
+    most: 25_000,
+    whole: false,
+  }),
+  'screen.input': choiceField(INPUTS),
+  'screen.otherInputs': wordsField(INPUTS),
+} as const satisfies Readonly<Partial<Record<FactCode, unknown>>>;
+
+/** Straight to the processor; what lies between otherwise is told in the slot's form. */
+const UPLINK: FieldKind<string> = {
+  expects: '“processor”; tell anything else in the form of the slot',
+  print: () => 'to the processor',
+  parse: (text) => (/^(to the |the )?processor$/i.test(text) ? 'processor' : null),
+  options: [{ text: 'processor', label: 'straight to the processor' }],
+};
+
+/** The field of a fact in the worklist, and the value of the survey that its answer stands for. */
+interface Entry {
+  readonly field: FieldKind<unknown>;
+  readonly valueOf: (answer: unknown) => unknown;
+}
+
+const OTHERWISE: Readonly<Partial<Record<FactCode, (answer: unknown) => unknown>>> = {
+  'slot.occupant': (answer) => (answer as { readonly occupant: unknown }).occupant,
+  'slot.fan': (answer) => (answer as { readonly fan: unknown }).fan,
+  'slot.uplink': () => null,
+};
+
+/** Null for the slots themselves: they come from evidence or a template. */
+export function entryOf(code: FactCode): Entry | null {
+  if (code === 'slots') return null;
+  const field = code === 'slot.uplink' ? UPLINK : FIELD[code];
+  return {
+    // Each code has a field of its own type; here none of them is told from another.
+    field: field as FieldKind<unknown>,
+    valueOf: OTHERWISE[code] ?? ((answer) => answer),
+  };
+}
+
+type SystemFact = 'system.family' | 'system.version' | 'system.architecture';
+
+const FAMILIES: readonly (readonly [RegExp, SystemFamily])[] = [
+  [/windows/, 'windows'],
+  [/linux/, 'linux'],
+  [/bsd/, 'bsd'],
+  [/mac/, 'macos-like'],
+  [/unix/, 'unix'],
+];
+const ARCHITECTURES: readonly (readonly [RegExp, Architecture])[] = [
+  [/arm64|aarch64/, 'arm64'],
+  [/x86[-_ ]?64|x64|amd64|64[- ]?bit/, 'x86-64'],
+  [/x86[-_ ]?32|i[3-6]86|32[- ]?bit/, 'x86-32'],
+];
+
+/** What a line such as “Windows 11, 64 bit” says of a system; what it does not say is left out. */
+export function systemSaid(text: string): Readonly<Partial<Record<SystemFact, string>>> {
+  const said = text.toLowerCase().slice(0, 100);
+  const family = FAMILIES.find(([pattern]) => pattern.test(said))?.[1];
+  const built = ARCHITECTURES.find(([pattern]) => pattern.test(said));
+  // The number that is left once the word length is taken away.
+  const version = /\d+(?:\.\d+)*/.exec(
+    built === undefined ? said : said.replace(built[0], ''),
+  )?.[0];
+  return {
+    ...(family === undefined ? {} : { 'system.family': family }),
+    ...(version === undefined ? {} : { 'system.version': version }),
+    ...(built === undefined ? {} : { 'system.architecture': built[1] }),
+  };
+}
+
+/** By what stands in the field: a choice by its words as well, and a number of lanes or a generation with its letter. */
+export function parsed({ options, parse }: FieldKind<unknown>, text: string): unknown {
+  const said = text.trim().toLowerCase();
+  const option = options?.find(
+    (each) =>
+      each.label.toLowerCase() === said ||
+      each.text.toLowerCase() === said ||
+      each.label.toLowerCase().replace(/^(x|gen |key )/, '') === said,
+  );
+  return option === undefined ? parse(text.trim()) : parse(option.text);
+}
+
+/** One answer for all of them, or one each in their order; null where it is neither. */
+export function answersOf(
+  field: FieldKind<unknown>,
+  count: number,
+  text: string,
+): readonly unknown[] | null {
+  const whole = parsed(field, text);
+  if (count === 1) return whole === null ? null : [whole];
+  const parts = text.split(',');
+  if (parts.length === 1 && whole !== null) return Array.from({ length: count }, () => whole);
+  if (parts.length !== count) return null;
+  const each = parts.map((part) => parsed(field, part));
+  return each.includes(null) ? null : each;
+}
