@@ -21,7 +21,7 @@ const SEVERITY = Object.fromEntries(VERDICTS.map((verdict, n) => [verdict, n])) 
 
 export const severityOf = ({ verdict }: Finding): number => SEVERITY[verdict];
 
-export function worstVerdict(findings: readonly Finding[]): Verdict {
+export function worstVerdict(findings: readonly { readonly verdict: Verdict }[]): Verdict {
   let worst: Verdict = 'clear';
   for (const { verdict } of findings) if (SEVERITY[verdict] > SEVERITY[worst]) worst = verdict;
   return worst;

@@ -23,6 +23,7 @@
     onedit,
     ontry,
     share = 1,
+    isBare = false,
     availablePx,
   }: {
     machine: Machine;
@@ -34,19 +35,24 @@
     /** What the leads behind the machine are for. */
     needs?: readonly Need[];
     selectedSlotId: string | null;
-    onselect: (slotId: string) => void;
+    /** Absent where the drawing is only looked at, as on the sheet. */
+    onselect?: (slotId: string) => void;
     /** Where the survey is corrected on the drawing; absent where it is only looked at. */
     onedit?: (edit: Edit) => void;
     /** Where cards can be dropped on slots; absent where they cannot. */
     ontry?: (cardId: string, slotId: string) => void;
     /** Part of the window's height for this drawing, where there are several. */
     share?: number;
+    /** Without words: it stands aside, and what it shows is said elsewhere. */
+    isBare?: boolean;
     /** Width that there is for it: measured by who places it, so that a drawing is not made twice. */
     availablePx: number;
   } = $props();
 
   /** What the bars, the tally and a line of facts take of the window, and where the panel stands below, its half. */
   const OTHERS_PX = 236;
+  /** By so much the tally is higher where it stands aside too. */
+  const TALLER_PX = 60;
   const STACKED_BELOW_PX = 1200;
   const MOST_STACKED = 0.44;
 
@@ -56,9 +62,11 @@
   let draft = $state.raw<Edit | null>(null);
   const layout = $derived(boardLayout(draft?.machine ?? machine, planned, trials));
   const high = $derived(
-    innerPx < STACKED_BELOW_PX ? windowPx * MOST_STACKED : Math.max(240, windowPx - OTHERS_PX),
+    innerPx < STACKED_BELOW_PX
+      ? windowPx * MOST_STACKED
+      : Math.max(240, windowPx - OTHERS_PX - (isBare ? TALLER_PX : 0)),
   );
-  const views = $derived(viewsOf(machine, layout, availablePx, high * share));
+  const views = $derived(viewsOf(machine, layout, availablePx, high * share, isBare));
   const scale = $derived(views.plan);
   const { x, y, rect, rightPx, pxPerMm, bottomPx } = $derived(scale);
   const rows = $derived(planRows(machine, layout, views, overlay));
@@ -79,6 +87,9 @@
       : `, ${moved.xMm} / ${moved.yMm} mm, ${moved.widthMm} × ${moved.depthMm} mm`;
   });
 
+  /** Several drawings may stand on one page, and what is hidden lends nobody its pattern. */
+  const hatchId = $props.id();
+  const isStill = $derived(onselect === undefined);
   let svg = $state<SVGSVGElement>();
   let hands = $state.raw<typeof import('./hands') | null>(null);
   $effect(() => {
@@ -108,7 +119,7 @@
       .elementsFromPoint(clientX, clientY)
       .map((element) => element.closest('[data-slot]')?.getAttribute('data-slot'))
       .find((id) => id != null);
-    if (slotId != null) onselect(slotId);
+    if (slotId != null) onselect?.(slotId);
   }
 
   function onkeydown(event: KeyboardEvent, slotId: string) {
@@ -124,11 +135,11 @@
       return;
     }
     const step = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
-    if (event.key === 'Enter' || event.key === ' ') onselect(slotId);
+    if (event.key === 'Enter' || event.key === ' ') onselect?.(slotId);
     else if (step !== undefined) {
       const next = order[(at + step + order.length) % order.length];
       if (next === undefined) return;
-      onselect(next.id);
+      onselect?.(next.id);
       svg?.querySelector<SVGGElement>(`[data-slot="${next.id}"]`)?.focus();
     } else return;
     event.preventDefault();
@@ -172,15 +183,23 @@
 <div class="board">
   <svg
     bind:this={svg}
+    class:still={isStill}
+    style:--hatch-there="url(#{hatchId}-there)"
+    style:--hatch-conflict="url(#{hatchId}-conflict)"
     width={availablePx}
     height={heightPx}
     viewBox="0 0 {availablePx} {heightPx}"
-    role="group"
-    aria-label="The board, to scale"
+    role={isStill ? 'img' : 'group'}
+    aria-label={isStill
+      ? 'The machine, to scale: from above, from the side, from behind'
+      : 'The board, to scale'}
   >
-    <BoardGround {layout} {scale} />
+    <BoardGround {layout} {scale} {hatchId} />
 
-    <g role="listbox" aria-label="Slots from the processor’s end">
+    <g
+      role={isStill ? undefined : 'listbox'}
+      aria-label={isStill ? undefined : 'Slots from the processor’s end'}
+    >
       {#each layout.slots as drawn (drawn.slot.id)}
         {@const slot = drawn.slot}
         {@const middle = y(drawn.middleMm)}
@@ -188,12 +207,16 @@
           class="slot"
           class:selected={slot.id === selectedSlotId}
           class:held={slot.id === heldOver}
-          data-slot={slot.id}
-          role="option"
-          aria-selected={slot.id === selectedSlotId}
-          aria-label={spoken(slot.id, slot.label, slotLine(slot))}
-          tabindex={slot.id === tabbable ? 0 : -1}
-          onclick={() => onselect(slot.id)}
+          {...isStill
+            ? {}
+            : {
+                'data-slot': slot.id,
+                role: 'option',
+                'aria-selected': slot.id === selectedSlotId,
+                'aria-label': spoken(slot.id, slot.label, slotLine(slot)),
+                tabindex: slot.id === tabbable ? 0 : -1,
+              }}
+          onclick={() => onselect?.(slot.id)}
           onpointerdown={(event) => dragSlot(event, slot.id)}
           onkeydown={(event) => onkeydown(event, slot.id)}
           ondragover={(event) => onDragOver(event, slot.id)}
@@ -220,7 +243,7 @@
         </g>
       {/each}
     </g>
-    <BoardBodies {layout} {scale} {selectedSlotId} />
+    <BoardBodies {layout} {scale} {selectedSlotId} {hatchId} />
 
     {#if onedit && hands}
       <hands.ObstacleHandles
@@ -249,6 +272,7 @@
       planned={rows}
       {selectedSlotId}
       {onselect}
+      {isBare}
       bind:bottomPx={wordsPx}
     />
   </svg>
@@ -256,12 +280,18 @@
 
 <style>
   .board {
+    flex: none;
     overflow: hidden;
   }
   svg {
     display: block;
     max-width: 100%;
     color: var(--cds-text-01);
+  }
+  /** On paper and on a sheet it takes whatever width there is. */
+  svg.still {
+    width: 100%;
+    height: auto;
   }
   svg :global(text) {
     font-size: 12px;
@@ -325,7 +355,7 @@
     stroke-width: 1;
   }
   svg :global(.body.there) {
-    fill: url(#hatch-there);
+    fill: var(--hatch-there);
   }
   svg :global(.body.leaving) {
     fill: none;
@@ -346,7 +376,7 @@
     stroke-width: 3;
   }
   svg :global(.conflict) {
-    fill: url(#hatch-conflict);
+    fill: var(--hatch-conflict);
     stroke: var(--tenant-blocked);
   }
   .draft {

@@ -7,12 +7,18 @@
     layout,
     scale,
     selectedSlotId,
-  }: { layout: BoardLayout; scale: BoardScale; selectedSlotId: string | null } = $props();
+    hatchId,
+  }: {
+    layout: BoardLayout;
+    scale: BoardScale;
+    selectedSlotId: string | null;
+    hatchId: string;
+  } = $props();
 </script>
 
 <defs>
   <pattern
-    id="hatch-conflict"
+    id="{hatchId}-conflict"
     width="6"
     height="6"
     patternUnits="userSpaceOnUse"

@@ -9,12 +9,13 @@
   /** Room for all words of a measure, with the name of the view below at its end. */
   const WORDS_PX = 225;
 
-  let { layout, scale }: { layout: BoardLayout; scale: BoardScale } = $props();
+  let { layout, scale, hatchId }: { layout: BoardLayout; scale: BoardScale; hatchId: string } =
+    $props();
 </script>
 
 <defs>
   <pattern
-    id="hatch-there"
+    id="{hatchId}-there"
     width="5"
     height="5"
     patternUnits="userSpaceOnUse"
@@ -68,7 +69,7 @@
     stroke-width: 1;
   }
   .opening.card {
-    fill: url(#hatch-there);
+    fill: var(--hatch-there);
   }
   .opening.planned {
     fill: var(--tenant-plan-soft);

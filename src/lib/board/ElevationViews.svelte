@@ -16,6 +16,7 @@
     planned,
     selectedSlotId,
     onselect,
+    isBare,
     bottomPx = $bindable(0),
   }: {
     machine: Machine;
@@ -26,13 +27,16 @@
     /** Rows of the plan. */
     planned: readonly LabelRow[];
     selectedSlotId: string | null;
-    onselect: (slotId: string) => void;
+    onselect: ((slotId: string) => void) | undefined;
+    isBare: boolean;
     /** Where the last row of words ends. */
     bottomPx?: number;
   } = $props();
 
   const drawn = $derived(elevationsOf(machine, layout, placed, needs));
-  const rows = $derived(placedRows([...planned, ...elevationRows(drawn, layout, views)], views));
+  const rows = $derived(
+    isBare ? [] : placedRows([...planned, ...elevationRows(drawn, layout, views)], views),
+  );
   $effect(() => {
     bottomPx = (rows.at(-1)?.y ?? 0) + 10;
   });
@@ -53,7 +57,7 @@
   <text class="view end" x={views.plan.rightPx} y={views.plan.bottomPx + 23}>From the side</text>
   <text class="view" x={views.rearX(0) + 4} y={views.rearNamePx}>From behind</text>
   <text class="figure" x={views.rearX(50) + 6} y={views.bottomPx - 4}>50 mm</text>
-  {#each numbersOf(drawn, views) as { number, x, y } (number)}
+  {#each isBare ? [] : numbersOf(drawn, views) as { number, x, y } (number)}
     <text class="tag" {x} {y}>{number}</text>
   {/each}
 </g>
@@ -105,7 +109,7 @@
     stroke: var(--cds-text-02);
   }
   .bracket.is-there {
-    fill: url(#hatch-there);
+    fill: var(--hatch-there);
   }
   .bracket.is-leaving {
     stroke-dasharray: 2 3;

@@ -14,7 +14,7 @@
     rows: readonly PlacedRow[];
     views: Views;
     selectedSlotId: string | null;
-    onselect: (slotId: string) => void;
+    onselect: ((slotId: string) => void) | undefined;
   } = $props();
 
   const textAt = ({ verdict, number }: PlacedRow) =>
@@ -38,9 +38,9 @@
     <g
       class="row of-{row.kind}"
       class:lit={row.slotId !== null && row.slotId === selectedSlotId}
-      class:chooses={row.slotId !== null}
+      class:chooses={row.slotId !== null && onselect !== undefined}
       data-row={row.key}
-      onclick={() => row.slotId !== null && onselect(row.slotId)}
+      onclick={() => row.slotId !== null && onselect?.(row.slotId)}
     >
       <rect
         x={views.columnPx - 2}

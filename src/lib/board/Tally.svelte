@@ -100,8 +100,8 @@
 <style>
   dl {
     display: grid;
-    grid-template-columns: repeat(4, 1fr);
-    gap: 1rem;
+    grid-template-columns: repeat(auto-fit, minmax(6.25rem, 1fr));
+    gap: 0.5rem 1rem;
     border-top: 1px solid var(--cds-ui-03);
     padding-top: 0.5rem;
     font-size: 0.8125rem;

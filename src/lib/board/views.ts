@@ -48,18 +48,19 @@ export interface Views {
   readonly bottomPx: number;
 }
 
-/** @param highPx the most height there is for it */
+/** @param highPx the most height there is for it @param isBare without words, where the drawing stands aside */
 export function viewsOf(
   machine: Machine,
   layout: BoardLayout,
   widePx: number,
   highPx: number,
+  isBare = false,
 ): Views {
   const zTopMm = drawnHeightMm(machine, layout);
   const rearMm = drawnBehindMm(machine);
-  const columnWidthPx = Math.round(
-    widePx < 480 ? widePx * 0.4 : Math.min(290, Math.max(186, widePx * 0.31)),
-  );
+  const columnWidthPx = isBare
+    ? 0
+    : Math.round(widePx < 480 ? widePx * 0.4 : Math.min(290, Math.max(186, widePx * 0.31)));
   const room = widePx - columnWidthPx - EDGE_PX - COLUMN_GAP_PX;
   const fit = (mmWide: number, mmHigh: number) =>
     Math.max(
@@ -70,7 +71,8 @@ export function viewsOf(
   const isBeside = (room - GAP_PX) / (rearMm + layout.widthMm) >= BESIDE_PX_PER_MM;
   const pxPerMm = isBeside
     ? beside * (1 - GAP_PX / room)
-    : fit(layout.widthMm, layout.heightMm + zTopMm);
+    : // Aside all three are to be seen at once; else there is room to scroll.
+      fit(layout.widthMm, layout.heightMm * (isBare ? 2.2 : 1) + zTopMm);
   const left = EDGE_PX + (isBeside ? rearMm * pxPerMm + GAP_PX : 0);
   const plan = boardScale(layout, pxPerMm, { x: left, y: EDGE_PX });
   const sideTopPx = plan.bottomPx + BETWEEN_PX;

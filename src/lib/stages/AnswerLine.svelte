@@ -6,7 +6,16 @@
   import { STAGE_WORDS } from '$lib/wording/stages';
   import { WAY_ON } from './wayOn';
 
-  let { answer, stage }: { answer: AnswerWords; stage: Stage } = $props();
+  let {
+    answer,
+    stage,
+    isWayOn = true,
+  }: {
+    answer: AnswerWords;
+    stage: Stage;
+    /** Whether an act leads the hand here; false where a large button below is the way on. */
+    isWayOn?: boolean;
+  } = $props();
 
   const isBack = $derived(
     answer.next !== null && STAGES.indexOf(answer.next) < STAGES.indexOf(stage),
@@ -14,7 +23,7 @@
 </script>
 
 <div class="answer">
-  <p role="status" id={answer.next === null ? WAY_ON : undefined} tabindex="-1">
+  <p role="status" id={isWayOn && answer.next === null ? WAY_ON : undefined} tabindex="-1">
     {#if answer.verdict !== null}<VerdictMark verdict={answer.verdict} withWord={false} />{/if}
     <span>{answer.words}</span>
   </p>
@@ -41,6 +50,11 @@
     line-height: 1.3;
     font-weight: 600;
     font-variant-numeric: tabular-nums;
+  }
+  @media print {
+    a {
+      display: none;
+    }
   }
   a {
     white-space: nowrap;

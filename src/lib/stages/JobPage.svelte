@@ -39,6 +39,8 @@
       job.machine.case.openings === null,
   );
   const choosing = $derived(stage === 'choose');
+  /** What is proven and handed over wants the width: the drawing stands aside. */
+  const isAside = $derived(stage === 'prove' || stage === 'hand-over');
   const overlay = $derived(
     new Map(
       choosing
@@ -84,6 +86,8 @@
   let tableOpen = $state(false);
   /** What there is for the drawing, until it is measured. */
   let boardPx = $state(640);
+  /** Aside there is no room for words. */
+  const NARROW_PX = 320;
   /** Width of the panel where the divider was moved; otherwise the window decides it. */
   let movedPx = $state<number | null>(null);
   let panelPx = $state(0);
@@ -169,7 +173,11 @@
 
   <SavingNotice {open} />
 
-  <main class="bench {stage}" style:--panel={movedPx === null ? undefined : `${movedPx}px`}>
+  <main
+    class="bench {stage}"
+    class:aside={isAside}
+    style:--panel={movedPx === null ? undefined : `${movedPx}px`}
+  >
     <StageRail {here} {stage} open={model.openCounts} />
 
     <section class="machine" aria-label="The machine" bind:this={boardArea}>
@@ -192,6 +200,7 @@
               {overlay}
               needs={job.needs}
               share={1 / rooms.length}
+              isBare={isAside && boardPx < NARROW_PX}
               availablePx={boardPx}
               selectedSlotId={selection.slotId}
               onselect={(slotId) => (selection.slotId = slotId)}
@@ -237,7 +246,9 @@
       </svelte:boundary>
     </section>
 
-    <Divider bind:px={() => panelPx, (px) => (movedPx = px)} />
+    {#if !isAside}
+      <Divider bind:px={() => panelPx, (px) => (movedPx = px)} />
+    {/if}
 
     <section
       class="panel"
@@ -312,6 +323,12 @@
       );
     grid-template-rows: minmax(0, 1fr);
   }
+  .bench.aside {
+    grid-template-columns: 9.25rem 16rem minmax(0, 1fr);
+  }
+  .aside .machine {
+    border-right: 1px solid var(--cds-ui-03);
+  }
   .machine {
     position: relative;
     padding: 0.75rem;
@@ -373,9 +390,21 @@
       display: none;
     }
   }
+  /* A stage is printed with its drawing and without what only a hand can use; the sheet has a drawing of its own. */
   @media print {
-    .machine {
+    .facts-area,
+    .hand-over .machine,
+    .panel :global(.bx--btn),
+    .panel :global(.drop),
+    .panel :global([role='tablist']),
+    .panel :global(.bx--content-switcher),
+    .panel :global(button.back) {
       display: none;
+    }
+    .machine {
+      overflow: visible;
+      padding: 0 0 1rem;
+      break-inside: avoid;
     }
     .job,
     .bench {

@@ -211,6 +211,14 @@ export class JobModel {
     ),
   );
 
+  /** The same with what is said of each where it is drawn, the others in place. */
+  workingVerdicts: readonly SlotVerdict[] = $derived(
+    this.working.map(({ card, slot }) => {
+      const others = this.working.filter((each) => each.slot.id !== slot.id);
+      return slotVerdict(card, slot, withCards(this.drawnMachine('choose'), others), this.library);
+    }),
+  );
+
   /** The machine as it is drawn: with its cards where the accepted plan, or the one looked at, wants them. */
   drawnMachine(stage: Stage): Machine {
     if (this.job.plan !== null)

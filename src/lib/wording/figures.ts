@@ -8,9 +8,12 @@ const money = new Intl.NumberFormat('en-GB', {
   maximumFractionDigits: 2,
 });
 const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+const UNBROKEN = '\u00a0';
 
 export const inMoney = (cents: number): string => money.format(cents / 100);
-export const atMoment = (iso: string): string => moment.format(new Date(iso));
+/** “18 Nov 2026, 15:00”, never broken over two lines. */
+export const atMoment = (iso: string): string =>
+  moment.format(new Date(iso)).replaceAll(' ', UNBROKEN);
 
 const UNITS = ['bytes', 'kB', 'MB', 'GB', 'TB'] as const;
 

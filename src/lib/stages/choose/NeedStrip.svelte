@@ -1,6 +1,14 @@
 <script lang="ts">
   /** The needs beside the board: what each gets now, and what it gets with what is drawn. */
-  import { metTogether, unitsNeeded, withOccupants, worstVerdict, type Need } from '$core';
+  import {
+    SERVED_BY,
+    metTogether,
+    unitsNeeded,
+    withOccupants,
+    worstVerdict,
+    type Need,
+    type Verdict,
+  } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { flowFigure } from '$lib/wording/figures';
@@ -25,6 +33,18 @@
     }),
   );
 
+  /** A need is never greener than the cards that serve it: what they want first, or do not know, it wants too. */
+  function verdictOf({ need, now, then }: (typeof rows)[number]): Verdict {
+    if (then.state !== 'met') return UNMET[then.state];
+    const serving =
+      now.state === 'met'
+        ? []
+        : model.workingVerdicts.filter(({ card }) =>
+            SERVED_BY[need.kind].includes(card.delivers.kind),
+          );
+    return worstVerdict([...then.catches, ...serving]);
+  }
+
   function gets(need: Need, { then, now }: (typeof rows)[number]): string {
     if (now.state === 'met') return 'met by the machine as it is';
     if (then.flow === null) return then.state === 'unknown' ? 'not known' : 'nothing serves it yet';
@@ -45,12 +65,7 @@
     <ul>
       {#each rows as row (row.need.id)}
         <li>
-          <VerdictMark
-            verdict={row.then.state === 'met'
-              ? worstVerdict(row.then.catches)
-              : UNMET[row.then.state]}
-            withWord={false}
-          />
+          <VerdictMark verdict={verdictOf(row)} withWord={false} />
           <span class="what">
             <strong>{KIND_WORDS[row.need.kind]}</strong>
             <span>{needWords(row.need)}{row.need.must ? '' : ' – nice'}</span>

@@ -44,68 +44,98 @@
   }
 </script>
 
-<AnswerLine answer={answerWords(stageAnswer(job, 'hand-over'))} stage="hand-over" />
+<div class="on-screen">
+  <AnswerLine answer={answerWords(stageAnswer(job, 'hand-over'))} stage="hand-over" />
+</div>
 {#if job.plan === null}
   <h1>Nothing to hand over yet</h1>
   <p>The sheet follows from an accepted plan. <a href="choose">To Choose</a></p>
 {:else}
-  <div class="controls">
-    <div class="headed">
-      <h1>Hand over</h1>
-      <Button size="small" icon={Printer} on:click={() => window.print()}>Print the sheet</Button>
+  <h1 class="only-read">Hand over</h1>
+  <div class="beside">
+    <div class="page"><Sheet job={out} sheet={handOverSheet(out)} {model} /></div>
+    <div class="controls">
+      <div class="acts">
+        <Button size="small" icon={Printer} on:click={() => window.print()}>Print the sheet</Button>
+      </div>
+      <StepList steps={toTick} ticks={job.ticks} current={null} pick={toggle} untick={toggle} />
+      <div class="serials">
+        {#each newCardsOf(model.assembly) as { card, slot } (slot.id)}
+          <TextInput
+            id="serial-{slot.id}"
+            size="sm"
+            labelText="Serial number of {cardName(card)} in {slot.label}"
+            placeholder="as it stands on the card; optional"
+            value={serialOf(job.observations, slot.id) ?? ''}
+            on:change={(event) =>
+              serial(
+                slot.id,
+                String(event.detail ?? '')
+                  .trim()
+                  .slice(0, 200),
+              )}
+          />
+        {/each}
+      </div>
+      <ExportTicks id="sheet" photographs={false} />
+      <TextArea
+        id="job-notes"
+        labelText="Notes for the next technician"
+        rows={2}
+        value={job.notes}
+        on:change={(event) =>
+          model.open.run({
+            name: 'describeJob',
+            details: {
+              notes: ((event.target as HTMLTextAreaElement | null)?.value ?? '').slice(0, 5000),
+            },
+          })}
+      />
     </div>
-    <StepList steps={toTick} ticks={job.ticks} current={null} pick={toggle} untick={toggle} />
-    <div class="serials">
-      {#each newCardsOf(model.assembly) as { card, slot } (slot.id)}
-        <TextInput
-          id="serial-{slot.id}"
-          size="sm"
-          labelText="Serial number of {cardName(card)} in {slot.label}"
-          placeholder="as it stands on the card; optional"
-          value={serialOf(job.observations, slot.id) ?? ''}
-          on:change={(event) =>
-            serial(
-              slot.id,
-              String(event.detail ?? '')
-                .trim()
-                .slice(0, 200),
-            )}
-        />
-      {/each}
-    </div>
-    <ExportTicks id="sheet" photographs={false} />
-    <TextArea
-      id="job-notes"
-      labelText="Notes for the next technician"
-      rows={2}
-      value={job.notes}
-      on:change={(event) =>
-        model.open.run({
-          name: 'describeJob',
-          details: {
-            notes: ((event.target as HTMLTextAreaElement | null)?.value ?? '').slice(0, 5000),
-          },
-        })}
-    />
   </div>
-  <Sheet job={out} sheet={handOverSheet(out)} />
 {/if}
 
 <style>
+  .beside {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(14rem, 20rem);
+    gap: 1.25rem;
+    align-items: start;
+  }
+  .page {
+    max-width: 52rem;
+    border: 1px solid var(--cds-ui-04);
+  }
   .controls {
-    margin-bottom: 1.5rem;
+    display: grid;
+    gap: 0.75rem;
   }
   .serials {
     display: grid;
     gap: 0.75rem;
-    margin-bottom: 1rem;
   }
   .controls :global(ol) {
-    margin-bottom: 1rem;
+    margin-top: 0;
+  }
+  @media (max-width: 62rem) {
+    .beside {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .controls {
+      order: -1;
+    }
   }
   @media print {
-    .controls {
+    .controls,
+    .on-screen {
       display: none;
+    }
+    .beside {
+      display: block;
+    }
+    .page {
+      border: 0;
+      max-width: none;
     }
   }
 </style>

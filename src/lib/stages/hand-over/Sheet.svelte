@@ -1,6 +1,14 @@
 <script lang="ts">
+  import Board from '$lib/board/Board.svelte';
   import Total from '$lib/ui/Total.svelte';
-  import { cardName, stageAnswer, type DriverChoice, type HandOverSheet, type Job } from '$core';
+  import {
+    cardName,
+    housings,
+    stageAnswer,
+    type DriverChoice,
+    type HandOverSheet,
+    type Job,
+  } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { answerWords } from '$lib/wording/answers';
   import { findingWords } from '$lib/wording/findings';
@@ -11,8 +19,12 @@
   import { extraWords } from '$lib/wording/plans';
   import { EXTRA_KIND_WORDS } from '$lib/wording/things';
   import { CAUTION_WORDS } from '$lib/wording/steps';
+  import type { JobModel } from '../jobModel.svelte';
 
-  let { job, sheet }: { job: Job; sheet: HandOverSheet } = $props();
+  let { job, sheet, model }: { job: Job; sheet: HandOverSheet; model: JobModel } = $props();
+
+  /** Width of what is printed on an A4 page, at 96 pixels an inch: 210 mm and two margins of 14. */
+  const PAPER_PX = 688;
 
   /** What was planned is not what runs: that only a report shows. */
   const driverWords = (
@@ -31,7 +43,7 @@
   const proven = $derived(answerWords(stageAnswer(job, 'prove')));
 
   /** What the next technician starts from, as far as it is known. */
-  const state = $derived.by(() => {
+  const found = $derived.by(() => {
     const { systemName, family, version, build, firmware, firmwareDate, screens, inTrouble } =
       sheet.machine;
     const system =
@@ -60,8 +72,8 @@
   </header>
 
   <p class="state"><strong>{proven.words}</strong></p>
-  {#if state.length > 0}
-    <p class="state">As it was found: {state.join('; ')}.</p>
+  {#if found.length > 0}
+    <p class="state">As it was found: {found.join('; ')}.</p>
   {/if}
 
   <h3>What was fitted</h3>
@@ -111,6 +123,20 @@
       >
     </tfoot>
   </table>
+
+  <h3>Where it sits, and what plugs in where</h3>
+  <div class="drawing">
+    {#each housings(model.assembly.machine) as { id, name, machine } (id)}
+      {#if id !== null}<p class="quiet">{name}</p>{/if}
+      <Board
+        {machine}
+        planned={model.fitted.filter(({ slot }) => slot.enclosureId === id)}
+        needs={job.needs}
+        selectedSlotId={null}
+        availablePx={PAPER_PX}
+      />
+    {/each}
+  </div>
 
   {#if sheet.drivers.length > 0}
     <h3>Drivers of the machine</h3>
@@ -198,12 +224,20 @@
     <h3>Notes</h3>
     <p class="notes">{job.notes}</p>
   {/if}
+  <dl class="sign">
+    {#each ['Handed over by', 'Received by'] as who (who)}
+      <div>
+        <dt>{who}</dt>
+        <dd>Date, name</dd>
+      </div>
+    {/each}
+  </dl>
 </article>
 
 <style>
   article {
-    background: var(--cds-ui-background);
-    padding: 1.25rem;
+    background: var(--cds-ui-01);
+    padding: 1.5rem;
     font-size: 0.875rem;
   }
   header {
@@ -215,6 +249,7 @@
   }
   h3 {
     margin: 1.1rem 0 0.25rem;
+    break-after: avoid;
   }
   li {
     display: flex;
@@ -228,6 +263,25 @@
   }
   .notes {
     white-space: pre-wrap;
+  }
+  .drawing {
+    margin-top: 0.5rem;
+    break-inside: avoid;
+  }
+  .sign {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 2rem;
+    margin-top: 2rem;
+    break-inside: avoid;
+  }
+  .sign dt {
+    height: 3.5rem;
+    border-bottom: 1px solid currentcolor;
+  }
+  .sign dd {
+    font-size: 0.75rem;
+    color: var(--cds-text-02);
   }
   @media print {
     article {

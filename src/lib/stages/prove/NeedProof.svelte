@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, TextInput } from 'carbon-components-svelte';
+  import { TextInput } from 'carbon-components-svelte';
   import { cardName, enteredFigure, figureFor, judge, type Expectation } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { now } from '$lib/state/now';
@@ -10,6 +10,7 @@
   import { FLOW_WORDS } from '$lib/wording/stages';
   import type { JobModel } from '../jobModel.svelte';
   import BandPicture from './BandPicture.svelte';
+  import ReadingScale from './ReadingScale.svelte';
 
   let { model, expectation }: { model: JobModel; expectation: Expectation } = $props();
 
@@ -21,6 +22,7 @@
   const judgement = $derived(measured === null ? null : judge(expectation, measured.value));
   const typed = $derived(flow === null ? { words: '', scale: 1 } : saidIn(flow));
   let refused = $state('');
+  let asksParts = $state(false);
 
   function record(text: string) {
     const trimmed = text.trim().replace(',', '.');
@@ -45,116 +47,149 @@
   }
 </script>
 
-<section aria-label={KIND_WORDS[need.kind]}>
-  <h2>{KIND_WORDS[need.kind]}: {needWords(need)}</h2>
-  {#if flow === null}
-    {#if expectation.isMet}
-      <p class="quiet">Met by the machine as it is: nothing was chosen for it.</p>
-    {:else}
-      <p class="warn">The plan has no card for this need: there is nothing to expect.</p>
+<section class="row" aria-label={KIND_WORDS[need.kind]}>
+  <div class="what">
+    <h2>{KIND_WORDS[need.kind]}{need.must ? '' : ', nice to have'}</h2>
+    <p class="quiet">{needWords(need)}</p>
+    {#if fitted !== null}
+      <p class="quiet">
+        by <button type="button" class="text" onclick={() => (selection.slotId = fitted.slot.id)}
+          >{cardName(fitted.card)}</button
+        >, {fitted.slot.label}{#if link}, {linkWords(link)}{/if}
+      </p>
     {/if}
+  </div>
+  {#if flow === null}
+    <p class="none" class:warn={!expectation.isMet}>
+      {expectation.isMet
+        ? 'Met by the machine as it is: nothing was chosen for it.'
+        : 'The plan has no card for this need: there is nothing to expect.'}
+    </p>
+    <div class="mark">
+      <VerdictMark verdict={expectation.isMet ? 'clear' : 'blocked'} withWord={false} />
+    </div>
   {:else}
-    <dl>
-      <div>
-        <dt>Expected</dt>
-        <dd class="big">{band(flow)}</dd>
-      </div>
-      <div>
-        <dt>Served by</dt>
-        <dd>
-          {#if fitted === null}
-            met by the machine as it is
-          {:else}
-            <button type="button" class="text" onclick={() => (selection.slotId = fitted.slot.id)}
-              >{cardName(fitted.card)}</button
-            >
-            <span class="quiet"
-              >{fitted.slot.label}{#if link}, {linkWords(link)}{/if}</span
-            >
-          {/if}
-        </dd>
-      </div>
-      <div>
-        <dt>Limited by</dt>
-        <dd>{flow.limiting === null ? '–' : FLOW_WORDS[flow.limiting]}</dd>
-      </div>
-    </dl>
-    {#each catchWords(expectation) as words, n (n)}<p class="quiet">{words}</p>{/each}
-    <BandPicture {flow} reading={measured?.value ?? null} />
+    <div>
+      <strong class="figure">{band(flow)}</strong>
+      <p class="quiet">
+        {expectation.isMet ? 'by the machine as it is' : ''}{flow.limiting === null ||
+        expectation.isMet
+          ? ''
+          : `limited by the ${FLOW_WORDS[flow.limiting]}`}
+      </p>
+    </div>
     <div class="reading">
       <TextInput
         id="reading-{need.id}"
+        size="sm"
+        hideLabel
         labelText="Measured, {typed.words}"
         value={measured === null ? '' : String(measured.value / typed.scale)}
         invalid={refused !== ''}
         invalidText={refused}
         on:change={(event) => record(String(event.detail ?? ''))}
       />
-      {#if measured}
-        <Button kind="ghost" size="field" on:click={remove}>Remove</Button>
-      {/if}
+      <span class="unit">{typed.words}</span>
+      {#if measured}<button type="button" class="text" onclick={remove}>Remove</button>{/if}
     </div>
-    <div aria-live="polite">
+    <ReadingScale {flow} reading={measured?.value ?? null} />
+    <div class="mark">
+      <VerdictMark
+        verdict={judgement?.verdict ?? (expectation.isMet ? 'clear' : 'unknown')}
+        withWord={false}
+      />
+    </div>
+    <div class="said" aria-live="polite">
       {#if measured && judgement}
-        <p class="judged">
-          <VerdictMark verdict={judgement.verdict} withWord={false} />
-          <span
-            ><strong>{flowFigure(measured.value, flow)}</strong>
-            {judgementWords(judgement, flow)}</span
-          >
+        <p>
+          <strong>{flowFigure(measured.value, flow)}</strong>
+          {judgementWords(judgement, flow)}
+          <span class="quiet">{atMoment(measured.at)}</span>
         </p>
-        <p class="quiet">Measured {atMoment(measured.at)}</p>
       {:else}
         <p class="quiet">
           {expectation.isMet ? 'It need not be measured.' : 'Not measured yet.'}
         </p>
+      {/if}
+      {#each catchWords(expectation) as words, n (n)}<p class="quiet">{words}</p>{/each}
+      {#if flow.stages.length > 1}
+        <details bind:open={asksParts}>
+          <summary>What each part carries</summary>
+          {#if asksParts}<BandPicture {flow} reading={measured?.value ?? null} />{/if}
+        </details>
       {/if}
     </div>
   {/if}
 </section>
 
 <style>
-  section {
-    border-top: 1px solid var(--cds-ui-04);
-    padding: 0.75rem 0;
-    margin-top: 0.75rem;
-  }
-  dl {
+  .row {
     display: grid;
-    grid-template-columns: auto 1fr auto;
-    gap: 0.25rem 1.5rem;
-    margin: 0.5rem 0;
-    font-size: 0.875rem;
+    grid-template-columns:
+      minmax(9rem, 1.5fr) minmax(7rem, 1fr) minmax(8rem, 12rem) minmax(9rem, 1.4fr)
+      1.5rem;
+    gap: 0.25rem 1rem;
+    align-items: start;
+    padding: 0.5rem 0;
+    border-top: 1px solid var(--cds-ui-04);
+    font-size: 0.8125rem;
   }
-  dt {
-    color: var(--cds-text-02);
-    font-size: 0.75rem;
+  h2 {
+    font-size: 0.9375rem;
   }
-  .big {
-    font-size: 1.25rem;
-    font-weight: 600;
+  p {
+    font-size: inherit;
+    line-height: 1.35;
+  }
+  .what {
+    grid-row: 1 / span 2;
+  }
+  .figure {
+    font-size: 1rem;
     white-space: nowrap;
   }
   .reading {
     display: flex;
-    align-items: end;
-    gap: 0.5rem;
-    max-width: 20rem;
-    margin-top: 0.75rem;
+    flex-wrap: wrap;
+    gap: 0 0.5rem;
+    align-items: center;
   }
-  .judged {
+  .reading :global(.bx--form-item) {
+    flex: 1 1 5rem;
+  }
+  .unit {
+    color: var(--cds-text-02);
+  }
+  .mark {
+    padding-top: 0.25rem;
+  }
+  .said {
+    grid-column: 2 / -1;
     display: flex;
-    gap: 0.5rem;
-    margin-top: 0.5rem;
-    font-size: 1rem;
-    line-height: 1.4;
+    flex-wrap: wrap;
+    gap: 0.125rem 1rem;
+    align-items: baseline;
+  }
+  .said details[open] {
+    flex-basis: 100%;
+  }
+  .none {
+    grid-column: 2 / -2;
   }
   .warn {
     border-left: 4px solid var(--tenant-limited);
     padding-left: 0.5rem;
-    margin-top: 0.5rem;
   }
-  .text {
-    display: block;
+  @media (max-width: 50rem) {
+    .row {
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    }
+    .what {
+      grid-row: auto;
+    }
+    .said,
+    .none {
+      grid-column: 1 / -1;
+    }
   }
 </style>

@@ -23,20 +23,47 @@
   <h1>No plan yet</h1>
   <p>What is expected follows from an accepted plan. <a href="choose">To Choose</a></p>
 {:else}
-  <h1>Measured against what was expected</h1>
+  <h1 class="only-read">Measured against what was expected</h1>
+  <p class="key quiet" aria-hidden="true">
+    <span class="band"></span> expected
+    <span class="wanted"></span> wanted
+    <span class="reading"></span> measured
+  </p>
   {#each expectations(model.job) as expectation (expectation.need.id)}
     <NeedProof {model} {expectation} />
   {/each}
-  <MachineReport {model} />
   {#if toTick.length > 0}
     <h2>Links to read off the machine</h2>
     <p class="quiet">Pick one when its link is as expected.</p>
     <StepList steps={toTick} ticks={model.job.ticks} current={null} pick={toggle} untick={toggle} />
   {/if}
+  <MachineReport {model} />
 {/if}
 
 <style>
   h2 {
-    margin-top: 1.5rem;
+    margin-top: 1rem;
+  }
+  .key {
+    display: flex;
+    align-items: center;
+    gap: 0.375rem;
+    margin-bottom: 0.375rem;
+  }
+  .key span:not(:first-child) {
+    margin-left: 0.75rem;
+  }
+  .band {
+    width: 1.25rem;
+    height: 9px;
+    background: var(--tenant-plan);
+  }
+  .wanted {
+    height: 14px;
+    border-left: 2px dashed var(--cds-text-01);
+  }
+  .reading {
+    height: 14px;
+    border-left: 3px solid var(--tenant-blocked);
   }
 </style>

@@ -10,6 +10,7 @@
   import type { JobModel } from '../jobModel.svelte';
   import AnswerLine from '../AnswerLine.svelte';
   import Cautions from './Cautions.svelte';
+  import { WAY_ON, focusWayOn } from '../wayOn';
   import StepList from './StepList.svelte';
 
   let {
@@ -49,6 +50,8 @@
     if (current === null || (!done && !mayTick(current))) return;
     if (!done) model.open.run({ name: 'tickStep', stepId: current.id });
     picked = null;
+    // The button of the last step is gone with it.
+    if (current === null) void focusWayOn();
   }
 
   function takeBack() {
@@ -69,7 +72,11 @@
 
 <svelte:window {onkeydown} />
 
-<AnswerLine answer={answerWords(stageAnswer(model.job, stage))} {stage} />
+<AnswerLine
+  answer={answerWords(stageAnswer(model.job, stage))}
+  {stage}
+  isWayOn={model.job.plan === null || current !== null}
+/>
 {#if model.job.plan === null}
   <h1>No plan yet</h1>
   <p>The steps follow from an accepted plan. <a href="choose">To Choose</a></p>
@@ -88,14 +95,9 @@
         >{done ? 'Done already – next' : 'Done – next (space)'}</Button
       >
     {:else}
-      <h1>
-        {STAGE_WORDS[stage]}: {steps.length === 0
-          ? 'nothing to do'
-          : `all ${steps.length} steps done`}
-      </h1>
-      <p class="detail">Nothing is left here.</p>
+      <h1 class="only-read">{STAGE_WORDS[stage]}: nothing is left here</h1>
       {#if next}
-        <Button class="tick" href={next}
+        <Button class="tick" id={WAY_ON} href={next}
           >On to {STAGE_WORDS[next]} ({STAGES.indexOf(next) + 1})</Button
         >
       {/if}
