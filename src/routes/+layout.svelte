@@ -4,6 +4,7 @@
   import '@fontsource/ibm-plex-sans/latin-600.css';
   import '@fontsource/ibm-plex-mono/latin-400.css';
   import '$lib/app.css';
+  import { letters } from '$lib/state/letters.svelte';
   import { money } from '$lib/state/money.svelte';
   import { renewal } from '$lib/state/renewal.svelte';
   import { shop } from '$lib/state/shop.svelte';
@@ -14,6 +15,7 @@
   let { children }: { children: Snippet } = $props();
 
   theme.read();
+  letters.read();
   void money.read();
   void shop.open();
   void renewal.watch();

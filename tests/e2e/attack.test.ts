@@ -9,11 +9,12 @@ import {
   evidence,
   expect,
   exported,
+  openDetails,
   openJobs,
   openStage,
   saved,
-  test,
   stageLink,
+  test,
 } from './fixtures';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
@@ -221,6 +222,7 @@ test('a store that is silent says so, and one that was cleared blames no other w
         });
     }
   });
+  await openDetails(page);
   await page.getByLabel('What the job is').fill('After the clearing');
   await page.getByLabel('What the job is').blur();
   await expect(page.getByText('this job is no longer in the browser’s store')).toBeVisible();
@@ -273,6 +275,7 @@ test('text that is typed and not yet left is not called saved, and is not lost',
   await page.reload();
   await expect(notes).toHaveValue(/The upper screw is short/);
   await openStage(page, 'tide-table-office', 'survey');
+  await openDetails(page);
   await page.getByLabel('What the job is').fill('Half typed');
   await expect(page.locator('.saving')).toHaveText('Not saved yet');
   // Left by a link, it is taken along.

@@ -1,7 +1,7 @@
 /** Nothing lost: a backup into an empty browser, the bin, undo over a reload, pictures that stay. */
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, exported, openJobs, openStage, saved, test } from './fixtures';
+import { expect, exported, openDetails, openJobs, openStage, saved, test } from './fixtures';
 
 const rows = (page: Page) => page.locator('table.jobs tbody tr');
 const backUp = async (page: Page) => {
@@ -56,6 +56,7 @@ test('a backup fills an empty browser, and merges into one that went on', async 
 
   // Here the work went on: what is older in the backup takes nothing's place unasked.
   await page.goto('/jobs/tide-table-office/survey');
+  await openDetails(page);
   await page.getByLabel('What the job is').fill('Went on here');
   await page.getByLabel('What the job is').blur();
   await saved(page);
@@ -104,6 +105,7 @@ test('undo survives a reload, and a deleted job and its pictures a second window
 }) => {
   await openStage(page, 'tide-table-office', 'survey');
   const title = page.getByLabel('What the job is');
+  await openDetails(page);
   for (const text of ['First', 'Second']) {
     await title.fill(text);
     await title.blur();

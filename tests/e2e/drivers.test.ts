@@ -61,6 +61,7 @@ test('packages are dropped, and say what they drive, what they take over, and wh
 }, info) => {
   await openStage(page, 'tide-table-office', 'survey');
   await page.getByRole('tab', { name: 'Evidence' }).click();
+  await page.getByText('Another report: drop it here').click();
   await page.locator('#evidence-text').fill(REPORT);
   await page.getByRole('button', { name: 'Read it' }).click();
   // The tab goes on to the slots by itself.
@@ -166,7 +167,7 @@ test('a machine’s new device list says of each driver what is wrong, and ticks
   await page.getByRole('button', { name: /^Accept/ }).click();
   await stageLink(page, /Fit/).click();
   await expect(page.getByText('Fit, step 1 of')).toBeVisible();
-  while (!(await page.getByText('Nothing is left here.').isVisible()))
+  while (!(await page.getByRole('heading', { name: 'Fit: nothing is left here' }).isVisible()))
     await page.keyboard.press(' ');
 
   await page.getByRole('link', { name: 'On to Drivers' }).click();
@@ -263,7 +264,7 @@ test('a job of drivers alone goes through all stages, with packages from the lib
     'Uninstall the old driver of Old picture',
   );
   await stageLink(page, /Fit/).click();
-  await expect(page.getByRole('heading', { name: 'Fit: nothing to do' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Fit: nothing is left here' })).toBeVisible();
   await page.getByRole('link', { name: 'On to Drivers' }).click();
 
   const hand = page.getByRole('region', { name: 'Driver packages at hand' });

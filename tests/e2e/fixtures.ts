@@ -82,3 +82,10 @@ export async function tabTo(page: Page, target: Locator): Promise<void> {
   }
   throw new Error('Tab never reached it');
 }
+
+/** Opens what a job is, and whose: closed once it has a title. */
+export async function openDetails(page: Page): Promise<void> {
+  const title = page.locator('#job-title');
+  await title.waitFor({ state: 'attached' });
+  if (!(await title.isVisible())) await page.locator('.who summary').click();
+}

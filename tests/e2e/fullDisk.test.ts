@@ -7,7 +7,7 @@ import { closeSync, mkdtempSync, openSync, rmSync, writeSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { expect, test } from './fixtures';
+import { expect, openDetails, test } from './fixtures';
 
 const MEGABYTES = 160;
 /** A disk of its own, or null where none may be made here. */
@@ -58,6 +58,7 @@ test('a full disk is told for what it is, and what is saved once there is room a
   };
   const title = (page: Page) => page.locator('#job-title');
   const call = async (page: Page, name: string) => {
+    await openDetails(page);
     await title(page).fill(name);
     await title(page).blur();
   };

@@ -24,7 +24,7 @@ test('the whole job with the mouse, from the machine’s own report', async ({ p
     .getByRole('group', { name: 'Drop the evidence here' })
     .dispatchEvent('drop', { dataTransfer: transfer });
   await expect(page.locator('[data-slot]')).toHaveCount(5);
-  await expect(page.getByText('Slots whose opening is not told yet')).toBeVisible();
+  await expect(page.getByText('Opening not told yet')).toBeVisible();
 
   // A slot from the board: what is known of it and from whom, and that it trained to less than it could.
   await page.locator('[data-slot="port-2"]').click();
@@ -145,7 +145,7 @@ test('every line of the board comes from millimetres', async ({ page }) => {
   expect((await width('[data-slot="s7"] .connector')) / perMm).toBeCloseTo(56, 6);
   expect((await width('[data-slot="s1"] .connector')) / perMm).toBeCloseTo(25, 6);
   // The graphics card of 201 mm, and openings 20.32 mm apart.
-  expect((await width('.body.there')) / perMm).toBeCloseTo(201, 6);
+  expect((await width('.bodies .body.there')) / perMm).toBeCloseTo(201, 6);
   const tops = await page
     .locator('[data-slot] .connector')
     .evaluateAll((all) => all.map((element) => Number(element.getAttribute('y'))));

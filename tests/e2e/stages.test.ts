@@ -19,14 +19,14 @@ test('a machine can be typed from nothing, slot by slot', async ({ page }) => {
   await page.locator('#occupant-name').blur();
   await page.locator('#occupant-length').fill('130');
   await page.locator('#occupant-length').blur();
-  await expect(page.locator('.body.there')).toHaveCount(1);
-  await expect(page.locator('[data-slot="s1"]')).toHaveAccessibleName(/Top slot.*Old tuner in it/);
+  await expect(page.locator('.bodies .body.there')).toHaveCount(1);
+  await expect(page.locator('[data-slot="s1"]')).toHaveAccessibleName(/Top slot.*Old tuner is in/);
   // What is told can be untold again.
   await page.locator('#occupant-length').fill('');
   await page.locator('#occupant-length').blur();
   await expect(page.locator('.facts')).toContainText('entered by hand');
   await page.locator('#fact-slot-occupant').selectOption('empty');
-  await expect(page.locator('.body.there')).toHaveCount(0);
+  await expect(page.locator('.bodies .body.there')).toHaveCount(0);
 
   await page.getByRole('tab', { name: 'Case' }).click();
   await page.getByRole('button', { name: 'Header, plug, cage or heat sink' }).click();
@@ -43,7 +43,7 @@ test('a machine can be typed from nothing, slot by slot', async ({ page }) => {
   await page.getByRole('tab', { name: 'Slots' }).click();
   await page.locator('#fact-slot-opening').fill('2');
   await page.locator('#fact-slot-opening').blur();
-  await expect(page.getByText('Slots whose opening is not told yet')).toBeVisible();
+  await expect(page.getByText('Opening not told yet')).toBeVisible();
   await saved(page);
 });
 

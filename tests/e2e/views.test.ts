@@ -16,6 +16,15 @@ const VIEWS: readonly (readonly [job: string, stage: string])[] = [
   ['lighthouse-museum', 'hand-over'],
 ];
 
+/** From a large screen to a telephone; 640 × 400 is what 1280 × 800 has at 200 %. */
+const SIZES = [
+  [1920, 1080],
+  [1024, 768],
+  [800, 1280],
+  [640, 400],
+  [320, 640],
+] as const;
+
 for (const theme of ['g10', 'g100'] as const) {
   test(`no view has a fault that axe finds, ${theme === 'g10' ? 'light' : 'dark'}`, async ({
     page,
@@ -44,6 +53,11 @@ for (const theme of ['g10', 'g100'] as const) {
       await expect(page.locator('[data-slot]').first()).toBeVisible();
       await page.locator('[data-slot]').first().click();
       await check(`${stage}`);
+      for (const [width, height] of SIZES) {
+        await page.setViewportSize({ width, height });
+        await check(`${stage} at ${width} × ${height}`);
+      }
+      await page.setViewportSize({ width: 1280, height: 800 });
       if (stage === 'choose') {
         await expect(page.getByRole('tab', { name: 'Cards' })).toBeVisible();
         await page.keyboard.press('c');
@@ -64,10 +78,7 @@ for (const theme of ['g10', 'g100'] as const) {
   });
 }
 
-for (const [width, height] of [
-  [1280, 800],
-  [800, 1280],
-] as const) {
+for (const [width, height] of [[1280, 800], ...SIZES] as const) {
   test(`no view scrolls sideways at ${width} × ${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height });
     await openJobs(page);
@@ -81,7 +92,7 @@ for (const [width, height] of [
       const overhang = await page.evaluate(
         () => document.documentElement.scrollWidth - window.innerWidth,
       );
-      expect(overhang, path).toBeLessThanOrEqual(0);
+      expect.soft(overhang, path).toBeLessThanOrEqual(0);
     }
   });
 }

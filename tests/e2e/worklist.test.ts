@@ -125,7 +125,7 @@ test('a wrong answer is refused where it was typed, and changes nothing', async 
   await expect(opening).toHaveValue('1, 2');
   await opening.fill('1, 2, 4, 5, 7');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Slots whose opening is not told yet')).toHaveCount(0);
+  await expect(page.getByText('Opening not told yet')).toHaveCount(0);
   // The next fact has the focus, and one undo takes all five back.
   await expect(page.locator('[data-answer]:focus')).toHaveCount(1);
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());

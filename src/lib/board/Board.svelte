@@ -260,7 +260,7 @@
 
     {#if layout.trayMm !== null}
       <text class="figure" x={x(0) + 8} y={y(layout.trayMm) - 6}
-        >{shortened('Slots whose opening is not told yet', rightPx - x(0) - 12)}</text
+        >{shortened('Opening not told yet', rightPx - x(0) - 12)}</text
       >
     {/if}
     <ElevationViews

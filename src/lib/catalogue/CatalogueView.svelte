@@ -32,7 +32,7 @@
   import { CARD_KIND_WORDS } from '$lib/wording/needs';
   import { EXTRA_KIND_WORDS, fitsWords } from '$lib/wording/things';
   import { download } from '../ui/download';
-  import { isTyping } from '../ui/keys';
+  import { isNoCommand } from '../ui/keys';
   import { idFor, ownParts } from './ownParts.svelte';
   import ImportTable from './ImportTable.svelte';
   import LearnCard from './LearnCard.svelte';
@@ -129,7 +129,7 @@
   const dropWords = (id: string) => (supplies.isSuppliers(id) ? 'As the supplier says' : 'Remove');
 
   function onkeydown(event: KeyboardEvent) {
-    if (isTyping(event)) return;
+    if (isNoCommand(event)) return;
     if (event.key === '/') search?.focus();
     else if (event.key === 'z' && (event.ctrlKey || event.metaKey)) void ownParts.undo();
     else if (event.key === 'Escape') closeAll();

@@ -20,7 +20,7 @@
   import ExportJob from '../ui/ExportJob.svelte';
   import { asRepaired } from './asRepaired';
   import JobTableRow from './JobTableRow.svelte';
-  import { isTyping, takesFocus } from '../ui/keys';
+  import { isNoCommand, takesFocus } from '../ui/keys';
   import ProblemLines from '../ui/ProblemLines.svelte';
   import Repair from './Repair.svelte';
   import SetAsideList from './SetAsideList.svelte';
@@ -108,7 +108,7 @@
   }
 
   function onkeydown(event: KeyboardEvent) {
-    if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (isNoCommand(event) || event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.key === 'n') void begin();
     else if (event.key === '/') search?.focus();
     else return;

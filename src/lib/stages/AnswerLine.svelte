@@ -28,7 +28,9 @@
     <span>{answer.words}</span>
   </p>
   {#if answer.next !== null}
-    <a id={WAY_ON} href={answer.next}>{isBack ? 'Back' : 'On'} to {STAGE_WORDS[answer.next]}</a>
+    <a id={WAY_ON} class="main-act" href={answer.next}
+      >{isBack ? 'Back' : 'On'} to {STAGE_WORDS[answer.next]}</a
+    >
   {/if}
 </div>
 

@@ -1,12 +1,20 @@
 <script lang="ts">
   import { Modal } from 'carbon-components-svelte';
-  import type { LogEntry } from '$core';
+  import type { Job } from '$core';
+  import { supplies } from '$lib/state/supplies.svelte';
   import { logWords } from '$lib/wording/commands';
   import { atMoment } from '$lib/wording/figures';
+  import { logDetail } from '$lib/wording/logDetail';
 
   const MANY = 8;
 
-  let { open = $bindable(false), log }: { open: boolean; log: readonly LogEntry[] } = $props();
+  let { open = $bindable(false), job }: { open: boolean; job: Job } = $props();
+
+  const entries = $derived(
+    job.log
+      .toReversed()
+      .map((entry) => ({ ...entry, about: logDetail(entry, job, supplies.cards ?? []) })),
+  );
 </script>
 
 <Modal
@@ -14,9 +22,9 @@
   modalHeading="Log of this job"
   passiveModal
   size="sm"
-  hasScrollingContent={log.length > MANY}
+  hasScrollingContent={entries.length > MANY}
 >
-  {#if log.length === 0}
+  {#if entries.length === 0}
     <p>Nothing has been changed yet.</p>
   {:else}
     <table class="plain">
@@ -24,11 +32,11 @@
         <tr><th scope="col">When</th><th scope="col">Who</th><th scope="col">What</th></tr>
       </thead>
       <tbody>
-        {#each log.toReversed() as entry, n (n)}
+        {#each entries as entry, n (n)}
           <tr>
             <td>{atMoment(entry.at)}</td>
             <td>{entry.who || '–'}</td>
-            <td>{logWords(entry.command)}{entry.detail === '' ? '' : `: ${entry.detail}`}</td>
+            <td>{logWords(entry.command)}{entry.about === '' ? '' : `: ${entry.about}`}</td>
           </tr>
         {/each}
       </tbody>

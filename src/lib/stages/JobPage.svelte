@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
-  import { goto } from '$app/navigation';
+  import { afterNavigate, goto } from '$app/navigation';
   import { tinykeys } from 'tinykeys';
   import { Button, InlineLoading } from 'carbon-components-svelte';
   import ListChecked from 'carbon-icons-svelte/lib/ListChecked.svelte';
@@ -14,7 +14,8 @@
   import type { Saving } from '$lib/state/jobKeeper';
   import type { OpenJob } from '$lib/state/openJob.svelte';
   import { selection } from '$lib/state/selection.svelte';
-  import { isTyping } from '$lib/ui/keys';
+  import { isNoCommand } from '$lib/ui/keys';
+  import { keepFocus } from '$lib/ui/keepFocus';
   import TopBar from '$lib/ui/TopBar.svelte';
   import { renewal } from '$lib/state/renewal.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
@@ -84,6 +85,8 @@
   selection.clear();
   let logOpen = $state(false);
   let tableOpen = $state(false);
+  /** Where drawing and stage stand one below the other. */
+  let isFolded = $state(false);
   /** What there is for the drawing, until it is measured. */
   let boardPx = $state(640);
   /** Aside there is no room for words. */
@@ -97,6 +100,11 @@
 
   let panel = $state<HTMLElement>();
   onMount(() => panel && watchTyping(panel, (is) => (open.isTyping = is)));
+  onMount(() => panel && keepFocus(panel));
+  // A stage that was gone to is where keys and reading go on.
+  afterNavigate(({ type }) => {
+    if (type !== 'enter') panel?.focus({ preventScroll: true });
+  });
   const SAVING_WORDS: Readonly<Partial<Record<Saving, string>>> = {
     saved: 'Saved',
     saving: 'Saving',
@@ -104,7 +112,7 @@
 
   onMount(() => {
     const unlessTyping = (act: () => void) => (event: KeyboardEvent) => {
-      if (isTyping(event)) return;
+      if (isNoCommand(event)) return;
       event.preventDefault();
       act();
     };
@@ -133,6 +141,7 @@
 >
 
 <div class="job">
+  <a class="skip" href="#stage">Skip to {STAGE_WORDS[stage]}</a>
   <TopBar>
     {#snippet middle()}
       <div class="of">
@@ -182,11 +191,20 @@
 
     <section class="machine" aria-label="The machine" bind:this={boardArea}>
       <div class="width" bind:clientWidth={boardPx}></div>
+      <button
+        type="button"
+        class="fold"
+        aria-expanded={!isFolded}
+        onclick={() => (isFolded = !isFolded)}
+        >{isFolded ? 'Show the board' : 'Fold the board'}</button
+      >
       <svelte:boundary>
         {#snippet failed(error, reset)}
           <PartFailed {open} what="The board" {error} {reset} />
         {/snippet}
-        {#if nothingToDraw}
+        {#if isFolded}
+          <!-- It was folded away to make room for the stage. -->
+        {:else if nothingToDraw}
           <p class="nothing">
             The board appears here as the survey tells of it: slots, openings, case.
           </p>
@@ -251,6 +269,8 @@
     {/if}
 
     <section
+      id="stage"
+      tabindex="-1"
       class="panel"
       aria-label={STAGE_WORDS[stage]}
       bind:this={panel}
@@ -280,7 +300,7 @@
 
 {#if logOpen}
   {#await import('./JobLog.svelte') then { default: JobLog }}
-    <JobLog bind:open={logOpen} log={job.log} />
+    <JobLog bind:open={logOpen} {job} />
   {/await}
 {/if}
 
@@ -307,6 +327,20 @@
     margin-right: 0.5rem;
     min-width: 3.5rem;
     text-align: right;
+  }
+  .skip {
+    position: absolute;
+    left: 0.5rem;
+    top: -4rem;
+    z-index: 10;
+    padding: 0.5rem 0.75rem;
+    background: var(--cds-ui-background);
+  }
+  .skip:focus {
+    top: 0.25rem;
+  }
+  .panel:focus {
+    outline: none;
   }
   .job {
     display: flex;
@@ -346,6 +380,9 @@
     font-size: 0.875rem;
     margin: 0.25rem 0 -0.5rem;
   }
+  .fold {
+    display: none;
+  }
   .nothing {
     padding: 3rem 2rem;
     border: 1px dashed var(--cds-text-02);
@@ -377,6 +414,20 @@
   @media (max-width: 75rem) {
     .facts-area {
       min-height: 0;
+    }
+    .fold {
+      display: block;
+      min-height: 2.75rem;
+      border: 0;
+      background: none;
+      font: inherit;
+      font-size: 0.875rem;
+      color: var(--cds-link-01);
+      text-align: left;
+      cursor: pointer;
+    }
+    .panel {
+      padding-inline: 0.75rem;
     }
     .job,
     .bench {

@@ -9,7 +9,7 @@
     id = 'evidence',
     label,
     placeholder = 'Reports of lspci and dmidecode, firmware tables, screens’ EDID, device lists, a survey file: in any mixture',
-    rows = 3,
+    isFolded = false,
     progress,
     onfiles,
   }: {
@@ -17,7 +17,8 @@
     id?: string;
     label: string;
     placeholder?: string;
-    rows?: number;
+    /** Where it is seldom wanted: dropped on all the same, and opened to paste or to choose. */
+    isFolded?: boolean;
     /** Null while nothing is read. */
     progress: { readonly done: number; readonly of: number } | null;
     /** Says whether anything was taken. */
@@ -54,19 +55,15 @@
   }
 </script>
 
-<div
-  class="drop"
-  class:over
-  role="group"
-  aria-label="Drop the evidence here"
-  ondragover={(event) => {
-    event.preventDefault();
-    over = true;
-  }}
-  ondragleave={() => (over = false)}
-  ondrop={drop}
->
-  <TextArea id="{id}-text" data-aside labelText={label} {placeholder} {rows} bind:value={pasted} />
+{#snippet controls()}
+  <TextArea
+    id="{id}-text"
+    data-aside
+    labelText={label}
+    {placeholder}
+    rows={3}
+    bind:value={pasted}
+  />
   <div class="acts">
     <Button
       size="small"
@@ -97,6 +94,28 @@
       />
     </label>
   </div>
+{/snippet}
+
+<div
+  class="drop"
+  class:over
+  role="group"
+  aria-label="Drop the evidence here"
+  ondragover={(event) => {
+    event.preventDefault();
+    over = true;
+  }}
+  ondragleave={() => (over = false)}
+  ondrop={drop}
+>
+  {#if isFolded}
+    <details>
+      <summary>Another report: drop it here, or open this to paste or choose it</summary>
+      {@render controls()}
+    </details>
+  {:else}
+    {@render controls()}
+  {/if}
   {#if progress}
     <ProgressBar
       size="sm"

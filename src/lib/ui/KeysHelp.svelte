@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Modal } from 'carbon-components-svelte';
+  import { Checkbox, Modal } from 'carbon-components-svelte';
+  import { letters } from '$lib/state/letters.svelte';
 
   let { open = $bindable(false) }: { open: boolean } = $props();
 
@@ -30,6 +31,11 @@
 </script>
 
 <Modal bind:open modalHeading="Keys" passiveModal size="sm" hasScrollingContent>
+  <Checkbox
+    labelText="Single letters and digits act"
+    checked={letters.act}
+    on:check={(event) => letters.switchTo(event.detail)}
+  />
   <table class="plain">
     <tbody>
       {#each KEYS as [key, does] (key)}

@@ -4,7 +4,7 @@
   import Keyboard from 'carbon-icons-svelte/lib/Keyboard.svelte';
   import Light from 'carbon-icons-svelte/lib/Light.svelte';
   import { theme } from '$lib/state/theme.svelte';
-  import { isTyping } from './keys';
+  import { isNoCommand } from './keys';
   import type { Snippet } from 'svelte';
 
   let { middle, tools }: { middle?: Snippet; tools?: Snippet } = $props();
@@ -14,7 +14,7 @@
 
 <svelte:window
   onkeydown={(event) => {
-    if (event.key === '?' && !isTyping(event)) keysOpen = true;
+    if (event.key === '?' && !isNoCommand(event)) keysOpen = true;
   }}
 />
 

@@ -1,11 +1,18 @@
-/** Keys that are letters must not act while something is being typed, nor while a dialog is open. */
-export function isTyping(event: KeyboardEvent): boolean {
-  const { target } = event;
+import { letters } from '$lib/state/letters.svelte';
+
+/**
+ * Keys that are letters must not act while something is being typed, nor while a dialog is open, nor where single keys
+ * were switched off.
+ */
+export function isNoCommand(event: KeyboardEvent): boolean {
+  const { target, key, ctrlKey, metaKey, altKey } = event;
+  const isSingle = key.length === 1 && key !== ' ' && !ctrlKey && !metaKey && !altKey;
   return (
-    target instanceof HTMLElement &&
-    target.closest(
-      'input:not([type="checkbox"], [type="radio"]), textarea, select, [role="dialog"]',
-    ) !== null
+    (isSingle && !letters.act) ||
+    (target instanceof HTMLElement &&
+      target.closest(
+        'input:not([type="checkbox"], [type="radio"]), textarea, select, [role="dialog"]',
+      ) !== null)
   );
 }
 

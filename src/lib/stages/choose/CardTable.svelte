@@ -5,7 +5,7 @@
   import { SERVED_BY, cardName } from '$core';
   import { CARD_DRAG } from '$lib/board/keysAndCards';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { isTyping } from '$lib/ui/keys';
+  import { isNoCommand } from '$lib/ui/keys';
   import { selection } from '$lib/state/selection.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { busWords, deliveryWords } from '$lib/wording/deliveries';
@@ -47,7 +47,16 @@
         (!sifting.meets || meets.length > 0),
     ),
   );
-  const sorted = $derived(sortedBy(kept, sort));
+  /** Where each card of the plan goes that is drawn. */
+  const planned = $derived(
+    new Map(model.planned('choose').map(({ card, slot }) => [card.id, slot.label])),
+  );
+  // The plan's own cards stand first, whatever the order of the others.
+  const sorted = $derived(
+    sortedBy(kept, sort).toSorted(
+      (a, b) => Number(planned.has(b.card.id)) - Number(planned.has(a.card.id)),
+    ),
+  );
   const shown = $derived(all ? sorted : sorted.slice(0, SHOWN_AT_ONCE));
   const tried = $derived(new Map(model.onTrial.map(({ card, slot }) => [card.id, slot.id])));
 
@@ -62,7 +71,7 @@
   const shortLabel = (label: string) => label.replace(/^slot /i, '').replace(/ ?\(PCI\)$/, ' P');
 
   function onkeydown(event: KeyboardEvent) {
-    if (isTyping(event)) return;
+    if (isNoCommand(event)) return;
     if (event.key === '/') {
       event.preventDefault();
       search?.focus();
@@ -190,7 +199,10 @@
                 onkeydown={fromRowToRow}>{cardName(card)}</button
               >
               <span>{deliveryWords(card.delivers)} · {busWords(card)}</span>
-              {#if tried.has(card.id)}<span class="tried">on trial</span>{/if}
+              {#if tried.has(card.id)}<span class="tried">on trial</span>
+              {:else if planned.has(card.id)}<span class="tried"
+                  >planned in {planned.get(card.id)}</span
+                >{/if}
             </th>
             <td class="number"
               >{inMoney(card.priceCents)}<span class="days"
@@ -198,7 +210,7 @@
               ></td
             >
             <td class="gives">
-              {gives(each)}
+              {gives(each)}{drawn !== null && !drawn.enough ? ', short' : ''}
               {#if drawn}
                 <svg width={BAR_PX} height="8" aria-hidden="true">
                   <rect class="bar" class:short={!drawn.enough} width={drawn.width} height="8" />
@@ -299,7 +311,9 @@
     fill: var(--tenant-plan);
   }
   .bar.short {
-    fill: var(--tenant-blocked);
+    fill: none;
+    stroke: var(--tenant-blocked);
+    stroke-dasharray: 3 2;
   }
   .wanted {
     stroke: var(--cds-text-01);

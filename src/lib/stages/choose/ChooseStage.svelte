@@ -2,7 +2,7 @@
   import { onDestroy, untrack } from 'svelte';
   import { moneyCents, type Change } from '$core';
   import { Button, ContentSwitcher, InlineLoading, Switch } from 'carbon-components-svelte';
-  import { isTyping } from '$lib/ui/keys';
+  import { isNoCommand } from '$lib/ui/keys';
   import { supplies } from '$lib/state/supplies.svelte';
   import type { JobModel } from '../jobModel.svelte';
   import { accept } from './accept';
@@ -46,7 +46,7 @@
   }
 
   function onkeydown(event: KeyboardEvent) {
-    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
+    if (event.ctrlKey || event.metaKey || event.altKey || isNoCommand(event)) return;
     const to = { p: 0, c: 1, l: 2, w: 3, f: WHAT_IF }[event.key];
     if (to !== undefined) part = to;
     else if (event.key === 'Escape') model.takeAllOff();

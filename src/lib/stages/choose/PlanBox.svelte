@@ -90,7 +90,11 @@
     {#if accepted}
       <Button size="small" kind="tertiary" on:click={() => withdraw(model)}>Withdraw it</Button>
     {:else if proposal && isAcceptable(proposal)}
-      <Button size="small" disabled={!planning.isCurrent} on:click={() => accept(model)}
+      <Button
+        size="small"
+        class="main-act"
+        disabled={!planning.isCurrent}
+        on:click={() => accept(model)}
         >{proposal.cost.mustsUnmet > 0
           ? 'Accept it without that (A)'
           : 'Accept this plan (A)'}</Button

@@ -29,7 +29,8 @@
 
   function serial(slotId: string, value: string) {
     const { id } = enteredSerial(slotId, value, now());
-    const what = `serial number ${slotId}`;
+    const label = job.machine.slots.find(({ id }) => id === slotId)?.label ?? '';
+    const what = `serial number, ${label}`;
     if (value === '') {
       if (serialOf(job.observations, slotId) !== null)
         model.open.run({ name: 'removeObservation', observationId: id, what });

@@ -2,7 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import type { Snippet } from 'svelte';
   import { STAGES, stageAnswer, steps as stepsOf, type Stage, type Step } from '$core';
-  import { isOnControl, isTyping } from '$lib/ui/keys';
+  import { isOnControl, isNoCommand } from '$lib/ui/keys';
   import { selection } from '$lib/state/selection.svelte';
   import { answerWords } from '$lib/wording/answers';
   import { STAGE_WORDS } from '$lib/wording/stages';
@@ -61,7 +61,7 @@
   }
 
   function onkeydown(event: KeyboardEvent) {
-    if (isTyping(event) || isOnControl(event) || event.ctrlKey || event.metaKey || event.altKey)
+    if (isNoCommand(event) || isOnControl(event) || event.ctrlKey || event.metaKey || event.altKey)
       return;
     if (event.key === ' ') tick();
     else if (event.key === 'Backspace') takeBack();
@@ -91,13 +91,13 @@
         <p class="detail"><a href="survey">Enter it in the survey</a>, and the step is gone.</p>
       {/if}
       {@render about?.(current)}
-      <Button class="tick" disabled={!done && !mayTick(current)} on:click={tick}
+      <Button class="tick main-act" disabled={!done && !mayTick(current)} on:click={tick}
         >{done ? 'Done already – next' : 'Done – next (space)'}</Button
       >
     {:else}
       <h1 class="only-read">{STAGE_WORDS[stage]}: nothing is left here</h1>
       {#if next}
-        <Button class="tick" id={WAY_ON} href={next}
+        <Button class="tick main-act" id={WAY_ON} href={next}
           >On to {STAGE_WORDS[next]} ({STAGES.indexOf(next) + 1})</Button
         >
       {/if}

@@ -63,7 +63,7 @@
 
 <ReportDrop
   label="Drop files or a folder here, or paste a report"
-  {...machine.slots.length === 0 ? {} : { rows: 1, placeholder: 'Another report of it' }}
+  isFolded={machine.slots.length > 0}
   progress={reading.progress}
   onfiles={read}
 />

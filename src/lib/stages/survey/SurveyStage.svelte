@@ -39,8 +39,11 @@
   ] as const;
   const job = $derived(model.job);
   // Where to begin is decided once: evidence for a machine not surveyed yet, its slots for another.
+  let hadSlots = untrack(() => model.job.machine.slots.length > 0);
   let tab = $state(untrack(() => (model.job.machine.slots.length > 0 ? 1 : 0)));
   let allDisagreements = $state(false);
+  /** Whoever has not said yet what the job is sees where to. */
+  let isDescribing = $state(untrack(() => model.job.title === ''));
   const shownDisagreements = $derived(
     allDisagreements ? model.disagreements : model.disagreements.slice(0, SHOWN_AT_ONCE),
   );
@@ -108,9 +111,10 @@
     goTo(wantedFact);
   });
 
-  /** What is left to be told comes next. */
+  /** What is left to be told comes next; a survey that has just begun has slots to look at now. */
   async function onread() {
-    tab = 1;
+    if (!hadSlots) tab = 1;
+    hadSlots = true;
     await tick();
     document.querySelector<HTMLElement>('[data-answer]')?.focus({ preventScroll: true });
   }
@@ -127,7 +131,7 @@
 <AnswerLine {answer} stage="survey" />
 
 <h1 class="only-read">Survey</h1>
-<details class="who" open={job.title === ''}>
+<details class="who" bind:open={isDescribing}>
   <summary>{described || 'What the job is, and whose'}</summary>
   <div class="pairs">
     {#each DETAILS as [detail, label, placeholder] (detail)}

@@ -21,20 +21,26 @@
   const machine = $derived(model.job.machine);
   const fresh = $derived(workRows(model.unknown, machine));
   let listed = $state.raw<readonly WorkRow[]>([]);
-  let held = $state<string | null>(null);
+  /** The row that has the focus, and whether verdicts waited for it when it got it: it stays where it is. */
+  let held = $state.raw<{ readonly key: string; readonly isDeciding: boolean } | null>(null);
   // While somebody works in the list it keeps its order.
   $effect(() => {
-    const [rows, key] = [fresh, held];
+    const [rows, key] = [fresh, held?.key ?? null];
     untrack(() => (listed = key === null ? rows : inStableOrder(rows, listed, key)));
   });
-  const deciding = $derived(listed.filter(({ decides, key }) => decides > 0 || key === held));
+  const isDeciding = ({ decides, key, code }: WorkRow): boolean =>
+    key === held?.key ? held.isDeciding : decides > 0 || code === 'slots';
+  const deciding = $derived(listed.filter(isDeciding));
   const others = $derived(listed.filter((row) => !deciding.includes(row)));
   let refused = $state.raw<Readonly<Record<string, string>>>({});
   let list = $state<HTMLElement>();
+  /** What the field that has the focus was answered with. */
+  let lastTaken: string | null = null;
 
   /** @returns whether there is nothing against going on */
   function take(row: WorkRow, text: string): boolean {
-    if (text.trim() === '') return true;
+    // Leaving a field with Enter and by moving on is one answer.
+    if (text.trim() === '' || text === lastTaken) return true;
     const told = answered(machine, row, text);
     const { name, several, field } = askedBy(row);
     refused = {
@@ -45,8 +51,26 @@
           : '',
     };
     if (told === null) return false;
+    lastTaken = text;
     change(told, name.toLowerCase());
     return true;
+  }
+
+  function hold(row: WorkRow) {
+    held = { key: row.key, isDeciding: isDeciding(row) };
+    lastTaken = null;
+  }
+
+  let isPressed = false;
+
+  /** A list that moves between pressing and letting go would take the click from what it was meant for. */
+  function letGo({ relatedTarget }: FocusEvent) {
+    if (list?.contains(relatedTarget as Node | null)) return;
+    const release = () => {
+      if (!list?.contains(document.activeElement)) held = null;
+    };
+    if (isPressed) window.addEventListener('pointerup', () => setTimeout(release), { once: true });
+    else release();
   }
 
   /** Enter takes the answer and goes to the next fact; after the last one to the way on. */
@@ -63,6 +87,11 @@
   }
 </script>
 
+<svelte:window
+  onpointerdowncapture={() => (isPressed = true)}
+  onpointerupcapture={() => (isPressed = false)}
+/>
+
 {#snippet rowOf(row: WorkRow)}
   {@const { name, how, several, field } = askedBy(row)}
   {@const [fact] = row.facts}
@@ -76,7 +105,7 @@
         class="answer-field"
         data-answer
         aria-describedby="how-{row.key}"
-        onfocus={() => (held = row.key)}
+        onfocus={() => hold(row)}
         onchange={(event) => take(row, event.currentTarget.value)}
         onkeydown={(event) => onkeydown(event, row)}
       >
@@ -93,7 +122,7 @@
           aria-invalid={(refused[row.key] ?? '') !== ''}
           placeholder={several > 1 ? 'one for all, or one each' : ''}
           autocomplete="off"
-          onfocus={() => (held = row.key)}
+          onfocus={() => hold(row)}
           onchange={(event) => take(row, event.currentTarget.value)}
           onkeydown={(event) => onkeydown(event, row)}
         />
@@ -110,13 +139,7 @@
   </li>
 {/snippet}
 
-<section
-  aria-labelledby="unknown-heading"
-  bind:this={list}
-  onfocusout={(event) => {
-    if (!list?.contains(event.relatedTarget as Node | null)) held = null;
-  }}
->
+<section aria-labelledby="unknown-heading" bind:this={list} onfocusout={letGo}>
   <h2 id="unknown-heading">
     {model.unknown.length === 0
       ? 'All facts that the rules need are known'

@@ -1,0 +1,110 @@
+/** What a log entry was about, in words. Each command has its own: none reaches a screen as the code it is kept by. */
+import {
+  steps,
+  type Card,
+  type CommandName,
+  type CostPart,
+  type DriverWays,
+  type Job,
+  type LogEntry,
+  type NeedKind,
+  type Pin,
+} from '$core';
+import { WAY_WORDS } from './driverStates';
+import { counted } from './figures';
+import { KIND_WORDS } from './needs';
+import { PART_WORDS, pinWords } from './plans';
+import { stepWords } from './steps';
+
+/** A log that was imported may hold any text: what is not known by its code is said as it stands. */
+type Detail = (detail: string, job: Job, cards: readonly Card[]) => string;
+
+const asItStands: Detail = (detail) => detail;
+
+const needKind: Detail = (detail) =>
+  Object.hasOwn(KIND_WORDS, detail) ? KIND_WORDS[detail as NeedKind] : detail;
+
+/** A step that the plan does not have any more is told by nothing: its name went with it. */
+const stepTitle: Detail = (detail, job) => {
+  const step = steps(job).find(({ id }) => id === detail);
+  return step === undefined ? '' : stepWords(step).title;
+};
+
+const PART_OF_JOB: Readonly<Record<string, string>> = {
+  title: 'what it is',
+  customer: 'customer',
+  technician: 'technician',
+  notes: 'notes',
+};
+
+const listed =
+  (words: (part: string) => string): Detail =>
+  (detail) =>
+    detail.split(', ').map(words).join(', ');
+
+const weight = (part: string): string => {
+  const [code = '', ...percent] = part.split(' ');
+  return Object.hasOwn(PART_WORDS, code)
+    ? [PART_WORDS[code as CostPart].toLowerCase(), ...percent].join(' ')
+    : part;
+};
+
+const way = (part: string): string => {
+  const [code = '', chosen = ''] = part.split(' ');
+  if (!Object.hasOwn(WAY_WORDS, code)) return part;
+  const { label, choices } = WAY_WORDS[code as keyof DriverWays];
+  const words: Readonly<Record<string, string>> = choices;
+  return `${label.toLowerCase()}: ${words[chosen] ?? chosen}`;
+};
+
+const PIN_OF: { readonly [Kind in Pin['kind']]: (cardId: string, slotId: string) => Pin } = {
+  cardThere: (cardId, slotId) => ({ kind: 'cardThere', cardId, slotId }),
+  neverSlot: (_, slotId) => ({ kind: 'neverSlot', slotId }),
+  neverCard: (cardId) => ({ kind: 'neverCard', cardId }),
+  noMoves: () => ({ kind: 'noMoves' }),
+};
+
+const pin: Detail = (detail, { machine }, cards) => {
+  const [kind = '', cardId = '', slotId = ''] = detail.split(':');
+  return Object.hasOwn(PIN_OF, kind)
+    ? pinWords(PIN_OF[kind as Pin['kind']](cardId, slotId), machine, cards)
+    : detail;
+};
+
+const DETAIL: Readonly<Record<CommandName, Detail>> = {
+  describeJob: listed((part) => PART_OF_JOB[part] ?? part),
+  takeTemplate: asItStands,
+  readMachine: (detail) => (/^\d+$/.test(detail) ? counted(Number(detail), 'device') : detail),
+  changeMachine: asItStands,
+  addPhoto: asItStands,
+  removePhoto: asItStands,
+  addNeed: needKind,
+  changeNeed: needKind,
+  removeNeed: needKind,
+  setBudget: asItStands,
+  setWorth: asItStands,
+  acceptPlan: asItStands,
+  addPin: pin,
+  removePin: pin,
+  setWeights: listed(weight),
+  buyForMachine: asItStands,
+  dropBought: asItStands,
+  withdrawPlan: asItStands,
+  tickStep: stepTitle,
+  untickStep: stepTitle,
+  observe: needKind,
+  removeObservation: needKind,
+  setDriverWays: listed(way),
+  keepPackages: asItStands,
+  dropPackage: asItStands,
+};
+
+/** Empty where there is nothing more to say. */
+export const logDetail = (
+  { command, detail }: LogEntry,
+  job: Job,
+  cards: readonly Card[],
+): string =>
+  detail !== '' && Object.hasOwn(DETAIL, command)
+    ? DETAIL[command as CommandName](detail, job, cards)
+    : detail;
