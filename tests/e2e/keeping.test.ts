@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, exported, openJobs, openStage, saved, test } from './fixtures';
+import { expect, exported, openDetails, openJobs, openStage, saved, test } from './fixtures';
 import type { Page } from '@playwright/test';
 
 const title = 'What the job is';
@@ -62,6 +62,7 @@ test('a second window on the same job is noticed and kept in step', async ({ pag
   await other.goto('/jobs/tide-table-office/survey');
   await expect(page.getByText('This job is open in another window too.')).toBeVisible();
   await expect(other.getByText('This job is open in another window too.')).toBeVisible();
+  await openDetails(other);
   await other.getByLabel(title).fill('Changed over there');
   await other.getByLabel(title).blur();
   await expect(page.locator('header')).toContainText('Changed over there');
@@ -100,10 +101,12 @@ test('two windows that change the same job never overwrite each other', async ({
   await other.goto('/jobs/tide-table-office/survey');
   await expect(other.locator('header')).toContainText('Two screens and Wi-Fi');
   await page.bringToFront();
+  await openDetails(page);
   await page.getByLabel(title).fill('From the first window');
   await page.getByLabel(title).blur();
   await saved(page);
   await other.bringToFront();
+  await openDetails(other);
   await other.getByLabel(title).fill('From the second window');
   await other.getByLabel(title).blur();
   await expect(other.getByText('another window changed this job meanwhile')).toBeVisible();
@@ -118,6 +121,7 @@ test('a full store is said, the work stays on the screen, and is saved once ther
   page,
 }) => {
   await openStage(page, 'tide-table-office', 'survey');
+  await openDetails(page);
   await page.evaluate(() => {
     const put = IDBObjectStore.prototype.put;
     const full = { now: true };

@@ -178,6 +178,7 @@ test('a card in the way moves and another goes: the board, the table and the ste
   await openStage(page, 'film-shed', 'choose');
   await expect(page.getByText(/^Proven: no plan is better/)).toBeVisible();
   await expect(page.getByText('Gannetry Quay 2 moves from Slot 1 to Slot 3')).toBeVisible();
+  await page.getByText('The board as a table').click();
   const board = page.getByRole('table', { name: 'The board as a table' });
   await expect(board.getByRole('row', { name: /Slot 3/ })).toContainText(
     'Gannetry Quay 2, moved here',

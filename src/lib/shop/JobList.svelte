@@ -289,6 +289,7 @@
   }
   .head {
     display: flex;
+    flex-wrap: wrap;
     align-items: center;
     gap: 0.75rem;
     margin-bottom: 1.25rem;
@@ -297,7 +298,7 @@
     white-space: nowrap;
   }
   .search {
-    flex: 1;
+    flex: 1 1 12rem;
   }
   .empty {
     padding: 3rem 0;

@@ -86,7 +86,7 @@
       flex-wrap: wrap;
     }
     nav li {
-      flex: 1;
+      flex: 1 0 auto;
     }
     nav a {
       border-left: 0;

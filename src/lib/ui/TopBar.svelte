@@ -24,7 +24,7 @@
       <path d="M6 4v24M6 11h21M6 21h14" class="frame" />
       <rect x="10" y="8" width="15" height="6" class="card" />
     </svg>
-    Tenant
+    <span class="name">Tenant</span>
   </a>
   <div class="middle">{@render middle?.()}</div>
   <div class="tools">
@@ -108,6 +108,19 @@
   }
   header :global(.bx--btn--disabled) {
     opacity: 0.45;
+  }
+  @media (max-width: 40rem) {
+    header {
+      gap: 0.25rem;
+      padding: 0 0.25rem 0 0.5rem;
+    }
+    .name {
+      position: absolute;
+      width: 1px;
+      height: 1px;
+      overflow: hidden;
+      clip-path: inset(50%);
+    }
   }
   @media print {
     header {

@@ -162,7 +162,7 @@
     it does best, and again in the next.
   </p>
   <div class="scroll">
-    <table class="plain" bind:this={table}>
+    <table class="plain cells" bind:this={table}>
       <thead>
         <tr>
           <th scope="col">Card</th>

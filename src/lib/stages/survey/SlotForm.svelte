@@ -118,7 +118,7 @@
   {@const of = slot}
   <div class="form">
     <div class="wide head">
-      <h3>{of.label}</h3>
+      <h2>{of.label}</h2>
       <Button
         size="small"
         kind="danger-ghost"
