@@ -1,7 +1,7 @@
 /** `npm run shots`: every main view from the demo data into docs/screenshots/, on the built application. */
 import { chromium } from '@playwright/test';
 import { spawn } from 'node:child_process';
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readFileSync } from 'node:fs';
 import { readyBuild, readyPackages, readyPrograms } from './ready.mjs';
 
 readyPackages();
@@ -11,6 +11,7 @@ readyBuild();
 const ROOT = new URL('..', import.meta.url).pathname;
 const FOLDER = `${ROOT}docs/screenshots`;
 const ADDRESS = 'http://127.0.0.1:4373';
+const REPORT = `${ROOT}demo/evidence/lighthouse-museum.lspci.txt`;
 
 const tab = (name) => (page) => page.getByRole('tab', { name }).click();
 const slotLabel = (name) => (page) =>
@@ -25,6 +26,49 @@ const tried = (card, slotId) => (page) =>
     .filter({ hasText: 'days' })
     .first()
     .dragTo(page.locator(`[data-slot="${slotId}"]`));
+/** What a talkative firmware writes of its slots, and the devices of a demo machine with them. */
+async function longNames(page) {
+  const slots = ['CPU 1 Expansion Riser Slot A, upper', 'CPU 1 Expansion Riser Slot A, lower']
+    .concat(['PCIEX16_3 (shares its lanes with M2_2)', 'PCIEX4_4 (closed at its end)', 'J6B2'])
+    .map((name, n) =>
+      [
+        `Handle 0x00${n + 10}, DMI type 9, 17 bytes`,
+        'System Slot Information',
+        `\tDesignation: ${name}`,
+        `\tType: x${[1, 16, 1, 16, 8][n]} PCI Express 3`,
+        '\tCurrent Usage: Available',
+        '\tLength: Long',
+        `\tID: ${[1, 2, 4, 5, 7][n]}`,
+        '',
+      ].join('\n'),
+    );
+  await page.goto(`${ADDRESS}/`);
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.locator('#evidence-file').setInputFiles([
+    { name: 'machine.txt', mimeType: 'text/plain', buffer: readFileSync(REPORT) },
+    {
+      name: 'firmware.txt',
+      mimeType: 'text/plain',
+      buffer: Buffer.from(`# dmidecode 3.4\n${slots.join('\n')}`),
+    },
+  ]);
+  await page.getByText(/facts settled/).waitFor();
+  await page.locator('.panel').evaluate((panel) => panel.scrollTo(0, 0));
+}
+
+/** A job of five needs, planned, with some of it measured. */
+async function fiveNeeds(page) {
+  for (const kind of ['USB', 'Network'])
+    await page.getByRole('button', { name: kind, exact: true }).click();
+  await page.goto(`${ADDRESS}/jobs/tide-table-office/choose`);
+  await page.getByRole('button', { name: /^Accept/ }).click();
+  await page.locator('#way-on', { hasText: 'On to Prepare' }).waitFor();
+  await page.getByRole('link', { name: /Prove/ }).click();
+  await page.getByLabel('Measured, Mb/s', { exact: true }).fill('190');
+  await page.getByLabel('Measured, Mb/s', { exact: true }).blur();
+  await page.getByText('Measured, MB/s').first().waitFor({ state: 'attached' });
+  await page.locator('.panel').evaluate((panel) => panel.scrollTo(0, 0));
+}
 /** What another supplier might send: its own column names, and rows that are no cards. */
 const PRICE_LIST = {
   mimeType: 'text/csv',
@@ -43,7 +87,7 @@ const slot = (id) => (page) => page.locator(`[data-slot="${id}"]`).click();
 /** File name, address, what to do first, and what differs from 1280 × 800 in light. */
 const VIEWS = [
   ['jobs', '/', [], { height: 1120 }],
-  ['survey-evidence', '/jobs/lighthouse-museum/survey', [tab('Evidence'), slotLabel('Slot 2')]],
+  ['survey-report', '/jobs/lighthouse-museum/survey', [longNames]],
   ['survey-slots', '/jobs/lighthouse-museum/survey', [slotLabel('Slot 7')]],
   [
     'survey-case',
@@ -74,14 +118,14 @@ const VIEWS = [
   ],
   ['prepare', '/jobs/sail-loft/prepare'],
   ['fit', '/jobs/sail-loft/fit'],
-  ['fit-upright', '/jobs/sail-loft/fit', [], { width: 800, height: 1280 }],
+  ['fit-upright', '/jobs/sail-loft/fit', [], { width: 800, height: 1280, touch: true }],
   [
     'drivers',
     '/jobs/lighthouse-museum/drivers',
     [(page) => page.getByText('Every device and its driver').waitFor()],
     { height: 1300 },
   ],
-  ['prove', '/jobs/lighthouse-museum/prove'],
+  ['prove', '/jobs/tide-table-office/needs', [fiveNeeds]],
   ['hand-over', '/jobs/lighthouse-museum/hand-over'],
   ['choose-clash', '/jobs/foghorn/choose', [(page) => page.getByText('would solve it').waitFor()]],
   [
@@ -103,8 +147,18 @@ const browser = await chromium.launch({
 });
 try {
   mkdirSync(FOLDER, { recursive: true });
-  for (const [name, path, acts = [], { width = 1280, height = 800, theme = 'g10' } = {}] of VIEWS) {
-    const context = await browser.newContext({ viewport: { width, height }, timezoneId: 'UTC' });
+  for (const [
+    name,
+    path,
+    acts = [],
+    { width = 1280, height = 800, theme = 'g10', touch = false } = {},
+  ] of VIEWS) {
+    const context = await browser.newContext({
+      viewport: { width, height },
+      timezoneId: 'UTC',
+      hasTouch: touch,
+      isMobile: touch,
+    });
     await context.addInitScript((chosen) => localStorage.setItem('tenant-theme', chosen), theme);
     const page = await context.newPage();
     await untilServed(page);

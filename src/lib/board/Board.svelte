@@ -52,7 +52,7 @@
   /** What the bars, the tally and a line of facts take of the window, and where the panel stands below, its half. */
   const OTHERS_PX = 236;
   /** By so much the tally is higher where it stands aside too. */
-  const TALLER_PX = 60;
+  const TALLER_PX = 110;
   const STACKED_BELOW_PX = 1200;
   const MOST_STACKED = 0.44;
 

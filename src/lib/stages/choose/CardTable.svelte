@@ -269,17 +269,20 @@
 <style>
   .sift {
     display: grid;
-    grid-template-columns: 1fr 9.75rem 11.75rem;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
     align-items: center;
-    gap: 0.25rem 0.75rem;
+    gap: 0.5rem 0.75rem;
   }
-
+  .sift > :global(:first-child) {
+    grid-column: 1 / -1;
+  }
   .only {
     display: flex;
     gap: 0 1.5rem;
   }
   .only :global(.bx--form-item) {
     flex: none;
+    margin: 0;
   }
   .quiet {
     margin: 0.25rem 0 0.5rem;

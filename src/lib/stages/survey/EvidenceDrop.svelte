@@ -89,6 +89,9 @@
   .before {
     margin: 0.75rem 0;
     padding-left: 0.75rem;
+    display: grid;
+    gap: 0.375rem;
+    justify-items: start;
     border-left: 4px solid var(--tenant-plan);
     font-size: 0.8125rem;
   }

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount, tick, untrack } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { Tab, TabContent, Tabs, TextInput } from 'carbon-components-svelte';
   import { housings, partOf, type Machine, type PartOf } from '$core';
   import { selection, type FactPlace } from '$lib/state/selection.svelte';
@@ -19,6 +19,8 @@
   let { model }: { model: JobModel } = $props();
 
   const SHOWN_AT_ONCE = 4;
+  const TICK_MS = 50;
+  const COUNTED_AFTER_TICKS = 10;
   /** The part of the survey where each fact is told. */
   const TAB_OF: Readonly<Record<PartOf<FactPlace['code']>, number>> = {
     slots: 0,
@@ -115,8 +117,14 @@
   async function onread() {
     if (!hadSlots) tab = 1;
     hadSlots = true;
-    await tick();
-    document.querySelector<HTMLElement>('[data-answer]')?.focus({ preventScroll: true });
+    // What is open is counted once the browser has nothing else to do.
+    for (let n = 0; n < COUNTED_AFTER_TICKS; n += 1) {
+      const field = document.querySelector<HTMLElement>('[data-answer]');
+      const isFree = document.activeElement?.closest('input, select') === null;
+      if (field !== null && isFree) field.focus({ preventScroll: true });
+      if (field !== null) return;
+      await new Promise((resolve) => setTimeout(resolve, TICK_MS));
+    }
   }
 
   /** Takes the technician to the field that settles a fact. */

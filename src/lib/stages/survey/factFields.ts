@@ -186,7 +186,7 @@ export function systemSaid(text: string): Readonly<Partial<Record<SystemFact, st
 }
 
 /** By what stands in the field: a choice by its words as well, and a number of lanes or a generation with its letter. */
-export function parsed({ options, parse }: FieldKind<unknown>, text: string): unknown {
+function parsed({ options, parse }: FieldKind<unknown>, text: string): unknown {
   const said = text.trim().toLowerCase();
   const option = options?.find(
     (each) =>
