@@ -476,6 +476,7 @@ export {
 } from './procedure/step.ts';
 export { steps } from './procedure/steps.ts';
 export {
+  handled,
   type JobSummary,
   type OpenCounts,
   openBefore,

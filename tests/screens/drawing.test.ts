@@ -3,10 +3,12 @@ import { expect } from 'chai';
 import {
   OPENING_PITCH_MM,
   REAR_SOCKETS,
+  handled,
   plainNeed,
   rearLeads,
   rearSocketsOf,
   type Card,
+  type Job,
 } from '$core';
 import { boardLayout } from '$lib/board/layout';
 import { elevationRows, elevationsOf } from '$lib/board/elevations';
@@ -14,7 +16,7 @@ import { ROW_PX, distinctNames, partsWithin, shortened, spread, textPx } from '$
 import { placedRows, planRows } from '$lib/board/rows';
 import { viewsOf } from '$lib/board/views';
 import { leadEndWords, socketWords } from '$lib/wording/rear';
-import { aCard, aMachine, aSlot, occupiedBy, told } from '../builders/parts';
+import { AT, aCard, aMachine, aSlot, occupiedBy, told } from '../builders/parts';
 import { screens, sound, usb } from '../../demo/catalogue/row.ts';
 import { soaked } from '../builders/soak.ts';
 import { chanceOf } from '../builders/absurdJob.ts';
@@ -229,5 +231,34 @@ describe('Leads behind the machine', () => {
     expect(rearSocketsOf(sound(6, 2))).to.deep.equal(['jack', 'jack', 'jack', 'jack', 'jack']);
     for (const { longMm, shortMm } of Object.values(REAR_SOCKETS))
       expect(longMm).to.be.at.least(shortMm);
+  });
+});
+
+describe('What a hand has done by now', () => {
+  const card = aCard({ maker: 'Kelpwick', model: 'Lantern 2' });
+  const machine = aMachine([
+    aSlot(1),
+    aSlot(3, {}, { occupant: occupiedBy('Old tuner', 1, 'remove') }),
+  ]);
+  const [slot] = machine.slots;
+
+  it('is told by the ticks: a card is planned until it is seated, and there until it is taken out', () => {
+    const plan = {
+      placements: [{ card, slotId: 's1' }],
+      moves: [],
+    } as unknown as Job['plan'];
+    expect(handled({ plan, ticks: {} })).to.deep.equal({ filled: new Set(), emptied: new Set() });
+    const done = handled({ plan, ticks: { [`seat:${card.id}:s1`]: AT, 'takeOut:s3': AT } });
+    expect(done).to.deep.equal({ filled: new Set(['s1']), emptied: new Set(['s3']) });
+  });
+
+  it('is what the drawing says of it', () => {
+    const figureOf = (isIn: boolean) => {
+      const layout = boardLayout(machine, [{ card, slot: slot!, isIn }]);
+      const rows = planRows(machine, layout, viewsOf(machine, layout, 900, 560), new Map());
+      return rows.find(({ name }) => name === 'Kelpwick Lantern 2')?.figure;
+    };
+    expect(figureOf(false)).to.match(/planned$/);
+    expect(figureOf(true)).to.match(/is in$/);
   });
 });

@@ -60,3 +60,33 @@ export function summaryOf(job: Job, open: OpenCounts | null): JobSummary {
     unknown: openBefore(job).survey,
   };
 }
+
+/** Slots by what a hand has done to them, as the ticks of the steps say. */
+export interface Handled {
+  /** Its new card is in, or the one that was to move there. */
+  readonly filled: ReadonlySet<string>;
+  /** The card that was in it is out. */
+  readonly emptied: ReadonlySet<string>;
+}
+
+export function handled({ plan, ticks }: Pick<Job, 'plan' | 'ticks'>): Handled {
+  const isDone = (step: string) => ticks[step] !== undefined;
+  const seated = (plan?.placements ?? []).filter(({ card, slotId }) =>
+    isDone(`seat:${card.id}:${slotId}`),
+  );
+  const moved = (plan?.moves ?? []).filter(({ fromSlotId }) => isDone(`moveCard:${fromSlotId}`));
+  return {
+    filled: new Set([
+      ...seated.map(({ slotId }) => slotId),
+      ...moved.map(({ toSlotId }) => toSlotId),
+    ]),
+    emptied: new Set([
+      ...moved.map(({ fromSlotId }) => fromSlotId),
+      ...Object.keys(ticks).flatMap((step) =>
+        step.startsWith(TAKE_OUT) ? [step.slice(TAKE_OUT.length)] : [],
+      ),
+    ]),
+  };
+}
+
+const TAKE_OUT = 'takeOut:';

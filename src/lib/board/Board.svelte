@@ -363,6 +363,7 @@
     stroke-dasharray: 2 3;
   }
   svg :global(.body.planned),
+  svg :global(.body.fitted),
   svg :global(.body.trial) {
     fill: var(--tenant-plan-soft);
     fill-opacity: 0.8;

@@ -99,7 +99,9 @@ function bracketsOf(machine: Machine, { openings, bodies }: BoardLayout): readon
     const before = bodies.filter(
       (body) => body.placed && body.yMm < middle + 1 && body.yMm + body.depthMm > middle - 1,
     );
-    const fresh = before.find(({ kind }) => kind === 'planned' || kind === 'trial');
+    const fresh = before.find(
+      ({ kind }) => kind === 'planned' || kind === 'fitted' || kind === 'trial',
+    );
     const stays = before.find(({ kind }) => kind === 'there');
     const body = fresh ?? stays ?? before[0];
     return {

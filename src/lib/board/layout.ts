@@ -82,8 +82,8 @@ export interface DrawnBody extends Rectangle {
   readonly fan: Card['fan'];
   /** What leads that plug into its upper edge want above it; zero where none does. */
   readonly bendMm: number;
-  /** What is there and stays, or comes out; what is planned; what is only tried. */
-  readonly kind: 'there' | 'leaving' | 'planned' | 'trial';
+  /** What is there and stays, or comes out; what is planned, or in by now; what is only tried. */
+  readonly kind: 'there' | 'leaving' | 'planned' | 'fitted' | 'trial';
 }
 
 export interface BoardLayout {
@@ -109,6 +109,8 @@ export interface BoardLayout {
 export interface CardOnSlot {
   readonly card: Card;
   readonly slot: Slot;
+  /** It is planned no longer: it sits in its slot. */
+  readonly isIn?: boolean;
 }
 
 export function boardLayout(
@@ -134,7 +136,9 @@ export function boardLayout(
   };
   const bodies = [
     ...machine.slots.flatMap((slot) => occupantBody(slot, middleOf(slot))),
-    ...planned.flatMap((each) => cardBody(each, middleOf(each.slot), 'planned')),
+    ...planned.flatMap((each) =>
+      cardBody(each, middleOf(each.slot), each.isIn === true ? 'fitted' : 'planned'),
+    ),
     ...trials.flatMap((each) => cardBody(each, middleOf(each.slot), 'trial')),
   ];
   const plates = openingsOf(machine, machine, [...planned, ...trials]).plates.map(

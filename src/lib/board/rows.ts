@@ -48,6 +48,7 @@ export const BODY_WORDS: Readonly<Record<DrawnBody['kind'], string>> = {
   there: 'is in',
   leaving: 'comes out',
   planned: 'planned',
+  fitted: 'is in',
   trial: 'tried',
 };
 

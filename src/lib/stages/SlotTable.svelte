@@ -1,6 +1,6 @@
 <script lang="ts">
   /** Under the board, where it is asked for while no slot is chosen: all of them as a table, with what they hold and what is planned. */
-  import { valueOf, type Machine } from '$core';
+  import { cardName, valueOf, type Machine, type Slot } from '$core';
   import type { JobModel } from '$lib/stages/jobModel.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import type { CardOnSlot } from '../board/layout';
@@ -16,6 +16,18 @@
     /** The machine with its own cards where they are drawn. */
     drawn: Machine;
   } = $props();
+
+  /** What is in it now: what was seated or moved there, and nothing where a card was taken out. */
+  function holds({ id, occupant }: Slot): string {
+    const { filled, emptied } = model.handled;
+    if (filled.has(id)) {
+      const seated = planned.find(({ slot }) => slot.id === id)?.card;
+      const moved = valueOf(drawn.slots.find((slot) => slot.id === id)?.occupant ?? null);
+      return seated === undefined ? (moved?.name ?? 'nothing') : cardName(seated);
+    }
+    if (emptied.has(id)) return 'nothing';
+    return occupant === null ? '?' : (occupant.value?.name ?? 'nothing');
+  }
 </script>
 
 <table class="plain">
@@ -36,12 +48,14 @@
           ></td
         >
         <td>{slotLine(each)}</td>
-        <td>{each.occupant === null ? '?' : (each.occupant.value?.name ?? 'nothing')}</td>
+        <td>{holds(each)}</td>
         <td
           >{plannedWords(
             each,
             drawn.slots.find(({ id }) => id === each.id) ?? each,
-            planned.filter(({ slot: at }) => at.id === each.id).map(({ card }) => card),
+            planned
+              .filter(({ slot: at, isIn }) => at.id === each.id && isIn !== true)
+              .map(({ card }) => card),
           )}</td
         >
       </tr>

@@ -4,10 +4,13 @@ import {
   newCardsOf,
   contradictions,
   decisiveFacts,
+  handled,
+  known,
   isAcceptable,
   machineAsked,
   openBefore,
   slotVerdict,
+  valueOf,
   verdictKeeper,
   verdictTable,
   withCards,
@@ -82,6 +85,17 @@ export class JobModel {
   });
   disagreements = $derived(contradictions(this.job.machine));
   assembly = $derived(assemblyOf(this.job));
+  /** What a hand has put in and taken out by now. */
+  handled = $derived(handled(this.job));
+  /** The accepted plan's machine, without what is out of it already. */
+  private asLeft: Machine = $derived({
+    ...this.assembly.machine,
+    slots: this.assembly.machine.slots.map((slot) =>
+      this.handled.emptied.has(slot.id) && valueOf(slot.occupant)?.disposition === 'remove'
+        ? { ...slot, occupant: known(null, 'technician') }
+        : slot,
+    ),
+  });
   fitted: readonly CardOnSlot[] = $derived(newCardsOf(this.assembly));
   /** Cards that are tried in slots, to see what becomes of it: nothing of the job. */
   private tried = $state.raw<readonly { readonly cardId: string; readonly slotId: string }[]>([]);
@@ -188,7 +202,8 @@ export class JobModel {
 
   /** Cards to draw: the accepted plan, or in Choose what is proposed. */
   planned(stage: Stage): readonly CardOnSlot[] {
-    if (this.job.plan !== null || stage !== 'choose') return this.fitted;
+    if (this.job.plan !== null || stage !== 'choose')
+      return this.fitted.map((each) => ({ ...each, isIn: this.handled.filled.has(each.slot.id) }));
     return this.onTrial.length > 0 ? [] : (this.proposal?.placements ?? []);
   }
 
@@ -221,8 +236,7 @@ export class JobModel {
 
   /** The machine as it is drawn: with its cards where the accepted plan, or the one looked at, wants them. */
   drawnMachine(stage: Stage): Machine {
-    if (this.job.plan !== null)
-      return stage === 'survey' ? this.job.machine : this.assembly.machine;
+    if (this.job.plan !== null) return stage === 'survey' ? this.job.machine : this.asLeft;
     if (stage !== 'choose' || this.onTrial.length > 0 || this.proposal === null)
       return this.job.machine;
     return withMoves(this.job.machine, this.proposal.moves, this.proposal.givenUp);
