@@ -24,7 +24,18 @@ const treeshake = {
   moduleSideEffects: (id: string) =>
     /papaparse|\/src\/core\/|elements\/custom-element/.test(id) ? false : undefined,
   // Schemas that nobody asks are left out as well.
-  manualPureFunctions: ['z', 'fact', 'listCell', 'pairCell', 'choiceCell', 'numberCell', 'column'],
+  manualPureFunctions: [
+    'bisector',
+    'Blur2',
+    'shuffler',
+    'z',
+    'fact',
+    'listCell',
+    'pairCell',
+    'choiceCell',
+    'numberCell',
+    'column',
+  ],
 };
 
 /** What every page of a job needs comes in few files: many small ones take a tenth more when they are compressed. */
@@ -33,7 +44,11 @@ const TOGETHER = [
     name: 'core',
     test: /\/src\/core\/(standards\/(?!problemCodes|systemDrivers)|parts|placement|rules|flow|assembly\/(?!driverTargets|expectations|acceptance)|procedure\/standing|drivers\/(?!stick|package|machineDevices|versions)|commands|units|memo|money|survey\/(template|claims|factNames)|read\/(problem|storedJob|keptList))/,
   },
-  { name: 'base', test: /node_modules\/(svelte|@sveltejs|zod|localforage|idb|comlink)\// },
+  { name: 'words', test: /\/src\/lib\/wording\/(figures|facts|things|stages)\.ts/ },
+  {
+    name: 'base',
+    test: /node_modules\/(svelte|@sveltejs|zod|localforage|idb|comlink|carbon-components-svelte\/src\/(Button|Portal|ContentSwitcher|utils)|carbon-icons-svelte\/lib\/(Light|Asleep|Keyboard|Undo|Redo|ListChecked)\.)/,
+  },
 ];
 
 export default defineConfig({

@@ -8,7 +8,6 @@
   import { money } from '$lib/state/money.svelte';
   import { renewal } from '$lib/state/renewal.svelte';
   import { shop } from '$lib/state/shop.svelte';
-  import RenewalNotice from '$lib/ui/RenewalNotice.svelte';
   import { theme } from '$lib/state/theme.svelte';
   import type { Snippet } from 'svelte';
 
@@ -21,5 +20,9 @@
   void renewal.watch();
 </script>
 
-<RenewalNotice />
+{#if renewal.isOvertaken || renewal.isWaiting}
+  {#await import('$lib/ui/RenewalNotice.svelte') then { default: RenewalNotice }}
+    <RenewalNotice />
+  {/await}
+{/if}
 {@render children()}

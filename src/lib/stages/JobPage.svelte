@@ -1,8 +1,9 @@
 <script lang="ts">
+  import Working from '$lib/ui/Working.svelte';
   import { onMount, untrack } from 'svelte';
   import { afterNavigate, goto } from '$app/navigation';
   import { tinykeys } from 'tinykeys';
-  import { Button, InlineLoading } from 'carbon-components-svelte';
+  import { Button } from 'carbon-components-svelte';
   import ListChecked from 'carbon-icons-svelte/lib/ListChecked.svelte';
   import Redo from 'carbon-icons-svelte/lib/Redo.svelte';
   import Undo from 'carbon-icons-svelte/lib/Undo.svelte';
@@ -282,7 +283,7 @@
             <PartFailed {open} what="This stage" {error} {reset} />
           {/snippet}
           {#await PANELS[stage]()}
-            <InlineLoading description="Opening the stage" />
+            <Working words="Opening the stage" />
           {:then { default: Panel }}
             <Panel {model} {stage} />
           {:catch}

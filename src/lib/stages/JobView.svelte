@@ -1,6 +1,7 @@
 <script lang="ts">
+  import Working from '$lib/ui/Working.svelte';
   import { onDestroy } from 'svelte';
-  import { Button, InlineLoading } from 'carbon-components-svelte';
+  import { Button } from 'carbon-components-svelte';
   import { OpenJob, held } from '$lib/state/openJob.svelte';
   import { isJob, readJob } from '$lib/state/jobStore';
   import { shop } from '$lib/state/shop.svelte';
@@ -72,7 +73,7 @@
   <TopBar />
   <main>
     {#if missing === 'no'}
-      <InlineLoading description="Opening the job" />
+      <Working words="Opening the job" />
     {:else}
       <h1>{WORDS[missing][0]}</h1>
       <p>{WORDS[missing][1]}</p>

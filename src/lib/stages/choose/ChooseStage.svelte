@@ -1,7 +1,8 @@
 <script lang="ts">
+  import Working from '$lib/ui/Working.svelte';
   import { onDestroy, untrack } from 'svelte';
   import { moneyCents, type Change } from '$core';
-  import { Button, ContentSwitcher, InlineLoading, Switch } from 'carbon-components-svelte';
+  import { Button, ContentSwitcher, Switch } from 'carbon-components-svelte';
   import { isNoCommand } from '$lib/ui/keys';
   import { supplies } from '$lib/state/supplies.svelte';
   import type { JobModel } from '../jobModel.svelte';
@@ -77,7 +78,7 @@
   <p>Cards come from the supplier the first time; after that they are kept in this browser.</p>
   <Button size="small" on:click={() => supplies.read()}>Try again</Button>
 {:else if supplies.cards === null}
-  <InlineLoading description="Fetching the catalogue" />
+  <Working words="Fetching the catalogue" />
 {:else}
   <h1 class="only-read">Choose</h1>
   <AnswerLine {answer} stage="choose" />
@@ -106,7 +107,7 @@
     {/if}
   {:else if part === 1}
     {#await import('./CardTable.svelte')}
-      <InlineLoading description="Laying out the cards" />
+      <Working words="Laying out the cards" />
     {:then { default: CardTable }}<CardTable {model} />{/await}
   {:else if part === 2}
     {#await import('./LinksPicture.svelte') then { default: LinksPicture }}

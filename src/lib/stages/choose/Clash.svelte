@@ -1,6 +1,7 @@
 <script lang="ts">
+  import Working from '$lib/ui/Working.svelte';
   /** Why no plan meets all musts, and the single changes that would free it. */
-  import { Button, InlineLoading } from 'carbon-components-svelte';
+  import { Button } from 'carbon-components-svelte';
   import { memberKey, moneyCents, type Change, type Repair } from '$core';
   import { supplies } from '$lib/state/supplies.svelte';
   import { inMoney } from '$lib/wording/figures';
@@ -29,7 +30,7 @@
 <section aria-labelledby="clash-heading">
   <h2 id="clash-heading">Why not everything fits</h2>
   {#if explanation === null}
-    <InlineLoading description="Finding out what conflicts" />
+    <Working words="Finding out what conflicts" />
   {:else}
     {#each explanation.sets as { members }, n (n)}
       <p>

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import Working from '$lib/ui/Working.svelte';
   /** The chosen plan: what goes where, what is bought with it, what it costs, and how sure that is the best. */
-  import { Button, InlineLoading } from 'carbon-components-svelte';
+  import { Button } from 'carbon-components-svelte';
   import {
     cardName,
     hasChangedSincePlan,
@@ -104,8 +105,8 @@
 
   {#if planning.progress !== null}
     <div class="running">
-      <InlineLoading
-        description="Planning{planning.progress.searched > 0
+      <Working
+        words="Planning{planning.progress.searched > 0
           ? `: ${planning.progress.searched.toLocaleString('en-GB')} partial plans`
           : ''}"
       />

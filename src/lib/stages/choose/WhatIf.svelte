@@ -1,6 +1,7 @@
 <script lang="ts">
+  import Working from '$lib/ui/Working.svelte';
   /** One thing supposed to be otherwise: plan, rates and price beside the plan as it is. The survey is not touched. */
-  import { Button, InlineLoading, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Select, SelectItem } from 'carbon-components-svelte';
   import {
     cardName,
     changed,
@@ -98,7 +99,7 @@
   </Select>
   {#if supposed !== null && asIs !== null}
     {#if supposed.plan === null}
-      <InlineLoading description="Planning for that" />
+      <Working words="Planning for that" />
     {:else}
       {@const plan = supposed.plan}
       {@const changeCents = priceOfChange(supposed.change)}
