@@ -1,6 +1,6 @@
 /** What each stage has to say of a job first, with its figure: the same for the stage, the list of jobs and the sheet. */
 import type { Flow } from '../flow/flow.ts';
-import { driverStates, lastDevices, type DriverOutcome } from './driverStates.ts';
+import { DRIVER_OUTCOMES, driverStates, lastDevices, type DriverOutcome } from './driverStates.ts';
 import type { Job, Stage } from '../parts/job.ts';
 import { openBefore } from '../procedure/standing.ts';
 import { steps } from '../procedure/steps.ts';
@@ -46,15 +46,10 @@ interface ShortFigure extends Pick<Flow, 'need' | 'unit' | 'wanted'> {
   readonly measured: number;
 }
 
-const AMISS: ReadonlySet<DriverOutcome> = new Set([
-  'missing',
-  'problem',
-  'noDriver',
-  'generic',
-  'older',
-  'link',
-  'gone',
-]);
+/** Outcomes stand with the worst first: all before the first that may well be meant. */
+const AMISS: ReadonlySet<DriverOutcome> = new Set(
+  DRIVER_OUTCOMES.slice(0, DRIVER_OUTCOMES.indexOf('extra')),
+);
 
 /** Devices whose driver the last report shows not to be right; none where there is no report. */
 export const driversAmiss = (job: Job): number =>

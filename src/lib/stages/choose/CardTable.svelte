@@ -51,14 +51,13 @@
   const planned = $derived(
     new Map(model.planned('choose').map(({ card, slot }) => [card.id, slot.label])),
   );
-  // The plan's own cards stand first, whatever the order of the others.
+  const tried = $derived(new Map(model.onTrial.map(({ card, slot }) => [card.id, slot.id])));
+  const stands = (cardId: string) => planned.has(cardId) || tried.has(cardId);
+  // Cards that are planned or tried stand first, whatever the order of the others.
   const sorted = $derived(
-    sortedBy(kept, sort).toSorted(
-      (a, b) => Number(planned.has(b.card.id)) - Number(planned.has(a.card.id)),
-    ),
+    sortedBy(kept, sort).toSorted((a, b) => Number(stands(b.card.id)) - Number(stands(a.card.id))),
   );
   const shown = $derived(all ? sorted : sorted.slice(0, SHOWN_AT_ONCE));
-  const tried = $derived(new Map(model.onTrial.map(({ card, slot }) => [card.id, slot.id])));
 
   const SORT_WORDS: Readonly<Record<Sort, string>> = {
     fit: 'best for this job first',

@@ -81,7 +81,7 @@
   <h1>No plan yet</h1>
   <p>The steps follow from an accepted plan. <a href="choose">To Choose</a></p>
 {:else}
-  <article aria-live="polite">
+  <article aria-live="polite" class:working={current !== null}>
     {#if current && words}
       <p class="quiet">{STAGE_WORDS[stage]}, step {position} of {steps.length}</p>
       <h1>{words.title}</h1>
@@ -113,7 +113,8 @@
 {/if}
 
 <style>
-  article {
+  /* The list below stays where it is from step to step. */
+  .working {
     min-height: 14rem;
   }
   article h1 {
