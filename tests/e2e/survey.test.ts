@@ -81,7 +81,7 @@ test('files in any mixture are read together; what is none is left aside and nam
       { name: 'letter.txt', mimeType: 'text/plain', buffer: Buffer.from('Dear harbour master') },
     ]);
   await expect(page.getByText('11 devices, 2 slot records, 1 screen;')).toBeVisible();
-  await expect(page.getByText('7 files')).toBeVisible();
+  await expect(page.getByText('7 files', { exact: true })).toBeVisible();
   await expect(page.getByText('Not a kind of evidence that Tenant knows; left out.')).toBeVisible();
   await expect(page.locator('[data-slot]')).toHaveCount(5);
 
