@@ -1,4 +1,4 @@
-/** Prints as people read it and leaves the counts in the file that it is told. */
+/** Prints as people read it and leaves the counts, and what failed, in the file that it is told. */
 const { writeFileSync } = require('node:fs');
 const Mocha = require('mocha');
 
@@ -8,7 +8,10 @@ module.exports = class extends Mocha.reporters.Spec {
     runner.once('end', () => {
       writeFileSync(
         `test-results/${options.reporterOptions.file}`,
-        JSON.stringify({ stats: this.stats }),
+        JSON.stringify({
+          stats: this.stats,
+          titles: this.failures.map((test) => `${test.fullTitle()}: ${test.err?.message ?? ''}`),
+        }),
       );
     });
   }

@@ -20,7 +20,10 @@ rmSync(RESULTS, { recursive: true, force: true });
 mkdirSync(RESULTS);
 
 const total = { passed: 0, failed: 0, skipped: 0 };
-const say = (part, { passed, failed, skipped }) => {
+/** Said once more at the end: what is printed above them is long. */
+const failures = [];
+const say = (part, { passed, failed, skipped, titles = [] }) => {
+  if (failed > 0) failures.push(...(titles.length > 0 ? titles : [part]));
   total.passed += passed;
   total.failed += failed;
   total.skipped += skipped;
@@ -79,10 +82,11 @@ function mochaTests(part, file, args = []) {
     '--reporter-option',
     `file=${file}`,
   ];
-  return counted(part, 'npx', ['mocha', ...args, ...reporter], file, ({ stats }) => ({
+  return counted(part, 'npx', ['mocha', ...args, ...reporter], file, ({ stats, titles }) => ({
     passed: stats.passes,
     failed: stats.failures,
     skipped: stats.pending,
+    titles,
   }));
 }
 
@@ -116,6 +120,7 @@ await counted('browser', 'npx', ['playwright', 'test'], 'browser.json', ({ stats
   };
 });
 if (secondTries > 0) console.log(`${secondTries} passed on a second try only: see "flaky" above`);
+for (const failure of failures) console.log(`failed: ${failure}`);
 
 const skipped = total.skipped > 0 ? `, ${total.skipped} skipped` : '';
 console.log(`${total.passed} passed, ${total.failed} failed${skipped}`);

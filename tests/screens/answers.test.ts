@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { STAGES, apply, openItems, provings, stageAnswer, standing, steps, type Job } from '$core';
 import { answerWords } from '$lib/wording/answers';
-import { proposalWords } from '$lib/wording/chooseAnswer';
+import { proposalWords, trialWords } from '$lib/wording/chooseAnswer';
 import { demoJobs } from '../../demo/jobs';
 import { PACKAGES } from '../builders/library';
 import { STAMP, measured } from '../builders/parts';
@@ -73,5 +73,19 @@ describe('Answers of the stages', () => {
       words: 'Every must is met: 99.00.',
       verdict: 'clear',
     });
+  });
+
+  it('of a trial say what becomes of the musts with it, and its own price', () => {
+    expect(trialWords(['needs'], ['met', 'short'], 164_900, 'blocked')).to.deep.equal({
+      words: 'On trial: 1 of 2 musts met: 1,649.00.',
+      verdict: 'blocked',
+      next: null,
+    });
+    expect(
+      trialWords(['blocked', 'clear'], ['met', 'unknown', 'short'], 9_900, 'blocked').words,
+    ).to.equal('On trial: 1 card cannot go where tried, 1 of 3 musts met, 1 not known: 99.00.');
+    expect(trialWords(['clear', 'clear'], [], 9_900, 'clear').words).to.equal(
+      'On trial: 2 cards: 99.00.',
+    );
   });
 });

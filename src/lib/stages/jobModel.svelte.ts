@@ -1,5 +1,7 @@
 /** What the stages show of the open job: everything here is computed from the document and the catalogue. */
 import {
+  SERVED_BY,
+  VERDICTS,
   assemblyOf,
   newCardsOf,
   contradictions,
@@ -8,6 +10,7 @@ import {
   known,
   isAcceptable,
   machineAsked,
+  metTogether,
   openBefore,
   slotVerdict,
   valueOf,
@@ -15,13 +18,17 @@ import {
   verdictTable,
   withCards,
   withMoves,
+  withOccupants,
+  worstVerdict,
   type Card,
   type DriverLibrary,
   type Machine,
+  type MetByMachine,
+  type Need,
   type OpenCounts,
   type SlotVerdict,
   type Stage,
-  VERDICTS,
+  type Verdict,
 } from '$core';
 import { untrack } from 'svelte';
 import type { CardOnSlot } from '$lib/board/layout';
@@ -169,6 +176,11 @@ export class JobModel {
     this.onTrial.map(({ card, slot }) => slotVerdict(card, slot, this.meeting(card), this.library)),
   );
 
+  /** Of the cards on trial, and what is bought for the machine itself; before tax. */
+  trialCents = $derived.by(() =>
+    this.onTrial.reduce((total, { card }) => total + card.priceCents, this.planning.boughtCents),
+  );
+
   /** Puts a card on trial; whatever was tried in that slot comes off. */
   tryIn(cardId: string, slotId: string): void {
     const others = this.tried.filter((each) => each.slotId !== slotId && each.cardId !== cardId);
@@ -233,6 +245,36 @@ export class JobModel {
       return slotVerdict(card, slot, withCards(this.drawnMachine('choose'), others), this.library);
     }),
   );
+
+  /** What each need gets from the machine now, and with the cards that are drawn while choosing. */
+  needsNow = $derived.by(() => {
+    const { needs, machine } = this.job;
+    const catalogue = supplies.cards ?? [];
+    const fitted = withOccupants(this.drawnMachine('choose'), this.working);
+    const nowMet = metTogether(needs, machine, catalogue);
+    const thenMet = metTogether(needs, fitted, [
+      ...catalogue,
+      ...this.working.map(({ card }) => card),
+    ]);
+    return needs.flatMap((need, n) => {
+      const now = nowMet[n];
+      const then = now?.state === 'met' ? now : thenMet[n];
+      if (now === undefined || then === undefined) return [];
+      return { need, now, then, verdict: this.needVerdict(need, now, then) };
+    });
+  });
+
+  /** A need is never greener than the cards that serve it: what they want first, or do not know, it wants too. */
+  private needVerdict(need: Need, now: MetByMachine, then: MetByMachine): Verdict {
+    if (then.state !== 'met') return then.state === 'short' ? 'blocked' : 'unknown';
+    const serving =
+      now.state === 'met'
+        ? []
+        : this.workingVerdicts.filter(({ card }) =>
+            SERVED_BY[need.kind].includes(card.delivers.kind),
+          );
+    return worstVerdict([...then.catches, ...serving]);
+  }
 
   /** The machine as it is drawn: with its cards where the accepted plan, or the one looked at, wants them. */
   drawnMachine(stage: Stage): Machine {

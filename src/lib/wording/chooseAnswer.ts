@@ -1,5 +1,5 @@
 /** The answer of Choose in one line: of the accepted plan, or of the one that is proposed. */
-import type { Proposal, Stage, StageAnswer, Verdict } from '$core';
+import type { MetByMachine, Proposal, Stage, StageAnswer, Verdict } from '$core';
 import { counted, inMoney } from './figures';
 
 /** The answer of a stage, with its figure. */
@@ -54,4 +54,32 @@ export function proposalWords(
         verdict: 'clear',
         next: null,
       };
+}
+
+/**
+ * What a technician tries by hand is answered for as it is, not for what the planner proposes.
+ * @param cards the verdict of each card on trial
+ * @param musts whether each must is met with them
+ * @param verdict the worst of all these
+ */
+export function trialWords(
+  cards: readonly Verdict[],
+  musts: readonly MetByMachine['state'][],
+  cents: number,
+  verdict: Verdict,
+): AnswerWords {
+  const blocked = cards.filter((verdict) => verdict === 'blocked').length;
+  const met = musts.filter((state) => state === 'met').length;
+  const open = musts.filter((state) => state === 'unknown').length;
+  const words = [
+    ...(blocked > 0 ? [`${counted(blocked, 'card')} cannot go where tried`] : []),
+    ...(musts.length > 0 ? [`${met} of ${counted(musts.length, 'must')} met`] : []),
+    ...(open > 0 ? [`${open} not known`] : []),
+  ];
+  const said = words.length === 0 ? counted(cards.length, 'card') : words.join(', ');
+  return {
+    words: `On trial: ${said}: ${inMoney(cents)}.`,
+    verdict,
+    next: null,
+  };
 }

@@ -12,8 +12,9 @@ import {
 } from '$core';
 import { WAY_WORDS } from './driverStates';
 import { counted } from './figures';
+import { pinWords } from './clashes';
 import { KIND_WORDS } from './needs';
-import { PART_WORDS, pinWords } from './plans';
+import { PART_WORDS } from './plans';
 import { stepWords } from './steps';
 
 /** A log that was imported may hold any text: what is not known by its code is said as it stands. */

@@ -1,13 +1,13 @@
 <script lang="ts">
   import Working from '$lib/ui/Working.svelte';
   import { onDestroy, untrack } from 'svelte';
-  import { moneyCents, type Change } from '$core';
+  import { moneyCents, worstVerdict, type Change } from '$core';
   import { Button, ContentSwitcher, Switch } from 'carbon-components-svelte';
   import { isNoCommand } from '$lib/ui/keys';
   import { supplies } from '$lib/state/supplies.svelte';
   import type { JobModel } from '../jobModel.svelte';
   import { accept } from './accept';
-  import { chooseWords, proposalWords } from '$lib/wording/chooseAnswer';
+  import { chooseWords, proposalWords, trialWords } from '$lib/wording/chooseAnswer';
   import AnswerLine from '../AnswerLine.svelte';
   import NeedStrip from './NeedStrip.svelte';
   import PlanBox from './PlanBox.svelte';
@@ -32,6 +32,15 @@
       const unmetMusts = job.needs.filter(({ id, must }) => must && unmet.includes(id)).length;
       const accepted = { cards: placements.length, unmetMusts };
       return chooseWords({ stage: 'choose', needs: job.needs.length, accepted });
+    }
+    if (model.onTrial.length > 0) {
+      const musts = model.needsNow.filter(({ need }) => need.must);
+      return trialWords(
+        model.trialVerdicts.map(({ verdict }) => verdict),
+        musts.map(({ then }) => then.state),
+        model.trialCents,
+        worstVerdict([...model.trialVerdicts, ...musts]),
+      );
     }
     // While another plan is looked for the last one stands: a line that came and went would move all below it.
     if (proposal === null || job.needs.length === 0)
@@ -101,8 +110,12 @@
         <Clash {model} {suppose} />
       {/await}
     {/if}
-    <PlanBox {model} />
-    {#if model.job.plan === null}
+    {#if model.job.plan !== null}
+      {#await import('./AcceptedPlan.svelte') then { default: AcceptedPlan }}
+        <AcceptedPlan {model} />
+      {/await}
+    {:else}
+      <PlanBox {model} />
       {#await import('./Weighing.svelte') then { default: Weighing }}<Weighing {model} />{/await}
     {/if}
   {:else if part === 1}

@@ -5,7 +5,7 @@
   import { memberKey, moneyCents, type Change, type Repair } from '$core';
   import { supplies } from '$lib/state/supplies.svelte';
   import { inMoney } from '$lib/wording/figures';
-  import { changeWords, memberWords } from '$lib/wording/plans';
+  import { changeWords, memberWords } from '$lib/wording/clashes';
   import type { JobModel } from '../jobModel.svelte';
   import { doing } from './doing';
 

@@ -5,7 +5,7 @@
   import { supplies } from '$lib/state/supplies.svelte';
   import { findingWords } from '$lib/wording/findings';
   import { KIND_WORDS } from '$lib/wording/needs';
-  import { differenceWords, pinWords } from '$lib/wording/plans';
+  import { differenceWords, pinWords } from '$lib/wording/clashes';
   import type { JobModel } from '../jobModel.svelte';
 
   let { model }: { model: JobModel } = $props();

@@ -1,16 +1,7 @@
 <script lang="ts">
-  import Working from '$lib/ui/Working.svelte';
-  /** The chosen plan: what goes where, what is bought with it, what it costs, and how sure that is the best. */
+  /** The plan that is proposed: what goes where, what is bought with it, what it costs, and how sure that is the best. */
   import { Button } from 'carbon-components-svelte';
-  import {
-    cardName,
-    hasChangedSincePlan,
-    isAcceptable,
-    moneyCents,
-    worstVerdict,
-    worth,
-    type Finding,
-  } from '$core';
+  import { cardName, isAcceptable, moneyCents, worstVerdict, worth, type Finding } from '$core';
   import Total from '$lib/ui/Total.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
@@ -20,7 +11,8 @@
   import { PLAN_WORDS, extraWords } from '$lib/wording/plans';
   import { EXTRA_KIND_WORDS } from '$lib/wording/things';
   import type { JobModel } from '../jobModel.svelte';
-  import { accept, withdraw } from './accept';
+  import { accept } from './accept';
+  import Running from './Running.svelte';
 
   let { model }: { model: JobModel } = $props();
 
@@ -32,17 +24,8 @@
     planning.boughtCents + (proposal === null ? 0 : moneyCents(proposal.cost.parts)),
   );
   let asksWhy = $state(false);
-  const accepted = $derived(job.plan !== null);
   const title = $derived(
     planning.plans.find(({ plan }) => plan === proposal)?.key ?? ('best' as const),
-  );
-  const sameAsAccepted = $derived(
-    job.plan !== null &&
-      planning.plans.some(
-        ({ plan }) =>
-          keys(plan.placements.map((p) => [p.card.id, p.slot.id])) ===
-          keys((job.plan?.placements ?? []).map((p) => [p.card.id, p.slotId])),
-      ),
   );
   const label = (slotId: string) =>
     job.machine.slots.find(({ id }) => id === slotId)?.label ?? slotId;
@@ -54,13 +37,6 @@
     [...new Set(findings.filter(({ verdict }) => verdict === 'unknown').map(findingTopic))].join(
       ', ',
     );
-
-  function keys(pairs: readonly (readonly [string, string])[]): string {
-    return pairs
-      .map((pair) => pair.join('@'))
-      .toSorted()
-      .join();
-  }
 
   function select(cardId: string, slotId: string) {
     selection.cardId = cardId;
@@ -80,17 +56,13 @@
 <section class="part" aria-labelledby="plan-heading">
   <div class="head">
     <h2 id="plan-heading">
-      {accepted
-        ? 'The accepted plan'
-        : proposal !== null && !isAcceptable(proposal)
-          ? 'No plan serves anything'
-          : title === 'best'
-            ? 'Best plan for all needs together'
-            : PLAN_WORDS[title]}
+      {proposal !== null && !isAcceptable(proposal)
+        ? 'No plan serves anything'
+        : title === 'best'
+          ? 'Best plan for all needs together'
+          : PLAN_WORDS[title]}
     </h2>
-    {#if accepted}
-      <Button size="small" kind="tertiary" on:click={() => withdraw(model)}>Withdraw it</Button>
-    {:else if proposal && isAcceptable(proposal)}
+    {#if proposal && isAcceptable(proposal)}
       <Button
         size="small"
         class="main-act"
@@ -104,15 +76,8 @@
   </div>
 
   {#if planning.progress !== null}
-    <div class="running">
-      <Working
-        words="Planning{planning.progress.searched > 0
-          ? `: ${planning.progress.searched.toLocaleString('en-GB')} partial plans`
-          : ''}"
-      />
-      <Button size="small" kind="ghost" on:click={() => planning.stop()}>Stop (S)</Button>
-    </div>
-  {:else if proposal !== null && !accepted && isAcceptable(proposal)}
+    <Running {planning} />
+  {:else if proposal !== null && isAcceptable(proposal)}
     <p class="quiet" role="status">
       {#if proposal.proven}
         Proven{model.unknown.length > 0 ? ' on what is known' : ''}: no plan is better {title ===
@@ -136,25 +101,14 @@
     <p>There is nothing to plan for.</p>
   {:else if planning.failed !== ''}
     <p role="alert">The planner stopped: {planning.failed}</p>
-  {:else if proposal === null && !accepted}
+  {:else if proposal === null}
     <p class="quiet">
       {planning.isStopped ? 'Stopped before a first plan was found.' : 'No plan yet.'}
     </p>
     {#if planning.isStopped}
       <Button size="small" kind="tertiary" on:click={() => planning.ask()}>Plan again</Button>
     {/if}
-  {:else if accepted}
-    {#if !sameAsAccepted && !planning.isRunning}
-      <p class="warn" role="status">
-        {hasChangedSincePlan(job)
-          ? 'Since it was accepted, the survey or the needs have changed: another plan is now best.'
-          : 'By its score another plan is better than this one.'} Withdraw the accepted one to see it.
-      </p>
-    {/if}
-    {#await import('./ShoppingList.svelte') then { default: ShoppingList }}
-      <ShoppingList {job} />
-    {/await}
-  {:else if proposal !== null}
+  {:else}
     <ul>
       {#each proposal.givenUp as slotId (slotId)}
         <li>
@@ -261,8 +215,7 @@
   h2 {
     font-size: 1.25rem;
   }
-  .head,
-  .running {
+  .head {
     display: flex;
     justify-content: space-between;
     align-items: center;

@@ -12,9 +12,7 @@
 
   let { model }: { model: JobModel } = $props();
 
-  const cents = $derived(
-    model.trialVerdicts.reduce((total, { card }) => total + card.priceCents, 0),
-  );
+  const cents = $derived(model.trialCents);
   const blocked = $derived(model.trialVerdicts.some(({ verdict }) => verdict === 'blocked'));
 </script>
 
@@ -73,7 +71,16 @@
   li .number {
     margin-left: auto;
   }
+  .head {
+    margin-bottom: 0.5rem;
+  }
   .head h2 {
     margin: 0 auto 0 0;
+  }
+  li + li {
+    margin-top: 0.25rem;
+  }
+  p {
+    margin-top: 0.375rem;
   }
 </style>

@@ -21,7 +21,7 @@
   import { supplies } from '$lib/state/supplies.svelte';
   import { inMegabytes, inMoney } from '$lib/wording/figures';
   import { KIND_WORDS } from '$lib/wording/needs';
-  import { changeWords, differenceWords } from '$lib/wording/plans';
+  import { changeWords, differenceWords } from '$lib/wording/clashes';
   import type { JobModel } from '../jobModel.svelte';
   import { doing } from './doing';
 

@@ -1,7 +1,7 @@
 /** What can be done to the job itself so that a supposed change comes true; null for what is only supposed. */
 import { changed, type Change } from '$core';
 import { supplies } from '$lib/state/supplies.svelte';
-import { changeWords } from '$lib/wording/plans';
+import { changeWords } from '$lib/wording/clashes';
 import type { JobModel } from '../jobModel.svelte';
 
 export function doing(model: JobModel, change: Change): (() => void) | null {

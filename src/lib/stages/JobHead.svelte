@@ -1,0 +1,89 @@
+<script lang="ts">
+  /** Whose job it is, whether it is kept, and what holds in every stage: undo, redo, the log. */
+  import { Button } from 'carbon-components-svelte';
+  import ListChecked from 'carbon-icons-svelte/lib/ListChecked.svelte';
+  import Redo from 'carbon-icons-svelte/lib/Redo.svelte';
+  import Undo from 'carbon-icons-svelte/lib/Undo.svelte';
+  import type { Saving } from '$lib/state/jobKeeper';
+  import type { OpenJob } from '$lib/state/openJob.svelte';
+  import TopBar from '$lib/ui/TopBar.svelte';
+
+  let { open }: { open: OpenJob } = $props();
+
+  const job = $derived(open.job);
+  let logOpen = $state(false);
+  const SAVING_WORDS: Readonly<Partial<Record<Saving, string>>> = {
+    saved: 'Saved',
+    saving: 'Saving',
+  };
+</script>
+
+<TopBar>
+  {#snippet middle()}
+    <div class="of">
+      <strong>{job.title || 'Untitled job'}</strong>
+      <span>{job.customer || 'no customer yet'}</span>
+      <span>{job.machine.name || 'machine not surveyed'}</span>
+    </div>
+  {/snippet}
+  {#snippet tools()}
+    <span class="saving" role="status">
+      {open.isTyping ? 'Not saved yet' : (SAVING_WORDS[open.saving] ?? 'Not saved')}
+    </span>
+    <Button
+      kind="ghost"
+      size="small"
+      icon={Undo}
+      iconDescription={open.canUndo === null ? 'Nothing to undo' : `Undo: ${open.canUndo}`}
+      disabled={open.canUndo === null}
+      on:click={() => open.undo()}
+    />
+    <Button
+      kind="ghost"
+      size="small"
+      icon={Redo}
+      iconDescription={open.canRedo === null ? 'Nothing to redo' : `Redo: ${open.canRedo}`}
+      disabled={open.canRedo === null}
+      on:click={() => open.redo()}
+    />
+    <Button
+      kind="ghost"
+      size="small"
+      icon={ListChecked}
+      iconDescription="Log of this job"
+      on:click={() => (logOpen = true)}
+    />
+  {/snippet}
+</TopBar>
+
+{#if logOpen}
+  {#await import('./JobLog.svelte') then { default: JobLog }}
+    <JobLog bind:open={logOpen} {job} />
+  {/await}
+{/if}
+
+<style>
+  .of {
+    display: flex;
+    gap: 1rem;
+    white-space: nowrap;
+    overflow: hidden;
+    font-size: 0.875rem;
+    line-height: 1.5;
+  }
+  .of span {
+    opacity: 0.85;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .of span::before {
+    content: '·';
+    margin-right: 1rem;
+  }
+  .saving {
+    font-size: 0.75rem;
+    margin-right: 0.5rem;
+    min-width: 3.5rem;
+    text-align: right;
+  }
+</style>
