@@ -1,5 +1,10 @@
 /** Invented jobs at different stages, made by the very commands that a technician's hand would give. */
 import {
+  emptyHop,
+  emptyLead,
+  type CableClass,
+  type Hop,
+  type Lead,
   apply,
   emptyJob,
   enteredFigure,
@@ -155,6 +160,45 @@ function cardIn({ id, plan }: Job, slotId: string): Card {
   return placement.card;
 }
 
+/** A device of the museum's path, with the leads to it as their class and length in metres. */
+function hop(
+  id: string,
+  kind: Hop['kind'],
+  name: string,
+  portMegabits: readonly number[],
+  ...leads: readonly (readonly [Lead['place'], CableClass, number])[]
+): Hop {
+  return {
+    ...emptyHop(id, kind),
+    name,
+    portMegabits: told(portMegabits),
+    leads: leads.map(([place, cable, metres], n) => ({
+      ...emptyLead(`${id}-${n + 1}`, place),
+      cable: told(cable),
+      metres: told(metres),
+      condition: told('good'),
+    })),
+  };
+}
+
+const TO_PLATE_STORE: readonly Hop[] = [
+  hop('scan', 'switch', 'Scan room', [100, 1000, 2500, 5000, 10000], ['patch', 'cat6a', 2]),
+  hop(
+    'gallery',
+    'switch',
+    'Gallery',
+    [1000, 10000],
+    ['patch', 'cat6a', 2],
+    ['wall', 'cat6a', 38],
+    ['patch', 'cat6a', 1],
+  ),
+  hop('shaft', 'converter', 'Shaft, top', [10000], ['patch', 'cat6a', 1]),
+  hop('cellar', 'converter', 'Shaft, foot', [10000], ['wall', 'om3', 120]),
+  hop('store', 'switch', 'Cellar', [1000, 10000], ['patch', 'cat6a', 1]),
+  hop('rack', 'switch', 'Rack', [100, 1000, 2500, 5000, 10000], ['patch', 'cat7', 3]),
+  hop('plates', 'machine', 'Plate store', [1000, 10000], ['patch', 'cat6a', 2]),
+];
+
 /** @param lspci what the machine itself printed, from the folder of evidence */
 function museum(lspci: string, library: readonly DriverPackage[]): Job {
   const surveyed = withCardRecords(
@@ -169,9 +213,7 @@ function museum(lspci: string, library: readonly DriverPackage[]): Job {
       ...surveyed,
       path: {
         ...surveyed.path,
-        cable: told('cat6a'),
-        cableMetres: told(40),
-        farEndMegabits: told([1000, 10000]),
+        hops: TO_PLATE_STORE,
         internetMegabits: null,
       },
     },

@@ -1,5 +1,12 @@
 /** Invented jobs that several cards, links or limits decide together. */
-import { known, plainNeed, type Machine, type Need, type Slot } from '../src/core/index.ts';
+import {
+  directHops,
+  known,
+  plainNeed,
+  type Machine,
+  type Need,
+  type Slot,
+} from '../src/core/index.ts';
 import { drives } from './catalogue/row.ts';
 import { fitted } from './machineParts.ts';
 import { EXTERNAL_BOX, GAMING, HOME_TOWER, MICRO_TOWER, MINI, SERVER_BOARD } from './machines.ts';
@@ -35,9 +42,11 @@ export const SIGNAL_HOUSE: Scene = {
   title: 'A store for the charts',
   customer: 'Harbour master, Signal House',
   machine: withPath(withPorts(MINI, 0), {
-    cable: told('cat5e'),
-    cableMetres: told(12),
-    farEndMegabits: told([100, 1000, 2500]),
+    hops: directHops({
+      cable: told('cat5e'),
+      metres: told(12),
+      portMegabits: told([100, 1000, 2500]),
+    }),
     ownDrive: told('sata'),
     ownArray: told({ count: 2, how: 'mirror' }),
     farDrive: told('sata'),
@@ -66,9 +75,11 @@ export const CHART_ROOM: Scene = {
   title: 'Three cards in a box',
   customer: 'Survey vessel, chart room',
   machine: withPath(EXTERNAL_BOX, {
-    cable: told('cat6a'),
-    cableMetres: told(15),
-    farEndMegabits: told([1000, 2500, 5000, 10000]),
+    hops: directHops({
+      cable: told('cat6a'),
+      metres: told(15),
+      portMegabits: told([1000, 2500, 5000, 10000]),
+    }),
   }),
   needs: [
     plainNeed('network', 'network', {
@@ -113,9 +124,11 @@ export const FOGHORN: Scene = {
   title: 'Five times as fast to the sound store',
   customer: 'Foghorn society, sound archive',
   machine: withPath(GAMING, {
-    cable: told('cat5e'),
-    cableMetres: told(30),
-    farEndMegabits: told([1000, 10000]),
+    hops: directHops({
+      cable: told('cat5e'),
+      metres: told(30),
+      portMegabits: told([1000, 10000]),
+    }),
     ownDrive: told('nvme'),
     farDrive: told('sata'),
     farArray: told({ count: 2, how: 'stripe' }),

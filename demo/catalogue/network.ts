@@ -200,6 +200,22 @@ const wired: readonly Card[] = [
     { ...CLASSIC, ...draws(6), lengthMm: 120, priceCents: 2_100 },
     network(1, FAST, ['wake', 'vlan']),
   ),
+  nic(
+    'Gannetry',
+    'Strait 10F',
+    0x7140,
+    {
+      lanes: 4,
+      generation: 3,
+      lengthMm: 120,
+      ...draws(8),
+      priceCents: 9_400,
+      boot: 'both',
+      year: 2020,
+      leadDays: 4,
+    },
+    network(1, [1000, 10000], SERVER, 'sfp'),
+  ),
   card(
     'Brinehollow',
     'Sprit 2.5',

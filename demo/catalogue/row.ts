@@ -100,7 +100,8 @@ export const network = (
   ports: number,
   megabits: readonly number[],
   features: DeliveryOf<'network'>['features'] = ['wake', 'vlan'],
-): DeliveryOf<'network'> => ({ kind: 'network', ports, megabits, features });
+  medium: DeliveryOf<'network'>['medium'] = 'copper',
+): DeliveryOf<'network'> => ({ kind: 'network', ports, megabits, medium, features });
 
 export const usb = (
   ports: number,

@@ -61,7 +61,10 @@ export {
 export { EXTRA_KINDS, EXTRA_LIMIT_UNITS, type ExtraKind } from './standards/extras.ts';
 export {
   CABLE_CLASSES,
+  FIBRE_CLASSES,
   ETHERNET_MEGABITS,
+  NETWORK_MEDIA,
+  type NetworkMedium,
   NETWORK_FEATURES,
   type NetworkFeature,
   type CableClass,
@@ -81,7 +84,14 @@ export {
   arrayBytesPerSecond,
 } from './standards/storage.ts';
 export { SERIAL_LINK_GIGABITS } from './standards/serialLink.ts';
-export { WIFI_BANDS, type WifiBand } from './standards/wifi.ts';
+export {
+  DISTANCES,
+  RADIO_STANDARDS,
+  WIFI_BANDS,
+  type WifiBand,
+  channelsOf,
+  radioMegabits,
+} from './standards/wifi.ts';
 export {
   ADAPTERS,
   type Blanking,
@@ -104,6 +114,22 @@ export { SYSTEM_FAMILIES, type SystemFamily } from './standards/systems.ts';
 export { M2_KEYS, type M2Key, SLOT_TYPES, SLOT_WIDTHS } from './standards/slotRecords.ts';
 export { SURVEY_BUNDLE_HEAD, SURVEY_BUNDLE_VERSION } from './standards/surveyBundle.ts';
 
+export { freeNumber } from './parts/freeNumber.ts';
+export {
+  HOP_KINDS,
+  LEAD_CONDITIONS,
+  LEAD_PLACES,
+  type AccessPoint,
+  type Hop,
+  type Lead,
+  type NetworkPath,
+  directHops,
+  emptyHop,
+  emptyLead,
+  emptyPath,
+} from './parts/networkPath.ts';
+export { PROCESSOR_CLASSES } from './standards/processors.ts';
+export { type WireLink, wireLinks } from './flow/wire.ts';
 export { type Fact, type Claim, Source, known, valueOf } from './parts/fact.ts';
 export {
   type Express,

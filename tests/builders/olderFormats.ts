@@ -27,7 +27,16 @@ const WORDS: readonly (readonly [string, string])[] = [
   ['"removeReading"', '"removeObservation"'],
 ];
 
-/** What format 6 added to parts of a document, by what tells them from others. */
+const RADIO_UNKNOWN = {
+  standard: null,
+  bands: null,
+  channelMhz: null,
+  streams: null,
+  distance: null,
+  wireMegabits: null,
+};
+
+/** What formats 6 to 8 added to parts of a document, by what tells them from others. */
 const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
   [['connectorLanes', 'opening'], { hotPlug: null, cardLength: null, sharesOpening: null }],
   [['disposition', 'openings'], { watts: null, plugs: null, frontLeads: null }],
@@ -35,9 +44,32 @@ const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
   [['overBudget', 'disturbance', 'wishes'], { longSlot: 100 }],
   [['leadsBeforeSeating', 'brackets'], { plates: 0 }],
   [['ownPorts', 'socket'], { sataModules: 0 }],
-  [['bytesPerSecond', 'ports', 'features'], { team: 'none' }],
+  [['bytesPerSecond', 'ports', 'features'], { team: 'none', encrypted: false }],
+  [['ports', 'megabits', 'features'], { medium: 'copper' }],
+  [['path', 'firmware'], { accessPoint: RADIO_UNKNOWN }],
   [['together', 'bootable'], { medium: 'solidState', array: 'single', direction: 'read' }],
 ];
+
+/** Until format 8 the path was one lead to a far end. */
+const pathOfToday = ({
+  cable,
+  cableMetres,
+  farEndMegabits,
+  ...rest
+}: Readonly<Record<string, unknown>>) => ({
+  hops: [
+    {
+      id: 'far-end',
+      name: '',
+      kind: 'machine',
+      leads: [{ id: 'far-end-lead', place: 'patch', cable, metres: cableMetres, condition: null }],
+      portMegabits: farEndMegabits,
+      linkMegabits: null,
+    },
+  ],
+  processor: null,
+  ...rest,
+});
 
 /** Until format 7 a package was a list of its devices. */
 const packageOfToday = ({
@@ -62,7 +94,8 @@ export const todaysWords = <Part>(part: Part): Part =>
     (_, value: unknown) => {
       if (typeof value !== 'object' || value === null) return value;
       if ('deviceIds' in value && 'inbox' in value) return packageOfToday(value);
+      if ('cableMetres' in value) return pathOfToday(value as Readonly<Record<string, unknown>>);
       const added = ADDED.find(([marks]) => marks.every((mark) => mark in value))?.[1];
-      return added === undefined ? value : { ...value, ...added };
+      return added === undefined ? value : { ...added, ...value };
     },
   ) as Part;

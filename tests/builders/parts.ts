@@ -1,5 +1,7 @@
 /** A slot, a machine, a card, a need, a job in one readable line. Everything not said is known and harmless. */
 import {
+  directHops,
+  type CableClass,
   apply,
   emptyCase,
   emptyJob,
@@ -108,15 +110,26 @@ export function aMachine(slots: readonly Slot[], more: Partial<Machine> = {}): M
     },
     path: {
       ...emptyMachine().path,
-      cable: told('cat6a'),
-      cableMetres: told(20),
-      farEndMegabits: told([1000, 2500, 10000]),
+      ...wiredTo([1000, 2500, 10000]),
       internetMegabits: told(500),
     },
     ...more,
     slots: [...slots],
   };
 }
+
+/** One lead to a far end of these speeds. */
+export const wiredTo = (
+  portMegabits: readonly number[] | null,
+  cable: CableClass = 'cat6a',
+  metres = 20,
+): Pick<Machine['path'], 'hops'> => ({
+  hops: directHops({
+    cable: told(cable),
+    metres: told(metres),
+    portMegabits: portMegabits === null ? null : told(portMegabits),
+  }),
+});
 
 export function aCard(over: Partial<Card> = {}): Card {
   return {

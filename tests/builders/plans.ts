@@ -5,13 +5,16 @@ import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import {
   PLAIN_WEIGHTS,
   cardName,
+  emptyHop,
   emptySupply,
   occupantNamed,
   plainNeed,
+  type CableClass,
   type Card,
   type Condition,
   type Enclosure,
   type Fact,
+  type Hop,
   type Machine,
   type Need,
   type Occupant,
@@ -55,6 +58,7 @@ const randomCard = (id: string): fc.Arbitrary<Card> =>
         drives(2, 'sata'),
         network(1, [1000, 2500]),
         network(1, [1000, 10000]),
+        network(1, [1000, 10000], [], 'sfp'),
       ),
     })
     .map((over) => aCard({ id, model: id, ...over }));
@@ -139,6 +143,31 @@ const occupantOf = (card: Card, disposition: Occupant['disposition']): Occupant 
   fan: told(card.fan),
 });
 
+/** One to three devices on the way, over leads of any class, some of them broken or not told. */
+const randomHops: fc.Arbitrary<readonly Hop[]> = fc
+  .array(
+    fc.record({
+      portMegabits: fc.constantFrom(null, [1000], [1000, 2500], [1000, 2500, 10000]),
+      cable: fc.constantFrom(null, 'cat5e', 'cat6a', 'cat6a', 'om3') as fc.Arbitrary<CableClass>,
+      metres: fc.constantFrom(3, 70),
+      condition: fc.constantFrom('good', 'good', 'worn', 'brokenPair') as fc.Arbitrary<
+        'good' | 'worn' | 'brokenPair'
+      >,
+    }),
+    { minLength: 1, maxLength: 3 },
+  )
+  .map((hops) =>
+    hops.map(({ portMegabits, cable, metres, condition }, n) => {
+      const hop = emptyHop(`hop${n}`);
+      const lead = { ...hop.leads[0]!, metres: told(metres), condition: told(condition) };
+      return {
+        ...hop,
+        portMegabits: portMegabits && told(portMegabits),
+        leads: [{ ...lead, cable: cable && told(cable) }],
+      };
+    }),
+  );
+
 /** A job of these sizes: ties between slots, cards that are in already, plugs, watts, leads and headers that run out. */
 export const randomRequest = (sizes: Sizes = SMALL): fc.Arbitrary<PlanRequest> =>
   fc
@@ -166,6 +195,8 @@ export const randomRequest = (sizes: Sizes = SMALL): fc.Arbitrary<PlanRequest> =
       leads: fc.constantFrom(1, 1, 2),
       openings: fc.constantFrom(7, 7, 4),
       spareScrews: fc.constantFrom(0, 8),
+      /** Null: one sound lead to the far end. */
+      hops: fc.option(randomHops),
       /** Watts of a box outside that the last slot is in; null: there is none. */
       boxWatts: sizes.obstacles ? fc.constantFrom(null, null, null, 70, 160) : fc.constant(null),
       /** Slots by position, and the lanes that the first keeps while the second is used. */
@@ -231,6 +262,7 @@ function machineWith(
     readonly openings: number;
     readonly spareScrews: number;
     readonly boxWatts: number | null;
+    readonly hops: readonly Hop[] | null;
   },
 ): Machine {
   const { boxWatts } = there;
@@ -257,6 +289,7 @@ function machineWith(
         };
   return {
     ...plain,
+    path: { ...plain.path, hops: there.hops ?? plain.path.hops },
     enclosures: box === null ? [] : [box],
     conditions,
     case: {

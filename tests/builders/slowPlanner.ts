@@ -224,13 +224,15 @@ export function judged(
     fresh,
     finished,
     serving: [
-      ...fresh.map(({ card, slot, lead }) => ({ card, slot, lead })),
-      ...there.flatMap(({ card, at, lead }) => (at === null ? [] : [{ card, slot: at, lead }])),
+      ...fresh.map(({ card, slot, lead }) => ({ card, slot, lead, isNew: true })),
+      ...there.flatMap(({ card, at, lead }) =>
+        at === null ? [] : [{ card, slot: at, lead, isNew: false }],
+      ),
     ],
     narrowed: narrowed.length,
     findings: [
       ...[...found.flat(), ...moved.flat()].filter(isOfOne),
-      ...flows.map(({ finding }) => finding),
+      ...flows.flatMap(({ finding, catches }) => [finding, ...catches]),
       ...power.findings,
       ...headersShort(fresh, arrangedMachine),
     ],
@@ -310,6 +312,9 @@ export function costOf(
       fits,
       count: 1,
     })),
+    ...flows.flatMap(({ modules }) =>
+      modules.map((fits) => ({ kind: 'networkModule' as const, fits, count: 1 })),
+    ),
     ...(fresh.length > 0 && valueOf(machine.case.spareScrews) === 0
       ? [{ kind: 'screws' as const, fits: '', count: 1 }]
       : []),
@@ -433,6 +438,7 @@ interface Serving {
   readonly card: Card;
   readonly slot: Slot;
   readonly lead: boolean;
+  readonly isNew: boolean;
 }
 
 const atFront = (need: Need): boolean => need.kind === 'usb' && need.where === 'front';
@@ -440,8 +446,12 @@ const atFront = (need: Need): boolean => need.kind === 'usb' && need.where === '
 /** Hands out the cards' units one by one, in every way, until each kept need has what it wants. */
 function servable(kept: readonly Need[], serving: readonly Serving[], machine: Machine): boolean {
   const shared = ({ kind }: Need) => kind === 'network';
-  const units = (need: Need, { card, slot, lead }: Serving) =>
-    atFront(need) && !lead ? 0 : (flowOf(card, slot, need, machine)?.units ?? 0);
+  const units = (need: Need, { card, slot, lead, isNew }: Serving) => {
+    const flow = flowOf(card, slot, need, machine);
+    // On what the machine may do already nobody counts before it is known.
+    const isCounted = isNew || flow?.finding.verdict !== 'unknown';
+    return (atFront(need) && !lead) || !isCounted ? 0 : (flow?.units ?? 0);
+  };
   if (kept.filter(shared).some((need) => !serving.some((each) => units(need, each) > 0)))
     return false;
   const demands = kept

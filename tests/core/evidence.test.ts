@@ -212,7 +212,7 @@ describe('A survey file and the machine it makes', () => {
       valueOf(system.secureBoot),
     ]).to.deep.equal(['Harbour Linux 4 (gull)', '6.1', true]);
     expect(valueOf(firmware.kind)).to.equal('uefi');
-    expect([valueOf(path.ownMegabits), valueOf(path.farEndMegabits)]).to.deep.equal([
+    expect([valueOf(path.ownMegabits), valueOf(path.hops[0]!.portMegabits)]).to.deep.equal([
       1000,
       [100, 1000],
     ]);

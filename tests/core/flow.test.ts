@@ -17,7 +17,7 @@ import {
   type Need,
   type Stream,
 } from '../../src/core/index.ts';
-import { aCard, aMachine, aSlot, networkNeed, told } from '../builders/parts.ts';
+import { aCard, aMachine, aSlot, networkNeed, told, wiredTo } from '../builders/parts.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
 const NETWORKS = 500;
@@ -128,7 +128,7 @@ const wire = (top: number, machine: Machine, lanes = 4, generation: Generation =
   flowOf(nic(top), aSlot(1, { connector: 16, lanes, generation }), networkNeed(100e6), machine)!;
 
 describe('Ways of 1 to 10 Gb/s', () => {
-  const speeds = told([1000, 2500, 5000, 10000]);
+  const speeds = [1000, 2500, 5000, 10000];
 
   // IEEE 802.3 rates less TCP over IPv4 at 1500 bytes, 1460 of 1538 (from memory); bands of practice, no source.
   it('carry the payload of their speed', () => {
@@ -139,27 +139,27 @@ describe('Ways of 1 to 10 Gb/s', () => {
       [10000, 1186.6],
     ] as const;
     for (const [top, megabytes] of cases) {
-      const { high, limiting } = wire(top, path({ farEndMegabits: speeds }));
+      const { high, limiting } = wire(top, path(wiredTo(speeds)));
       expect(high / 1e6).to.be.closeTo(megabytes, 0.1);
       expect(limiting).to.equal('cardPort');
     }
   });
 
   it('come up at the fastest speed that card, cable and far end all know', () => {
-    const gigabit = path({ farEndMegabits: told([1000, 10000]) });
+    const gigabit = path(wiredTo([1000, 10000]));
     expect(wire(5000, gigabit).high / 1e6).to.be.closeTo(118.7, 0.1);
     expect(wire(5000, gigabit).limiting).to.equal('farEnd');
-    const old = path({ farEndMegabits: speeds, cable: told('cat5e') });
+    const old = path(wiredTo(speeds, 'cat5e'));
     expect(wire(10000, old)).to.include({ limiting: 'cable' });
     // 5 Gb/s, which Cat 5e usually carries though the standard does not promise it.
     expect(wire(10000, old).high / 1e6).to.be.closeTo(593.3, 0.1);
-    const longRun = path({ farEndMegabits: speeds, cable: told('cat6'), cableMetres: told(80) });
+    const longRun = path(wiredTo(speeds, 'cat6', 80));
     expect(wire(10000, longRun).high / 1e6).to.be.closeTo(593.3, 0.1);
   });
 
   // Practice: two lanes of Gen 3 or four of Gen 2 are the least that carries 10 Gb/s.
   it('of 10 Gb/s want two lanes of Gen 3 or four of Gen 2', () => {
-    const ten = path({ farEndMegabits: speeds });
+    const ten = path(wiredTo(speeds));
     expect(wire(10000, ten, 2, 3).limiting).to.equal('cardPort');
     expect(wire(10000, ten, 4, 2).limiting).to.equal('cardPort');
     const narrow = wire(10000, ten, 1, 3);
@@ -174,7 +174,7 @@ describe('Ways of 1 to 10 Gb/s', () => {
         aSlot(1),
         networkNeed(100e6, { direction }),
         path({
-          farEndMegabits: speeds,
+          ...wiredTo(speeds),
           ownDrive: told('nvme'),
           farDrive: told('sata'),
           farArray: told({ count: 2, how }),
@@ -230,7 +230,7 @@ describe('Needs that are used together', () => {
   const slots = [1, 2].map((opening) => aSlot(opening, {}, { uplink }));
   const machine = {
     ...aMachine(slots),
-    path: { ...aMachine([]).path, farEndMegabits: told([1000, 10000]) },
+    path: { ...aMachine([]).path, ...wiredTo([1000, 10000]) },
   };
   const needs = (group: string): readonly Need[] => [
     networkNeed(500e6, { group }),

@@ -281,14 +281,15 @@ describe('Job files', () => {
   });
 
   it('are refused when they are newer or something else', () => {
-    expect(readJobFile('{"kind":"tenant-job","format":8,"job":{}}').problems[0]).to.include({
+    const newer = JOB_FORMAT + 1;
+    expect(readJobFile(`{"kind":"tenant-job","format":${newer},"job":{}}`).problems[0]).to.include({
       code: 'file.newer',
-      found: '8',
+      found: `${newer}`,
     });
     // Also where only the job inside it is.
     expect(
-      readJobFile('{"kind":"tenant-job","format":5,"job":{"format":8}}').problems[0],
-    ).to.include({ code: 'file.newer', found: '8' });
+      readJobFile(`{"kind":"tenant-job","format":5,"job":{"format":${newer}}}`).problems[0],
+    ).to.include({ code: 'file.newer', found: `${newer}` });
     expect(readJobFile('{"kind":"letter"}').problems[0]?.code).to.equal('file.notAJob');
     expect(readJobFile('[]').problems[0]?.code).to.equal('file.notAJob');
   });
@@ -374,8 +375,8 @@ describe('Job files', () => {
       photos: before.photos.filter(there),
       pins: before.pins.filter((pin) => !('slotId' in pin) || there(pin)),
       plan: {
-        ...before.plan,
-        placements: before.plan!.placements.filter(there),
+        ...todaysWords(before.plan),
+        placements: todaysWords(before.plan!.placements).filter(there),
         unmet: [],
         met: [],
       },
@@ -420,7 +421,7 @@ describe('Job files', () => {
     const { plan, ...rest } = job!;
     const { plan: planBefore, ...restBefore } = before;
     expect(rest).to.deep.equal({
-      ...restBefore,
+      ...todaysWords(restBefore),
       format: JOB_FORMAT,
       packages: [],
       driverWays: PLAIN_WAYS,
@@ -431,6 +432,18 @@ describe('Job files', () => {
     expect(wire.driver.package).to.include({ id: 'pellworth-anchor', channel: 'recommended' });
     const ids = new Set(steps(job!).map(({ id }) => id));
     expect(Object.keys(job!.ticks).filter((id) => !ids.has(id))).to.deep.equal([]);
+  });
+
+  it('of the seventh format are read, with the path as one lead to its far end', () => {
+    const before = (JSON.parse(dataFile('job-format-7')) as { job: Job }).job;
+    const { job, problems } = readJobFile(dataFile('job-format-7'));
+    expect(problems).to.deep.equal([]);
+    expect(job).to.deep.equal({ ...todaysWords(before), format: JOB_FORMAT });
+    const { hops } = job!.machine.path;
+    expect(hops.map(({ portMegabits }) => valueOf(portMegabits))).to.deep.equal([[1000, 10000]]);
+    expect(hops[0]!.leads.map(({ cable, metres }) => [cable?.value, metres?.value])).to.deep.equal([
+      ['cat6a', 40],
+    ]);
   });
 
   it('have a published schema that is the one in use', () => {

@@ -1,6 +1,7 @@
 /** Needs of every kind: what a card gives towards each, and whether the machine meets it as it is. */
 import { expect } from 'chai';
 import {
+  directHops,
   acceptanceOf,
   emptyScreen,
   handOverSheet,
@@ -283,7 +284,7 @@ describe('What the machine meets already', () => {
     });
     expect(state(need, { ...machine, builtIn: null })).to.equal('unknown');
     const wire = plainNeed('network', 'n', { bytesPerSecond: 100e6 });
-    const unsure = { ...board(network(1, [1000])), path: { ...machine.path, cable: null } };
+    const unsure = { ...board(network(1, [1000])), path: { ...machine.path, hops: directHops() } };
     expect(state(wire, unsure)).to.equal('unknown');
   });
 

@@ -23,6 +23,7 @@ import {
   networkNeed,
   told,
   usbNeed,
+  wiredTo,
 } from '../builders/parts.ts';
 
 const wire = (...megabits: number[]): Card => aCard({ lanes: 4, delivers: network(1, megabits) });
@@ -30,9 +31,7 @@ const path = (farEnd: number[] | null, cable: 'cat5e' | 'cat6' | 'cat6a', metres
   aMachine([aSlot(1, { lanes: 4 })], {
     path: {
       ...emptyMachine().path,
-      cable: told(cable),
-      cableMetres: told(metres),
-      farEndMegabits: farEnd === null ? null : told(farEnd),
+      ...wiredTo(farEnd, cable, metres),
       internetMegabits: told(100),
     },
   });

@@ -6,7 +6,7 @@ import * as core from '../../src/core/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { PACKAGES } from '../builders/library.ts';
 import { TOWER } from '../../demo/machines.ts';
-import { networkNeed, told } from '../builders/parts.ts';
+import { networkNeed, wiredTo } from '../builders/parts.ts';
 
 const read = (path: string) => readFileSync(new URL(path, import.meta.url), 'utf8');
 
@@ -17,7 +17,7 @@ describe('The worked job of the core’s README', () => {
     report: read('../../demo/evidence/lighthouse-museum.lspci.txt'),
     template: {
       ...TOWER,
-      path: { ...TOWER.path, cable: told('cat6a' as const), farEndMegabits: told([1000, 10000]) },
+      path: { ...TOWER.path, ...wiredTo([1000, 10000]) },
     },
     need: networkNeed(700e6),
     cards: CARDS,

@@ -9,7 +9,7 @@ import {
   plainNeed,
   type FrontLead,
 } from '../../src/core/index.ts';
-import { aCard, aJob, aMachine, aSlot, networkNeed, told } from '../builders/parts.ts';
+import { aCard, aJob, aMachine, aSlot, networkNeed, told, wiredTo } from '../builders/parts.ts';
 
 const found = (card = aCard(), room: Partial<Machine['case']> = {}) => {
   const plain = aMachine([aSlot(1)]);
@@ -119,7 +119,7 @@ describe('Drives at both ends of a copy', () => {
     // A good SATA drive shows about 550 MB/s (practice); 10 Gb/s carries 1,187, gigabit 118.7.
     expect(limitedBy({ farDrive: told('sata') })).to.equal('farDrive');
     expect(limitedBy({ ownDrive: told('disk'), farDrive: told('sata') })).to.equal('ownDrive');
-    expect(limitedBy({ farDrive: told('sata'), farEndMegabits: told([1000]) })).to.equal('farEnd');
+    expect(limitedBy({ farDrive: told('sata'), ...wiredTo([1000]) })).to.equal('farEnd');
     expect(limitedBy({})).to.not.equal('farDrive');
   });
 });

@@ -39,6 +39,7 @@ import {
   usbNeed,
   aPackage,
   listed,
+  wiredTo,
 } from '../builders/parts.ts';
 
 const codes = (findings: readonly Finding[]) => findings.map(({ code }) => code);
@@ -453,7 +454,7 @@ describe('Unknown facts', () => {
   it('shrink as facts come in, and ask only what the needs require', () => {
     const known = aMachine([aSlot(1)]);
     expect(unknownFacts(known, [usbNeed(4)])).to.deep.equal([]);
-    const noPath = { ...known, path: { ...known.path, farEndMegabits: null } };
+    const noPath = { ...known, path: { ...known.path, ...wiredTo(null) } };
     expect(unknownFacts(noPath, [usbNeed(4)])).to.deep.equal([]);
     const lessKnown = {
       ...known,

@@ -15,7 +15,7 @@ import {
   type Scene,
 } from '../../demo/scenes.ts';
 import { TOWER } from '../../demo/machines.ts';
-import { aJob, aPackage, listed } from '../builders/parts.ts';
+import { aJob, aPackage, listed, wiredTo } from '../builders/parts.ts';
 import { valuesOf } from '../builders/steps.ts';
 import {
   changed,
@@ -81,11 +81,11 @@ describe('Job 1: a small board with one x1 slot and a radio socket', () => {
   it('behind a far end that knows only a gigabit it gives the speed away again, until a better one is there', () => {
     const slow = {
       ...request.machine.path,
-      farEndMegabits: { ...request.machine.path.farEndMegabits!, value: [1000] },
+      ...wiredTo([1000], 'cat5e', 12),
     };
     const gigabit = { ...request, machine: { ...request.machine, path: slow } };
     expect(best(gigabit).unmet.map(({ id }) => id)).to.deep.equal(['network']);
-    const [freed] = outcome(repairs(gigabit)).filter(({ change }) => change.kind === 'farEnd');
+    const [freed] = outcome(repairs(gigabit)).filter(({ change }) => change.kind === 'hop');
     expect(freed?.change).to.include({ megabits: 2500 });
     expect(freed?.cents).to.equal(7_900);
   });

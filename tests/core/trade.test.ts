@@ -43,7 +43,7 @@ import {
   TOWER,
   WORKSTATION,
 } from '../../demo/machines.ts';
-import { aJob, occupiedBy, told, usbNeed } from '../builders/parts.ts';
+import { aJob, occupiedBy, told, usbNeed, wiredTo } from '../builders/parts.ts';
 import { valuesOf } from '../builders/steps.ts';
 
 const card = (model: string): Card => {
@@ -560,9 +560,7 @@ describe('Job 12: a second network port for a server', () => {
     ...SERVER_BOARD,
     path: {
       ...SERVER_BOARD.path,
-      cable: told('cat6'),
-      cableMetres: told(20),
-      farEndMegabits: told([100, 1000]),
+      ...wiredTo([100, 1000], 'cat6'),
     },
   };
   const need = (more: Partial<NeedOf<'network'>>) =>

@@ -47,7 +47,7 @@ test('the whole job with the keyboard only', async ({ page }) => {
 
   await leave();
   await key('1');
-  await tabTo(page, page.getByLabel('Port speeds at the far end'));
+  await tabTo(page, page.getByLabel('Port speeds on the path'));
   await page.keyboard.type('1000, 10000');
   await key('Enter');
   await expect(page.getByLabel('Cable class')).toBeFocused();

@@ -168,8 +168,8 @@ test('one fact is supposed otherwise, and the survey stays as it is', async ({ p
   await expect(beside.getByRole('row', { name: /^Score/ })).toContainText('one more must met');
   await tabTo(page, stageLink(page, /^1 Survey/));
   await page.keyboard.press('Enter');
-  await page.getByRole('tab', { name: 'System' }).click();
-  await expect(page.locator('#fact-path-cable')).toHaveValue('cat5e');
+  await page.getByRole('tab', { name: 'Path' }).click();
+  await expect(page.getByLabel('Cable class')).toHaveValue('cat5e');
 });
 
 test('a card in the way moves and another goes: the board, the table and the steps say so', async ({

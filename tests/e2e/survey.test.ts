@@ -318,3 +318,47 @@ test('the survey script is served as it is', async ({ page, request }) => {
   const script = await (await request.get('/survey.sh')).text();
   expect(script).toBe(readFileSync(new URL('../../static/survey.sh', import.meta.url), 'utf8'));
 });
+
+test('the network path is told device by device, and the drawing shows where it narrows', async ({
+  page,
+}) => {
+  await openStage(page, 'lighthouse-museum', 'survey');
+  await page.getByRole('tab', { name: 'Path' }).click();
+  const picture = page.getByRole('img', { name: /^The network path/ });
+  await expect(picture).toHaveAccessibleName(
+    'The network path from this machine: to Scan room 10 Gb/s, to Gallery 10 Gb/s, to Shaft, top 10 Gb/s, to Shaft, foot 10 Gb/s, to Cellar 10 Gb/s, to Rack 10 Gb/s, to Plate store 10 Gb/s',
+  );
+
+  // Another device in the row, with a lead whose class is told and a wrong length that is refused.
+  await page.locator('summary', { hasText: 'Gallery' }).click();
+  await page
+    .getByRole('button', { name: 'Device before this one' })
+    .locator('visible=true')
+    .click();
+  const fresh = page.locator('details[open]').filter({ hasText: 'not known' }).first();
+  await fresh.getByLabel('Name').fill('Landing');
+  await fresh.getByLabel('Name').blur();
+  const landing = page
+    .locator('details')
+    .filter({ has: page.locator('summary', { hasText: 'Landing' }) });
+  await landing.getByLabel('Port speeds').fill('100, 1000');
+  await landing.getByLabel('Port speeds').blur();
+  await landing.getByLabel('Length').fill('-3');
+  await landing.getByLabel('Length').blur();
+  await expect(landing.getByText('“-3” is not a length from 0.1 to 10000')).toBeVisible();
+  await expect(picture).toHaveAccessibleName(/to Landing 1 Gb\/s, to Gallery 1 Gb\/s/);
+
+  // A tester found a broken pair: from there on it is a hundredth.
+  await landing.getByLabel('Cable class').selectOption('Cat 6');
+  await landing.getByLabel('Condition').selectOption('broken pair');
+  await expect(picture).toHaveAccessibleName(/to Landing 100 Mb\/s/);
+  await page.keyboard.press('Control+z');
+  await expect(picture).toHaveAccessibleName(/to Landing 1 Gb\/s/);
+  await saved(page);
+  await page.reload();
+  await page.getByRole('tab', { name: 'Path' }).click();
+  await expect(page.locator('summary', { hasText: 'Landing' })).toContainText('Cat 6, 1 Gb/s');
+  await page.locator('summary', { hasText: 'Landing' }).click();
+  await page.getByRole('button', { name: 'Remove Landing' }).click();
+  await expect(page.locator('summary', { hasText: 'Landing' })).toHaveCount(0);
+});

@@ -100,6 +100,7 @@ const SAMPLES: Subjects = {
   driveSocket: 'm2',
   screenAdapter: 'dp-hdmi-passive',
   screenInput: 'hdmi',
+  networkModule: 'copper',
 };
 
 describe('Words of findings', () => {

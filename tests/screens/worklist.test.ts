@@ -77,7 +77,7 @@ describe('Worklist', () => {
     expect(decides(limit, 'supply.baseWatts')).to.be.greaterThan(100);
     expect(decides(limit, 'supply.twelveVoltWatts')).to.equal(0);
     // What a network card gives waits for the path, in whatever slot it sits.
-    expect(decides(machine, 'path.cable')).to.be.greaterThan(10);
+    expect(decides(machine, 'lead.cable')).to.be.greaterThan(10);
   });
 
   it('leads from a report and two needs to a plan without unknowns in nine answers', () => {
@@ -89,8 +89,8 @@ describe('Worklist', () => {
       'supply.baseWatts': '260',
       'supply.plugs': 'none',
       'slot.opening': '1, 2, 4, 5, 7',
-      'path.farEndMegabits': '1000, 10000',
-      'path.cable': 'Cat 6A',
+      'hop.portMegabits': '1000, 10000',
+      'lead.cable': 'Cat 6A',
     };
     let machine = reported();
     let answers = 0;

@@ -121,7 +121,7 @@ const CHANGING = `(async () => {
 /** Waits for the job; where it does not come, what the screen says instead is part of the failure. */
 async function shownTitle(page: Page): Promise<void> {
   try {
-    await page.locator(titleField).waitFor();
+    await page.locator(titleField).waitFor({ state: 'attached' });
   } catch (error) {
     const shown = await page.locator('body').innerText();
     throw new Error(`No job at ${page.url()}, but: ${shown.slice(0, 1_000)}`, { cause: error });

@@ -6,7 +6,7 @@ import type { Card } from '../parts/card.ts';
 import type { Delivery, DeliveryKind } from '../parts/delivery.ts';
 import { M2_SIGNALS, PCI_KEYINGS } from '../parts/machine.ts';
 import { BOOT_CODES, QUIRKS } from '../standards/cardForm.ts';
-import { NETWORK_FEATURES } from '../standards/ethernet.ts';
+import { NETWORK_FEATURES, NETWORK_MEDIA } from '../standards/ethernet.ts';
 import { EXTRA_KINDS } from '../standards/extras.ts';
 import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
 import { PLUG_TYPES } from '../standards/plugs.ts';
@@ -176,6 +176,7 @@ const BY_KIND: readonly Column[] = [
     'network',
     column('ports', 'Network ports', PORTS),
     column('megabits', 'Mb/s', listCell(numberCell(10, 100_000)), ['speeds']),
+    column('medium', 'Network sockets', choiceCell(NETWORK_MEDIA)),
     column('features', 'Network features', listCell(choiceCell(NETWORK_FEATURES))),
   ),
   ...ofKind(
@@ -244,7 +245,7 @@ export const PLAIN_DELIVERIES: { readonly [Kind in DeliveryKind]: Delivery & { k
     encodes: [],
   },
   usb: { kind: 'usb', ports: 2, signalling: '3.2-1', typeC: 0, milliamps: 900 },
-  network: { kind: 'network', ports: 1, megabits: [100, 1000], features: [] },
+  network: { kind: 'network', ports: 1, megabits: [100, 1000], medium: 'copper', features: [] },
   wifi: { kind: 'wifi', radioMegabits: 867, bluetooth: false, bands: ['2.4', '5'], aerials: 2 },
   drives: { kind: 'drives', ports: 2, socket: 'sata', ownPorts: 2, sataModules: 0 },
   sound: { kind: 'sound', channels: 2, inputs: 1, optical: false },

@@ -10,6 +10,7 @@ import type { Need, StageCode } from '../parts/need.ts';
 import { deviceLink, slotLink, type Band, type LinkedCard } from '../placement/slotLink.ts';
 import { worstVerdict, type Finding } from '../rules/finding.ts';
 import type { Payload, Subjects, Unit } from '../rules/findingCodes.ts';
+import type { NetworkModule } from '../standards/ethernet.ts';
 import type { DriveSocket } from '../standards/storage.ts';
 import type { PlugAdapter } from '../standards/plugs.ts';
 import type { ScreenAdapter } from '../standards/screens.ts';
@@ -21,6 +22,8 @@ export interface FlowStage {
   readonly high: number;
   /** The thing itself, where several streams share it; absent: each stream has one of its own. */
   readonly shared?: SharedStage;
+  /** Of a wire: which device of the path it is, or leads to, counted from the machine. */
+  readonly hop?: { readonly position: number; readonly name: string };
 }
 
 export interface SharedStage {
@@ -44,6 +47,8 @@ export interface Flow {
   readonly high: number;
   readonly stages: readonly FlowStage[];
   readonly limiting: StageCode | null;
+  /** Of a wire: which device of the path limits, or the leads to which. */
+  readonly limitingHop: FlowStage['hop'] | null;
   /** What weighs most of all that is said of it. */
   readonly finding: Finding;
   /** What else it takes, or where else it falls back. */
@@ -56,6 +61,8 @@ export interface Flow {
   readonly socket: DriveSocket | null;
   /** What has to stand between outputs and screens, once for each screen that wants one. */
   readonly adapters: readonly ScreenAdapter[];
+  /** What goes into the cages of its ports, one for each that is used. */
+  readonly modules: readonly NetworkModule[];
   /** What has to be bought for drives on cables: bays, and what feeds them. */
   readonly forDrives: ForDrives;
 }
@@ -172,7 +179,8 @@ export function conclude({
 }: Asked): Flow {
   const low = gain.low * Math.min(...stages.map((stage) => stage.low));
   const high = gain.high * Math.min(...stages.map((stage) => stage.high));
-  const limiting = stages.find((stage) => stage.high * gain.high === high)?.code ?? null;
+  const narrowest = stages.find((stage) => stage.high * gain.high === high);
+  const limiting = narrowest?.code ?? null;
   const bits = inBits && unit === 'B/s' ? 8 : 1;
   const figures: Payload<RateCode> = {
     needed: wanted * bits,
@@ -193,6 +201,7 @@ export function conclude({
     high,
     stages,
     limiting,
+    limitingHop: narrowest?.hop ?? null,
     finding,
     catches: worst === 'blocked' ? [] : said.filter((each) => each !== finding && isCatch(each)),
     units: worst === 'blocked' ? 0 : units,
@@ -200,6 +209,7 @@ export function conclude({
     gain,
     socket: socket ?? null,
     adapters: [],
+    modules: [],
     forDrives: NOTHING_FOR_DRIVES,
   };
 }

@@ -4,14 +4,11 @@ import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { NeedOf, StageCode } from '../parts/need.ts';
 import type { Finding } from '../rules/finding.ts';
-import {
-  cableCarries,
-  healthyCopyShare,
-  reachMetres,
-  tcpBytesPerSecond,
-} from '../standards/ethernet.ts';
+import type { Hop } from '../parts/networkPath.ts';
+import { healthyCopyShare, tcpBytesPerSecond } from '../standards/ethernet.ts';
+import { PROCESSORS } from '../standards/processors.ts';
 import { arrayBytesPerSecond } from '../standards/storage.ts';
-import { WIFI_SHARE } from '../standards/wifi.ts';
+import { WIFI_SHARE, radioMegabits } from '../standards/wifi.ts';
 import { megabitsToBytesPerSecond } from '../units.ts';
 import {
   conclude,
@@ -24,6 +21,7 @@ import {
   type FlowStage,
   type Provider,
 } from './flow.ts';
+import { isWireUnknown, ownModule, wireFindings, wireLinks } from './wire.ts';
 
 export function networkFlow(
   provider: Provider<DeliveryOf<'network'>>,
@@ -33,7 +31,7 @@ export function networkFlow(
   const { delivers } = provider;
   const isTeam = need.team === 'throughput';
   const streams = isTeam ? Math.min(delivers.ports, need.ports) : 1;
-  return conclude({
+  const flow = conclude({
     need,
     unit: 'B/s',
     // Of a team each port has to carry its part.
@@ -42,87 +40,60 @@ export function networkFlow(
     units: need.team === 'survival' ? Math.min(1, delivers.ports) : delivers.ports,
     streams,
     stages: [...linkStages(provider, streams), ...wireStages(provider, need, machine)],
-    factMissing:
-      machine.path.farEndMegabits === null || machine.path.cable === null || linkUnknown(provider),
+    factMissing: isWireUnknown(machine.path) || linkUnknown(provider),
     besides: [
       ...lacking(need.features, delivers.features),
-      ...beyondStandard(delivers.megabits, machine.path),
-      ...beyondReach(delivers.megabits, machine.path),
+      ...wireFindings(delivers.megabits, delivers.medium, machine.path),
     ],
   });
+  const used = Math.min(delivers.ports, need.ports);
+  return delivers.medium === 'copper'
+    ? flow
+    : { ...flow, modules: Array.from({ length: used }, () => ownModule(machine.path)) };
 }
 
-/** Speeds that the card and the far end know, and of these what the cable carries too. */
-function speedsOn(megabits: readonly number[], path: Machine['path']) {
-  const farEnd = valueOf(path.farEndMegabits);
-  const cable = valueOf(path.cable);
-  const metres = valueOf(path.cableMetres) ?? 1;
-  const byFarEnd = megabits.filter((speed) => farEnd?.includes(speed) ?? true);
-  const promised = (speed: number) =>
-    cable === null ? 'standard' : cableCarries(cable, metres, speed);
-  return { byFarEnd, byBoth: byFarEnd.filter((speed) => promised(speed) !== null), promised };
-}
-
-/** The speed that it would come up at is one that the standard does not promise of the cable. */
-function beyondStandard(megabits: readonly number[], path: Machine['path']): readonly Finding[] {
-  const { byBoth, promised } = speedsOn(megabits, path);
-  const fastest = Math.max(0, ...byBoth);
-  return fastest > 0 && promised(fastest) === 'usually'
-    ? [
-        {
-          code: 'deliver.cableUsually',
-          verdict: 'limited',
-          needed: fastest * 1e6,
-          available: Math.max(0, ...byBoth.filter((speed) => promised(speed) === 'standard')) * 1e6,
-          unit: 'b/s',
-        },
-      ]
-    : [];
-}
-
-/** A run that is longer than its class may be for any speed that both ends know. */
-function beyondReach(megabits: readonly number[], path: Machine['path']): readonly Finding[] {
-  const [cable, metres] = [valueOf(path.cable), valueOf(path.cableMetres)];
-  const { byFarEnd, byBoth } = speedsOn(megabits, path);
-  if (cable === null || metres === null || byFarEnd.length === 0 || byBoth.length > 0) return [];
-  const reach = Math.max(...byFarEnd.map((speed) => reachMetres(cable, speed)));
-  return reach === 0 || metres <= reach
-    ? []
-    : [
-        {
-          code: 'deliver.cableTooLong',
-          verdict: 'blocked',
-          needed: metres,
-          available: reach,
-          unit: 'm',
-        },
-      ];
-}
-
-/** A wire comes up at the fastest speed that the card, the cable and the far end all know. */
+/** Each link of the wire comes up at the fastest speed that its two ends and its leads all know. */
 function wireStages(
   provider: Provider<DeliveryOf<'network'>>,
-  { direction, team, ports: wanted }: NeedOf<'network'>,
+  { direction, team, ports: wanted, encrypted }: NeedOf<'network'>,
   { path }: Machine,
 ): readonly FlowStage[] {
   const { megabits, ports } = provider.delivers;
-  // The wire leads from this port to the far end, so all streams of the port share all of it.
-  const wire = (code: StageCode, speeds: readonly number[]): FlowStage => {
-    const fastest = speeds.length === 0 ? 0 : Math.max(...speeds);
-    const high = tcpBytesPerSecond(fastest);
-    const band = { low: high * healthyCopyShare(fastest), high };
-    const shared = { id: `${code} ${providerId(provider)}`, ...band };
-    return { code, ...band, shared: team === 'none' ? shared : { ...shared, copies: ports } };
+  const streams = team === 'throughput' ? Math.min(ports, wanted) : 1;
+  const band = (speed: number) => {
+    const high = tcpBytesPerSecond(speed);
+    return { low: high * healthyCopyShare(speed), high };
   };
+  // The wire leads from this port on, so all streams of the port share all of it; ports of a team have a wire each.
+  const ownWire = (code: StageCode, speed: number): FlowStage => {
+    const shared = { id: `${code} ${providerId(provider)}`, ...band(speed) };
+    return {
+      code,
+      ...band(speed),
+      shared: team === 'none' ? shared : { ...shared, copies: ports },
+    };
+  };
+  // Behind the first device there is one wire for whatever comes from the machine.
+  const commonWire = (code: StageCode, hop: Hop, speed: number): FlowStage =>
+    sharedStage(code, `${code} ${hop.id}`, band(speed), streams);
   // The drives at both ends serve all ports of a team.
   const copies = team === 'throughput' ? wanted : 1;
-  const farEnd = valueOf(path.farEndMegabits);
-  const cableClass = valueOf(path.cable);
-  const { byFarEnd, byBoth } = speedsOn(megabits, path);
   return [
-    wire('cardPort', megabits),
-    ...(farEnd === null ? [] : [wire('farEnd', byFarEnd)]),
-    ...(cableClass === null ? [] : [wire('cable', byBoth)]),
+    ownWire('cardPort', Math.max(0, ...megabits)),
+    ...wireLinks(megabits, path).flatMap(({ hop, byPorts, megabits: comesUp }, n): FlowStage[] => {
+      const wire = (code: StageCode, speed: number): FlowStage => ({
+        ...(n === 0 ? ownWire(code, speed) : commonWire(code, hop, speed)),
+        hop: { position: n, name: hop.name },
+      });
+      const isLast = n === path.hops.length - 1;
+      return [
+        ...(hop.portMegabits === null
+          ? []
+          : [wire(isLast ? 'farEnd' : 'hop', Math.max(0, ...byPorts))]),
+        ...(hop.leads.every(({ cable }) => cable === null) ? [] : [wire('cable', comesUp)]),
+      ];
+    }),
+    ...processor(path, encrypted, copies),
     ...copyDrive(
       'ownDrive',
       path.ownDrive,
@@ -138,6 +109,18 @@ function wireStages(
       copies,
     ),
   ];
+}
+
+/** An old processor holds back what its card could carry; while its age is not told, nothing is said of it. */
+function processor(
+  { processor: told }: Machine['path'],
+  encrypted: boolean,
+  streams: number,
+): readonly FlowStage[] {
+  const age = valueOf(told);
+  if (age === null) return [];
+  const [low, high] = PROCESSORS[age][encrypted ? 'encrypted' : 'plain'];
+  return [sharedStage('processor', 'processor', { low, high }, streams)];
 }
 
 /** A copy is no faster than the drives at its two ends; where they are not told, nothing is said of them. */
@@ -160,9 +143,14 @@ export function wifiFlow(
   machine: Machine,
 ): Flow {
   const { delivers } = provider;
-  const radio = megabitsToBytesPerSecond(delivers.radioMegabits);
+  const radio = megabitsToBytesPerSecond(radioLink(delivers, machine.accessPoint));
+  const share = WIFI_SHARE[valueOf(machine.accessPoint.distance) ?? 'sameRoom'];
   const internet = valueOf(machine.path.internetMegabits);
-  const plan = internet === null ? null : megabitsToBytesPerSecond(internet);
+  const behind = valueOf(machine.accessPoint.wireMegabits);
+  const wire = (code: 'accessWire' | 'internet', megabits: number): FlowStage => {
+    const high = megabitsToBytesPerSecond(megabits);
+    return sharedStage(code, code, { low: high * healthyCopyShare(megabits), high });
+  };
   const noBluetooth: readonly Finding[] =
     need.bluetooth && !delivers.bluetooth
       ? [{ code: 'deliver.noBluetooth', verdict: 'blocked' }]
@@ -176,19 +164,37 @@ export function wifiFlow(
     stages: [
       ...linkStages(provider),
       sharedStage('radio', `radio ${providerId(provider)}`, {
-        low: radio * WIFI_SHARE[0],
-        high: radio * WIFI_SHARE[1],
+        low: radio * share[0],
+        high: radio * share[1],
       }),
-      ...(plan === null
-        ? []
-        : [
-            sharedStage('internet', 'internet', {
-              low: plan * healthyCopyShare(internet!),
-              high: plan,
-            }),
-          ]),
+      ...(behind === null ? [] : [wire('accessWire', behind)]),
+      ...(internet === null ? [] : [wire('internet', internet)]),
     ],
     factMissing: internet === null || linkUnknown(provider),
-    besides: [...noBluetooth, ...lacking(need.bands, delivers.bands)],
+    besides: [
+      ...noBluetooth,
+      ...lacking(need.bands, delivers.bands),
+      ...noCommonBand(delivers, machine.accessPoint),
+    ],
   });
+}
+
+/** What the radio and the access point come up at, in megabits per second: the lesser of the two. */
+function radioLink(
+  { radioMegabits: own }: DeliveryOf<'wifi'>,
+  { standard, channelMhz, streams }: Machine['accessPoint'],
+): number {
+  const spoken = valueOf(standard);
+  if (spoken === null) return own;
+  return Math.min(own, radioMegabits(spoken, valueOf(channelMhz), valueOf(streams) ?? 2));
+}
+
+function noCommonBand(
+  { bands }: DeliveryOf<'wifi'>,
+  accessPoint: Machine['accessPoint'],
+): readonly Finding[] {
+  const there = valueOf(accessPoint.bands);
+  return there === null || there.some((band) => bands.includes(band))
+    ? []
+    : [{ code: 'deliver.noCommonBand', verdict: 'blocked' }];
 }

@@ -2,7 +2,7 @@
 import * as z from 'zod/mini';
 import * as limits from './limits.ts';
 import { MOST, listOf } from './limits.ts';
-import { NETWORK_FEATURES } from '../standards/ethernet.ts';
+import { NETWORK_FEATURES, NETWORK_MEDIA } from '../standards/ethernet.ts';
 import { ENCODINGS, OUTPUT_SIGNALS } from '../standards/screens.ts';
 import { DRIVE_SOCKETS } from '../standards/storage.ts';
 import { USB_SIGNALLING } from '../standards/usb.ts';
@@ -14,6 +14,7 @@ export const Delivery = z.discriminatedUnion('kind', [
     kind: z.literal('network'),
     ports: limits.counted,
     megabits: listOf(limits.wholeMegabits, MOST.speeds),
+    medium: z.enum(NETWORK_MEDIA),
     features: listOf(z.enum(NETWORK_FEATURES), NETWORK_FEATURES.length),
   }),
   z.object({

@@ -70,6 +70,8 @@ export const tiles = whole(1, 64);
 /** 400 Gb/s Ethernet and more. */
 export const megabits = over(0, 1e6);
 export const wholeMegabits = whole(1, 1e6);
+/** Of radio at the same time. Source: IEEE 802.11be (from memory). */
+export const streams = whole(1, 16);
 export const gigabits = whole(1, 1_000);
 export const bytesPerSecond = over(0, 1e12);
 export const milliamps = whole(0, 20_000);
@@ -111,6 +113,9 @@ export const MOST = {
   functions: 2_048,
   inTrouble: 500,
   modules: 64,
+  /** Devices on the way to the far end, and the leads to each of them. */
+  hops: 32,
+  leadsOfHop: 8,
   modes: 256,
   plugs: 32,
   /** Power sockets of one card: the thirstiest have three or four. Common practice, no source. */

@@ -10,8 +10,7 @@ import { SCREEN_INPUTS } from '../standards/screens.ts';
 import { M2_KEYS } from '../standards/slotRecords.ts';
 import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
 import { Delivery } from './delivery.ts';
-import { COPY_DRIVES, DRIVE_ARRAYS } from '../standards/storage.ts';
-import { CABLE_CLASSES } from '../standards/ethernet.ts';
+import { AccessPoint, NetworkPath, emptyAccessPoint, emptyPath } from './networkPath.ts';
 import { asking, misfitsOfMachine } from './references.ts';
 import type { DeepReadonly } from '../units.ts';
 
@@ -239,8 +238,6 @@ const ScreenMode = z.object({
   refreshHz: limits.refreshHz,
 });
 
-const DriveArrayOf = z.object({ count: limits.counted, how: z.enum(DRIVE_ARRAYS) });
-
 /** A screen of the customer's, as it reports itself. */
 export const Screen = z.object({
   id,
@@ -312,22 +309,8 @@ export const Machine = z
     /** Devices on the board itself that are switched on, by the firmware's word. */
     onBoard: listOf(z.object({ name: text, kind: text }), MOST.onBoard),
     screens: listOf(Screen, MOST.screens),
-    /** The way from this machine's network port to what it talks to. */
-    path: z.object({
-      cable: fact(z.enum(CABLE_CLASSES)),
-      cableMetres: fact(limits.cableMetres),
-      /** Speeds the far end knows, in megabits per second. */
-      farEndMegabits: fact(listOf(limits.wholeMegabits, MOST.speeds)),
-      internetMegabits: fact(limits.megabits),
-      /** What the machine's own port came up at, in megabits per second. */
-      ownMegabits: fact(limits.megabits),
-      /** What is copied from here, and where it is copied to. */
-      ownDrive: fact(z.enum(COPY_DRIVES)),
-      farDrive: fact(z.enum(COPY_DRIVES)),
-      /** How many of these drives work as one, and how; null: one by itself. */
-      ownArray: fact(DriveArrayOf),
-      farArray: fact(DriveArrayOf),
-    }),
+    path: NetworkPath,
+    accessPoint: AccessPoint,
     /** What the machine reported of its devices. */
     functions: listOf(PciFunction, MOST.functions),
     /** Devices that its system says do not work. */
@@ -370,17 +353,8 @@ export function emptyMachine(name = ''): Machine {
     headers: null,
     onBoard: [],
     screens: [],
-    path: {
-      cable: null,
-      cableMetres: null,
-      farEndMegabits: null,
-      internetMegabits: null,
-      ownMegabits: null,
-      ownDrive: null,
-      farDrive: null,
-      ownArray: null,
-      farArray: null,
-    },
+    path: emptyPath(),
+    accessPoint: emptyAccessPoint(),
     functions: [],
     inTrouble: [],
   };

@@ -33,6 +33,8 @@ export const Need = z.discriminatedUnion('kind', [
     team: z.enum(NETWORK_TEAMS),
     /** Copied to the far end, or fetched from it. */
     direction: z.enum(['to', 'from']),
+    /** Encrypted on the way, by the machine itself. */
+    encrypted: z.boolean(),
     features: listOf(z.enum(NETWORK_FEATURES), NETWORK_FEATURES.length),
   }),
   z.object({
@@ -126,10 +128,13 @@ export type StageCode =
   | 'uplink'
   | 'cardPort'
   | 'cable'
+  | 'hop'
   | 'farEnd'
+  | 'processor'
   | 'ownDrive'
   | 'farDrive'
   | 'radio'
+  | 'accessWire'
   | 'internet'
   | 'output'
   | 'drivePort'
@@ -189,6 +194,7 @@ const PLAIN: { readonly [Kind in NeedKind]: Asked<Kind> } = {
     ports: 1,
     team: 'none',
     direction: 'to',
+    encrypted: false,
     features: [],
   },
   usb: {

@@ -19,6 +19,7 @@ interface MachineKeys {
   readonly obstacles: readonly Keyed[];
   readonly enclosures: readonly Keyed[];
   readonly screens: readonly Keyed[];
+  readonly path: { readonly hops: readonly (Keyed & { readonly leads: readonly Keyed[] })[] };
 }
 
 interface PlanKeys {
@@ -62,6 +63,7 @@ export function misfitsOfMachine(machine: MachineKeys): readonly Misfit[] {
         ['id'],
       ),
     ),
+    ...misfitsOfPath(machine.path),
     ...machine.slots.flatMap(({ enclosureId }, n) =>
       enclosureId === null
         ? []
@@ -71,6 +73,24 @@ export function misfitsOfMachine(machine: MachineKeys): readonly Misfit[] {
       ...leading(slots, slotId, ['conditions', n, 'slotId'], 'a slot'),
       ...leading(slots, whenSlotId, ['conditions', n, 'whenSlotId'], 'a slot'),
     ]),
+  ];
+}
+
+/** A fact is told of a lead by its id, whichever device it goes to. */
+function misfitsOfPath({ hops }: MachineKeys['path']): readonly Misfit[] {
+  const ids = (parts: readonly Keyed[]) => parts.map(({ id }) => id);
+  return [
+    ...repeated(['path', 'hops'], ids(hops), ['id']),
+    ...hops.flatMap(({ leads }, n) => {
+      const before = new Set(hops.slice(0, n).flatMap((hop) => ids(hop.leads)));
+      const list = ['path', 'hops', n, 'leads'];
+      return [
+        ...repeated(list, ids(leads), ['id']),
+        ...leads.flatMap(({ id }, lead) =>
+          before.has(id) ? [{ path: [...list, lead, 'id'], expected: 'a key of its own' }] : [],
+        ),
+      ];
+    }),
   ];
 }
 
@@ -227,7 +247,7 @@ const sameOr = <Whole extends object>(
     : { ...whole, ...parts };
 
 function repeated(
-  list: readonly string[],
+  list: readonly (string | number)[],
   keys: readonly string[],
   key: readonly string[],
 ): readonly Misfit[] {

@@ -5,6 +5,7 @@
 import { PLAIN_WAYS } from '../parts/driverPackage.ts';
 import { DESERVES_PERCENT, JOB_FORMAT } from '../parts/job.ts';
 import { PLAIN_WEIGHTS } from '../parts/planning.ts';
+import { directHops, emptyAccessPoint, emptyPath } from '../parts/networkPath.ts';
 import { emptyMachine, emptyScreen, emptySlot, occupantNamed } from '../parts/machine.ts';
 
 type Part = Readonly<Record<string, unknown>>;
@@ -84,7 +85,44 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
       ? { ...job['plan'], packages: eachOf(job['plan']['packages'], packageOfFormat7) }
       : job['plan'],
   }),
+  /** Format 8 knows each device and lead of the network path, the access point, and what a port takes. */
+  7: (job) => ({
+    ...job,
+    format: 8,
+    machine: machineOfFormat8(job['machine']),
+    needs: eachOf(job['needs'], (need) =>
+      isPart(need) && need['kind'] === 'network' ? { encrypted: false, ...need } : need,
+    ),
+    plan: planWith(job['plan'], cardOfFormat8),
+  }),
 };
+
+/** Format 8 tells of the network path device by device; until then it was one lead to a far end. */
+function machineOfFormat8(machine: unknown): unknown {
+  if (!isPart(machine)) return machine;
+  return {
+    accessPoint: emptyAccessPoint(),
+    ...machine,
+    builtIn: claimed(machine['builtIn'], (all) => eachOf(all, deliveryOfFormat8)),
+    path: pathOfFormat8(machine['path']),
+  };
+}
+
+function pathOfFormat8(path: unknown): unknown {
+  if (!isPart(path)) return path;
+  const { cable = null, cableMetres = null, farEndMegabits = null, ...rest } = path;
+  const hops = directHops().map((hop) => ({
+    ...hop,
+    portMegabits: farEndMegabits,
+    leads: hop.leads.map((lead) => ({ ...lead, cable, metres: cableMetres })),
+  }));
+  return { ...emptyPath(), ...rest, ...('cable' in path || !('hops' in path) ? { hops } : {}) };
+}
+
+const deliveryOfFormat8 = (delivers: unknown): unknown =>
+  isPart(delivers) && delivers['kind'] === 'network' ? { medium: 'copper', ...delivers } : delivers;
+const cardOfFormat8 = (card: unknown): unknown =>
+  isPart(card) ? { ...card, delivers: deliveryOfFormat8(card['delivers']) } : card;
 
 const packageOfFormat7 = (each: unknown): unknown => {
   if (!isPart(each)) return each;
@@ -116,9 +154,9 @@ export function upgradedJob(record: unknown): unknown {
 
 /** A machine or card of a kept list that bears no format: whatever it lacks is filled in; what it has stays. */
 export const upgradedMachine = (machine: unknown): unknown =>
-  machineOfFormat6(machineOfFormat4(machineOfFormat3(machineOfFormat2(machine))));
+  machineOfFormat8(machineOfFormat6(machineOfFormat4(machineOfFormat3(machineOfFormat2(machine)))));
 export const upgradedCard = (card: unknown): unknown =>
-  cardOfFormat6(cardOfFormat3(cardOfFormat2(card)));
+  cardOfFormat8(cardOfFormat6(cardOfFormat3(cardOfFormat2(card))));
 
 /** A part with some of its fields under other names. */
 const renamed = (part: unknown, names: Readonly<Record<string, string>>): unknown =>

@@ -1,7 +1,7 @@
 /** The facts of the survey that rules ask for, and what each is a fact of. */
 
-/** The machine as a whole, one of its slots, the case or a box outside with its supply, the board, the system with its network, a screen. */
-export type FactOf = 'machine' | 'slot' | 'housing' | 'board' | 'system' | 'screen';
+/** The machine as a whole, one of its slots, the case or a box outside with its supply, the board, the system with its network, a part of the path, a screen. */
+export type FactOf = 'machine' | 'slot' | 'housing' | 'board' | 'system' | 'path' | 'screen';
 
 export const FACTS = {
   slots: 'machine',
@@ -34,8 +34,10 @@ export const FACTS = {
   'supply.twelveVoltWatts': 'housing',
   'supply.baseWatts': 'housing',
   'supply.plugs': 'housing',
-  'path.cable': 'system',
-  'path.farEndMegabits': 'system',
+  'lead.cable': 'path',
+  'lead.condition': 'path',
+  'hop.portMegabits': 'path',
+  'accessPoint.bands': 'system',
   'path.internetMegabits': 'system',
   'screen.input': 'screen',
   'screen.otherInputs': 'screen',

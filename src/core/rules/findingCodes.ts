@@ -14,7 +14,7 @@ import type { Encoding, ScreenAdapter, ScreenInput } from '../standards/screens.
 import type { M2Key } from '../standards/slotRecords.ts';
 import type { DriveSocket } from '../standards/storage.ts';
 import type { WifiBand } from '../standards/wifi.ts';
-import type { NetworkFeature } from '../standards/ethernet.ts';
+import type { NetworkFeature, NetworkModule } from '../standards/ethernet.ts';
 import type { FactCode } from './facts.ts';
 
 export type Unit =
@@ -60,6 +60,7 @@ export interface Subjects {
   readonly driveSocket: DriveSocket;
   readonly screenAdapter: ScreenAdapter;
   readonly screenInput: ScreenInput;
+  readonly networkModule: NetworkModule;
 }
 export type SubjectKind = keyof Subjects;
 
@@ -331,8 +332,19 @@ const FINDINGS = {
   'deliver.ownDriverUnknown': { settledBy: 'system.version' },
   'deliver.screenAdapter': { subject: 'screenAdapter' },
   'deliver.noAdapter': { subject: 'screenInput' },
-  'deliver.cableTooLong': { unit: 'm', restsOn: 'path.cable' },
+  'deliver.cableTooLong': { unit: 'm', restsOn: 'lead.cable' },
   'deliver.cableUsually': { unit: 'b/s', penalty: ['shortfall', 1_000] },
+  'deliver.leadBroken': {
+    unit: 'b/s',
+    subject: 'name',
+    restsOn: 'lead.condition',
+    penalty: ['disturbance', 500],
+  },
+  'deliver.leadWorn': { subject: 'name', penalty: ['disturbance', 300] },
+  'deliver.linkSlower': { unit: 'b/s', subject: 'name', penalty: ['shortfall', 1_000] },
+  'deliver.fibreLead': { restsOn: 'lead.cable' },
+  'deliver.networkModule': { subject: 'networkModule', penalty: ['disturbance', 300] },
+  'deliver.noCommonBand': { restsOn: 'accessPoint.bands' },
   'deliver.halfColour': { unit: 'b/s', subject: 'stage', penalty: ['shortfall', 2_000] },
   'deliver.screenInput': { unit: 'b/s', subject: 'stage' },
   'deliver.lessColour': { unit: 'count', penalty: ['shortfall', 1_000] },

@@ -48,7 +48,7 @@ export function usableBytesPerSecond(card: Card): number {
     case 'drives':
       return delivers.ownPorts * row(DRIVES, delivers.socket).practiceBytesPerSecond[1];
     case 'wifi':
-      return megabitsToBytesPerSecond(delivers.radioMegabits) * WIFI_SHARE[1];
+      return megabitsToBytesPerSecond(delivers.radioMegabits) * WIFI_SHARE.sameRoom[1];
     case 'serialLink':
       return serialLinkBytesPerSecond(delivers.gigabits);
     case 'screens':

@@ -17,6 +17,9 @@ export interface UnknownFact {
   /** The external box it is a fact of; absent for the machine's own. */
   readonly enclosureId?: string;
   readonly screenId?: string;
+  /** A device of the network path, or a lead of it. */
+  readonly hopId?: string;
+  readonly leadId?: string;
   readonly subject?: string;
 }
 
@@ -35,8 +38,7 @@ export function unknownFacts(machine: Machine, needs: readonly Need[]): readonly
     ...rooms.flatMap(({ brackets }) => brackets),
     ...machine.slots.flatMap(slotFacts),
     ...rooms.flatMap(({ rest }) => rest),
-    ...open('path.farEndMegabits', asked('network') && path.farEndMegabits === null),
-    ...open('path.cable', asked('network') && path.cable === null),
+    ...(asked('network') ? pathFacts(path) : []),
     ...open('path.internetMegabits', asked('wifi') && path.internetMegabits === null),
     ...screenFacts(machine, needs),
     ...rooms.flatMap(({ covers }) => covers),
@@ -53,6 +55,23 @@ function screenFacts({ screens }: Machine, needs: readonly Need[]): readonly Unk
     const code: FactCode | null =
       input === null ? 'screen.input' : otherInputs === null ? 'screen.otherInputs' : null;
     return code === null ? [] : [{ code, screenId: id, subject: name }];
+  });
+}
+
+/** From the machine outward: what each device knows, and what leads to it. */
+function pathFacts({ hops }: Machine['path']): readonly UnknownFact[] {
+  return hops.flatMap(({ id, name, portMegabits, leads }) => {
+    const subject = name === '' ? {} : { subject: name };
+    return [
+      ...open('hop.portMegabits', portMegabits === null).map((fact) => ({
+        ...fact,
+        hopId: id,
+        ...subject,
+      })),
+      ...leads.flatMap(({ id: leadId, cable }) =>
+        open('lead.cable', cable === null).map((fact) => ({ ...fact, leadId, ...subject })),
+      ),
+    ];
   });
 }
 
@@ -160,14 +179,20 @@ const SETTLED_TOGETHER: Readonly<Partial<Record<FactCode, readonly FactCode[]>>>
 };
 
 const DELIVERED_BY: Readonly<Partial<Record<FactCode, Card['delivers']['kind']>>> = {
-  'path.farEndMegabits': 'network',
-  'path.cable': 'network',
+  'hop.portMegabits': 'network',
+  'lead.cable': 'network',
   'path.internetMegabits': 'wifi',
   'screen.input': 'screens',
 };
 
-const keyOf = ({ code, slotId, enclosureId, screenId }: UnknownFact): string =>
-  [code, slotId ?? '', enclosureId ?? '', screenId ?? ''].join(' ');
+const keyOf = ({
+  code,
+  slotId = '',
+  enclosureId = '',
+  screenId = '',
+  hopId = '',
+  leadId = '',
+}: UnknownFact): string => [code, slotId, enclosureId, screenId, hopId, leadId].join(' ');
 
 /** The fact of this slot, or of the housing it is in, or of the whole machine. */
 function factOf(code: FactCode, { id, label, enclosureId }: Slot): UnknownFact {

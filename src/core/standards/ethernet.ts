@@ -5,11 +5,40 @@ import { megabitsToBytesPerSecond } from '../units.ts';
 
 export const ETHERNET_MEGABITS = [10, 100, 1000, 2500, 5000, 10000] as const;
 
-export const CABLE_CLASSES = ['cat5e', 'cat6', 'cat6a'] as const;
+export const COPPER_CLASSES = ['cat5', 'cat5e', 'cat6', 'cat6a', 'cat7', 'cat8'] as const;
+export const FIBRE_CLASSES = ['om1', 'om3', 'om4', 'os2'] as const;
+/** From the least to the best of each kind. */
+export const CABLE_CLASSES = [...COPPER_CLASSES, ...FIBRE_CLASSES] as const;
 export type CableClass = (typeof CABLE_CLASSES)[number];
 
-/** Longest run in metres on which a cable class carries each speed. Absent: it does not. */
+export const isFibre = (cable: CableClass): boolean =>
+  FIBRE_CLASSES.some((fibre) => fibre === cable);
+
+/** What a port takes: a copper lead, or a module for glass or copper. */
+export const NETWORK_MEDIA = ['copper', 'sfp'] as const;
+export type NetworkMedium = (typeof NETWORK_MEDIA)[number];
+
+/** What goes into a cage for modules, by the lead that ends there. */
+export const NETWORK_MODULES = ['copper', 'multimode', 'singlemode'] as const;
+export type NetworkModule = (typeof NETWORK_MODULES)[number];
+export const moduleFor = (cable: CableClass | null): NetworkModule =>
+  cable === null || !isFibre(cable) ? 'copper' : cable === 'os2' ? 'singlemode' : 'multimode';
+
+/** A fall-back that only two of the four pairs carry. Source: IEEE 802.3, 100BASE-TX (from memory). */
+export const TWO_PAIR_MEGABITS = 100;
+
+const everywhere = (metres: number) => ETHERNET_MEGABITS.map((speed) => [speed, metres] as const);
+
+/**
+ * Longest run in metres on which a cable class carries each speed. Absent: it does not. Copper over Cat 7 and 8 by
+ * ISO/IEC 11801, fibre by IEEE 802.3 for 1000BASE-SX and LX and 10GBASE-SR and LR (from memory); glass knows no speed
+ * between 1 and 10 Gb/s.
+ */
 const REACH_METRES: Readonly<Record<CableClass, readonly (readonly [number, number])[]>> = {
+  cat5: [
+    [10, 100],
+    [100, 100],
+  ],
   cat5e: [
     [10, 100],
     [100, 100],
@@ -24,14 +53,33 @@ const REACH_METRES: Readonly<Record<CableClass, readonly (readonly [number, numb
     [5000, 100],
     [10000, 55],
   ],
-  cat6a: ETHERNET_MEGABITS.map((speed) => [speed, 100] as const),
+  cat6a: everywhere(100),
+  cat7: everywhere(100),
+  cat8: everywhere(100),
+  om1: [
+    [1000, 275],
+    [10000, 33],
+  ],
+  om3: [
+    [1000, 550],
+    [10000, 300],
+  ],
+  om4: [
+    [1000, 550],
+    [10000, 400],
+  ],
+  os2: [
+    [1000, 5_000],
+    [10000, 10_000],
+  ],
 };
 
 /**
  * Longest run on which a class usually carries a speed that the standard does not promise of it. Common practice, no
- * source: Cat 5e that is laid well carries 5 Gb/s.
+ * source: Cat 5 that is laid well carries 1 Gb/s, and Cat 5e 5 Gb/s.
  */
 const USUAL_REACH_METRES: Readonly<Partial<Record<CableClass, readonly [number, number]>>> = {
+  cat5: [1000, 100],
   cat5e: [5000, 100],
 };
 

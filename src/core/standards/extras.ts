@@ -16,6 +16,7 @@ export const EXTRA_KINDS = [
   'supply',
   'networkCable',
   'networkSwitch',
+  'networkModule',
 ] as const;
 export type ExtraKind = (typeof EXTRA_KINDS)[number];
 

@@ -99,9 +99,11 @@ export function withNetwork(machine: Machine, { ports }: Evidence): Machine {
     path: {
       ...machine.path,
       ownMegabits: heard(machine.path.ownMegabits, up.megabits === 0 ? null : up.megabits),
-      farEndMegabits: heard(
-        machine.path.farEndMegabits,
-        up.farEndMegabits === null ? null : [...up.farEndMegabits],
+      // Its partner is the first device on the way, whatever lies behind.
+      hops: machine.path.hops.map((hop, n) =>
+        n === 0 && up.farEndMegabits !== null
+          ? { ...hop, portMegabits: heard(hop.portMegabits, [...up.farEndMegabits]) }
+          : hop,
       ),
     },
   };

@@ -1,20 +1,22 @@
 /** A surveyed machine as a template for others of its kind. */
 import type { Claim } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
+import { emptyAccessPoint, emptyPath } from '../parts/networkPath.ts';
 
 /**
  * What is the same in every machine of the kind: board, case, slots. What belongs to this one stays behind: its
  * system, its screens, its way to the network, its devices. Every fact is a template's from now on.
  */
 export function templateOf(machine: Machine): Machine {
-  const { system, firmware, path } = machine;
+  const { system, firmware } = machine;
   return {
     ...asTemplate(machine),
     slots: machine.slots.map((slot) => ({ ...asTemplate(slot), port: null, occupant: null })),
     system: { ...nothingOf(system), family: asTemplate(system.family) },
     firmware: nothingOf(firmware),
     screens: [],
-    path: nothingOf(path),
+    path: emptyPath(),
+    accessPoint: emptyAccessPoint(),
     functions: [],
     inTrouble: [],
   };

@@ -1,6 +1,7 @@
 /** One fact of the survey told by hand, wherever in the machine it stands. */
 import type { Claim, Fact } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
+import type { Hop } from '../parts/networkPath.ts';
 
 interface FactPlace {
   /** By its name, such as `slot.lanes`. */
@@ -9,6 +10,9 @@ interface FactPlace {
   /** The external box it is a fact of; absent for the machine's own. */
   readonly enclosureId?: string;
   readonly screenId?: string;
+  /** A device of the network path, or a lead of it. */
+  readonly hopId?: string;
+  readonly leadId?: string;
 }
 
 /**
@@ -17,7 +21,7 @@ interface FactPlace {
  */
 export function toldFact(
   machine: Machine,
-  { code, slotId, enclosureId, screenId }: FactPlace,
+  { code, slotId, enclosureId, screenId, hopId, leadId }: FactPlace,
   value: unknown,
 ): Machine {
   const [owner = '', key = ''] = code.split('.');
@@ -30,6 +34,14 @@ export function toldFact(
     return {
       ...machine,
       screens: changed(machine.screens, screenId, (screen) => put(screen, key, value)),
+    };
+  if (hopId !== undefined || leadId !== undefined)
+    return {
+      ...machine,
+      path: {
+        ...machine.path,
+        hops: machine.path.hops.map((hop) => inHop(hop, { hopId, leadId }, key, value)),
+      },
     };
   if (enclosureId !== undefined)
     return {
@@ -51,6 +63,17 @@ const inSlot = (slot: Machine['slots'][number], key: string, value: unknown) =>
           ...slot,
           occupant: { ...slot.occupant, value: put(slot.occupant.value, 'fan', value) },
         };
+
+function inHop(
+  hop: Hop,
+  { hopId, leadId }: { readonly hopId: string | undefined; readonly leadId: string | undefined },
+  key: string,
+  value: unknown,
+): Hop {
+  if (leadId !== undefined)
+    return { ...hop, leads: changed(hop.leads, leadId, (lead) => put(lead, key, value)) };
+  return hop.id === hopId ? put(hop, key, value) : hop;
+}
 
 function inOwner<Whole extends object>(
   whole: Whole,

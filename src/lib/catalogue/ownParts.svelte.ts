@@ -1,5 +1,5 @@
 /** The shop's own cards and extras as they are changed, each change undoable while the window is open. */
-import type { Card, Extra } from '$core';
+import { freeNumber, type Card, type Extra } from '$core';
 import { supplies } from '$lib/state/supplies.svelte';
 
 interface Before {
@@ -70,7 +70,5 @@ export function idFor(maker: string, model: string): string {
       .replace(/^-|-$/g, '')
       .slice(0, 56) || 'part';
   const name = (n: number) => (n === 1 ? slug : `${slug}-${n}`);
-  let n = 1;
-  while (parts.some(({ id }) => id === name(n))) n += 1;
-  return name(n);
+  return name(freeNumber(parts, name, 1));
 }

@@ -6,6 +6,9 @@ export interface FactPlace {
   readonly slotId?: string | undefined;
   readonly enclosureId?: string | undefined;
   readonly screenId?: string | undefined;
+  /** A device of the network path, or a lead of it. */
+  readonly hopId?: string | undefined;
+  readonly leadId?: string | undefined;
 }
 
 class Selection {

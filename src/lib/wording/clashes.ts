@@ -12,6 +12,7 @@ import {
 } from '$core';
 import { figure, inMoney, wireWords } from './figures';
 import { KIND_WORDS, needWords } from './needs';
+import { CABLE_WORDS, hopName } from './networkPath';
 
 const CONSTRAINT_WORDS: Readonly<Record<Constraint, string>> = {
   slots: 'the slots available',
@@ -78,9 +79,9 @@ export function changeWords(
     case 'supply':
       return `Another supply: ${change.extra.maker} ${change.extra.model}, ${figure(change.extra.limit ?? 0, 'W')} on 12 V`;
     case 'cable':
-      return `Another cable to the far end: ${CABLE_WORDS[change.cable]}`;
-    case 'farEnd':
-      return `A far end with a port of ${wireWords(change.megabits)}`;
+      return `Another cable to ${hopOf(machine, change.hopId)}: ${CABLE_WORDS[change.cable]}`;
+    case 'hop':
+      return `Another device as ${hopOf(machine, change.hopId)}, with a port of ${wireWords(change.megabits)}`;
     case 'slotGeneration':
       return `${slotLabel(machine, change.slotId)} at Gen ${change.generation?.value ?? '?'}: a board or a setting that allows it`;
     case 'slotLanes':
@@ -92,7 +93,13 @@ export function changeWords(
   }
 }
 
-const CABLE_WORDS = { cat5e: 'Cat 5e', cat6: 'Cat 6', cat6a: 'Cat 6A' } as const;
+/** As it is spoken of in a sentence. */
+function hopOf({ path: { hops } }: Machine, hopId: string): string {
+  const hop = hops.find(({ id }) => id === hopId);
+  if (hop !== undefined && hop.name !== '') return hop.name;
+  const what = hop === undefined ? 'device' : hopName(hop, hop === hops.at(-1));
+  return `the ${what.toLowerCase()}`;
+}
 
 /** “31.00 more”, “12.40 less”, “the same”; a must more or less comes first. */
 export function differenceWords({ musts, cents }: Difference): string {

@@ -13,6 +13,13 @@ import {
 import { deliveryWords } from './deliveries';
 import { COPY_DRIVE_WORDS, FACT_WORDS, SYSTEM_FAMILY_WORDS } from './facts';
 import { linkWords, modeWords } from './figures';
+import {
+  CABLE_WORDS,
+  DISTANCE_WORDS,
+  LEAD_CONDITION_WORDS,
+  PROCESSOR_WORDS,
+  RADIO_WORDS,
+} from './networkPath';
 import { HEADER_WORDS, INPUT_WORDS } from './things';
 
 /** Facts that can be contradicted and that no rule asks for by name. */
@@ -40,7 +47,14 @@ const OTHER_NAMES: Readonly<Record<Exclude<FactName, FactCode>, string>> = {
   'system.build': 'Build or kernel',
   'system.secureBoot': 'Secure boot',
   'firmware.version': 'Firmware version',
-  'path.cableMetres': 'Length of the cable',
+  'lead.metres': 'Length of the lead',
+  'hop.linkMegabits': 'What the link came up at',
+  'path.processor': 'Age of the processor',
+  'accessPoint.standard': 'Standard of the access point',
+  'accessPoint.channelMhz': 'Channel width of the access point',
+  'accessPoint.streams': 'Streams of the access point',
+  'accessPoint.distance': 'Distance to the access point',
+  'accessPoint.wireMegabits': 'Wire of the access point',
   'path.ownMegabits': 'Link speed now',
   'path.ownDrive': 'Local drive',
   'path.farDrive': 'Drive at the far end',
@@ -117,9 +131,18 @@ const VALUES: { readonly [Name in FactName]: (value: FactValues[Name]) => string
   'firmware.version': asIs,
   'firmware.date': asIs,
   'firmware.largeWindows': yesOrNo,
-  'path.cable': asIs,
-  'path.cableMetres': inUnit('m'),
-  'path.farEndMegabits': listed,
+  'lead.cable': (cable) => CABLE_WORDS[cable],
+  'lead.metres': inUnit('m'),
+  'lead.condition': (condition) => LEAD_CONDITION_WORDS[condition],
+  'hop.portMegabits': listed,
+  'hop.linkMegabits': inUnit('Mb/s'),
+  'path.processor': (age) => PROCESSOR_WORDS[age],
+  'accessPoint.standard': (standard) => RADIO_WORDS[standard],
+  'accessPoint.bands': listed,
+  'accessPoint.channelMhz': inUnit('MHz'),
+  'accessPoint.streams': asIs,
+  'accessPoint.distance': (distance) => DISTANCE_WORDS[distance],
+  'accessPoint.wireMegabits': inUnit('Mb/s'),
   'path.internetMegabits': inUnit('Mb/s'),
   'path.ownMegabits': inUnit('Mb/s'),
   'path.ownDrive': (drive) => COPY_DRIVE_WORDS[drive],
@@ -145,11 +168,16 @@ export function contradictionWords(
 ): {
   readonly code: FactName;
   readonly slotId: string | undefined;
+  readonly hopId: string | undefined;
+  readonly leadId: string | undefined;
   readonly name: string;
   readonly says: string;
 } {
-  const [room, n] = path;
+  const [room, n, at, , lead] = path;
   const slot = room === 'slots' ? machine.slots[Number(n)] : undefined;
+  // A fact of the path lies at path.hops.0, or at path.hops.0.leads.0.
+  const hop = room === 'path' && n === 'hops' ? machine.path.hops[Number(at)] : undefined;
+  const subject = slot?.label ?? hop?.name;
   const code = factNameAt(path);
   const name =
     code in FACT_WORDS
@@ -160,7 +188,9 @@ export function contradictionWords(
   return {
     code,
     slotId: slot?.id,
-    name: slot === undefined ? name : `${name}, ${slot.label}`,
+    hopId: code.startsWith('hop.') ? hop?.id : undefined,
+    leadId: code.startsWith('lead.') ? hop?.leads[Number(lead)]?.id : undefined,
+    name: subject === undefined || subject === '' ? name : `${name}, ${subject}`,
     says: `${says(believed)}, against ${others.map(says).join(', ')}`,
   };
 }

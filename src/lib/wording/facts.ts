@@ -106,11 +106,16 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
     how: 'Add up processor, graphics, drives and fans.',
   },
   'supply.plugs': { name: 'Free plugs', how: 'Look at the free plugs of the supply.' },
-  'path.cable': { name: 'Cable class', how: 'Read what is printed on the cable.' },
-  'path.farEndMegabits': {
-    name: 'Port speeds at the far end',
-    how: 'Read the label of the switch.',
+  'lead.cable': { name: 'Cable class', how: 'Read what is printed on the cable.' },
+  'lead.condition': {
+    name: 'Condition of the lead',
+    how: 'Look at its latches; a cable tester tells each pair.',
   },
+  'hop.portMegabits': {
+    name: 'Port speeds on the path',
+    how: 'Read the label of the switch, or of what the wire ends in.',
+  },
+  'accessPoint.bands': { name: 'Bands of the access point', how: 'Its own page lists them.' },
   'path.internetMegabits': { name: 'Internet plan', how: 'Ask, or read the bill.' },
   'screen.input': {
     name: 'Input of the screen',

@@ -107,4 +107,4 @@ export const modeWords = ({ widthPx, heightPx, refreshHz }: ScreenMode): string 
 
 /** A speed of a wire in the usual step of a thousand. */
 export const wireWords = (megabits: number): string =>
-  megabits >= 1000 ? `${megabits / 1000} Gb/s` : `${megabits} Mb/s`;
+  megabits === 0 ? 'no link' : megabits >= 1000 ? `${megabits / 1000} Gb/s` : `${megabits} Mb/s`;

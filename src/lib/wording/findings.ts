@@ -435,6 +435,30 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'The run is {needed} long; the standard promises nothing of this class beyond {available}.',
     remedy: 'A switch half-way, or a shorter run. It may come up all the same: do not promise it.',
   },
+  'deliver.leadBroken': {
+    says: 'A lead to {subject} has a broken pair: it carries {available} instead of {needed}.',
+    remedy: 'A new lead.',
+  },
+  'deliver.leadWorn': {
+    says: 'A lead to {subject} is worn: its latch does not hold, or it is kinked.',
+    remedy: 'Swap it before anything is measured.',
+  },
+  'deliver.linkSlower': {
+    says: 'The link to {subject} came up at {available}; its ends and leads know {needed}.',
+    remedy: 'Look at the lead and the port’s setting.',
+  },
+  'deliver.fibreLead': {
+    says: 'The wire is fibre; the card has a socket for copper.',
+    remedy: 'A card with a cage for modules, or a converter.',
+  },
+  'deliver.networkModule': {
+    says: 'Its cage takes a module: {subject}.',
+    remedy: 'Order one that the card’s maker lists.',
+  },
+  'deliver.noCommonBand': {
+    says: 'Card and access point have no band in common.',
+    remedy: 'Another card, or another access point.',
+  },
   'deliver.cableUsually': {
     says: 'The cable usually carries {needed}; the standard promises {available} of its class.',
     remedy: 'Measure after fitting; a better cable where it falls back.',

@@ -140,6 +140,8 @@ const gives = (flow: NonNullable<MetByMachine['flow']>): string => {
   return list(
     units > 0 ? `${units} of that kind` : '',
     `${flowFigure(high, flow)} for ${flowFigure(wanted, flow)} wanted`,
-    limiting === 'cable' || limiting === 'farEnd' ? `the ${FLOW_WORDS[limiting]} limits` : '',
+    limiting === 'cable' || limiting === 'hop' || limiting === 'farEnd'
+      ? `the ${FLOW_WORDS[limiting]} limits`
+      : '',
   );
 };

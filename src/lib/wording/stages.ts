@@ -1,4 +1,4 @@
-import type { Stage, StageCode } from '$core';
+import type { Flow, FlowStage, Stage, StageCode } from '$core';
 
 export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   survey: 'Survey',
@@ -16,7 +16,10 @@ export const FLOW_WORDS: Readonly<Record<StageCode, string>> = {
   slotLink: 'slot’s link',
   uplink: 'link behind the slots',
   cardPort: 'port on the card',
-  cable: 'wire to the far end',
+  cable: 'leads',
+  hop: 'switch on the way',
+  processor: 'machine’s processor',
+  accessWire: 'wire of the access point',
   farEnd: 'far end',
   ownDrive: 'drive it is copied from',
   farDrive: 'drive at the far end',
@@ -27,3 +30,19 @@ export const FLOW_WORDS: Readonly<Record<StageCode, string>> = {
   drive: 'drives',
   card: 'card',
 };
+
+/** A stage by what the technician calls it, where it has a name. */
+export function flowStageWords({ code, hop }: Pick<FlowStage, 'code' | 'hop'>): string {
+  if (hop === undefined || hop.name === '') return FLOW_WORDS[code];
+  return code === 'cable' ? `leads to ${hop.name}` : hop.name;
+}
+
+/** Which stage limits; empty where none does. */
+export function limitWords({
+  limiting,
+  limitingHop,
+}: Pick<Flow, 'limiting' | 'limitingHop'>): string {
+  if (limiting === null) return '';
+  const words = flowStageWords({ code: limiting, ...(limitingHop && { hop: limitingHop }) });
+  return `limited by ${words === limitingHop?.name ? words : `the ${words}`}`;
+}

@@ -7,6 +7,7 @@ import {
   HEIGHT_WORDS,
   INPUT_WORDS,
   LACKED_WORDS,
+  NETWORK_MODULE_WORDS,
   OPTION_WORDS,
   PLUG_ADAPTER_WORDS,
   SCREEN_ADAPTER_WORDS,
@@ -15,7 +16,7 @@ import {
 
 /** By what kind of thing it is. */
 const SUBJECT_WORDS: { readonly [Kind in SubjectKind]: (subject: Subjects[Kind]) => string } = {
-  name: asItIs,
+  name: (name) => (name === '' ? 'the far end' : name),
   bus: (bus) => OPTION_WORDS[bus] ?? bus,
   key: asItIs,
   signal: (signal) => SIGNAL_WORDS[signal],
@@ -34,6 +35,7 @@ const SUBJECT_WORDS: { readonly [Kind in SubjectKind]: (subject: Subjects[Kind])
   driveSocket: (socket) => (socket === 'm2' ? 'M.2' : 'SATA'),
   screenAdapter: (adapter) => SCREEN_ADAPTER_WORDS[adapter],
   screenInput: (input) => INPUT_WORDS[input],
+  networkModule: (module) => NETWORK_MODULE_WORDS[module],
 };
 
 function asItIs(name: string): string {

@@ -99,6 +99,7 @@ export const EXTRA_KIND_WORDS: Readonly<Record<ExtraKind, string>> = {
   supply: 'Power supply',
   networkCable: 'Network cable',
   networkSwitch: 'Network switch',
+  networkModule: 'Network module',
 };
 
 /** How fast a graphics card draws. Common practice, no source. */
@@ -174,4 +175,11 @@ export const OPTION_WORDS: Readonly<Record<string, string>> = {
   ...BOOT_WORDS,
   full: 'full height',
   low: 'low profile',
+};
+
+/** What goes into a cage for network modules. */
+export const NETWORK_MODULE_WORDS: Readonly<Record<Subjects['networkModule'], string>> = {
+  copper: 'copper',
+  multimode: 'multimode fibre',
+  singlemode: 'single-mode fibre',
 };

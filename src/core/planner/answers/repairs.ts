@@ -6,7 +6,15 @@ import type { Machine, Slot } from '../../parts/machine.ts';
 import { pinKey, type Pin } from '../../parts/planning.ts';
 import { override } from '../../survey/claims.ts';
 import { recordOf } from '../../flow/metByMachine.ts';
-import { CABLE_CLASSES, ETHERNET_MEGABITS, type CableClass } from '../../standards/ethernet.ts';
+import { wireLinks } from '../../flow/wire.ts';
+import type { Hop, LEAD_CONDITIONS } from '../../parts/networkPath.ts';
+import {
+  COPPER_CLASSES,
+  ETHERNET_MEGABITS,
+  FIBRE_CLASSES,
+  isFibre,
+  type CableClass,
+} from '../../standards/ethernet.ts';
 import { PLUG_TYPES, type PlugType } from '../../standards/plugs.ts';
 import { planning, type PlanRequest, type Proposal } from './plan.ts';
 import type { Search } from '../search/search.ts';
@@ -21,9 +29,20 @@ export type Change =
   | { readonly kind: 'giveUpCard'; readonly slotId: string; readonly name: string }
   /** Another supply, of so many watts on 12 V with such plugs. */
   | { readonly kind: 'supply'; readonly extra: Extra }
-  | { readonly kind: 'cable'; readonly cable: CableClass; readonly extra: Extra | null }
-  /** A far end that knows all speeds up to this one. */
-  | { readonly kind: 'farEnd'; readonly megabits: number; readonly extra: Extra | null }
+  /** Other leads to a device of the network path. */
+  | {
+      readonly kind: 'cable';
+      readonly hopId: string;
+      readonly cable: CableClass;
+      readonly extra: Extra | null;
+    }
+  /** A device of the network path that knows all speeds up to this one. */
+  | {
+      readonly kind: 'hop';
+      readonly hopId: string;
+      readonly megabits: number;
+      readonly extra: Extra | null;
+    }
   /** A board setting, or another board: this slot a generation faster. */
   | {
       readonly kind: 'slotGeneration';
@@ -59,6 +78,10 @@ export function changed(request: PlanRequest, change: Change): PlanRequest {
     ...request,
     machine: { ...machine, ...more },
   });
+  const inHop = (hopId: string, change: (hop: Hop) => Hop): PlanRequest => {
+    const hops = machine.path.hops.map((hop) => (hop.id === hopId ? change(hop) : hop));
+    return with_({ path: { ...machine.path, hops } });
+  };
   switch (change.kind) {
     case 'machine':
       return { ...request, machine: change.machine };
@@ -84,19 +107,23 @@ export function changed(request: PlanRequest, change: Change): PlanRequest {
     case 'supply':
       return with_({ supply: withSupply(machine.supply, change.extra) });
     case 'cable':
-      return with_({
-        path: { ...machine.path, cable: override(machine.path.cable, change.cable) },
-      });
-    case 'farEnd':
-      return with_({
-        path: {
-          ...machine.path,
-          farEndMegabits: override(
-            machine.path.farEndMegabits,
-            ETHERNET_MEGABITS.filter((each) => each <= change.megabits),
-          ),
-        },
-      });
+      return inHop(change.hopId, (hop) => ({
+        ...hop,
+        leads: hop.leads.map((lead) => ({
+          ...lead,
+          cable: override(lead.cable, change.cable),
+          condition: override<(typeof LEAD_CONDITIONS)[number]>(lead.condition, 'good'),
+        })),
+      }));
+    case 'hop':
+      return inHop(change.hopId, (hop) => ({
+        ...hop,
+        portMegabits: override(
+          hop.portMegabits,
+          ETHERNET_MEGABITS.filter((each) => each <= change.megabits),
+        ),
+        linkMegabits: null,
+      }));
     case 'slotGeneration':
       return inSlot(change.slotId, (slot) => ({ ...slot, generation: change.generation }));
     case 'slotLanes':
@@ -148,7 +175,6 @@ export function changesFor(request: PlanRequest): readonly Change[] {
       .filter((extra) => extra.fits === fits)
       .toSorted((a, b) => a.priceCents - b.priceCents)[0] ?? null;
   const network = needs.some(({ kind }) => kind === 'network');
-  const farEnd = Math.max(0, ...(valueOf(machine.path.farEndMegabits) ?? []));
   const panel = cheapest('bay', 'usb-19-pin');
   return [
     ...pins.map((pin): Change => ({ kind: 'dropPin', pin })),
@@ -168,20 +194,7 @@ export function changesFor(request: PlanRequest): readonly Change[] {
     ...(panel === null
       ? []
       : [{ kind: 'frontPanel' as const, lead: 'usb-19-pin' as const, extra: panel }]),
-    ...(network
-      ? CABLE_CLASSES.filter((cable) => cable !== valueOf(machine.path.cable)).map(
-          (cable): Change => ({ kind: 'cable', cable, extra: cheapest('networkCable', cable) }),
-        )
-      : []),
-    ...(network
-      ? ETHERNET_MEGABITS.filter((megabits) => megabits > farEnd && farEnd > 0).map(
-          (megabits): Change => ({
-            kind: 'farEnd',
-            megabits,
-            extra: cheapest('networkSwitch', String(megabits)),
-          }),
-        )
-      : []),
+    ...(network ? pathChanges(machine.path, cheapest) : []),
     ...machine.slots.flatMap((slot): readonly Change[] => {
       const now = valueOf(slot.generation);
       const next = ([2, 3, 4, 5] as const).find((generation) => generation === (now ?? 5) + 1);
@@ -208,6 +221,37 @@ export function changesFor(request: PlanRequest): readonly Change[] {
   ];
 }
 
+type Cheapest = (kind: Extra['kind'], fits: string) => Extra | null;
+
+/** Leads that carry less than both of their ends know, and devices that know less than there is. */
+function pathChanges(path: Machine['path'], cheapest: Cheapest): readonly Change[] {
+  return wireLinks(ETHERNET_MEGABITS, path).flatMap(({ hop, byPorts, byLeads }) => {
+    const best = Math.max(0, ...(valueOf(hop.portMegabits) ?? []));
+    const classes = hop.leads.flatMap(({ cable }) => valueOf(cable) ?? []);
+    const kind = classes.some(isFibre) ? FIBRE_CLASSES : COPPER_CLASSES;
+    const isNarrow = Math.max(0, ...byLeads) < Math.max(0, ...byPorts);
+    const mayBeBetter = isNarrow || classes.length === 0 || best === 0;
+    return [
+      ...(mayBeBetter ? kind : [])
+        .filter((cable) => !classes.includes(cable) || isNarrow)
+        .map((cable): Change => ({
+          kind: 'cable',
+          hopId: hop.id,
+          cable,
+          extra: cheapest('networkCable', cable),
+        })),
+      ...ETHERNET_MEGABITS.filter((megabits) => megabits > best && best > 0).map(
+        (megabits): Change => ({
+          kind: 'hop',
+          hopId: hop.id,
+          megabits,
+          extra: cheapest('networkSwitch', String(megabits)),
+        }),
+      ),
+    ];
+  });
+}
+
 /** The changes that make a plan possible that leaves no must, each by itself. */
 export function* repairs(request: PlanRequest): Search<unknown, readonly Repair[]> {
   const found: Repair[] = [];
@@ -220,9 +264,12 @@ export function* repairs(request: PlanRequest): Search<unknown, readonly Repair[
   return found;
 }
 
-/** Of supplies, cables and far ends the first that does is enough: they come from small to large. */
-const isDominated = ({ kind }: Change, found: readonly Repair[]): boolean =>
-  ['supply', 'cable', 'farEnd'].includes(kind) && found.some(({ change }) => change.kind === kind);
+/** Of supplies, leads to a device and devices in its place the first that does is enough: they come from small to large. */
+const isDominated = (change: Change, found: readonly Repair[]): boolean =>
+  found.some(({ change: { kind, ...rest } }) => {
+    if (kind !== change.kind) return false;
+    return 'hopId' in change ? 'hopId' in rest && rest.hopId === change.hopId : kind === 'supply';
+  });
 
 /** What the change itself costs before tax; null where nobody told a price, zero where nothing is bought. */
 export function priceOfChange(change: Change): number | null {

@@ -1,6 +1,7 @@
 /** The limits of a machine that needs can clash with, each of which can be imagined away to see whether it matters. */
 import { known } from '../../parts/fact.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
+import { directHops, emptyAccessPoint } from '../../parts/networkPath.ts';
 import { codesWhere, type FindingCode, type Limit } from '../../rules/findingCodes.ts';
 
 export const CONSTRAINTS = [
@@ -37,12 +38,13 @@ export function imaginedWithout(machine: Machine, limits: ReadonlySet<Constraint
       ...imagined,
       path: {
         ...path,
-        cable: null,
-        farEndMegabits: null,
+        hops: directHops(),
         internetMegabits: null,
+        processor: null,
         ownDrive: null,
         farDrive: null,
       },
+      accessPoint: emptyAccessPoint(),
     };
   }
   if (limits.has('firmware')) {

@@ -45,10 +45,18 @@ export function extrasOf(
   return gathered([...settled, ...flows.flatMap(extrasOfFlow)]);
 }
 
-function extrasOfFlow({ need, units, adapters, forDrives, socket }: Flow): readonly ExtraNeeded[] {
+function extrasOfFlow({
+  need,
+  units,
+  adapters,
+  modules,
+  forDrives,
+  socket,
+}: Flow): readonly ExtraNeeded[] {
   const { bays, plugAdapters } = forDrives;
   return [
     ...adapters.map((fits): ExtraNeeded => ({ kind: 'screenAdapter', fits, count: 1 })),
+    ...modules.map((fits): ExtraNeeded => ({ kind: 'networkModule', fits, count: 1 })),
     ...(bays > 0 ? [{ kind: 'bay' as const, fits: 'drive', count: bays }] : []),
     ...plugAdapters.map((fits): ExtraNeeded => ({ kind: 'plugAdapter', fits, count: 1 })),
     ...(socket === 'sata'

@@ -19,7 +19,7 @@
   import { supplies } from '$lib/state/supplies.svelte';
   import { figure, inMegabytes, inTime } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';
-  import { FLOW_WORDS } from '$lib/wording/stages';
+  import { flowStageWords } from '$lib/wording/stages';
   import type { JobModel } from '../jobModel.svelte';
 
   let { model }: { model: JobModel } = $props();
@@ -27,17 +27,19 @@
   /** From the machine's own drive to the far end; what a need does not pass is left out. */
   const ORDER: readonly StageCode[] = [
     'ownDrive',
+    'processor',
     'uplink',
     'slotLink',
     'cardPort',
     'drivePort',
     'drive',
     'radio',
-    'cable',
-    'farEnd',
+    'accessWire',
     'internet',
     'farDrive',
   ];
+  /** Longer than any path that is kept. */
+  const LONGEST_PATH = 100;
   const ROW_PX = 96;
   const STREAM_PX = 34;
   const GATE_PX = 56;
@@ -69,6 +71,7 @@
 
   interface Gate {
     readonly stage: FlowStage;
+    readonly words: string;
     readonly x: number;
     /** Half of what it carries, as thick as it is drawn; cut where it is far wider than any stream. */
     readonly half: number;
@@ -78,20 +81,41 @@
     readonly atWorst: boolean;
   }
 
+  /** A lead lies before the device that it leads to. */
+  const placeOf = ({ code, hop }: FlowStage): number =>
+    hop === undefined
+      ? ORDER.indexOf(code)
+      : ORDER.indexOf('cardPort') + (hop.position + (code === 'cable' ? 0.25 : 0.5)) / LONGEST_PATH;
+
+  /** Parts of the wire that carry the same, one behind the other, are one gate. */
+  function inRuns(stages: readonly FlowStage[]): readonly (readonly [FlowStage, ...FlowStage[]])[] {
+    const runs: [FlowStage, ...FlowStage[]][] = [];
+    for (const stage of stages) {
+      const last = runs.at(-1);
+      const isSame =
+        stage.hop !== undefined && last?.[0].hop !== undefined && last[0].high === stage.high;
+      if (isSame) last.push(stage);
+      else runs.push([stage]);
+    }
+    return runs;
+  }
+
   function gatesOf(each: RouteRates): readonly Gate[] {
-    const stages = each.route.flow.stages.toSorted(
-      (a, b) => ORDER.indexOf(a.code) - ORDER.indexOf(b.code),
-    );
-    const step = (widthPx - 24) / Math.max(1, stages.length);
-    return stages.map((stage, n) => {
+    const stages = each.route.flow.stages.toSorted((a, b) => placeOf(a) - placeOf(b));
+    const runs = inRuns(stages);
+    const step = (widthPx - 24) / Math.max(1, runs.length);
+    const isNarrowest = (stage: FlowStage) =>
+      stages.every(({ code, high }) => code !== stage.code || high >= stage.high);
+    return runs.map(([stage, ...more], n) => {
       const carries = stage.shared?.high ?? stage.high * streamsOf(each.route);
       const drawn = thick(carries * (stage.shared?.copies ?? 1));
       return {
         stage,
+        words: more.length === 0 ? flowStageWords(stage) : 'wire',
         x: 12 + step * (n + 0.5),
         half: Math.min(drawn, GATE_PX) / 2,
         cut: drawn > GATE_PX,
-        limits: rateOf(each).limiting === stage.code,
+        limits: isNarrowest(stage) && rateOf(each).limiting === stage.code,
         atWorst:
           rateOf(each).limitingAtWorst === stage.code && rateOf(each).limiting !== stage.code,
       };
@@ -174,7 +198,7 @@
               d="M{gate.x} {48 - gate.half}V18M{gate.x} {48 + gate.half}V78"
               class:cut={gate.cut}
             />
-            <text x={gate.x} y={12} text-anchor="middle">{FLOW_WORDS[gate.stage.code]}</text>
+            <text x={gate.x} y={12} text-anchor="middle">{gate.words}</text>
             <text class="figure" x={gate.x} y={ROW_PX - LABEL_PX} text-anchor="middle"
               >{figure(gate.stage.shared?.high ?? gate.stage.high, 'B/s')}{gate.limits
                 ? ' – limits'
@@ -237,7 +261,7 @@
                     >{KIND_WORDS[each.route.need.kind]}</th
                   >
                 {/if}
-                <td>{FLOW_WORDS[stage.code]}</td>
+                <td>{flowStageWords(stage)}</td>
                 <td class="number">{figure(stage.shared?.high ?? stage.high, 'B/s')}</td>
                 <td>{stage.shared === undefined ? 'no' : 'yes'}</td>
                 <td class="number"

@@ -4,7 +4,7 @@
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { flowFigure } from '$lib/wording/figures';
   import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
-  import { FLOW_WORDS } from '$lib/wording/stages';
+  import { limitWords } from '$lib/wording/stages';
   import type { JobModel } from '../jobModel.svelte';
 
   let { model }: { model: JobModel } = $props();
@@ -14,13 +14,12 @@
   function gets({ need, then, now }: Row): string {
     if (now.state === 'met') return 'met by the machine as it is';
     if (then.flow === null) return then.state === 'unknown' ? 'not known' : 'nothing serves it yet';
-    const { high, unit, limiting } = then.flow;
+    const { high, unit } = then.flow;
     const wanted = unitsNeeded(need);
     const units = wanted > 1 ? `${Math.min(then.units, wanted)} of ${wanted}, ` : '';
-    const limit =
-      limiting === null || unit !== 'B/s' ? '' : `, limited by the ${FLOW_WORDS[limiting]}`;
+    const limit = unit === 'B/s' ? limitWords(then.flow) : '';
     if (unit === 'count') return units === '' ? 'served' : units.slice(0, -2);
-    return `${units}up to ${flowFigure(high, then.flow)}${limit}`;
+    return `${units}up to ${flowFigure(high, then.flow)}${limit && `, ${limit}`}`;
   }
 </script>
 

@@ -23,7 +23,7 @@ export function doing(model: JobModel, change: Change): (() => void) | null {
       return () => open.run({ name: 'removePin', pin: change.pin });
     case 'supply':
     case 'cable':
-    case 'farEnd':
+    case 'hop':
     case 'frontPanel': {
       const { extra } = change;
       if (extra === null) return null;

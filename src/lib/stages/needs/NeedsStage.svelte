@@ -1,7 +1,15 @@
 <script lang="ts">
   import { Button, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
-  import { MONEY_CELL, deservedCents, plainNeed, valueOf, type Need, type NeedKind } from '$core';
+  import {
+    MONEY_CELL,
+    deservedCents,
+    freeNumber,
+    plainNeed,
+    valueOf,
+    type Need,
+    type NeedKind,
+  } from '$core';
   import { supplies } from '$lib/state/supplies.svelte';
   import { answerWords } from '$lib/wording/answers';
   import { inMoney } from '$lib/wording/figures';
@@ -26,9 +34,7 @@
   let refused = $state.raw<{ id: string; says: string } | null>(null);
 
   function add(kind: NeedKind) {
-    let n = 1;
-    while (job.needs.some(({ id }) => id === `${kind}-${n}`)) n += 1;
-    const id = `${kind}-${n}`;
+    const id = `${kind}-${freeNumber(job.needs, (n) => `${kind}-${n}`, 1)}`;
     const plain: Need = plainNeed(kind, id);
     const taken = job.machine.slots.find(({ occupant }) => valueOf(occupant) !== null);
     const need = plain.kind === 'keep' && taken ? { ...plain, slotId: taken.id } : plain;

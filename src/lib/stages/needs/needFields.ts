@@ -98,6 +98,7 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
       ['throughput', 'as a team, for the sum'],
       ['survival', 'on separate cards, to survive a failure'],
     ),
+    tick('encrypted', 'encrypted by the machine itself'),
     ticks(
       'features',
       'And',

@@ -3,7 +3,7 @@
   import { scaleLinear } from 'd3-scale';
   import type { Flow } from '$core';
   import { flowFigure } from '$lib/wording/figures';
-  import { FLOW_WORDS } from '$lib/wording/stages';
+  import { flowStageWords } from '$lib/wording/stages';
 
   let { flow, reading }: { flow: Flow; reading: number | null } = $props();
 
@@ -36,7 +36,7 @@
     {#each stages as stage, n (n)}
       {@const y = TOP + n * ROW}
       <text class="name" class:limiting={stage.code === flow.limiting} x={LEFT - 8} y={y + 14}
-        >{FLOW_WORDS[stage.code]}</text
+        >{flowStageWords(stage)}</text
       >
       <rect class="reach" x={LEFT} y={y + 5} width={Math.max(1, x(stage.low) - LEFT)} height="10" />
       <rect
@@ -61,7 +61,7 @@
   <tbody>
     {#each stages as stage, n (n)}
       <tr>
-        <th scope="row">{FLOW_WORDS[stage.code]}</th>
+        <th scope="row">{flowStageWords(stage)}</th>
         <td>{flowFigure(stage.low, flow)} to {flowFigure(stage.high, flow)}</td>
       </tr>
     {/each}

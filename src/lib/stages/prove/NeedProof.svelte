@@ -7,7 +7,7 @@
   import { atMoment, band, flowFigure, linkWords, saidIn } from '$lib/wording/figures';
   import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
   import { judgementWords } from '$lib/wording/proof';
-  import { FLOW_WORDS } from '$lib/wording/stages';
+  import { limitWords } from '$lib/wording/stages';
   import type { JobModel } from '../jobModel.svelte';
   import BandPicture from './BandPicture.svelte';
   import ReadingScale from './ReadingScale.svelte';
@@ -72,10 +72,7 @@
     <div>
       <strong class="figure">{band(flow)}</strong>
       <p class="quiet">
-        {expectation.isMet ? 'by the machine as it is' : ''}{flow.limiting === null ||
-        expectation.isMet
-          ? ''
-          : `limited by the ${FLOW_WORDS[flow.limiting]}`}
+        {expectation.isMet ? 'by the machine as it is' : limitWords(flow)}
       </p>
     </div>
     <div class="reading">

@@ -2,7 +2,7 @@
   import { Button, Checkbox, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { OBSTACLE_KINDS, known, valueOf, type Obstacle, type Machine } from '$core';
+  import { OBSTACLE_KINDS, freeNumber, known, valueOf, type Obstacle, type Machine } from '$core';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';
   import { OBSTACLE_KIND_WORDS } from '$lib/wording/facts';
@@ -67,8 +67,7 @@
   }
 
   function addObstacle() {
-    let n = machine.obstacles.length + 1;
-    while (machine.obstacles.some(({ id }) => id === `obstacle${n}`)) n += 1;
+    const n = freeNumber(machine.obstacles, (n) => `obstacle${n}`);
     const fresh: Obstacle = {
       id: `obstacle${n}`,
       name: `Thing ${n}`,

@@ -3,7 +3,7 @@
   import { Button, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { bestMode, emptyScreen, override, type Machine, type Screen } from '$core';
+  import { bestMode, emptyScreen, freeNumber, override, type Machine, type Screen } from '$core';
   import { modeWords } from '$lib/wording/figures';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';
@@ -34,8 +34,7 @@
   }
 
   function add() {
-    let n = machine.screens.length + 1;
-    while (machine.screens.some(({ id }) => id === `screen${n}`)) n += 1;
+    const n = freeNumber(machine.screens, (n) => `screen${n}`);
     const fresh = emptyScreen(`screen${n}`, `Screen ${n}`);
     change({ ...machine, screens: [...machine.screens, fresh] }, `${fresh.name} added`);
   }

@@ -6,6 +6,7 @@
   import {
     LINK_WIDTHS,
     emptySupply,
+    freeNumber,
     known,
     override,
     valueOf,
@@ -53,8 +54,7 @@
   function add() {
     const [first] = others;
     if (first === undefined) return;
-    let n = machine.conditions.length + 1;
-    while (machine.conditions.some(({ id }) => id === `c${n}`)) n += 1;
+    const n = freeNumber(machine.conditions, (n) => `c${n}`);
     const fresh: Condition = {
       id: `c${n}`,
       slotId: slot.id,
@@ -81,8 +81,7 @@
   }
 
   function addBox() {
-    let n = machine.enclosures.length + 1;
-    while (machine.enclosures.some(({ id }) => id === `box${n}`)) n += 1;
+    const n = freeNumber(machine.enclosures, (n) => `box${n}`);
     change(
       {
         ...machine,

@@ -2,7 +2,7 @@
   /** The slots of the machine, one to be selected, and ways to add another. */
   import { Button } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
-  import { emptySlot, valueOf, type Machine, type Slot } from '$core';
+  import { emptySlot, freeNumber, valueOf, type Machine, type Slot } from '$core';
   import { slotLine } from '$lib/board/slotWords';
   import { selection } from '$lib/state/selection.svelte';
 
@@ -10,8 +10,7 @@
     $props();
 
   function add(bus: Slot['bus']) {
-    let n = machine.slots.length + 1;
-    while (machine.slots.some(({ id }) => id === `s${n}`)) n += 1;
+    const n = freeNumber(machine.slots, (n) => `s${n}`);
     change(
       { ...machine, slots: [...machine.slots, emptySlot(`s${n}`, `Slot ${n}`, bus)] },
       `Slot ${n} added`,

@@ -31,8 +31,11 @@
     board: 2,
     system: 3,
     firmware: 3,
-    path: 3,
     screen: 3,
+    path: 4,
+    hop: 4,
+    lead: 4,
+    accessPoint: 4,
   };
   const DETAILS = [
     ['title', 'What the job is', 'Two screens and Wi-Fi'],
@@ -128,11 +131,16 @@
   }
 
   /** Takes the technician to the field that settles a fact. */
-  function goTo({ code, slotId, enclosureId, screenId }: FactPlace) {
+  function goTo({ code, slotId, enclosureId, screenId, hopId, leadId }: FactPlace) {
     if (slotId !== undefined) selection.slotId = slotId;
     tab = TAB_OF[partOf(code)];
-    const field = ['fact', enclosureId ?? screenId ?? [], code.replace('.', '-')].flat().join('-');
-    setTimeout(() => document.getElementById(field)?.focus());
+    const part = enclosureId ?? screenId ?? hopId ?? leadId ?? [];
+    const field = ['fact', part, code.replace('.', '-')].flat().join('-');
+    setTimeout(() => {
+      const found = document.getElementById(field);
+      found?.closest('details')?.setAttribute('open', '');
+      found?.focus();
+    });
   }
 </script>
 
@@ -204,6 +212,7 @@
   <Tab label="Slots" />
   <Tab label="Case" />
   <Tab label="System" />
+  <Tab label="Path" />
   <svelte:fragment slot="content">
     <TabContent><Evidence {model} {onread} /></TabContent>
     <!-- A form that is not looked at is not drawn: reading a report would wait for all of them. -->
@@ -223,6 +232,13 @@
     </TabContent>
     <TabContent>
       {#if tab === 3}<SystemForm machine={job.machine} {change} />{/if}
+    </TabContent>
+    <TabContent>
+      {#if tab === 4}
+        {#await import('./PathForm.svelte') then { default: PathForm }}
+          <PathForm machine={job.machine} {change} />
+        {/await}
+      {/if}
     </TabContent>
   </svelte:fragment>
 </Tabs>

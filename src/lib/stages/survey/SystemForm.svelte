@@ -1,26 +1,14 @@
 <script lang="ts">
-  import { COPY_DRIVES, type Machine } from '$core';
-  import { COPY_DRIVE_WORDS } from '$lib/wording/facts';
+  import type { Machine } from '$core';
   import BuiltIn from './BuiltIn.svelte';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';
-  import {
-    ARRAY_FIELD,
-    DATE_FIELD,
-    SPEEDS_FIELD,
-    TEXT_FIELD,
-    VERSION_FIELD,
-    choiceField,
-    numberField,
-  } from './fields';
+  import { DATE_FIELD, TEXT_FIELD, VERSION_FIELD, choiceField } from './fields';
   import Screens from './Screens.svelte';
 
   let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
     $props();
 
-  const METRES = numberField('a length', { unit: 'm', least: 0.1, most: 200, whole: false });
-
-  const DRIVE = choiceField(COPY_DRIVES.map((drive) => [drive, COPY_DRIVE_WORDS[drive]] as const));
   const SECURE = choiceField([
     [true, 'on'],
     [false, 'off'],
@@ -30,11 +18,8 @@
   const firmware = $derived(machine.firmware);
   const putFirmware = (fresh: Partial<Machine['firmware']>, what: string) =>
     change({ ...machine, firmware: { ...firmware, ...fresh } }, what);
-  const path = $derived(machine.path);
   const putSystem = (fresh: Partial<Machine['system']>, what: string) =>
     change({ ...machine, system: { ...system, ...fresh } }, what);
-  const putPath = (fresh: Partial<Machine['path']>, what: string) =>
-    change({ ...machine, path: { ...path, ...fresh } }, what);
 </script>
 
 <div class="pairs">
@@ -118,70 +103,6 @@
   {/if}
   <h3>Screens</h3>
   <Screens {machine} {change} />
-  <h3>Network path</h3>
-  <FactField
-    id="fact-path-ownMegabits"
-    label="Link speed now"
-    fact={path.ownMegabits}
-    kind={FIELD['path.internetMegabits']}
-    onchange={(ownMegabits) => putPath({ ownMegabits }, 'own port')}
-  />
-  <FactField
-    id="fact-path-cable"
-    label="Cable class"
-    fact={path.cable}
-    kind={FIELD['path.cable']}
-    onchange={(cable) => putPath({ cable }, 'cable class')}
-  />
-  <FactField
-    id="fact-path-cableMetres"
-    label="Cable length"
-    fact={path.cableMetres}
-    kind={METRES}
-    onchange={(cableMetres) => putPath({ cableMetres }, 'cable length')}
-  />
-  <FactField
-    id="fact-path-farEndMegabits"
-    label="Port speeds at the far end"
-    fact={path.farEndMegabits}
-    kind={SPEEDS_FIELD}
-    onchange={(farEndMegabits) => putPath({ farEndMegabits }, 'far end')}
-  />
-  <FactField
-    id="fact-path-ownDrive"
-    label="Local drive"
-    fact={path.ownDrive}
-    kind={DRIVE}
-    onchange={(ownDrive) => putPath({ ownDrive }, 'drive it is copied from')}
-  />
-  <FactField
-    id="fact-path-ownArray"
-    label="RAID level"
-    fact={path.ownArray}
-    kind={ARRAY_FIELD}
-    onchange={(ownArray) => putPath({ ownArray }, 'drives it is copied from')}
-  />
-  <FactField
-    id="fact-path-farDrive"
-    label="Drive at the far end"
-    fact={path.farDrive}
-    kind={DRIVE}
-    onchange={(farDrive) => putPath({ farDrive }, 'drive at the far end')}
-  />
-  <FactField
-    id="fact-path-farArray"
-    label="RAID level at the far end"
-    fact={path.farArray}
-    kind={ARRAY_FIELD}
-    onchange={(farArray) => putPath({ farArray }, 'drives at the far end')}
-  />
-  <FactField
-    id="fact-path-internetMegabits"
-    label="Internet plan"
-    fact={path.internetMegabits}
-    kind={FIELD['path.internetMegabits']}
-    onchange={(internetMegabits) => putPath({ internetMegabits }, 'internet plan')}
-  />
 </div>
 
 <style>

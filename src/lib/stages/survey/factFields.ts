@@ -1,12 +1,15 @@
 /** How each fact that the rules ask for is typed: one table for the worklist and for the forms. */
 import {
+  CABLE_CLASSES,
   CONNECTOR_LANES,
+  LEAD_CONDITIONS,
   LINK_WIDTHS,
   M2_KEYS,
   M2_SIGNALS,
   PCI_KEYINGS,
   SCREEN_INPUTS,
   SYSTEM_FAMILIES,
+  WIFI_BANDS,
   occupantNamed,
   type Architecture,
   type FactCode,
@@ -15,6 +18,7 @@ import {
   type SystemFamily,
 } from '$core';
 import { SYSTEM_FAMILY_WORDS } from '$lib/wording/facts';
+import { CABLE_WORDS, LEAD_CONDITION_WORDS } from '$lib/wording/networkPath';
 import { INPUT_WORDS, SIGNAL_WORDS } from '$lib/wording/things';
 import {
   DATE_FIELD,
@@ -107,12 +111,12 @@ export const FIELD = {
     [true, 'given'],
     [false, 'not given'],
   ] as const),
-  'path.cable': choiceField([
-    ['cat5e', 'Cat 5e'],
-    ['cat6', 'Cat 6'],
-    ['cat6a', 'Cat 6A'],
-  ] as const),
-  'path.farEndMegabits': SPEEDS_FIELD,
+  'lead.cable': choiceField(CABLE_CLASSES.map((cable) => [cable, CABLE_WORDS[cable]] as const)),
+  'lead.condition': choiceField(
+    LEAD_CONDITIONS.map((condition) => [condition, LEAD_CONDITION_WORDS[condition]] as const),
+  ),
+  'hop.portMegabits': SPEEDS_FIELD,
+  'accessPoint.bands': wordsField(WIFI_BANDS.map((band) => [band, band] as const)),
   'path.internetMegabits': numberField('a rate', {
     unit: 'Mb/s',
     least: 1,

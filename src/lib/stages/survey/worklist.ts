@@ -7,7 +7,7 @@ import type { FieldKind } from './fields';
 export interface WorkRow {
   readonly key: string;
   readonly code: FactCode;
-  /** Of one slot, housing or screen each, in the order of the machine; or of the system, which one line tells. */
+  /** Of one slot, housing, screen, device or lead of the path each, in the order of the machine; or of the system, which one line tells. */
   readonly facts: readonly DecisiveFact[];
   /** Verdicts that wait for it. */
   readonly decides: number;
@@ -20,10 +20,13 @@ export function workRows(unknown: readonly DecisiveFact[], machine: Machine): re
     const key = isOfSystem(fact) ? SYSTEM : `${fact.code} ${fact.enclosureId ?? ''}`.trim();
     rows.set(key, [...(rows.get(key) ?? []), fact]);
   }
-  const place = ({ slotId, screenId }: DecisiveFact): number =>
-    slotId === undefined
-      ? machine.screens.findIndex(({ id }) => id === screenId)
-      : machine.slots.findIndex(({ id }) => id === slotId);
+  const parts = [
+    ...machine.slots,
+    ...machine.screens,
+    ...machine.path.hops.flatMap((hop) => [hop, ...hop.leads]),
+  ].map(({ id }) => id);
+  const place = ({ slotId, screenId, hopId, leadId }: DecisiveFact): number =>
+    parts.indexOf(slotId ?? screenId ?? hopId ?? leadId ?? '');
   return [...rows].map(([key, facts]) => ({
     key,
     code: facts[0]!.code,

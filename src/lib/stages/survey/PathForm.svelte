@@ -1,0 +1,177 @@
+<script lang="ts">
+  /** What the machine talks to, and over what: hop by hop, the drives at both ends, the radio, the internet plan. */
+  import {
+    COPY_DRIVES,
+    DISTANCES,
+    PROCESSOR_CLASSES,
+    RADIO_STANDARDS,
+    emptyHop,
+    freeNumber,
+    type Hop,
+    type Machine,
+  } from '$core';
+  import { COPY_DRIVE_WORDS } from '$lib/wording/facts';
+  import { DISTANCE_WORDS, PROCESSOR_WORDS, RADIO_WORDS, hopName } from '$lib/wording/networkPath';
+  import FactField from './FactField.svelte';
+  import { FIELD } from './factFields';
+  import { ARRAY_FIELD, choiceField, numberField } from './fields';
+  import HopForm from './HopForm.svelte';
+  import PathPicture from './PathPicture.svelte';
+
+  let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
+    $props();
+
+  const DRIVE = choiceField(COPY_DRIVES.map((drive) => [drive, COPY_DRIVE_WORDS[drive]] as const));
+  const PROCESSOR = choiceField(
+    PROCESSOR_CLASSES.map((age) => [age, PROCESSOR_WORDS[age]] as const),
+  );
+  const STANDARD = choiceField(RADIO_STANDARDS.map((each) => [each, RADIO_WORDS[each]] as const));
+  const DISTANCE = choiceField(DISTANCES.map((each) => [each, DISTANCE_WORDS[each]] as const));
+  const CHANNEL = choiceField(
+    [20, 40, 80, 160, 320].map((width) => [width, `${width} MHz`] as const),
+  );
+  const STREAMS = numberField('a number of streams', { least: 1, most: 16 });
+  const RATE = FIELD['path.internetMegabits'];
+
+  const path = $derived(machine.path);
+  const radio = $derived(machine.accessPoint);
+  const put = (fresh: Partial<Machine['path']>, what: string) =>
+    change({ ...machine, path: { ...path, ...fresh } }, what);
+  const putRadio = (fresh: Partial<Machine['accessPoint']>, what: string) =>
+    change({ ...machine, accessPoint: { ...radio, ...fresh } }, what);
+  const putHops = (hops: readonly Hop[], what: string) => put({ hops }, what);
+
+  /** What was just added is filled in next. */
+  let added = $state('');
+
+  function insert(position: number) {
+    const n = freeNumber(path.hops, (n) => `hop${n}`);
+    putHops(path.hops.toSpliced(position, 0, emptyHop(`hop${n}`)), 'device added');
+    added = `hop${n}`;
+  }
+</script>
+
+<div class="pairs">
+  <h3>Network path</h3>
+  <PathPicture {path} />
+  {#each path.hops as hop, n (hop.id)}
+    <HopForm
+      {hop}
+      position={n + 1}
+      isLast={n === path.hops.length - 1}
+      isOpen={path.hops.length === 1 || hop.id === added}
+      onchange={(fresh, what) =>
+        putHops(
+          path.hops.map((each) => (each.id === hop.id ? fresh : each)),
+          `${hopName(hop, n === path.hops.length - 1)}: ${what}`,
+        )}
+      oninsert={() => insert(n)}
+      onremove={path.hops.length > 1
+        ? () =>
+            putHops(
+              path.hops.filter(({ id }) => id !== hop.id),
+              `${hopName(hop, n === path.hops.length - 1)} removed`,
+            )
+        : undefined}
+    />
+  {/each}
+  <h3>At its two ends</h3>
+  <FactField
+    id="fact-path-ownMegabits"
+    label="Link speed now"
+    fact={path.ownMegabits}
+    kind={RATE}
+    onchange={(ownMegabits) => put({ ownMegabits }, 'own port')}
+  />
+  <FactField
+    id="fact-path-processor"
+    label="Processor of"
+    fact={path.processor}
+    kind={PROCESSOR}
+    onchange={(processor) => put({ processor }, 'age of the processor')}
+  />
+  <FactField
+    id="fact-path-ownDrive"
+    label="Local drive"
+    fact={path.ownDrive}
+    kind={DRIVE}
+    onchange={(ownDrive) => put({ ownDrive }, 'drive it is copied from')}
+  />
+  <FactField
+    id="fact-path-ownArray"
+    label="RAID level"
+    fact={path.ownArray}
+    kind={ARRAY_FIELD}
+    onchange={(ownArray) => put({ ownArray }, 'drives it is copied from')}
+  />
+  <FactField
+    id="fact-path-farDrive"
+    label="Drive at the far end"
+    fact={path.farDrive}
+    kind={DRIVE}
+    onchange={(farDrive) => put({ farDrive }, 'drive at the far end')}
+  />
+  <FactField
+    id="fact-path-farArray"
+    label="RAID level at the far end"
+    fact={path.farArray}
+    kind={ARRAY_FIELD}
+    onchange={(farArray) => put({ farArray }, 'drives at the far end')}
+  />
+  <h3>Radio and internet</h3>
+  <FactField
+    id="fact-accessPoint-standard"
+    label="Access point"
+    fact={radio.standard}
+    kind={STANDARD}
+    onchange={(standard) => putRadio({ standard }, 'standard of the access point')}
+  />
+  <FactField
+    id="fact-accessPoint-bands"
+    label="Its bands, GHz"
+    fact={radio.bands}
+    kind={FIELD['accessPoint.bands']}
+    onchange={(bands) => putRadio({ bands }, 'bands of the access point')}
+  />
+  <FactField
+    id="fact-accessPoint-channelMhz"
+    label="Channel width"
+    fact={radio.channelMhz}
+    kind={CHANNEL}
+    onchange={(channelMhz) => putRadio({ channelMhz }, 'channel width')}
+  />
+  <FactField
+    id="fact-accessPoint-streams"
+    label="Streams"
+    fact={radio.streams}
+    kind={STREAMS}
+    onchange={(streams) => putRadio({ streams }, 'streams')}
+  />
+  <FactField
+    id="fact-accessPoint-distance"
+    label="Distance"
+    fact={radio.distance}
+    kind={DISTANCE}
+    onchange={(distance) => putRadio({ distance }, 'distance to the access point')}
+  />
+  <FactField
+    id="fact-accessPoint-wireMegabits"
+    label="Its own wire"
+    fact={radio.wireMegabits}
+    kind={RATE}
+    onchange={(wireMegabits) => putRadio({ wireMegabits }, 'wire of the access point')}
+  />
+  <FactField
+    id="fact-path-internetMegabits"
+    label="Internet plan"
+    fact={path.internetMegabits}
+    kind={RATE}
+    onchange={(internetMegabits) => put({ internetMegabits }, 'internet plan')}
+  />
+</div>
+
+<style>
+  h3 {
+    grid-column: 1 / -1;
+  }
+</style>
