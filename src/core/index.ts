@@ -72,9 +72,16 @@ export {
   healthyCopyShare,
   tcpBytesPerSecond,
 } from './standards/ethernet.ts';
-export { USB, USB_SIGNALLING, type UsbSignalling } from './standards/usb.ts';
+export {
+  USB,
+  USB_DEVICES,
+  USB_SIGNALLING,
+  type UsbDevice,
+  type UsbSignalling,
+} from './standards/usb.ts';
 export {
   COPY_DRIVES,
+  SATA_PORTS,
   type CopyDrive,
   DRIVES,
   DRIVE_ARRAYS,

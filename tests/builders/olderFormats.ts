@@ -45,6 +45,7 @@ const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
   [['leadsBeforeSeating', 'brackets'], { plates: 0 }],
   [['ownPorts', 'socket'], { sataModules: 0 }],
   [['bytesPerSecond', 'ports', 'features'], { team: 'none', encrypted: false }],
+  [['bytesPerSecond', 'where', 'typeC'], { device: null, deviceSignalling: '3.2-1' }],
   [['ports', 'megabits', 'features'], { medium: 'copper' }],
   [['path', 'firmware'], { accessPoint: RADIO_UNKNOWN }],
   [['together', 'bootable'], { medium: 'solidState', array: 'single', direction: 'read' }],
@@ -68,6 +69,7 @@ const pathOfToday = ({
     },
   ],
   processor: null,
+  ownDrivePort: null,
   ...rest,
 });
 

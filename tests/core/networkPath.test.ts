@@ -21,7 +21,7 @@ import {
   type NeedOf,
 } from '../../src/core/index.ts';
 import { extrasOf } from '../../src/core/planner/candidates/extras.ts';
-import { network, wifi } from '../../demo/catalogue/row.ts';
+import { network, usb, wifi } from '../../demo/catalogue/row.ts';
 import { aCard, aMachine, aSlot, networkNeed, told } from '../builders/parts.ts';
 
 const ALL = [1000, 2500, 5000, 10000];
@@ -220,6 +220,58 @@ describe('An old processor', () => {
     expect(of('before2016', true)).to.include({ limiting: 'processor' });
     expect(of('current', false)).to.include({ limiting: 'cardPort' });
     expect(wire(over([hop('store', ALL)])).limiting).to.equal('cardPort');
+  });
+});
+
+describe('The two ends of a copy', () => {
+  it('are the device on the port with its own socket, and the machine’s drive with its port', () => {
+    const copy = (more: Partial<NeedOf<'usb'>>, path: Partial<Machine['path']> = {}) => {
+      const machine = over(directHops(), path);
+      const card = aCard({ lanes: 4, generation: 3, delivers: usb(4, '3.2-2', 900) });
+      return flowOf(
+        card,
+        machine.slots[0]!,
+        plainNeed('usb', 'u', { bytesPerSecond: 1e6, ...more }),
+        machine,
+      )!;
+    };
+    expect(copy({})).to.include({ limiting: 'cardPort', high: 1_000e6 });
+    expect(copy({ device: 'stick' })).to.include({ limiting: 'usbDevice', high: 150e6 });
+    // A quick drive in an old enclosure shows what its socket shows: 30 to 40 MB/s (practice, facts of the design).
+    expect(copy({ device: 'solidState', deviceSignalling: '2.0' }).high).to.equal(40e6);
+    const old = { ownDrive: told('sata' as const), ownDrivePort: told('1.5' as const) };
+    expect(copy({ device: 'solidState', deviceSignalling: '3.2-2' }, old)).to.include({
+      limiting: 'ownDrivePort',
+      high: 140e6,
+    });
+    // Without anything plugged in the port itself is what counts.
+    expect(copy({}, old).limiting).to.equal('cardPort');
+  });
+
+  it('hold back a wire as well: a port of 150, 300 or 600 MB/s after 8b/10b', () => {
+    // Serial ATA 1.5, 3 and 6 Gb/s (from memory); a good drive shows a little less (practice).
+    for (const [port, coded] of [
+      ['1.5', 150],
+      ['3', 300],
+      ['6', 600],
+    ] as const) {
+      const flow = wire(
+        over([hop('store', ALL)], { ownDrive: told('sata'), ownDrivePort: told(port) }),
+      );
+      expect(flow.high / 1e6, port).to.be.within(coded * 0.9, coded);
+    }
+    const two = { count: 2, how: 'stripe' as const };
+    const striped = wire(
+      over([hop('store', ALL)], {
+        ownDrive: told('sata'),
+        ownDrivePort: told('3'),
+        ownArray: told(two),
+      }),
+    );
+    expect(striped.high / 1e6).to.be.within(540, 600);
+    // A drive on lanes of its own hangs on no such port.
+    const nvme = { ownDrive: told('nvme' as const), ownDrivePort: told('1.5' as const) };
+    expect(wire(over([hop('store', ALL)], nvme)).limiting).to.equal('cardPort');
   });
 });
 

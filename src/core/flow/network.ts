@@ -6,8 +6,6 @@ import type { NeedOf, StageCode } from '../parts/need.ts';
 import type { Finding } from '../rules/finding.ts';
 import type { Hop } from '../parts/networkPath.ts';
 import { healthyCopyShare, tcpBytesPerSecond } from '../standards/ethernet.ts';
-import { PROCESSORS } from '../standards/processors.ts';
-import { arrayBytesPerSecond } from '../standards/storage.ts';
 import { WIFI_SHARE, radioMegabits } from '../standards/wifi.ts';
 import { megabitsToBytesPerSecond } from '../units.ts';
 import {
@@ -21,6 +19,7 @@ import {
   type FlowStage,
   type Provider,
 } from './flow.ts';
+import { farDriveStages, ownDriveStages, processorStage } from './copyEnds.ts';
 import { isWireUnknown, ownModule, wireFindings, wireLinks } from './wire.ts';
 
 export function networkFlow(
@@ -93,48 +92,10 @@ function wireStages(
         ...(hop.leads.every(({ cable }) => cable === null) ? [] : [wire('cable', comesUp)]),
       ];
     }),
-    ...processor(path, encrypted, copies),
-    ...copyDrive(
-      'ownDrive',
-      path.ownDrive,
-      path.ownArray,
-      direction === 'to' ? 'read' : 'write',
-      copies,
-    ),
-    ...copyDrive(
-      'farDrive',
-      path.farDrive,
-      path.farArray,
-      direction === 'to' ? 'write' : 'read',
-      copies,
-    ),
+    ...processorStage(path, encrypted, copies),
+    ...ownDriveStages(path, direction === 'to' ? 'read' : 'write', copies),
+    ...farDriveStages(path, direction === 'to' ? 'write' : 'read', copies),
   ];
-}
-
-/** An old processor holds back what its card could carry; while its age is not told, nothing is said of it. */
-function processor(
-  { processor: told }: Machine['path'],
-  encrypted: boolean,
-  streams: number,
-): readonly FlowStage[] {
-  const age = valueOf(told);
-  if (age === null) return [];
-  const [low, high] = PROCESSORS[age][encrypted ? 'encrypted' : 'plain'];
-  return [sharedStage('processor', 'processor', { low, high }, streams)];
-}
-
-/** A copy is no faster than the drives at its two ends; where they are not told, nothing is said of them. */
-function copyDrive(
-  code: StageCode,
-  drive: Machine['path']['ownDrive'],
-  array: Machine['path']['ownArray'],
-  what: 'read' | 'write',
-  streams: number,
-): readonly FlowStage[] {
-  if (drive === null) return [];
-  const several = valueOf(array) ?? { count: 1, how: 'single' };
-  const [low, high] = arrayBytesPerSecond(drive.value, several, what);
-  return [sharedStage(code, code, { low, high }, streams)];
 }
 
 export function wifiFlow(

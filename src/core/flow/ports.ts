@@ -7,9 +7,10 @@ import type { Finding } from '../rules/finding.ts';
 import type { PortWanted } from '../rules/findingCodes.ts';
 import { HEADERS, type FrontLead } from '../standards/headers.ts';
 import { SERIAL_LINK_USB, serialLinkBytesPerSecond } from '../standards/serialLink.ts';
-import { USB } from '../standards/usb.ts';
+import { USB, USB_DEVICE_BYTES_PER_SECOND } from '../standards/usb.ts';
 import { row } from '../units.ts';
-import type { Flow, Provider, ProviderCard } from './flow.ts';
+import type { Flow, FlowStage, Provider, ProviderCard } from './flow.ts';
+import { ownDriveStages } from './copyEnds.ts';
 import { conclude, linkStages, linkUnknown } from './flow.ts';
 
 /** The ports of a delivery as USB ports; null where they carry none. */
@@ -50,10 +51,29 @@ export function usbFlow(
     unit: 'B/s',
     wanted: need.bytesPerSecond,
     units,
-    stages: [...linkStages(provider), { code: 'cardPort', low, high }],
+    stages: [
+      ...linkStages(provider),
+      { code: 'cardPort', low, high },
+      ...deviceStages(need, machine),
+    ],
     factMissing: linkUnknown(provider) || (need.where === 'front' && front.unknown),
     besides: [...weak, ...(units === 0 ? [noSuchPort(need)] : [])],
   });
+}
+
+/** What is plugged in, at its own rate and by its own socket, and the machine's drive at the other end of the copy. */
+function deviceStages(
+  { device, deviceSignalling }: NeedOf<'usb'>,
+  { path }: Machine,
+): readonly FlowStage[] {
+  if (device === null) return [];
+  const [low, high] = USB_DEVICE_BYTES_PER_SECOND[device];
+  const [least, most] = row(USB, deviceSignalling).practiceBytesPerSecond;
+  return [
+    { code: 'usbDevice', low: Math.min(low, least), high: Math.min(high, most) },
+    // Copies go both ways: the drive counts as the slower of them finds it.
+    ...ownDriveStages(path, 'write', 1),
+  ];
 }
 
 const noSuchPort = ({ where, typeC }: NeedOf<'usb'>): Finding => ({

@@ -6,6 +6,7 @@ import { id, listOf, text } from './limits.ts';
 import { NETWORK_FEATURES, NETWORK_TEAMS } from '../standards/ethernet.ts';
 import { ENCODINGS, SCREEN_INPUTS } from '../standards/screens.ts';
 import { DRIVE_ARRAYS, DRIVE_MEDIA, WANTED_DRIVES } from '../standards/storage.ts';
+import { USB_DEVICES, USB_SIGNALLING } from '../standards/usb.ts';
 import { WIFI_BANDS } from '../standards/wifi.ts';
 import type { DeepReadonly } from '../units.ts';
 
@@ -47,6 +48,9 @@ export const Need = z.discriminatedUnion('kind', [
     typeC: z.boolean(),
     /** What each port has to give at 5 V; zero: whatever it gives. */
     milliamps: limits.milliamps,
+    /** What is plugged in to be copied to or from, and the speed of its own socket; null: the port itself is what counts. */
+    device: z.nullable(z.enum(USB_DEVICES)),
+    deviceSignalling: z.enum(USB_SIGNALLING),
   }),
   z.object({
     ...common,
@@ -132,6 +136,8 @@ export type StageCode =
   | 'farEnd'
   | 'processor'
   | 'ownDrive'
+  | 'ownDrivePort'
+  | 'usbDevice'
   | 'farDrive'
   | 'radio'
   | 'accessWire'
@@ -204,6 +210,8 @@ const PLAIN: { readonly [Kind in NeedKind]: Asked<Kind> } = {
     where: 'rear',
     typeC: false,
     milliamps: 0,
+    device: null,
+    deviceSignalling: '3.2-1',
   },
   screens: {
     kind: 'screens',

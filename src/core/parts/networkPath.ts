@@ -7,7 +7,7 @@ import { fact, type Fact } from './fact.ts';
 import * as limits from './limits.ts';
 import { MOST, id, listOf, text } from './limits.ts';
 import { CABLE_CLASSES } from '../standards/ethernet.ts';
-import { COPY_DRIVES, DRIVE_ARRAYS } from '../standards/storage.ts';
+import { COPY_DRIVES, DRIVE_ARRAYS, SATA_PORTS } from '../standards/storage.ts';
 import { PROCESSOR_CLASSES } from '../standards/processors.ts';
 import { DISTANCES, RADIO_STANDARDS, WIFI_BANDS } from '../standards/wifi.ts';
 import type { DeepReadonly } from '../units.ts';
@@ -50,6 +50,8 @@ export const NetworkPath = z.object({
   processor: fact(z.enum(PROCESSOR_CLASSES)),
   /** What is copied from here, and where it is copied to. */
   ownDrive: fact(z.enum(COPY_DRIVES)),
+  /** The port that it hangs on, where that is one of Serial ATA. */
+  ownDrivePort: fact(z.enum(SATA_PORTS)),
   farDrive: fact(z.enum(COPY_DRIVES)),
   /** How many of these drives work as one, and how; null: one by itself. */
   ownArray: fact(DriveArrayOf),
@@ -109,6 +111,7 @@ export const emptyPath = (): NetworkPath => ({
   ownMegabits: null,
   processor: null,
   ownDrive: null,
+  ownDrivePort: null,
   farDrive: null,
   ownArray: null,
   farArray: null,

@@ -90,12 +90,18 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
     ...job,
     format: 8,
     machine: machineOfFormat8(job['machine']),
-    needs: eachOf(job['needs'], (need) =>
-      isPart(need) && need['kind'] === 'network' ? { encrypted: false, ...need } : need,
-    ),
+    needs: eachOf(job['needs'], needOfFormat8),
     plan: planWith(job['plan'], cardOfFormat8),
   }),
 };
+
+/** What needs of each kind were not asked before format 8. */
+const NEEDS_OF_FORMAT_7: Readonly<Record<string, Part>> = {
+  network: { encrypted: false },
+  usb: { device: null, deviceSignalling: '3.2-1' },
+};
+const needOfFormat8 = (need: unknown): unknown =>
+  isPart(need) ? { ...NEEDS_OF_FORMAT_7[String(need['kind'])], ...need } : need;
 
 /** Format 8 tells of the network path device by device; until then it was one lead to a far end. */
 function machineOfFormat8(machine: unknown): unknown {

@@ -23,6 +23,18 @@ const COPY_BYTES_PER_SECOND: Readonly<Record<CopyDrive, readonly [number, number
   nvme: [1_200 * MEGABYTE, 3_500 * MEGABYTE],
 };
 
+/**
+ * The machine's own ports for drives on cables, by their speed: what a good drive shows on one, low and high.
+ * Source: Serial ATA 1.0 to 3.x, 1.5, 3 and 6 Gb/s after 8b/10b (from memory); the bands are common practice, no source.
+ */
+export const SATA_PORTS = ['1.5', '3', '6'] as const;
+export type SataPort = (typeof SATA_PORTS)[number];
+export const SATA_PORT_BYTES_PER_SECOND: Readonly<Record<SataPort, readonly [number, number]>> = {
+  '1.5': [110 * MEGABYTE, 140 * MEGABYTE],
+  '3': [240 * MEGABYTE, 285 * MEGABYTE],
+  '6': [480 * MEGABYTE, 560 * MEGABYTE],
+};
+
 /** How several drives work as one. Common practice, no source. */
 export const DRIVE_ARRAYS = ['single', 'mirror', 'stripe'] as const;
 export type DriveArray = (typeof DRIVE_ARRAYS)[number];

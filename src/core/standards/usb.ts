@@ -9,6 +9,17 @@ export type UsbSignalling = (typeof USB_SIGNALLING)[number];
 /** VBUS. */
 export const USB_VOLTS = 5;
 
+/** What is plugged into a port to be copied to or from. */
+export const USB_DEVICES = ['stick', 'disk', 'solidState'] as const;
+export type UsbDevice = (typeof USB_DEVICES)[number];
+
+/** What each shows with large files, low and high, whatever its socket. Common practice, no source. */
+export const USB_DEVICE_BYTES_PER_SECOND: Readonly<Record<UsbDevice, readonly [number, number]>> = {
+  stick: [20 * MEGABYTE, 150 * MEGABYTE],
+  disk: [90 * MEGABYTE, 210 * MEGABYTE],
+  solidState: [400 * MEGABYTE, 1_000 * MEGABYTE],
+};
+
 interface UsbRow {
   readonly megabits: number;
   /** After the line code. */

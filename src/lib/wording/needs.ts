@@ -3,7 +3,7 @@ import type { MetByMachine, DeliveryKind, Need, NeedKind, NeedOf } from '$core';
 import { figure, flowFigure, inMegabytes, modeWords } from './figures';
 import { findingWords, remedyWords } from './findings';
 import { FLOW_WORDS } from './stages';
-import { ENCODING_WORDS, FEATURE_WORDS, INPUT_WORDS } from './things';
+import { ENCODING_WORDS, FEATURE_WORDS, INPUT_WORDS, USB_DEVICE_WORDS } from './things';
 
 /** What kinds of cards are called. */
 export const CARD_KIND_WORDS: Readonly<Record<DeliveryKind, string>> = {
@@ -41,6 +41,7 @@ export function needWords(need: Need): string {
         `${need.ports}${need.typeC ? ' Type-C' : ''} at the ${need.where === 'rear' ? 'back' : 'front'}`,
         `${inMegabytes(need.bytesPerSecond)} on one`,
         need.milliamps > 0 ? `${figure(need.milliamps, 'mA')} each` : '',
+        need.device === null ? '' : `for ${USB_DEVICE_WORDS[need.device]}`,
       );
     case 'screens':
       return list(

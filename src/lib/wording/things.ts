@@ -1,5 +1,6 @@
 /** Codes of things that findings, needs and cards name, in words. */
 import type {
+  UsbDevice,
   BoardHeader,
   BracketHeight,
   Disposition,
@@ -175,6 +176,12 @@ export const OPTION_WORDS: Readonly<Record<string, string>> = {
   ...BOOT_WORDS,
   full: 'full height',
   low: 'low profile',
+};
+
+export const USB_DEVICE_WORDS: Readonly<Record<UsbDevice, string>> = {
+  stick: 'a stick',
+  disk: 'a hard disk',
+  solidState: 'a solid-state drive',
 };
 
 /** What goes into a cage for network modules. */

@@ -27,10 +27,12 @@
   /** From the machine's own drive to the far end; what a need does not pass is left out. */
   const ORDER: readonly StageCode[] = [
     'ownDrive',
+    'ownDrivePort',
     'processor',
     'uplink',
     'slotLink',
     'cardPort',
+    'usbDevice',
     'drivePort',
     'drive',
     'radio',

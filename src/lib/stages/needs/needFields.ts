@@ -5,6 +5,8 @@ import {
   Need,
   SCREEN_INPUTS,
   SERIAL_LINK_GIGABITS,
+  USB_DEVICES,
+  USB_SIGNALLING,
   WANTED_DRIVES,
   WIFI_BANDS,
   valueAt,
@@ -17,6 +19,7 @@ import {
   FEATURE_WORDS,
   INPUT_WORDS,
   SPEED_CLASS_WORDS,
+  USB_DEVICE_WORDS,
   WANTED_DRIVE_WORDS,
 } from '$lib/wording/things';
 
@@ -86,6 +89,17 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
     number('bytesPerSecond', 'One alone, MB/s', 5_000, MEGABYTE),
     number('milliamps', 'Current per port, mA (0: any)', 5_000, 1, 0),
     tick('typeC', 'Type-C'),
+    choice(
+      'device',
+      'Copied to or from',
+      [null, 'whatever'],
+      ...USB_DEVICES.map((each): Option => [each, USB_DEVICE_WORDS[each]]),
+    ),
+    choice(
+      'deviceSignalling',
+      'Its own socket',
+      ...USB_SIGNALLING.map((each): Option => [each, `USB ${each}`]),
+    ),
   ],
   network: [
     number('bytesPerSecond', 'Copy at, MB/s', 10_000, MEGABYTE),

@@ -5,6 +5,7 @@
     DISTANCES,
     PROCESSOR_CLASSES,
     RADIO_STANDARDS,
+    SATA_PORTS,
     emptyHop,
     freeNumber,
     type Hop,
@@ -22,6 +23,7 @@
     $props();
 
   const DRIVE = choiceField(COPY_DRIVES.map((drive) => [drive, COPY_DRIVE_WORDS[drive]] as const));
+  const SATA_PORT = choiceField(SATA_PORTS.map((port) => [port, `SATA ${port} Gb/s`] as const));
   const PROCESSOR = choiceField(
     PROCESSOR_CLASSES.map((age) => [age, PROCESSOR_WORDS[age]] as const),
   );
@@ -85,7 +87,7 @@
   />
   <FactField
     id="fact-path-processor"
-    label="Processor of"
+    label="Age of the processor"
     fact={path.processor}
     kind={PROCESSOR}
     onchange={(processor) => put({ processor }, 'age of the processor')}
@@ -96,6 +98,13 @@
     fact={path.ownDrive}
     kind={DRIVE}
     onchange={(ownDrive) => put({ ownDrive }, 'drive it is copied from')}
+  />
+  <FactField
+    id="fact-path-ownDrivePort"
+    label="Its port"
+    fact={path.ownDrivePort}
+    kind={SATA_PORT}
+    onchange={(ownDrivePort) => put({ ownDrivePort }, 'port of the local drive')}
   />
   <FactField
     id="fact-path-ownArray"
