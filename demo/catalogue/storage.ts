@@ -24,6 +24,12 @@ const sata = (
 
 const REAR_ROW = { leadsBeforeSeating: ['Drive cables to the card’s rear row'] };
 
+/** Four data leads in its box. */
+const SATA_LEADS: Card['contents'] = Array.from({ length: 4 }, () => ({
+  kind: 'driveCable',
+  fits: 'sata',
+}));
+
 const cabled: readonly Card[] = [
   sata(
     'Pellworth',
@@ -50,7 +56,7 @@ const cabled: readonly Card[] = [
     'Pellworth',
     'Locker 4',
     0x7514,
-    { lengthMm: 100, ...draws(5), priceCents: 3_900 },
+    { lengthMm: 100, ...draws(5), priceCents: 3_900, contents: SATA_LEADS },
     drives(4, 'sata'),
   ),
   sata(

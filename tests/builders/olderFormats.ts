@@ -42,7 +42,7 @@ const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
   [['disposition', 'openings'], { watts: null, plugs: null, frontLeads: null }],
   [['baseWatts', 'plugs'], { plugsInUse: null }],
   [['overBudget', 'disturbance', 'wishes'], { longSlot: 100 }],
-  [['leadsBeforeSeating', 'brackets'], { plates: 0 }],
+  [['leadsBeforeSeating', 'brackets'], { plates: 0, contents: [] }],
   [['ownPorts', 'socket'], { sataModules: 0 }],
   [['bytesPerSecond', 'ports', 'features'], { team: 'none', encrypted: false }],
   [['bytesPerSecond', 'where', 'typeC'], { device: null, deviceSignalling: '3.2-1' }],

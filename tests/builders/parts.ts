@@ -162,6 +162,7 @@ export function aCard(over: Partial<Card> = {}): Card {
     slotWatts: 10,
     sockets: [],
     leadsBeforeSeating: [],
+    contents: [],
     // xHCI: every current system drives it itself.
     ids: { vendor: 0xf1a0, device: 1, class24: 0x0c0330 },
     delivers: usb(4, '3.2-1', 900),

@@ -46,6 +46,19 @@ const randomCard = (id: string): fc.Arbitrary<Card> =>
       leadDays: fc.constantFrom(null, 2, 9),
       bracketMounted: fc.constantFrom('full', 'low') as fc.Arbitrary<'full' | 'low'>,
       frontHeaders: fc.constantFrom<Card['frontHeaders']>([], [{ type: 'usb-19-pin', atMm: 80 }]),
+      contents: fc.constantFrom<Card['contents']>(
+        [],
+        [],
+        [{ kind: 'driveCable', fits: 'sata' }],
+        [{ kind: 'support', fits: 'heavy cards' }],
+        [{ kind: 'plugAdapter', fits: 'two-6-pin-to-8-pin' }],
+        [{ kind: 'plugAdapter', fits: 'two-6-pin-to-8-pin' }],
+        [
+          { kind: 'networkModule', fits: 'copper' },
+          { kind: 'driveCable', fits: 'sata' },
+          { kind: 'driveCable', fits: 'sata' },
+        ],
+      ),
       boardLeads: fc.constantFrom<Card['boardLeads']>(
         [],
         [],
@@ -196,7 +209,7 @@ export const randomRequest = (sizes: Sizes = SMALL): fc.Arbitrary<PlanRequest> =
       openings: fc.constantFrom(7, 7, 4),
       spareScrews: fc.constantFrom(0, 8),
       /** Null: one sound lead to the far end. */
-      hops: fc.option(randomHops),
+      hops: fc.oneof(fc.constant(null), fc.constant(null), randomHops),
       /** Watts of a box outside that the last slot is in; null: there is none. */
       boxWatts: sizes.obstacles ? fc.constantFrom(null, null, null, 70, 160) : fc.constant(null),
       /** Slots by position, and the lanes that the first keeps while the second is used. */

@@ -214,11 +214,12 @@ export function judged(
   if (narrowed.some(({ at }) => lanesIn(at!, finished) === 0)) return null;
   const power = powerOf(fresh, arrangedMachine);
   if (power === null) return null;
-  const flows = fresh.flatMap(({ card, slot, lead }) =>
+  const flowsOf = fresh.map(({ card, slot, lead }) =>
     needs
       .flatMap((need) => flowOf(card, slot, need, finished) ?? [])
       .filter(({ units, need }) => units > 0 && (lead || !atFront(need))),
   );
+  const flows = flowsOf.flat();
   return {
     there,
     fresh,
@@ -236,7 +237,12 @@ export function judged(
       ...power.findings,
       ...headersShort(fresh, arrangedMachine),
     ],
-    mending: found.flat().flatMap(boughtFor),
+    mending: fresh.flatMap(({ card }, n) =>
+      notIn(
+        card.contents.filter(({ kind }) => kind !== 'plugAdapter'),
+        [...found[n]!.flatMap(boughtFor), ...flowsOf[n]!.flatMap(boughtForFlow)],
+      ),
+    ),
     flows,
     adapters: power.adapters,
   };
@@ -291,29 +297,14 @@ const isOfOne = ({ code }: Finding): boolean => !OF_ALL.includes(code);
 /** What a plan costs that leaves all needs but these. */
 export function costOf(
   { needs, budgetCents, machine, weights = PLAIN_WEIGHTS, extras = [] }: PlanRequest,
-  { there, fresh, narrowed, findings, mending, flows, adapters }: Judged,
+  { there, fresh, narrowed, findings, mending, adapters }: Judged,
   kept: readonly Need[],
 ): SlowCost {
   const bought = [
     ...mending,
-    ...flows.flatMap(({ need, units, socket }) =>
-      socket === 'sata'
-        ? [
-            {
-              kind: 'driveCable' as const,
-              fits: 'sata',
-              count: Math.min(units, unitsNeeded(need)),
-            },
-          ]
-        : [],
-    ),
-    ...[...adapters, ...flows.flatMap(({ forDrives }) => forDrives.plugAdapters)].map((fits) => ({
-      kind: 'plugAdapter' as const,
-      fits,
-      count: 1,
-    })),
-    ...flows.flatMap(({ modules }) =>
-      modules.map((fits) => ({ kind: 'networkModule' as const, fits, count: 1 })),
+    ...notIn(
+      fresh.flatMap(({ card }) => card.contents),
+      adapters.map((fits) => ({ kind: 'plugAdapter' as const, fits, count: 1 })),
     ),
     ...(fresh.length > 0 && valueOf(machine.case.spareScrews) === 0
       ? [{ kind: 'screws' as const, fits: '', count: 1 }]
@@ -426,6 +417,38 @@ function headersShort(fresh: readonly New[], machine: Machine): readonly Finding
         verdict: 'limited',
         subject: 'sound-4-pin',
       }));
+}
+
+/** Of these one by one whatever no box holds. */
+function notIn(
+  boxes: readonly { readonly kind: string; readonly fits: string }[],
+  wanted: readonly ExtraNeeded[],
+): readonly ExtraNeeded[] {
+  const there = new Map<string, number>();
+  for (const { kind, fits } of boxes)
+    there.set(`${kind} ${fits}`, (there.get(`${kind} ${fits}`) ?? 0) + 1);
+  return wanted
+    .flatMap(({ count, ...each }) => Array.from({ length: count }, () => ({ ...each, count: 1 })))
+    .filter(({ kind, fits }) => {
+      const key =
+        fits === ''
+          ? [...there.keys()].find((each) => each.startsWith(`${kind} `) && there.get(each)! > 0)
+          : `${kind} ${fits}`;
+      const left = key === undefined ? 0 : (there.get(key) ?? 0);
+      if (key !== undefined && left > 0) there.set(key, left - 1);
+      return left === 0;
+    });
+}
+
+function boughtForFlow({ need, units, socket, modules, forDrives }: Flow): readonly ExtraNeeded[] {
+  const one = (kind: ExtraNeeded['kind'], fits: string): ExtraNeeded => ({ kind, fits, count: 1 });
+  return [
+    ...(socket === 'sata'
+      ? [{ ...one('driveCable', 'sata'), count: Math.min(units, unitsNeeded(need)) }]
+      : []),
+    ...forDrives.plugAdapters.map((fits) => one('plugAdapter', fits)),
+    ...modules.map((fits) => one('networkModule', fits)),
+  ];
 }
 
 function boughtFor(finding: Finding): readonly ExtraNeeded[] {

@@ -200,8 +200,13 @@ describe('Fibre', () => {
     expect(saysOf(glass)).to.include('deliver.fibreLead');
     const flow = wire(glass, { ports: 2 }, nic('sfp', 4));
     expect(flow.modules).to.deep.equal(['multimode', 'multimode']);
-    expect(extrasOf([], [flow])).to.deep.equal([
+    expect(extrasOf({ contents: [] }, [], [flow])).to.deep.equal([
       { kind: 'networkModule', fits: 'multimode', count: 2 },
+    ]);
+    // One lies in the box.
+    const contents = [{ kind: 'networkModule' as const, fits: 'multimode' }];
+    expect(extrasOf({ contents }, [], [flow])).to.deep.equal([
+      { kind: 'networkModule', fits: 'multimode', count: 1 },
     ]);
     const copper = wire(over([hop('store', TEN)]), {}, nic('sfp'));
     expect(copper.modules).to.deep.equal(['copper']);

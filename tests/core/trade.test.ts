@@ -9,6 +9,7 @@ import {
   judge,
   metByMachine,
   flowOf,
+  handOverSheet,
   packagesFor,
   plainNeed,
   powerLoads,
@@ -195,7 +196,8 @@ describe('Job 1: a small board with one x1 slot', () => {
       },
     };
     const need = plainNeed('drives', 'd', { ports: 3, drive: 'sata', bytesPerSecond: 100e6 });
-    const locker = { ...card('Locker 4'), id: 'locker' };
+    // Four data leads lie in its box: only what is missing is ordered.
+    const locker = card('Locker 4');
     const flow = flowOf(locker, x1, need, bare)!;
     expect(flow.forDrives).to.deep.equal({
       bays: 2,
@@ -226,8 +228,17 @@ describe('Job 1: a small board with one x1 slot', () => {
       ['bay', 'drive', 2],
       ['plugAdapter', '4-pin-to-sata', 1],
       ['plugAdapter', 'split-sata', 1],
-      ['driveCable', 'sata', 3],
     ]);
+    expect(handOverSheet(job).leftInBoxes.map(({ fits }) => fits)).to.deep.equal(['sata']);
+    const bareBox = { ...locker, contents: [] };
+    const ordered = aJob(
+      { name: 'takeTemplate', machine: bare },
+      { name: 'addNeed', need },
+      { name: 'acceptPlan', placements: [{ slotId: x1.id, card: bareBox }], packages: [] },
+    );
+    expect(
+      valuesOf(steps(ordered), 'orderExtra').map(({ kind, fits, count }) => [kind, fits, count]),
+    ).to.deep.include(['driveCable', 'sata', 3]);
     expect(valuesOf(all, 'joinDrives')[0]).to.deep.include({
       count: 3,
       toBoard: false,

@@ -21,8 +21,10 @@ import { withOccupants } from '../placement/withCards.ts';
 import {
   extrasOf,
   extrasTogether,
+  leftInBoxes,
   gathered,
   type ExtraNeeded,
+  type LeftInBox,
 } from '../planner/candidates/extras.ts';
 import type { Finding } from '../rules/finding.ts';
 import { slotVerdict } from '../rules/verdict.ts';
@@ -70,6 +72,8 @@ export interface Assembly {
   readonly plates: readonly Opening[];
   /** What has to be bought beside the cards. */
   readonly extras: readonly ExtraNeeded[];
+  /** What lies in the boxes of the new cards and is not wanted here: it is the customer's. */
+  readonly leftInBoxes: readonly LeftInBox[];
 }
 
 /** Nothing placed while no plan is accepted; worked out once a change. */
@@ -121,9 +125,10 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
     removed: removedFrom(job),
     ...openingsOf(job.machine, machine, [...fresh, ...moved]),
     extras: gathered([
-      ...newCards.flatMap((each) => extrasOf(each.findings, each.flows)),
+      ...newCards.flatMap((each) => extrasOf(each.card, each.findings, each.flows)),
       ...extrasTogether(fresh, machine),
     ]),
+    leftInBoxes: leftInBoxes(newCards, machine),
   };
 });
 

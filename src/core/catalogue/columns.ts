@@ -7,7 +7,7 @@ import type { Delivery, DeliveryKind } from '../parts/delivery.ts';
 import { M2_SIGNALS, PCI_KEYINGS } from '../parts/machine.ts';
 import { BOOT_CODES, QUIRKS } from '../standards/cardForm.ts';
 import { NETWORK_FEATURES, NETWORK_MEDIA } from '../standards/ethernet.ts';
-import { EXTRA_KINDS } from '../standards/extras.ts';
+import { BOX_KINDS, EXTRA_KINDS } from '../standards/extras.ts';
 import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
 import { PLUG_TYPES } from '../standards/plugs.ts';
 import { ENCODINGS, OUTPUT_SIGNALS } from '../standards/screens.ts';
@@ -143,6 +143,12 @@ const GENERAL: readonly Column[] = [
     ),
   ),
   column('plates', 'Further openings by plates', SOME),
+  column(
+    'contents',
+    'In the box',
+    listCell(pairCell(['kind', choiceCell(BOX_KINDS)], ' for ', ['fits', TEXT_CELL])),
+    ['contents'],
+  ),
   column('leadsBeforeSeating', 'Leads before seating', listCell(TEXT_CELL)),
   column('boot', 'Start-up code', choiceCell(BOOT_CODES), ['boot']),
   column('windowMegabytes', 'Window, MB', numberCell(0, 1_000_000)),
@@ -276,6 +282,7 @@ export const PLAIN_CARD: Omit<Card, 'id' | 'maker' | 'model' | 'ids' | 'delivers
   boardLeads: [],
   plates: 0,
   leadsBeforeSeating: [],
+  contents: [],
   boot: 'none',
   windowMegabytes: 0,
   year: 2020,

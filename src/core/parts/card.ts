@@ -17,6 +17,7 @@ import {
 import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
 import { M2_KEYS } from '../standards/slotRecords.ts';
 import { PLUG_TYPES } from '../standards/plugs.ts';
+import { BOX_KINDS } from '../standards/extras.ts';
 import { BOOT_CODES, QUIRKS } from '../standards/cardForm.ts';
 import type { DeepReadonly } from '../units.ts';
 
@@ -70,6 +71,8 @@ export const Card = z.object({
   plates: limits.countedOrNone,
   /** Leads that cannot be reached once the card is seated. */
   leadsBeforeSeating: listOf(text, MOST.leads),
+  /** What lies in its box beside brackets, each once: leads, adapters, aerials, by kind and what it is for. */
+  contents: listOf(z.object({ kind: z.enum(BOX_KINDS), fits: text }), MOST.contents),
   /** What its own start-up code serves; `none`: it has none and wants none. */
   boot: z.enum(BOOT_CODES),
   /** Its largest window into memory, in megabytes; zero: small. */

@@ -122,6 +122,8 @@ export const MOST = {
   sockets: 8,
   leads: 32,
   headers: 64,
+  /** Things in the box of one card. */
+  contents: 32,
   deliveries: 32,
   speeds: 16,
   tightOpenings: 32,

@@ -128,7 +128,7 @@ function pathOfFormat8(path: unknown): unknown {
 const deliveryOfFormat8 = (delivers: unknown): unknown =>
   isPart(delivers) && delivers['kind'] === 'network' ? { medium: 'copper', ...delivers } : delivers;
 const cardOfFormat8 = (card: unknown): unknown =>
-  isPart(card) ? { ...card, delivers: deliveryOfFormat8(card['delivers']) } : card;
+  isPart(card) ? { contents: [], ...card, delivers: deliveryOfFormat8(card['delivers']) } : card;
 
 const packageOfFormat7 = (each: unknown): unknown => {
   if (!isPart(each)) return each;

@@ -19,8 +19,7 @@ export const NETWORK_MEDIA = ['copper', 'sfp'] as const;
 export type NetworkMedium = (typeof NETWORK_MEDIA)[number];
 
 /** What goes into a cage for modules, by the lead that ends there. */
-export const NETWORK_MODULES = ['copper', 'multimode', 'singlemode'] as const;
-export type NetworkModule = (typeof NETWORK_MODULES)[number];
+export type NetworkModule = 'copper' | 'multimode' | 'singlemode';
 export const moduleFor = (cable: CableClass | null): NetworkModule =>
   cable === null || !isFibre(cable) ? 'copper' : cable === 'os2' ? 'singlemode' : 'multimode';
 

@@ -20,6 +20,19 @@ export const EXTRA_KINDS = [
 ] as const;
 export type ExtraKind = (typeof EXTRA_KINDS)[number];
 
+/** Of these, what may lie in the box of a card. */
+export const BOX_KINDS = [
+  'plugAdapter',
+  'screenAdapter',
+  'headerLead',
+  'driveCable',
+  'openingJack',
+  'aerial',
+  'support',
+  'thermalPad',
+  'networkModule',
+] as const satisfies readonly ExtraKind[];
+
 export const EXTRA_LIMIT_UNITS: Readonly<Partial<Record<ExtraKind, 'W' | 'mm'>>> = {
   plugAdapter: 'W',
   powerLead: 'mm',

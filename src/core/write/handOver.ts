@@ -1,6 +1,7 @@
 /** The hand-over sheet as data: what the customer keeps and the next technician starts from. */
 import type { DriverChoice } from '../drivers/chooseDriver.ts';
 import { newCardsOf, assemblyOf } from '../assembly/assembly.ts';
+import type { LeftInBox } from '../planner/candidates/extras.ts';
 import { cardName } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
@@ -74,6 +75,8 @@ export interface HandOverSheet {
   /** Cards that came out of the machine. */
   readonly cardsKept: readonly string[];
   readonly bracketsKept: readonly string[];
+  /** From the boxes, and not used. */
+  readonly leftInBoxes: readonly LeftInBox[];
   readonly cautions: readonly CautionCode[];
 }
 
@@ -118,6 +121,7 @@ export function handOverSheet(job: Job): HandOverSheet {
     ),
     cardsKept: assembly.removed.flatMap(({ occupant }) => valueOf(occupant)?.name ?? []),
     bracketsKept: all.flatMap((each) => (each.code === 'swapBracket' ? [each.values.card] : [])),
+    leftInBoxes: assembly.leftInBoxes,
     cautions: FOR_THE_OWNER.filter((caution) =>
       all.some(({ cautions }) => cautions.includes(caution)),
     ),

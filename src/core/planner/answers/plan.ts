@@ -17,7 +17,13 @@ import { fastestOf, contributionAsker } from '../candidates/contributions.ts';
 import { scaleOf, type Cost, type Scale } from '../candidates/cost.ts';
 import type { Units } from '../candidates/coverage.ts';
 import { existingCards, keeping, withoutExisting, type Existing } from '../candidates/existing.ts';
-import { extrasOf, gathered, priced, type PricedExtra } from '../candidates/extras.ts';
+import {
+  boxedAdapters,
+  extrasOf,
+  gathered,
+  priced,
+  type PricedExtra,
+} from '../candidates/extras.ts';
 import { imaginedWithout, type Constraint } from '../candidates/constraints.ts';
 import { searching, type Progress, type Search, type Searched } from '../search/search.ts';
 import type { Found } from '../search/searchState.ts';
@@ -122,6 +128,7 @@ export function planContextOf(
     scale,
     give,
     fastest: fastestOf(machine, cards, give),
+    boxed: boxedAdapters(cards),
     without,
   };
   return {
@@ -154,7 +161,9 @@ export function proposalOf({ best, least, searched }: Searched, context: PlanCon
   ];
   const fresh = best.placed.filter(({ existing }) => existing === null);
   const moved = best.placed.filter(isDisturbed);
-  const extras = [...gathered(fresh.flatMap(({ findings, flows }) => extrasOf(findings, flows)))];
+  const extras = [
+    ...gathered(fresh.flatMap(({ card, findings, flows }) => extrasOf(card, findings, flows))),
+  ];
   return {
     // The survey's own slots, whatever lanes a candidate reckoned with.
     placements: fresh.map((each) => ({

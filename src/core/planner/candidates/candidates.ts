@@ -68,6 +68,8 @@ export interface Assessing {
   readonly give: ContributionAsker;
   /** See `fastestOf`. */
   readonly fastest: ReadonlyMap<string, number>;
+  /** Adapters that lie in the box of some card. */
+  readonly boxed: ReadonlySet<string>;
   /** Limits that are imagined away. */
   readonly without: ReadonlySet<Constraint>;
 }
@@ -86,7 +88,7 @@ export function candidateOf(
 ): Candidate {
   const alone = verdict.filter(({ code }) => !TOGETHER.has(code));
   const findings = [...alone, ...flows.flatMap(({ finding, catches }) => [finding, ...catches])];
-  const bought = priced(extrasOf(alone, flows), extras);
+  const bought = priced(extrasOf(card, alone, flows), extras);
   const parts = added(
     {
       price: card.priceCents,
@@ -120,11 +122,15 @@ export function candidateOf(
  * Cents of the adapters that the card would want with all plugs to itself. Beside others it wants no fewer, but
  * perhaps others, so each counts as the cheapest of its kind.
  */
-export function adaptersAtLeast(card: Card, slot: Slot, { machine, extras }: Assessing): number {
+export function adaptersAtLeast(
+  card: Card,
+  slot: Slot,
+  { machine, extras, boxed }: Assessing,
+): number {
   if (card.sockets.length === 0) return 0;
   return adaptersFor([{ card, slot }], machineAround(slot, machine)).reduce((sum, { socket }) => {
     const alike = PLUG_ADAPTERS.filter((each) => ADAPTED[each].gives === socket.type);
-    return sum + cheapestAdapter(extras, alike);
+    return sum + cheapestAdapter(extras, boxed, alike);
   }, 0);
 }
 

@@ -7,6 +7,7 @@ import type { Slot } from '../../parts/machine.ts';
 import { socketsOf } from '../../placement/plugs.ts';
 import type { FrontLead } from '../../standards/headers.ts';
 import type { Units } from './coverage.ts';
+import { plugAdaptersIn } from './extras.ts';
 
 /** What of a candidate decides whether another could stand in its place in every plan. */
 export interface Rival {
@@ -77,6 +78,7 @@ export class Undominated<Kept extends Rival> {
         a.card.boardLeads.map(({ type }) => type),
         b.card.boardLeads.map(({ type }) => type),
       ) &&
+      takesNoMore(adaptersIn(b), adaptersIn(a)) &&
       blowsNoMore(a, b) &&
       needsNoOtherPlugs(a, b)
     );
@@ -104,6 +106,10 @@ const takesNoMore = (a: readonly string[], b: readonly string[]): boolean =>
   a.every(
     (type) => a.filter((each) => each === type).length <= b.filter((each) => each === type).length,
   );
+
+/** A plug adapter from one card's box feeds whichever card wants it. */
+const adaptersIn = ({ card }: Rival): readonly string[] =>
+  plugAdaptersIn(card).map(({ fits }) => fits);
 
 /** Whether whatever leaves the fan of `b` its air leaves that of `a` its own. */
 function blowsNoMore({ card: a }: Rival, { card: b }: Rival): boolean {

@@ -2,6 +2,7 @@
 import { socketsKey, assignPlugs, plugsOf, type Feed } from '../../placement/plugs.ts';
 import { memo, memoBy } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
+import type { Card } from '../../parts/card.ts';
 import type { Extra } from '../../parts/extra.ts';
 import type { Machine } from '../../parts/machine.ts';
 import { unitsNeeded } from '../../parts/need.ts';
@@ -29,14 +30,47 @@ export interface PricedExtra extends ExtraNeeded {
   readonly cents: number;
 }
 
+export interface LeftInBox extends BoxItem {
+  readonly card: Card;
+}
+
+/** What lies in the boxes of these cards and nothing wants. */
+export function leftInBoxes(
+  cards: readonly (Placed & {
+    readonly findings: readonly Finding[];
+    readonly flows: readonly Flow[];
+  })[],
+  machine: Machine,
+): readonly LeftInBox[] {
+  const itemsOf = (card: Card, isOf: (item: BoxItem) => boolean): readonly LeftInBox[] =>
+    card.contents.filter(isOf).map((item) => ({ ...item, card }));
+  const own = cards.flatMap(
+    ({ card, findings, flows }) =>
+      beyond(
+        wantedBy(findings, flows),
+        itemsOf(card, ({ kind }) => kind !== 'plugAdapter'),
+      ).left,
+  );
+  const adapters = cards.flatMap(({ card }) => itemsOf(card, ({ kind }) => kind === 'plugAdapter'));
+  return [...own, ...beyond(neededTogether(cards, machine), adapters).left];
+}
+
 /** What an extra is reckoned with that the catalogue does not hold. Common practice, no source. */
 const UNLISTED_CENTS = 1_500;
 
-/** For one card, whatever else is in the plan. */
-export function extrasOf(
+/** For one card, whatever else is in the plan: what lies in its box is not bought. */
+export const extrasOf = (
+  { contents }: Pick<Card, 'contents'>,
   findings: readonly Finding[],
   flows: readonly Flow[],
-): readonly ExtraNeeded[] {
+): readonly ExtraNeeded[] =>
+  // Plug adapters are handed out among all cards, see `extrasTogether`.
+  beyond(
+    wantedBy(findings, flows),
+    contents.filter(({ kind }) => kind !== 'plugAdapter'),
+  ).missing;
+
+function wantedBy(findings: readonly Finding[], flows: readonly Flow[]): readonly ExtraNeeded[] {
   const settled = findings.flatMap(({ code, subject }): readonly ExtraNeeded[] => {
     const { buys } = findingRow(code);
     if (buys === undefined) return [];
@@ -71,11 +105,44 @@ function extrasOfFlow({
   ];
 }
 
+export type BoxItem = Card['contents'][number];
+
+/** What is still missing when these things are at hand, and which of them nothing wants. */
+function beyond<Item extends BoxItem>(
+  wanted: readonly ExtraNeeded[],
+  atHand: readonly Item[],
+): { readonly missing: readonly ExtraNeeded[]; readonly left: readonly Item[] } {
+  const left = [...atHand];
+  const missing = wanted.map((each) => {
+    let { count } = each;
+    while (count > 0) {
+      const at = left.findIndex(
+        ({ kind, fits }) => kind === each.kind && (each.fits === '' || fits === each.fits),
+      );
+      if (at === -1) break;
+      left.splice(at, 1);
+      count -= 1;
+    }
+    return { ...each, count };
+  });
+  return { missing: missing.filter(({ count }) => count > 0), left };
+}
+
+export const plugAdaptersIn = ({ contents }: Pick<Card, 'contents'>): readonly BoxItem[] =>
+  contents.filter(({ kind }) => kind === 'plugAdapter');
+
 /** For all new cards together: what goes between plugs and sockets, longer leads, screws. */
 export function extrasTogether(
   placed: readonly Placed[],
   machine: Machine,
 ): readonly ExtraNeeded[] {
+  return beyond(
+    neededTogether(placed, machine),
+    placed.flatMap(({ card }) => plugAdaptersIn(card)),
+  ).missing;
+}
+
+function neededTogether(placed: readonly Placed[], machine: Machine): readonly ExtraNeeded[] {
   const fed = placed.filter(({ card }) => card.sockets.length > 0);
   const powered = housings(machine).flatMap(({ id, machine: around }) => {
     const sockets = fed
@@ -117,17 +184,24 @@ export function adaptersFor(placed: readonly Placed[], around: Machine): readonl
   );
 }
 
-/** Cents of the cheapest adapter between plugs that there is. */
+/** Cents of the cheapest adapter between plugs that there is. @param boxed adapters that lie in some card's box */
 export const cheapestAdapter = (
   extras: readonly Extra[],
+  boxed: ReadonlySet<string>,
   among: readonly PlugAdapter[] = PLUG_ADAPTERS,
 ): number =>
-  Math.min(
-    ...priced(
-      among.map((fits) => ({ kind: 'plugAdapter', fits, count: 1 })),
-      extras,
-    ).map(({ cents }) => cents),
-  );
+  among.some((adapter) => boxed.has(adapter))
+    ? 0
+    : Math.min(
+        ...priced(
+          among.map((fits) => ({ kind: 'plugAdapter', fits, count: 1 })),
+          extras,
+        ).map(({ cents }) => cents),
+      );
+
+/** Adapters that lie in the box of some card: with it in the plan they cost nothing. */
+export const boxedAdapters = (cards: readonly Card[]): ReadonlySet<string> =>
+  new Set(cards.flatMap((card) => plugAdaptersIn(card).map(({ fits }) => fits)));
 
 /** A pack of screws where the case has none to spare. */
 export const screwsFor = (

@@ -3,6 +3,7 @@
  * goes on from there goes on alike, and it has cost no more of anything so far. The same cards in other slots, mostly.
  */
 import { openingsTaken } from '../candidates/existing.ts';
+import { plugAdaptersIn } from '../candidates/extras.ts';
 import { itemAt } from '../../units.ts';
 import type { Card } from '../../parts/card.ts';
 import { valueOf } from '../../parts/fact.ts';
@@ -74,6 +75,7 @@ export class PathDominance {
         sockets.push(...own);
         things.push(...card.boardLeads.map(({ type }) => type));
       }
+      things.push(...plugAdaptersIn(card).map(({ fits }) => `at hand ${fits}`));
       const first = `into ${slot.enclosureId}`;
       if (!taken.things.includes(first)) things.push(first);
     }

@@ -7,7 +7,7 @@ import { conflictsIn } from '../candidates/conflicts.ts';
 import type { Cost } from '../candidates/cost.ts';
 import type { Demand } from '../candidates/demands.ts';
 import type { Existing } from '../candidates/existing.ts';
-import { cheapestAdapter } from '../candidates/extras.ts';
+import { boxedAdapters, cheapestAdapter } from '../candidates/extras.ts';
 import type { Interactions } from '../candidates/interactions.ts';
 import { NOTHING_TAKEN, PathDominance, type Taken } from './pathDominance.ts';
 
@@ -63,7 +63,10 @@ export function beginning(problem: SearchProblem): SearchState {
       new Relaxations(positions, coverageState, costs),
     ),
     collides: conflictsIn(problem.keeping, problem.without).collides,
-    adapterCents: cheapestAdapter(problem.extras),
+    adapterCents: cheapestAdapter(
+      problem.extras,
+      boxedAdapters(problem.fresh.map(({ card }) => card)),
+    ),
     dominance: new PathDominance(
       problem.machine,
       problem.fresh.some(({ card }) => card.plates > 0),

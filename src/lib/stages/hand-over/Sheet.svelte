@@ -199,7 +199,7 @@
     </tbody>
   </table>
 
-  {#if sheet.coversKept.length + sheet.bracketsKept.length + sheet.cardsKept.length > 0}
+  {#if sheet.coversKept.length + sheet.bracketsKept.length + sheet.cardsKept.length + sheet.leftInBoxes.length > 0}
     <h3>Parts kept for you</h3>
     <ul class="parts">
       {#each sheet.cardsKept as name, n (n)}<li>{name}, which came out</li>{/each}
@@ -210,6 +210,9 @@
         </li>{/if}
       {#each sheet.bracketsKept as name, n (n)}<li>
           Spare bracket of {name} with its screws
+        </li>{/each}
+      {#each sheet.leftInBoxes as item, n (n)}<li>
+          {extraWords(item)}, from the box of {cardName(item.card)}
         </li>{/each}
     </ul>
   {/if}
