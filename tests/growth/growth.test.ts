@@ -96,6 +96,37 @@ const INPUTS: Readonly<
         (k) => `Slot:\t${place(k)}\nClass:\tA [0200]\nVendor:\tB [f1a1]\nDevice:\tC [2001]\n\n`,
       ),
   ],
+  'devices of pciconf': [
+    'pciconf',
+    100,
+    (n) =>
+      times(
+        n,
+        (k) =>
+          `em${k}@pci0:${k % 256}:${k % 32}:0:\tclass=0x020000 rev=0x01 vendor=0xf1a1 device=0x2001\n    cap 10[70] = PCI-Express 2 endpoint max data 128\n link x1(x4) speed 2.5(8.0)\n`,
+      ),
+  ],
+  'fields of one device of pciconf': [
+    'pciconf',
+    60,
+    (n) => `em0@pci0:1:0:0:\tclass=0x020000 ${'rev=0x01 '.repeat(n)}\n`,
+  ],
+  'capabilities of one device of pciconf': [
+    'pciconf',
+    200,
+    (n) =>
+      `em0@pci0:1:0:0:\tclass=0x020000 rev=0x01\n${'    cap 10[70] = PCI-Express 2 endpoint\n'.repeat(n)}`,
+  ],
+  'devices on one line of a kernel’s messages': [
+    'attached',
+    60,
+    (n) => `pci1: <b> on pcib1\nem0: <${' at device 0.0'.repeat(n)}`,
+  ],
+  'buses of a kernel’s messages': [
+    'attached',
+    200,
+    (n) => times(n, (k) => `pci${k}: <b> on pcib${k}\nem${k}: <m> at device 0.0 on pci${k}\n`),
+  ],
   'classes in a heading': ['lspci', 100, (n) => `00:00.0 ${'[0000]: '.repeat(n)}[0000:0000`],
   'halves of identities in a heading': [
     'lspci',

@@ -18,6 +18,7 @@ import { withSystemLinks } from './pci/links.ts';
 import { isNamed, portsWithSlots } from './pci/ports.ts';
 import { named } from './pci/named.ts';
 import { ProblemList, type Problem } from './problem.ts';
+import { withBuses } from './system/attached.ts';
 import type { AliasList } from './system/moduleAliases.ts';
 import type { ScreenReading } from './screens/edid.ts';
 import type { DeviceListReading } from './system/deviceList.ts';
@@ -135,12 +136,16 @@ function concluded(
   const aliases = all('aliases').at(-1) ?? null;
   const lists = { pci: all('pciLists').at(-1) ?? null, usb: all('usbLists').at(-1) ?? null };
   const devices = combineReports(reports);
-  const linked = devices.functions.map((fn) =>
-    links === undefined ? fn : withSystemLinks(fn, links),
-  );
+  const attached = all('attached').at(-1);
+  const units = all('units').at(-1);
+  const placed =
+    attached === undefined || units === undefined
+      ? devices.functions
+      : withBuses(devices.functions, attached, units);
+  const linked = placed.map((fn) => (links === undefined ? fn : withSystemLinks(fn, links)));
   const sources = new Map(devices.sources);
   for (const [n, fn] of devices.functions.entries())
-    if (linked[n] !== fn) sources.set(fn.address, 'system');
+    if (linked[n] !== placed[n]) sources.set(fn.address, 'system');
   const driven = linked.map((fn) => ({
     ...fn,
     driver: fn.driver ?? loaded?.get(fn.address) ?? null,

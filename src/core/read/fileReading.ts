@@ -14,9 +14,11 @@ import { decodeConfigSpace } from './pci/configSpace.ts';
 import { readLinks, type SystemLinks } from './pci/links.ts';
 import { readLspci } from './pci/lspci.ts';
 import { readLspciMachine } from './pci/lspciMachine.ts';
+import { readPciconf } from './pci/pciconf.ts';
 import { ProblemList, type Problem } from './problem.ts';
 import { CONFIG_PATH, recognise, type EvidenceKind } from './recognise.ts';
 import { readEdid, type ScreenReading } from './screens/edid.ts';
+import { readAttached, type AttachedBuses } from './system/attached.ts';
 import { readDeviceList, type DeviceListReading } from './system/deviceList.ts';
 import {
   readEthtool,
@@ -64,6 +66,9 @@ export interface FileReading {
   readonly facts: ReadonlyMap<string, string>[];
   readonly loaded: ReadonlyMap<string, string>[];
   readonly links: SystemLinks[];
+  /** Addresses by the names that a kernel gave its devices, and the buses that it attached by these names. */
+  readonly units: ReadonlyMap<string, string>[];
+  readonly attached: AttachedBuses[];
   readonly aliases: AliasList[];
   readonly deviceLists: DeviceListReading[];
   readonly pciLists: string[];
@@ -82,6 +87,8 @@ export const emptyReading = (): FileReading => ({
   facts: [],
   loaded: [],
   links: [],
+  units: [],
+  attached: [],
   aliases: [],
   deviceLists: [],
   pciLists: [],
@@ -185,6 +192,17 @@ function readText(
       const functions = readLspciMachine(text, problems);
       into.reports.push({ source: 'text', functions });
       return functions.length;
+    }
+    case 'pciconf': {
+      const reading = readPciconf(text, problems);
+      into.reports.push({ source: 'text', functions: reading.functions });
+      into.units.push(reading.units);
+      return reading.functions.length;
+    }
+    case 'attached': {
+      const attached = readAttached(text, problems);
+      into.attached.push(attached);
+      return attached.bridges.size;
     }
     case 'dmidecode': {
       const firmware = readDmidecode(text, problems);

@@ -8,6 +8,8 @@ export type EvidenceKind =
   | 'bundle'
   | 'lspci'
   | 'lspciMachine'
+  | 'pciconf'
+  | 'attached'
   | 'configSpace'
   | 'firmwareTable'
   | 'firmwareEntry'
@@ -51,6 +53,8 @@ const BY_CONTENT: readonly (readonly [RegExp, EvidenceKind])[] = [
   [/^#\s*List of PCI ID/m, 'pciIds'],
   [/^#\s*List of USB ID/m, 'usbIds'],
   [/^Slot:\t/m, 'lspciMachine'],
+  [/^[a-z][a-z0-9_]{0,30}\d{1,5}@pci\d/m, 'pciconf'],
+  [/^pci\d{1,5}: <[^>\n]{0,200}> (?:numa-domain \d{1,3} )?on pcib\d/m, 'attached'],
   [/^(?:[0-9a-f]{4,8}:)?[0-9a-f]{2}:[0-9a-f]{2}\.[0-7] \S/m, 'lspci'],
   [/^Handle 0x[0-9A-F]+, DMI type \d+/m, 'dmidecode'],
   [/^alias pci:/m, 'modulesAlias'],
@@ -60,7 +64,7 @@ const BY_CONTENT: readonly (readonly [RegExp, EvidenceKind])[] = [
   [/^[ \t]*\[version\][ \t]*\r?$/im, 'driverSetup'],
   [/VEN_[0-9A-F]{4}&|VID_[0-9A-F]{4}&|\\\\?ACPI|^"?InstanceId/i, 'deviceList'],
   [/^PRETTY_NAME=|^VERSION_ID=/m, 'osRelease'],
-  [/^Linux (?:\S+ )?\d+\.\d+/m, 'uname'],
+  [/^(?:Linux|FreeBSD|NetBSD|OpenBSD|DragonFly) (?:\S+ )?\d+\.\d+/m, 'uname'],
 ];
 
 export function recognise(name: string, content: Uint8Array | string): Recognised {

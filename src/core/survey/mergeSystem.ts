@@ -78,7 +78,7 @@ export function withSystem(machine: Machine, evidence: Evidence): Machine {
     ...machine,
     system: {
       ...secured,
-      family: heard<SystemFamily>(before.family, 'linux'),
+      family: heard<SystemFamily>(before.family, kernel?.family ?? familyNamed(osName)),
       version: heard(before.version, kernel?.version),
       architecture: heard(before.architecture, kernel?.architecture),
       name: heard(before.name, osName),
@@ -86,6 +86,10 @@ export function withSystem(machine: Machine, evidence: Evidence): Machine {
     },
   };
 }
+
+/** A system that gives only its name is Linux, unless it says otherwise. */
+const familyNamed = (osName: string | null): SystemFamily =>
+  osName !== null && /BSD|DragonFly/.test(osName) ? 'bsd' : 'linux';
 
 /** The port whose wire is up, the fastest of several. */
 export function withNetwork(machine: Machine, { ports }: Evidence): Machine {

@@ -5,6 +5,8 @@ const KINDS: Readonly<Record<EvidenceKind, readonly [what: string, counted: stri
   bundle: ['file of the survey script', 'parts'],
   lspci: ['report of lspci', 'devices'],
   lspciMachine: ['report of lspci -vmm', 'devices'],
+  pciconf: ['report of pciconf', 'devices'],
+  attached: ['kernel’s list of attached devices', 'buses'],
   configSpace: ['registers of one device', 'device'],
   firmwareTable: ['table of the firmware', 'slots'],
   firmwareEntry: ['entry point of the firmware’s table', ''],

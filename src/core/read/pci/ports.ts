@@ -66,7 +66,9 @@ export function portsWithSlots(functions: readonly PciFunction[]): readonly Port
   const hasSlot = ({ express }: PciFunction) => express?.slot != null;
   return functions.flatMap((port) => {
     const slot = port.express?.slot;
-    if (slot == null) return [];
+    // Where nobody tells the bus behind a port whose link is up, nobody tells what is in its slot.
+    const isUp = (port.express?.link?.now.width ?? 0) > 0;
+    if (slot == null || (port.buses === null && isUp)) return [];
     const neighbour = (byBus.get(busBehind(port) ?? '') ?? [])[0] ?? null;
     const able = linkOf(port.express?.link?.able);
     const trained = linkOf(port.express?.link?.now);

@@ -1,8 +1,10 @@
-/** What a Linux system says of itself: os-release, uname, and its network ports. */
+/** What a Linux or BSD system says of itself: os-release, uname, and its network ports. */
 import { itemAt } from '../../units.ts';
 import type { Architecture } from '../../parts/machine.ts';
 import { clipped } from '../../parts/limits.ts';
+import { ownValue } from '../../paths.ts';
 import { ETHERNET_MEGABITS } from '../../standards/ethernet.ts';
+import type { SystemFamily } from '../../standards/systems.ts';
 import { within, type ProblemList } from '../problem.ts';
 
 /** Name of the system with its release, from os-release; null where the file names none. */
@@ -20,6 +22,7 @@ export function readOsRelease(input: string, problems: ProblemList): string | nu
 }
 
 export interface Kernel {
+  readonly family: SystemFamily;
   /** The whole release, such as 6.1.0-18-amd64. */
   readonly release: string;
   /** Its first two numbers, by which drivers are chosen. */
@@ -31,7 +34,18 @@ const ARCHITECTURES: readonly (readonly [RegExp, Architecture])[] = [
   [/\bx86_64\b/, 'x86-64'],
   [/\b(aarch64|arm64)\b/, 'arm64'],
   [/\bi[3-6]86\b/, 'x86-32'],
+  // As BSD calls it; in the name of a Linux kernel it says less than what stands behind it.
+  [/\bamd64\b/, 'x86-64'],
 ];
+
+/** What kernels call themselves. */
+const FAMILIES: Readonly<Record<string, SystemFamily>> = {
+  Linux: 'linux',
+  FreeBSD: 'bsd',
+  NetBSD: 'bsd',
+  OpenBSD: 'bsd',
+  DragonFly: 'bsd',
+};
 
 /** Reads what `uname -srm` or `uname -a` prints. */
 export function readUname(input: string, problems: ProblemList): Kernel | null {
@@ -39,8 +53,10 @@ export function readUname(input: string, problems: ProblemList): Kernel | null {
     // The name of the machine may stand before the release.
     const [system, ...words] = line.split(' ');
     const release = words.slice(0, 2).find((word) => RELEASE.test(word));
-    if (system !== 'Linux' || release === undefined) continue;
+    const family = ownValue(FAMILIES, system);
+    if (family === undefined || release === undefined) continue;
     return {
+      family,
       release: clipped(release),
       version: RELEASE.exec(release)?.[0] ?? '',
       architecture: ARCHITECTURES.find(([pattern]) => pattern.test(line))?.[1] ?? null,
