@@ -29,7 +29,7 @@ const placeOf = (address: string): readonly number[] =>
   address.split(/[:.]/).map((part) => parseInt(part, 16));
 
 /** Names with numbers, as a kernel hands them out. */
-export function unitsOf(functions: readonly PciFunction[]): readonly string[] {
+function unitsOf(functions: readonly PciFunction[]): readonly string[] {
   const counts = new Map<string, number>();
   return functions.map(({ classCode }) => {
     const name = BY_CLASS[classCode] ?? 'none';

@@ -17,7 +17,7 @@ import { MOST, clipped } from '../../parts/limits.ts';
 import { upTo, within, type ProblemList } from '../problem.ts';
 
 /** Its name with its number, its place, and what its registers say it is. */
-export const PCICONF_HEADER =
+const HEADER =
   /^([a-z][a-z0-9_]{0,30}?)(\d{1,5})@pci(\d{1,9}):(\d{1,3}):(\d{1,2}):(\d):\s+class=0x([0-9a-f]{6}) /;
 const FIELD = /\b(card|chip|rev|vendor|device|subvendor|subdevice)=0x([0-9a-f]{2,8})/g;
 const NAMED = /^(vendor|device|class|subclass)\s+= '?([^']{0,200})'?$/;
@@ -77,7 +77,7 @@ export function readPciconf(input: string, problems: ProblemList): PciconfReadin
 function paragraphs(input: string, problems: ProblemList): readonly Paragraph[] {
   const found: Paragraph[] = [];
   for (const { line, raw } of linesOf(input, problems)) {
-    const header = PCICONF_HEADER.exec(raw);
+    const header = HEADER.exec(raw);
     if (header !== null) found.push({ line, header, text: raw, body: [] });
     else found.at(-1)?.body.push(raw.trim());
   }
