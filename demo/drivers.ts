@@ -211,6 +211,13 @@ const PUBLISHED: readonly Published[] = [
     kernels: '2.6',
   },
   {
+    id: 'marlstrand-lens',
+    maker: 'Marlstrand',
+    title: 'Lens driver',
+    version: '1.4.2',
+    released: '2025-06-12',
+  },
+  {
     id: 'quillbark-reed',
     maker: 'Quillbark',
     title: 'Reed sound driver',

@@ -333,6 +333,47 @@ const olderAge: readonly Card[] = [
   legacy('Bollard PS2L1', 0x7713, { ...CLASSIC, plates: 1 }, 2, 1, 2_400),
 ];
 
+const media = (
+  model: string,
+  device: number,
+  class24: number,
+  row: Partial<Row>,
+  delivers: Omit<DeliveryOf<'otherDevice'>, 'kind'>,
+): Card =>
+  card(
+    'Marlstrand',
+    model,
+    device,
+    class24,
+    { ...SMALL, ...row },
+    { kind: 'otherDevice', ...delivers },
+  );
+
+/** Cards for purposes of their own. A picture of 1920 × 1080 at 60 Hz takes about 250 MB/s as it comes in. */
+const purposes: readonly Card[] = [
+  media(
+    'Lens 1',
+    0x7a01,
+    CLASS.video,
+    { generation: 2, lengthMm: 110, ...draws(8), priceCents: 11_900 },
+    { what: 'capture', units: 1, socket: 'hdmi', bytesPerSecond: 250e6 },
+  ),
+  media(
+    'Lens 2',
+    0x7a02,
+    CLASS.video,
+    { lanes: 4, generation: 2, lengthMm: 140, ...draws(12), priceCents: 19_900 },
+    { what: 'capture', units: 2, socket: 'hdmi', bytesPerSecond: 500e6 },
+  ),
+  media(
+    'Skerry 2',
+    0x7a03,
+    CLASS.tuner,
+    { generation: 1, lengthMm: 100, ...draws(5), priceCents: 4_900, year: 2016 },
+    { what: 'tuner', units: 2, socket: 'aerial', bytesPerSecond: 10e6 },
+  ),
+];
+
 const FRONT_SOUND: Row['frontHeaders'] = [{ type: 'audio', atMm: 80 }];
 const voice = (
   maker: Maker,
@@ -476,4 +517,10 @@ const sounds: readonly Card[] = [
   ),
 ];
 
-export const PORTS: readonly Card[] = [...usbCards, ...serialLinks, ...olderAge, ...sounds];
+export const PORTS: readonly Card[] = [
+  ...usbCards,
+  ...serialLinks,
+  ...olderAge,
+  ...purposes,
+  ...sounds,
+];

@@ -60,6 +60,8 @@ export const CLASS = {
   oldAudio: 0x040100,
   serial: 0x070002,
   parallel: 0x070103,
+  video: 0x040000,
+  tuner: 0x048000,
   bridge: 0x060400,
 } as const;
 

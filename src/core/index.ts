@@ -135,6 +135,7 @@ export {
   emptyLead,
   emptyPath,
 } from './parts/networkPath.ts';
+export { OTHER_DEVICES, type OtherDevice } from './standards/otherDevices.ts';
 export { PROCESSOR_CLASSES } from './standards/processors.ts';
 export { type WireLink, wireLinks } from './flow/wire.ts';
 export { type Fact, type Claim, Source, known, valueOf } from './parts/fact.ts';

@@ -72,6 +72,7 @@ const randomCard = (id: string): fc.Arbitrary<Card> =>
         network(1, [1000, 2500]),
         network(1, [1000, 10000]),
         network(1, [1000, 10000], [], 'sfp'),
+        { kind: 'otherDevice', what: 'capture', units: 2, socket: 'hdmi', bytesPerSecond: 500e6 },
       ),
     })
     .map((over) => aCard({ id, model: id, ...over }));
@@ -93,6 +94,9 @@ const randomNeed = (id: string, mustShare: number): fc.Arbitrary<Need> => {
     fc
       .record({ must, ports: fc.integer({ min: 1, max: 4 }), weight })
       .map((over) => plainNeed('drives', id, { bytesPerSecond: 100e6, ...over })),
+    fc
+      .record({ must, units: fc.integer({ min: 1, max: 3 }), weight })
+      .map((over) => plainNeed('otherDevice', id, over)),
     fc
       .record({ must, bytesPerSecond: fc.constantFrom(100e6, 200e6, 900e6), weight })
       .map((over) => plainNeed('network', id, over)),

@@ -2,6 +2,11 @@
 import { expect } from 'chai';
 import {
   directHops,
+  emptyFunction,
+  learnCard,
+  rearSocketsOf,
+  slotVerdict,
+  type NeedOf,
   acceptanceOf,
   emptyScreen,
   handOverSheet,
@@ -260,6 +265,59 @@ describe('Screens on outputs', () => {
       code: 'deliver.tightBlanking',
       verdict: 'limited',
     });
+  });
+});
+
+describe('Devices for a purpose of their own', () => {
+  const capture = { kind: 'otherDevice', what: 'capture', units: 2, socket: 'hdmi' } as const;
+  const card = (bytesPerSecond: number) =>
+    aCard({ lanes: 4, generation: 2, delivers: { ...capture, bytesPerSecond } });
+  const need = plainNeed('otherDevice', 'o', { what: 'capture', units: 2 });
+
+  it('are counted by what they take in, and serve no other purpose', () => {
+    const flow = (more: Partial<NeedOf<'otherDevice'>>) =>
+      flowOf(card(0), aSlot(1), { ...need, ...more }, aMachine([]))!;
+    expect(flow({})).to.include({ units: 2 });
+    expect(flow({ what: 'tuner' })).to.deep.include({
+      units: 0,
+      finding: { code: 'deliver.otherPurpose', verdict: 'blocked' },
+    });
+  });
+
+  it('take lanes like any other: a link that is too thin for them is said', () => {
+    const says = (lanes: number) =>
+      slotVerdict(
+        card(1_500e6),
+        aSlot(1, { lanes }),
+        aMachine([aSlot(1, { lanes })]),
+        [],
+      ).findings.map(({ code }) => code);
+    expect(says(4)).to.include('link.enough');
+    expect(says(1)).to.include('link.narrowed');
+  });
+
+  it('are planned, drawn with their sockets and learned from a report by their class', () => {
+    const machine = aMachine([aSlot(1)]);
+    const plan = proposePlan({
+      machine,
+      needs: [need],
+      budgetCents: null,
+      cards: [card(0)],
+      extras: [],
+      library: [],
+    });
+    expect(plan.placements).to.have.length(1);
+    expect(rearSocketsOf(card(0).delivers)).to.deep.equal(['hdmi', 'hdmi']);
+    // PCI Code and ID Assignment Specification (from memory): 04 00 video, 07 03 modem, 12 00 accelerator.
+    for (const [classCode, what] of [
+      [0x0400, 'capture'],
+      [0x0703, 'modem'],
+      [0x1200, 'accelerator'],
+    ] as const)
+      expect(learnCard({ ...emptyFunction('0000:01:00.0'), classCode }).delivers).to.include({
+        kind: 'otherDevice',
+        what,
+      });
   });
 });
 

@@ -5,7 +5,7 @@ import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import { unitsNeeded, type Need } from '../parts/need.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
-import type { RearSocketKind } from '../standards/rearSockets.ts';
+import { REAR_SOCKET_KINDS, type RearSocketKind } from '../standards/rearSockets.ts';
 import { ADAPTERS, OUTPUTS, type ScreenAdapter } from '../standards/screens.ts';
 import { servesIn } from './serves.ts';
 
@@ -88,6 +88,8 @@ export function rearSocketsOf(delivers: Delivery): readonly RearSocketKind[] {
       return times('usbC', delivers.ports);
     case 'legacy':
       return [...times('serial', delivers.serial), ...times('parallel', delivers.parallel)];
+    case 'otherDevice':
+      return delivers.socket === null ? [] : times(delivers.socket, delivers.units);
     case 'drives':
       return [];
   }
@@ -140,6 +142,7 @@ const WAYS: Readonly<
   usb: { kinds: ['usbA', 'usbC'], to: 'usbDevice' },
   sound: { kinds: ['jack'], to: 'speakers' },
   legacy: { kinds: ['serial', 'parallel'], to: 'device' },
+  otherDevice: { kinds: REAR_SOCKET_KINDS, to: 'device' },
   serialLink: { kinds: ['usbC'], to: 'box' },
 };
 

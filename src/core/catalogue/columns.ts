@@ -6,6 +6,8 @@ import type { Card } from '../parts/card.ts';
 import type { Delivery, DeliveryKind } from '../parts/delivery.ts';
 import { M2_SIGNALS, PCI_KEYINGS } from '../parts/machine.ts';
 import { BOOT_CODES, QUIRKS } from '../standards/cardForm.ts';
+import { OTHER_DEVICES } from '../standards/otherDevices.ts';
+import { REAR_SOCKET_KINDS } from '../standards/rearSockets.ts';
 import { NETWORK_FEATURES, NETWORK_MEDIA } from '../standards/ethernet.ts';
 import { BOX_KINDS, EXTRA_KINDS } from '../standards/extras.ts';
 import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
@@ -67,6 +69,7 @@ const DELIVERY_KINDS = [
   'drives',
   'serialLink',
   'legacy',
+  'otherDevice',
 ] as const satisfies readonly DeliveryKind[];
 
 const MILLIMETRES = numberCell(1, 450, false);
@@ -215,6 +218,13 @@ const BY_KIND: readonly Column[] = [
     column('serial', 'Serial ports', SOME),
     column('parallel', 'Parallel ports', SOME),
   ),
+  ...ofKind(
+    'otherDevice',
+    column('what', 'Purpose', choiceCell(OTHER_DEVICES)),
+    column('units', 'Inputs, ports or lines', PORTS),
+    column('socket', 'Their sockets', optionalCell(choiceCell(REAR_SOCKET_KINDS))),
+    column('bytesPerSecond', 'Bytes a second at full work', numberCell(0, 1e12)),
+  ),
 ];
 
 export const CARD_COLUMNS: readonly Column[] = [...GENERAL, ...BY_KIND];
@@ -257,6 +267,7 @@ export const PLAIN_DELIVERIES: { readonly [Kind in DeliveryKind]: Delivery & { k
   sound: { kind: 'sound', channels: 2, inputs: 1, optical: false },
   serialLink: { kind: 'serialLink', ports: 1, gigabits: 40 },
   legacy: { kind: 'legacy', serial: 1, parallel: 0 },
+  otherDevice: { kind: 'otherDevice', what: 'other', units: 1, socket: null, bytesPerSecond: 0 },
 };
 
 /** Everything of a card but what it is called and delivers: small, light and modest. */

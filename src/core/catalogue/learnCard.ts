@@ -2,6 +2,7 @@
 import type { Card } from '../parts/card.ts';
 import type { DeliveryKind } from '../parts/delivery.ts';
 import type { PciFunction } from '../parts/pciFunction.ts';
+import { OTHER_DEVICE_CLASSES } from '../standards/otherDevices.ts';
 import { CONNECTOR_LANES } from '../standards/pciExpress.ts';
 import { plainCard } from './columns.ts';
 
@@ -22,6 +23,9 @@ const KIND_BY_CLASS: Readonly<Record<number, DeliveryKind>> = {
   0x0700: 'legacy',
   0x0701: 'legacy',
   0x0c03: 'usb',
+  ...Object.fromEntries(
+    Object.keys(OTHER_DEVICE_CLASSES).map((code) => [code, 'otherDevice' as const]),
+  ),
 };
 
 /** Devices that may sit on a card: of a kind that the catalogue knows, and not part of the chipset itself. */
@@ -42,8 +46,14 @@ export function learnCard(fn: PciFunction): Card {
   if (kind === undefined) throw new Error(`No kind of card for class ${fn.classCode.toString(16)}`);
   const able = fn.express?.link?.able;
   const width = able?.width ?? 1;
+  const plain = plainCard(kind);
+  const what = OTHER_DEVICE_CLASSES[fn.classCode];
   return {
-    ...plainCard(kind),
+    ...plain,
+    delivers:
+      plain.delivers.kind === 'otherDevice' && what !== undefined
+        ? { ...plain.delivers, what }
+        : plain.delivers,
     model: (fn.name ?? '').replace(/^[^:]*: /, '').slice(0, 200),
     bus: fn.express === null ? 'pci' : 'pcie',
     keying: fn.express === null ? 'universal' : null,

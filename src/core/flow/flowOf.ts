@@ -8,7 +8,7 @@ import { slotInUse } from '../placement/lanesLeft.ts';
 import { drivesFlow } from './drives.ts';
 import type { Flow, Provider } from './flow.ts';
 import { networkFlow, wifiFlow } from './network.ts';
-import { legacyFlow, serialLinkFlow, soundFlow, usbFlow } from './ports.ts';
+import { legacyFlow, otherDeviceFlow, serialLinkFlow, soundFlow, usbFlow } from './ports.ts';
 import { graphicsFlow, screensFlow } from './screens.ts';
 
 /**
@@ -45,6 +45,8 @@ export function flowFrom(provider: Provider, need: Need, machine: Machine): Flow
       return is(provider, 'serialLink') ? serialLinkFlow(provider, need) : null;
     case 'legacy':
       return is(provider, 'legacy') ? legacyFlow(provider, need) : null;
+    case 'otherDevice':
+      return is(provider, 'otherDevice') ? otherDeviceFlow(provider, need) : null;
     case 'keep':
     case 'drivers':
       return null;

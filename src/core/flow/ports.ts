@@ -145,6 +145,23 @@ export function legacyFlow(
   });
 }
 
+export function otherDeviceFlow(
+  provider: Provider<DeliveryOf<'otherDevice'>>,
+  need: NeedOf<'otherDevice'>,
+): Flow {
+  const { what, units } = provider.delivers;
+  const given = what === need.what ? units : 0;
+  return conclude({
+    need,
+    unit: 'count',
+    wanted: 1,
+    units: given,
+    stages: [{ code: 'card', low: given, high: given }],
+    factMissing: false,
+    besides: what === need.what ? [] : [{ code: 'deliver.otherPurpose', verdict: 'blocked' }],
+  });
+}
+
 export function soundFlow(
   provider: Provider<DeliveryOf<'sound'>>,
   need: NeedOf<'sound'>,

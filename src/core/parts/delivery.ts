@@ -4,6 +4,8 @@ import * as limits from './limits.ts';
 import { MOST, listOf } from './limits.ts';
 import { NETWORK_FEATURES, NETWORK_MEDIA } from '../standards/ethernet.ts';
 import { ENCODINGS, OUTPUT_SIGNALS } from '../standards/screens.ts';
+import { OTHER_DEVICES } from '../standards/otherDevices.ts';
+import { REAR_SOCKET_KINDS } from '../standards/rearSockets.ts';
 import { DRIVE_SOCKETS } from '../standards/storage.ts';
 import { USB_SIGNALLING } from '../standards/usb.ts';
 import { WIFI_BANDS } from '../standards/wifi.ts';
@@ -71,6 +73,17 @@ export const Delivery = z.discriminatedUnion('kind', [
     kind: z.literal('legacy'),
     serial: limits.countedOrNone,
     parallel: limits.countedOrNone,
+  }),
+  /** What serves a purpose of its own: pictures taken in, broadcasts, another bus, a line, reckoning. */
+  z.object({
+    kind: z.literal('otherDevice'),
+    what: z.enum(OTHER_DEVICES),
+    /** Inputs, tuners, ports, lines, or the thing itself. */
+    units: limits.counted,
+    /** What each of them shows at the back; null: nothing. */
+    socket: z.nullable(z.enum(REAR_SOCKET_KINDS)),
+    /** What it takes over its link at full work; zero: next to nothing. */
+    bytesPerSecond: limits.bytesPerSecondOrNone,
   }),
 ]);
 export type Delivery = DeepReadonly<z.infer<typeof Delivery>>;

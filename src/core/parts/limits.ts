@@ -74,6 +74,7 @@ export const wholeMegabits = whole(1, 1e6);
 export const streams = whole(1, 16);
 export const gigabits = whole(1, 1_000);
 export const bytesPerSecond = over(0, 1e12);
+export const bytesPerSecondOrNone = from(0, 1e12);
 export const milliamps = whole(0, 20_000);
 export const gigabytes = from(0, 1e5);
 export const moreThanNoGigabytes = over(0, 1e5);

@@ -6,6 +6,7 @@ import { id, listOf, text } from './limits.ts';
 import { NETWORK_FEATURES, NETWORK_TEAMS } from '../standards/ethernet.ts';
 import { ENCODINGS, SCREEN_INPUTS } from '../standards/screens.ts';
 import { DRIVE_ARRAYS, DRIVE_MEDIA, WANTED_DRIVES } from '../standards/storage.ts';
+import { OTHER_DEVICES } from '../standards/otherDevices.ts';
 import { USB_DEVICES, USB_SIGNALLING } from '../standards/usb.ts';
 import { WIFI_BANDS } from '../standards/wifi.ts';
 import type { DeepReadonly } from '../units.ts';
@@ -118,6 +119,12 @@ export const Need = z.discriminatedUnion('kind', [
     port: z.enum(['serial', 'parallel']),
     ports: limits.counted,
   }),
+  z.object({
+    ...common,
+    kind: z.literal('otherDevice'),
+    what: z.enum(OTHER_DEVICES),
+    units: limits.counted,
+  }),
   /** What is in that slot stays in the machine. */
   z.object({ ...common, kind: z.literal('keep'), slotId: id }),
   /** Drivers without a card: of devices that do not work, or newer ones for a kind of device. */
@@ -159,6 +166,7 @@ export const SERVED_BY: Readonly<Record<NeedKind, readonly DeliveryKind[]>> = {
   sound: ['sound'],
   serialLink: ['serialLink'],
   legacy: ['legacy'],
+  otherDevice: ['otherDevice'],
   keep: [],
   drivers: [],
 };
@@ -176,6 +184,8 @@ export function unitsNeeded(need: Need): number {
     case 'serialLink':
     case 'legacy':
       return need.ports;
+    case 'otherDevice':
+      return need.units;
     case 'screens':
       return need.count;
     case 'graphics':
@@ -237,6 +247,7 @@ const PLAIN: { readonly [Kind in NeedKind]: Asked<Kind> } = {
   sound: { kind: 'sound', channels: 2, inputs: 0, optical: false, front: false },
   serialLink: { kind: 'serialLink', ports: 1, gigabits: 40, bytesPerSecond: 1e9 },
   legacy: { kind: 'legacy', port: 'serial', ports: 1 },
+  otherDevice: { kind: 'otherDevice', what: 'capture', units: 1 },
   keep: { kind: 'keep', slotId: 'slot' },
   drivers: { kind: 'drivers', scope: 'failing' },
 };

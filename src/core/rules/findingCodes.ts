@@ -323,6 +323,7 @@ const FINDINGS = {
   'deliver.lessMemory': { unit: 'GB' },
   'deliver.slower': { unit: 'count' },
   'deliver.lessCurrent': { unit: 'mA' },
+  'deliver.otherPurpose': {},
   'deliver.noBoardPort': {},
   'deliver.boardPortsUnknown': {},
   'deliver.otherDrive': { subject: 'driveSocket' },

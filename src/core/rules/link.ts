@@ -51,6 +51,8 @@ export function usableBytesPerSecond(card: Card): number {
       return megabitsToBytesPerSecond(delivers.radioMegabits) * WIFI_SHARE.sameRoom[1];
     case 'serialLink':
       return serialLinkBytesPerSecond(delivers.gigabits);
+    case 'otherDevice':
+      return delivers.bytesPerSecond;
     case 'screens':
     case 'sound':
     case 'legacy':

@@ -42,3 +42,4 @@ export const REAR_SOCKETS = {
   parallel: { longMm: 53, shortMm: 12.5 },
 } as const satisfies Readonly<Record<string, SocketFace>>;
 export type RearSocketKind = keyof typeof REAR_SOCKETS;
+export const REAR_SOCKET_KINDS = Object.keys(REAR_SOCKETS) as readonly RearSocketKind[];

@@ -1,6 +1,7 @@
 /** What a card brings, in one line. */
 import type { Card, Delivery } from '$core';
 import { counted, wireWords } from './figures';
+import { OTHER_DEVICE_WORDS } from './things';
 
 export function deliveryWords(delivers: Delivery): string {
   switch (delivers.kind) {
@@ -20,6 +21,8 @@ export function deliveryWords(delivers: Delivery): string {
       return `${delivers.channels} channels${delivers.optical ? ', optical' : ''}`;
     case 'serialLink':
       return `${counted(delivers.ports, 'port')}, ${delivers.gigabits} Gb/s`;
+    case 'otherDevice':
+      return `${delivers.units} × ${OTHER_DEVICE_WORDS[delivers.what]}`;
     case 'legacy':
       return [
         delivers.serial > 0 ? `${delivers.serial} serial` : '',

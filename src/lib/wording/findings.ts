@@ -395,6 +395,10 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'Each port gives {available}; {needed} is needed.',
     remedy: 'A card with a power plug of its own.',
   },
+  'deliver.otherPurpose': {
+    says: 'The card is for another purpose.',
+    remedy: 'A card for this one.',
+  },
   'deliver.noBoardPort': {
     says: 'It carries such a drive, which is led to a SATA port of the board: none is free.',
     remedy: 'A drive that runs over the slot, or a card with ports of its own.',

@@ -3,7 +3,13 @@ import type { MetByMachine, DeliveryKind, Need, NeedKind, NeedOf } from '$core';
 import { figure, flowFigure, inMegabytes, modeWords } from './figures';
 import { findingWords, remedyWords } from './findings';
 import { FLOW_WORDS } from './stages';
-import { ENCODING_WORDS, FEATURE_WORDS, INPUT_WORDS, USB_DEVICE_WORDS } from './things';
+import {
+  ENCODING_WORDS,
+  FEATURE_WORDS,
+  INPUT_WORDS,
+  OTHER_DEVICE_WORDS,
+  USB_DEVICE_WORDS,
+} from './things';
 
 /** What kinds of cards are called. */
 export const CARD_KIND_WORDS: Readonly<Record<DeliveryKind, string>> = {
@@ -15,6 +21,7 @@ export const CARD_KIND_WORDS: Readonly<Record<DeliveryKind, string>> = {
   drives: 'Drives',
   serialLink: '40 Gb/s port',
   legacy: 'Serial or parallel port',
+  otherDevice: 'Other device',
 };
 
 export const KIND_WORDS: Readonly<Record<NeedKind, string>> = {
@@ -81,6 +88,8 @@ export function needWords(need: Need): string {
       return `${need.ports} of ${need.gigabits} Gb/s, ${figure(need.bytesPerSecond, 'B/s')} each`;
     case 'legacy':
       return `${need.ports} ${need.port}`;
+    case 'otherDevice':
+      return `${need.units} × ${OTHER_DEVICE_WORDS[need.what]}`;
     case 'keep':
       return 'stays in the machine';
     case 'drivers':

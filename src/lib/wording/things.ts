@@ -1,5 +1,6 @@
 /** Codes of things that findings, needs and cards name, in words. */
 import type {
+  OtherDevice,
   UsbDevice,
   BoardHeader,
   BracketHeight,
@@ -169,6 +170,7 @@ export const OPTION_WORDS: Readonly<Record<string, string>> = {
   drives: 'drives',
   serialLink: '40 Gb/s port',
   legacy: 'serial or parallel ports',
+  otherDevice: 'other device',
   pcie: 'PCI Express',
   pci: 'classic PCI',
   m2: 'M.2',
@@ -176,6 +178,16 @@ export const OPTION_WORDS: Readonly<Record<string, string>> = {
   ...BOOT_WORDS,
   full: 'full height',
   low: 'low profile',
+};
+
+/** What serves a purpose of its own, by what of it is counted. */
+export const OTHER_DEVICE_WORDS: Readonly<Record<OtherDevice, string>> = {
+  capture: 'video input',
+  tuner: 'TV tuner',
+  storageBus: 'other storage bus',
+  modem: 'modem line',
+  accelerator: 'accelerator',
+  other: 'other device',
 };
 
 export const USB_DEVICE_WORDS: Readonly<Record<UsbDevice, string>> = {

@@ -19,7 +19,12 @@ export interface Contribution {
 }
 
 /** What these give is the same over any link. */
-const WITHOUT_LINK: ReadonlySet<DeliveryKind> = new Set(['screens', 'sound', 'legacy']);
+const WITHOUT_LINK: ReadonlySet<DeliveryKind> = new Set([
+  'screens',
+  'sound',
+  'legacy',
+  'otherDevice',
+]);
 
 /** What a card gives in a slot. */
 export type ContributionIn = (slot: Slot) => Contribution;

@@ -60,6 +60,8 @@ function pool(need: Need): string | null {
       return REAR_PORTS;
     case 'legacy':
       return `legacy ${need.port}`;
+    case 'otherDevice':
+      return `other ${need.what}`;
     case 'screens':
     case 'drives':
       return need.kind;

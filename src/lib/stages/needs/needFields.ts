@@ -2,6 +2,7 @@
 import {
   ENCODINGS,
   NETWORK_FEATURES,
+  OTHER_DEVICES,
   Need,
   SCREEN_INPUTS,
   SERIAL_LINK_GIGABITS,
@@ -18,6 +19,7 @@ import {
   ENCODING_WORDS,
   FEATURE_WORDS,
   INPUT_WORDS,
+  OTHER_DEVICE_WORDS,
   SPEED_CLASS_WORDS,
   USB_DEVICE_WORDS,
   WANTED_DRIVE_WORDS,
@@ -159,6 +161,14 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
   legacy: [
     number('ports', 'Ports', 8),
     choice('port', 'Kind', ['serial', 'serial'], ['parallel', 'parallel']),
+  ],
+  otherDevice: [
+    choice(
+      'what',
+      'What',
+      ...OTHER_DEVICES.map((each): Option => [each, OTHER_DEVICE_WORDS[each]]),
+    ),
+    number('units', 'How many', 16),
   ],
   keep: [],
   drivers: [
