@@ -61,22 +61,32 @@ export class Planning {
     this.job().bought.reduce((total, { priceCents }) => total + priceCents, 0),
   );
 
-  request: PlanRequest | null = $derived.by(() => {
-    const { machine, needs, budgetCents, pins, weights } = this.job();
-    return supplies.cards === null
+  /** What is bought for the machine itself leaves so much less for its cards. */
+  private budgetCents = $derived.by(() => {
+    const { budgetCents } = this.job();
+    return budgetCents === null ? null : Math.max(0, budgetCents - this.boughtCents);
+  });
+  // Each by itself: a job that was saved, accepted or ticked asks the planner nothing new.
+  private machine = $derived.by(() => this.job().machine);
+  private needs = $derived.by(() => this.job().needs);
+  private pins = $derived.by(() => this.job().pins);
+  private weights = $derived.by(() => this.job().weights);
+  private packages = $derived.by(() => this.library());
+
+  request: PlanRequest | null = $derived.by(() =>
+    supplies.cards === null
       ? null
       : {
-          machine,
-          needs,
-          // What is bought for the machine itself leaves so much less for its cards.
-          budgetCents: budgetCents === null ? null : Math.max(0, budgetCents - this.boughtCents),
-          pins,
-          weights,
+          machine: this.machine,
+          needs: this.needs,
+          budgetCents: this.budgetCents,
+          pins: this.pins,
+          weights: this.weights,
           cards: supplies.cards,
           extras: supplies.extras,
-          library: this.library(),
-        };
-  });
+          library: this.packages,
+        },
+  );
 
   plans: readonly { readonly key: PlanKey; readonly plan: Proposal }[] = $derived(
     this.choice === null

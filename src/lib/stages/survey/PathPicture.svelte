@@ -75,7 +75,7 @@
         stroke-width={isKnown ? thick(megabits) : 1.5}
       />
       {#each joints as x (x)}<path class="joint" d="M{x} {MIDDLE_PX - 7}v14" />{/each}
-      <text class="speed" class:limits x={(fromX + toX) / 2} y={MIDDLE_PX - 16} text-anchor="middle"
+      <text class="speed" class:limits x={(fromX + toX) / 2} y={MIDDLE_PX - 21} text-anchor="middle"
         >{isKnown ? speedOf(megabits) : '?'}</text
       >
     {/each}
