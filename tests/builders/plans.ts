@@ -52,7 +52,6 @@ const randomCard = (id: string): fc.Arbitrary<Card> =>
         [{ kind: 'driveCable', fits: 'sata' }],
         [{ kind: 'support', fits: 'heavy cards' }],
         [{ kind: 'plugAdapter', fits: 'two-6-pin-to-8-pin' }],
-        [{ kind: 'plugAdapter', fits: 'two-6-pin-to-8-pin' }],
         [
           { kind: 'networkModule', fits: 'copper' },
           { kind: 'driveCable', fits: 'sata' },
@@ -67,7 +66,9 @@ const randomCard = (id: string): fc.Arbitrary<Card> =>
       delivers: fc.constantFrom<Card['delivers']>(
         usb(2, '3.2-1', 900),
         usb(4, '3.2-2', 900),
+        usb(4, '3.2-2', 900),
         usb(5, '2.0', 900),
+        drives(2, 'sata'),
         drives(2, 'sata'),
         network(1, [1000, 2500]),
         network(1, [1000, 10000]),
@@ -94,12 +95,18 @@ const randomNeed = (id: string, mustShare: number): fc.Arbitrary<Need> => {
     fc
       .record({ must, ports: fc.integer({ min: 1, max: 4 }), weight })
       .map((over) => plainNeed('drives', id, { bytesPerSecond: 100e6, ...over })),
+    // Now and then a need that one kind of card alone serves.
     fc
-      .record({ must, units: fc.integer({ min: 1, max: 3 }), weight })
-      .map((over) => plainNeed('otherDevice', id, over)),
-    fc
-      .record({ must, bytesPerSecond: fc.constantFrom(100e6, 200e6, 900e6), weight })
-      .map((over) => plainNeed('network', id, over)),
+      .tuple(
+        fc.constantFrom('network', 'network', 'network', 'otherDevice'),
+        fc.record({ must, bytesPerSecond: fc.constantFrom(100e6, 200e6, 900e6), weight }),
+        fc.integer({ min: 1, max: 3 }),
+      )
+      .map(([kind, { bytesPerSecond, ...over }, units]) =>
+        kind === 'otherDevice'
+          ? plainNeed('otherDevice', id, { ...over, units })
+          : plainNeed('network', id, { ...over, bytesPerSecond }),
+      ),
   );
 };
 
