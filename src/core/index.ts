@@ -62,6 +62,7 @@ export { EXTRA_KINDS, EXTRA_LIMIT_UNITS, type ExtraKind } from './standards/extr
 export {
   CABLE_CLASSES,
   FIBRE_CLASSES,
+  isFibre,
   ETHERNET_MEGABITS,
   NETWORK_MEDIA,
   type NetworkMedium,

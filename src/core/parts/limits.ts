@@ -70,6 +70,8 @@ export const tiles = whole(1, 64);
 /** 400 Gb/s Ethernet and more. */
 export const megabits = over(0, 1e6);
 export const wholeMegabits = whole(1, 1e6);
+/** Source: IEEE 802.11be, the widest channel (from memory). */
+export const channelMhz = whole(1, 320);
 /** Of radio at the same time. Source: IEEE 802.11be (from memory). */
 export const streams = whole(1, 16);
 export const gigabits = whole(1, 1_000);

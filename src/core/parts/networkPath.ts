@@ -63,7 +63,7 @@ export const AccessPoint = z.object({
   standard: fact(z.enum(RADIO_STANDARDS)),
   bands: fact(listOf(z.enum(WIFI_BANDS), WIFI_BANDS.length)),
   /** Width of its channel in megahertz. */
-  channelMhz: fact(limits.wholeMegabits),
+  channelMhz: fact(limits.channelMhz),
   streams: fact(limits.streams),
   distance: fact(z.enum(DISTANCES)),
   /** What its own wire came up at, in megabits per second. */

@@ -4,7 +4,7 @@
    * thick as what it carries, with its speed. The narrowest is marked.
    */
   import { scaleSqrt } from 'd3-scale';
-  import { ETHERNET_MEGABITS, valueOf, wireLinks, type Hop, type NetworkPath } from '$core';
+  import { ETHERNET_MEGABITS, isFibre, wireLinks, type Hop, type NetworkPath } from '$core';
   import { wireWords } from '$lib/wording/figures';
   import { hopName } from '$lib/wording/networkPath';
 
@@ -40,7 +40,7 @@
         joints: hop.leads
           .slice(1)
           .map((_, lead) => fromX + ((lead + 1) * (toX - fromX)) / hop.leads.length),
-        isFibre: hop.leads.some(({ cable }) => /^o/.test(valueOf(cable) ?? '')),
+        isFibre: hop.leads.some(({ cable }) => cable !== null && isFibre(cable.value)),
       };
     }),
   );
