@@ -142,6 +142,23 @@ describe('Worklist', () => {
     expect(holds.valueOf(card)).to.include({ name: 'Old tuner' });
     expect(entryOf('slots')).to.equal(null);
   });
+
+  it('takes a list as one answer for all, and tells several lists apart by semicolons', () => {
+    const speeds = entryOf('hop.portMegabits')!.field;
+    expect(answersOf(speeds, 2, '1000, 10000')).to.deep.equal([
+      [1000, 10000],
+      [1000, 10000],
+    ]);
+    expect(answersOf(speeds, 2, '1000; 1000, 10000')).to.deep.equal([[1000], [1000, 10000]]);
+    expect(answersOf(speeds, 3, '1000; 10000')).to.equal(null);
+    const lengths = entryOf('slot.moduleLengthsMm')!.field;
+    expect(answersOf(lengths, 2, '42, 80')).to.deep.equal([
+      [42, 80],
+      [42, 80],
+    ]);
+    const signals = entryOf('slot.wired')!.field;
+    expect(answersOf(signals, 2, 'none; PCI Express, USB')).to.deep.equal([[], ['pcie', 'usb']]);
+  });
 });
 
 describe('A fact told by hand', () => {

@@ -47,7 +47,7 @@
       ...refused,
       [row.key]:
         told === null
-          ? `“${text.trim().slice(0, 30)}” is not ${field?.expects ?? ''}${several > 1 ? `: one for all, or ${several} with commas between` : ''}`
+          ? `“${text.trim().slice(0, 30)}” is not ${field?.expects ?? ''}${several > 1 ? `: one for all, or ${several} with commas between (lists: semicolons)` : ''}`
           : '',
     };
     if (told === null) return false;

@@ -201,7 +201,10 @@ function parsed({ options, parse }: FieldKind<unknown>, text: string): unknown {
   return option === undefined ? parse(text.trim()) : parse(option.text);
 }
 
-/** One answer for all of them, or one each in their order; null where it is neither. */
+/**
+ * One answer for all of them, or one each in their order; null where it is neither. Commas stand between them, and
+ * between answers that are lists themselves semicolons.
+ */
 export function answersOf(
   field: FieldKind<unknown>,
   count: number,
@@ -209,7 +212,7 @@ export function answersOf(
 ): readonly unknown[] | null {
   const whole = parsed(field, text);
   if (count === 1) return whole === null ? null : [whole];
-  const parts = text.split(',');
+  const parts = text.split(text.includes(';') || Array.isArray(whole) ? ';' : ',');
   if (parts.length === 1 && whole !== null) return Array.from({ length: count }, () => whole);
   if (parts.length !== count) return null;
   const each = parts.map((part) => parsed(field, part));

@@ -48,7 +48,7 @@ const isOneLine = ({ key, facts }: WorkRow): boolean => key === SYSTEM && facts.
 export function askedBy(row: WorkRow): {
   readonly name: string;
   readonly how: string;
-  /** Answers it takes, with commas between, where one is not for all. */
+  /** Answers it takes, with commas or semicolons between, where one is not for all. */
   readonly several: number;
   readonly field: FieldKind<unknown> | null;
 } {
