@@ -6,7 +6,7 @@ import type { StorageTrouble } from '$lib/wording/keeping';
 import { openDB, type IDBPDatabase } from 'idb';
 import localforage from 'localforage';
 import type { ListPlaces } from '$core';
-import { doubtStore, roomToWrite } from './room';
+import { doubtStore, mayOpen, roomToWrite } from './room';
 
 /** A part of the store. Every answer comes in time or is said to be silent; nothing is written without room for it. */
 export class Records {
@@ -30,6 +30,7 @@ export class Records {
    * a part that is only just being opened.
    */
   private async ready(): Promise<LocalForage> {
+    await mayOpen();
     const beside = Records.parts.filter(({ database }) => database === this.database);
     await Promise.all(beside.map(({ kept }) => kept.ready()));
     return this.kept;
