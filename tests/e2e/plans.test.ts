@@ -12,12 +12,14 @@ test('needs become an accepted plan, with another plan looked at, a list to orde
   await page.keyboard.press('3');
   await expect(plan(page, 'Best plan for all needs together')).toBeVisible();
   await expect(page.getByText(/^Proven: no plan is better/)).toBeVisible();
-  const cheapest = page.getByRole('button', { name: 'Cheapest', exact: true });
+  const cheapest = page.getByRole('button', { name: /^Cheapest / });
   await tabTo(page, cheapest);
   // Looked at on the board while it has the focus; chosen by Enter.
   await expect(page.locator('svg text', { hasText: 'Breeze 300' }).first()).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(plan(page, 'Cheapest')).toBeVisible();
+  await tabTo(page, page.getByText('What differs, and what each delivers'));
+  await page.keyboard.press('Enter');
   const differences = page.getByRole('table').filter({ hasText: 'Score' });
   await expect(differences.getByRole('row', { name: /Price of the cards/ })).toContainText(
     '122.00',

@@ -1,179 +1,51 @@
 <script lang="ts">
-  /** The plans beside each other: price against what is delivered as a picture, and a table of what differs. */
-  import { nice, ticks } from 'd3-array';
-  import { COST_PARTS, cardName, deliveredShare, moneyCents, type Proposal } from '$core';
-  import ScrollArea from '$lib/ui/ScrollArea.svelte';
+  /** The other plans with their prices, one key away; opened, beside each other. */
+  import { moneyCents } from '$core';
   import { inMoney } from '$lib/wording/figures';
-  import { KIND_WORDS } from '$lib/wording/needs';
-  import { PART_WORDS, PLAN_WORDS, scoreMoney } from '$lib/wording/plans';
+  import { PLAN_WORDS } from '$lib/wording/plans';
   import type { JobModel } from '../jobModel.svelte';
-  import type { PlanKey } from '../planning.svelte';
 
   let { model }: { model: JobModel } = $props();
 
-  const HEIGHT_PX = 160;
-  const LEFT_PX = 40;
-  /** Names stand in a column beside the plot, each led to its point: they never lie over one another. */
-  const RIGHT_PX = 178;
-  const TOP_PX = 24;
-  const BOTTOM_PX = 30;
-  const LABEL_PX = 16;
-
-  let widthPx = $state(480);
   const planning = $derived(model.planning);
-  const plans = $derived(planning.plans);
-  const points = $derived(
-    plans.map(({ key, plan }) => ({
-      key,
-      plan,
-      cents: moneyCents(plan.cost.parts),
-      share: deliveredShare(plan, model.job.needs),
-    })),
-  );
-  const mostCents = $derived(
-    nice(0, Math.max(100, ...points.map(({ cents }) => cents)) * 1.15, 4)[1],
-  );
-  const x = (cents: number) => LEFT_PX + (cents / mostCents) * (widthPx - RIGHT_PX - LEFT_PX);
-  const y = (share: number) => HEIGHT_PX - BOTTOM_PX - share * (HEIGHT_PX - BOTTOM_PX - TOP_PX);
-  const labelled = $derived(
-    points
-      .toSorted((a, b) => b.share - a.share || b.cents - a.cents)
-      .map(({ key, cents, share }, n) => ({
-        key,
-        cents,
-        atX: x(cents),
-        atY: y(share),
-        labelY: TOP_PX - 6 + n * LABEL_PX,
-      })),
-  );
-  const isChosen = (key: PlanKey) => planning.chosen === plans.find((p) => p.key === key)?.plan;
-
-  interface Row {
-    readonly name: string;
-    readonly values: readonly string[];
-    readonly isNumber: boolean;
-  }
-  const cardsOf = ({ placements, moves }: Proposal) =>
-    [
-      ...placements.map(({ card, slot }) => `${cardName(card)} in ${slot.label}`),
-      ...moves.map(({ card, slot }) => `${cardName(card)} to ${slot.label}`),
-    ].join('; ') || 'nothing';
-  const rows = $derived.by((): readonly Row[] => {
-    const all = plans.map(({ plan }) => plan);
-    const costs = COST_PARTS.map((part): Row => ({
-      name: PART_WORDS[part],
-      values: all.map(({ cost }) => inMoney(cost.parts[part] ?? 0)),
-      isNumber: true,
-    }));
-    return [
-      { name: 'Cards', values: all.map(cardsOf), isNumber: false },
-      {
-        name: 'Left',
-        values: all.map(
-          ({ unmet }) => unmet.map(({ kind }) => KIND_WORDS[kind]).join(', ') || 'nothing',
-        ),
-        isNumber: false,
-      },
-      ...costs,
-      { name: 'Score', values: all.map(scoreMoney), isNumber: true },
-    ].filter(({ values }) => new Set(values).size > 1);
-  });
-
-  const choose = (key: PlanKey) => (planning.chosenKey = key);
+  let areBeside = $state(false);
 </script>
 
-{#if plans.length > 1}
+{#if planning.plans.length > 1}
   <section aria-labelledby="others-heading">
     <h2 id="others-heading">Other plans</h2>
     <div class="switch" role="group" aria-label="Which plan is shown">
-      {#each plans as { key } (key)}
+      {#each planning.plans as { key, plan } (key)}
         <button
           type="button"
-          aria-pressed={isChosen(key)}
-          onclick={() => choose(key)}
+          aria-pressed={planning.chosen === plan}
+          onclick={() => (planning.chosenKey = key)}
           onmouseenter={() => (planning.glancedKey = key)}
           onmouseleave={() => (planning.glancedKey = null)}
           onfocus={() => (planning.glancedKey = key)}
-          onblur={() => (planning.glancedKey = null)}>{PLAN_WORDS[key]}</button
+          onblur={() => (planning.glancedKey = null)}
         >
+          {PLAN_WORDS[key]} <span>{inMoney(moneyCents(plan.cost.parts))}</span>
+        </button>
       {/each}
     </div>
-    <div bind:clientWidth={widthPx}>
-      <svg
-        width={widthPx}
-        height={HEIGHT_PX}
-        viewBox="0 0 {widthPx} {HEIGHT_PX}"
-        role="img"
-        aria-label="Price of each plan against what it delivers; the figures stand in the table below"
-      >
-        {#each [0, 0.5, 1] as share (share)}
-          <path class="grid" d="M{LEFT_PX} {y(share)}H{widthPx - RIGHT_PX}" />
-          <text class="tick" x={LEFT_PX - 6} y={y(share) + 4} text-anchor="end"
-            >{share * 100} %</text
-          >
-        {/each}
-        {#each ticks(0, mostCents, 4) as cents (cents)}
-          <path class="grid" d="M{x(cents)} {y(0)}v4" />
-          <text class="tick" x={x(cents)} y={HEIGHT_PX - BOTTOM_PX + 16} text-anchor="middle"
-            >{Math.round(cents / 100)}</text
-          >
-        {/each}
-        <text class="tick" x={widthPx - RIGHT_PX} y={HEIGHT_PX - 2} text-anchor="end"
-          >price before tax</text
-        >
-        <text class="tick" x={LEFT_PX} y={TOP_PX - 12}
-          >delivered, of what the fastest cards would</text
-        >
-        {#if model.job.budgetCents !== null && x(model.job.budgetCents) < widthPx - RIGHT_PX}
-          <path class="budget" d="M{x(model.job.budgetCents)} {TOP_PX}V{y(0)}" />
-          <text class="tick" x={x(model.job.budgetCents) + 3} y={y(0) - 4}>budget</text>
-        {/if}
-        {#each labelled as { key, cents, atX, atY, labelY } (key)}
-          <path class="leader" d="M{atX} {atY}L{widthPx - RIGHT_PX + 12} {labelY - 4}h6" />
-          <circle
-            class:chosen={isChosen(key)}
-            class:glanced={planning.glancedKey === key}
-            cx={atX}
-            cy={atY}
-            r="5"
-          />
-          <text class:strong={isChosen(key)} x={widthPx - RIGHT_PX + 21} y={labelY}
-            >{PLAN_WORDS[key]}</text
-          >
-          <text class="tick" x={widthPx} y={labelY} text-anchor="end">{inMoney(cents)}</text>
-        {/each}
-      </svg>
-    </div>
-    <ScrollArea label="What differs between the plans">
-      <table class="plain">
-        <thead>
-          <tr>
-            <th scope="col"><span class="only-read">What differs</span></th>
-            {#each plans as { key } (key)}
-              <th scope="col" class:chosen={isChosen(key)}>{PLAN_WORDS[key]}</th>
-            {/each}
-          </tr>
-        </thead>
-        <tbody>
-          {#each rows as { name, values, isNumber }, at (at)}
-            <tr>
-              <th scope="row">{name}</th>
-              {#each values as value, n (n)}
-                <td class:number={isNumber} class:chosen={isChosen(plans[n]!.key)}>{value}</td>
-              {/each}
-            </tr>
-          {/each}
-        </tbody>
-      </table>
-    </ScrollArea>
+    <details bind:open={areBeside}>
+      <summary>What differs, and what each delivers for its price</summary>
+      {#if areBeside}
+        {#await import('./PlansBeside.svelte') then { default: PlansBeside }}
+          <PlansBeside {model} />
+        {/await}
+      {/if}
+    </details>
   </section>
 {/if}
 
 <style>
   section {
-    padding-bottom: 0.75rem;
     margin-bottom: 0.75rem;
-    border-bottom: 1px solid var(--cds-ui-04);
+  }
+  details {
+    font-size: 0.8125rem;
   }
   .switch {
     display: flex;
@@ -190,6 +62,11 @@
     padding: 0.25rem 0.6rem;
     cursor: pointer;
   }
+  .switch span {
+    margin-left: 0.6rem;
+    color: var(--cds-text-02);
+    font-variant-numeric: tabular-nums;
+  }
   .switch button[aria-pressed='true'] {
     border-color: var(--cds-text-01);
     border-bottom-width: 3px;
@@ -198,54 +75,5 @@
   .switch button:focus-visible {
     outline: 2px solid var(--cds-focus);
     outline-offset: 1px;
-  }
-  .grid {
-    stroke: var(--cds-ui-03);
-  }
-  .budget {
-    stroke: var(--cds-text-02);
-    stroke-dasharray: 4 3;
-  }
-  text {
-    font-size: 0.75rem;
-    fill: var(--cds-text-01);
-  }
-  .tick {
-    fill: var(--cds-text-02);
-    font-size: 0.6875rem;
-  }
-  .leader {
-    fill: none;
-    stroke: var(--cds-ui-04);
-  }
-  .strong {
-    font-weight: 600;
-  }
-  circle {
-    fill: var(--cds-ui-01);
-    stroke: var(--cds-text-01);
-    stroke-width: 1.5;
-  }
-  circle.chosen {
-    fill: var(--cds-text-01);
-  }
-  circle.glanced {
-    stroke-width: 3;
-  }
-  table {
-    font-size: 0.8125rem;
-  }
-  td,
-  th {
-    vertical-align: top;
-    padding-right: 0.75rem;
-  }
-  table td,
-  thead th {
-    padding-left: 0.5rem;
-  }
-  td.chosen,
-  th.chosen {
-    background: var(--cds-ui-03);
   }
 </style>
