@@ -49,6 +49,10 @@ const TOGETHER = [
     name: 'base',
     test: /node_modules\/(svelte|@sveltejs|zod|localforage|idb|comlink|carbon-components-svelte\/src\/(Button|Portal|ContentSwitcher)|carbon-icons-svelte\/lib\/(Light|Asleep|Keyboard|Undo|Redo|ListChecked)\.)/,
   },
+  {
+    name: 'leaves',
+    test: /\/src\/lib\/(board\/(keysAndCards|scale)|ui\/(keys|keepFocus)|wording\/(chooseAnswer|rear)|stages\/wayOn|state\/(letters|selection)\.svelte)\.ts/,
+  },
 ];
 
 export default defineConfig({

@@ -266,10 +266,16 @@ const boatyard = (): Job =>
       title: 'Three screens for the drawing office',
       customer: 'Boatyard drawing office, Slip Lane',
     },
-    WORKSTATION,
+    {
+      ...WORKSTATION,
+      slots: WORKSTATION.slots.map((slot) =>
+        slot.id === 's1' ? { ...slot, state: told('dirty' as const) } : slot,
+      ),
+    },
     [
       plainNeed('graphics', 'graphics', {
-        words: 'Hull models turn without stuttering',
+        words: 'Hull models turn smoothly, on a card from the list',
+        backing: 'listed',
         memoryGigabytes: 8,
         speedClass: 4,
         group: 'A',

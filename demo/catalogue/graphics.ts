@@ -1,6 +1,17 @@
 /** Graphics cards: small ones for offices, drawing cards for workstations, long ones with fans. */
 import type { Card } from '../../src/core/index.ts';
-import { CLASS, CLASSIC, SMALL, TALL, card, draws, screens, type Maker, type Row } from './row.ts';
+import {
+  CLASS,
+  CLASSIC,
+  SMALL,
+  TALL,
+  card,
+  draws,
+  said,
+  screens,
+  type Maker,
+  type Row,
+} from './row.ts';
 
 /** A fan over the middle of a card of this length. */
 const fanOf = (lengthMm: number) => ({
@@ -297,6 +308,16 @@ const drafting4: Card = vga(
     priceCents: 54_900,
     year: 2016,
     boot: 'both',
+    chip: 'Kelpwick KW-7 display',
+    returnDays: 14,
+    statements: [
+      said('listed', {
+        machine: 'Breakwater W9 workstation',
+        slot: 'Slot 1',
+        source: 'Breakwater, cards for the W9',
+        date: '2017-02-01',
+      }),
+    ],
   }),
   screens(
     4,

@@ -157,6 +157,7 @@ export {
   type CoverType,
   type Enclosure,
   M2_SIGNALS,
+  SLOT_STATES,
   Machine,
   DISPOSITIONS,
   type Disposition,
@@ -183,6 +184,7 @@ export {
 } from './parts/planning.ts';
 export { Delivery, type DeliveryKind, type DeliveryOf } from './parts/delivery.ts';
 export { Card, asOccupant, cardName } from './parts/card.ts';
+export { BACKINGS, STATEMENT_KINDS, Statement, type Backing } from './parts/statement.ts';
 export { Extra } from './parts/extra.ts';
 export {
   Need,

@@ -38,12 +38,19 @@ const RADIO_UNKNOWN = {
 
 /** What formats 6 to 8 added to parts of a document, by what tells them from others. */
 const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
-  [['connectorLanes', 'opening'], { hotPlug: null, cardLength: null, sharesOpening: null }],
+  [
+    ['connectorLanes', 'opening'],
+    { hotPlug: null, cardLength: null, sharesOpening: null, state: null },
+  ],
   [['disposition', 'openings'], { watts: null, plugs: null, frontLeads: null }],
   [['baseWatts', 'plugs'], { plugsInUse: null }],
   [['overBudget', 'disturbance', 'wishes'], { longSlot: 100 }],
-  [['leadsBeforeSeating', 'brackets'], { plates: 0, contents: [] }],
+  [
+    ['leadsBeforeSeating', 'brackets'],
+    { plates: 0, contents: [], chip: '', statements: [], returnDays: null },
+  ],
   [['ownPorts', 'socket'], { sataModules: 0 }],
+  [['must', 'weight', 'group'], { backing: 'none' }],
   [['bytesPerSecond', 'ports', 'features'], { team: 'none', encrypted: false }],
   [['bytesPerSecond', 'where', 'typeC'], { device: null, deviceSignalling: '3.2-1' }],
   [['ports', 'megabits', 'features'], { medium: 'copper' }],
@@ -94,10 +101,11 @@ export const todaysWords = <Part>(part: Part): Part =>
   JSON.parse(
     WORDS.reduce((text, [old, fresh]) => text.replaceAll(old, fresh), JSON.stringify(part)),
     (_, value: unknown) => {
-      if (typeof value !== 'object' || value === null) return value;
+      if (typeof value !== 'object' || value === null || Array.isArray(value))
+        return value as unknown;
       if ('deviceIds' in value && 'inbox' in value) return packageOfToday(value);
       if ('cableMetres' in value) return pathOfToday(value as Readonly<Record<string, unknown>>);
-      const added = ADDED.find(([marks]) => marks.every((mark) => mark in value))?.[1];
-      return added === undefined ? value : { ...added, ...value };
+      const added = ADDED.filter(([marks]) => marks.every((mark) => mark in value));
+      return Object.assign({}, ...added.map(([, fields]) => fields), value) as object;
     },
   ) as Part;

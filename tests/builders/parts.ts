@@ -22,6 +22,7 @@ import {
   type Need,
   type NeedOf,
   type Slot,
+  type Statement,
   type DriverPackage,
   type SystemFamily,
 } from '../../src/core/index.ts';
@@ -62,6 +63,16 @@ export function aSlot(
     ...more,
   };
 }
+
+export const aStatement = (says: Statement['says'], over: Partial<Statement> = {}): Statement => ({
+  says,
+  machine: '',
+  slot: '',
+  system: null,
+  source: 'a list',
+  date: null,
+  ...over,
+});
 
 export const occupiedBy = (
   name: string,
@@ -162,6 +173,9 @@ export function aCard(over: Partial<Card> = {}): Card {
     slotWatts: 10,
     sockets: [],
     leadsBeforeSeating: [],
+    chip: '',
+    statements: [],
+    returnDays: null,
     contents: [],
     // xHCI: every current system drives it itself.
     ids: { vendor: 0xf1a0, device: 1, class24: 0x0c0330 },

@@ -9,6 +9,7 @@ import {
   emptySupply,
   occupantNamed,
   plainNeed,
+  type Backing,
   type CableClass,
   type Card,
   type Condition,
@@ -22,7 +23,7 @@ import {
   type Slot,
   type Weights,
 } from '../../src/core/index.ts';
-import { aCard, aMachine, aSlot, told } from './parts.ts';
+import { aCard, aMachine, aSlot, aStatement, told } from './parts.ts';
 
 const fan = fc.constantFrom<Card['fan']>(
   null,
@@ -44,6 +45,21 @@ const randomCard = (id: string): fc.Arbitrary<Card> =>
       sockets: fc.constantFrom<Card['sockets']>([], [], ['8-pin'], ['6-pin']),
       priceCents: fc.integer({ min: 1, max: 40 }).map((n) => n * 500),
       leadDays: fc.constantFrom(null, 2, 9),
+      returnDays: fc.constantFrom(null, 14),
+      statements: fc.oneof(
+        { weight: 5, arbitrary: fc.constant([]) },
+        {
+          weight: 3,
+          arbitrary: fc.constantFrom<Card['statements']>(
+            [aStatement('claimed')],
+            [aStatement('listed')],
+            [aStatement('problem')],
+            [aStatement('listed', { slot: 'Slot 1' }), aStatement('problem', { slot: 'Slot 2' })],
+            [aStatement('onlyThere', { slot: 'Slot 2' })],
+            [aStatement('problem', { system: 'linux' })],
+          ),
+        },
+      ),
       bracketMounted: fc.constantFrom('full', 'low') as fc.Arbitrary<'full' | 'low'>,
       frontHeaders: fc.constantFrom<Card['frontHeaders']>([], [{ type: 'usb-19-pin', atMm: 80 }]),
       contents: fc.constantFrom<Card['contents']>(
@@ -86,6 +102,15 @@ const randomNeed = (id: string, mustShare: number): fc.Arbitrary<Need> => {
     fc
       .record({
         must,
+        backing: fc.constantFrom<Backing>(
+          'none',
+          'none',
+          'none',
+          'none',
+          'none',
+          'claimed',
+          'listed',
+        ),
         ports: fc.integer({ min: 1, max: 5 }),
         where: fc.constantFrom('rear', 'rear', 'front') as fc.Arbitrary<'rear' | 'front'>,
         bytesPerSecond: fc.constantFrom(30e6, 200e6, 400e6),
@@ -202,6 +227,9 @@ export const randomRequest = (sizes: Sizes = SMALL): fc.Arbitrary<PlanRequest> =
         fc.record({
           connector: fc.constantFrom(1, 4, 16) as fc.Arbitrary<1 | 4 | 16>,
           generation: fc.constantFrom(1, 3) as fc.Arbitrary<1 | 3>,
+          state: fc
+            .integer({ min: 0, max: 15 })
+            .map((n) => (['dirty', 'capped', 'dead'] as const)[n] ?? null),
         }),
       ),
       inThere: fc.array(
@@ -239,7 +267,9 @@ export const randomRequest = (sizes: Sizes = SMALL): fc.Arbitrary<PlanRequest> =
           holds: 'anything' as const,
         }))
         .filter(({ slotId, whenSlotId }) => slotId !== whenSlotId);
-      const empty = slots.map((over, n) => aSlot(n + 1, over));
+      const empty = slots.map(({ state, ...over }, n) =>
+        aSlot(n + 1, over, { state: state && told(state) }),
+      );
       return {
         cards,
         needs,

@@ -44,8 +44,9 @@ import {
 } from '../../src/core/planner/candidates/cost.ts';
 import { slotInUse } from '../../src/core/placement/lanesLeft.ts';
 import { powerInSlot } from '../../src/core/rules/power.ts';
+import { said } from '../../src/core/rules/said.ts';
 import { sharing } from '../../src/core/rules/sharing.ts';
-import { told } from './parts.ts';
+import { aStatement, told } from './parts.ts';
 
 /** Musts left, then cents × percent. */
 export type SlowCost = readonly [number, number];
@@ -83,7 +84,10 @@ function arrangements({ machine, cards }: PlanRequest): readonly (readonly There
   const there = machine.slots.flatMap((slot) => {
     const occupant = valueOf(slot.occupant);
     const card = cards.find((each) => `${each.maker} ${each.model}` === occupant?.name);
-    return occupant === null || card === undefined ? [] : [{ card, occupant, from: slot }];
+    if (occupant === null || card === undefined) return [];
+    // It works here already.
+    const statements = [...card.statements, aStatement('tried')];
+    return [{ card: { ...card, statements }, occupant, from: slot }];
   });
   return there.reduce<readonly (readonly There[])[]>(
     (all, each) =>
@@ -178,6 +182,8 @@ export interface Judged {
   readonly narrowed: number;
   readonly findings: readonly Finding[];
   /** What findings of new cards ask to be bought. */
+  /** Facts not known of cards that can go back: each is half the risk. */
+  readonly doubtsSentBack: number;
   readonly mending: readonly ExtraNeeded[];
   readonly flows: readonly Flow[];
   readonly adapters: readonly PlugAdapter[];
@@ -237,6 +243,13 @@ export function judged(
       ...power.findings,
       ...headersShort(fresh, arrangedMachine),
     ],
+    doubtsSentBack: fresh.flatMap(({ card }, n) =>
+      card.returnDays === null
+        ? []
+        : [...found[n]!.filter(isOfOne), ...flowsOf[n]!.map(({ finding }) => finding)].filter(
+            ({ verdict, code }) => verdict === 'unknown' && code !== 'body.airUnknown',
+          ),
+    ).length,
     mending: fresh.flatMap(({ card }, n) =>
       notIn(
         card.contents.filter(({ kind }) => kind !== 'plugAdapter'),
@@ -273,6 +286,7 @@ const inPlace = (card: Card, at: Slot, machine: Machine): readonly Finding[] => 
     link(card, slotInUse(empty, machine)),
     ...body(card, empty, around),
     ...powerInSlot({ ...card, sockets: [] }, empty, around),
+    ...said(card, at, machine),
     ...quirks(
       { ...card, quirks: card.quirks.filter((each) => each === 'processorSlot') },
       at,
@@ -297,7 +311,7 @@ const isOfOne = ({ code }: Finding): boolean => !OF_ALL.includes(code);
 /** What a plan costs that leaves all needs but these. */
 export function costOf(
   { needs, budgetCents, machine, weights = PLAIN_WEIGHTS, extras = [] }: PlanRequest,
-  { there, fresh, narrowed, findings, mending, adapters }: Judged,
+  { there, fresh, narrowed, findings, doubtsSentBack, mending, adapters }: Judged,
   kept: readonly Need[],
 ): SlowCost {
   const bought = [
@@ -325,6 +339,7 @@ export function costOf(
   const left = needs.filter((need) => !kept.includes(need));
   const parts: Parts = {
     ...trouble,
+    unknown: (trouble.unknown ?? 0) - doubtsSentBack * 5_000,
     price: money,
     overBudget: budgetCents === null ? 0 : Math.max(0, money - budgetCents) * 100,
     wishes: left.reduce((total, { must, weight }) => total + (must ? 0 : weight * WISH_CENTS), 0),

@@ -44,7 +44,7 @@ import {
   TOWER,
   WORKSTATION,
 } from '../../demo/machines.ts';
-import { aJob, occupiedBy, told, usbNeed, wiredTo } from '../builders/parts.ts';
+import { aJob, aStatement, occupiedBy, told, usbNeed, wiredTo } from '../builders/parts.ts';
 import { valuesOf } from '../builders/steps.ts';
 
 const card = (model: string): Card => {
@@ -466,6 +466,29 @@ describe('Job 6: graphics into an old workstation with two small board plugs', (
     expect(codes('Foghorn 165', WORKSTATION, 's1')).to.include('firmware.noPicture');
   });
 
+  it('keeps to the support list of the system’s maker where that is asked', () => {
+    const listed = { ...need, backing: 'listed' as const };
+    expect(models(WORKSTATION, [listed])).to.deep.equal([['Drafting 4', 's1']]);
+    // The list names that slot and that machine.
+    const flow = (slotId: string, name = WORKSTATION.name) =>
+      flowOf(card('Drafting 4'), slot(WORKSTATION, slotId), listed, { ...WORKSTATION, name });
+    expect(flow('s1')?.units).to.equal(1);
+    expect(flow('s3')?.finding).to.include({ code: 'deliver.notBacked', subject: 'listed' });
+    expect(flow('s1', 'Breakwater W10')?.units).to.equal(0);
+  });
+
+  it('has the dust blown out of the slot before the card goes in', () => {
+    const dusty: Machine = {
+      ...WORKSTATION,
+      slots: WORKSTATION.slots.map((each) => ({ ...each, state: told('dirty' as const) })),
+    };
+    const all = stepsFor(dusty, ['Drafting 4', 's1']);
+    inOrder(all, 'discharge', 'openCase', 'clearSlot', 'seat');
+    expect(stepsFor(WORKSTATION, ['Drafting 4', 's1']).map(({ code }) => code)).to.not.include(
+      'clearSlot',
+    );
+  });
+
   it('puts an adapter before a screen that has another socket', () => {
     const analogue = plainNeed('screens', 's', {
       count: 1,
@@ -612,6 +635,34 @@ describe('Job 12: a second network port for a server', () => {
     expect(ports).to.be.at.least(2);
     // The port of the board and one card are two.
     expect(plan(machine, [two]).placements).to.have.length(1);
+  });
+
+  it('reads the documents first: known trouble with this system, and the slots that are listed', () => {
+    const bare = { ...machine, builtIn: told([]) };
+    const asked = [need({ ports: 1, bytesPerSecond: 90e6 })];
+    const [plain] = plan(bare, asked).placements;
+    const withSaid = (statements: Card['statements'], backing: Need['backing'] = 'none') =>
+      proposePlan({
+        ...request(
+          bare,
+          asked.map((each) => ({ ...each, backing })),
+        ),
+        cards: CARDS.map((each) => (each.id === plain!.card.id ? { ...each, statements } : each)),
+      }).placements[0];
+    const family = bare.system.family!.value;
+    const trouble = withSaid([aStatement('problem', { system: family })]);
+    expect(trouble?.card.id).to.not.equal(plain!.card.id);
+    const elsewhere = family === 'linux' ? 'windows' : 'linux';
+    expect(withSaid([aStatement('problem', { system: elsewhere })])?.card.id).to.equal(
+      plain!.card.id,
+    );
+    const fits = bare.slots.filter(
+      ({ bus, id }) => bus === plain!.card.bus && id !== plain!.slot.id,
+    );
+    const listed = fits.map(({ label }) => aStatement('listed', { slot: label }));
+    const there = withSaid(listed, 'listed');
+    expect(there?.card.id).to.equal(plain!.card.id);
+    expect(there?.slot.id).to.not.equal(plain!.slot.id);
   });
 
   it('lets the maker decide whether the driver comes before the card', () => {
@@ -845,6 +896,21 @@ describe('Job 18: a two-port 40 Gb/s card in an old workstation', () => {
     expect(codes('Strait 40', machine, 's7')).to.include('quirk.processorSlot');
     expect(codes('Strait 40', machine, 's5')).to.not.include('quirk.processorSlot');
     expect(finding('Strait 40', machine, 's5', 'quirk.jumper')).to.include({ verdict: 'needs' });
+  });
+
+  it('goes by what the board’s manual says of slots, where it does', () => {
+    const only = {
+      ...card('Strait 40'),
+      quirks: [],
+      statements: [
+        aStatement('onlyThere', { machine: machine.name, slot: slot(machine, 's7').label }),
+      ],
+    };
+    const found = proposePlan({
+      ...request(machine, [{ ...need, bytesPerSecond: 200e6 }]),
+      cards: [only],
+    });
+    expect(found.placements.map((each) => each.slot.id)).to.deep.equal(['s7']);
   });
 
   it('promises what the link carries, near 1,500 MB/s, and not what the port would', () => {

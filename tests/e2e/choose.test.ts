@@ -220,3 +220,49 @@ test('a card is changed, duplicated, learned and written out, and stays after a 
   await page.getByText('Extras').click();
   await expect(page.getByRole('button', { name: 'Thornmere Run 19' })).toBeVisible();
 });
+
+test('what documents say of a card decides a must that asks for it, and dust is blown out first', async ({
+  page,
+}) => {
+  await openStage(page, 'boatyard', 'choose');
+  const answer = page.locator('.answer [role="status"]');
+  await expect(answer).toContainText('Every must is met');
+
+  // The list's word is taken back: the must is not met by this card any more.
+  await page.goto('/catalogue');
+  await page.getByRole('button', { name: 'Kelpwick Drafting 4', exact: true }).click();
+  const form = page.getByRole('complementary', { name: 'The card' });
+  await form.getByLabel('It says').selectOption('claimed');
+  await form.getByLabel('Date').fill('last year');
+  await form.getByLabel('Date').blur();
+  await expect(form.getByText('A date such as 2026-03-01.')).toBeVisible();
+  await form.getByLabel('Date').fill('2026-03-01');
+  await form.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('row', { name: /Kelpwick Drafting 4 / })).toContainText(
+    'supplier, changed here',
+  );
+  await page.goto('/jobs/boatyard/choose');
+  await expect(answer).not.toContainText('Every must is met');
+  await page.keyboard.press('c');
+  await page.locator('button.name', { hasText: 'Drafting 4' }).click();
+  await page.getByRole('button', { name: /Drafting 4 in Slot 1/ }).click();
+  const findings = page.getByRole('region', { name: 'Findings' });
+  await expect(findings).toContainText('Asked for: support list');
+  await expect(findings).toContainText(
+    'Said to work here: Breakwater, cards for the W9, 2026-03-01.',
+  );
+
+  // The customer takes the seller's word.
+  await page.goto('/jobs/boatyard/needs');
+  await page.getByLabel('Backed by at least').first().selectOption('claimed');
+  await saved(page);
+  await page.goto('/jobs/boatyard/choose');
+  await expect(answer).toContainText('Every must is met');
+  await page.getByRole('button', { name: /^Accept this plan/ }).click();
+  await expect(page.getByRole('heading', { name: 'The accepted plan' })).toBeVisible();
+  await saved(page);
+  await page.goto('/jobs/boatyard/prepare');
+  await expect(page.getByText('Can go back within 14 days.')).toBeVisible();
+  await page.goto('/jobs/boatyard/fit');
+  await expect(page.getByText('Blow the dust out of Slot 1')).toBeVisible();
+});

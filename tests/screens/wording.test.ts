@@ -101,6 +101,7 @@ const SAMPLES: Subjects = {
   screenAdapter: 'dp-hdmi-passive',
   screenInput: 'hdmi',
   networkModule: 'copper',
+  backing: 'listed',
 };
 
 describe('Words of findings', () => {

@@ -17,6 +17,12 @@ export const TEXT_CELL: CellKind<string> = {
   parse: (text) => (text !== '' && text.length <= 200 ? text : undefined),
 };
 
+/** A text that may be empty. */
+export const MAYBE_TEXT_CELL: CellKind<string> = {
+  ...TEXT_CELL,
+  parse: (text) => (text === '' ? text : TEXT_CELL.parse(text)),
+};
+
 export const numberCell = (least: number, most: number, whole = true): CellKind<number> => ({
   expects: `a ${whole ? 'whole ' : ''}number from ${least} to ${most}`,
   print: String,

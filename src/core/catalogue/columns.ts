@@ -3,6 +3,7 @@
  * files are made from the same table.
  */
 import type { Card } from '../parts/card.ts';
+import { STATEMENT_KINDS, Statement } from '../parts/statement.ts';
 import type { Delivery, DeliveryKind } from '../parts/delivery.ts';
 import { M2_SIGNALS, PCI_KEYINGS } from '../parts/machine.ts';
 import { BOOT_CODES, QUIRKS } from '../standards/cardForm.ts';
@@ -21,6 +22,7 @@ import { WIFI_BANDS } from '../standards/wifi.ts';
 import { valueAt, withValueAt } from '../paths.ts';
 import {
   MONEY_CELL,
+  MAYBE_TEXT_CELL,
   TEXT_CELL,
   YES_NO_CELL,
   choiceCell,
@@ -102,6 +104,39 @@ export const FAN_CELL: CellKind<NonNullable<Card['fan']>> = {
   },
 };
 
+/** “listed; machine Cove 2; slot Slot 1; system linux; source the maker's list; date 2026-03-01”: all but the first may be left out. */
+const STATEMENT_CELL: CellKind<Statement> = {
+  expects:
+    'listed, tried, claimed, problem or onlyThere, then any of “; machine …”, “; slot …”, “; system …”, “; source …”, “; date …”',
+  print: ({ says, machine, slot, system, source, date }) =>
+    [
+      says,
+      ...Object.entries({ machine, slot, system: system ?? '', source, date: date ?? '' })
+        .filter(([, value]) => value !== '')
+        .map(([name, value]) => `${name} ${value}`),
+    ].join('; '),
+  parse: (text) => {
+    const [says = '', ...parts] = text.split(';').map((part) => part.trim());
+    const named = parts.map((part): readonly [string, string] => {
+      const space = part.indexOf(' ');
+      return [part.slice(0, space).toLowerCase(), part.slice(space + 1).trim()];
+    });
+    const told = new Map(named);
+    const statement = Statement.safeParse({
+      says: STATEMENT_KINDS.find((kind) => kind.toLowerCase() === says.toLowerCase()),
+      machine: told.get('machine') ?? '',
+      slot: told.get('slot') ?? '',
+      system: told.get('system')?.toLowerCase() ?? null,
+      source: told.get('source') ?? '',
+      date: told.get('date') ?? null,
+    });
+    const isKnown = named.every(
+      ([name]) => Object.hasOwn(Statement.shape, name) && name !== 'says',
+    );
+    return statement.success && isKnown && told.size === named.length ? statement.data : undefined;
+  },
+};
+
 /** “2 dp-hbr3 + 1 hdmi-600”. */
 const OUTPUTS_CELL = listCell(
   pairCell(['count', numberCell(1, 12)], ' ', ['signal', choiceCell(OUTPUT_SIGNALS)]),
@@ -156,6 +191,9 @@ const GENERAL: readonly Column[] = [
   column('boot', 'Start-up code', choiceCell(BOOT_CODES), ['boot']),
   column('windowMegabytes', 'Window, MB', numberCell(0, 1_000_000)),
   column('year', 'Year', numberCell(1990, 2100)),
+  column('chip', 'Chip', MAYBE_TEXT_CELL, ['controller', 'chipset']),
+  column('statements', 'What is said of it', listCell(STATEMENT_CELL), ['statements']),
+  column('returnDays', 'Days to return it', optionalCell(numberCell(0, 365)), ['return']),
   column('quirks', 'Known catches', listCell(choiceCell(QUIRKS)), ['quirks']),
   column('ids.vendor', 'Vendor', hexCell(4), ['vendor id']),
   column('ids.device', 'Device', hexCell(4), ['device id']),
@@ -297,6 +335,9 @@ export const PLAIN_CARD: Omit<Card, 'id' | 'maker' | 'model' | 'ids' | 'delivers
   boot: 'none',
   windowMegabytes: 0,
   year: 2020,
+  chip: '',
+  statements: [],
+  returnDays: null,
   quirks: [],
   priceCents: 0,
   leadDays: null,

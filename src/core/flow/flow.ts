@@ -78,7 +78,17 @@ const NOTHING_FOR_DRIVES: ForDrives = { bays: 0, plugAdapters: [] };
 export interface ProviderCard
   extends
     Omit<LinkedCard, 'lanes'>,
-    Pick<Card, 'maker' | 'model' | 'delivers' | 'boot' | 'frontHeaders' | 'needsSplit' | 'lanes'> {
+    Pick<
+      Card,
+      | 'maker'
+      | 'model'
+      | 'delivers'
+      | 'boot'
+      | 'frontHeaders'
+      | 'needsSplit'
+      | 'lanes'
+      | 'statements'
+    > {
   readonly ids: Pick<Card['ids'], 'class24'>;
 }
 
@@ -93,6 +103,7 @@ export const providerKey = memoOf(
     boot,
     ids,
     frontHeaders,
+    statements,
   }: ProviderCard): string =>
     JSON.stringify([
       delivers,
@@ -103,6 +114,7 @@ export const providerKey = memoOf(
       boot,
       ids.class24,
       frontHeaders,
+      statements,
     ]),
 );
 

@@ -1,10 +1,13 @@
 /** What a card, or the board itself, gives towards a need. */
 import type { Card } from '../parts/card.ts';
+import { BACKINGS } from '../parts/statement.ts';
 import type { DeliveryKind, DeliveryOf } from '../parts/delivery.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { unitsNeeded, type Need } from '../parts/need.ts';
 import { machineAround } from '../placement/housing.ts';
 import { slotInUse } from '../placement/lanesLeft.ts';
+import type { Finding } from '../rules/finding.ts';
+import { backingOf } from '../rules/said.ts';
 import { drivesFlow } from './drives.ts';
 import type { Flow, Provider } from './flow.ts';
 import { networkFlow, wifiFlow } from './network.ts';
@@ -24,6 +27,21 @@ export const flowOf = (card: Card, slot: Slot, need: Need, machine: Machine): Fl
 
 /** The same for whatever delivers. */
 export function flowFrom(provider: Provider, need: Need, machine: Machine): Flow | null {
+  const flow = whatComes(provider, need, machine);
+  return flow === null || provider.fitted === null ? flow : backed(flow, provider.fitted, machine);
+}
+
+/** A need may ask that something is said for the card that serves it. */
+function backed(flow: Flow, { card, slot }: NonNullable<Provider['fitted']>, machine: Machine) {
+  const { backing } = flow.need;
+  if (flow.units === 0 || backing === 'none') return flow;
+  const has = BACKINGS.indexOf(backingOf(card, slot, machine));
+  if (has >= BACKINGS.indexOf(backing)) return flow;
+  const finding: Finding = { code: 'deliver.notBacked', verdict: 'blocked', subject: backing };
+  return { ...flow, units: 0, finding, catches: [] };
+}
+
+function whatComes(provider: Provider, need: Need, machine: Machine): Flow | null {
   switch (need.kind) {
     case 'network':
       return is(provider, 'network') ? networkFlow(provider, need, machine) : null;

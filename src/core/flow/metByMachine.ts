@@ -1,5 +1,7 @@
 /** Whether the machine, as it stands, meets a need: by what is on its board and by the cards that stay in it. */
 import { cardName, type Card } from '../parts/card.ts';
+import { memoOf } from '../memo.ts';
+import type { Statement } from '../parts/statement.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Occupant } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
@@ -70,12 +72,28 @@ function kept(slotId: string, machine: Machine): MetByMachine {
 }
 
 /** The catalogue's record of a card that is fitted: by its identity, or where nobody read one by its name. */
-export const recordOf = (occupant: Occupant, cards: readonly Card[]): Card | null =>
-  cards.find((each) =>
+export function recordOf(occupant: Occupant, cards: readonly Card[]): Card | null {
+  const record = cards.find((each) =>
     occupant.ids === null
       ? cardName(each) === occupant.name
       : deviceId(each.ids) === deviceId(occupant.ids),
-  ) ?? null;
+  );
+  return record === undefined ? null : triedHere(record);
+}
+
+/** What works in this machine already needs nobody's word that it does. */
+const triedHere = memoOf((card: Card): Card => ({
+  ...card,
+  statements: [...card.statements, IN_USE],
+}));
+const IN_USE: Statement = {
+  says: 'tried',
+  machine: '',
+  slot: '',
+  system: null,
+  source: 'in use in this machine',
+  date: null,
+};
 
 /** The board's own, and every card that stays. On-board video is off while a graphics card is fitted. */
 export function providers(machine: Machine, cards: readonly Card[]): readonly Provider[] {

@@ -1,5 +1,6 @@
 /** An expansion card as the catalogue describes it. */
 import * as z from 'zod/mini';
+import { Statement } from './statement.ts';
 import { Delivery } from './delivery.ts';
 import { known, type Source } from './fact.ts';
 import * as limits from './limits.ts';
@@ -79,6 +80,12 @@ export const Card = z.object({
   windowMegabytes: limits.windowMegabytes,
   /** Year it came to market. */
   year: limits.calendarYear,
+  /** Its controller as a system's list of devices names it; empty: not told. */
+  chip: text,
+  /** What documents and people say of it. */
+  statements: listOf(Statement, MOST.statements),
+  /** Days within which the seller takes it back once it was tried; null: not at all, or nobody said. */
+  returnDays: z.nullable(limits.days),
   /** Known catches. */
   quirks: listOf(z.enum(QUIRKS), QUIRKS.length),
   ids: z.object({ vendor: limits.code16, device: limits.code16, class24: limits.code24 }),

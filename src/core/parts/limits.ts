@@ -127,6 +127,8 @@ export const MOST = {
   headers: 64,
   /** Things in the box of one card. */
   contents: 32,
+  /** What is said of one card. */
+  statements: 32,
   deliveries: 32,
   speeds: 16,
   tightOpenings: 32,

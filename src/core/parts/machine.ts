@@ -32,6 +32,8 @@ export const SystemFamilySchema = z.enum(SYSTEM_FAMILIES);
 export const Architecture = z.enum(['x86-64', 'x86-32', 'arm64']);
 export const CoverType = z.enum(['screwed', 'clipped', 'snapped']);
 export const BracketHeight = z.enum(['full', 'low']);
+/** What stands before its use: nothing, dust in its contacts, a cap over it; or it does not work any more. */
+export const SLOT_STATES = ['good', 'dirty', 'capped', 'dead'] as const;
 export const M2_SIGNALS = ['pcie', 'sata', 'usb', 'radio'] as const;
 export const OBSTACLE_KINDS = ['header', 'fanPlug', 'cage', 'heatSink', 'memory', 'other'] as const;
 
@@ -95,6 +97,7 @@ export const Slot = z.object({
   /** The opening it faces, counted from 1 at the processor's end. */
   opening: fact(limits.openings),
   occupant: fact(z.nullable(Occupant)),
+  state: fact(z.enum(SLOT_STATES)),
   /** What lies between it and the processor; the value null means nothing does. */
   uplink: fact(z.nullable(Uplink)),
   /** Whether the firmware can split its lanes among several devices. */
@@ -397,6 +400,7 @@ export function emptySlot(slotId: string, label: string, bus: SlotBus = 'pcie'):
     powerWatts: null,
     opening: null,
     occupant: null,
+    state: null,
     uplink: null,
     splits: null,
     hotPlug: null,

@@ -1,5 +1,6 @@
 /** What the customer wants, in numbers. Each kind is served by one kind of delivery, or by leaving things be. */
 import * as z from 'zod/mini';
+import { BACKINGS } from './statement.ts';
 import type { DeliveryKind } from './delivery.ts';
 import * as limits from './limits.ts';
 import { id, listOf, text } from './limits.ts';
@@ -21,6 +22,8 @@ const common = {
   group: z.string().check(z.maxLength(20)),
   /** In the customer's own words. */
   words: text,
+  /** How well a card that serves it has to be backed by what is said of it. */
+  backing: z.enum(BACKINGS),
 };
 
 const DRIVER_SCOPES = ['failing', 'display', 'network', 'all'] as const;
@@ -199,7 +202,7 @@ export function unitsNeeded(need: Need): number {
 
 type Asked<Kind extends NeedKind> = Omit<
   NeedOf<Kind>,
-  'id' | 'must' | 'weight' | 'group' | 'words'
+  'id' | 'must' | 'weight' | 'group' | 'words' | 'backing'
 >;
 
 /** What a need of each kind asks before its numbers are told. */
@@ -258,6 +261,6 @@ export function plainNeed<Kind extends NeedKind>(
   needId: string,
   told: Partial<Omit<NeedOf<Kind>, 'kind' | 'id'>> = {},
 ): NeedOf<Kind> {
-  const common = { id: needId, must: true, weight: 3, group: '', words: '' };
+  const common = { id: needId, must: true, weight: 3, group: '', words: '', backing: 'none' };
   return { ...common, ...PLAIN[kind], ...told } as unknown as NeedOf<Kind>;
 }

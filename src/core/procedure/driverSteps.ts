@@ -78,7 +78,7 @@ export function drivers(job: Job, assembly: Assembly): readonly Draft[] {
           ...cardAt(each),
           identity: deviceId(each.card.ids),
           family,
-          listedAs: each.driver.listedAs ?? '',
+          listedAs: each.driver.listedAs ?? each.card.chip,
         },
         keyed(each),
       ),

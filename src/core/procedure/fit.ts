@@ -81,6 +81,10 @@ function fitOne(each: AssembledCard, { machine, plates }: Assembly): readonly Dr
         { ...here, cautions: ['latch', 'hotCard', 'noForce'] },
       ),
     ),
+    ...(has('seat.dirty')
+      ? [step('clearSlot', { ...at, state: 'dirty' }, { ...here, cautions: ['static'] })]
+      : []),
+    ...(has('seat.capped') ? [step('clearSlot', { ...at, state: 'capped' }, here)] : []),
     step('seat', at, { ...here, cautions: seatCautions(each.card) }),
     step('screw', { ...at, isModule: each.card.bus === 'm2' }, here),
     ...plates

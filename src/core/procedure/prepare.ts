@@ -53,7 +53,11 @@ function toSettle(job: Job, assembly: Assembly): readonly Draft[] {
 
 const toOrder = (job: Job, assembly: Assembly): readonly Draft[] => [
   ...newCardsOf(assembly).map((each) =>
-    step('order', { ...cardAt(each), cents: each.card.priceCents }, keyed(each)),
+    step(
+      'order',
+      { ...cardAt(each), cents: each.card.priceCents, returnDays: each.card.returnDays },
+      keyed(each),
+    ),
   ),
   ...assembly.extras.map(({ kind, fits, count }) =>
     step(

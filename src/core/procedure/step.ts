@@ -72,7 +72,11 @@ interface Nothing {
 /** What the wording of each step fills in. */
 export interface StepValues {
   readonly settle: { readonly fact: FactCode; readonly subject: string };
-  readonly order: CardAt & { readonly cents: number };
+  readonly order: CardAt & {
+    readonly cents: number;
+    /** Days within which it can go back; null: not at all, or nobody said. */
+    readonly returnDays: number | null;
+  };
   readonly orderExtra: {
     readonly kind: ExtraKind;
     readonly fits: string;
@@ -127,6 +131,8 @@ export interface StepValues {
   readonly joinFront: CardAt & { readonly lead: FrontLead };
   readonly setJumper: CardAt;
   readonly fitPlate: CardAt & { readonly opening: number };
+  /** Before anything goes in: what lies in the slot or over it. */
+  readonly clearSlot: CardAt & { readonly state: 'dirty' | 'capped' };
   readonly seat: CardAt;
   readonly screw: CardAt & { readonly isModule: boolean };
   readonly support: CardAt;

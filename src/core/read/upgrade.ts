@@ -85,7 +85,7 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
       ? { ...job['plan'], packages: eachOf(job['plan']['packages'], packageOfFormat7) }
       : job['plan'],
   }),
-  /** Format 8 knows each device and lead of the network path, the access point, and what a port takes. */
+  /** Format 8 knows the network path device by device, what is in boxes and what is said of cards, what ports and slots take. */
   7: (job) => ({
     ...job,
     format: 8,
@@ -101,7 +101,7 @@ const NEEDS_OF_FORMAT_7: Readonly<Record<string, Part>> = {
   usb: { device: null, deviceSignalling: '3.2-1' },
 };
 const needOfFormat8 = (need: unknown): unknown =>
-  isPart(need) ? { ...NEEDS_OF_FORMAT_7[String(need['kind'])], ...need } : need;
+  isPart(need) ? { backing: 'none', ...NEEDS_OF_FORMAT_7[String(need['kind'])], ...need } : need;
 
 /** Format 8 tells of the network path device by device; until then it was one lead to a far end. */
 function machineOfFormat8(machine: unknown): unknown {
@@ -111,6 +111,7 @@ function machineOfFormat8(machine: unknown): unknown {
     ...machine,
     builtIn: claimed(machine['builtIn'], (all) => eachOf(all, deliveryOfFormat8)),
     path: pathOfFormat8(machine['path']),
+    slots: eachOf(machine['slots'], (slot) => filled(slot, { state: null })),
   };
 }
 
@@ -128,7 +129,16 @@ function pathOfFormat8(path: unknown): unknown {
 const deliveryOfFormat8 = (delivers: unknown): unknown =>
   isPart(delivers) && delivers['kind'] === 'network' ? { medium: 'copper', ...delivers } : delivers;
 const cardOfFormat8 = (card: unknown): unknown =>
-  isPart(card) ? { contents: [], ...card, delivers: deliveryOfFormat8(card['delivers']) } : card;
+  isPart(card)
+    ? {
+        contents: [],
+        chip: '',
+        statements: [],
+        returnDays: null,
+        ...card,
+        delivers: deliveryOfFormat8(card['delivers']),
+      }
+    : card;
 
 const packageOfFormat7 = (each: unknown): unknown => {
   if (!isPart(each)) return each;

@@ -10,6 +10,7 @@ export const FACTS = {
   'slot.generation': 'slot',
   'slot.opening': 'slot',
   'slot.occupant': 'slot',
+  'slot.state': 'slot',
   'slot.openEnd': 'slot',
   'slot.powerWatts': 'slot',
   'slot.keying': 'slot',

@@ -4,6 +4,7 @@
  * beside the screens.
  */
 import type { WeighedPart } from '../parts/planning.ts';
+import type { Backing } from '../parts/statement.ts';
 import type { BracketHeight, PCI_KEYINGS, M2_SIGNALS, SlotBus } from '../parts/machine.ts';
 import type { StageCode } from '../parts/need.ts';
 import type { BOOT_CODES } from '../standards/cardForm.ts';
@@ -61,6 +62,7 @@ export interface Subjects {
   readonly screenAdapter: ScreenAdapter;
   readonly screenInput: ScreenInput;
   readonly networkModule: NetworkModule;
+  readonly backing: Backing;
 }
 export type SubjectKind = keyof Subjects;
 
@@ -102,6 +104,9 @@ const FINDINGS = {
   'seat.occupied': { subject: 'name', restsOn: 'slot.occupant', limit: 'staying', ofPlace: true },
   'seat.occupantUnknown': { settledBy: 'slot.occupant', ofPlace: true },
   'seat.emptyFirst': { subject: 'name', ofPlace: true },
+  'seat.dead': { restsOn: 'slot.state', limit: 'slots', ofPlace: true },
+  'seat.dirty': { restsOn: 'slot.state', ofPlace: true, penalty: ['disturbance', 200] },
+  'seat.capped': { restsOn: 'slot.state', ofPlace: true, penalty: ['disturbance', 100] },
   'seat.keyUnknown': { settledBy: 'slot.key', ofPlace: true },
   'seat.otherKey': { subject: 'key', restsOn: 'slot.key', limit: 'slots', ofPlace: true },
   'seat.moduleLengthUnknown': { settledBy: 'slot.moduleLengthsMm', ofPlace: true },
@@ -302,6 +307,12 @@ const FINDINGS = {
   'quirk.slotUnknown': { settledBy: 'slot.uplink', ofPlace: true },
   'quirk.jumper': { penalty: ['disturbance', 800] },
   'quirk.restarts': { penalty: ['drivers', 500] },
+  'said.listed': { subject: 'name', ofPlace: true },
+  'said.tried': { subject: 'name', ofPlace: true },
+  'said.claimed': { subject: 'name', ofPlace: true },
+  'said.problem': { subject: 'name', ofPlace: true, penalty: ['drivers', 3_000] },
+  'said.problemPerhaps': { subject: 'name', settledBy: 'system.family', ofPlace: true },
+  'said.onlyThere': { subject: 'name', limit: 'slots', ofPlace: true },
   'worth.overBudget': { unit: 'cents' },
   'worth.overShare': { unit: 'cents' },
   'deliver.meets': { unit: 'rate', subject: 'stage' },
@@ -309,6 +320,7 @@ const FINDINGS = {
   'deliver.short': { unit: 'rate', subject: 'stage' },
   'deliver.fewer': { unit: 'count' },
   'deliver.unknown': { unit: 'rate', subject: 'stage' },
+  'deliver.notBacked': { subject: 'backing' },
   'deliver.noBluetooth': {},
   'deliver.screenLess': { unit: 'count', penalty: ['shortfall', 1_000] },
   'deliver.fewBays': { unit: 'count', penalty: ['disturbance', 500] },

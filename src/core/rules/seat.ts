@@ -17,7 +17,22 @@ const EDGE_STRIP_MM = 3;
 export function seat(card: Card, slot: Slot, machine: Machine): readonly Finding[] {
   if (card.bus !== slot.bus) return [{ code: 'seat.bus', verdict: 'blocked', subject: slot.bus }];
   const fits = card.m2 === null ? length(card, slot, machine) : module(card.m2, slot);
-  return [...occupied(slot), ...fits, ...keyed(card, slot), ...split(card, slot)];
+  return [...occupied(slot), ...state(slot), ...fits, ...keyed(card, slot), ...split(card, slot)];
+}
+
+/** What stands before using it; what nobody looked at is taken to be good. */
+function state({ state: told }: Slot): readonly Finding[] {
+  switch (valueOf(told)) {
+    case 'dead':
+      return [{ code: 'seat.dead', verdict: 'blocked' }];
+    case 'dirty':
+      return [{ code: 'seat.dirty', verdict: 'needs' }];
+    case 'capped':
+      return [{ code: 'seat.capped', verdict: 'needs' }];
+    case 'good':
+    case null:
+      return [];
+  }
 }
 
 /** An M.2 module: the key of its edge, its length, and whether the signal it lives on is wired at all. */

@@ -15,6 +15,7 @@ import { link } from './link.ts';
 import { plates } from './plates.ts';
 import { powerInHousing, powerInSlot } from './power.ts';
 import { quirks } from './quirks.ts';
+import { said } from './said.ts';
 import { seat } from './seat.ts';
 import { sharing } from './sharing.ts';
 import { slotInUse } from '../placement/lanesLeft.ts';
@@ -119,6 +120,7 @@ function verdictAt(
           headers(card, slot, around),
           powerInSlot(card, slot, around),
           quirks(card, slot, machine),
+          said(card, slot, machine),
           enclosure(card, slot, machine, library),
           shared,
         )

@@ -4,6 +4,7 @@
   import { Button } from 'carbon-components-svelte';
   import { PLAIN_DELIVERIES, contradictionsIn, type Card, type Column, type Extra } from '$core';
   import CellField from '../ui/CellField.svelte';
+  import Statements from './Statements.svelte';
   import { problemPlace, problemWords } from '$lib/wording/problems';
 
   let {
@@ -49,7 +50,19 @@
   </div>
   <div class="fields">
     {#each columns as column (column.path)}
-      <CellField id="part-{column.path.replaceAll('.', '-')}" of={draft} {column} onchange={take} />
+      {#if column.path === 'statements' && 'statements' in draft}
+        <Statements
+          statements={draft.statements}
+          onchange={(statements) => take({ ...draft, statements })}
+        />
+      {:else}
+        <CellField
+          id="part-{column.path.replaceAll('.', '-')}"
+          of={draft}
+          {column}
+          onchange={take}
+        />
+      {/if}
     {/each}
   </div>
   {#if missing !== ''}<p class="wrong">Still to be told: {missing}.</p>{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
   import {
     Button,
@@ -42,6 +43,7 @@
 
   void keeping.read();
 
+  onMount(() => void shop.tidy().catch(() => undefined));
   $effect(() => {
     if (!shop.ready) return;
     const shownMore = setTimeout(() => (most = Math.max(most, SHOWN_MORE)), 100);

@@ -6,7 +6,7 @@
   import { linkWords } from '$lib/wording/figures';
   import { selection } from '$lib/state/selection.svelte';
   import type { CardOnSlot } from '../board/layout';
-  import { SIGNAL_WORDS } from '$lib/wording/things';
+  import { SIGNAL_WORDS, SLOT_STATE_WORDS } from '$lib/wording/things';
 
   let { model, slot, planned }: { model: JobModel; slot: Slot; planned: readonly CardOnSlot[] } =
     $props();
@@ -65,6 +65,7 @@
           ...place,
           ...told('Port', of.port, (address) => address.slice(5)),
           ...(valueOf(of.uplink) === null ? [] : [row('Shares', of.uplink, uplinkWords)]),
+          ...told('State', of.state, (state) => SLOT_STATE_WORDS[state]),
           ...told('Hot-plug', of.hotPlug, (can) => (can ? 'yes' : 'no')),
           ...told(
             'Cards up to',

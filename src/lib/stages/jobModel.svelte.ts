@@ -16,6 +16,8 @@ import {
   valueOf,
   verdictKeeper,
   verdictTable,
+  flowOf,
+  unitsNeeded,
   withCards,
   withMoves,
   withOccupants,
@@ -194,7 +196,12 @@ export class JobModel {
     const card = cardOf(cardId);
     if (card === null) return;
     // A key never throws out what was tried before: its slot counts as taken.
-    const order = byVerdict(verdictTable([card], this.meeting(card), this.library)[0]!);
+    const machine = this.meeting(card);
+    const meets = ({ slot }: SlotVerdict) =>
+      this.job.needs.filter(
+        (need) => (flowOf(card, slot, need, machine)?.units ?? 0) >= unitsNeeded(need),
+      ).length;
+    const order = byVerdict(verdictTable([card], machine, this.library)[0]!, meets);
     const now = this.tried.find((each) => each.cardId === cardId);
     const at = order.findIndex(({ slot }) => slot.id === now?.slotId);
     const next = order[(at + 1) % order.length];
@@ -329,10 +336,16 @@ const cardOf = (id: string | null): Card | null =>
   supplies.cards?.find((card) => card.id === id) ?? null;
 
 /** The mildest verdict first; of equals the one with fewer findings that say something. */
-function byVerdict(row: readonly SlotVerdict[]): readonly SlotVerdict[] {
+function byVerdict(
+  row: readonly SlotVerdict[],
+  meets: (at: SlotVerdict) => number,
+): readonly SlotVerdict[] {
   const says = ({ findings }: SlotVerdict) =>
     findings.filter(({ verdict }) => verdict !== 'clear').length;
   return row.toSorted(
-    (a, b) => VERDICTS.indexOf(a.verdict) - VERDICTS.indexOf(b.verdict) || says(a) - says(b),
+    (a, b) =>
+      VERDICTS.indexOf(a.verdict) - VERDICTS.indexOf(b.verdict) ||
+      meets(b) - meets(a) ||
+      says(a) - says(b),
   );
 }

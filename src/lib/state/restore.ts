@@ -50,12 +50,8 @@ export async function takeIn(
   });
 }
 
-/** What was broken off is carried on, or swept away; true where there was anything. */
-export async function finishRestore(): Promise<boolean> {
-  if ((await incomingRecords.count()) === 0) return false;
-  await changingAll(carryOn);
-  return true;
-}
+/** What was broken off is carried on, or swept away. */
+export const carryOnRestore = (): Promise<void> => changingAll(carryOn);
 
 async function carryOn(): Promise<void> {
   const counts = await incomingRecords.get<number>(COUNTS);

@@ -19,9 +19,7 @@ import {
 } from './jobStore';
 import { hadJobs, markJobs } from './keeping.svelte';
 import { now } from './now';
-import { sweepPictures, takePictures } from './pictures';
-import { finishRestore } from './restore';
-import { changing, jobRecords, shelved, toShelf, troubleOf } from './stores';
+import { changing, incomingRecords, jobRecords, shelved, toShelf, troubleOf } from './stores';
 import type { StorageTrouble } from '$lib/wording/keeping';
 import { roomToWrite } from './room';
 import { supplies } from './supplies.svelte';
@@ -39,12 +37,15 @@ class Shop {
   trouble = $state<StorageTrouble | null>(null);
   /** Jobs that could not be stored: they live as long as the window. */
   private readonly loose = new Map<string, Job>();
-  private opened = false;
+  private opening: Promise<void> | null = null;
 
   /** Reads the list and what the shop draws on; safe to call again. */
-  async open(): Promise<void> {
-    if (this.opened) return;
-    this.opened = true;
+  open(): Promise<void> {
+    this.opening ??= this.read();
+    return this.opening;
+  }
+
+  private async read(): Promise<void> {
     // For whoever measures how long the list takes.
     performance.mark('tenant-open');
     hearWindows((message) => {
@@ -54,7 +55,7 @@ class Shop {
     let listed: Listed | null = null;
     try {
       const [restored, seeded, early] = await Promise.all([
-        finishRestore(),
+        this.finishRestore(),
         shelved(SEEDED),
         readRows(),
       ]);
@@ -69,7 +70,14 @@ class Shop {
     await list;
     // A full disk is told from the first moment, and the first save need not wait for the answer.
     await roomToWrite().catch(async (error: unknown) => (this.trouble ??= await troubleOf(error)));
-    await this.tidy().catch(() => undefined);
+  }
+
+  /** A restore that was broken off is finished; true where there was one. */
+  private async finishRestore(): Promise<boolean> {
+    if ((await incomingRecords.count()) === 0) return false;
+    const { carryOnRestore } = await import('./restore');
+    await carryOnRestore();
+    return true;
   }
 
   /** The rows as they are kept, at once; then each record is looked at, and what does not read is set aside. */
@@ -148,12 +156,15 @@ class Shop {
   }
 
   /** What has lain in the bin long enough goes for good, and so do pictures that nothing knows any more. */
-  private async tidy(): Promise<void> {
+  async tidy(): Promise<void> {
+    await this.open();
     if (this.trouble !== null) return;
     await bin.emptyOld();
     const photos = new Set(this.rows.flatMap((row) => row.photos));
     // A record that was set aside may still need its pictures.
-    if (this.setAside.length === 0) await sweepPictures(photos, bin.things, now());
+    if (this.setAside.length > 0) return;
+    const { sweepPictures } = await import('./pictures');
+    await sweepPictures(photos, bin.things, now());
   }
 
   /** A new job, stored at once where the store allows it. */
@@ -246,6 +257,8 @@ class Shop {
 
   async importJob(job: Job, pictures: JobFileReading['pictures'] = {}): Promise<Job> {
     let taken = job;
+    // Whoever opens a job seldom brings one in.
+    const { takePictures } = await import('./pictures');
     try {
       taken = await takePictures(job, pictures);
     } catch (error) {

@@ -20,7 +20,7 @@ import {
   PROCESSOR_WORDS,
   RADIO_WORDS,
 } from './networkPath';
-import { HEADER_WORDS, INPUT_WORDS } from './things';
+import { HEADER_WORDS, INPUT_WORDS, SLOT_STATE_WORDS } from './things';
 
 /** Facts that can be contradicted and that no rule asks for by name. */
 const OTHER_NAMES: Readonly<Record<Exclude<FactName, FactCode>, string>> = {
@@ -86,6 +86,7 @@ const VALUES: { readonly [Name in FactName]: (value: FactValues[Name]) => string
   'slot.openEnd': yesOrNo,
   'slot.powerWatts': inUnit('W'),
   'slot.opening': asIs,
+  'slot.state': (state) => SLOT_STATE_WORDS[state],
   'slot.occupant': (card) => card?.name ?? 'nothing',
   'slot.uplink': (uplink) =>
     uplink === null

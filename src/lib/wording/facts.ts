@@ -25,6 +25,10 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
   },
   'slot.opening': { name: 'Opening it faces', how: 'Count openings from the processor’s end.' },
   'slot.occupant': { name: 'What sits in it', how: 'Look, and enter what it holds.' },
+  'slot.state': {
+    name: 'State of the slot',
+    how: 'Look into it with a light: dust, a cap, bent contacts, burns.',
+  },
   'slot.openEnd': {
     name: 'Far end of the slot',
     how: 'Look at the far end of the slot: open or closed.',

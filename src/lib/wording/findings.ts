@@ -39,6 +39,9 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'What sits in this slot is not known.',
   },
   'seat.emptyFirst': { says: '{subject} comes out of it first.' },
+  'seat.dead': { says: 'The slot is dead.', remedy: 'Another slot.' },
+  'seat.dirty': { says: 'The slot is full of dust.', remedy: 'Blow it out before seating.' },
+  'seat.capped': { says: 'A cap lies over the slot.', remedy: 'Take it off, and keep it.' },
   'seat.keyUnknown': {
     says: 'The key of the socket is not known.',
   },
@@ -512,6 +515,19 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'Up to {available} of the {needed} needed, but a part of the path is not known.',
     remedy: 'Note the cable and the far end in the survey.',
   },
+  'said.listed': { says: 'Listed to work here: {subject}.' },
+  'said.tried': { says: 'Tried, and it works: {subject}.' },
+  'said.claimed': { says: 'Said to work here: {subject}.' },
+  'said.problem': {
+    says: 'Known for trouble here: {subject}.',
+    remedy: 'Read what it says, or take another card.',
+  },
+  'said.problemPerhaps': { says: 'Known for trouble with one system: {subject}.' },
+  'said.onlyThere': { says: 'It works in {subject} only.', remedy: 'That slot.' },
+  'deliver.notBacked': {
+    says: 'Asked for: {subject}; nothing of the kind is known of this card.',
+    remedy: 'Enter what is known of it in the catalogue, or ask for less.',
+  },
   'deliver.noBluetooth': { says: 'It has no Bluetooth.', remedy: 'A card with both.' },
 };
 
@@ -528,6 +544,7 @@ const TOPICS: Readonly<Record<PartOf<FindingCode>, string>> = {
   header: 'leads',
   firmware: 'firmware',
   quirk: 'known catch',
+  said: 'documents',
   worth: 'worth',
   system: 'driver',
   deliver: 'rate',

@@ -19,9 +19,9 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     title: `Find out: ${FACT_WORDS[fact].name}${subject ? ` – ${subject}` : ''}`,
     detail: FACT_WORDS[fact].how,
   }),
-  order: ({ cents, ...card }) => ({
+  order: ({ cents, returnDays, ...card }) => ({
     title: `Order ${card.card}`,
-    detail: `For ${card.slot}${inEnclosure(card.enclosure)}. ${inMoney(cents)} in the catalogue.`,
+    detail: `For ${card.slot}${inEnclosure(card.enclosure)}. ${inMoney(cents)} in the catalogue.${returnDays === null ? '' : ` Can go back within ${returnDays} days.`}`,
   }),
   orderExtra: ({ kind, fits, count }) => ({
     title: `Order: ${count > 1 ? `${count} × ` : ''}${extraWords({ kind, fits })}`,
@@ -116,6 +116,17 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     detail:
       'Now, on the bench: it cannot be reached once the card is seated. It never needs force.',
   }),
+  clearSlot: ({ state, ...card }) =>
+    state === 'dirty'
+      ? {
+          title: `Blow the dust out of ${card.slot}${inEnclosure(card.enclosure)}`,
+          detail:
+            'Dry air in short bursts, away from the board; hold fans still. Touch no contacts.',
+        }
+      : {
+          title: `Take the cap off ${card.slot}${inEnclosure(card.enclosure)}`,
+          detail: 'Keep it: it goes back on if the slot is ever empty again.',
+        },
   setJumper: (card) => ({
     title: `Set the jumper on the card for ${card.slot}${inEnclosure(card.enclosure)}: ${card.card}`,
     detail: 'The board has no header for its lead; the jumper stands in for it.',

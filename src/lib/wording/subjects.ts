@@ -2,6 +2,7 @@
 import { findingRow, type Finding, type SubjectKind, type Subjects } from '$core';
 import { FLOW_WORDS } from './stages';
 import {
+  BACKING_WORDS,
   BOOT_WORDS,
   HEADER_WORDS,
   HEIGHT_WORDS,
@@ -35,6 +36,7 @@ const SUBJECT_WORDS: { readonly [Kind in SubjectKind]: (subject: Subjects[Kind])
   driveSocket: (socket) => (socket === 'm2' ? 'M.2' : 'SATA'),
   screenAdapter: (adapter) => SCREEN_ADAPTER_WORDS[adapter],
   screenInput: (input) => INPUT_WORDS[input],
+  backing: (backing) => BACKING_WORDS[backing],
   networkModule: (module) => NETWORK_MODULE_WORDS[module],
 };
 

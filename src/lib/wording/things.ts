@@ -2,6 +2,7 @@
 import type {
   OtherDevice,
   UsbDevice,
+  Backing,
   BoardHeader,
   BracketHeight,
   Disposition,
@@ -11,7 +12,9 @@ import type {
   NetworkFeature,
   PlugAdapter,
   ScreenAdapter,
+  SLOT_STATES,
   ScreenInput,
+  Statement,
   Subjects,
   WANTED_DRIVES,
 } from '$core';
@@ -178,6 +181,29 @@ export const OPTION_WORDS: Readonly<Record<string, string>> = {
   ...BOOT_WORDS,
   full: 'full height',
   low: 'low profile',
+};
+
+/** How well a card has to be backed, or is. */
+export const BACKING_WORDS: Readonly<Record<Backing, string>> = {
+  none: 'nothing',
+  claimed: 'seller’s word',
+  tried: 'trial',
+  listed: 'support list',
+};
+
+export const STATEMENT_WORDS: Readonly<Record<Statement['says'], string>> = {
+  listed: 'listed to work',
+  tried: 'tried, and works',
+  claimed: 'claimed to work',
+  problem: 'known trouble',
+  onlyThere: 'works there only',
+};
+
+export const SLOT_STATE_WORDS: Readonly<Record<(typeof SLOT_STATES)[number], string>> = {
+  good: 'good',
+  dirty: 'full of dust',
+  capped: 'under a cap',
+  dead: 'dead',
 };
 
 /** What serves a purpose of its own, by what of it is counted. */

@@ -9,7 +9,7 @@ import { VERDICTS, byWeight, type Finding } from '../../rules/finding.ts';
 import { verdictAsker, type SlotVerdict } from '../../rules/verdict.ts';
 import type { Candidate } from '../candidates/candidates.ts';
 import { conflictsIn, type Conflicts } from '../candidates/conflicts.ts';
-import { FITTING_CENTS, added, penaltyOf, weigh, type Scale } from '../candidates/cost.ts';
+import { FITTING_CENTS, added, penaltyOfCard, weigh, type Scale } from '../candidates/cost.ts';
 import type { Found } from '../search/searchState.ts';
 import type { PlanContext } from './plan.ts';
 
@@ -93,7 +93,7 @@ const costAlone = ({ verdict, flows }: Assessment, scale: Scale): number =>
   weigh(
     added(
       { price: verdict.card.priceCents, disturbance: FITTING_CENTS },
-      penaltyOf([...verdict.findings, ...flows.map(({ finding }) => finding)]),
+      penaltyOfCard(verdict.card, [...verdict.findings, ...flows.map(({ finding }) => finding)]),
     ),
     scale,
   );

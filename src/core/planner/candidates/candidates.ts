@@ -17,7 +17,7 @@ import {
   WAIT_CENTS_A_DAY,
   added,
   moneyCents,
-  penaltyOf,
+  penaltyOfCard,
   weigh,
   type Parts,
   type Scale,
@@ -96,7 +96,7 @@ export function candidateOf(
       disturbance: FITTING_CENTS,
       speedGap: speedGapOf(flows, fastest),
     },
-    penaltyOf(findings),
+    penaltyOfCard(card, findings),
     ofSlot,
   );
   const days = Math.max(card.leadDays ?? 0, ...bought.map(({ extra }) => extra?.leadDays ?? 0));

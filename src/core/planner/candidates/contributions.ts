@@ -7,6 +7,7 @@ import { isServedBy } from '../../parts/need.ts';
 import type { Pin } from '../../parts/planning.ts';
 import { providerKey, type Flow } from '../../flow/flow.ts';
 import { flowOf } from '../../flow/flowOf.ts';
+import { namesSlots } from '../../rules/said.ts';
 import { slotLink } from '../../placement/slotLink.ts';
 import { slotInUse } from '../../placement/lanesLeft.ts';
 import { SPEED_GAP_CENTS } from './cost.ts';
@@ -68,7 +69,8 @@ function linkKey(card: Card, slot: Slot, machine: Machine): string {
   const link = WITHOUT_LINK.has(card.delivers.kind)
     ? null
     : slotLink(card, slotInUse(slot, machine));
-  return `${slot.enclosureId} ${link?.low} ${link?.high} ${link?.uplink?.id}`;
+  const place = namesSlots(card) ? slot.id : slot.enclosureId;
+  return `${place} ${link?.low} ${link?.high} ${link?.uplink?.id}`;
 }
 
 export function given(

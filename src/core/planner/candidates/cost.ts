@@ -99,6 +99,21 @@ export function penaltyOf(findings: readonly Finding[]): Parts {
   return sum;
 }
 
+/** Of a card that can be sent back, what is not known of it is half the risk. Common practice, no source. */
+const KEPT_SHARE = 1 / 2;
+
+/** The trouble of findings about one card. */
+export function penaltyOfCard(
+  { returnDays }: Pick<Card, 'returnDays'>,
+  findings: readonly Finding[],
+): Parts {
+  const parts = penaltyOf(findings);
+  const { unknown } = parts;
+  return unknown === undefined || returnDays === null || returnDays === 0
+    ? parts
+    : { ...parts, unknown: unknown * KEPT_SHARE };
+}
+
 const THINNED: ReadonlySet<FindingCode> = new Set([
   'link.narrowed',
   'link.uplinkNarrows',

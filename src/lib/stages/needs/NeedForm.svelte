@@ -11,6 +11,7 @@
   } from 'carbon-components-svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
   import {
+    BACKINGS,
     metByMachine,
     bestMode,
     valueOf,
@@ -21,6 +22,7 @@
   } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { modeWords } from '$lib/wording/figures';
+  import { BACKING_WORDS } from '$lib/wording/things';
   import { KIND_WORDS, metByMachineWords, needWords } from '$lib/wording/needs';
   import {
     NEED_FIELDS,
@@ -197,6 +199,18 @@
       </Select>
     {/if}
     {#if need.kind !== 'keep' && need.kind !== 'drivers'}
+      <Select
+        id="{need.id}-backing"
+        size="sm"
+        labelText="Backed by at least"
+        selected={need.backing}
+        on:change={(event) =>
+          put({ ...need, backing: BACKINGS.find((each) => each === chosen(event)) ?? 'none' })}
+      >
+        {#each BACKINGS as backing (backing)}
+          <SelectItem value={backing} text={BACKING_WORDS[backing]} />
+        {/each}
+      </Select>
       <Select
         id="{need.id}-group"
         size="sm"

@@ -255,6 +255,13 @@
         onchange={(cardLength) => put({ ...of, cardLength }, 'length of cards')}
       />
     {/if}
+    <FactField
+      id="fact-slot-state"
+      label="Its state"
+      fact={of.state}
+      kind={FIELD['slot.state']}
+      onchange={(state) => put({ ...of, state }, 'state of the slot')}
+    />
     <Select
       id="fact-slot-occupant"
       size="sm"

@@ -8,6 +8,7 @@ import {
   M2_SIGNALS,
   PCI_KEYINGS,
   SCREEN_INPUTS,
+  SLOT_STATES,
   SYSTEM_FAMILIES,
   WIFI_BANDS,
   occupantNamed,
@@ -19,7 +20,7 @@ import {
 } from '$core';
 import { SYSTEM_FAMILY_WORDS } from '$lib/wording/facts';
 import { CABLE_WORDS, LEAD_CONDITION_WORDS } from '$lib/wording/networkPath';
-import { INPUT_WORDS, SIGNAL_WORDS } from '$lib/wording/things';
+import { INPUT_WORDS, SIGNAL_WORDS, SLOT_STATE_WORDS } from '$lib/wording/things';
 import {
   DATE_FIELD,
   FAN_FIELD,
@@ -58,6 +59,7 @@ export const FIELD = {
   ),
   'slot.opening': numberField('an opening', { least: 1, most: 12 }),
   'slot.occupant': OCCUPANT,
+  'slot.state': choiceField(SLOT_STATES.map((state) => [state, SLOT_STATE_WORDS[state]] as const)),
   'slot.openEnd': choiceField([
     [true, 'open at its end'],
     [false, 'closed'],
