@@ -42,7 +42,7 @@ const treeshake = {
 const TOGETHER = [
   {
     name: 'core',
-    test: /\/src\/core\/(standards\/(?!problemCodes|systemDrivers)|parts|placement|rules|flow|assembly\/(?!driverTargets|expectations|acceptance)|procedure\/standing|drivers\/(?!stick|package|machineDevices|versions)|commands|units|memo|money|survey\/(template|claims|factNames)|read\/(problem|storedJob|keptList))/,
+    test: /\/src\/core\/(standards\/(?!problemCodes|systemDrivers|pciClasses)|parts\/(?!freeNumber)|placement\/(?!powerLoads)|rules\/(?!supplySize)|flow\/(?!copyTime|fairShares|concurrency)|assembly\/(?!driverTargets|expectations|acceptance)|procedure\/standing|drivers\/(?!stick|package|machineDevices|versions)|commands|units|memo|money|survey\/(template|claims)|read\/(problem|storedJob|keptList))/,
   },
   { name: 'words', test: /\/src\/lib\/wording\/(figures|facts|things|stages)\.ts/ },
   {

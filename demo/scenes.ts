@@ -59,8 +59,9 @@ export const SIGNAL_HOUSE: Scene = {
       group: 'A',
     }),
     plainNeed('drives', 'drives', {
-      words: 'Two drives, the one a mirror of the other',
+      words: 'All charts twice over, on the two drives out of the old machine',
       ports: 2,
+      usedDrives: true,
       drive: 'sata',
       bytesPerSecond: 300e6,
       group: 'A',
@@ -88,8 +89,10 @@ export const CHART_ROOM: Scene = {
       group: 'A',
     }),
     plainNeed('drives', 'drives', {
-      words: 'Six drives of soundings, read all at once',
+      words: 'All soundings of six years, read all at once',
       ports: 6,
+      usableGigabytes: 24_000,
+      driveGigabytes: 4_000,
       drive: 'sata',
       bytesPerSecond: 450e6,
       group: 'A',

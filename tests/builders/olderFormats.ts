@@ -51,6 +51,7 @@ const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
   ],
   [['ownPorts', 'socket'], { sataModules: 0 }],
   [['must', 'weight', 'group'], { backing: 'none' }],
+  [['drive', 'bootable'], { usableGigabytes: 0, driveGigabytes: 4_000, usedDrives: false }],
   [['bytesPerSecond', 'ports', 'features'], { team: 'none', encrypted: false }],
   [['bytesPerSecond', 'where', 'typeC'], { device: null, deviceSignalling: '3.2-1' }],
   [['ports', 'megabits', 'features'], { medium: 'copper' }],

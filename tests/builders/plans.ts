@@ -18,6 +18,7 @@ import {
   type Hop,
   type Machine,
   type Need,
+  type NeedOf,
   type Occupant,
   type PlanRequest,
   type Slot,
@@ -118,7 +119,13 @@ const randomNeed = (id: string, mustShare: number): fc.Arbitrary<Need> => {
       })
       .map((over) => plainNeed('usb', id, over)),
     fc
-      .record({ must, ports: fc.integer({ min: 1, max: 4 }), weight })
+      .record({
+        must,
+        ports: fc.integer({ min: 1, max: 4 }),
+        array: fc.constantFrom<NeedOf<'drives'>['array']>('single', 'single', 'stripe', 'parity'),
+        usableGigabytes: fc.constantFrom(0, 0, 8_000),
+        weight,
+      })
       .map((over) => plainNeed('drives', id, { bytesPerSecond: 100e6, ...over })),
     // Now and then a need that one kind of card alone serves.
     fc

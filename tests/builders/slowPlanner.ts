@@ -181,9 +181,9 @@ export interface Judged {
   /** Cards of the machine that are left fewer lanes. */
   readonly narrowed: number;
   readonly findings: readonly Finding[];
-  /** What findings of new cards ask to be bought. */
   /** Facts not known of cards that can go back: each is half the risk. */
   readonly doubtsSentBack: number;
+  /** What findings of new cards ask to be bought. */
   readonly mending: readonly ExtraNeeded[];
   readonly flows: readonly Flow[];
   readonly adapters: readonly PlugAdapter[];
@@ -253,7 +253,11 @@ export function judged(
     mending: fresh.flatMap(({ card }, n) =>
       notIn(
         card.contents.filter(({ kind }) => kind !== 'plugAdapter'),
-        [...found[n]!.flatMap(boughtFor), ...flowsOf[n]!.flatMap(boughtForFlow)],
+        [
+          ...found[n]!.flatMap(boughtFor),
+          ...flowsOf[n]!.flatMap(boughtForFlow),
+          ...inCages(flowsOf[n]!),
+        ],
       ),
     ),
     flows,
@@ -455,15 +459,20 @@ function notIn(
     });
 }
 
-function boughtForFlow({ need, units, socket, modules, forDrives }: Flow): readonly ExtraNeeded[] {
+function boughtForFlow({ need, units, socket, forDrives }: Flow): readonly ExtraNeeded[] {
   const one = (kind: ExtraNeeded['kind'], fits: string): ExtraNeeded => ({ kind, fits, count: 1 });
   return [
     ...(socket === 'sata'
       ? [{ ...one('driveCable', 'sata'), count: Math.min(units, unitsNeeded(need)) }]
       : []),
     ...forDrives.plugAdapters.map((fits) => one('plugAdapter', fits)),
-    ...modules.map((fits) => one('networkModule', fits)),
   ];
+}
+
+/** One cage is filled once, whichever of the needs goes through it: the flow that fills most decides. */
+function inCages(flows: readonly Flow[]): readonly ExtraNeeded[] {
+  const [fullest] = flows.toSorted((a, b) => b.modules.length - a.modules.length);
+  return (fullest?.modules ?? []).map((fits) => ({ kind: 'networkModule', fits, count: 1 }));
 }
 
 function boughtFor(finding: Finding): readonly ExtraNeeded[] {

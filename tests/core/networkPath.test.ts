@@ -208,6 +208,11 @@ describe('Fibre', () => {
     expect(extrasOf({ contents }, [], [flow])).to.deep.equal([
       { kind: 'networkModule', fits: 'multimode', count: 1 },
     ]);
+    // A second need goes through the same cages: they are filled once, as far as the greater one wants.
+    const lesser = wire(glass, { ports: 1 }, nic('sfp', 4));
+    expect(extrasOf({ contents: [] }, [], [lesser, flow])).to.deep.equal([
+      { kind: 'networkModule', fits: 'multimode', count: 2 },
+    ]);
     const copper = wire(over([hop('store', TEN)]), {}, nic('sfp'));
     expect(copper.modules).to.deep.equal(['copper']);
     expect(

@@ -3,11 +3,18 @@ import type { DeliveryOf } from '../parts/delivery.ts';
 import { classIsDriven } from '../drivers/classDrivers.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
-import type { NeedOf } from '../parts/need.ts';
+import { unitsNeeded, type NeedOf } from '../parts/need.ts';
 import type { Finding, Verdict } from '../rules/finding.ts';
 import { devicesShown } from '../placement/slotLink.ts';
 import type { PlugAdapter, PlugType } from '../standards/plugs.ts';
-import { DRIVES, arrayBytesPerSecond, arrayGain, type DriveSocket } from '../standards/storage.ts';
+import {
+  DRIVES,
+  arrayBytesPerSecond,
+  arrayGain,
+  usableOf,
+  type DriveArray,
+  type DriveSocket,
+} from '../standards/storage.ts';
 import { row } from '../units.ts';
 import type { Flow, FlowStage, ForDrives, Provider, ProviderCard } from './flow.ts';
 import { conclude, providerId, linkStages, linkUnknown } from './flow.ts';
@@ -19,13 +26,14 @@ export function drivesFlow(
 ): Flow {
   const sockets = socketsFor(provider, need, machine);
   const [low, high] = row(DRIVES, sockets.socket).practiceBytesPerSecond;
-  const atOnce = need.together || need.array !== 'single' ? need.ports : 1;
+  const wanted = unitsNeeded(need);
+  const atOnce = need.together || need.array !== 'single' ? wanted : 1;
   const working = Math.max(1, Math.min(sockets.count, atOnce));
   // Sockets behind a port multiplier share the controller's own port; the fullest port decides.
   const share = 1 / Math.ceil(working / sockets.ownPorts);
-  const several = { count: need.ports, how: need.array };
+  const several = { count: wanted, how: need.array };
   const [least, most] = arrayGain(several, need.direction);
-  const cabled = isModule(need, sockets.socket) ? null : onCables(need.ports, machine);
+  const cabled = isModule(need, sockets.socket) ? null : onCables(wanted, machine);
   const flow = conclude({
     need,
     unit: 'B/s',
@@ -47,6 +55,7 @@ export function drivesFlow(
     factMissing: !sockets.overBoard && linkUnknown(provider),
     besides: [
       ...sockets.lacking,
+      ...tooSmall(need, several),
       ...(provider.fitted === null || sockets.overBoard
         ? []
         : [
@@ -57,6 +66,25 @@ export function drivesFlow(
     ],
   });
   return cabled === null ? flow : { ...flow, forDrives: cabled.forDrives };
+}
+
+/** No number of drives of that size leaves the room that is wanted. */
+function tooSmall(
+  { usableGigabytes, driveGigabytes }: NeedOf<'drives'>,
+  several: { readonly count: number; readonly how: DriveArray },
+): readonly Finding[] {
+  const available = usableOf(several, driveGigabytes);
+  return available >= usableGigabytes
+    ? []
+    : [
+        {
+          code: 'deliver.drivesTooSmall',
+          verdict: 'blocked',
+          needed: usableGigabytes,
+          available,
+          unit: 'GB',
+        },
+      ];
 }
 
 /** What large files show on one disk, whatever port it hangs on. */

@@ -79,6 +79,9 @@ export const bytesPerSecond = over(0, 1e12);
 export const bytesPerSecondOrNone = from(0, 1e12);
 export const milliamps = whole(0, 20_000);
 export const gigabytes = from(0, 1e5);
+/** Drives are sold by whole ones of 10^9 bytes. */
+export const driveGigabytes = whole(1, 1e7);
+export const driveGigabytesOrNone = whole(0, 1e7);
 export const moreThanNoGigabytes = over(0, 1e5);
 /** A class of a table of few rows. */
 export const speedClass = whole(0, 20);

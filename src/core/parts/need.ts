@@ -6,7 +6,13 @@ import * as limits from './limits.ts';
 import { id, listOf, text } from './limits.ts';
 import { NETWORK_FEATURES, NETWORK_TEAMS } from '../standards/ethernet.ts';
 import { ENCODINGS, SCREEN_INPUTS } from '../standards/screens.ts';
-import { DRIVE_ARRAYS, DRIVE_MEDIA, WANTED_DRIVES } from '../standards/storage.ts';
+import {
+  DRIVE_ARRAYS,
+  DRIVE_MEDIA,
+  LEAST_DRIVES,
+  WANTED_DRIVES,
+  drivesFor,
+} from '../standards/storage.ts';
 import { OTHER_DEVICES } from '../standards/otherDevices.ts';
 import { USB_DEVICES, USB_SIGNALLING } from '../standards/usb.ts';
 import { WIFI_BANDS } from '../standards/wifi.ts';
@@ -87,6 +93,11 @@ export const Need = z.discriminatedUnion('kind', [
     ...common,
     kind: z.literal('drives'),
     ports: limits.counted,
+    /** Room for data, instead of a number of drives; zero: the number counts. In drives of this size. */
+    usableGigabytes: limits.driveGigabytesOrNone,
+    driveGigabytes: limits.driveGigabytes,
+    /** They were in use before. */
+    usedDrives: z.boolean(),
     /** What each has to carry: while all of them work together, or while one works alone. */
     bytesPerSecond: limits.bytesPerSecond,
     together: z.boolean(),
@@ -183,10 +194,13 @@ export function unitsNeeded(need: Need): number {
   switch (need.kind) {
     case 'network':
     case 'usb':
-    case 'drives':
     case 'serialLink':
     case 'legacy':
       return need.ports;
+    case 'drives':
+      return need.usableGigabytes === 0
+        ? Math.max(need.ports, LEAST_DRIVES[need.array])
+        : drivesFor(need.array, need.usableGigabytes, need.driveGigabytes);
     case 'otherDevice':
       return need.units;
     case 'screens':
@@ -238,6 +252,9 @@ const PLAIN: { readonly [Kind in NeedKind]: Asked<Kind> } = {
   drives: {
     kind: 'drives',
     ports: 2,
+    usableGigabytes: 0,
+    driveGigabytes: 4_000,
+    usedDrives: false,
     bytesPerSecond: 400e6,
     together: true,
     drive: 'any',

@@ -6,7 +6,7 @@ import { withoutNumber } from '../drivers/deviceAsked.ts';
 import type { DriverPackage, DriverWays } from '../parts/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
-import type { NeedOf } from '../parts/need.ts';
+import { unitsNeeded, type NeedOf } from '../parts/need.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import {
   cardAt,
@@ -230,9 +230,18 @@ const preparingDrives = (assembly: Assembly): readonly Draft[] =>
     return each.flows.flatMap(({ need, units }) =>
       need.kind === 'drives'
         ? [
+            ...(need.usedDrives
+              ? [
+                  step(
+                    'testDrives',
+                    { ...cardAt(each), count: Math.min(unitsNeeded(need), units) },
+                    keyed(each),
+                  ),
+                ]
+              : []),
             step(
               'prepareDrives',
-              { ...cardAt(each), count: Math.min(need.ports, units), array: need.array },
+              { ...cardAt(each), count: Math.min(unitsNeeded(need), units), array: need.array },
               { ...keyed(each), cautions: ['othersData'] },
             ),
           ]

@@ -5,6 +5,7 @@ import type { Card } from '../parts/card.ts';
 import { extraName, type Extra } from '../parts/extra.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
+import { unitsNeeded } from '../parts/need.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { machineAround } from '../placement/housing.ts';
 import { plugsOf } from '../placement/plugs.ts';
@@ -171,7 +172,7 @@ const joinDrives = (each: AssembledCard, onBench: boolean): readonly Draft[] =>
       'joinDrives',
       {
         ...cardAt(each),
-        count: Math.min(units, need.ports),
+        count: Math.min(units, unitsNeeded(need)),
         socket,
         toBoard,
         plugAdapters: [...new Set(forDrives.plugAdapters)],

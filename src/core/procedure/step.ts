@@ -180,6 +180,8 @@ export interface StepValues {
   readonly editBoot: CardAt & { readonly parameter: string };
   readonly readBoot: CardAt & { readonly parameter: string };
   readonly setNetwork: CardAt & { readonly setting: NetworkSetting; readonly megabits: number };
+  /** Used ones, before anything is built on them. */
+  readonly testDrives: CardAt & { readonly count: number };
   readonly prepareDrives: CardAt & { readonly count: number; readonly array: DriveArray };
   readonly restart: { readonly times: number };
   readonly checkLink: CardAt & {

@@ -99,6 +99,7 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
 const NEEDS_OF_FORMAT_7: Readonly<Record<string, Part>> = {
   network: { encrypted: false },
   usb: { device: null, deviceSignalling: '3.2-1' },
+  drives: { usableGigabytes: 0, driveGigabytes: 4_000, usedDrives: false },
 };
 const needOfFormat8 = (need: unknown): unknown =>
   isPart(need) ? { backing: 'none', ...NEEDS_OF_FORMAT_7[String(need['kind'])], ...need } : need;

@@ -331,6 +331,7 @@ const FINDINGS = {
     // As much as a fact that is not known: whether they are fed already has to be found out.
     penalty: ['disturbance', 10_000],
   },
+  'deliver.drivesTooSmall': { unit: 'GB' },
   'deliver.lacks': { subject: 'feature' },
   'deliver.lessMemory': { unit: 'GB' },
   'deliver.slower': { unit: 'count' },

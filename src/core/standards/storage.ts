@@ -36,12 +36,12 @@ export const SATA_PORT_BYTES_PER_SECOND: Readonly<Record<SataPort, readonly [num
 };
 
 /** How several drives work as one. Common practice, no source. */
-export const DRIVE_ARRAYS = ['single', 'mirror', 'stripe'] as const;
+export const DRIVE_ARRAYS = ['single', 'mirror', 'stripe', 'parity'] as const;
 export type DriveArray = (typeof DRIVE_ARRAYS)[number];
 
 /**
  * What drives show together, low and high in bytes per second. A mirror reads up to the sum and writes as its
- * slowest; a stripe does the sum both ways. Common practice, no source.
+ * slowest; a stripe does the sum both ways; parity does the sum but one, writing less. Common practice, no source.
  */
 export function arrayBytesPerSecond(
   drive: CopyDrive,
@@ -53,6 +53,34 @@ export function arrayBytesPerSecond(
   return [low * least, high * most];
 }
 
+/** Fewest drives that can be put together so. */
+export const LEAST_DRIVES: Readonly<Record<DriveArray, number>> = {
+  single: 1,
+  mirror: 2,
+  stripe: 2,
+  parity: 3,
+};
+const MOST_DRIVES = 32;
+
+/**
+ * Room that drives of one size leave for data: all drives of a mirror hold the same, one drive's worth of parity holds
+ * none. What a file system takes for itself is not counted. @param each in any unit, which is that of the answer
+ */
+export function usableOf(
+  { count, how }: { readonly count: number; readonly how: DriveArray },
+  each: number,
+): number {
+  if (how === 'mirror') return each;
+  return how === 'parity' ? Math.max(0, count - 1) * each : count * each;
+}
+
+/** Fewest drives of this size that leave so much room; the most there may be where no number of them does. */
+export function drivesFor(how: DriveArray, usable: number, each: number): number {
+  for (let count = LEAST_DRIVES[how]; count < MOST_DRIVES; count += 1)
+    if (usableOf({ count, how }, each) >= usable) return count;
+  return how === 'mirror' ? LEAST_DRIVES.mirror : MOST_DRIVES;
+}
+
 /** How many times one drive's rate an array shows, at least and at most. */
 export function arrayGain(
   { count, how }: { readonly count: number; readonly how: DriveArray },
@@ -60,6 +88,11 @@ export function arrayGain(
 ): readonly [number, number] {
   if (how === 'single') return [1, 1];
   if (how === 'stripe') return [count, count];
+  if (how === 'parity') {
+    // Parity has to be reckoned and written as well, the slower the less the controller helps.
+    const most = Math.max(1, count - 1);
+    return what === 'read' ? [1, most] : [0.5, most];
+  }
   return what === 'read' ? [1, count] : [1, 1];
 }
 

@@ -24,6 +24,7 @@ type DriverStep =
   | 'readBoot'
   | 'restart'
   | 'setNetwork'
+  | 'testDrives'
   | 'prepareDrives';
 
 /** Why one package is taken before another, to a customer. */
@@ -160,6 +161,11 @@ export const DRIVER_STEP_WORDS: {
     detail: 'The installer asks for it.',
   }),
   setNetwork: ({ setting, megabits, ...card }) => SETTING_WORDS[setting](at(card), megabits),
+  testDrives: ({ count, ...card }) => ({
+    title: `Test ${count === 1 ? 'the used drive' : `the ${count} used drives`} on ${at(card)}`,
+    detail:
+      'Read what each says of itself (smartctl), then its long self-test. One with reallocated or pending sectors is not built on.',
+  }),
   prepareDrives: ({ count, array, ...card }) => ({
     title: `Prepare ${count === 1 ? 'the drive' : `the ${count} drives`} on ${at(card)}`,
     detail: `Name each below by serial number and size before anything is erased. Then initialise (GPT)${ARRAY_WORDS[array]}, make the file system, and share it.`,
@@ -170,6 +176,7 @@ const ARRAY_WORDS = {
   single: '',
   mirror: ', put them together as a mirror',
   stripe: ', put them together as a stripe – one lost drive loses all of it',
+  parity: ', put them together with parity – one drive may be lost, a second loses all of it',
 } as const;
 
 const SETTING_WORDS: Readonly<

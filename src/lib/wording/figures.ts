@@ -52,7 +52,7 @@ export function figure(value: number, unit: Unit): string {
     case 'g':
       return value >= 1000 ? `${short.format(value / 1000)} kg` : `${short.format(value)} g`;
     case 'GB':
-      return `${short.format(value)} GB`;
+      return value >= 1000 ? `${short.format(value / 1000)} TB` : `${short.format(value)} GB`;
     case 'MB':
       return value >= 1024 ? `${short.format(value / 1024)} GB` : `${short.format(value)} MB`;
     case 'mA':

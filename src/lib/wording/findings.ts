@@ -524,6 +524,10 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'said.problemPerhaps': { says: 'Known for trouble with one system: {subject}.' },
   'said.onlyThere': { says: 'It works in {subject} only.', remedy: 'That slot.' },
+  'deliver.drivesTooSmall': {
+    says: 'Put together so, the drives hold {available}; {needed} is wanted.',
+    remedy: 'Larger drives, or another way to put them together.',
+  },
   'deliver.notBacked': {
     says: 'Asked for: {subject}; nothing of the kind is known of this card.',
     remedy: 'Enter what is known of it in the catalogue, or ask for less.',

@@ -1,5 +1,12 @@
 /** Needs in one line, and what a kind is called. */
-import type { MetByMachine, DeliveryKind, Need, NeedKind, NeedOf } from '$core';
+import {
+  unitsNeeded,
+  type MetByMachine,
+  type DeliveryKind,
+  type Need,
+  type NeedKind,
+  type NeedOf,
+} from '$core';
 import { figure, flowFigure, inMegabytes, modeWords } from './figures';
 import { findingWords, remedyWords } from './findings';
 import { FLOW_WORDS } from './stages';
@@ -73,7 +80,8 @@ export function needWords(need: Need): string {
         drivesWanted(need),
         need.array === 'single'
           ? `${inMegabytes(need.bytesPerSecond)} each ${need.together ? 'together' : 'alone'}`
-          : `as a ${need.array} ${inMegabytes(need.bytesPerSecond)} ${need.direction === 'read' ? 'reading' : 'writing'}`,
+          : `${need.array === 'parity' ? 'with parity' : `as a ${need.array}`}, ${inMegabytes(need.bytesPerSecond)} ${need.direction === 'read' ? 'reading' : 'writing'}`,
+        need.usedDrives ? 'used before' : '',
         need.bootable ? 'bootable' : '',
         need.systemDriver ? 'runs on the system’s own driver' : '',
       );
@@ -113,9 +121,14 @@ const TEAM_WORDS = {
 
 const DRIVE_KINDS = { any: '', sata: 'SATA', m2: 'M.2', m2Sata: 'M.2 SATA' } as const;
 
-function drivesWanted({ ports, drive, medium }: NeedOf<'drives'>): string {
+function drivesWanted(need: NeedOf<'drives'>): string {
+  const { drive, medium, usableGigabytes, driveGigabytes } = need;
   const kind = medium === 'hardDisk' ? 'hard disks' : 'drives';
-  return [String(ports), DRIVE_KINDS[drive], kind].filter((part) => part !== '').join(' ');
+  const of = usableGigabytes === 0 ? '' : `of ${figure(driveGigabytes, 'GB')}`;
+  const drives = [String(unitsNeeded(need)), DRIVE_KINDS[drive], kind, of]
+    .filter((part) => part !== '')
+    .join(' ');
+  return usableGigabytes === 0 ? drives : `${figure(usableGigabytes, 'GB')} on ${drives}`;
 }
 
 /** Whether the machine meets it as it stands, with the figure and with what it takes. */

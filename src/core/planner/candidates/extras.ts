@@ -76,21 +76,25 @@ function wantedBy(findings: readonly Finding[], flows: readonly Flow[]): readonl
     if (buys === undefined) return [];
     return [{ kind: buys.kind, fits: buys.fits === 'subject' ? String(subject) : '', count: 1 }];
   });
-  return gathered([...settled, ...flows.flatMap(extrasOfFlow)]);
+  return gathered([...settled, ...modulesFor(flows), ...flows.flatMap(extrasOfFlow)]);
 }
 
-function extrasOfFlow({
-  need,
-  units,
-  adapters,
-  modules,
-  forDrives,
-  socket,
-}: Flow): readonly ExtraNeeded[] {
+/** Needs of the network share the ports of a card, and so what goes into their cages: the most that one of them wants. */
+function modulesFor(flows: readonly Flow[]): readonly ExtraNeeded[] {
+  const counts = flows.flatMap(({ modules }) =>
+    gathered(modules.map((fits) => ({ kind: 'networkModule', fits, count: 1 }))),
+  );
+  return [...new Set(counts.map(({ fits }) => fits))].map((fits) => ({
+    kind: 'networkModule',
+    fits,
+    count: Math.max(...counts.flatMap((each) => (each.fits === fits ? each.count : []))),
+  }));
+}
+
+function extrasOfFlow({ need, units, adapters, forDrives, socket }: Flow): readonly ExtraNeeded[] {
   const { bays, plugAdapters } = forDrives;
   return [
     ...adapters.map((fits): ExtraNeeded => ({ kind: 'screenAdapter', fits, count: 1 })),
-    ...modules.map((fits): ExtraNeeded => ({ kind: 'networkModule', fits, count: 1 })),
     ...(bays > 0 ? [{ kind: 'bay' as const, fits: 'drive', count: bays }] : []),
     ...plugAdapters.map((fits): ExtraNeeded => ({ kind: 'plugAdapter', fits, count: 1 })),
     ...(socket === 'sata'

@@ -134,6 +134,8 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
   ],
   drives: [
     number('ports', 'Drives', 32),
+    number('usableGigabytes', 'Or room for data, TB', 10_000, 1_000, 0),
+    number('driveGigabytes', 'Of drives of, GB', 100_000),
     number('bytesPerSecond', 'Each, or as an array, MB/s', 50_000, MEGABYTE),
     choice('together', 'While', [true, 'all work together'], [false, 'one works alone']),
     choice(
@@ -148,8 +150,10 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
       ['single', 'each by itself'],
       ['mirror', 'as a mirror'],
       ['stripe', 'as a stripe'],
+      ['parity', 'with parity'],
     ),
     choice('direction', 'The figure is for', ['read', 'reading'], ['write', 'writing']),
+    tick('usedDrives', 'used before'),
     tick('bootable', 'bootable'),
     tick('systemDriver', 'runs on the system’s own driver'),
   ],

@@ -129,17 +129,17 @@ const spaced = (text: string): string => text.trim().replaceAll(/\s+/g, ' ');
 
 type Several = { readonly count: number; readonly how: DriveArray };
 
-/** Drives that work as one, as “2 mirror” or “3 stripe”; “single” for one by itself. */
+/** Drives that work as one, as “2 mirror” or “3 parity”; “single” for one by itself. */
 export const ARRAY_FIELD: FieldKind<Several> = {
-  expects: 'single, or a number with mirror or stripe, such as 2 mirror',
+  expects: 'single, or a number with mirror, stripe or parity, such as 2 mirror',
   print: ({ count, how }) => (how === 'single' ? how : `${count} ${how}`),
   parse: (text) => {
-    const match = /^(?:(\d{1,2}) ?[x×]? ?)?(single|mirror|stripe)$/i.exec(spaced(text));
+    const match = /^(?:(\d{1,2}) ?[x×]? ?)?(single|mirror|stripe|parity)$/i.exec(spaced(text));
     const how = DRIVE_ARRAYS.find((each) => each === match?.[2]?.toLowerCase());
     const count = Number(match?.[1] ?? 1);
     if (how === undefined) return null;
     if (how === 'single') return count === 1 ? { count, how } : null;
-    return count >= 2 ? { count, how } : null;
+    return count >= (how === 'parity' ? 3 : 2) ? { count, how } : null;
   },
 };
 
