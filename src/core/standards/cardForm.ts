@@ -17,6 +17,46 @@ export const CONNECTOR_LENGTH_MM: Readonly<Record<number, number>> = {
 /** Length of a classic 32-bit PCI connector, in millimetres. Source: PCI Local Bus 3.0 (from memory). */
 export const CLASSIC_PCI_CONNECTOR_MM = 85;
 
+/** Bars that keys make across a connector, from its near end to the bar's two edges, in millimetres. */
+export interface KeyBar {
+  readonly fromMm: number;
+  readonly toMm: number;
+}
+
+/** Between the contacts of power and those of lanes, in every PCI Express connector. */
+export const EXPRESS_KEY: KeyBar = { fromMm: 11.7, toMm: 13.4 };
+
+/**
+ * Where the contacts 12 and 13 would be the key is of 3.3 V, where 50 and 51 would be of 5 V; contacts stand 1.27 mm
+ * apart. Source: PCI Local Bus 3.0 (from memory).
+ */
+const CLASSIC_CONTACT_MM = 1.27;
+const classicKey = (contact: number): KeyBar => ({
+  fromMm: (contact - 1) * CLASSIC_CONTACT_MM,
+  toMm: (contact + 1) * CLASSIC_CONTACT_MM,
+});
+export const CLASSIC_KEYS: Readonly<Record<'5 V' | '3.3 V', KeyBar>> = {
+  '5 V': classicKey(50),
+  '3.3 V': classicKey(12),
+};
+
+/**
+ * An M.2 socket has 75 places for contacts, a quarter of a millimetre apart as they lie on both sides; each key takes eight.
+ * Source: PCI Express M.2 Specification 4.0 (from memory).
+ */
+const SOCKET_CONTACT_MM = 0.25;
+const socketKey = (first: number): KeyBar => ({
+  fromMm: first * SOCKET_CONTACT_MM,
+  toMm: (first + 7) * SOCKET_CONTACT_MM,
+});
+export const SOCKET_CONTACTS_MM = 75 * SOCKET_CONTACT_MM;
+export const SOCKET_KEYS: Readonly<Record<'A' | 'B' | 'E' | 'M', KeyBar>> = {
+  A: socketKey(8),
+  B: socketKey(12),
+  E: socketKey(24),
+  M: socketKey(59),
+};
+
 /**
  * From the rear edge of the case to the near end of a connector, in millimetres.
  * Common practice, no source: measured boards lie within a few millimetres of it. Used for drawing and

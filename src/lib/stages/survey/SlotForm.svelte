@@ -22,6 +22,7 @@
   import { FIELD } from './factFields';
   import Photos from './Photos.svelte';
   import Sharing from './Sharing.svelte';
+  import SlotShapes from './SlotShapes.svelte';
   import { FAN_FIELD, LENGTHS_FIELD, choiceField, numberField, wordsField } from './fields';
 
   let {
@@ -137,6 +138,7 @@
       on:change={(event) =>
         put({ ...of, label: String(event.detail ?? '').slice(0, 200) || of.label }, 'name')}
     />
+    <SlotShapes slot={of} />
     {#if of.bus === 'm2'}
       <FactField
         id="fact-slot-key"
