@@ -141,6 +141,7 @@ test('a card is settled for a slot, and what that costs is said; so is why it wa
   await page.keyboard.press('Enter');
   await expect(page.getByText('costs 6.00 more than without it')).toBeVisible();
   await expect(page.locator('svg text', { hasText: 'Lantern 2L' }).first()).toBeVisible();
+  await saved(page);
   await page.reload();
   await expect(page.getByText('costs 6.00 more than without it')).toBeVisible();
 

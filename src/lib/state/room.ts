@@ -95,9 +95,9 @@ let trial: Uint8Array<ArrayBuffer> | null = null;
 
 /** What is tried is taken back, so that there is room for it. */
 async function tryRoom(bytes: number): Promise<void> {
-  // Where a browser has no other store, a write that fails is what tells that there is no room.
-  if (!('caches' in globalThis)) return;
-  const files = await caches.open(FILES);
+  // Where a browser has no other store, or none for a private window, a write that fails is what tells that there is no room.
+  const files = 'caches' in globalThis ? await caches.open(FILES).catch(() => null) : null;
+  if (files === null) return;
   try {
     if (trial?.length !== bytes) trial = noise(bytes);
     await files.put(TRIAL, new Response(trial));
