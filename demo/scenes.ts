@@ -185,7 +185,7 @@ export const ROPEWALK: Scene = {
   customer: 'Ropewalk, testing house',
   machine: {
     ...withPorts(SERVER_BOARD, 4),
-    case: { ...SERVER_BOARD.case, bays: told(12) },
+    case: { ...SERVER_BOARD.case, bays: told([{ size: '3.5', count: 12 }]) },
     supply: {
       ...SERVER_BOARD.supply,
       plugs: told([

@@ -69,7 +69,16 @@ export const CLASS = {
 export const said = (
   says: Statement['says'],
   more: Partial<Omit<Statement, 'says'>>,
-): Statement => ({ says, machine: '', slot: '', system: null, source: '', date: null, ...more });
+): Statement => ({
+  says,
+  machine: '',
+  slot: '',
+  card: '',
+  system: null,
+  source: '',
+  date: null,
+  ...more,
+});
 
 /** The card draws all it takes from its slot. */
 export const draws = (watts: number) => ({ peakWatts: watts, slotWatts: watts });

@@ -39,6 +39,8 @@ export {
   COMPONENT_SIDE_MM,
   MODULE_WIDTH_MM,
   SOCKET_DEPTH_MM,
+  MANNERS,
+  type Manner,
 } from './standards/cardForm.ts';
 export {
   BRACKET_LENGTH_MM,
@@ -87,8 +89,13 @@ export {
   type UsbSignalling,
 } from './standards/usb.ts';
 export {
+  BAY_FRAMES,
+  BAY_SIZES,
   COPY_DRIVES,
+  DRIVE_FORMS,
+  MODULE_SIDES,
   SATA_PORTS,
+  type BayFrame,
   type CopyDrive,
   DRIVES,
   DRIVE_ARRAYS,
@@ -190,6 +197,7 @@ export {
 } from './parts/planning.ts';
 export { Delivery, type DeliveryKind, type DeliveryOf } from './parts/delivery.ts';
 export { Card, asOccupant, cardName } from './parts/card.ts';
+export { Drive, driveName, emptyDrive } from './parts/drive.ts';
 export { BACKINGS, STATEMENT_KINDS, Statement, type Backing } from './parts/statement.ts';
 export { Extra } from './parts/extra.ts';
 export {
@@ -538,7 +546,15 @@ export {
   rearLeads,
   rearSocketsOf,
 } from './assembly/rearLeads.ts';
-export { type AssembledCard, type Assembly, assemblyOf, newCardsOf } from './assembly/assembly.ts';
+export {
+  type AssembledCard,
+  type Assembly,
+  assemblyOf,
+  laterCardsOf,
+  newCardsOf,
+} from './assembly/assembly.ts';
+export { driveLoadWatts, withDriveLoad } from './placement/driveLoad.ts';
+export { inBays } from './placement/bays.ts';
 export { type Expectation, expectations } from './assembly/expectations.ts';
 export { type FallBack, type Judgement, judge } from './diagnosis/judge.ts';
 export {

@@ -36,26 +36,34 @@ const RADIO_UNKNOWN = {
   wireMegabits: null,
 };
 
-/** What formats 6 to 8 added to parts of a document, by what tells them from others. */
+/** What formats 6 to 9 added to parts of a document, by what tells them from others. */
 const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
   [
     ['connectorLanes', 'opening'],
     { hotPlug: null, cardLength: null, sharesOpening: null, state: null },
   ],
-  [['disposition', 'openings'], { watts: null, plugs: null, frontLeads: null }],
+  [
+    ['disposition', 'openings'],
+    { watts: null, plugs: null, frontLeads: null, hotPlug: null, heightMm: null },
+  ],
   [['baseWatts', 'plugs'], { plugsInUse: null }],
   [['overBudget', 'disturbance', 'wishes'], { longSlot: 100 }],
   [
     ['leadsBeforeSeating', 'brackets'],
-    { plates: 0, contents: [], chip: '', statements: [], returnDays: null },
+    { plates: 0, contents: [], chip: '', statements: [], returnDays: null, manners: [] },
   ],
   [['ownPorts', 'socket'], { sataModules: 0 }],
-  [['must', 'weight', 'group'], { backing: 'none' }],
-  [['drive', 'bootable'], { usableGigabytes: 0, driveGigabytes: 4_000, usedDrives: false }],
+  [['must', 'weight', 'group'], { backing: 'none', manners: [], later: false }],
+  [
+    ['drive', 'bootable'],
+    { usableGigabytes: 0, driveGigabytes: 4_000, usedDrives: false, these: [] },
+  ],
   [['bytesPerSecond', 'ports', 'features'], { team: 'none', encrypted: false }],
   [['bytesPerSecond', 'where', 'typeC'], { device: null, deviceSignalling: '3.2-1' }],
   [['ports', 'megabits', 'features'], { medium: 'copper' }],
-  [['path', 'firmware'], { accessPoint: RADIO_UNKNOWN }],
+  [['says', 'source', 'date'], { card: '' }],
+  [['placements', 'acceptedAt'], { later: [] }],
+  [['path', 'firmware'], { accessPoint: RADIO_UNKNOWN, secondSystem: null, damage: [] }],
   [['together', 'bootable'], { medium: 'solidState', array: 'single', direction: 'read' }],
 ];
 

@@ -68,6 +68,7 @@ export const aStatement = (says: Statement['says'], over: Partial<Statement> = {
   says,
   machine: '',
   slot: '',
+  card: '',
   system: null,
   source: 'a list',
   date: null,
@@ -129,6 +130,10 @@ export function aMachine(slots: readonly Slot[], more: Partial<Machine> = {}): M
   };
 }
 
+/** So many free bays of the usual size. */
+export const baysOf = (count: number): Machine['case']['bays'] =>
+  told(count === 0 ? [] : [{ size: '3.5', count }]);
+
 /** One lead to a far end of these speeds. */
 export const wiredTo = (
   portMegabits: readonly number[] | null,
@@ -175,6 +180,7 @@ export function aCard(over: Partial<Card> = {}): Card {
     leadsBeforeSeating: [],
     chip: '',
     statements: [],
+    manners: [],
     returnDays: null,
     contents: [],
     // xHCI: every current system drives it itself.

@@ -12,7 +12,7 @@ import {
 import { drivesFor, usableOf } from '../../src/core/standards/storage.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { drives } from '../../demo/catalogue/row.ts';
-import { aCard, aJob, aMachine, aSlot, told } from '../builders/parts.ts';
+import { baysOf, aCard, aJob, aMachine, aSlot, told } from '../builders/parts.ts';
 
 const need = (more: Partial<NeedOf<'drives'>>) =>
   plainNeed('drives', 'd', { drive: 'sata', bytesPerSecond: 100e6, ...more });
@@ -72,7 +72,7 @@ describe('Drives by the room for data', () => {
       proposePlan({
         machine: {
           ...machine,
-          case: { ...machine.case, bays: told(3) },
+          case: { ...machine.case, bays: baysOf(3) },
           supply: { ...machine.supply, plugs: told([{ type: 'sata', count: 4 }]) },
         },
         cards: [card(2), card(4)],

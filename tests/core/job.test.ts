@@ -360,7 +360,7 @@ describe('Job files', () => {
     expect(problems).to.deep.equal([]);
     // A slot was deleted there that a plan, a pin and a photograph still named.
     const slots = new Set(before.machine.slots.map(({ id }) => id));
-    const there = ({ slotId }: { readonly slotId: string }) => slots.has(slotId);
+    const there = ({ slotId }: { readonly slotId: string | null }) => slots.has(slotId ?? '');
     expect([before.plan!.placements, before.photos].every((list) => list.every(there))).to.equal(
       false,
     );
@@ -444,6 +444,26 @@ describe('Job files', () => {
     expect(hops[0]!.leads.map(({ cable, metres }) => [cable?.value, metres?.value])).to.deep.equal([
       ['cat6a', 40],
     ]);
+  });
+
+  it('of the eighth format are read, with bays that were only counted as bays of the usual size', () => {
+    const before = (JSON.parse(dataFile('job-format-8')) as { job: Job }).job;
+    const { job, problems } = readJobFile(dataFile('job-format-8'));
+    expect(problems).to.deep.equal([]);
+    const was = before.machine.case.bays as unknown as { others: readonly object[] };
+    const bays = {
+      value: [{ size: '3.5', count: 12 }],
+      source: 'technician',
+      others: was.others.map((each) => ({ ...each, value: [{ size: '3.5', count: 10 }] })),
+    };
+    const today = todaysWords(before);
+    expect(job).to.deep.equal({
+      ...today,
+      format: JOB_FORMAT,
+      machine: { ...today.machine, case: { ...today.machine.case, bays } },
+    });
+    expect(job!.observations[0]).to.include({ kind: 'drive' });
+    expect(job!.photos).to.have.lengthOf(1);
   });
 
   it('have a published schema that is the one in use', () => {

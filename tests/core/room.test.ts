@@ -9,7 +9,16 @@ import {
   plainNeed,
   type FrontLead,
 } from '../../src/core/index.ts';
-import { aCard, aJob, aMachine, aSlot, networkNeed, told, wiredTo } from '../builders/parts.ts';
+import {
+  baysOf,
+  aCard,
+  aJob,
+  aMachine,
+  aSlot,
+  networkNeed,
+  told,
+  wiredTo,
+} from '../builders/parts.ts';
 
 const found = (card = aCard(), room: Partial<Machine['case']> = {}) => {
   const plain = aMachine([aSlot(1)]);
@@ -87,7 +96,7 @@ describe('Bays', () => {
       const plain = aMachine([aSlot(1)]);
       const machine = {
         ...plain,
-        case: { ...plain.case, bays: bays === null ? null : told(bays) },
+        case: { ...plain.case, bays: bays === null ? null : baysOf(bays) },
         supply: { ...plain.supply, plugs: told([{ type: 'sata' as const, count: 4 }]) },
       };
       return flowOf(card, machine.slots[0]!, need, machine)?.finding.code;

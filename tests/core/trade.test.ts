@@ -44,7 +44,7 @@ import {
   TOWER,
   WORKSTATION,
 } from '../../demo/machines.ts';
-import { aJob, aStatement, occupiedBy, told, usbNeed, wiredTo } from '../builders/parts.ts';
+import { baysOf, aJob, aStatement, occupiedBy, told, usbNeed, wiredTo } from '../builders/parts.ts';
 import { valuesOf } from '../builders/steps.ts';
 
 const card = (model: string): Card => {
@@ -186,7 +186,7 @@ describe('Job 1: a small board with one x1 slot', () => {
   it('counts bays, power plugs and leads for the drives, each bought and joined by a step', () => {
     const bare: Machine = {
       ...machine,
-      case: { ...machine.case, bays: told(1) },
+      case: { ...machine.case, bays: baysOf(1) },
       supply: {
         ...machine.supply,
         plugs: told([
@@ -201,6 +201,7 @@ describe('Job 1: a small board with one x1 slot', () => {
     const flow = flowOf(locker, x1, need, bare)!;
     expect(flow.forDrives).to.deep.equal({
       bays: 2,
+      frames: [],
       plugAdapters: ['4-pin-to-sata', 'split-sata'],
     });
     // One plug never feeds three: with a single one four drives are too many, and nothing is bought that would hide it.
@@ -212,7 +213,7 @@ describe('Job 1: a small board with one x1 slot', () => {
       locker,
       x1,
       { ...need, ports: 4 },
-      { ...single, case: { ...bare.case, bays: told(9) } },
+      { ...single, case: { ...bare.case, bays: baysOf(9) } },
     )!;
     expect(four.forDrives.plugAdapters).to.deep.equal(['split-sata']);
     expect(four.finding).to.include({ code: 'deliver.drivesUnfed', needed: 4, available: 2 });
@@ -1052,7 +1053,7 @@ describe('Job 21: ten drives on a board with four ports, a system other than the
     builtIn: told([drives(4, 'sata')]),
     system: { ...SERVER_BOARD.system, family: told('bsd'), version: told('14.1') },
     supply: { ...SERVER_BOARD.supply, plugs: told([{ type: 'sata', count: 10 }]) },
-    case: { ...SERVER_BOARD.case, bays: told(10) },
+    case: { ...SERVER_BOARD.case, bays: baysOf(10) },
   };
   const need = plainNeed('drives', 'drives', {
     ports: 10,

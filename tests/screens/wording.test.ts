@@ -102,6 +102,8 @@ const SAMPLES: Subjects = {
   screenInput: 'hdmi',
   networkModule: 'copper',
   backing: 'listed',
+  manner: 'quiet',
+  family: 'linux',
 };
 
 describe('Words of findings', () => {

@@ -14,18 +14,20 @@ import type { Placed } from '../placement/lanesLeft.ts';
 import type { Proposal } from '../planner/answers/plan.ts';
 import { priced, type PricedExtra } from '../planner/candidates/extras.ts';
 import { assemblyOf } from './assembly.ts';
+import { servesIn } from './serves.ts';
 
 export type Acceptance = Omit<Plan, 'acceptedAt'>;
 
 /** @param library for the drivers of its cards and of the machine; none are known while it cannot be reached */
 export const acceptanceOf = (
-  { placements, moves, givenUp, unmet, met, extras }: Proposal,
+  { placements, moves, givenUp, later, unmet, met, extras }: Proposal,
   job: Job,
   library: DriverLibrary,
 ): Acceptance => ({
   ...placedOf(placements, job, library),
   moves: moves.map(({ fromSlotId, toSlotId, card }) => ({ fromSlotId, toSlotId, card })),
   givenUp,
+  later,
   unmet: unmet.map(({ id }) => id),
   met: met.map(({ id }) => id),
   extras: extras.map(boughtOf),
@@ -44,6 +46,7 @@ export function acceptanceOfTrial(
   const bare: Acceptance = {
     ...placedOf(tried, job, library),
     moves: [],
+    later: laterOf(tried, job),
     unmet: unmetBy(tried, job, catalogue.cards),
     met: metBefore(job, catalogue.cards),
     givenUp: tried
@@ -53,6 +56,17 @@ export function acceptanceOfTrial(
   };
   const assembly = assemblyOf({ ...job, plan: { ...bare, acceptedAt: job.changedAt } });
   return { ...bare, extras: priced(assembly.extras, catalogue.extras).map(boughtOf) };
+}
+
+/** Slots of cards all of whose needs are for later. */
+function laterOf(tried: readonly Placed[], { machine, needs }: Job): readonly string[] {
+  const serves = servesIn(needs, machine);
+  return tried
+    .filter(({ card, slot }) => {
+      const served = serves(card, slot);
+      return served.length > 0 && served.every(({ need }) => need.later);
+    })
+    .map(({ slot }) => slot.id);
 }
 
 /** Needs that cards on trial would meet one by one, and do not meet together: each port serves one of them. */

@@ -14,6 +14,7 @@ import type { Job, Plan } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { machineAround } from '../placement/housing.ts';
 import { slotInUse, type Placed } from '../placement/lanesLeft.ts';
+import { withDriveLoad } from '../placement/driveLoad.ts';
 import { withMoves } from '../placement/moves.ts';
 import type { Feed } from '../placement/plugs.ts';
 import { deviceLink, type SlotLink } from '../placement/slotLink.ts';
@@ -44,6 +45,8 @@ export interface AssembledCard {
   readonly enclosureName: string | null;
   /** Where it sat before; null for a new card. */
   readonly fromSlotId: string | null;
+  /** Its slot is kept for it: it is not bought now. */
+  readonly later: boolean;
   /** Asked with all other cards of the plan in place; none for a card that only moves. */
   readonly findings: readonly Finding[];
   /** Of each device on it. Null while the slot's lanes or generation are not known. */
@@ -83,6 +86,8 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
   const moves = job.plan?.moves ?? [];
   const serves = servesIn(job.needs, machine);
   const fresh = placedIn(machine, job.plan?.placements ?? [], job.plan);
+  const later = new Set(job.plan?.later);
+  const isNow = ({ slot }: Placed) => !later.has(slot.id);
   const moved = placedIn(
     machine,
     moves.map(({ toSlotId, card }) => ({ slotId: toSlotId, card })),
@@ -104,6 +109,7 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
   const newCards = fresh.map((placed, n): AssembledCard => ({
     ...base(placed),
     fromSlotId: null,
+    later: !isNow(placed),
     flows: itemAt(flows, n),
     findings: findingsAmong(n, fresh, used, machine, library),
     feeds: itemAt(used.feeds, n),
@@ -113,6 +119,7 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
   const movedCards = moved.map((placed): AssembledCard => ({
     ...base(placed),
     fromSlotId: moves.find(({ toSlotId }) => toSlotId === placed.slot.id)?.fromSlotId ?? null,
+    later: false,
     flows: serves(placed.card, placed.slot),
     findings: [],
     feeds: [],
@@ -123,12 +130,13 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
     machine,
     cards: [...newCards, ...movedCards],
     removed: removedFrom(job),
-    ...openingsOf(job.machine, machine, [...fresh, ...moved]),
+    ...openingsOf(job.machine, machine, [...fresh.filter(isNow), ...moved]),
     extras: gathered([
-      ...newCards.flatMap((each) => extrasOf(each.card, each.findings, each.flows)),
+      ...newCards.filter(isNow).flatMap((each) => extrasOf(each.card, each.findings, each.flows)),
+      // Plugs are dealt out among all cards, so what goes between is there from the start.
       ...extrasTogether(fresh, machine),
     ]),
-    leftInBoxes: leftInBoxes(newCards, machine),
+    leftInBoxes: leftInBoxes(newCards.filter(isNow), machine),
   };
 });
 
@@ -138,13 +146,23 @@ export const packagesOf = memoOf(({ plan, packages }: Job): readonly DriverPacka
   ...packages,
 ]);
 
-/** New cards of an accepted plan. */
+/** New cards of an accepted plan that are bought and fitted now. */
 export const newCardsOf = ({ cards }: Assembly): readonly AssembledCard[] =>
-  cards.filter(({ fromSlotId }) => fromSlotId === null);
+  cards.filter(({ fromSlotId, later }) => fromSlotId === null && !later);
+
+/** Cards that slots are kept for. */
+export const laterCardsOf = ({ cards }: Assembly): readonly AssembledCard[] =>
+  cards.filter(({ later }) => later);
 
 /** The machine with its own cards where the accepted plan wants them. */
-const plannedMachine = ({ machine, plan }: Pick<Job, 'machine' | 'plan'>): Machine =>
-  plan === null ? machine : withMoves(machine, plan.moves, plan.givenUp);
+function plannedMachine({
+  machine,
+  needs,
+  plan,
+}: Pick<Job, 'machine' | 'needs' | 'plan'>): Machine {
+  const loaded = withDriveLoad(machine, needs);
+  return plan === null ? loaded : withMoves(loaded, plan.moves, plan.givenUp);
+}
 
 function removedFrom({ machine, plan }: Job): readonly Slot[] {
   return machine.slots.filter(({ id, occupant }) => {

@@ -6,7 +6,7 @@ import type { Card } from '../parts/card.ts';
 import { STATEMENT_KINDS, Statement } from '../parts/statement.ts';
 import type { Delivery, DeliveryKind } from '../parts/delivery.ts';
 import { M2_SIGNALS, PCI_KEYINGS } from '../parts/machine.ts';
-import { BOOT_CODES, QUIRKS } from '../standards/cardForm.ts';
+import { BOOT_CODES, MANNERS, QUIRKS } from '../standards/cardForm.ts';
 import { OTHER_DEVICES } from '../standards/otherDevices.ts';
 import { REAR_SOCKET_KINDS } from '../standards/rearSockets.ts';
 import { NETWORK_FEATURES, NETWORK_MEDIA } from '../standards/ethernet.ts';
@@ -92,26 +92,33 @@ const MODULE_CELL: CellKind<NonNullable<Card['m2']>> = {
   },
 };
 
-/** “60–130, 20”: from and to along the card, and the air it wants. */
+/** “60–130, 20”: from and to along the card, and the air it wants; “60–130, 20, 45” with how far above the board it begins. */
 export const FAN_CELL: CellKind<NonNullable<Card['fan']>> = {
-  expects: 'from, to and air in mm such as “60–130, 20”',
-  print: ({ fromMm, toMm, airMm }) => `${fromMm}–${toMm}, ${airMm}`,
+  expects: 'from, to and air in mm such as “60–130, 20”, and its lower edge where it is told',
+  print: ({ fromMm, toMm, airMm, aboveMm }) =>
+    [`${fromMm}–${toMm}`, airMm, aboveMm ?? []].flat().join(', '),
   parse: (text) => {
-    const [, from, to, air] = /^(\d{1,3})\s*[–-]\s*(\d{1,3})\s*,\s*(\d{1,3})$/.exec(text) ?? [];
+    const [, from, to, air, above] =
+      /^(\d{1,3})\s*[–-]\s*(\d{1,3})\s*,\s*(\d{1,3})(?:\s*,\s*([1-9]\d{0,2}))?$/.exec(text) ?? [];
     return from === undefined || to === undefined || air === undefined || Number(to) <= Number(from)
       ? undefined
-      : { fromMm: Number(from), toMm: Number(to), airMm: Number(air) };
+      : {
+          fromMm: Number(from),
+          toMm: Number(to),
+          airMm: Number(air),
+          ...(above === undefined ? {} : { aboveMm: Number(above) }),
+        };
   },
 };
 
 /** “listed; machine Cove 2; slot Slot 1; system linux; source the maker's list; date 2026-03-01”: all but the first may be left out. */
 const STATEMENT_CELL: CellKind<Statement> = {
   expects:
-    'listed, tried, claimed, problem or onlyThere, then any of “; machine …”, “; slot …”, “; system …”, “; source …”, “; date …”',
-  print: ({ says, machine, slot, system, source, date }) =>
+    'listed, tried, claimed, problem or onlyThere, then any of “; machine …”, “; slot …”, “; card …”, “; system …”, “; source …”, “; date …”',
+  print: ({ says, machine, slot, card, system, source, date }) =>
     [
       says,
-      ...Object.entries({ machine, slot, system: system ?? '', source, date: date ?? '' })
+      ...Object.entries({ machine, slot, card, system: system ?? '', source, date: date ?? '' })
         .filter(([, value]) => value !== '')
         .map(([name, value]) => `${name} ${value}`),
     ].join('; '),
@@ -126,6 +133,7 @@ const STATEMENT_CELL: CellKind<Statement> = {
       says: STATEMENT_KINDS.find((kind) => kind.toLowerCase() === says.toLowerCase()),
       machine: told.get('machine') ?? '',
       slot: told.get('slot') ?? '',
+      card: told.get('card') ?? '',
       system: told.get('system')?.toLowerCase() ?? null,
       source: told.get('source') ?? '',
       date: told.get('date') ?? null,
@@ -194,6 +202,7 @@ const GENERAL: readonly Column[] = [
   column('chip', 'Chip', MAYBE_TEXT_CELL, ['controller', 'chipset']),
   column('statements', 'What is said of it', listCell(STATEMENT_CELL), ['statements']),
   column('returnDays', 'Days to return it', optionalCell(numberCell(0, 365)), ['return']),
+  column('manners', 'In its maker’s words', listCell(choiceCell(MANNERS)), ['manners']),
   column('quirks', 'Known catches', listCell(choiceCell(QUIRKS)), ['quirks']),
   column('ids.vendor', 'Vendor', hexCell(4), ['vendor id']),
   column('ids.device', 'Device', hexCell(4), ['device id']),
@@ -338,6 +347,7 @@ export const PLAIN_CARD: Omit<Card, 'id' | 'maker' | 'model' | 'ids' | 'delivers
   chip: '',
   statements: [],
   returnDays: null,
+  manners: [],
   quirks: [],
   priceCents: 0,
   leadDays: null,

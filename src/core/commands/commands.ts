@@ -45,6 +45,7 @@ export type Command =
       readonly packages: readonly DriverPackage[];
       readonly moves?: Plan['moves'];
       readonly givenUp?: Plan['givenUp'];
+      readonly later?: Plan['later'];
       readonly unmet?: Plan['unmet'];
       readonly met?: Plan['met'];
       readonly extras?: Plan['extras'];
@@ -173,10 +174,19 @@ const CHANGES: {
   setWorth: (_, { replacementCents, deservesPercent }) => ({ replacementCents, deservesPercent }),
   acceptPlan: (
     _,
-    { placements, packages, moves = [], givenUp = [], unmet = [], met = [], extras = [] },
+    {
+      placements,
+      packages,
+      moves = [],
+      givenUp = [],
+      later = [],
+      unmet = [],
+      met = [],
+      extras = [],
+    },
     at,
   ) => ({
-    plan: { placements, packages, moves, givenUp, unmet, met, extras, acceptedAt: at },
+    plan: { placements, packages, moves, givenUp, later, unmet, met, extras, acceptedAt: at },
   }),
   addPin: (job, { pin }) => ({ pins: [...withoutPin(job, pin), pin] }),
   removePin: (job, { pin }) => ({ pins: withoutPin(job, pin) }),

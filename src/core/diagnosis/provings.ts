@@ -17,12 +17,18 @@ export interface Proving {
 export const provings = memoOf((job: Job): readonly Proving[] =>
   job.plan === null
     ? []
-    : expectations(job).map((expectation) => {
-        const measured = figureFor(job.observations, expectation.need.id);
-        const judgement = measured && judge(expectation, measured.value);
-        return { expectation, measured, judgement, state: stateOf(expectation, judgement, job) };
-      }),
+    : expectations(job)
+        .filter(isNow)
+        .map((expectation) => {
+          const measured = figureFor(job.observations, expectation.need.id);
+          const judgement = measured && judge(expectation, measured.value);
+          return { expectation, measured, judgement, state: stateOf(expectation, judgement, job) };
+        }),
 );
+
+/** What is for later is proven later, unless something that is fitted now serves it already. */
+const isNow = ({ need, card, isMet }: Expectation): boolean =>
+  !need.later || isMet || (card !== null && !card.later);
 
 function stateOf(
   { need, flow }: Expectation,

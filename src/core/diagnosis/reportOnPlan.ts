@@ -33,17 +33,20 @@ export interface ReportOnCard {
 export function reportOnPlan(job: Job): readonly ReportOnCard[] {
   const { plan, machine } = job;
   if (plan === null) return [];
-  return assemblyOf(job).cards.map((card) => {
-    const observation =
-      job.observations.findLast(
-        (each): each is DeviceObservation =>
-          each.kind === 'device' &&
-          each.subject.slotId === card.slot.id &&
-          each.at >= plan.acceptedAt,
-      ) ?? null;
-    const differences = observation === null ? [] : differencesOf(card, observation, machine);
-    return { card, observation, differences };
-  });
+  const { cards } = assemblyOf(job);
+  return cards
+    .filter(({ later }) => !later)
+    .map((card) => {
+      const observation =
+        job.observations.findLast(
+          (each): each is DeviceObservation =>
+            each.kind === 'device' &&
+            each.subject.slotId === card.slot.id &&
+            each.at >= plan.acceptedAt,
+        ) ?? null;
+      const differences = observation === null ? [] : differencesOf(card, observation, machine);
+      return { card, observation, differences };
+    });
 }
 
 function differencesOf(

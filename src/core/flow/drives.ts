@@ -3,14 +3,20 @@ import type { DeliveryOf } from '../parts/delivery.ts';
 import { classIsDriven } from '../drivers/classDrivers.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
-import { unitsNeeded, type NeedOf } from '../parts/need.ts';
+import { driveName, type Drive } from '../parts/drive.ts';
+import { socketWanted, unitsNeeded, type NeedOf } from '../parts/need.ts';
+import { inBays } from '../placement/bays.ts';
 import type { Finding, Verdict } from '../rules/finding.ts';
 import { devicesShown } from '../placement/slotLink.ts';
-import type { PlugAdapter, PlugType } from '../standards/plugs.ts';
+import { PLUGS, type PlugAdapter, type PlugType } from '../standards/plugs.ts';
 import {
   DRIVES,
+  LEAST_DRIVES,
+  WORN_SHARE,
   arrayBytesPerSecond,
   arrayGain,
+  portPractice,
+  showsOfRated,
   usableOf,
   type DriveArray,
   type DriveSocket,
@@ -25,7 +31,11 @@ export function drivesFlow(
   machine: Machine,
 ): Flow {
   const sockets = socketsFor(provider, need, machine);
-  const [low, high] = row(DRIVES, sockets.socket).practiceBytesPerSecond;
+  const [low, high] = portPractice(
+    sockets.socket,
+    // What is not known of the drives is a good one of the usual generation.
+    need.these.length === 0 ? null : (provider.fitted?.card.generation ?? null),
+  );
   const wanted = unitsNeeded(need);
   const atOnce = need.together || need.array !== 'single' ? wanted : 1;
   const working = Math.max(1, Math.min(sockets.count, atOnce));
@@ -33,7 +43,7 @@ export function drivesFlow(
   const share = 1 / Math.ceil(working / sockets.ownPorts);
   const several = { count: wanted, how: need.array };
   const [least, most] = arrayGain(several, need.direction);
-  const cabled = isModule(need, sockets.socket) ? null : onCables(wanted, machine);
+  const cabled = isModule(need, sockets.socket) ? null : onCables(need, wanted, machine);
   const flow = conclude({
     need,
     unit: 'B/s',
@@ -47,7 +57,7 @@ export function drivesFlow(
         high: high * share,
         shared: { id: sockets.id, low, high, copies: sockets.ownPorts },
       },
-      ...(need.medium === 'hardDisk' ? [hardDisk()] : []),
+      ...driveStages(need, sockets.socket),
     ],
     streams: working,
     gain: { low: least, high: most },
@@ -56,6 +66,7 @@ export function drivesFlow(
     besides: [
       ...sockets.lacking,
       ...tooSmall(need, several),
+      ...need.these.flatMap(worn),
       ...(provider.fitted === null || sockets.overBoard
         ? []
         : [
@@ -68,12 +79,28 @@ export function drivesFlow(
   return cabled === null ? flow : { ...flow, forDrives: cabled.forDrives };
 }
 
-/** No number of drives of that size leaves the room that is wanted. */
+/** No number of drives of that size leaves the room that is wanted; or those that are known do not. */
 function tooSmall(
-  { usableGigabytes, driveGigabytes }: NeedOf<'drives'>,
+  { usableGigabytes, driveGigabytes, these }: NeedOf<'drives'>,
   several: { readonly count: number; readonly how: DriveArray },
 ): readonly Finding[] {
-  const available = usableOf(several, driveGigabytes);
+  const least = LEAST_DRIVES[several.how];
+  if (several.count < least)
+    return [
+      {
+        code: 'deliver.fewDrives',
+        verdict: 'blocked',
+        needed: least,
+        available: several.count,
+        unit: 'count',
+      },
+    ];
+  // Of drives that work as one the smallest decides.
+  const sizes = these.map(({ gigabytes }) => gigabytes);
+  const available =
+    sizes.length > 0 && several.how === 'single'
+      ? sizes.reduce((sum, each) => sum + each, 0)
+      : usableOf(several, Math.min(...sizes, sizes.length > 0 ? Infinity : driveGigabytes));
   return available >= usableGigabytes
     ? []
     : [
@@ -87,10 +114,75 @@ function tooSmall(
       ];
 }
 
-/** What large files show on one disk, whatever port it hangs on. */
-function hardDisk(): FlowStage {
-  const [low, high] = arrayBytesPerSecond('disk', { count: 1, how: 'single' }, 'read');
-  return { code: 'drive', low, high };
+/** What large files show on one drive, whatever port it hangs on: the slowest of those that are known. */
+function driveStages(
+  { these, medium, direction }: NeedOf<'drives'>,
+  socket: DriveSocket,
+): readonly FlowStage[] {
+  const bands =
+    these.length === 0
+      ? medium === 'hardDisk'
+        ? [DISK]
+        : []
+      : these.map((drive) => bandOf(drive, direction, socket));
+  return bands.length === 0
+    ? []
+    : [
+        {
+          code: 'drive',
+          low: Math.min(...bands.map(([low]) => low)),
+          high: Math.min(...bands.map(([, high]) => high)),
+        },
+      ];
+}
+
+const DISK = arrayBytesPerSecond('disk', { count: 1, how: 'single' }, 'read');
+
+/** By its rates as far as they are told, else as a good one of its kind. */
+function bandOf(
+  {
+    medium,
+    readBytesPerSecond,
+    writeBytesPerSecond,
+    sustainedBytesPerSecond,
+  }: Pick<
+    Drive,
+    'medium' | 'readBytesPerSecond' | 'writeBytesPerSecond' | 'sustainedBytesPerSecond'
+  >,
+  direction: 'read' | 'write',
+  socket: DriveSocket,
+): readonly [number, number] {
+  const rated = direction === 'read' ? readBytesPerSecond : writeBytesPerSecond;
+  const [low, high] =
+    rated !== null
+      ? showsOfRated(rated)
+      : medium === 'hardDisk'
+        ? DISK
+        : row(DRIVES, socket).practiceBytesPerSecond;
+  // Long copies fill the cache, and end at what it writes without.
+  return direction === 'write' && sustainedBytesPerSecond !== null
+    ? [Math.min(low, sustainedBytesPerSecond), Math.max(high, sustainedBytesPerSecond)]
+    : [low, high];
+}
+
+/** A drive that says it is about to fail carries nothing; one near the end of what it is rated for may not last. */
+function worn(drive: Drive): readonly Finding[] {
+  const { failing, ratedTerabytes, writtenTerabytes } = drive;
+  const subject = driveName(drive);
+  if (failing === true) return [{ code: 'deliver.driveFailing', verdict: 'blocked', subject }];
+  if (ratedTerabytes === null || writtenTerabytes === null) return [];
+  return writtenTerabytes < ratedTerabytes * WORN_SHARE
+    ? []
+    : [
+        {
+          code: 'deliver.driveWorn',
+          verdict: 'limited',
+          subject,
+          needed: ratedTerabytes,
+          available: writtenTerabytes,
+          unit: 'TB',
+        },
+      ];
 }
 
 /** Where the drives of a need go. */
@@ -111,7 +203,7 @@ function socketsFor(
   machine: Machine,
 ): Sockets {
   const { delivers, fitted } = provider;
-  const wanted = need.drive;
+  const wanted = socketWanted(need);
   if (wanted === 'm2Sata') {
     const ports = boardPorts(machine);
     const count = Math.min(delivers.sataModules, ports ?? delivers.sataModules);
@@ -154,8 +246,8 @@ const boardPorts = ({ builtIn }: Machine): number | null =>
     0,
   ) ?? null;
 
-const isModule = ({ drive }: NeedOf<'drives'>, socket: DriveSocket): boolean =>
-  socket === 'm2' || drive === 'm2Sata';
+const isModule = (need: NeedOf<'drives'>, socket: DriveSocket): boolean =>
+  socket === 'm2' || socketWanted(need) === 'm2Sata';
 
 /** A machine starts from drives on a card only when the card brings start-up code that its firmware runs. */
 function boots(
@@ -175,22 +267,31 @@ function boots(
 function driven(
   card: ProviderCard,
   need: NeedOf<'drives'>,
-  { system }: Machine,
+  { system, secondSystem }: Machine,
 ): readonly Finding[] {
   if (!need.systemDriver) return [];
-  const state = classIsDriven(card.ids.class24, system);
-  if (state === 'yes') return [];
-  return state === 'unknown'
+  const states = [system, ...(secondSystem === null ? [] : [secondSystem])].map((each) =>
+    classIsDriven(card.ids.class24, each),
+  );
+  if (states.every((state) => state === 'yes')) return [];
+  return states.every((state) => state !== 'no')
     ? [{ code: 'deliver.ownDriverUnknown', verdict: 'unknown' }]
     : [{ code: 'deliver.ownDriver', verdict: 'blocked' }];
 }
 
 /** What drives on cables find of bays and power plugs, and what is bought where that is too little. */
 function onCables(
+  { these }: NeedOf<'drives'>,
   needed: number,
   { case: room, supply }: Machine,
 ): { readonly findings: readonly Finding[]; readonly forDrives: ForDrives } {
-  const bays = valueOf(room.bays) ?? needed;
+  const there = valueOf(room.bays);
+  const drives = Array.from({ length: needed }, (_, n) => ({
+    form: these[n] === undefined || these[n].form === 'module' ? null : these[n].form,
+    heightMm: these[n]?.heightMm ?? null,
+  }));
+  const { placed: bays, frames } =
+    there === null ? { placed: needed, frames: [] } : inBays(drives, there);
   const plugs = valueOf(supply.plugs);
   const free = (wanted: PlugType): number =>
     plugs === null
@@ -198,24 +299,37 @@ function onCables(
       : plugs.reduce((sum, { type, count }) => sum + (type === wanted ? count : 0), 0);
   const [own, others] = [free('sata'), free('4-pin')];
   // A drive plug of the other kind feeds one by an adapter, a splitter a second one: never a third.
-  const there = own + others;
+  const leads = own + others;
   const adapted = Math.min(others, Math.max(0, needed - own));
-  const split = Math.min(there, Math.max(0, needed - there));
-  const unfed = needed > there + split;
+  const split = canShareAPlug(these) ? Math.min(leads, Math.max(0, needed - leads)) : 0;
+  const unfed = needed > leads + split;
   return {
     findings: [
       ...(bays < needed ? [short('deliver.fewBays', 'needs', needed, bays)] : []),
-      ...(unfed ? [short('deliver.drivesUnfed', 'limited', needed, there + split)] : []),
-      ...(split > 0 && !unfed ? [short('deliver.fewDrivePlugs', 'needs', needed, there)] : []),
+      ...(unfed ? [short('deliver.drivesUnfed', 'limited', needed, leads + split)] : []),
+      ...(split > 0 && !unfed ? [short('deliver.fewDrivePlugs', 'needs', needed, leads)] : []),
     ],
     forDrives: {
       bays: Math.max(0, needed - bays),
+      frames,
       plugAdapters: [
         ...Array<PlugAdapter>(adapted).fill('4-pin-to-sata'),
         ...Array<PlugAdapter>(split).fill('split-sata'),
       ],
     },
   };
+}
+
+/** Whether one plug carries any two of them, rail by rail; what is not told of a drive is as usual, and it does. */
+function canShareAPlug(these: readonly Drive[]): boolean {
+  const most = (rail: 'fiveVoltWatts' | 'twelveVoltWatts') =>
+    these
+      .map((drive) => drive[rail] ?? 0)
+      .toSorted((a, b) => b - a)
+      .slice(0, 2)
+      .reduce((sum, watts) => sum + watts, 0);
+  const { watts, fiveVoltWatts } = PLUGS.sata;
+  return most('twelveVoltWatts') <= watts && most('fiveVoltWatts') <= fiveVoltWatts;
 }
 
 const short = (

@@ -11,7 +11,7 @@ import { deviceLink, slotLink, type Band, type LinkedCard } from '../placement/s
 import { worstVerdict, type Finding } from '../rules/finding.ts';
 import type { Payload, Subjects, Unit } from '../rules/findingCodes.ts';
 import type { NetworkModule } from '../standards/ethernet.ts';
-import type { DriveSocket } from '../standards/storage.ts';
+import type { BayFrame, DriveSocket } from '../standards/storage.ts';
 import type { PlugAdapter } from '../standards/plugs.ts';
 import type { ScreenAdapter } from '../standards/screens.ts';
 
@@ -69,10 +69,12 @@ export interface Flow {
 
 export interface ForDrives {
   readonly bays: number;
+  /** What holds a narrow drive in a wide bay, once for each. */
+  readonly frames: readonly BayFrame[];
   readonly plugAdapters: readonly PlugAdapter[];
 }
 
-const NOTHING_FOR_DRIVES: ForDrives = { bays: 0, plugAdapters: [] };
+const NOTHING_FOR_DRIVES: ForDrives = { bays: 0, frames: [], plugAdapters: [] };
 
 /** What of a card decides what it gives, and its name; flows are told no more of it. */
 export interface ProviderCard
@@ -88,6 +90,7 @@ export interface ProviderCard
       | 'needsSplit'
       | 'lanes'
       | 'statements'
+      | 'manners'
     > {
   readonly ids: Pick<Card['ids'], 'class24'>;
 }
@@ -104,6 +107,7 @@ export const providerKey = memoOf(
     ids,
     frontHeaders,
     statements,
+    manners,
   }: ProviderCard): string =>
     JSON.stringify([
       delivers,
@@ -115,6 +119,7 @@ export const providerKey = memoOf(
       ids.class24,
       frontHeaders,
       statements,
+      manners,
     ]),
 );
 

@@ -9,7 +9,8 @@ import { slotInUse } from '../placement/lanesLeft.ts';
 import type { Finding } from '../rules/finding.ts';
 import { backingOf } from '../rules/said.ts';
 import { drivesFlow } from './drives.ts';
-import type { Flow, Provider } from './flow.ts';
+import { catchesIn, type Flow, type Provider } from './flow.ts';
+import type { Manner } from '../standards/cardForm.ts';
 import { networkFlow, wifiFlow } from './network.ts';
 import { legacyFlow, otherDeviceFlow, serialLinkFlow, soundFlow, usbFlow } from './ports.ts';
 import { graphicsFlow, screensFlow } from './screens.ts';
@@ -28,7 +29,31 @@ export const flowOf = (card: Card, slot: Slot, need: Need, machine: Machine): Fl
 /** The same for whatever delivers. */
 export function flowFrom(provider: Provider, need: Need, machine: Machine): Flow | null {
   const flow = whatComes(provider, need, machine);
-  return flow === null || provider.fitted === null ? flow : backed(flow, provider.fitted, machine);
+  if (flow === null || provider.fitted === null) return flow;
+  return mannered(backed(flow, provider.fitted, machine), provider.fitted);
+}
+
+/** What a card cannot be if it is this. */
+const OPPOSITES: Readonly<Partial<Record<Manner, readonly Manner[]>>> = {
+  dark: ['lit', 'sparkling'],
+  lit: ['dark'],
+  sparkling: ['dark'],
+};
+
+/** What is wanted that is no number is held against the card's own words; where they say nothing of it, nobody knows. */
+function mannered(flow: Flow, { card: { manners } }: NonNullable<Provider['fitted']>): Flow {
+  const lacking = flow.need.manners.filter((manner) => !manners.includes(manner));
+  const [first] = lacking;
+  if (flow.units === 0 || first === undefined) return flow;
+  const opposed = lacking.find((manner) =>
+    (OPPOSITES[manner] ?? []).some((other) => manners.includes(other)),
+  );
+  if (opposed !== undefined) {
+    const finding: Finding = { code: 'deliver.otherManner', verdict: 'blocked', subject: opposed };
+    return { ...flow, units: 0, finding, catches: [] };
+  }
+  const finding: Finding = { code: 'deliver.mannerUnknown', verdict: 'unknown', subject: first };
+  return flow.finding.verdict === 'unknown' ? flow : { ...flow, finding, catches: catchesIn(flow) };
 }
 
 /** A need may ask that something is said for the card that serves it. */

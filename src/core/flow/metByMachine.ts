@@ -90,6 +90,7 @@ const IN_USE: Statement = {
   says: 'tried',
   machine: '',
   slot: '',
+  card: '',
   system: null,
   source: 'in use in this machine',
   date: null,

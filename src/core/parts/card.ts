@@ -19,7 +19,7 @@ import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
 import { M2_KEYS } from '../standards/slotRecords.ts';
 import { PLUG_TYPES } from '../standards/plugs.ts';
 import { BOX_KINDS } from '../standards/extras.ts';
-import { BOOT_CODES, QUIRKS } from '../standards/cardForm.ts';
+import { BOOT_CODES, MANNERS, QUIRKS } from '../standards/cardForm.ts';
 import type { DeepReadonly } from '../units.ts';
 
 export const Card = z.object({
@@ -86,6 +86,8 @@ export const Card = z.object({
   statements: listOf(Statement, MOST.statements),
   /** Days within which the seller takes it back once it was tried; null: not at all, or nobody said. */
   returnDays: z.nullable(limits.days),
+  /** What its maker calls it that is no number. */
+  manners: listOf(z.enum(MANNERS), MANNERS.length),
   /** Known catches. */
   quirks: listOf(z.enum(QUIRKS), QUIRKS.length),
   ids: z.object({ vendor: limits.code16, device: limits.code16, class24: limits.code24 }),
@@ -107,6 +109,7 @@ export const asOccupant = (card: Card, source: Source): Occupant => ({
   signal: card.m2?.signal ?? null,
   openings: known(card.openings, source),
   lengthMm: known(card.lengthMm, source),
+  heightMm: known(card.heightMm, source),
   fan: known(card.fan, source),
   watts: known(card.peakWatts, source),
   plugs: known(card.sockets, source),

@@ -14,7 +14,7 @@ import { EXTRA_KINDS } from '../standards/extras.ts';
 import type { DeepReadonly } from '../units.ts';
 
 /** Version of the job document. A file with a higher one is newer than this program. */
-export const JOB_FORMAT = 8;
+export const JOB_FORMAT = 9;
 
 /** Letters of what a step is known by. */
 export const LONGEST_STEP_ID = 160;
@@ -45,6 +45,8 @@ export const Plan = z.object({
   moves: listOf(z.object({ fromSlotId: id, toSlotId: id, card: Card }), MOST.placements),
   /** Slots whose card comes out for good. */
   givenUp: listOf(id, MOST.placements),
+  /** Slots that it keeps for later: their cards are not bought now. */
+  later: listOf(id, MOST.placements),
   /** Needs that it leaves, though a card of it might serve each of them alone. */
   unmet: listOf(id, MOST.needs),
   /** Needs that the machine met as it stood: nothing was chosen for them. */
@@ -62,8 +64,8 @@ export const Plan = z.object({
   acceptedAt: instant,
 });
 
-/** A photograph as a note on a slot; the picture itself is kept beside the job under this id. */
-export const Photo = z.object({ id, slotId: id, words: text, takenAt: instant });
+/** A photograph as a note on a slot, or, with none, on how the machine came; the picture itself is kept beside the job under this id. */
+export const Photo = z.object({ id, slotId: z.nullable(id), words: text, takenAt: instant });
 
 export const LogEntry = z.object({
   at: instant,

@@ -83,6 +83,9 @@ export const gigabytes = from(0, 1e5);
 export const driveGigabytes = whole(1, 1e7);
 export const driveGigabytesOrNone = whole(0, 1e7);
 export const moreThanNoGigabytes = over(0, 1e5);
+/** Written to a drive so far, or rated. */
+export const terabytes = from(0, 1e6);
+export const driveWatts = from(0, 100);
 /** A class of a table of few rows. */
 export const speedClass = whole(0, 20);
 export const speedClassAsked = whole(1, 20);
@@ -135,6 +138,10 @@ export const MOST = {
   deliveries: 32,
   speeds: 16,
   tightOpenings: 32,
+  bays: 16,
+  /** Drives of one need. */
+  drives: 32,
+  damage: 64,
   moduleLengths: 16,
   needs: 64,
   pins: 256,

@@ -9,6 +9,7 @@ import { SYSTEM_FAMILIES } from '../standards/systems.ts';
 import { SCREEN_INPUTS } from '../standards/screens.ts';
 import { M2_KEYS } from '../standards/slotRecords.ts';
 import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
+import { BAY_SIZES } from '../standards/storage.ts';
 import { Delivery } from './delivery.ts';
 import { AccessPoint, NetworkPath, emptyAccessPoint, emptyPath } from './networkPath.ts';
 import { asking, misfitsOfMachine } from './references.ts';
@@ -35,16 +36,29 @@ export const BracketHeight = z.enum(['full', 'low']);
 /** What stands before its use: nothing, dust in its contacts, a cap over it; or it does not work any more. */
 export const SLOT_STATES = ['good', 'dirty', 'capped', 'dead'] as const;
 export const M2_SIGNALS = ['pcie', 'sata', 'usb', 'radio'] as const;
-export const OBSTACLE_KINDS = ['header', 'fanPlug', 'cage', 'heatSink', 'memory', 'other'] as const;
+export const OBSTACLE_KINDS = [
+  'header',
+  'fanPlug',
+  'cage',
+  'heatSink',
+  'memory',
+  /** An opening for air: nothing bars the way, and nothing should stand before it. */
+  'vent',
+  'other',
+] as const;
 
 export const DISPOSITIONS = ['stays', 'optional', 'remove'] as const;
 export type Disposition = (typeof DISPOSITIONS)[number];
 
-/** A fan on a card: where along the card it sits, and the air it wants in front of it, in millimetres. */
+/**
+ * A fan on a card: where along the card it sits, the air it wants in front of it, and how far above the board it
+ * begins (absent: at the board), in millimetres.
+ */
 export const Fan = z.object({
   fromMm: limits.offsetFromEdgeMm,
   toMm: limits.millimetres,
   airMm: limits.millimetres,
+  aboveMm: z.optional(limits.millimetres),
 });
 
 /** What sits in a slot already. */
@@ -58,14 +72,17 @@ export const Occupant = z.object({
   signal: z.nullable(z.enum(M2_SIGNALS)),
   /** Openings it takes, its own included. */
   openings: fact(limits.openings),
-  /** How far it reaches from the rear edge, in millimetres. */
+  /** How far it reaches from the rear edge, and how high above the board, in millimetres. */
   lengthMm: fact(limits.millimetres),
+  heightMm: fact(limits.millimetres),
   /** Its fan; the value null: it has none. */
   fan: fact(z.nullable(Fan)),
   /** What comes free with it when it leaves: 12 V load, plugs that feed it, leads of the front panel that are joined to it. */
   watts: fact(limits.wattsOrNone),
   plugs: fact(listOf(z.enum(PLUG_TYPES), MOST.sockets)),
   frontLeads: fact(listOf(z.enum(FRONT_LEADS), MOST.leads)),
+  /** Whether its driver bears that it comes and goes with an external box, as its system says. */
+  hotPlug: fact(z.boolean()),
 });
 
 /** A narrower link between a slot and the processor, which all slots behind it share. */
@@ -165,7 +182,17 @@ const CaseSchema = z.object({
     ),
   ),
   /** Free bays for drives. */
-  bays: fact(limits.countedOrNone),
+  bays: fact(
+    listOf(
+      z.object({
+        size: z.enum(BAY_SIZES),
+        count: limits.counted,
+        /** How high a drive may be in it; absent: any of its size. */
+        heightMm: z.optional(limits.millimetres),
+      }),
+      MOST.bays,
+    ),
+  ),
   /** Where one opening has less room than the others. */
   tightOpenings: listOf(
     z.object({
@@ -262,6 +289,17 @@ export const Screen = z.object({
   tiles: z.object({ across: limits.tiles, down: limits.tiles }),
 });
 
+const SystemSchema = z.object({
+  family: fact(SystemFamilySchema),
+  /** As the system gives it: 10, 11, 6.1. */
+  version: fact(version),
+  architecture: fact(Architecture),
+  /** In its own words, with its release. */
+  name: fact(text),
+  build: fact(text),
+  secureBoot: fact(z.boolean()),
+});
+
 export const Machine = z
   .object({
     name: text,
@@ -279,16 +317,9 @@ export const Machine = z
     obstacles: listOf(Obstacle, MOST.obstacles),
     enclosures: listOf(Enclosure, MOST.enclosures),
     supply: SupplySchema,
-    system: z.object({
-      family: fact(SystemFamilySchema),
-      /** As the system gives it: 10, 11, 6.1. */
-      version: fact(version),
-      architecture: fact(Architecture),
-      /** In its own words, with its release. */
-      name: fact(text),
-      build: fact(text),
-      secureBoot: fact(z.boolean()),
-    }),
+    system: SystemSchema,
+    /** What it is started with at other times: cards have to suit both. Null: it runs one only. */
+    secondSystem: z.nullable(SystemSchema),
     firmware: z.object({
       kind: fact(z.enum(['uefi', 'bios'])),
       version: fact(text),
@@ -318,6 +349,8 @@ export const Machine = z
     functions: listOf(PciFunction, MOST.functions),
     /** Devices that its system says do not work. */
     inTrouble: listOf(z.object({ id: text, name: text, status: text }), MOST.inTrouble),
+    /** What was dead or damaged when it came: ports, headers, plates. */
+    damage: listOf(z.object({ id, what: text }), MOST.damage),
   })
   .check(asking(misfitsOfMachine));
 
@@ -332,6 +365,19 @@ export type BracketHeight = z.infer<typeof BracketHeight>;
 export type Architecture = z.infer<typeof Architecture>;
 export type CoverType = z.infer<typeof CoverType>;
 
+const secondOf = new WeakMap<Machine, Machine>();
+/** The machine as it is when it was started with its second system; null: it has none. */
+export function withSecondSystem(machine: Machine): Machine | null {
+  if (machine.secondSystem === null) return null;
+  const started = secondOf.get(machine) ?? {
+    ...machine,
+    system: machine.secondSystem,
+    secondSystem: null,
+  };
+  secondOf.set(machine, started);
+  return started;
+}
+
 /** A machine of which nothing is known yet. */
 export function emptyMachine(name = ''): Machine {
   return {
@@ -343,14 +389,8 @@ export function emptyMachine(name = ''): Machine {
     obstacles: [],
     enclosures: [],
     supply: emptySupply(),
-    system: {
-      family: null,
-      version: null,
-      architecture: null,
-      name: null,
-      build: null,
-      secureBoot: null,
-    },
+    system: emptySystem(),
+    secondSystem: null,
     firmware: { kind: null, version: null, date: null, largeWindows: null },
     builtIn: null,
     headers: null,
@@ -360,8 +400,18 @@ export function emptyMachine(name = ''): Machine {
     accessPoint: emptyAccessPoint(),
     functions: [],
     inTrouble: [],
+    damage: [],
   };
 }
+
+export const emptySystem = (): Machine['system'] => ({
+  family: null,
+  version: null,
+  architecture: null,
+  name: null,
+  build: null,
+  secureBoot: null,
+});
 
 export const emptyCase = (): Machine['case'] => ({
   bracket: null,
@@ -437,10 +487,12 @@ export const occupantNamed = (name: string): Occupant => ({
   signal: null,
   openings: null,
   lengthMm: null,
+  heightMm: null,
   fan: null,
   watts: null,
   plugs: null,
   frontLeads: null,
+  hotPlug: null,
 });
 
 /** A slot found empty. */

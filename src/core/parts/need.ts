@@ -2,8 +2,10 @@
 import * as z from 'zod/mini';
 import { BACKINGS } from './statement.ts';
 import type { DeliveryKind } from './delivery.ts';
+import { Drive } from './drive.ts';
 import * as limits from './limits.ts';
-import { id, listOf, text } from './limits.ts';
+import { MOST, id, listOf, text } from './limits.ts';
+import { MANNERS } from '../standards/cardForm.ts';
 import { NETWORK_FEATURES, NETWORK_TEAMS } from '../standards/ethernet.ts';
 import { ENCODINGS, SCREEN_INPUTS } from '../standards/screens.ts';
 import {
@@ -30,6 +32,10 @@ const common = {
   words: text,
   /** How well a card that serves it has to be backed by what is said of it. */
   backing: z.enum(BACKINGS),
+  /** What a card that serves it has to be that is no number. */
+  manners: listOf(z.enum(MANNERS), MANNERS.length),
+  /** Not bought now: it keeps slot, lanes and watts for what will serve it. */
+  later: z.boolean(),
 };
 
 const DRIVER_SCOPES = ['failing', 'display', 'network', 'all'] as const;
@@ -98,6 +104,10 @@ export const Need = z.discriminatedUnion('kind', [
     driveGigabytes: limits.driveGigabytes,
     /** They were in use before. */
     usedDrives: z.boolean(),
+    /** The drives themselves, all for one kind of socket, where they are known: they take the place of number and size. */
+    these: listOf(Drive, MOST.drives).check(
+      z.refine((these) => these.every(({ socket }) => socket === these[0]?.socket)),
+    ),
     /** What each has to carry: while all of them work together, or while one works alone. */
     bytesPerSecond: limits.bytesPerSecond,
     together: z.boolean(),
@@ -198,6 +208,7 @@ export function unitsNeeded(need: Need): number {
     case 'legacy':
       return need.ports;
     case 'drives':
+      if (need.these.length > 0) return need.these.length;
       return need.usableGigabytes === 0
         ? Math.max(need.ports, LEAST_DRIVES[need.array])
         : drivesFor(need.array, need.usableGigabytes, need.driveGigabytes);
@@ -214,9 +225,17 @@ export function unitsNeeded(need: Need): number {
   }
 }
 
+/** What the drives of a need plug into: of those that are known, or as they are wanted. */
+export const socketWanted = ({ these, drive }: NeedOf<'drives'>): NeedOf<'drives'>['drive'] =>
+  these[0]?.socket ?? drive;
+
+/** Whether something was written to them before they come here. */
+export const areUsed = ({ these, usedDrives }: NeedOf<'drives'>): boolean =>
+  usedDrives || these.some(({ writtenTerabytes }) => (writtenTerabytes ?? 0) > 0);
+
 type Asked<Kind extends NeedKind> = Omit<
   NeedOf<Kind>,
-  'id' | 'must' | 'weight' | 'group' | 'words' | 'backing'
+  'id' | 'must' | 'weight' | 'group' | 'words' | 'backing' | 'manners' | 'later'
 >;
 
 /** What a need of each kind asks before its numbers are told. */
@@ -255,6 +274,7 @@ const PLAIN: { readonly [Kind in NeedKind]: Asked<Kind> } = {
     usableGigabytes: 0,
     driveGigabytes: 4_000,
     usedDrives: false,
+    these: [],
     bytesPerSecond: 400e6,
     together: true,
     drive: 'any',
@@ -278,6 +298,15 @@ export function plainNeed<Kind extends NeedKind>(
   needId: string,
   told: Partial<Omit<NeedOf<Kind>, 'kind' | 'id'>> = {},
 ): NeedOf<Kind> {
-  const common = { id: needId, must: true, weight: 3, group: '', words: '', backing: 'none' };
+  const common = {
+    id: needId,
+    must: true,
+    weight: 3,
+    group: '',
+    words: '',
+    backing: 'none',
+    manners: [],
+    later: false,
+  };
   return { ...common, ...PLAIN[kind], ...told } as unknown as NeedOf<Kind>;
 }

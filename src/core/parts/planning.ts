@@ -19,14 +19,15 @@ export const pinKey = (pin: Pin): string =>
   [pin.kind, 'cardId' in pin ? pin.cardId : '', 'slotId' in pin ? pin.slotId : ''].join(':');
 
 /**
- * What a plan costs, part by part, each in cents: money for cards and for what goes with them; money over the
- * budget; wishes left; rates below what card or wish could have; disturbance of what is there; air taken from fans;
+ * What a plan costs, part by part, each in cents: money for cards and for what goes with them, and what those that are kept
+ * for later cost now; money over the budget; wishes left; rates below what card or wish could have; disturbance of what is there; air taken from fans;
  * trouble with drivers and firmware; waiting; facts not known; long slots that short cards take; and how far the cards are
  * from the fastest ones.
  */
 export const COST_PARTS = [
   'price',
   'extras',
+  'later',
   'overBudget',
   'wishes',
   'shortfall',
@@ -42,7 +43,7 @@ export type CostPart = (typeof COST_PARTS)[number];
 
 const percent = z.int().check(z.minimum(0), z.maximum(1_000));
 
-/** How much each part counts, in percent. Money for cards and extras always counts whole. */
+/** How much each part counts, in percent. Money for cards and extras always counts whole, now or later. */
 export const Weights = z.object({
   overBudget: percent,
   wishes: percent,

@@ -19,6 +19,7 @@ interface MachineKeys {
   readonly obstacles: readonly Keyed[];
   readonly enclosures: readonly Keyed[];
   readonly screens: readonly Keyed[];
+  readonly damage: readonly Keyed[];
   readonly path: { readonly hops: readonly (Keyed & { readonly leads: readonly Keyed[] })[] };
 }
 
@@ -27,6 +28,7 @@ interface PlanKeys {
   readonly packages: readonly Keyed[];
   readonly moves: readonly { readonly fromSlotId: string; readonly toSlotId: string }[];
   readonly givenUp: readonly string[];
+  readonly later: readonly string[];
   readonly unmet: readonly string[];
   readonly met: readonly string[];
 }
@@ -34,10 +36,10 @@ interface PlanKeys {
 /** The same of a job. */
 interface JobKeys {
   readonly machine: MachineKeys;
-  readonly needs: readonly (Keyed & Partial<OnSlot>)[];
+  readonly needs: readonly (Keyed & Partial<OnSlot> & { readonly these?: readonly Keyed[] })[];
   readonly bought: readonly Keyed[];
   readonly packages: readonly Keyed[];
-  readonly photos: readonly (Keyed & OnSlot)[];
+  readonly photos: readonly (Keyed & { readonly slotId: string | null })[];
   readonly observations: readonly (Keyed & {
     /** Of the whole machine where it names neither. */
     readonly subject: { readonly needId?: string; readonly slotId?: string };
@@ -56,12 +58,13 @@ export function misfitsOfMachine(machine: MachineKeys): readonly Misfit[] {
   const slots = idsOf(machine.slots);
   const enclosures = idsOf(machine.enclosures);
   return [
-    ...(['slots', 'conditions', 'obstacles', 'enclosures', 'screens'] as const).flatMap((list) =>
-      repeated(
-        [list],
-        machine[list].map(({ id }) => id),
-        ['id'],
-      ),
+    ...(['slots', 'conditions', 'obstacles', 'enclosures', 'screens', 'damage'] as const).flatMap(
+      (list) =>
+        repeated(
+          [list],
+          machine[list].map(({ id }) => id),
+          ['id'],
+        ),
     ),
     ...misfitsOfPath(machine.path),
     ...machine.slots.flatMap(({ enclosureId }, n) =>
@@ -119,7 +122,16 @@ export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
           ? []
           : slotAt(subject.slotId, 'observations', n, 'subject', 'slotId'),
     ),
-    ...job.photos.flatMap(({ slotId }, n) => slotAt(slotId, 'photos', n, 'slotId')),
+    ...job.needs.flatMap(({ these = [] }, n) =>
+      repeated(
+        ['needs', n, 'these'],
+        these.map(({ id }) => id),
+        ['id'],
+      ),
+    ),
+    ...job.photos.flatMap(({ slotId }, n) =>
+      slotId === null ? [] : slotAt(slotId, 'photos', n, 'slotId'),
+    ),
     ...job.pins.flatMap((pin, n) =>
       'slotId' in pin ? slotAt(pin.slotId, 'pins', n, 'slotId') : [],
     ),
@@ -133,7 +145,7 @@ export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
 }
 
 function misfitsOfPlan(
-  { placements, packages, moves, givenUp, unmet, met }: PlanKeys,
+  { placements, packages, moves, givenUp, later, unmet, met }: PlanKeys,
   slotAt: (slotId: string, ...path: readonly (string | number)[]) => readonly Misfit[],
 ): readonly Misfit[] {
   return [
@@ -153,6 +165,7 @@ function misfitsOfPlan(
       ['fromSlotId'],
     ),
     ...repeated(['plan', 'givenUp'], givenUp, []),
+    ...repeated(['plan', 'later'], later, []),
     ...repeated(['plan', 'unmet'], unmet, []),
     ...repeated(['plan', 'met'], met, []),
     ...placements.flatMap(({ slotId }, n) => slotAt(slotId, 'plan', 'placements', n, 'slotId')),
@@ -161,6 +174,7 @@ function misfitsOfPlan(
       ...slotAt(toSlotId, 'plan', 'moves', n, 'toSlotId'),
     ]),
     ...givenUp.flatMap((slotId, n) => slotAt(slotId, 'plan', 'givenUp', n)),
+    ...later.flatMap((slotId, n) => slotAt(slotId, 'plan', 'later', n)),
   ];
 }
 
@@ -181,7 +195,7 @@ export function withoutDangling<Job extends JobKeys>(job: Job): Job {
         ? needIds.has(subject.needId)
         : subject.slotId === undefined || there(subject.slotId),
     ),
-    photos: kept(job.photos, ({ slotId }) => there(slotId)),
+    photos: kept(job.photos, ({ slotId }) => slotId === null || there(slotId)),
     pins: kept(job.pins, (pin) => !('slotId' in pin) || there(pin.slotId)),
     plan: job.plan && planWithout(job.plan, there, needIds),
   };
@@ -196,6 +210,7 @@ const planWithout = (
     placements: kept(plan.placements, ({ slotId }) => there(slotId)),
     moves: kept(plan.moves, (move) => there(move.fromSlotId) && there(move.toSlotId)),
     givenUp: kept(plan.givenUp, there),
+    later: kept(plan.later, there),
     unmet: kept(plan.unmet, (needId) => needIds.has(needId)),
     met: kept(plan.met, (needId) => needIds.has(needId)),
   });

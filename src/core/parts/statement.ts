@@ -19,6 +19,8 @@ export const Statement = z.object({
   /** What it is about, each by the name it goes by here; empty: any. */
   machine: text,
   slot: text,
+  /** Another card beside it: trouble with that one only. */
+  card: text,
   /** The system; null: any. */
   system: z.nullable(z.enum(SYSTEM_FAMILIES)),
   /** Who says so, or where it is written. */

@@ -15,6 +15,7 @@ export interface Standing {
   /** Openings its card takes; null while nobody knows. */
   readonly openings: number | null;
   readonly lengthMm: number;
+  readonly heightMm: number;
   /** Undefined while nobody has told. */
   readonly fan: Card['fan'] | undefined;
 }
@@ -48,6 +49,7 @@ const standing = memoOf((machine: Machine): readonly Standing[] =>
           name: card?.name ?? '',
           openings: card === null ? null : valueOf(card.openings),
           lengthMm: (card === null ? null : valueOf(card.lengthMm)) ?? Infinity,
+          heightMm: (card === null ? null : valueOf(card.heightMm)) ?? Infinity,
           fan: card?.fan == null ? undefined : card.fan.value,
         },
       ];

@@ -1,12 +1,13 @@
 /** Steps about drivers: what goes first, what is installed for each device, what is set, and what shows that it holds. */
-import { newCardsOf, type AssembledCard, type Assembly } from '../assembly/assembly.ts';
+import { newCardsOf, packagesOf, type AssembledCard, type Assembly } from '../assembly/assembly.ts';
+import { withSecondSystem } from '../parts/machine.ts';
 import { driverTargets, oldDrivers, type DriverTarget } from '../assembly/driverTargets.ts';
-import { toInstall } from '../drivers/chooseDriver.ts';
+import { driverForCard, toInstall } from '../drivers/chooseDriver.ts';
 import { withoutNumber } from '../drivers/deviceAsked.ts';
 import type { DriverPackage, DriverWays } from '../parts/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
-import { unitsNeeded, type NeedOf } from '../parts/need.ts';
+import { areUsed, unitsNeeded, type NeedOf } from '../parts/need.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import {
   cardAt,
@@ -96,6 +97,7 @@ export function drivers(job: Job, assembly: Assembly): readonly Draft[] {
       : [],
   );
   const installed = [...cards, ...devices];
+  const second = newCardsOf(assembly).flatMap((each) => onSecondSystem(each, job, assembly));
   const removed = ways.removal === 'after' ? removing(job) : [];
   const isOffline = oldDrivers(job).length > 0;
   return [
@@ -104,8 +106,29 @@ export function drivers(job: Job, assembly: Assembly): readonly Draft[] {
     ...restarting(installed),
     ...afterRestart(installed),
     ...(isOffline ? [plainStep('backOnline')] : []),
+    ...second,
     ...settings(assembly),
     ...preparingDrives(assembly),
+  ];
+}
+
+/** What takes a card on the other system that the machine is started with. */
+function onSecondSystem(each: AssembledCard, job: Job, { machine }: Assembly): readonly Draft[] {
+  const other = withSecondSystem(machine);
+  if (other === null || isPassive(each)) return [];
+  const { package: best, ownDriver } = driverForCard(
+    each.card,
+    other,
+    packagesOf(job),
+    job.driverWays,
+  );
+  const driver = best === null ? ownDriver : `${best.title} ${best.version}`;
+  return [
+    step(
+      'secondSystem',
+      { ...cardAt(each), family: valueOf(other.system.family), driver },
+      keyed(each),
+    ),
   ];
 }
 
@@ -230,7 +253,7 @@ const preparingDrives = (assembly: Assembly): readonly Draft[] =>
     return each.flows.flatMap(({ need, units }) =>
       need.kind === 'drives'
         ? [
-            ...(need.usedDrives
+            ...(areUsed(need)
               ? [
                   step(
                     'testDrives',

@@ -5,7 +5,7 @@ import type { Card } from '../parts/card.ts';
 import { extraName, type Extra } from '../parts/extra.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
-import { unitsNeeded } from '../parts/need.ts';
+import { socketWanted, unitsNeeded } from '../parts/need.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { machineAround } from '../placement/housing.ts';
 import { plugsOf } from '../placement/plugs.ts';
@@ -166,7 +166,7 @@ const plugsAndLeads = (each: AssembledCard, machine: Machine): readonly Draft[] 
 const joinDrives = (each: AssembledCard, onBench: boolean): readonly Draft[] =>
   each.flows.flatMap(({ need, units, socket, forDrives }) => {
     if (need.kind !== 'drives' || socket === null) return [];
-    const toBoard = need.drive === 'm2Sata';
+    const toBoard = socketWanted(need) === 'm2Sata';
     if ((socket === 'm2' || toBoard) !== onBench) return [];
     return step(
       'joinDrives',
@@ -176,6 +176,7 @@ const joinDrives = (each: AssembledCard, onBench: boolean): readonly Draft[] =>
         socket,
         toBoard,
         plugAdapters: [...new Set(forDrives.plugAdapters)],
+        frames: [...new Set(forDrives.frames)],
       },
       { ...keyed(each), key: `${each.slot.id}:${need.id}`, cautions: ['othersData'] },
     );

@@ -107,6 +107,12 @@ function toReady(job: Job, assembly: Assembly): readonly Draft[] {
     ...(valueOf(machine.case.spareScrews) === 0 && fitted.some(({ card }) => card.bus !== 'm2')
       ? [step('bringScrew', { count: fitted.length })]
       : []),
+    ...(machine.damage.length > 0
+      ? [step('showDamage', { what: machine.damage.map(({ what }) => what) })]
+      : []),
+    ...found('quirk.firmwareFirst').map(({ each }) =>
+      step('firmwareFirst', cardAt(each), { ...keyed(each), cautions: ['steadyPower', 'static'] }),
+    ),
     ...(machine.inTrouble.length > 0
       ? [
           step('noteTrouble', {

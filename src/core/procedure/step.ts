@@ -11,7 +11,7 @@ import type { ExtraKind } from '../standards/extras.ts';
 import type { BoardHeader, FrontLead } from '../standards/headers.ts';
 import type { ScreenAdapter } from '../standards/screens.ts';
 import type { NetworkFeature } from '../standards/ethernet.ts';
-import type { DriveArray, DriveSocket } from '../standards/storage.ts';
+import type { BayFrame, DriveArray, DriveSocket } from '../standards/storage.ts';
 import type { SystemFamily } from '../standards/systems.ts';
 import type { PlugAdapter, PlugType } from '../standards/plugs.ts';
 
@@ -112,6 +112,10 @@ export interface StepValues {
   readonly splitSlot: CardAt;
   readonly bringScrew: { readonly count: number };
   readonly noteTrouble: { readonly count: number; readonly names: string };
+  /** Before anything is touched, what was broken already is shown to whoever owns it. */
+  readonly showDamage: { readonly what: readonly string[] };
+  /** Its own firmware, put on it where it shows itself: in another machine. */
+  readonly firmwareFirst: CardAt;
   readonly installFirst: Installing;
   readonly backUp: Nothing;
   readonly before: Nothing;
@@ -154,6 +158,8 @@ export interface StepValues {
     /** A module whose data goes to a port of the board. */
     readonly toBoard: boolean;
     readonly plugAdapters: readonly PlugAdapter[];
+    /** What holds narrow drives in wide bays. */
+    readonly frames: readonly BayFrame[];
   };
   readonly closeCase: Nothing;
   /** Through what stands between outputs and screens. */
@@ -175,6 +181,12 @@ export interface StepValues {
     readonly isFound: boolean;
   };
   readonly installFound: CardAt;
+  /** On the other system that the machine is started with. */
+  readonly secondSystem: CardAt & {
+    readonly family: SystemFamily | null;
+    /** What takes it there; null: nobody knows. */
+    readonly driver: string | null;
+  };
   readonly checkFirmware: CardAt & { readonly name: string };
   readonly copyBoot: Nothing;
   readonly editBoot: CardAt & { readonly parameter: string };

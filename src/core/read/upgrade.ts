@@ -93,7 +93,61 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
     needs: eachOf(job['needs'], needOfFormat8),
     plan: planWith(job['plan'], cardOfFormat8),
   }),
+  /** Format 9 knows drives as things, bays by their size, what is for later, a second system, how the machine came. */
+  8: (job) => ({
+    ...job,
+    format: 9,
+    machine: machineOfFormat9(job['machine']),
+    needs: eachOf(job['needs'], needOfFormat9),
+    plan: filled(planWith(job['plan'], cardOfFormat9), { later: [] }),
+  }),
 };
+
+const needOfFormat9 = (need: unknown): unknown =>
+  isPart(need)
+    ? { manners: [], later: false, ...(need['kind'] === 'drives' ? { these: [] } : {}), ...need }
+    : need;
+
+const cardOfFormat9 = (card: unknown): unknown =>
+  isPart(card)
+    ? {
+        manners: [],
+        ...card,
+        statements: eachOf(card['statements'] ?? [], (each) => filled(each, { card: '' })),
+      }
+    : card;
+
+/** Bays were counted, whatever their size: all of the usual one. */
+const baysOfFormat9 = (bays: unknown): unknown =>
+  claimed(bays, (count) =>
+    typeof count === 'number' ? (count === 0 ? [] : [{ size: '3.5', count }]) : count,
+  );
+
+const roomOfFormat9 = (room: unknown): unknown =>
+  isPart(room) ? { ...room, bays: baysOfFormat9(room['bays'] ?? null) } : room;
+
+function machineOfFormat9(machine: unknown): unknown {
+  if (!isPart(machine)) return machine;
+  return {
+    secondSystem: null,
+    damage: [],
+    ...machine,
+    case: roomOfFormat9(machine['case']),
+    enclosures: eachOf(machine['enclosures'], (box) =>
+      isPart(box) ? { ...box, case: roomOfFormat9(box['case']) } : box,
+    ),
+    slots: eachOf(machine['slots'], (slot) =>
+      isPart(slot)
+        ? {
+            ...slot,
+            occupant: claimed(slot['occupant'], (occupant) =>
+              filled(occupant, { hotPlug: null, heightMm: null }),
+            ),
+          }
+        : slot,
+    ),
+  };
+}
 
 /** What needs of each kind were not asked before format 8. */
 const NEEDS_OF_FORMAT_7: Readonly<Record<string, Part>> = {
@@ -171,9 +225,13 @@ export function upgradedJob(record: unknown): unknown {
 
 /** A machine or card of a kept list that bears no format: whatever it lacks is filled in; what it has stays. */
 export const upgradedMachine = (machine: unknown): unknown =>
-  machineOfFormat8(machineOfFormat6(machineOfFormat4(machineOfFormat3(machineOfFormat2(machine)))));
+  machineOfFormat9(
+    machineOfFormat8(
+      machineOfFormat6(machineOfFormat4(machineOfFormat3(machineOfFormat2(machine)))),
+    ),
+  );
 export const upgradedCard = (card: unknown): unknown =>
-  cardOfFormat8(cardOfFormat6(cardOfFormat3(cardOfFormat2(card))));
+  cardOfFormat9(cardOfFormat8(cardOfFormat6(cardOfFormat3(cardOfFormat2(card)))));
 
 /** A part with some of its fields under other names. */
 const renamed = (part: unknown, names: Readonly<Record<string, string>>): unknown =>

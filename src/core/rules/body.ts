@@ -205,19 +205,23 @@ function airBefore(neighbour: Standing, card: Card, emptyOpenings: number): read
       : [{ code: 'body.airUnknown', verdict: 'unknown', subject: neighbour.name }];
   }
   if (neighbour.fan === null) return [];
-  const inFront = { name: neighbour.name, lengthMm: card.lengthMm };
-  return airBetween(neighbour.fan, inFront, emptyOpenings, 'body.airTaken');
+  const inFront = { name: neighbour.name, lengthMm: card.lengthMm, heightMm: card.heightMm };
+  const taken = airBetween(neighbour.fan, inFront, emptyOpenings, 'body.airTaken');
+  return taken.length > 0 && card.quirks.includes('notBelowFan')
+    ? [...taken, { code: 'quirk.belowFan', verdict: 'limited', subject: neighbour.name }]
+    : taken;
 }
 
-/** A body that ends before the fan begins leaves it all its air. */
+/** A body that ends before the fan begins leaves it all its air, and so does one that is lower than its lower edge. */
 function airBetween(
   fan: NonNullable<Card['fan']>,
-  { name, lengthMm }: Pick<Standing, 'name' | 'lengthMm'>,
+  { name, lengthMm, heightMm }: Pick<Standing, 'name' | 'lengthMm' | 'heightMm'>,
   emptyOpenings: number,
   code: 'body.airShort' | 'body.airTaken',
 ): readonly Finding[] {
   const available = gapMm(emptyOpenings);
-  return lengthMm <= fan.fromMm || available >= fan.airMm
+  const isAside = lengthMm <= fan.fromMm || heightMm <= (fan.aboveMm ?? 0);
+  return isAside || available >= fan.airMm
     ? []
     : [{ code, verdict: 'limited', subject: name, needed: fan.airMm, available, unit: 'mm' }];
 }
@@ -260,11 +264,15 @@ const standingIn = (
 ): readonly Finding[] =>
   machine.obstacles
     .filter((obstacle) => obstacle.heightMm > roomBeneathMm && overlap(ground, obstacle))
-    .map((obstacle) => ({
-      code: obstacle.movable ? 'body.obstacleMovable' : 'body.obstacleInTheWay',
-      verdict: obstacle.movable ? 'needs' : 'blocked',
-      subject: obstacle.name,
-      needed: ground.widthMm,
-      available: Math.max(0, obstacle.xMm - ground.xMm),
-      unit: 'mm',
-    }));
+    .map((obstacle) => {
+      if (obstacle.kind === 'vent')
+        return { code: 'body.ventCovered', verdict: 'limited', subject: obstacle.name };
+      return {
+        code: obstacle.movable ? 'body.obstacleMovable' : 'body.obstacleInTheWay',
+        verdict: obstacle.movable ? 'needs' : 'blocked',
+        subject: obstacle.name,
+        needed: ground.widthMm,
+        available: Math.max(0, obstacle.xMm - ground.xMm),
+        unit: 'mm',
+      };
+    });

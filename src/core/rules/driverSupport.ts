@@ -4,16 +4,42 @@ import { driverForCard, type DriverLibrary } from '../drivers/chooseDriver.ts';
 import type { Card } from '../parts/card.ts';
 import { comesWithSystem } from '../parts/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import { withSecondSystem, type Machine } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { NEW_USB_DISKS_SINCE, PACKAGED_FAMILIES } from '../standards/systems.ts';
-import type { Finding } from './finding.ts';
+import { worstVerdict, type Finding } from './finding.ts';
 
-export function driverSupport(
+/** The card has to suit every system that the machine is started with. */
+export const driverSupport = (
   card: Card,
   machine: Machine,
   library: DriverLibrary,
-): readonly Finding[] {
+): readonly Finding[] => [
+  ...onItsSystem(card, machine, library),
+  ...onSecondSystem(card, machine, library),
+];
+
+function onSecondSystem(card: Card, machine: Machine, library: DriverLibrary): readonly Finding[] {
+  const other = withSecondSystem(machine);
+  if (other === null) return [];
+  const subject = valueOf(other.system.family);
+  const found = onItsSystem(card, other, library);
+  const needs = found.find(({ verdict }) => verdict === 'needs');
+  switch (worstVerdict(found)) {
+    case 'blocked':
+      return subject === null
+        ? []
+        : [{ code: 'system.secondNoDriver', verdict: 'blocked', subject }];
+    case 'unknown':
+      return [{ code: 'system.secondUnknown', verdict: 'unknown' }];
+    default:
+      if (needs?.code === 'system.driverFirst' || needs?.code === 'system.secureBoot')
+        return [{ code: 'system.secondNeeds', verdict: 'needs', subject: needs.subject }];
+      return subject === null ? [] : [{ code: 'system.second', verdict: 'clear', subject }];
+  }
+}
+
+function onItsSystem(card: Card, machine: Machine, library: DriverLibrary): readonly Finding[] {
   const { family, version, architecture } = machine.system;
   if (family === null) return [{ code: 'system.unknown', verdict: 'unknown' }];
   const { package: best, ownDriver: ownClass } = driverForCard(card, machine, library);

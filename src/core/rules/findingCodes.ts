@@ -7,7 +7,7 @@ import type { WeighedPart } from '../parts/planning.ts';
 import type { Backing } from '../parts/statement.ts';
 import type { BracketHeight, PCI_KEYINGS, M2_SIGNALS, SlotBus } from '../parts/machine.ts';
 import type { StageCode } from '../parts/need.ts';
-import type { BOOT_CODES } from '../standards/cardForm.ts';
+import type { BOOT_CODES, Manner } from '../standards/cardForm.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 import type { BoardHeader, FrontLead } from '../standards/headers.ts';
 import type { PlugAdapter, PlugType } from '../standards/plugs.ts';
@@ -16,6 +16,7 @@ import type { M2Key } from '../standards/slotRecords.ts';
 import type { DriveSocket } from '../standards/storage.ts';
 import type { WifiBand } from '../standards/wifi.ts';
 import type { NetworkFeature, NetworkModule } from '../standards/ethernet.ts';
+import type { SystemFamily } from '../standards/systems.ts';
 import type { FactCode } from './facts.ts';
 
 export type Unit =
@@ -26,6 +27,7 @@ export type Unit =
   | 'W'
   | 'g'
   | 'GB'
+  | 'TB'
   | 'MB'
   | 'mA'
   | 'lanes'
@@ -63,6 +65,8 @@ export interface Subjects {
   readonly screenInput: ScreenInput;
   readonly networkModule: NetworkModule;
   readonly backing: Backing;
+  readonly manner: Manner;
+  readonly family: SystemFamily;
 }
 export type SubjectKind = keyof Subjects;
 
@@ -195,6 +199,7 @@ const FINDINGS = {
   'body.tooHigh': { unit: 'mm', limit: 'room', ofPlace: true },
   'body.plugBend': { unit: 'mm', ofPlace: true },
   'body.tooThick': { unit: 'count', limit: 'openings', ofPlace: true },
+  'body.ventCovered': { subject: 'name', ofPlace: true, penalty: ['air', 800] },
   'body.sag': {
     unit: 'g',
     ofPlace: true,
@@ -203,6 +208,7 @@ const FINDINGS = {
   },
   'body.airShort': { unit: 'mm', subject: 'name', ofPlan: true, penalty: ['air', 600] },
   'body.airTaken': { unit: 'mm', subject: 'name', ofPlan: true, penalty: ['air', 1_000] },
+  'quirk.belowFan': { subject: 'name', ofPlan: true, penalty: ['air', 4_000] },
   'body.airUnknown': { subject: 'name', settledBy: 'slot.fan', ofPlan: true },
   'body.outFirst': { subject: 'name', ofPlan: true, penalty: ['disturbance', 800] },
   'header.frontFound': { subject: 'frontLead' },
@@ -285,6 +291,10 @@ const FINDINGS = {
   'system.driverFirst': { subject: 'driver', penalty: ['drivers', 200] },
   'system.ownDriver': { subject: 'driver' },
   'system.noDriver': { subject: 'identity', restsOn: 'system.version', limit: 'system' },
+  'system.second': { subject: 'family' },
+  'system.secondNeeds': { subject: 'driver', penalty: ['drivers', 300] },
+  'system.secondUnknown': { settledBy: 'system.version' },
+  'system.secondNoDriver': { subject: 'family', limit: 'system' },
   'system.unknown': { settledBy: 'system.version' },
   'system.askSystem': {},
   'system.slowDisks': { penalty: ['shortfall', 300] },
@@ -307,11 +317,14 @@ const FINDINGS = {
   'quirk.slotUnknown': { settledBy: 'slot.uplink', ofPlace: true },
   'quirk.jumper': { penalty: ['disturbance', 800] },
   'quirk.restarts': { penalty: ['drivers', 500] },
+  'quirk.firmwareFirst': { penalty: ['disturbance', 2_000] },
   'said.listed': { subject: 'name', ofPlace: true },
   'said.tried': { subject: 'name', ofPlace: true },
   'said.claimed': { subject: 'name', ofPlace: true },
   'said.problem': { subject: 'name', ofPlace: true, penalty: ['drivers', 3_000] },
   'said.problemPerhaps': { subject: 'name', settledBy: 'system.family', ofPlace: true },
+  'said.problemWith': { subject: 'name', ofPlan: true, penalty: ['drivers', 3_000] },
+  'said.onlyTherePerhaps': { subject: 'name', settledBy: 'system.family', ofPlace: true },
   'said.onlyThere': { subject: 'name', limit: 'slots', ofPlace: true },
   'worth.overBudget': { unit: 'cents' },
   'worth.overShare': { unit: 'cents' },
@@ -321,6 +334,8 @@ const FINDINGS = {
   'deliver.fewer': { unit: 'count' },
   'deliver.unknown': { unit: 'rate', subject: 'stage' },
   'deliver.notBacked': { subject: 'backing' },
+  'deliver.otherManner': { subject: 'manner' },
+  'deliver.mannerUnknown': { subject: 'manner' },
   'deliver.noBluetooth': {},
   'deliver.screenLess': { unit: 'count', penalty: ['shortfall', 1_000] },
   'deliver.fewBays': { unit: 'count', penalty: ['disturbance', 500] },
@@ -332,6 +347,9 @@ const FINDINGS = {
     penalty: ['disturbance', 10_000],
   },
   'deliver.drivesTooSmall': { unit: 'GB' },
+  'deliver.fewDrives': { unit: 'count' },
+  'deliver.driveWorn': { unit: 'TB', subject: 'name', penalty: ['shortfall', 2_000] },
+  'deliver.driveFailing': { subject: 'name' },
   'deliver.lacks': { subject: 'feature' },
   'deliver.lessMemory': { unit: 'GB' },
   'deliver.slower': { unit: 'count' },

@@ -10,12 +10,16 @@ export function quirks(card: Card, slot: Slot, machine: Machine): readonly Findi
 }
 
 type Known = 'quirk.coldStart' | 'quirk.sleep' | 'quirk.restarts';
+const FIRMWARE_FIRST: readonly Finding[] = [{ code: 'quirk.firmwareFirst', verdict: 'needs' }];
 const always = (code: Known) => (): readonly Finding[] => [{ code, verdict: 'limited' }];
 
 const QUESTIONS: Readonly<Record<Quirk, (slot: Slot, machine: Machine) => readonly Finding[]>> = {
   coldStart: always('quirk.coldStart'),
   sleep: always('quirk.sleep'),
   restarts: always('quirk.restarts'),
+  // What stands above it is asked with air and bodies.
+  notBelowFan: () => [],
+  firmwareFirst: () => FIRMWARE_FIRST,
   processorSlot: ({ uplink }) => {
     if (uplink === null) return [{ code: 'quirk.slotUnknown', verdict: 'unknown' }];
     return uplink.value === null

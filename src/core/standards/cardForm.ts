@@ -108,7 +108,20 @@ export const BOOT_CODES = ['both', 'uefi', 'bios', 'none'] as const;
 /**
  * Catches that certain cards are known for: after a cold start it comes up in a slower mode; after sleep its
  * devices are gone; it works only in a slot straight at the processor; it wants a jumper or a lead where the
- * board has no header for it; it settles only after several restarts.
+ * board has no header for it; it settles only after several restarts; it bears no warm air from a fan right above
+ * it; its own firmware has to be put on it in another machine before this one shows it.
  */
-export const QUIRKS = ['coldStart', 'sleep', 'processorSlot', 'jumper', 'restarts'] as const;
+export const QUIRKS = [
+  'coldStart',
+  'sleep',
+  'processorSlot',
+  'jumper',
+  'restarts',
+  'notBelowFan',
+  'firmwareFirst',
+] as const;
 export type Quirk = (typeof QUIRKS)[number];
+
+/** What customers want of a card that is no number, in the words that makers use of their cards. */
+export const MANNERS = ['quiet', 'dark', 'lit', 'sparkling'] as const;
+export type Manner = (typeof MANNERS)[number];

@@ -9,6 +9,19 @@ export type DriveSocket = (typeof DRIVE_SOCKETS)[number];
 /** Drives as they are wanted: on a cable, as a module over the slot's lanes, as a module that is a SATA drive. */
 export const WANTED_DRIVES = ['any', 'sata', 'm2', 'm2Sata'] as const;
 
+/** Where a drive goes: by the width of its case in inches, or as a module on a board or card. */
+export const DRIVE_FORMS = ['3.5', '2.5', 'module'] as const;
+export type DriveForm = (typeof DRIVE_FORMS)[number];
+/** A module with chips on both sides is thicker, and wants another pad under it. */
+export const MODULE_SIDES = ['single', 'double'] as const;
+
+/** Bays of a case, by the width of what goes in, in inches. */
+export const BAY_SIZES = ['5.25', '3.5', '2.5'] as const;
+export type BaySize = (typeof BAY_SIZES)[number];
+/** What holds a narrower drive in a wider bay. */
+export const BAY_FRAMES = ['5.25-to-3.5', '5.25-to-2.5', '3.5-to-2.5'] as const;
+export type BayFrame = (typeof BAY_FRAMES)[number];
+
 export const DRIVE_MEDIA = ['solidState', 'hardDisk'] as const;
 
 /**
@@ -101,6 +114,33 @@ interface DriveRow {
   readonly portBytesPerSecond: number;
   /** What a good solid-state drive shows on it alone, low and high. */
   readonly practiceBytesPerSecond: readonly [number, number];
+}
+
+/** Of what is printed on a drive large files show so much, at least. Common practice, no source. */
+const SHOWN_OF_RATED = 0.85;
+export const showsOfRated = (rated: number): readonly [number, number] => [
+  rated * SHOWN_OF_RATED,
+  rated,
+];
+
+/** From this share of what it is rated for on a drive counts as worn. Common practice, no source. */
+export const WORN_SHARE = 0.8;
+
+/** The generation of the lanes that a module of the usual kind has. */
+const USUAL_GENERATION = 3;
+
+/**
+ * What a port shows at large files, low and high in bytes per second, with a drive behind it that is fast enough.
+ * @param generation of the lanes behind a module; null: the usual one
+ */
+export function portPractice(
+  socket: DriveSocket,
+  generation: number | null,
+): readonly [number, number] {
+  const [low, high] = DRIVES[socket].practiceBytesPerSecond;
+  // Each generation carries twice what the one before it does.
+  const times = socket === 'm2' ? 2 ** ((generation ?? USUAL_GENERATION) - USUAL_GENERATION) : 1;
+  return [low * times, high * times];
 }
 
 export const DRIVES: Readonly<Record<DriveSocket, DriveRow>> = {

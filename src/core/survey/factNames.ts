@@ -32,6 +32,7 @@ const ONE_OF: Readonly<Record<string, string>> = {
   screens: 'screen',
   hops: 'hop',
   leads: 'lead',
+  secondSystem: 'system',
 };
 
 /** The name of the fact at a place in the machine, such as `slot.lanes` at `slots.3.lanes`. */

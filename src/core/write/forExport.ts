@@ -30,6 +30,11 @@ export function forExport(job: Job, choice: ExportChoice): Job {
             .map((each) =>
               each.kind === 'devices' ? { ...each, value: withoutNumbers(each.value) } : each,
             ),
+          needs: named.needs.map((need) =>
+            need.kind === 'drives'
+              ? { ...need, these: need.these.map((drive) => ({ ...drive, serial: '' })) }
+              : need,
+          ),
           machine: {
             ...machine,
             inTrouble: machine.inTrouble.map((each) => ({ ...each, id: withoutNumber(each.id) })),
@@ -57,7 +62,11 @@ const withTexts = (job: Job, change: (text: string) => string): Job => ({
   ...job,
   title: change(job.title),
   notes: change(job.notes),
-  machine: { ...job.machine, name: change(job.machine.name) },
+  machine: {
+    ...job.machine,
+    name: change(job.machine.name),
+    damage: job.machine.damage.map((each) => ({ ...each, what: change(each.what) })),
+  },
   needs: job.needs.map((need) => ({ ...need, words: change(need.words) })),
   photos: job.photos.map((photo) => ({ ...photo, words: change(photo.words) })),
   observations: job.observations.map((each) => ({

@@ -1,8 +1,9 @@
 /** The hand-over sheet as data: what the customer keeps and the next technician starts from. */
 import type { DriverChoice } from '../drivers/chooseDriver.ts';
-import { newCardsOf, assemblyOf } from '../assembly/assembly.ts';
+import { laterCardsOf, newCardsOf, assemblyOf } from '../assembly/assembly.ts';
 import type { LeftInBox } from '../planner/candidates/extras.ts';
 import { cardName } from '../parts/card.ts';
+import { driveName, type Drive } from '../parts/drive.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
 import type { Machine } from '../parts/machine.ts';
@@ -42,6 +43,22 @@ interface SheetDriver {
   readonly seen: string | null;
 }
 
+/** A drive that a need is served with. */
+export interface SheetDrive {
+  readonly name: string;
+  readonly gigabytes: number;
+  readonly serial: string;
+  /** How much of what it is rated for was written when it came; null where nobody knows. */
+  readonly wornShare: number | null;
+}
+
+/** A slot that is kept free, for what, and what that costs now. */
+export interface SheetLater {
+  readonly name: string;
+  readonly slotLabel: string;
+  readonly priceCents: number;
+}
+
 export interface SheetFigure {
   readonly expectation: Expectation;
   readonly measured: FigureObservation | null;
@@ -60,12 +77,17 @@ interface SheetMachine {
   readonly screens: readonly string[];
   /** Devices that did not work when the machine came in. */
   readonly inTrouble: readonly string[];
+  /** What was dead or damaged when it came. */
+  readonly damage: readonly string[];
+  readonly secondSystem: SystemFamily | null;
 }
 
 export interface HandOverSheet {
   readonly machine: SheetMachine;
   readonly cards: readonly SheetCard[];
   readonly drivers: readonly SheetDriver[];
+  readonly drives: readonly SheetDrive[];
+  readonly later: readonly SheetLater[];
   readonly figures: readonly SheetFigure[];
   /** What was bought beside the cards: with them it makes the total. */
   readonly extras: readonly ShoppingRow[];
@@ -109,6 +131,12 @@ export function handOverSheet(job: Job): HandOverSheet {
     drivers: driverStates(job)
       .filter(({ isPlanned, wanted }) => !isPlanned && wanted !== null)
       .map(({ name, choice, now }) => ({ name, choice, seen: now?.driver ?? null })),
+    drives: job.needs.flatMap((need) => (need.kind === 'drives' ? need.these.map(driveOf) : [])),
+    later: laterCardsOf(assembly).map(({ card, slot }) => ({
+      name: cardName(card),
+      slotLabel: slot.label,
+      priceCents: card.priceCents,
+    })),
     figures: provings(job).map(({ expectation, measured, judgement }) => ({
       expectation: { ...expectation, catches: expectation.catches.filter(stays) },
       measured,
@@ -128,7 +156,24 @@ export function handOverSheet(job: Job): HandOverSheet {
   };
 }
 
-const machineOf = ({ system, firmware, screens, inTrouble }: Machine): SheetMachine => ({
+const driveOf = (drive: Drive): SheetDrive => ({
+  name: driveName(drive),
+  gigabytes: drive.gigabytes,
+  serial: drive.serial,
+  wornShare:
+    drive.writtenTerabytes === null || drive.ratedTerabytes === null || drive.ratedTerabytes === 0
+      ? null
+      : drive.writtenTerabytes / drive.ratedTerabytes,
+});
+
+const machineOf = ({
+  system,
+  secondSystem,
+  firmware,
+  screens,
+  inTrouble,
+  damage,
+}: Machine): SheetMachine => ({
   systemName: valueOf(system.name),
   family: valueOf(system.family),
   version: valueOf(system.version),
@@ -137,4 +182,6 @@ const machineOf = ({ system, firmware, screens, inTrouble }: Machine): SheetMach
   firmwareDate: valueOf(firmware.date),
   screens: screens.map(({ name }) => name),
   inTrouble: inTrouble.map(({ id, name }) => name || id),
+  damage: damage.map(({ what }) => what),
+  secondSystem: secondSystem && valueOf(secondSystem.family),
 });

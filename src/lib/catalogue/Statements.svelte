@@ -17,6 +17,7 @@
     says: 'listed',
     machine: '',
     slot: '',
+    card: '',
     system: null,
     source: '',
     date: null,
@@ -25,6 +26,7 @@
     ['machine', 'Machine', 'any'],
     ['source', 'Who says so', ''],
     ['slot', 'Slot', 'any'],
+    ['card', 'Beside the card', 'any'],
     ['date', 'Date', 'YYYY-MM-DD'],
   ] as const;
   /** What is typed and is no date, by the statement's place. */

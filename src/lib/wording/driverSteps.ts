@@ -1,5 +1,6 @@
 /** Steps about drivers, as they are read at the bench. */
 import type { OutranksBy, StepValues, SystemFamily } from '$core';
+import { SYSTEM_FAMILY_WORDS } from './facts';
 import { inBytes } from './figures';
 import { at, type StepWords } from './stepWords';
 
@@ -24,6 +25,7 @@ type DriverStep =
   | 'readBoot'
   | 'restart'
   | 'setNetwork'
+  | 'secondSystem'
   | 'testDrives'
   | 'prepareDrives';
 
@@ -161,6 +163,13 @@ export const DRIVER_STEP_WORDS: {
     detail: 'The installer asks for it.',
   }),
   setNetwork: ({ setting, megabits, ...card }) => SETTING_WORDS[setting](at(card), megabits),
+  secondSystem: ({ family, driver, ...card }) => ({
+    title: `Start the second system${family === null ? '' : ` (${SYSTEM_FAMILY_WORDS[family]})`} and look for ${at(card)}`,
+    detail:
+      driver === null
+        ? 'No driver for it is known there: ask its maker before the machine goes back.'
+        : `What takes it there: ${driver}. It has to work on both.`,
+  }),
   testDrives: ({ count, ...card }) => ({
     title: `Test ${count === 1 ? 'the used drive' : `the ${count} used drives`} on ${at(card)}`,
     detail:

@@ -166,6 +166,7 @@ export const OBSTACLE_KIND_WORDS: Readonly<Record<Obstacle['kind'], string>> = {
   cage: 'cage',
   heatSink: 'heat sink',
   memory: 'memory',
+  vent: 'vent',
   other: 'other',
 };
 

@@ -53,6 +53,8 @@ export function figure(value: number, unit: Unit): string {
       return value >= 1000 ? `${short.format(value / 1000)} kg` : `${short.format(value)} g`;
     case 'GB':
       return value >= 1000 ? `${short.format(value / 1000)} TB` : `${short.format(value)} GB`;
+    case 'TB':
+      return `${short.format(value)} TB`;
     case 'MB':
       return value >= 1024 ? `${short.format(value / 1024)} GB` : `${short.format(value)} MB`;
     case 'mA':

@@ -233,6 +233,14 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'It leaves the fan of {subject} only {available} of air; {needed} is needed.',
     remedy: 'Another slot, or a card that ends before the fan begins.',
   },
+  'quirk.belowFan': {
+    says: 'It bears no warm air, and the fan of {subject} blows at it.',
+    remedy: 'A slot further from that fan.',
+  },
+  'body.ventCovered': {
+    says: 'It stands before {subject}: that air is gone.',
+    remedy: 'Another slot, or a shorter card.',
+  },
   'body.airUnknown': {
     says: 'Whether {subject} has a fan on this side is not known.',
   },
@@ -333,6 +341,17 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     says: 'This release copies from disks at USB ports by the older protocol: slower than the port.',
     remedy: 'A newer release of the system.',
   },
+  'system.second': { says: 'There is a driver for the second system too ({subject}).' },
+  'system.secondNeeds': {
+    says: 'On the second system something comes before the card: {subject}.',
+  },
+  'system.secondUnknown': {
+    says: 'Whether the second system drives it is not known.',
+  },
+  'system.secondNoDriver': {
+    says: 'No driver for the second system ({subject}) is known.',
+    remedy: 'A card that suits both systems.',
+  },
   'system.unknown': {
     says: 'The system, its version or architecture is not known.',
   },
@@ -381,6 +400,9 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'quirk.jumper': {
     says: 'The board has no header for its lead: a jumper on the card stands in for it.',
+  },
+  'quirk.firmwareFirst': {
+    says: 'Its own firmware has to be put on it in another machine before this one shows it.',
   },
   'quirk.restarts': { says: 'Known issue: it settles only after several restarts.' },
   'worth.overBudget': { says: '{needed} in total; the customer’s budget is {available}.' },
@@ -523,10 +545,37 @@ const WORDS: Readonly<Record<FindingCode, Words>> = {
     remedy: 'Read what it says, or take another card.',
   },
   'said.problemPerhaps': { says: 'Known for trouble with one system: {subject}.' },
+  'said.problemWith': {
+    says: 'Known for trouble beside {subject}.',
+    remedy: 'One of the two, or read what it says.',
+  },
+  'said.onlyTherePerhaps': {
+    says: 'With one system it works in {subject} only; which system this is was not told.',
+  },
   'said.onlyThere': { says: 'It works in {subject} only.', remedy: 'That slot.' },
   'deliver.drivesTooSmall': {
     says: 'Put together so, the drives hold {available}; {needed} is wanted.',
     remedy: 'Larger drives, or another way to put them together.',
+  },
+  'deliver.fewDrives': {
+    says: 'Drives: {available}; put together so it takes {needed}.',
+    remedy: 'More drives, or another way to put them together.',
+  },
+  'deliver.driveWorn': {
+    says: '{subject}: {available} written of the {needed} it is rated for.',
+    remedy: 'Another drive, or one more copy of the data.',
+  },
+  'deliver.driveFailing': {
+    says: '{subject} says itself that it is about to fail.',
+    remedy: 'Another drive.',
+  },
+  'deliver.otherManner': {
+    says: 'Asked for: {subject}; it is the opposite.',
+    remedy: 'Another card.',
+  },
+  'deliver.mannerUnknown': {
+    says: 'Asked for: {subject}; its maker does not say.',
+    remedy: 'Ask its maker, or enter what is known of it in the catalogue.',
   },
   'deliver.notBacked': {
     says: 'Asked for: {subject}; nothing of the kind is known of this card.',

@@ -14,6 +14,7 @@ export const PLAN_WORDS: Readonly<Record<Aspect | 'best', string>> = {
 export const PART_WORDS: Readonly<Record<CostPart, string>> = {
   price: 'Price of the cards',
   extras: 'Extras',
+  later: 'Kept for later, at today’s price',
   overBudget: 'Over the budget',
   wishes: 'Nice-to-haves not met',
   shortfall: 'Slower than it could be',

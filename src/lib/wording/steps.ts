@@ -6,6 +6,7 @@ import { inMoney } from './figures';
 import { extraWords } from './plans';
 import { at, inEnclosure, type StepWords } from './stepWords';
 import {
+  BAY_FRAME_WORDS,
   EXTRA_KIND_WORDS,
   HEADER_WORDS,
   HEIGHT_WORDS,
@@ -56,6 +57,14 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
   noteTrouble: ({ count, names }) => ({
     title: count === 1 ? 'One device is not working' : `${count} devices are not working`,
     detail: `Tell the customer before anything is changed, and check at the end whether it works again: ${names}.`,
+  }),
+  showDamage: ({ what }) => ({
+    title: 'Show the customer what was damaged before',
+    detail: `${what.join('; ')}. Photographs of it are with the survey.`,
+  }),
+  firmwareFirst: (card) => ({
+    title: `Put the firmware on ${card.card}, in another machine`,
+    detail: `For ${card.slot}. This machine does not show it until then. Use its maker’s file for exactly this card; do not switch off until it is done.`,
   }),
   backUp: () => ({
     title: 'Make sure that the customer’s data is backed up',
@@ -180,7 +189,7 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     title: `Plug ${PLUG_WORDS[plug].name} into ${at(card)}`,
     detail: `${adapter === null ? '' : `Through its adapter: ${PLUG_ADAPTER_WORDS[adapter]}. Each of its plugs on a lead of its own. `}${isLengthened ? 'Through the longer lead that was ordered for it. ' : ''}${PLUG_WORDS[plug].hasLatch ? 'Push until its latch holds.' : 'Push it home; it has no latch.'}`,
   }),
-  joinDrives: ({ count, socket, toBoard, plugAdapters, ...card }) =>
+  joinDrives: ({ count, socket, toBoard, plugAdapters, frames, ...card }) =>
     socket === 'm2' || toBoard
       ? {
           title: `Fit ${count === 1 ? 'the drive' : `${count} drives`} on the card for ${card.slot}${inEnclosure(card.enclosure)}: ${card.card}`,
@@ -188,7 +197,7 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
         }
       : {
           title: `Connect ${count === 1 ? 'the drive' : `${count} drives`} to ${at(card)}`,
-          detail: `A data lead each, marked with the drive’s serial number at both ends, and a power plug each${plugAdapters.length === 0 ? '' : `, through: ${plugAdapters.map((each) => PLUG_ADAPTER_WORDS[each]).join(', ')}`}. Count them in firmware setup afterwards.`,
+          detail: `A data lead each, marked with the drive’s serial number at both ends, and a power plug each${plugAdapters.length === 0 ? '' : `, through: ${plugAdapters.map((each) => PLUG_ADAPTER_WORDS[each]).join(', ')}`}. ${frames.length === 0 ? '' : `Frames first: ${frames.map((each) => BAY_FRAME_WORDS[each]).join(', ')}. `}Count them in firmware setup afterwards.`,
         },
   closeCase: () => ({
     title: 'Look once more, then close the case',

@@ -1,5 +1,6 @@
 /** What findings are about, in words. */
 import { findingRow, type Finding, type SubjectKind, type Subjects } from '$core';
+import { SYSTEM_FAMILY_WORDS } from './facts';
 import { FLOW_WORDS } from './stages';
 import {
   BACKING_WORDS,
@@ -8,6 +9,7 @@ import {
   HEIGHT_WORDS,
   INPUT_WORDS,
   LACKED_WORDS,
+  MANNER_WORDS,
   NETWORK_MODULE_WORDS,
   OPTION_WORDS,
   PLUG_ADAPTER_WORDS,
@@ -37,6 +39,8 @@ const SUBJECT_WORDS: { readonly [Kind in SubjectKind]: (subject: Subjects[Kind])
   screenAdapter: (adapter) => SCREEN_ADAPTER_WORDS[adapter],
   screenInput: (input) => INPUT_WORDS[input],
   backing: (backing) => BACKING_WORDS[backing],
+  manner: (manner) => MANNER_WORDS[manner],
+  family: (family) => SYSTEM_FAMILY_WORDS[family],
   networkModule: (module) => NETWORK_MODULE_WORDS[module],
 };
 

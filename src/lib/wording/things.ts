@@ -3,12 +3,15 @@ import type {
   OtherDevice,
   UsbDevice,
   Backing,
+  BayFrame,
   BoardHeader,
   BracketHeight,
   Disposition,
+  Drive,
   Encoding,
   ExtraKind,
   FrontLead,
+  Manner,
   NetworkFeature,
   PlugAdapter,
   ScreenAdapter,
@@ -150,6 +153,18 @@ export const LACKED_WORDS: Readonly<Record<Subjects['feature'], string>> = {
   optical: 'optical socket',
 };
 
+/** What holds a narrow drive in a wide bay. */
+export const BAY_FRAME_WORDS: Readonly<Record<BayFrame, string>> = {
+  '5.25-to-3.5': '3.5-inch drive in a 5.25-inch bay',
+  '5.25-to-2.5': '2.5-inch drive in a 5.25-inch bay',
+  '3.5-to-2.5': '2.5-inch drive in a 3.5-inch bay',
+};
+
+export const MODULE_SIDE_WORDS: Readonly<Record<NonNullable<Drive['sides']>, string>> = {
+  single: 'single-sided module',
+  double: 'double-sided module',
+};
+
 /** What an extra fits, as its record says; what is not here is written as it is. */
 const FITS_WORDS: Readonly<Record<string, string>> = {
   ...HEADER_WORDS,
@@ -158,6 +173,8 @@ const FITS_WORDS: Readonly<Record<string, string>> = {
   ...HEIGHT_WORDS,
   sata: 'SATA',
   drive: 'for a drive',
+  ...BAY_FRAME_WORDS,
+  ...MODULE_SIDE_WORDS,
 };
 export const fitsWords = (fits: string): string =>
   Object.hasOwn(FITS_WORDS, fits) ? (FITS_WORDS[fits] ?? fits) : fits;
@@ -181,6 +198,14 @@ export const OPTION_WORDS: Readonly<Record<string, string>> = {
   ...BOOT_WORDS,
   full: 'full height',
   low: 'low profile',
+};
+
+/** What customers want that is no number. */
+export const MANNER_WORDS: Readonly<Record<Manner, string>> = {
+  quiet: 'quiet',
+  dark: 'without lights',
+  lit: 'lit',
+  sparkling: 'with moving lights',
 };
 
 /** How well a card has to be backed, or is. */

@@ -41,7 +41,7 @@ const CLEAR_CENTS = 500;
 
 /** What is weighed for each aspect, wishes beside it: no aspect is served by leaving them. */
 const FOREMOST_PARTS: Readonly<Record<Aspect, readonly CostPart[]>> = {
-  cheapest: ['price', 'extras', 'overBudget'],
+  cheapest: ['price', 'extras', 'later', 'overBudget'],
   fastest: ['speedGap', 'wishes'],
   leastDisturbance: ['disturbance', 'wishes'],
   nothingBought: [],

@@ -1,4 +1,5 @@
 /** What each thing settled beforehand costs, and what a card would cost where the plan does not have it. */
+import { withDriveLoad } from '../../placement/driveLoad.ts';
 import type { Card } from '../../parts/card.ts';
 import type { Slot } from '../../parts/machine.ts';
 import type { Need } from '../../parts/need.ts';
@@ -57,7 +58,12 @@ export function* whyNot(
   card: Card,
   slot: Slot,
 ): Search<unknown, WhyNot> {
-  const { findings } = slotVerdict(card, slot, request.machine, request.library);
+  const { findings } = slotVerdict(
+    card,
+    slot,
+    withDriveLoad(request.machine, request.needs),
+    request.library,
+  );
   const pin: Pin = { kind: 'cardThere', cardId: card.id, slotId: slot.id };
   const forced = yield* planning({ ...request, pins: [...(request.pins ?? []), pin] });
   if (forced.pinsLeft.some((each) => pinKey(each) === pinKey(pin))) {

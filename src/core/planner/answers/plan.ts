@@ -3,6 +3,7 @@ import type { Card } from '../../parts/card.ts';
 import type { Extra } from '../../parts/extra.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
+import { withDriveLoad } from '../../placement/driveLoad.ts';
 import type { Move } from '../../placement/moves.ts';
 import { isServedBy, unitsNeeded, type Need } from '../../parts/need.ts';
 import type { Pin, Weights } from '../../parts/planning.ts';
@@ -59,6 +60,8 @@ export interface Proposal {
   /** Cards of the machine that go to another slot, and slots whose card is given up. */
   readonly moves: readonly PlannedMove[];
   readonly givenUp: readonly string[];
+  /** Slots that it keeps for later: their cards are not bought now. */
+  readonly later: readonly string[];
   readonly unmet: readonly Need[];
   /** Pins that cannot be kept. */
   readonly pinsLeft: readonly Pin[];
@@ -108,9 +111,10 @@ export function planContextOf(
   without: ReadonlySet<Constraint> = NOTHING,
 ): PlanContext {
   const { cards, library, pins = [], extras = [] } = request;
-  const existing = existingCards(request.machine, cards, pins);
+  const surveyed = withDriveLoad(request.machine, request.needs);
+  const existing = existingCards(surveyed, cards, pins);
   const leftBy = (staying: readonly Existing[]) =>
-    imaginedWithout(withoutExisting(request.machine, existing, staying), without);
+    imaginedWithout(withoutExisting(surveyed, existing, staying), without);
   const machine = leftBy([]);
   const met = metByTheRest(request.needs, machine, existing, cards);
   const needs = request.needs.filter((need) => !met.includes(need));
@@ -185,6 +189,7 @@ export function proposalOf({ best, least, searched }: Searched, context: PlanCon
           ],
     ),
     givenUp: best.givenUp.map(({ slot }) => slot.id),
+    later: fresh.filter(({ later }) => later).map(({ slot }) => slot.id),
     unmet: best.unmet.flatMap(({ need }) => need ?? []),
     pinsLeft: best.unmet.flatMap(({ pin }) => pin ?? []),
     met: [...context.met, ...metByWhatIsThere(best, context)],

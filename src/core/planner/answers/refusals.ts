@@ -1,4 +1,5 @@
 /** Why the cards that are not in the plan are not in it. */
+import { withDriveLoad } from '../../placement/driveLoad.ts';
 import { itemAt } from '../../units.ts';
 import type { Card } from '../../parts/card.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
@@ -37,7 +38,10 @@ export function refusals({ request, problem }: PlanContext, { placed }: Found): 
   const { demands, machine, scale } = problem;
   const placedCards = new Set(placed.map(({ card }) => card.id));
   const { whole } = verdictAsker(machine, request.library);
-  const { whole: asItStands } = verdictAsker(request.machine, request.library);
+  const { whole: asItStands } = verdictAsker(
+    withDriveLoad(request.machine, request.needs),
+    request.library,
+  );
   const conflicts = conflictsIn(problem.keeping, problem.without);
   const refusal = (card: Card): readonly Refusal[] => {
     const needs = demands.flatMap(({ need }) =>
@@ -104,6 +108,7 @@ const asCandidate = ({ verdict: { card, slot } }: Assessment): Candidate => ({
   slot,
   kind: card.delivers.kind,
   existing: null,
+  later: false,
   findings: [],
   units: new Map(),
   flows: [],

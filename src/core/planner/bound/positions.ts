@@ -36,8 +36,8 @@ export interface Option {
   readonly next: number;
   /** Whether its body ends where the next position begins. */
   readonly touchesNext: boolean;
-  /** Longer than any fan's beginning: it takes the air of whatever blows towards it. */
-  readonly long: boolean;
+  /** Longer than any fan's beginning, and higher: it takes the air of whatever blows towards it. */
+  readonly reachesFans: boolean;
 }
 
 /** What stands before the next position once an option is made. */
@@ -74,11 +74,12 @@ export function positionsOf(
   }
   const coverageBy = coverageAsker(coverageState);
   const bodiesMatter = !without.has('openings') && !without.has('slots');
-  const longest = Math.max(
-    0,
-    ...candidates.map(({ card }) => card.fan?.fromMm ?? 0),
-    ...slots.map(({ occupant }) => valueOf(valueOf(occupant)?.fan ?? null)?.fromMm ?? 0),
-  );
+  const fans = [
+    ...candidates.map(({ card }) => card.fan),
+    ...slots.map(({ occupant }) => valueOf(valueOf(occupant)?.fan ?? null)),
+  ];
+  const longest = Math.max(0, ...fans.map((fan) => fan?.fromMm ?? 0));
+  const highest = Math.max(0, ...fans.map((fan) => fan?.aboveMm ?? 0));
   return slots.map((slot, at) => {
     const occupant = valueOf(slot.occupant);
     const stays = occupant !== null && occupant.disposition !== 'remove';
@@ -96,7 +97,7 @@ export function positionsOf(
             coverage: coverageBy(candidate),
             next,
             touchesNext: bodiesMatter && touches(slot, openingsTaken(candidate), slots[next]),
-            long: candidate.card.lengthMm > longest,
+            reachesFans: candidate.card.lengthMm > longest && candidate.card.heightMm > highest,
           };
         }),
     };

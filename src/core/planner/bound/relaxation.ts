@@ -287,7 +287,8 @@ function lower(
 
 const isFlanked = (beside: number): boolean => beside === 2 || beside === 4;
 
-const takesAir = ({ long, candidate }: Option): boolean => long && candidate.existing === null;
+const takesAir = ({ reachesFans, candidate }: Option): boolean =>
+  reachesFans && candidate.existing === null;
 
 /** What a card costs that goes in directly behind another; never more than the rules will say. */
 const causedBy = (option: Option, beside: number, costs: Costs): number =>

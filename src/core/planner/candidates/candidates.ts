@@ -26,7 +26,7 @@ import type { Existing } from './existing.ts';
 import { adaptersFor, cheapestAdapter, extrasOf, priced } from './extras.ts';
 import { speedGapOf, type Contribution, type ContributionAsker } from './contributions.ts';
 import type { Constraint } from './constraints.ts';
-import { atFront, type Demand } from './demands.ts';
+import { atFront, isForLater, type Demand } from './demands.ts';
 
 /** Findings that are asked of whole plans only, see interactions.ts. */
 const TOGETHER = codesWhere(({ ofPlan }) => ofPlan === true);
@@ -38,6 +38,8 @@ export interface Candidate {
   readonly kind: DeliveryKind;
   /** The card of the machine that this is; null for a card that is bought. */
   readonly existing: Existing | null;
+  /** All that it could serve from there is for later: it is not bought now. */
+  readonly later: boolean;
   readonly findings: readonly Finding[];
   /** Units it gives towards each demand of its kind, by id; demands it falls short of are absent. */
   readonly units: ReadonlyMap<string, number>;
@@ -83,16 +85,19 @@ export function candidateOf(
   slot: Slot,
   verdict: readonly Finding[],
   { units, flows }: Contribution,
-  { extras, scale, fastest }: Assessing,
+  { extras, scale, fastest, demands }: Assessing,
   ofSlot: Parts,
 ): Candidate {
   const alone = verdict.filter(({ code }) => !TOGETHER.has(code));
   const findings = [...alone, ...flows.flatMap(({ finding, catches }) => [finding, ...catches])];
   const bought = priced(extrasOf(card, alone, flows), extras);
+  const later = isForLater(units, demands);
+  const extrasCents = bought.reduce((total, { cents }) => total + cents, 0);
   const parts = added(
     {
-      price: card.priceCents,
-      extras: bought.reduce((total, { cents }) => total + cents, 0),
+      ...(later
+        ? { later: card.priceCents + extrasCents }
+        : { price: card.priceCents, extras: extrasCents }),
       disturbance: FITTING_CENTS,
       speedGap: speedGapOf(flows, fastest),
     },
@@ -106,6 +111,7 @@ export function candidateOf(
     slot,
     kind: card.delivers.kind,
     existing: null,
+    later,
     findings,
     units,
     flows,
@@ -114,7 +120,7 @@ export function candidateOf(
     score,
     atLeast: score,
     moneyCents: moneyCents(parts),
-    waitCents: days * WAIT_CENTS_A_DAY,
+    waitCents: later ? 0 : days * WAIT_CENTS_A_DAY,
   };
 }
 

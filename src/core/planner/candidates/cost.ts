@@ -32,6 +32,7 @@ export type Scale = Readonly<Record<CostPart, number>>;
 export const scaleOf = (weights: Weights = PLAIN_WEIGHTS): Scale => ({
   price: 100,
   extras: 100,
+  later: 100,
   ...weights,
 });
 

@@ -31,6 +31,13 @@ export function demandOf(need: Need): Demand {
   };
 }
 
+/** Whether all that these units are given towards is for later: then nothing of it is bought now. */
+export const isForLater = (
+  units: ReadonlyMap<string, number>,
+  demands: readonly Demand[],
+): boolean =>
+  units.size > 0 && demands.every(({ id, need }) => !units.has(id) || need?.later === true);
+
 /** A card that is pinned to a slot is a must like any other. */
 export function demandOfPin(pin: Pin, cards: readonly Card[]): readonly Demand[] {
   const card = pin.kind === 'cardThere' ? cards.find(({ id }) => id === pin.cardId) : undefined;

@@ -1,6 +1,7 @@
 /** Candidates that need not be looked at, because another is at least as good in every respect. */
 import { memo } from '../../memo.ts';
-import type { Card } from '../../parts/card.ts';
+import { cardName, type Card } from '../../parts/card.ts';
+import { nameAsSaid } from '../../rules/said.ts';
 import type { DeliveryKind } from '../../parts/delivery.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Slot } from '../../parts/machine.ts';
@@ -21,16 +22,27 @@ export interface Rival {
   readonly waitCents: number;
 }
 
+/** Where fans begin, along cards and above the board, in millimetres. */
+export interface FanEdges {
+  readonly starts: readonly number[];
+  readonly lowerEdges: readonly number[];
+}
+
 /** Keeps what is not dominated, by slot and kind, what costs little first, as candidates come in. */
 export class Undominated<Kept extends Rival> {
   private readonly groups = new Map<string, Map<DeliveryKind, Kept[]>>();
-  private readonly fanStarts: readonly number[];
+  private readonly fans: FanEdges;
   private readonly moneyCounts: boolean;
+  private readonly paired: ReadonlySet<string>;
 
-  /** @param fanStarts where fans begin along cards, in millimetres @param moneyCounts whether there is a budget to keep */
-  constructor(fanStarts: readonly number[], moneyCounts: boolean) {
-    this.fanStarts = fanStarts;
+  /**
+   * @param moneyCounts whether there is a budget to keep
+   * @param paired cards of which something is said beside others, and those others, by their names
+   */
+  constructor(fans: FanEdges, moneyCounts: boolean, paired: ReadonlySet<string>) {
+    this.fans = fans;
     this.moneyCounts = moneyCounts;
+    this.paired = paired;
   }
 
   /** Whether something that is kept does whatever this would do in that slot, for no more. */
@@ -69,6 +81,9 @@ export class Undominated<Kept extends Rival> {
       a.card.openings <= b.card.openings &&
       a.card.plates <= b.card.plates &&
       (a.card.lengthMm <= b.card.lengthMm || this.before(a) <= this.before(b)) &&
+      (a.card.heightMm <= b.card.heightMm || this.beneath(a) <= this.beneath(b)) &&
+      bearsNoLess(a, b) &&
+      (a.card === b.card || !(this.isPaired(a) || this.isPaired(b))) &&
       a.card.peakWatts <= b.card.peakWatts &&
       // Reckoning with fewer lanes stands beside more other cards.
       lanesOf(a.slot) <= lanesOf(slot) &&
@@ -84,9 +99,16 @@ export class Undominated<Kept extends Rival> {
     );
   }
 
-  /** Fans that a body of this length lies before. */
+  /** Fans that a body of this length reaches, and those that one of this height does. */
   private before({ card }: Rival): number {
-    return this.fanStarts.filter((start) => start < card.lengthMm).length;
+    return this.fans.starts.filter((start) => start < card.lengthMm).length;
+  }
+  private beneath({ card }: Rival): number {
+    return this.fans.lowerEdges.filter((edge) => edge < card.heightMm).length;
+  }
+
+  private isPaired({ card }: Rival): boolean {
+    return this.paired.size > 0 && this.paired.has(nameAsSaid(cardName(card)));
   }
 
   private groupOf({ kind }: Rival, { id }: Slot): Kept[] {
@@ -114,8 +136,17 @@ const adaptersIn = ({ card }: Rival): readonly string[] =>
 /** Whether whatever leaves the fan of `b` its air leaves that of `a` its own. */
 function blowsNoMore({ card: a }: Rival, { card: b }: Rival): boolean {
   if (a.fan === null) return true;
-  return b.fan !== null && a.fan.fromMm >= b.fan.fromMm && a.fan.airMm <= b.fan.airMm;
+  return (
+    b.fan !== null &&
+    a.fan.fromMm >= b.fan.fromMm &&
+    a.fan.airMm <= b.fan.airMm &&
+    (a.fan.aboveMm ?? 0) >= (b.fan.aboveMm ?? 0)
+  );
 }
+
+/** Whether it bears warm air wherever the other does. */
+const bearsNoLess = ({ card: a }: Rival, { card: b }: Rival): boolean =>
+  !a.quirks.includes('notBelowFan') || b.quirks.includes('notBelowFan');
 
 /** Whether what feeds `b` would feed `a` as well: each socket of `a` has one of `b` of its type that draws as much. */
 function needsNoOtherPlugs(a: Rival, b: Rival): boolean {

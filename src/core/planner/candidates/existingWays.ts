@@ -63,6 +63,7 @@ export function existingCandidates(asked: Assessing): readonly (readonly Candida
           slot,
           kind: each.card.delivers.kind,
           existing: each,
+          later: false,
           findings,
           units,
           flows: sure,

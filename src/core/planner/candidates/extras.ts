@@ -5,7 +5,7 @@ import { valueOf } from '../../parts/fact.ts';
 import type { Card } from '../../parts/card.ts';
 import type { Extra } from '../../parts/extra.ts';
 import type { Machine } from '../../parts/machine.ts';
-import { unitsNeeded } from '../../parts/need.ts';
+import { socketWanted, unitsNeeded, type Need } from '../../parts/need.ts';
 import type { Flow } from '../../flow/flow.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { findingRow } from '../../rules/findingCodes.ts';
@@ -92,10 +92,12 @@ function modulesFor(flows: readonly Flow[]): readonly ExtraNeeded[] {
 }
 
 function extrasOfFlow({ need, units, adapters, forDrives, socket }: Flow): readonly ExtraNeeded[] {
-  const { bays, plugAdapters } = forDrives;
+  const { bays, frames, plugAdapters } = forDrives;
   return [
     ...adapters.map((fits): ExtraNeeded => ({ kind: 'screenAdapter', fits, count: 1 })),
     ...(bays > 0 ? [{ kind: 'bay' as const, fits: 'drive', count: bays }] : []),
+    ...frames.map((fits): ExtraNeeded => ({ kind: 'bay', fits, count: 1 })),
+    ...padsFor(need),
     ...plugAdapters.map((fits): ExtraNeeded => ({ kind: 'plugAdapter', fits, count: 1 })),
     ...(socket === 'sata'
       ? [
@@ -108,6 +110,14 @@ function extrasOfFlow({ need, units, adapters, forDrives, socket }: Flow): reado
       : []),
   ];
 }
+
+/** A pad for each module on the card, by the sides on which it has chips; none where nobody told. */
+const padsFor = (need: Need): readonly ExtraNeeded[] =>
+  need.kind === 'drives' && socketWanted(need) !== 'sata'
+    ? need.these.flatMap(({ sides }) =>
+        sides === null ? [] : [{ kind: 'thermalPad' as const, fits: sides, count: 1 }],
+      )
+    : [];
 
 export type BoxItem = Card['contents'][number];
 

@@ -11,6 +11,7 @@ import { besideOthers } from '../../rules/body.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { housings, machineAround } from '../../placement/housing.ts';
 import { plugFinding, twelveVoltSum } from '../../rules/power.ts';
+import { stayingBeside, troubleWith } from '../../rules/said.ts';
 import { socketsIn } from '../../placement/sockets.ts';
 import { standingBeside, type Standing } from '../../placement/standing.ts';
 import type { Candidate } from './candidates.ts';
@@ -34,9 +35,10 @@ export function interactionsOf(
 ): Interactions {
   const fresh = placed.filter(({ existing }) => existing === null);
   const moved = placed.filter((each) => isDisturbed(each));
-  const findings = placed.map((each) =>
-    moved.includes(each) ? beside(each, placed, machine) : [],
-  );
+  const findings = placed.map((each) => [
+    ...(moved.includes(each) ? beside(each, placed, machine) : []),
+    ...troubleAmong(each, placed, machine),
+  ]);
   const overall = [...overallPower(fresh, machine), ...headersShort(fresh, machine)];
   const bought = priced(extrasTogether(fresh, machine), extras);
   const days = Math.max(0, ...bought.map(({ extra }) => extra?.leadDays ?? 0));
@@ -51,6 +53,20 @@ export function interactionsOf(
     ),
   };
 }
+
+/** What is said of a card beside another, where one of the two is new. */
+const troubleAmong = (
+  { card, slot, existing }: Candidate,
+  placed: readonly Candidate[],
+  machine: Machine,
+): readonly Finding[] => {
+  if (card.statements.length === 0) return [];
+  const others = placed.filter((other) => existing === null || other.existing === null);
+  return [
+    ...others.map((other) => cardName(other.card)),
+    ...(existing === null ? stayingBeside(slot, machine) : []),
+  ].flatMap((name) => troubleWith(card, slot, machine, name));
+};
 
 /** New, or in another slot than before. */
 export const isDisturbed = ({ existing, slot }: Candidate): boolean =>
@@ -149,6 +165,7 @@ function standingAs(candidate: Candidate, opening: number): Standing {
     name: cardName(card),
     openings: openingsTaken(candidate),
     lengthMm: valueOf(occupant?.lengthMm ?? null) ?? card.lengthMm,
+    heightMm: valueOf(occupant?.heightMm ?? null) ?? card.heightMm,
     fan: occupant?.fan == null ? card.fan : occupant.fan.value,
   };
 }

@@ -12,8 +12,10 @@ import {
   type Assessing,
   type Candidate,
 } from './candidates.ts';
-import { FITTING_CENTS, WAIT_CENTS_A_DAY, longSlotCents, weigh } from './cost.ts';
-import { Undominated, type Rival } from './dominance.ts';
+import { FITTING_CENTS, WAIT_CENTS_A_DAY, longSlotCents, moneyCents, weigh } from './cost.ts';
+import { isForLater } from './demands.ts';
+import { Undominated, type FanEdges, type Rival } from './dominance.ts';
+import { pairedNames } from '../../rules/said.ts';
 import { speedGapOf, type Contribution, type ContributionIn } from './contributions.ts';
 import { memo } from '../../memo.ts';
 import { codesOf } from './constraints.ts';
@@ -37,7 +39,11 @@ export function newCandidates(asked: Assessing): readonly Candidate[] {
     .filter(({ id }) => !never(id))
     .flatMap((slot) => laneLevels(slot, machine));
   const lookedAt = inQuestion(asked);
-  const left = new Undominated<Candidate>(fanStarts(asked), asked.budgetCents !== null);
+  const left = new Undominated<Candidate>(
+    fanEdges(asked),
+    asked.budgetCents !== null,
+    pairedNames(asked.cards),
+  );
   for (const slot of levels) {
     for (const looked of lookedAt) {
       const { card } = looked;
@@ -92,10 +98,11 @@ function rivalOf(
   card: Card,
   slot: Slot,
   { units, flows }: Contribution,
-  { scale, fastest }: Assessing,
+  { scale, fastest, demands }: Assessing,
 ): Rival {
+  const isLater = isForLater(units, demands);
   const parts = {
-    price: card.priceCents,
+    [isLater ? 'later' : 'price']: card.priceCents,
     disturbance: FITTING_CENTS,
     speedGap: speedGapOf(flows, fastest),
   };
@@ -106,17 +113,23 @@ function rivalOf(
     units,
     leads: [],
     score: weigh(parts, scale),
-    moneyCents: card.priceCents,
-    waitCents: (card.leadDays ?? 0) * WAIT_CENTS_A_DAY,
+    moneyCents: moneyCents(parts),
+    waitCents: isLater ? 0 : (card.leadDays ?? 0) * WAIT_CENTS_A_DAY,
   };
 }
 
-/** Where fans begin along cards and neighbours: two lengths between the same of these leave all fans the same air. */
-function fanStarts({ cards, machine, existing }: Assessing): readonly number[] {
+/** Of cards and neighbours: two lengths, or heights, between the same of these leave all fans the same air. */
+function fanEdges({ cards, machine, existing }: Assessing): FanEdges {
   const fans = [
     ...cards.map(({ fan }) => fan),
     ...existing.map(({ card, occupant }) => valueOf(occupant.fan) ?? card.fan),
     ...machine.slots.map(({ occupant }) => valueOf(valueOf(occupant)?.fan ?? null)),
   ];
-  return [...new Set(fans.flatMap((fan) => fan?.fromMm ?? []))].toSorted((a, b) => a - b);
+  const edges = (edgeOf: (fan: NonNullable<Card['fan']>) => number) => [
+    ...new Set(fans.flatMap((fan) => (fan === null ? [] : edgeOf(fan)))),
+  ];
+  return {
+    starts: edges(({ fromMm }) => fromMm),
+    lowerEdges: edges(({ aboveMm = 0 }) => aboveMm),
+  };
 }

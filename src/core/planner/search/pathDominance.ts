@@ -5,7 +5,8 @@
 import { openingsTaken } from '../candidates/existing.ts';
 import { plugAdaptersIn } from '../candidates/extras.ts';
 import { itemAt } from '../../units.ts';
-import type { Card } from '../../parts/card.ts';
+import { cardName, type Card } from '../../parts/card.ts';
+import { nameAsSaid } from '../../rules/said.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine } from '../../parts/machine.ts';
 import type { Socket } from '../../placement/plugs.ts';
@@ -43,14 +44,17 @@ export class PathDominance {
   private readonly tied: ReadonlySet<string>;
 
   private readonly platesCount: boolean;
+  private readonly paired: ReadonlySet<string>;
 
   /**
    * @param machine without the cards of which something is decided
    * @param platesCount whether any card in question has sockets that take openings by plates
+   * @param paired cards of which something is said beside others, and those others, by their names
    */
-  constructor(machine: Machine, platesCount: boolean) {
+  constructor(machine: Machine, platesCount: boolean, paired: ReadonlySet<string>) {
     this.machine = machine;
     this.platesCount = platesCount;
+    this.paired = paired;
     this.tied = new Set(
       machine.conditions.flatMap(({ slotId, whenSlotId }) => [slotId, whenSlotId]),
     );
@@ -61,6 +65,7 @@ export class PathDominance {
     const { card, slot, existing } = candidate;
     const things: string[] = this.tied.has(slot.id) ? [tiedBy(candidate)] : [];
     const sockets: Socket[] = [];
+    if (this.paired.has(nameAsSaid(cardName(card)))) things.push(`paired ${card.id} ${slot.id}`);
     // A card that is there may lie over slots which are still to come.
     if (existing !== null) {
       things.push(endOf(candidate));
@@ -132,7 +137,7 @@ function fanBeforeNext(last: Candidate | undefined): string {
   const fan = last === undefined ? null : fanOf(last);
   return last === undefined || fan === null
     ? ''
-    : `${isDisturbed(last)} ${endOf(last)} ${fan.fromMm} ${fan.airMm}`;
+    : `${isDisturbed(last)} ${endOf(last)} ${fan.fromMm} ${fan.airMm} ${fan.aboveMm}`;
 }
 
 const fanOf = ({ card, existing }: Candidate): Card['fan'] =>

@@ -1,4 +1,5 @@
 /** What a search knows at every moment: the question, what it goes over, what is open, and the best whole plan so far. */
+import { pairedNames } from '../../rules/said.ts';
 import { demandDecisions, type DemandDecision, type Reached } from '../bound/demandDecisions.ts';
 import { IMPOSSIBLE, MUST, Relaxations } from '../bound/relaxation.ts';
 import { searchSpaceOf, type SearchProblem, type SearchSpace } from '../bound/searchSpace.ts';
@@ -70,6 +71,7 @@ export function beginning(problem: SearchProblem): SearchState {
     dominance: new PathDominance(
       problem.machine,
       problem.fresh.some(({ card }) => card.plates > 0),
+      pairedNames([...problem.fresh, ...problem.existing.flat()].map(({ card }) => card)),
     ),
     open: [],
     best: null,

@@ -7,6 +7,7 @@
   import { FIELD } from './factFields';
   import { OBSTACLE_KIND_WORDS } from '$lib/wording/facts';
   import {
+    BAYS_FIELD,
     FRONT_LEADS_FIELD,
     HEADERS_FIELD,
     PLUGS_FIELD,
@@ -132,7 +133,7 @@
     id="{prefix}-case-bays"
     label="Free bays"
     fact={inside.bays}
-    kind={SCREWS}
+    kind={BAYS_FIELD}
     onchange={(bays) => putCase({ bays }, 'free bays')}
   />
   <FactField

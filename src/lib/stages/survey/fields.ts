@@ -1,5 +1,6 @@
 /** How facts of each kind are typed, printed and offered. */
 import {
+  BAY_SIZES,
   BOARD_HEADERS,
   DRIVE_ARRAYS,
   ETHERNET_MEGABITS,
@@ -10,6 +11,7 @@ import {
   type BoardHeader,
   type DriveArray,
   type FrontLead,
+  type Machine,
   type PlugType,
 } from '$core';
 
@@ -106,6 +108,37 @@ export const FAN_FIELD: FieldKind<TheFan> = {
     return fan === undefined ? null : { fan };
   },
 };
+
+type Bays = NonNullable<Machine['case']['bays']>['value'];
+
+/** Free bays as “2 × 3.5, 1 × 2.5 up to 9.5 mm”; “none” for none. */
+export const BAYS_FIELD: FieldKind<Bays> = {
+  unit: 'inch',
+  expects: `a list such as 2 × 3.5, 1 × 2.5 up to 9.5 mm (${BAY_SIZES.join(', ')}), or none`,
+  print: (bays) =>
+    bays.length === 0
+      ? 'none'
+      : bays
+          .map(
+            ({ size, count, heightMm }) =>
+              `${count} × ${size}${heightMm === undefined ? '' : ` up to ${heightMm} mm`}`,
+          )
+          .join(', '),
+  parse: (text) => {
+    if (text.toLowerCase() === 'none') return [];
+    const bays = text.split(',').map((part) => {
+      const match = BAY.exec(part.trim());
+      const size = BAY_SIZES.find((each) => each === (match?.[2] ?? '3.5'));
+      const count = Number(match?.[1]);
+      if (match === null || size === undefined || count < 1 || count > 256) return null;
+      return { size, count, ...(match[3] === undefined ? {} : { heightMm: Number(match[3]) }) };
+    });
+    return bays.every((bay) => bay !== null && bay.heightMm !== 0) ? (bays as Bays) : null;
+  },
+};
+/** A number alone counts bays of the usual size. */
+const BAY =
+  /^(\d{1,3})(?:\s*[×x]\s*(\d(?:\.\d{1,2})?)(?:["”]|\s*inch)?)?(?:\s+up to\s+(\d{1,2}(?:\.\d)?)(?:\s*mm)?)?$/i;
 
 /** Lengths of modules as “42, 80”. */
 export const LENGTHS_FIELD: FieldKind<readonly number[]> = {

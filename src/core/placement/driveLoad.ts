@@ -1,0 +1,24 @@
+/** What drives that are still to come draw from the supply, beside what it feeds already. */
+import { memo, memoBy } from '../memo.ts';
+import type { Machine } from '../parts/machine.ts';
+import type { Need } from '../parts/need.ts';
+
+/** On 12 V, of drives that are named; what nobody told of a drive counts as nothing. */
+export const driveLoadWatts = (needs: readonly Need[]): number =>
+  needs
+    .flatMap((need) => (need.kind === 'drives' ? need.these : []))
+    .reduce((sum, { twelveVoltWatts }) => sum + (twelveVoltWatts ?? 0), 0);
+
+const loadedFor = memoBy<readonly Need[], Machine>();
+
+/** The machine with the drives of these needs on its supply; not to be asked of a machine that has them already. */
+export const withDriveLoad = (machine: Machine, needs: readonly Need[]): Machine =>
+  memo(loadedFor(machine), needs, () => {
+    const { baseWatts } = machine.supply;
+    const watts = driveLoadWatts(needs);
+    if (baseWatts === null || watts === 0) return machine;
+    return {
+      ...machine,
+      supply: { ...machine.supply, baseWatts: { ...baseWatts, value: baseWatts.value + watts } },
+    };
+  });
