@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import type { EvidenceFile } from '../../src/core/index.ts';
 import { PLAIN_EDID, buildEdid } from './edid.ts';
+import { reportJson, reportPropertyList, reportText, type ReportSpec } from './hardwareReport.ts';
 import { ascii, buildDump, buildTable, type StructureSpec } from './smbios.ts';
 
 const report = (name: string) =>
@@ -183,6 +184,22 @@ ${indented(ETHTOOL)}
 == end
 `;
 
+const HARDWARE: ReportSpec = {
+  model: 'Longreach T7',
+  version: 'macOS 12.6.1 (21G217)',
+  cards: [
+    {
+      name: 'Wire 1',
+      slotName: 'Slot-2',
+      vendor: 0xf1a1,
+      device: 0x2001,
+      link: { generation: 3, width: 4 },
+      driverInstalled: false,
+      hotPlug: true,
+    },
+  ],
+};
+
 /** One file of each kind. */
 export const EVERY_KIND: readonly EvidenceFile[] = [
   { name: 'lspci.txt', content: LSPCI },
@@ -199,6 +216,9 @@ export const EVERY_KIND: readonly EvidenceFile[] = [
   { name: 'ethtool.txt', content: ETHTOOL },
   { name: 'machine.json', content: utf16(DEVICE_JSON) },
   { name: 'machine.csv', content: DEVICE_CSV },
+  { name: 'hardware.txt', content: reportText(HARDWARE) },
+  { name: 'hardware.json', content: reportJson(HARDWARE) },
+  { name: 'hardware.plist', content: reportPropertyList(HARDWARE) },
   { name: 'pci.ids', content: PCI_IDS },
   { name: 'usb.ids', content: USB_IDS },
   { name: 'tenant-survey.txt', content: BUNDLE },

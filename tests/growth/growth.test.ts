@@ -177,6 +177,38 @@ const INPUTS: Readonly<
   ],
   'quotes of a device list': ['deviceList', 500, (n) => `InstanceId\n${'"a"\n'.repeat(n)}`],
   'quotes that do not end': ['deviceList', 500, (n) => `InstanceId,b\n${'"a" "'.repeat(n)}`],
+  'cards of a hardware report': [
+    'hardwareReport',
+    300,
+    (n) =>
+      `PCI:\n\n${times(n, (k) => `    Card ${k}:\n\n      Vendor ID: 0xf1a1\n      Device ID: 0x${hex(k, 4)}\n      Slot: Slot-${k}\n`)}`,
+  ],
+  'headings of a hardware report, up and down': [
+    'hardwareReport',
+    300,
+    (n) => `PCI:\n${times(n, (k) => `${' '.repeat((k % 24) + 1)}a:\n`)}`,
+  ],
+  'sections of a hardware report as JSON': [
+    'hardwareReport',
+    300,
+    (n) => `{"SPPCIDataType":[${times(n, (k) => `{"_name":"c${k}","_items":[]},`)}{}]}`,
+  ],
+  'open lists of a property list': [
+    'hardwareReport',
+    300,
+    (n) => `<plist><array><dict><string>SPPCIDataType</string>${'<array>'.repeat(n)}`,
+  ],
+  'entities of a property list': [
+    'hardwareReport',
+    300,
+    (n) =>
+      `<plist><array><dict><key>_dataType</key><string>SPPCIDataType</string><key>_items</key><array>${'<dict><key>a</key><string>&amp;</string></dict>'.repeat(n)}</array></dict></array></plist>`,
+  ],
+  'a text of a property list': [
+    'hardwareReport',
+    2000,
+    (n) => `<plist><array><string>SPPCIDataType</string><string>${'x &amp; '.repeat(n)}`,
+  ],
   'patterns of drivers': [
     'modulesAlias',
     300,

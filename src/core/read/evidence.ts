@@ -21,6 +21,7 @@ import { ProblemList, type Problem } from './problem.ts';
 import { withBuses } from './system/attached.ts';
 import type { AliasList } from './system/moduleAliases.ts';
 import type { ScreenReading } from './screens/edid.ts';
+import type { HardwareReport } from './system/hardwareReport.ts';
 import type { DeviceListReading } from './system/deviceList.ts';
 import type { Kernel, NetworkPort } from './system/linux.ts';
 
@@ -46,6 +47,7 @@ export interface Evidence {
   readonly uefi: boolean | null;
   readonly secureBoot: boolean | null;
   readonly deviceList: DeviceListReading | null;
+  readonly hardware: HardwareReport | null;
   /** What this system's modules offer to drive. */
   readonly aliases: AliasList | null;
   /** Names for devices that came without one, by `vendor:device`. */
@@ -164,6 +166,7 @@ function concluded(
     live: facts?.get('live') === 'yes',
     uefi: yesOrNo(facts?.get('uefi')),
     secureBoot: yesOrNo(facts?.get('secure-boot')),
+    hardware: all('hardware').length === 0 ? null : hardwareOf(all('hardware')),
     deviceList: withUsbNames(deviceList, lists.usb ?? known.usb),
     aliases,
     names,
@@ -206,6 +209,13 @@ function withUsbNames(
   };
 }
 
+/** The sections of a report may come in a file each. */
+const hardwareOf = (told: readonly HardwareReport[]): HardwareReport => ({
+  cards: told.findLast(({ cards }) => cards.length > 0)?.cards ?? [],
+  system: told.findLast(({ system }) => system !== null)?.system ?? null,
+  model: told.findLast(({ model }) => model !== null)?.model ?? null,
+});
+
 /** Each port once: of several reports each says what the others leave open. */
 function portsOf(told: readonly NetworkPort[]): readonly NetworkPort[] {
   const ports = new Map<string, NetworkPort>();
@@ -231,14 +241,17 @@ const yesOrNo = (text: string | undefined): boolean | null =>
 export type Absent = 'devices' | 'slotPorts' | 'slotRecords' | 'screens' | 'system';
 
 export function absentIn(evidence: Evidence): readonly Absent[] {
-  const { devices, firmware, screens, osName, kernel, deviceList } = evidence;
+  const { devices, firmware, screens, osName, kernel, deviceList, hardware } = evidence;
   const { functions } = devices;
   const absent: readonly (readonly [Absent, boolean])[] = [
-    ['devices', functions.length === 0],
+    ['devices', functions.length === 0 && (hardware?.cards.length ?? 0) === 0],
     ['slotPorts', functions.length > 0 && portsWithSlots(functions).length === 0],
     ['slotRecords', (firmware?.slots.length ?? 0) === 0],
     ['screens', screens.length === 0],
-    ['system', [osName, kernel, deviceList].every((each) => each === null)],
+    [
+      'system',
+      [osName, kernel, deviceList, hardware?.system ?? null].every((each) => each === null),
+    ],
   ];
   return absent.flatMap(([what, isAbsent]) => (isAbsent ? [what] : []));
 }

@@ -19,6 +19,7 @@ import { ProblemList, type Problem } from './problem.ts';
 import { CONFIG_PATH, recognise, type EvidenceKind } from './recognise.ts';
 import { readEdid, type ScreenReading } from './screens/edid.ts';
 import { readAttached, type AttachedBuses } from './system/attached.ts';
+import { readHardwareReport, type HardwareReport } from './system/hardwareReport.ts';
 import { readDeviceList, type DeviceListReading } from './system/deviceList.ts';
 import {
   readEthtool,
@@ -71,6 +72,7 @@ export interface FileReading {
   readonly attached: AttachedBuses[];
   readonly aliases: AliasList[];
   readonly deviceLists: DeviceListReading[];
+  readonly hardware: HardwareReport[];
   readonly pciLists: string[];
   readonly usbLists: string[];
 }
@@ -91,6 +93,7 @@ export const emptyReading = (): FileReading => ({
   attached: [],
   aliases: [],
   deviceLists: [],
+  hardware: [],
   pciLists: [],
   usbLists: [],
 });
@@ -232,6 +235,11 @@ function readText(
       into.deviceLists.push(list);
       into.reports.push({ source: 'system', functions: list.functions });
       return list.functions.length;
+    }
+    case 'hardwareReport': {
+      const report = readHardwareReport(text, problems);
+      into.hardware.push(report);
+      return report.cards.length;
     }
     case 'loadedDrivers': {
       const loaded = pairs(text, ' ');

@@ -45,6 +45,8 @@ export type ProblemCode =
   | 'system.aliasesMissing'
   | 'system.aliasesTooMany'
   | 'system.portsUnreadable'
+  | 'report.nothingFound'
+  | 'report.unreadable'
   | 'list.noIdentities'
   | 'list.placeMissing'
   | 'list.tooMany'

@@ -21,6 +21,7 @@ export type EvidenceKind =
   | 'ipLink'
   | 'ethtool'
   | 'deviceList'
+  | 'hardwareReport'
   | 'loadedDrivers'
   | 'systemFacts'
   | 'driverSetup'
@@ -50,6 +51,9 @@ const BY_NAME: readonly (readonly [RegExp, EvidenceKind])[] = [
 
 /** In this order: a report of devices may quote nearly anything. */
 const BY_CONTENT: readonly (readonly [RegExp, EvidenceKind])[] = [
+  [/"SP(?:PCI|Software|Hardware)DataType"\s{0,9}:/, 'hardwareReport'],
+  [/<string>SP(?:PCI|Software|Hardware)DataType<\/string>/, 'hardwareReport'],
+  [/^(?:PCI|PCI Cards|Software|Hardware):[ \t]{0,9}\r?\n\s/m, 'hardwareReport'],
   [/^#\s*List of PCI ID/m, 'pciIds'],
   [/^#\s*List of USB ID/m, 'usbIds'],
   [/^Slot:\t/m, 'lspciMachine'],

@@ -2,6 +2,7 @@
 import { classDriver } from '../drivers/classDrivers.ts';
 import { driverForCard, type DriverLibrary } from '../drivers/chooseDriver.ts';
 import type { Card } from '../parts/card.ts';
+import { valueOf } from '../parts/fact.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { MOST_IN_CHAIN } from '../standards/serialLink.ts';
 import type { Finding } from './finding.ts';
@@ -39,9 +40,20 @@ function hotPlug(card: Card, machine: Machine, library: DriverLibrary): readonly
       : [{ code: 'enclosure.hotPlug', verdict: 'clear' }];
   }
   const subject = `${chosen.title} ${chosen.version}`;
-  if (chosen.hotPlug === null)
-    return [{ code: 'enclosure.hotPlugUnknown', verdict: 'unknown', subject }];
-  return chosen.hotPlug
+  // What the system was seen to say of the same card goes before what nobody says of its driver.
+  const isSafe = chosen.hotPlug ?? seenHere(card, machine);
+  if (isSafe === null) return [{ code: 'enclosure.hotPlugUnknown', verdict: 'unknown', subject }];
+  return isSafe
     ? [{ code: 'enclosure.hotPlug', verdict: 'clear' }]
     : [{ code: 'enclosure.noHotPlug', verdict: 'limited', subject }];
+}
+
+function seenHere({ ids }: Card, { slots }: Machine): boolean | null {
+  for (const { occupant } of slots) {
+    const there = valueOf(occupant);
+    const seen = there === null ? null : valueOf(there.hotPlug);
+    if (seen !== null && there?.ids?.vendor === ids.vendor && there.ids.device === ids.device)
+      return seen;
+  }
+  return null;
 }

@@ -23,6 +23,7 @@ function withRecord(slot: Slot, byId: ReadonlyMap<string, Card>): Slot {
         name: cardName(card),
         openings: occupant.openings ?? known(card.openings, 'template'),
         lengthMm: occupant.lengthMm ?? known(card.lengthMm, 'template'),
+        heightMm: occupant.heightMm ?? known(card.heightMm, 'template'),
         fan: occupant.fan ?? known(card.fan, 'template'),
         watts: occupant.watts ?? known(card.peakWatts, 'template'),
         plugs: occupant.plugs ?? known(card.sockets, 'template'),

@@ -16,7 +16,7 @@ import { functionName, portsWithSlots, type PortWithSlot } from '../read/pci/por
 import type { ProblemList } from '../read/problem.ts';
 
 /** A list that holds no more than a survey does; says once how much more there was. */
-class FullList {
+export class FullList {
   private more = 0;
   constructor(
     private readonly name: string,
@@ -41,6 +41,7 @@ class FullList {
 const nameByNumber = (number: number): string => `Slot #${number}`;
 const nameByPort = (address: string): string => `Slot at ${address.slice(-7)}`;
 const OWN_NAME = /^Slot (#\d+|at [0-9a-f:.]{7})$/;
+export const isOwnName = (label: string): boolean => OWN_NAME.test(label);
 
 export function withPorts(machine: Machine, { devices }: Evidence, problems: ProblemList): Machine {
   const full = new FullList('slots', MOST.slots, problems);
@@ -72,7 +73,7 @@ function newSlot(slots: readonly Slot[], { slotNumber, port: { address } }: Port
   return emptySlot(freeId(slots, `port-${slotNumber}`), isOwn ? name : nameByPort(address));
 }
 
-function freeId(slots: readonly Slot[], wanted: string): string {
+export function freeId(slots: readonly Slot[], wanted: string): string {
   let id = wanted;
   for (let n = 2; slots.some((slot) => slot.id === id); n += 1) id = `${wanted}-${n}`;
   return id;
@@ -116,7 +117,7 @@ function occupantAt({ occupant }: PortWithSlot): Occupant | null {
  * That something is there, or nothing, is the fact that sources can disagree about. Another name for what is
  * there is no contradiction: the better source names it, and what was measured of it stays.
  */
-function occupantHeard(
+export function occupantHeard(
   before: Slot['occupant'],
   there: Occupant | null,
   source: Source,

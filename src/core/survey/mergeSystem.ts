@@ -52,7 +52,7 @@ export function withFirmware(
 
 /** A system that runs from a stick says nothing of the customer's own. */
 export function withSystem(machine: Machine, evidence: Evidence): Machine {
-  const { osName, kernel, live, secureBoot, deviceList } = evidence;
+  const { osName, kernel, live, secureBoot, deviceList, hardware } = evidence;
   const heard = heardBy('system');
   const before = machine.system;
   const secured = { ...before, secureBoot: heard(before.secureBoot, secureBoot) };
@@ -68,6 +68,19 @@ export function withSystem(machine: Machine, evidence: Evidence): Machine {
         family: heard<SystemFamily>(before.family, 'windows'),
         version: heard(before.version, version),
         architecture: heard(before.architecture, architecture),
+        name: heard(before.name, name),
+        build: heard(before.build, build),
+      },
+    };
+  }
+  if (hardware?.system != null) {
+    const { name, version, build } = hardware.system;
+    return {
+      ...machine,
+      system: {
+        ...secured,
+        family: heard<SystemFamily>(before.family, 'macos-like'),
+        version: heard(before.version, version),
         name: heard(before.name, name),
         build: heard(before.build, build),
       },

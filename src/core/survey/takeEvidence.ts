@@ -13,6 +13,7 @@ import { named } from '../read/pci/named.ts';
 import { ProblemList, upTo, type Problem } from '../read/problem.ts';
 import { repairedMachine } from '../read/repair.ts';
 import { withFirmwareSlots, withPorts } from './mergeSlots.ts';
+import { withHardwareReport } from './mergeHardwareReport.ts';
 import { withFirmware, withNetwork, withScreens, withSystem } from './mergeSystem.ts';
 
 export interface Taken {
@@ -38,6 +39,7 @@ function mergeEvidence(machine: Machine, evidence: Evidence, problems: ProblemLi
     withDevices,
     withPorts,
     withFirmwareSlots,
+    withHardwareReport,
     withFirmware,
     withSystem,
     withNetwork,

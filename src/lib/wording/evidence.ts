@@ -17,6 +17,7 @@ const KINDS: Readonly<Record<EvidenceKind, readonly [what: string, counted: stri
   modulesAlias: ['drivers the system has', 'names of devices'],
   ipLink: ['network ports', 'ports'],
   ethtool: ['network port', 'ports'],
+  hardwareReport: ['hardware report of the system', 'cards'],
   deviceList: ['device list of the system', 'devices with a place'],
   loadedDrivers: ['drivers in use', 'devices'],
   driverSetup: ['a driver’s setup file', 'devices'],
@@ -50,6 +51,10 @@ export const LINUX_COMMANDS: readonly string[] = [
   'sudo lspci -nn -xxxx > registers.txt',
   'sudo dmidecode > firmware.txt',
 ];
+
+/** On the third system: cards, system and machine in one file. */
+export const THIRD_SYSTEM_COMMAND =
+  'system_profiler -json SPPCIDataType SPSoftwareDataType SPHardwareDataType > machine.json';
 
 /**
  * One line for the other system's own shell. Its property names are those of that system's device manager

@@ -51,6 +51,8 @@ const WORDS: Readonly<Record<ProblemCode, string>> = {
   'system.aliasesTooMany':
     '{found} driver patterns alike or too long; the first {expected} of a kind were kept.',
   'system.portsUnreadable': 'No network ports in it; expected: {expected}.',
+  'report.nothingFound': 'No cards and no system in this report; expected: {expected}.',
+  'report.unreadable': 'The report is damaged here; expected: {expected}.',
   'list.noIdentities': 'No column of device identities; expected one such as {expected}.',
   'list.placeMissing': 'The list does not say where the device sits; left out.',
   'list.tooMany': '{found} entries; only the first {expected} were read.',

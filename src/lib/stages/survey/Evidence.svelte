@@ -2,7 +2,11 @@
   /** How the machine is made to write its report; or a machine like it; and what was reported of its devices. */
   import { Button, CodeSnippet } from 'carbon-components-svelte';
   import Download from 'carbon-icons-svelte/lib/Download.svelte';
-  import { LINUX_COMMANDS, OTHER_SYSTEM_COMMAND } from '$lib/wording/evidence';
+  import {
+    LINUX_COMMANDS,
+    OTHER_SYSTEM_COMMAND,
+    THIRD_SYSTEM_COMMAND,
+  } from '$lib/wording/evidence';
   import type { JobModel } from '../jobModel.svelte';
   import Devices from './Devices.svelte';
   import Templates from './Templates.svelte';
@@ -34,6 +38,11 @@
   <summary>Windows</summary>
   <p class="quiet">One line in its shell, as administrator; it writes machine.json:</p>
   <CodeSnippet type="single" code={OTHER_SYSTEM_COMMAND} feedback="Copied" />
+</details>
+<details>
+  <summary>macOS</summary>
+  <p class="quiet">One line in its terminal; it writes machine.json:</p>
+  <CodeSnippet type="single" code={THIRD_SYSTEM_COMMAND} feedback="Copied" />
 </details>
 <details>
   <summary>Names of devices</summary>

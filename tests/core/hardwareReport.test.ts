@@ -1,0 +1,192 @@
+/** The third system's hardware report in its three forms: alone, beside lspci of the same machine, and damaged. */
+import { expect } from 'chai';
+import * as fc from 'fast-check';
+import {
+  ProblemList,
+  absentIn,
+  emptyMachine,
+  readEvidence,
+  readLspci,
+  takeEvidence,
+  valueOf,
+  type EvidenceFile,
+} from '../../src/core/index.ts';
+import { readHardwareReport } from '../../src/core/read/system/hardwareReport.ts';
+import { LSPCI } from '../builders/evidence.ts';
+import {
+  reportJson,
+  reportPropertyList,
+  reportText,
+  type ReportSpec,
+} from '../builders/hardwareReport.ts';
+import { soaked } from '../builders/soak.ts';
+
+const SEED = Number(process.env['SEED'] ?? 20261125);
+const SPEC: ReportSpec = {
+  model: 'Longreach T7',
+  version: 'macOS 12.6.1 (21G217)',
+  cards: [
+    {
+      name: 'Wire & <Ten>',
+      slotName: 'Slot-2',
+      vendor: 0xf1a1,
+      device: 0x7102,
+      link: { generation: 3, width: 4 },
+      driverInstalled: true,
+      hotPlug: true,
+    },
+    {
+      name: 'Kelpwick Beacon',
+      slotName: 'Slot-1',
+      vendor: 0xf1a0,
+      device: 0x7020,
+      link: { generation: 2, width: 16 },
+      driverInstalled: false,
+      hotPlug: false,
+    },
+    {
+      name: 'Part of the board',
+      slotName: null,
+      vendor: 0xf1a6,
+      device: 0x0007,
+      link: null,
+      driverInstalled: null,
+      hotPlug: null,
+    },
+  ],
+};
+const FORMS = { reportText, reportJson, reportPropertyList };
+const survey = (...files: readonly EvidenceFile[]) =>
+  takeEvidence(emptyMachine(), readEvidence(files)).machine;
+
+describe('The hardware report of the third system', () => {
+  it('says the same in each of its forms', () => {
+    for (const [form, print] of Object.entries(FORMS)) {
+      const problems = new ProblemList();
+      const report = readHardwareReport(print(SPEC), problems);
+      expect(problems.all, form).to.deep.equal([]);
+      expect(report, form).to.deep.equal({
+        cards: SPEC.cards,
+        system: { name: 'macOS 12.6.1', version: '12.6.1', build: '21G217' },
+        model: SPEC.model,
+      });
+    }
+  });
+
+  it('tells slots, what is in them, what has no driver, and the system', () => {
+    for (const [form, print] of Object.entries(FORMS)) {
+      const evidence = readEvidence([{ name: 'report', content: print(SPEC) }]);
+      expect(evidence.files[0], form).to.include({ kind: 'hardwareReport', found: 3 });
+      expect(absentIn(evidence), form).to.not.include.members(['devices', 'system']);
+      const { slots, system, inTrouble, name } = takeEvidence(emptyMachine(), evidence).machine;
+      expect(
+        slots.map(({ label, occupant }) => {
+          const card = valueOf(occupant);
+          return [label, card?.name, card?.ids, card && valueOf(card.hotPlug)];
+        }),
+        form,
+      ).to.deep.equal([
+        ['Slot-2', 'Wire & <Ten>', { vendor: 0xf1a1, device: 0x7102 }, true],
+        ['Slot-1', 'Kelpwick Beacon', { vendor: 0xf1a0, device: 0x7020 }, false],
+      ]);
+      expect([system.family, system.version, system.build].map(valueOf)).to.deep.equal([
+        'macos-like',
+        '12.6.1',
+        '21G217',
+      ]);
+      expect(inTrouble).to.deep.equal([
+        { id: 'PCI f1a0:7020', name: 'Kelpwick Beacon', status: 'no driver installed' },
+      ]);
+      expect(name).to.equal('Longreach T7');
+      // Read once more it changes nothing.
+      const again = takeEvidence(takeEvidence(emptyMachine(), evidence).machine, evidence).machine;
+      expect(again.slots, form).to.deep.equal(slots);
+    }
+  });
+
+  it('joins lspci of the same machine by what the cards are, and gives its slots their names', () => {
+    const lspci = { name: 'lspci.txt', content: LSPCI };
+    const alone = survey(lspci);
+    const fitted = alone.slots.flatMap(({ id, occupant }) => {
+      const ids = valueOf(occupant)?.ids;
+      return ids == null ? [] : [{ id, ids }];
+    });
+    expect(fitted.length).to.be.greaterThan(0);
+    const report = reportText({
+      ...SPEC,
+      cards: fitted.map(({ ids }, n) => ({
+        ...SPEC.cards[0]!,
+        ...ids,
+        slotName: `Slot-${n + 1}`,
+      })),
+    });
+    const both = survey(lspci, { name: 'report.txt', content: report });
+    expect(both.slots).to.have.lengthOf(alone.slots.length);
+    for (const [n, { id, ids }] of fitted.entries()) {
+      const slot = both.slots.find((each) => each.id === id)!;
+      expect(slot.label).to.equal(`Slot-${n + 1}`);
+      expect(valueOf(slot.occupant)!.ids).to.deep.equal(ids);
+      expect(valueOf(valueOf(slot.occupant)!.hotPlug)).to.equal(true);
+      // Lanes and port stay what lspci says they are.
+      expect(slot.port).to.deep.equal(alone.slots.find((each) => each.id === id)!.port);
+    }
+    expect(both.functions).to.deep.equal(alone.functions);
+    expect(readLspci(LSPCI).functions).to.have.lengthOf(both.functions.length);
+  });
+
+  it('puts sections together that came in a file each, and calls damage by its line', () => {
+    const only = (spec: Partial<ReportSpec>) => ({ ...SPEC, cards: [], version: '', ...spec });
+    const parts = [only({ cards: SPEC.cards }), only({ version: SPEC.version })].map((spec, n) => ({
+      name: `${n}.json`,
+      content: reportJson(spec),
+    }));
+    const { hardware } = readEvidence(parts);
+    expect(hardware!.cards).to.deep.equal(SPEC.cards);
+    expect(hardware!.system!.version).to.equal('12.6.1');
+    const cut = reportPropertyList(SPEC).slice(0, -40);
+    const problems = new ProblemList();
+    readHardwareReport(cut, problems);
+    expect(problems.all[0]).to.include({ code: 'report.unreadable' });
+    expect(problems.all[0]!.line).to.be.greaterThan(20);
+    for (const empty of ['PCI:\n\n', '{"SPPCIDataType":[]}', '<plist></plist>', '{"a":']) {
+      const none = new ProblemList();
+      readHardwareReport(empty, none);
+      expect(
+        none.all.map(({ code }) => code),
+        empty,
+      ).to.include('report.nothingFound');
+    }
+  });
+
+  const MUTATIONS = soaked(1_000, 20_000);
+  it(`is read or refused when damaged, ${MUTATIONS} times each form (seed ${SEED})`, () => {
+    const damage = fc.record({
+      at: fc.double({ min: 0, max: 1, noNaN: true }),
+      length: fc.nat(60),
+      put: fc.oneof(
+        fc.string({ maxLength: 30 }),
+        fc.constantFrom('0xffffffff', 'x99', '</dict>', '<array>', ']', '{', ':\n', '&x;', '"'),
+      ),
+    });
+    for (const [form, print] of Object.entries(FORMS)) {
+      const whole = print(SPEC);
+      let [readAgain, changed] = [0, 0];
+      for (const { at, length, put } of fc.sample(damage, { numRuns: MUTATIONS, seed: SEED })) {
+        const start = Math.floor(at * whole.length);
+        const content = whole.slice(0, start) + put + whole.slice(start + length);
+        const problems = new ProblemList();
+        const { cards } = readHardwareReport(content, problems);
+        for (const { vendor, device, link } of cards) {
+          expect(vendor).to.be.within(0, 0xffff);
+          expect(device).to.be.within(0, 0xffff);
+          expect(link?.width ?? 1).to.be.within(1, 63);
+        }
+        takeEvidence(emptyMachine(), readEvidence([{ name: 'x', content }]));
+        if (cards.length > 0) readAgain += 1;
+        if (problems.all.length > 0 || cards.length < SPEC.cards.length) changed += 1;
+      }
+      expect(changed, form).to.be.greaterThan(MUTATIONS / 50);
+      if (form !== 'reportJson') expect(readAgain, form).to.be.greaterThan(MUTATIONS / 10);
+    }
+  });
+});
