@@ -5,6 +5,7 @@ import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import {
   PLAIN_WEIGHTS,
   cardName,
+  emptyDrive,
   emptyHop,
   emptySupply,
   occupantNamed,
@@ -24,13 +25,14 @@ import {
   type Slot,
   type Weights,
 } from '../../src/core/index.ts';
-import { aCard, aMachine, aSlot, aStatement, told } from './parts.ts';
+import { aCard, aMachine, aSlot, aStatement, baysOf, told } from './parts.ts';
 
 const fan = fc.constantFrom<Card['fan']>(
   null,
   null,
   { fromMm: 40, toMm: 90, airMm: 20 },
   { fromMm: 60, toMm: 90, airMm: 2 },
+  { fromMm: 40, toMm: 90, airMm: 20, aboveMm: 55 },
 );
 
 const randomCard = (id: string): fc.Arbitrary<Card> =>
@@ -40,6 +42,9 @@ const randomCard = (id: string): fc.Arbitrary<Card> =>
       openings: fc.constantFrom(1, 1, 2, 3),
       plates: fc.constantFrom(0, 0, 0, 0, 1),
       lengthMm: fc.constantFrom(120, 170, 240),
+      heightMm: fc.constantFrom(50, 68.9, 68.9),
+      quirks: fc.constantFrom<Card['quirks']>([], [], [], ['notBelowFan']),
+      manners: fc.constantFrom<Card['manners']>([], ['quiet'], ['lit']),
       weightGrams: fc.constantFrom(150, 1_200),
       fan,
       peakWatts: fc.constantFrom(20, 60, 120),
@@ -58,6 +63,8 @@ const randomCard = (id: string): fc.Arbitrary<Card> =>
             [aStatement('listed', { slot: 'Slot 1' }), aStatement('problem', { slot: 'Slot 2' })],
             [aStatement('onlyThere', { slot: 'Slot 2' })],
             [aStatement('problem', { system: 'linux' })],
+            [aStatement('problem', { card: 'Maker c0' })],
+            [aStatement('problem', { card: 'Maker c1' })],
           ),
         },
       ),
@@ -96,6 +103,28 @@ const randomCard = (id: string): fc.Arbitrary<Card> =>
     .map((over) => aCard({ id, model: id, ...over }));
 
 const weight = fc.integer({ min: 1, max: 5 });
+const later = fc.constantFrom(false, false, false, false, true);
+
+/** Mostly none told; else some that draw a good deal, or are slow, or nearly worn. */
+const these: fc.Arbitrary<NeedOf<'drives'>['these']> = fc.oneof(
+  { weight: 2, arbitrary: fc.constant([]) },
+  {
+    weight: 1,
+    arbitrary: fc
+      .array(
+        fc.record({
+          twelveVoltWatts: fc.constantFrom(null, 20, 60),
+          form: fc.constantFrom('2.5', '3.5') as fc.Arbitrary<'2.5' | '3.5'>,
+          readBytesPerSecond: fc.constantFrom(null, 90e6, 540e6),
+          writtenTerabytes: fc.constantFrom(null, 10, 290),
+        }),
+        { minLength: 1, maxLength: 3 },
+      )
+      .map((some) =>
+        some.map((told, n) => emptyDrive(`d${n}`, 4_000, { ratedTerabytes: 300, ...told })),
+      ),
+  },
+);
 
 const randomNeed = (id: string, mustShare: number): fc.Arbitrary<Need> => {
   const must = fc.integer({ min: 1, max: 10 }).map((n) => n <= mustShare);
@@ -113,6 +142,8 @@ const randomNeed = (id: string, mustShare: number): fc.Arbitrary<Need> => {
           'listed',
         ),
         ports: fc.integer({ min: 1, max: 5 }),
+        later,
+        manners: fc.constantFrom<Need['manners']>([], [], [], [], ['quiet'], ['dark']),
         where: fc.constantFrom('rear', 'rear', 'front') as fc.Arbitrary<'rear' | 'front'>,
         bytesPerSecond: fc.constantFrom(30e6, 200e6, 400e6),
         weight,
@@ -124,6 +155,8 @@ const randomNeed = (id: string, mustShare: number): fc.Arbitrary<Need> => {
         ports: fc.integer({ min: 1, max: 4 }),
         array: fc.constantFrom<NeedOf<'drives'>['array']>('single', 'single', 'stripe', 'parity'),
         usableGigabytes: fc.constantFrom(0, 0, 8_000),
+        later,
+        these,
         weight,
       })
       .map((over) => plainNeed('drives', id, { bytesPerSecond: 100e6, ...over })),
@@ -131,7 +164,7 @@ const randomNeed = (id: string, mustShare: number): fc.Arbitrary<Need> => {
     fc
       .tuple(
         fc.constantFrom('network', 'network', 'network', 'otherDevice'),
-        fc.record({ must, bytesPerSecond: fc.constantFrom(100e6, 200e6, 900e6), weight }),
+        fc.record({ must, later, bytesPerSecond: fc.constantFrom(100e6, 200e6, 900e6), weight }),
         fc.integer({ min: 1, max: 3 }),
       )
       .map(([kind, { bytesPerSecond, ...over }, units]) =>
@@ -196,6 +229,7 @@ const occupantOf = (card: Card, disposition: Occupant['disposition']): Occupant 
   watts: told(card.peakWatts),
   plugs: told(card.sockets),
   lengthMm: told(card.lengthMm),
+  heightMm: told(card.heightMm),
   fan: told(card.fan),
 });
 
@@ -253,6 +287,8 @@ export const randomRequest = (sizes: Sizes = SMALL): fc.Arbitrary<PlanRequest> =
       headers: fc.constantFrom(0, 1, 2),
       leads: fc.constantFrom(1, 1, 2),
       openings: fc.constantFrom(7, 7, 4),
+      bays: fc.constantFrom(null, null, 0, 1, 2),
+      second: fc.constantFrom(false, false, false, true),
       spareScrews: fc.constantFrom(0, 8),
       /** Null: one sound lead to the far end. */
       hops: fc.oneof(fc.constant(null), fc.constant(null), randomHops),
@@ -321,6 +357,8 @@ function machineWith(
     readonly headers: number;
     readonly leads: number;
     readonly openings: number;
+    readonly bays: number | null;
+    readonly second: boolean;
     readonly spareScrews: number;
     readonly boxWatts: number | null;
     readonly hops: readonly Hop[] | null;
@@ -351,6 +389,9 @@ function machineWith(
   return {
     ...plain,
     path: { ...plain.path, hops: there.hops ?? plain.path.hops },
+    secondSystem: there.second
+      ? { ...plain.system, family: told('linux'), version: told('6.1') }
+      : null,
     enclosures: box === null ? [] : [box],
     conditions,
     case: {
@@ -359,6 +400,7 @@ function machineWith(
         Array.from({ length: there.leads }, () => ({ type: 'usb-19-pin' as const })),
       ),
       openings: told(there.openings),
+      bays: there.bays === null ? null : baysOf(there.bays),
       spareScrews: told(there.spareScrews),
     },
     headers: told(Array.from({ length: there.headers }, () => ({ type: 'usb-9-pin' as const }))),

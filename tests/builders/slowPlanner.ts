@@ -183,19 +183,22 @@ export interface Judged {
   readonly findings: readonly Finding[];
   /** Facts not known of cards that can go back: each is half the risk. */
   readonly doubtsSentBack: number;
-  /** What findings of new cards ask to be bought. */
-  readonly mending: readonly ExtraNeeded[];
+  /** New cards that serve nothing before later. */
+  readonly laterCards: readonly New[];
+  /** What findings of each new card ask to be bought. */
+  readonly mending: readonly (readonly ExtraNeeded[])[];
   readonly flows: readonly Flow[];
   readonly adapters: readonly PlugAdapter[];
 }
 
-/** Null where the rules forbid it. @param arrangedMachine with its cards where the plan has them */
+/** Null where the rules forbid it. @param bareMachine with its cards where the plan has them */
 export function judged(
   { machine: before, needs, library }: PlanRequest,
-  arrangedMachine: Machine,
+  bareMachine: Machine,
   there: readonly There[],
   fresh: readonly New[],
 ): Judged | null {
+  const arrangedMachine = drawingDrives(bareMachine, needs);
   const leads = valueOf(arrangedMachine.case.frontLeads)?.length ?? 0;
   if ([...fresh, ...there].filter(({ lead }) => lead).length > leads) return null;
   if (platesShort(arrangedMachine, there, fresh)) return null;
@@ -225,6 +228,7 @@ export function judged(
       .flatMap((need) => flowOf(card, slot, need, finished) ?? [])
       .filter(({ units, need }) => units > 0 && (lead || !atFront(need))),
   );
+  const isLater = flowsOf.map((flows) => flows.length > 0 && flows.every(({ need }) => need.later));
   const flows = flowsOf.flat();
   return {
     there,
@@ -239,6 +243,7 @@ export function judged(
     narrowed: narrowed.length,
     findings: [
       ...[...found.flat(), ...moved.flat()].filter(isOfOne),
+      ...troubleAmong(there, fresh),
       ...flows.flatMap(({ finding, catches }) => [finding, ...catches]),
       ...power.findings,
       ...headersShort(fresh, arrangedMachine),
@@ -250,7 +255,8 @@ export function judged(
             ({ verdict, code }) => verdict === 'unknown' && code !== 'body.airUnknown',
           ),
     ).length,
-    mending: fresh.flatMap(({ card }, n) =>
+    laterCards: fresh.filter((_, n) => isLater[n]),
+    mending: fresh.map(({ card }, n) =>
       notIn(
         card.contents.filter(({ kind }) => kind !== 'plugAdapter'),
         [
@@ -263,6 +269,36 @@ export function judged(
     flows,
     adapters: power.adapters,
   };
+}
+
+/** What told drives draw on 12 V comes on top of what the machine draws now. */
+function drawingDrives(machine: Machine, needs: readonly Need[]): Machine {
+  let watts = 0;
+  for (const need of needs)
+    if (need.kind === 'drives')
+      for (const { twelveVoltWatts } of need.these) watts += twelveVoltWatts ?? 0;
+  const { supply } = machine;
+  return supply.baseWatts === null
+    ? machine
+    : { ...machine, supply: { ...supply, baseWatts: told(supply.baseWatts.value + watts) } };
+}
+
+/** Pairs of cards of which one is said to have trouble beside the other, and one at least is new. */
+function troubleAmong(there: readonly There[], fresh: readonly New[]): readonly Finding[] {
+  const all = [
+    ...fresh.map(({ card }) => ({ card, isNew: true })),
+    ...there.flatMap(({ card, at }) => (at === null ? [] : { card, isNew: false })),
+  ];
+  return all.flatMap((one, n) =>
+    all.flatMap((other, m): readonly Finding[] => {
+      const name = `${other.card.maker} ${other.card.model}`;
+      return n !== m &&
+        (one.isNew || other.isNew) &&
+        one.card.statements.some(({ card }) => card === name)
+        ? [{ code: 'said.problemWith', verdict: 'limited', subject: name }]
+        : [];
+    }),
+  );
 }
 
 /** Plates of new cards and the brackets of all, housing by housing, against the openings there are. */
@@ -309,17 +345,21 @@ const OF_ALL = [
   'power.sumShort',
   'power.headroomUsed',
   'sharing.takes',
+  'said.problemWith',
 ];
 const isOfOne = ({ code }: Finding): boolean => !OF_ALL.includes(code);
 
 /** What a plan costs that leaves all needs but these. */
 export function costOf(
   { needs, budgetCents, machine, weights = PLAIN_WEIGHTS, extras = [] }: PlanRequest,
-  { there, fresh, narrowed, findings, doubtsSentBack, mending, adapters }: Judged,
+  { there, fresh, narrowed, findings, doubtsSentBack, laterCards, mending, adapters }: Judged,
   kept: readonly Need[],
 ): SlowCost {
+  const now = fresh.filter((each) => !laterCards.includes(each));
+  const mendingOf = (some: readonly New[]) =>
+    fresh.flatMap((each, n) => (some.includes(each) ? mending[n]! : []));
   const bought = [
-    ...mending,
+    ...mendingOf(now),
     ...notIn(
       fresh.flatMap(({ card }) => card.contents),
       adapters.map((fits) => ({ kind: 'plugAdapter' as const, fits, count: 1 })),
@@ -330,11 +370,14 @@ export function costOf(
   ];
   const prices = priced(bought, extras);
   const money =
-    fresh.reduce((total, { card }) => total + card.priceCents, 0) +
+    now.reduce((total, { card }) => total + card.priceCents, 0) +
     prices.reduce((total, { cents }) => total + cents, 0);
+  const later =
+    laterCards.reduce((total, { card }) => total + card.priceCents, 0) +
+    priced(mendingOf(laterCards), extras).reduce((total, { cents }) => total + cents, 0);
   const days = Math.max(
     0,
-    ...fresh.map(({ card }) => card.leadDays ?? 0),
+    ...now.map(({ card }) => card.leadDays ?? 0),
     ...prices.map(({ extra }) => extra?.leadDays ?? 0),
   );
   const moves = there.filter(({ at, from }) => at !== null && at.id !== from.id).length;
@@ -345,6 +388,7 @@ export function costOf(
     ...trouble,
     unknown: (trouble.unknown ?? 0) - doubtsSentBack * 5_000,
     price: money,
+    later,
     overBudget: budgetCents === null ? 0 : Math.max(0, money - budgetCents) * 100,
     wishes: left.reduce((total, { must, weight }) => total + (must ? 0 : weight * WISH_CENTS), 0),
     disturbance:
@@ -466,6 +510,8 @@ function boughtForFlow({ need, units, socket, forDrives }: Flow): readonly Extra
       ? [{ ...one('driveCable', 'sata'), count: Math.min(units, unitsNeeded(need)) }]
       : []),
     ...forDrives.plugAdapters.map((fits) => one('plugAdapter', fits)),
+    ...(forDrives.bays > 0 ? [{ ...one('bay', 'drive'), count: forDrives.bays }] : []),
+    ...forDrives.frames.map((fits) => one('bay', fits)),
   ];
 }
 

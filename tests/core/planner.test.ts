@@ -18,9 +18,10 @@ import { demandDecisions } from '../../src/core/planner/bound/demandDecisions.ts
 import { aCard, aMachine, aSlot, told, usbNeed } from '../builders/parts.ts';
 import { randomRequest } from '../builders/plans.ts';
 import { slowestPlan } from '../builders/slowPlanner.ts';
+import { soaked } from '../builders/soak.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
-const CASES = 1_000;
+const CASES = soaked(500, 1_000);
 
 describe('Planner', () => {
   it(`finds the same optimum as exhaustive search on ${CASES} small cases (seed ${SEED})`, () => {

@@ -6,9 +6,10 @@ import { scaleOf } from '../../src/core/planner/candidates/cost.ts';
 import { planContextOf } from '../../src/core/planner/answers/plan.ts';
 import { searching } from '../../src/core/planner/search/search.ts';
 import { milpPlan, startSolver } from '../builders/milpPlanner.ts';
+import { soaked } from '../builders/soak.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
-const CASES = 200;
+const CASES = soaked(200, 500);
 const CARDS = 100;
 
 describe('Planner against a solver for mixed-integer programs', () => {

@@ -84,7 +84,7 @@ export function candidateOf(
   card: Card,
   slot: Slot,
   verdict: readonly Finding[],
-  { units, flows }: Contribution,
+  { contribution: { units, flows }, leads }: Way,
   { extras, scale, fastest, demands }: Assessing,
   ofSlot: Parts,
 ): Candidate {
@@ -115,7 +115,7 @@ export function candidateOf(
     findings,
     units,
     flows,
-    leads: [],
+    leads,
     parts,
     score,
     atLeast: score,
@@ -140,29 +140,36 @@ export function adaptersAtLeast(
   }, 0);
 }
 
+/** What a card gives, and the leads of the front panel with which it gives that. */
+export interface Way {
+  readonly contribution: Contribution;
+  readonly leads: readonly FrontLead[];
+}
+
 /**
  * A card that serves something at the front takes leads of the front panel; without them it still serves the rest,
  * so both are offered.
  */
-export function withLeads(
+export function waysOf(
   { machine, demands }: Assessing,
-  candidate: Candidate,
-): readonly Candidate[] {
-  const front = demands.filter((demand) => atFront(demand) && candidate.units.has(demand.id));
+  card: Card,
+  contribution: Contribution,
+  isThere = false,
+): readonly Way[] {
+  const front = demands.filter((demand) => atFront(demand) && contribution.units.has(demand.id));
   const there = valueOf(machine.case.frontLeads);
-  if (front.length === 0 || there === null) return [candidate];
-  const leads = candidate.card.frontHeaders
+  if (front.length === 0 || there === null) return [{ contribution, leads: [] }];
+  const leads = card.frontHeaders
     .map(({ type }) => type)
     .filter((type) => there.some((lead) => lead.type === type));
   const units = new Map(
-    [...candidate.units].filter(([id]) => !front.some((demand) => demand.id === id)),
+    [...contribution.units].filter(([id]) => !front.some((demand) => demand.id === id)),
   );
-  const rear = {
-    ...candidate,
-    units,
-    flows: candidate.flows.filter(({ need }) => units.has(need.id)),
-  };
+  const flows = contribution.flows.filter(({ need }) => units.has(need.id));
   // A card that is there has a place whatever it serves.
-  const useful = units.size > 0 || candidate.existing !== null;
-  return [{ ...candidate, leads }, ...(useful ? [rear] : [])];
+  const isUseful = units.size > 0 || isThere;
+  return [
+    { contribution, leads },
+    ...(isUseful ? [{ contribution: { units, flows }, leads: [] }] : []),
+  ];
 }

@@ -4,7 +4,7 @@ import type { Slot } from '../../parts/machine.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { findingRow } from '../../rules/findingCodes.ts';
 import { laneLevels } from '../../placement/lanesLeft.ts';
-import { withLeads, type Assessing, type Candidate } from './candidates.ts';
+import { waysOf, type Assessing, type Candidate } from './candidates.ts';
 import { verdictAsker } from '../../rules/verdict.ts';
 import { MOVE_CENTS, NARROWED_CENTS, added, longSlotCents, penaltyOf, weigh } from './cost.ts';
 import { asMoved } from './existing.ts';
@@ -58,22 +58,21 @@ export function existingCandidates(asked: Assessing): readonly (readonly Candida
           },
           penaltyOf(findings),
         );
-        return withLeads(asked, {
+        return waysOf(asked, each.card, { units, flows: sure }, true).map((way) => ({
           card: each.card,
           slot,
           kind: each.card.delivers.kind,
           existing: each,
           later: false,
           findings,
-          units,
-          flows: sure,
-          leads: [],
+          ...way.contribution,
+          leads: way.leads,
           parts,
           score: weigh(parts, scale),
           atLeast: weigh(parts, scale),
           moneyCents: 0,
           waitCents: 0,
-        });
+        }));
       })
       .toSorted((a, b) => a.score - b.score);
   });

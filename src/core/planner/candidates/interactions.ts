@@ -55,18 +55,21 @@ export function interactionsOf(
 }
 
 /** What is said of a card beside another, where one of the two is new. */
-const troubleAmong = (
-  { card, slot, existing }: Candidate,
+function troubleAmong(
+  candidate: Candidate,
   placed: readonly Candidate[],
   machine: Machine,
-): readonly Finding[] => {
+): readonly Finding[] {
+  const { card, slot, existing } = candidate;
   if (card.statements.length === 0) return [];
-  const others = placed.filter((other) => existing === null || other.existing === null);
+  const others = placed.filter(
+    (other) => other !== candidate && (existing === null || other.existing === null),
+  );
   return [
     ...others.map((other) => cardName(other.card)),
     ...(existing === null ? stayingBeside(slot, machine) : []),
   ].flatMap((name) => troubleWith(card, slot, machine, name));
-};
+}
 
 /** New, or in another slot than before. */
 export const isDisturbed = ({ existing, slot }: Candidate): boolean =>

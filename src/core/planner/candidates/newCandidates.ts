@@ -8,12 +8,12 @@ import { verdictAsker } from '../../rules/verdict.ts';
 import {
   adaptersAtLeast,
   candidateOf,
-  withLeads,
+  waysOf,
   type Assessing,
   type Candidate,
+  type Way,
 } from './candidates.ts';
 import { FITTING_CENTS, WAIT_CENTS_A_DAY, longSlotCents, moneyCents, weigh } from './cost.ts';
-import { isForLater } from './demands.ts';
 import { Undominated, type FanEdges, type Rival } from './dominance.ts';
 import { pairedNames } from '../../rules/said.ts';
 import { speedGapOf, type Contribution, type ContributionIn } from './contributions.ts';
@@ -52,18 +52,21 @@ export function newCandidates(asked: Assessing): readonly Candidate[] {
       if (serving.units.size === 0) continue;
       const unasked = memo(looked.unasked, serving, () => rivalOf(card, slot, serving, asked));
       if (left.covers(unasked, slot) || isBlocked(seated(card, slot))) continue;
+      const ways = memo(looked.ways, serving, () => waysOf(asked, card, serving));
       const drafts = memo(looked.drafts, serving, () => {
         const everywhere = shared(card, slot);
         if (isBlocked(everywhere)) return [];
-        return withLeads(asked, candidateOf(card, slot, everywhere, serving, asked, {}));
+        return ways.map((way) => candidateOf(card, slot, everywhere, way, asked, {}));
       });
       if (drafts.every((each) => left.covers(each, slot))) continue;
       const { findings } = whole(card, slot);
       if (isBlocked(findings)) continue;
       const ofSlot = { longSlot: longSlotCents(card, slot) };
-      const judged = candidateOf(card, slot, findings, serving, asked, ofSlot);
-      const atLeast = judged.score + adaptersAtLeast(card, slot, asked) * asked.scale.extras;
-      for (const each of withLeads(asked, { ...judged, atLeast })) left.add(each);
+      const adapters = adaptersAtLeast(card, slot, asked) * asked.scale.extras;
+      for (const way of ways) {
+        const judged = candidateOf(card, slot, findings, way, asked, ofSlot);
+        left.add({ ...judged, atLeast: judged.score + adapters });
+      }
     }
   }
   return left.all();
@@ -73,6 +76,8 @@ export function newCandidates(asked: Assessing): readonly Candidate[] {
 interface Looked {
   readonly card: Card;
   readonly contributionIn: ContributionIn;
+  /** With leads of the front panel, and without. */
+  readonly ways: Map<Contribution, readonly Way[]>;
   /** With the costs that need no rule. */
   readonly unasked: Map<Contribution, Rival>;
   /** With what the rules say of it in any slot; none where they forbid it. */
@@ -89,7 +94,7 @@ function inQuestion({ cards, pins, give }: Assessing): readonly Looked[] {
       const contributionIn = give(card);
       return contributionIn === null
         ? []
-        : [{ card, contributionIn, unasked: new Map(), drafts: new Map() }];
+        : [{ card, contributionIn, ways: new Map(), unasked: new Map(), drafts: new Map() }];
     });
 }
 
@@ -100,9 +105,10 @@ function rivalOf(
   { units, flows }: Contribution,
   { scale, fastest, demands }: Assessing,
 ): Rival {
-  const isLater = isForLater(units, demands);
+  // Without its leads it may be for later only, and then no money counts.
+  const mayBeLater = demands.some(({ id, need }) => need?.later === true && units.has(id));
   const parts = {
-    [isLater ? 'later' : 'price']: card.priceCents,
+    [mayBeLater ? 'later' : 'price']: card.priceCents,
     disturbance: FITTING_CENTS,
     speedGap: speedGapOf(flows, fastest),
   };
@@ -114,7 +120,7 @@ function rivalOf(
     leads: [],
     score: weigh(parts, scale),
     moneyCents: moneyCents(parts),
-    waitCents: isLater ? 0 : (card.leadDays ?? 0) * WAIT_CENTS_A_DAY,
+    waitCents: mayBeLater ? 0 : (card.leadDays ?? 0) * WAIT_CENTS_A_DAY,
   };
 }
 
