@@ -57,6 +57,7 @@ const PROGRAMS = {
   cpio: 'cpio',
   shellcheck: 'shellcheck',
   python3: 'python3',
+  smartctl: 'smartmontools',
 };
 
 /** The kernel that the machine in QEMU boots; not installed, only unpacked here. */

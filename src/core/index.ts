@@ -554,6 +554,7 @@ export {
   newCardsOf,
 } from './assembly/assembly.ts';
 export { driveLoadWatts, withDriveLoad } from './placement/driveLoad.ts';
+export { readSmartctl } from './read/system/smartctl.ts';
 export { inBays } from './placement/bays.ts';
 export { type Expectation, expectations } from './assembly/expectations.ts';
 export { type FallBack, type Judgement, judge } from './diagnosis/judge.ts';

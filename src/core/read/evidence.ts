@@ -21,6 +21,7 @@ import { ProblemList, type Problem } from './problem.ts';
 import { withBuses } from './system/attached.ts';
 import type { AliasList } from './system/moduleAliases.ts';
 import type { ScreenReading } from './screens/edid.ts';
+import type { Drive } from '../parts/drive.ts';
 import type { HardwareReport } from './system/hardwareReport.ts';
 import type { DeviceListReading } from './system/deviceList.ts';
 import type { Kernel, NetworkPort } from './system/linux.ts';
@@ -48,6 +49,8 @@ export interface Evidence {
   readonly secureBoot: boolean | null;
   readonly deviceList: DeviceListReading | null;
   readonly hardware: HardwareReport | null;
+  /** What drives say of themselves. */
+  readonly drives: readonly Drive[];
   /** What this system's modules offer to drive. */
   readonly aliases: AliasList | null;
   /** Names for devices that came without one, by `vendor:device`. */
@@ -166,6 +169,7 @@ function concluded(
     live: facts?.get('live') === 'yes',
     uefi: yesOrNo(facts?.get('uefi')),
     secureBoot: yesOrNo(facts?.get('secure-boot')),
+    drives: all('drives'),
     hardware: all('hardware').length === 0 ? null : hardwareOf(all('hardware')),
     deviceList: withUsbNames(deviceList, lists.usb ?? known.usb),
     aliases,

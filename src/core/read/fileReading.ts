@@ -19,6 +19,8 @@ import { ProblemList, type Problem } from './problem.ts';
 import { CONFIG_PATH, recognise, type EvidenceKind } from './recognise.ts';
 import { readEdid, type ScreenReading } from './screens/edid.ts';
 import { readAttached, type AttachedBuses } from './system/attached.ts';
+import type { Drive } from '../parts/drive.ts';
+import { readSmartctl } from './system/smartctl.ts';
 import { readHardwareReport, type HardwareReport } from './system/hardwareReport.ts';
 import { readDeviceList, type DeviceListReading } from './system/deviceList.ts';
 import {
@@ -73,6 +75,7 @@ export interface FileReading {
   readonly aliases: AliasList[];
   readonly deviceLists: DeviceListReading[];
   readonly hardware: HardwareReport[];
+  readonly drives: Drive[];
   readonly pciLists: string[];
   readonly usbLists: string[];
 }
@@ -94,6 +97,7 @@ export const emptyReading = (): FileReading => ({
   aliases: [],
   deviceLists: [],
   hardware: [],
+  drives: [],
   pciLists: [],
   usbLists: [],
 });
@@ -240,6 +244,11 @@ function readText(
       const report = readHardwareReport(text, problems);
       into.hardware.push(report);
       return report.cards.length;
+    }
+    case 'smartctl': {
+      const drives = readSmartctl(text, problems);
+      into.drives.push(...drives);
+      return drives.length;
     }
     case 'loadedDrivers': {
       const loaded = pairs(text, ' ');

@@ -47,6 +47,7 @@ export type ProblemCode =
   | 'system.portsUnreadable'
   | 'report.nothingFound'
   | 'report.unreadable'
+  | 'report.noDrive'
   | 'list.noIdentities'
   | 'list.placeMissing'
   | 'list.tooMany'

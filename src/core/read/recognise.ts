@@ -22,6 +22,7 @@ export type EvidenceKind =
   | 'ethtool'
   | 'deviceList'
   | 'hardwareReport'
+  | 'smartctl'
   | 'loadedDrivers'
   | 'systemFacts'
   | 'driverSetup'
@@ -51,6 +52,7 @@ const BY_NAME: readonly (readonly [RegExp, EvidenceKind])[] = [
 
 /** In this order: a report of devices may quote nearly anything. */
 const BY_CONTENT: readonly (readonly [RegExp, EvidenceKind])[] = [
+  [/"smartctl"\s{0,9}:\s{0,9}\{/, 'smartctl'],
   [/"SP(?:PCI|Software|Hardware)DataType"\s{0,9}:/, 'hardwareReport'],
   [/<string>SP(?:PCI|Software|Hardware)DataType<\/string>/, 'hardwareReport'],
   [/^(?:PCI|PCI Cards|Software|Hardware):[ \t]{0,9}\r?\n\s/m, 'hardwareReport'],

@@ -126,6 +126,22 @@ export function withNetwork(machine: Machine, { ports }: Evidence): Machine {
   };
 }
 
+/** What copies start from, where all drives that were read are of one kind: of several kinds nobody knows which is meant. */
+export function withOwnDrive(machine: Machine, { drives }: Evidence): Machine {
+  const kinds = new Set(
+    drives.map(({ medium, socket }) =>
+      medium === 'hardDisk' ? 'disk' : socket === 'm2' ? 'nvme' : 'sata',
+    ),
+  );
+  const [kind] = kinds;
+  return kind === undefined || kinds.size > 1
+    ? machine
+    : {
+        ...machine,
+        path: { ...machine.path, ownDrive: heardBy('system')(machine.path.ownDrive, kind) },
+      };
+}
+
 export function withScreens(
   machine: Machine,
   { screens }: Evidence,

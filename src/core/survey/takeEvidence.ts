@@ -14,7 +14,7 @@ import { ProblemList, upTo, type Problem } from '../read/problem.ts';
 import { repairedMachine } from '../read/repair.ts';
 import { withFirmwareSlots, withPorts } from './mergeSlots.ts';
 import { withHardwareReport } from './mergeHardwareReport.ts';
-import { withFirmware, withNetwork, withScreens, withSystem } from './mergeSystem.ts';
+import { withFirmware, withNetwork, withOwnDrive, withScreens, withSystem } from './mergeSystem.ts';
 
 export interface Taken {
   readonly machine: Machine;
@@ -43,6 +43,7 @@ function mergeEvidence(machine: Machine, evidence: Evidence, problems: ProblemLi
     withFirmware,
     withSystem,
     withNetwork,
+    withOwnDrive,
     withScreens,
   ].reduce((soFar, take) => take(soFar, evidence, problems), machine);
 }

@@ -17,6 +17,7 @@ const KINDS: Readonly<Record<EvidenceKind, readonly [what: string, counted: stri
   modulesAlias: ['drivers the system has', 'names of devices'],
   ipLink: ['network ports', 'ports'],
   ethtool: ['network port', 'ports'],
+  smartctl: ['what drives say of themselves', 'drives'],
   hardwareReport: ['hardware report of the system', 'cards'],
   deviceList: ['device list of the system', 'devices with a place'],
   loadedDrivers: ['drivers in use', 'devices'],

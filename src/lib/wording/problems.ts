@@ -52,6 +52,7 @@ const WORDS: Readonly<Record<ProblemCode, string>> = {
     '{found} driver patterns alike or too long; the first {expected} of a kind were kept.',
   'system.portsUnreadable': 'No network ports in it; expected: {expected}.',
   'report.nothingFound': 'No cards and no system in this report; expected: {expected}.',
+  'report.noDrive': 'No drive in it; expected what smartctl --json prints: {expected}.',
   'report.unreadable': 'The report is damaged here; expected: {expected}.',
   'list.noIdentities': 'No column of device identities; expected one such as {expected}.',
   'list.placeMissing': 'The list does not say where the device sits; left out.',
