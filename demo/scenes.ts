@@ -1,6 +1,7 @@
 /** Invented jobs that several cards, links or limits decide together. */
 import {
   directHops,
+  emptyDrive,
   known,
   plainNeed,
   type Machine,
@@ -61,7 +62,20 @@ export const SIGNAL_HOUSE: Scene = {
     plainNeed('drives', 'drives', {
       words: 'All charts twice over, on the two drives out of the old machine',
       ports: 2,
-      usedDrives: true,
+      these: ['SG-2271', 'SG-2272'].map((serial, n) =>
+        emptyDrive(`drive-${n + 1}`, 4_000, {
+          maker: 'Gannetry',
+          model: 'Ledger 4000',
+          readBytesPerSecond: 540e6,
+          writeBytesPerSecond: 500e6,
+          sustainedBytesPerSecond: 340e6,
+          ratedTerabytes: 1_200,
+          writtenTerabytes: 310 + 8 * n,
+          fiveVoltWatts: 4,
+          heightMm: 7,
+          serial,
+        }),
+      ),
       drive: 'sata',
       bytesPerSecond: 300e6,
       group: 'A',
@@ -116,6 +130,12 @@ export const NET_LOFT: Scene = {
       bytesPerSecond: 1_200e6,
       together: false,
       bootable: true,
+    }),
+    plainNeed('wifi', 'wifi', {
+      words: 'Next spring: the tide on it, without a wire',
+      megabits: 300,
+      must: false,
+      later: true,
     }),
   ],
   budgetCents: 8_000,

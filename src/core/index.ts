@@ -180,6 +180,7 @@ export {
   type Slot,
   emptyCase,
   emptyMachine,
+  emptySystem,
   emptyScreen,
   emptySlot,
   emptySupply,
@@ -208,6 +209,8 @@ export {
   isServedBy,
   type StageCode,
   plainNeed,
+  areUsed,
+  socketWanted,
   unitsNeeded,
 } from './parts/need.ts';
 export {

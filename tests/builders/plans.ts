@@ -44,7 +44,7 @@ const randomCard = (id: string): fc.Arbitrary<Card> =>
       lengthMm: fc.constantFrom(120, 170, 240),
       heightMm: fc.constantFrom(50, 68.9, 68.9),
       quirks: fc.constantFrom<Card['quirks']>([], [], [], ['notBelowFan']),
-      manners: fc.constantFrom<Card['manners']>([], ['quiet'], ['lit']),
+      manners: fc.constantFrom<Card['manners']>([], [], [], ['quiet'], ['lit']),
       weightGrams: fc.constantFrom(150, 1_200),
       fan,
       peakWatts: fc.constantFrom(20, 60, 120),
@@ -107,7 +107,7 @@ const later = fc.constantFrom(false, false, false, false, true);
 
 /** Mostly none told; else some that draw a good deal, or are slow, or nearly worn. */
 const these: fc.Arbitrary<NeedOf<'drives'>['these']> = fc.oneof(
-  { weight: 2, arbitrary: fc.constant([]) },
+  { weight: 4, arbitrary: fc.constant([]) },
   {
     weight: 1,
     arbitrary: fc
@@ -143,7 +143,10 @@ const randomNeed = (id: string, mustShare: number): fc.Arbitrary<Need> => {
         ),
         ports: fc.integer({ min: 1, max: 5 }),
         later,
-        manners: fc.constantFrom<Need['manners']>([], [], [], [], ['quiet'], ['dark']),
+        manners: fc.oneof(
+          { weight: 9, arbitrary: fc.constant<Need['manners']>([]) },
+          { weight: 1, arbitrary: fc.constantFrom<Need['manners']>(['quiet'], ['dark']) },
+        ),
         where: fc.constantFrom('rear', 'rear', 'front') as fc.Arbitrary<'rear' | 'front'>,
         bytesPerSecond: fc.constantFrom(30e6, 200e6, 400e6),
         weight,
@@ -288,7 +291,7 @@ export const randomRequest = (sizes: Sizes = SMALL): fc.Arbitrary<PlanRequest> =
       leads: fc.constantFrom(1, 1, 2),
       openings: fc.constantFrom(7, 7, 4),
       bays: fc.constantFrom(null, null, 0, 1, 2),
-      second: fc.constantFrom(false, false, false, true),
+      second: fc.integer({ min: 1, max: 8 }).map((n) => n === 1),
       spareScrews: fc.constantFrom(0, 8),
       /** Null: one sound lead to the far end. */
       hops: fc.oneof(fc.constant(null), fc.constant(null), randomHops),

@@ -272,7 +272,7 @@ export function judged(
 }
 
 /** What told drives draw on 12 V comes on top of what the machine draws now. */
-function drawingDrives(machine: Machine, needs: readonly Need[]): Machine {
+export function drawingDrives(machine: Machine, needs: readonly Need[]): Machine {
   let watts = 0;
   for (const need of needs)
     if (need.kind === 'drives')

@@ -48,7 +48,7 @@ describe('Evidence of every kind', () => {
     expect(kinds).to.deep.equal([
       ...['lspci', 'lspci', 'lspciMachine', 'firmwareTable', 'firmwareTable', 'edid', 'edid'],
       ...['osRelease', 'uname', 'modulesAlias', 'ipLink', 'ethtool', 'deviceList', 'deviceList'],
-      ...['pciIds', 'usbIds', 'bundle'],
+      ...['hardwareReport', 'hardwareReport', 'hardwareReport', 'pciIds', 'usbIds', 'bundle'],
     ]);
   });
 

@@ -39,7 +39,7 @@ describe('Planner', () => {
       if (extras.some(({ kind }) => kind === 'plugAdapter')) seen.adapters += 1;
     }
     // The sample must hold what it is meant to test.
-    expect(Math.min(...Object.values(seen)), JSON.stringify(seen)).to.be.greaterThan(5);
+    expect(Math.min(...Object.values(seen)), JSON.stringify(seen)).to.be.greaterThan(CASES / 250);
   });
 
   it('is never promised more than the optimum costs, at whatever prices, and mostly just that', () => {

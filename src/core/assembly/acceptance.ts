@@ -46,7 +46,7 @@ export function acceptanceOfTrial(
   const bare: Acceptance = {
     ...placedOf(tried, job, library),
     moves: [],
-    later: laterOf(tried, job),
+    later: laterOf(tried, job, [...catalogue.cards, ...tried.map(({ card }) => card)]),
     unmet: unmetBy(tried, job, catalogue.cards),
     met: metBefore(job, catalogue.cards),
     givenUp: tried
@@ -58,15 +58,27 @@ export function acceptanceOfTrial(
   return { ...bare, extras: priced(assembly.extras, catalogue.extras).map(boughtOf) };
 }
 
-/** Slots of cards all of whose needs are for later. */
-function laterOf(tried: readonly Placed[], { machine, needs }: Job): readonly string[] {
+/** Slots of cards that serve something later, and without which all is met now that is met with them. Dear ones wait first. */
+function laterOf(
+  tried: readonly Placed[],
+  { machine, needs }: Job,
+  cards: readonly Card[],
+): readonly string[] {
+  if (!needs.some(({ later }) => later)) return [];
   const serves = servesIn(needs, machine);
-  return tried
-    .filter(({ card, slot }) => {
-      const served = serves(card, slot);
-      return served.length > 0 && served.every(({ need }) => need.later);
-    })
-    .map(({ slot }) => slot.id);
+  const now = needs.filter(({ later }) => !later);
+  const metWith = (some: readonly Placed[]) =>
+    metTogether(now, withOccupants(machine, some), cards).filter(({ state }) => state === 'met')
+      .length;
+  let kept = tried;
+  const mayWait = tried
+    .filter(({ card, slot }) => serves(card, slot).some(({ need }) => need.later))
+    .toSorted((a, b) => b.card.priceCents - a.card.priceCents);
+  for (const each of mayWait) {
+    const others = kept.filter((other) => other !== each);
+    if (metWith(others) === metWith(kept)) kept = others;
+  }
+  return tried.filter((each) => !kept.includes(each)).map(({ slot }) => slot.id);
 }
 
 /** Needs that cards on trial would meet one by one, and do not meet together: each port serves one of them. */

@@ -293,7 +293,7 @@ const FINDINGS = {
   'system.noDriver': { subject: 'identity', restsOn: 'system.version', limit: 'system' },
   'system.second': { subject: 'family' },
   'system.secondNeeds': { subject: 'driver', penalty: ['drivers', 300] },
-  'system.secondUnknown': { settledBy: 'system.version' },
+  'system.secondUnknown': { settledBy: 'secondSystem.version' },
   'system.secondNoDriver': { subject: 'family', limit: 'system' },
   'system.unknown': { settledBy: 'system.version' },
   'system.askSystem': {},

@@ -27,14 +27,14 @@ export interface UnknownFact {
 export function unknownFacts(machine: Machine, needs: readonly Need[]): readonly UnknownFact[] {
   const asked = (kind: Need['kind']) => needs.some((need) => need.kind === kind);
   const { system, path } = machine;
-  // What no maker publishes packages for is answered by class.
-  const isPackaged = system.family === null || PACKAGED_FAMILIES.includes(system.family.value);
+  const isPackaged = mayBePackaged(system);
   const rooms = housings(machine).map(roomFacts);
   return [
     ...open('slots', machine.slots.length === 0),
     ...open('system.family', system.family === null),
     ...open('system.version', isPackaged && system.version === null),
     ...open('system.architecture', isPackaged && system.architecture === null),
+    ...secondSystemFacts(machine),
     ...rooms.flatMap(({ brackets }) => brackets),
     ...machine.slots.flatMap(slotFacts),
     ...rooms.flatMap(({ rest }) => rest),
@@ -42,6 +42,20 @@ export function unknownFacts(machine: Machine, needs: readonly Need[]): readonly
     ...open('path.internetMegabits', asked('wifi') && path.internetMegabits === null),
     ...screenFacts(machine, needs),
     ...rooms.flatMap(({ covers }) => covers),
+  ];
+}
+
+/** What no maker publishes packages for is answered by class. */
+const mayBePackaged = ({ family }: Machine['system']): boolean =>
+  family === null || PACKAGED_FAMILIES.includes(family.value);
+
+function secondSystemFacts({ secondSystem }: Machine): readonly UnknownFact[] {
+  if (secondSystem === null) return [];
+  const isPackaged = mayBePackaged(secondSystem);
+  return [
+    ...open('secondSystem.family', secondSystem.family === null),
+    ...open('secondSystem.version', isPackaged && secondSystem.version === null),
+    ...open('secondSystem.architecture', isPackaged && secondSystem.architecture === null),
   ];
 }
 
@@ -175,6 +189,11 @@ export function decisiveFacts(
 /** Verdicts that one fact names wait for all of these: each of them that is unknown is asked. */
 const SETTLED_TOGETHER: Readonly<Partial<Record<FactCode, readonly FactCode[]>>> = {
   'system.version': ['system.family', 'system.version', 'system.architecture'],
+  'secondSystem.version': [
+    'secondSystem.family',
+    'secondSystem.version',
+    'secondSystem.architecture',
+  ],
   'supply.twelveVoltWatts': ['supply.twelveVoltWatts', 'supply.baseWatts'],
 };
 

@@ -16,6 +16,7 @@ export type FactValues = FactsOf<'slot', Slot> &
   FactsOf<'case', Machine['case']> &
   FactsOf<'supply', Machine['supply']> &
   FactsOf<'system', Machine['system']> &
+  FactsOf<'secondSystem', Machine['system']> &
   FactsOf<'firmware', Machine['firmware']> &
   FactsOf<'path', Machine['path']> &
   FactsOf<'hop', Hop> &
@@ -32,7 +33,6 @@ const ONE_OF: Readonly<Record<string, string>> = {
   screens: 'screen',
   hops: 'hop',
   leads: 'lead',
-  secondSystem: 'system',
 };
 
 /** The name of the fact at a place in the machine, such as `slot.lanes` at `slots.3.lanes`. */

@@ -362,6 +362,12 @@
     stroke: var(--cds-text-02);
     stroke-dasharray: 2 3;
   }
+  svg :global(.body.later) {
+    fill: none;
+    stroke: var(--tenant-plan);
+    stroke-dasharray: 1 4;
+    stroke-width: 1.5;
+  }
   svg :global(.body.planned),
   svg :global(.body.fitted),
   svg :global(.body.trial) {

@@ -1,5 +1,13 @@
 <script lang="ts">
-  import { HEADROOM_SHARE, housings, valueOf, type Card, type Job, type Machine } from '$core';
+  import {
+    HEADROOM_SHARE,
+    housings,
+    valueOf,
+    withDriveLoad,
+    type Card,
+    type Job,
+    type Machine,
+  } from '$core';
   import { inMoney } from '$lib/wording/figures';
   import type { CardOnSlot } from './layout';
   import { lanesUsed } from './lanes';
@@ -24,7 +32,7 @@
 
   /** The load on each supply: the machine's own and those of external boxes. The fullest is shown. */
   const supplies = $derived(
-    housings(job.machine).map(({ id, name, machine: { supply } }) => {
+    housings(withDriveLoad(job.machine, job.needs)).map(({ id, name, machine: { supply } }) => {
       const base = valueOf(supply.baseWatts);
       const added = planned
         .filter(({ slot }) => slot.enclosureId === id)
@@ -41,7 +49,12 @@
   );
   const limit = $derived(fullest?.limit ?? null);
   const load = $derived(fullest?.load ?? null);
-  const cents = $derived(planned.reduce((total, { card }) => total + card.priceCents, extraCents));
+  const cents = $derived(
+    planned.reduce(
+      (total, { card, isLater }) => total + (isLater === true ? 0 : card.priceCents),
+      extraCents,
+    ),
+  );
   const lanes = $derived(lanesUsed(machine, planned, cards));
   const over = (part: number | null, whole: number | null) =>
     part !== null && whole !== null && part > whole;

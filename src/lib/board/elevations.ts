@@ -74,7 +74,9 @@ export function elevationsOf(
   needs: readonly Need[],
 ): Elevations {
   const brackets = bracketsOf(machine, layout);
-  const ofCards = rearLeads(placed, needs, machine).flatMap(({ slotId, sockets }) =>
+  // Behind the machine nothing shows of a card that its slot is only kept for.
+  const seen = placed.filter(({ isLater }) => isLater !== true);
+  const ofCards = rearLeads(seen, needs, machine).flatMap(({ slotId, sockets }) =>
     sockets.length === 0 || slotId === null
       ? []
       : onBracket(
@@ -97,7 +99,11 @@ function bracketsOf(machine: Machine, { openings, bodies }: BoardLayout): readon
   return openings.map(({ number, yMm, depthMm, takenBy }) => {
     const middle = yMm + depthMm / 2;
     const before = bodies.filter(
-      (body) => body.placed && body.yMm < middle + 1 && body.yMm + body.depthMm > middle - 1,
+      (body) =>
+        body.placed &&
+        body.kind !== 'later' &&
+        body.yMm < middle + 1 &&
+        body.yMm + body.depthMm > middle - 1,
     );
     const fresh = before.find(
       ({ kind }) => kind === 'planned' || kind === 'fitted' || kind === 'trial',

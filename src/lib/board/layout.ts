@@ -82,8 +82,8 @@ export interface DrawnBody extends Rectangle {
   readonly fan: Card['fan'];
   /** What leads that plug into its upper edge want above it; zero where none does. */
   readonly bendMm: number;
-  /** What is there and stays, or comes out; what is planned, or in by now; what is only tried. */
-  readonly kind: 'there' | 'leaving' | 'planned' | 'fitted' | 'trial';
+  /** What is there and stays, or comes out; what is planned, for now or for later, or in by now; what is only tried. */
+  readonly kind: 'there' | 'leaving' | 'planned' | 'later' | 'fitted' | 'trial';
 }
 
 export interface BoardLayout {
@@ -111,6 +111,8 @@ export interface CardOnSlot {
   readonly slot: Slot;
   /** It is planned no longer: it sits in its slot. */
   readonly isIn?: boolean;
+  /** Its slot is kept for it: nothing is bought now. */
+  readonly isLater?: boolean;
 }
 
 export function boardLayout(
@@ -137,7 +139,11 @@ export function boardLayout(
   const bodies = [
     ...machine.slots.flatMap((slot) => occupantBody(slot, middleOf(slot))),
     ...planned.flatMap((each) =>
-      cardBody(each, middleOf(each.slot), each.isIn === true ? 'fitted' : 'planned'),
+      cardBody(
+        each,
+        middleOf(each.slot),
+        each.isIn === true ? 'fitted' : each.isLater === true ? 'later' : 'planned',
+      ),
     ),
     ...trials.flatMap((each) => cardBody(each, middleOf(each.slot), 'trial')),
   ];
@@ -226,7 +232,9 @@ function opening(
           : null
         : taker.kind === 'there' || taker.kind === 'leaving'
           ? 'card'
-          : 'planned',
+          : taker.kind === 'later'
+            ? null
+            : 'planned',
   };
 }
 

@@ -48,6 +48,7 @@ export const BODY_WORDS: Readonly<Record<DrawnBody['kind'], string>> = {
   there: 'is in',
   leaving: 'comes out',
   planned: 'planned',
+  later: 'for later',
   fitted: 'is in',
   trial: 'tried',
 };
@@ -92,7 +93,9 @@ export function planRows(
       also: machine.slots.find(({ id }) => id === body.slotId)?.label ?? '',
       // The drawing shows what is planned; what comes out is said as well.
       figure:
-        body.kind === 'leaving' ? `comes out, ${length}` : `${length}, ${BODY_WORDS[body.kind]}`,
+        body.kind === 'leaving' || body.kind === 'later'
+          ? `${BODY_WORDS[body.kind]}, ${length}`
+          : `${length}, ${BODY_WORDS[body.kind]}`,
     };
   });
   const obstacles = layout.obstacles.map((obstacle): LabelRow => {

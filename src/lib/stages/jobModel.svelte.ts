@@ -3,6 +3,7 @@ import {
   SERVED_BY,
   VERDICTS,
   assemblyOf,
+  laterCardsOf,
   newCardsOf,
   contradictions,
   decisiveFacts,
@@ -19,6 +20,7 @@ import {
   flowOf,
   unitsNeeded,
   withCards,
+  withDriveLoad,
   withMoves,
   withOccupants,
   worstVerdict,
@@ -74,6 +76,8 @@ export class JobModel {
   }
 
   job = $derived.by(() => this.open.job);
+  /** The machine with what drives of the needs will draw. */
+  private loaded: Machine = $derived(withDriveLoad(this.job.machine, this.job.needs));
   /** The plan that the board shows while none is accepted. */
   proposal = $derived.by(() => this.planning.shown);
   private ownPackages = $derived(this.job.packages);
@@ -133,12 +137,12 @@ export class JobModel {
     return this.onTrial.filter((each) => each.card.id !== card.id);
   }
   private meeting(card: Card): Machine {
-    return withCards(this.job.machine, this.besides(card));
+    return withCards(this.loaded, this.besides(card));
   }
   private readonly keptVerdicts = verdictKeeper();
   /** Cards in the order of the catalogue, each in every slot, beside what is on trial elsewhere. */
   verdicts(cards: readonly Card[]): readonly (readonly SlotVerdict[])[] {
-    const { machine } = this.job;
+    const machine = this.loaded;
     if (this.onTrial.length === 0) return this.keptVerdicts(cards, machine, this.library);
     const isTried = ({ id }: Card) => this.onTrial.some(({ card }) => card.id === id);
     const rows = (some: readonly Card[], others: readonly CardOnSlot[]) => {
@@ -222,8 +226,13 @@ export class JobModel {
   /** Cards to draw: the accepted plan, or in Choose what is proposed. */
   planned(stage: Stage): readonly CardOnSlot[] {
     if (this.job.plan !== null || stage !== 'choose')
-      return this.fitted.map((each) => ({ ...each, isIn: this.handled.filled.has(each.slot.id) }));
-    return this.onTrial.length > 0 ? [] : (this.proposal?.placements ?? []);
+      return [
+        ...this.fitted.map((each) => ({ ...each, isIn: this.handled.filled.has(each.slot.id) })),
+        ...laterCardsOf(this.assembly).map((each) => ({ ...each, isLater: true })),
+      ];
+    if (this.onTrial.length > 0 || this.proposal === null) return [];
+    const { placements, later } = this.proposal;
+    return placements.map((each) => ({ ...each, isLater: later.includes(each.slot.id) }));
   }
 
   /** All cards that are reckoned with while choosing: accepted, tried, or proposed. */
@@ -287,8 +296,8 @@ export class JobModel {
   drawnMachine(stage: Stage): Machine {
     if (this.job.plan !== null) return stage === 'survey' ? this.job.machine : this.asLeft;
     if (stage !== 'choose' || this.onTrial.length > 0 || this.proposal === null)
-      return this.job.machine;
-    return withMoves(this.job.machine, this.proposal.moves, this.proposal.givenUp);
+      return stage === 'choose' ? this.loaded : this.job.machine;
+    return withMoves(this.loaded, this.proposal.moves, this.proposal.givenUp);
   }
 
   /** What is bought beside the cards that are drawn, and for the machine itself. */
@@ -298,13 +307,14 @@ export class JobModel {
 
   private besideCards(stage: Stage): number {
     if (this.job.plan !== null) {
-      return this.job.plan.extras.reduce(
-        (total, { extra, count }) => total + count * (extra?.priceCents ?? 0),
-        0,
-      );
+      const records = this.job.plan.extras;
+      return this.assembly.extras.reduce((total, { kind, fits, count }) => {
+        const found = records.find((each) => each.kind === kind && each.fits === fits);
+        return total + count * (found?.extra?.priceCents ?? 0);
+      }, 0);
     }
     if (stage !== 'choose' || this.onTrial.length > 0) return 0;
-    return (this.proposal?.extras ?? []).reduce((total, { cents }) => total + cents, 0);
+    return this.proposal?.cost.parts.extras ?? 0;
   }
 
   /** Takes what is tried, or else the chosen plan; what was not taken goes into the log. @returns whether it was taken */

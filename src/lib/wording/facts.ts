@@ -101,6 +101,18 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
     name: 'Architecture',
     how: 'Nearly always x86-64; the system’s own page about itself says.',
   },
+  'secondSystem.family': {
+    name: 'Second system',
+    how: 'Start the machine with it and look, or ask.',
+  },
+  'secondSystem.version': {
+    name: 'Version of the second system',
+    how: 'Start the machine with it and look: 10, 11, kernel 6.1.',
+  },
+  'secondSystem.architecture': {
+    name: 'Architecture of the second system',
+    how: 'Nearly always x86-64; the system’s own page about itself says.',
+  },
   'supply.twelveVoltWatts': {
     name: '12 V watts of the supply',
     how: 'Read the 12 V row on the supply’s label.',

@@ -1,5 +1,7 @@
 /** Needs in one line, and what a kind is called. */
 import {
+  areUsed,
+  socketWanted,
   unitsNeeded,
   type MetByMachine,
   type DeliveryKind,
@@ -14,6 +16,7 @@ import {
   ENCODING_WORDS,
   FEATURE_WORDS,
   INPUT_WORDS,
+  MANNER_WORDS,
   OTHER_DEVICE_WORDS,
   USB_DEVICE_WORDS,
 } from './things';
@@ -42,7 +45,14 @@ export const KIND_WORDS: Readonly<Record<NeedKind, string>> = {
 const list = (...parts: readonly string[]): string =>
   parts.filter((part) => part !== '').join(', ');
 
-export function needWords(need: Need): string {
+export const needWords = (need: Need): string =>
+  list(
+    wantedWords(need),
+    ...need.manners.map((manner) => MANNER_WORDS[manner]),
+    need.later ? 'later' : '',
+  );
+
+function wantedWords(need: Need): string {
   switch (need.kind) {
     case 'network':
       return list(
@@ -81,7 +91,7 @@ export function needWords(need: Need): string {
         need.array === 'single'
           ? `${inMegabytes(need.bytesPerSecond)} each ${need.together ? 'together' : 'alone'}`
           : `${need.array === 'parity' ? 'with parity' : `as a ${need.array}`}, ${inMegabytes(need.bytesPerSecond)} ${need.direction === 'read' ? 'reading' : 'writing'}`,
-        need.usedDrives ? 'used before' : '',
+        areUsed(need) ? 'used before' : '',
         need.bootable ? 'bootable' : '',
         need.systemDriver ? 'runs on the system’s own driver' : '',
       );
@@ -122,10 +132,13 @@ const TEAM_WORDS = {
 const DRIVE_KINDS = { any: '', sata: 'SATA', m2: 'M.2', m2Sata: 'M.2 SATA' } as const;
 
 function drivesWanted(need: NeedOf<'drives'>): string {
-  const { drive, medium, usableGigabytes, driveGigabytes } = need;
-  const kind = medium === 'hardDisk' ? 'hard disks' : 'drives';
-  const of = usableGigabytes === 0 ? '' : `of ${figure(driveGigabytes, 'GB')}`;
-  const drives = [String(unitsNeeded(need)), DRIVE_KINDS[drive], kind, of]
+  const { medium, usableGigabytes, driveGigabytes, these } = need;
+  const kind = (these[0]?.medium ?? medium) === 'hardDisk' ? 'hard disks' : 'drives';
+  const sizes = new Set(these.map(({ gigabytes }) => gigabytes));
+  const size = these.length === 0 ? driveGigabytes : sizes.size === 1 ? these[0]?.gigabytes : null;
+  const of =
+    size == null || (these.length === 0 && usableGigabytes === 0) ? '' : `of ${figure(size, 'GB')}`;
+  const drives = [String(unitsNeeded(need)), DRIVE_KINDS[socketWanted(need)], kind, of]
     .filter((part) => part !== '')
     .join(' ');
   return usableGigabytes === 0 ? drives : `${figure(usableGigabytes, 'GB')} on ${drives}`;

@@ -160,6 +160,12 @@ export const BAY_FRAME_WORDS: Readonly<Record<BayFrame, string>> = {
   '3.5-to-2.5': '2.5-inch drive in a 3.5-inch bay',
 };
 
+export const DRIVE_FORM_WORDS: Readonly<Record<Drive['form'], string>> = {
+  '3.5': '3.5 inch',
+  '2.5': '2.5 inch',
+  module: 'module',
+};
+
 export const MODULE_SIDE_WORDS: Readonly<Record<NonNullable<Drive['sides']>, string>> = {
   single: 'single-sided module',
   double: 'double-sided module',

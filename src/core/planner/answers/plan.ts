@@ -29,6 +29,7 @@ import { imaginedWithout, type Constraint } from '../candidates/constraints.ts';
 import { searching, type Progress, type Search, type Searched } from '../search/search.ts';
 import type { Found } from '../search/searchState.ts';
 import type { SearchProblem } from '../bound/searchSpace.ts';
+import { partsWith, waitingIn } from './forLater.ts';
 import { isDisturbed } from '../candidates/interactions.ts';
 import { demandOf, demandOfPin } from '../candidates/demands.ts';
 
@@ -67,6 +68,7 @@ export interface Proposal {
   readonly pinsLeft: readonly Pin[];
   /** Needs that the machine meets as it stands: nothing is bought for them. */
   readonly met: readonly Need[];
+  /** What is bought now beside the cards. */
   readonly extras: readonly PricedExtra[];
   readonly cost: Cost;
   /** What concerns all cards together: watts, plugs, headers, in each housing that gets a card. */
@@ -163,10 +165,15 @@ export function proposalOf({ best, least, searched }: Searched, context: PlanCon
     ...candidate.findings,
     ...(best.interactions.findings[best.placed.indexOf(candidate)] ?? []),
   ];
+  const waiting = waitingIn(best, context.problem);
   const fresh = best.placed.filter(({ existing }) => existing === null);
   const moved = best.placed.filter(isDisturbed);
   const extras = [
-    ...gathered(fresh.flatMap(({ card, findings, flows }) => extrasOf(card, findings, flows))),
+    ...gathered(
+      fresh
+        .filter((each) => !waiting.has(each))
+        .flatMap(({ card, findings, flows }) => extrasOf(card, findings, flows)),
+    ),
   ];
   return {
     // The survey's own slots, whatever lanes a candidate reckoned with.
@@ -189,12 +196,12 @@ export function proposalOf({ best, least, searched }: Searched, context: PlanCon
           ],
     ),
     givenUp: best.givenUp.map(({ slot }) => slot.id),
-    later: fresh.filter(({ later }) => later).map(({ slot }) => slot.id),
+    later: fresh.filter((each) => waiting.has(each)).map(({ slot }) => slot.id),
     unmet: best.unmet.flatMap(({ need }) => need ?? []),
     pinsLeft: best.unmet.flatMap(({ pin }) => pin ?? []),
     met: [...context.met, ...metByWhatIsThere(best, context)],
     extras: [...priced(extras, request.extras ?? []), ...best.interactions.extras],
-    cost: best.cost,
+    cost: { ...best.cost, parts: partsWith(best.cost.parts, waiting) },
     together: best.interactions.overall,
     proven: least.mustsUnmet === best.cost.mustsUnmet && least.score === best.cost.score,
     least,

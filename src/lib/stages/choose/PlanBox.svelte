@@ -27,6 +27,7 @@
   const title = $derived(
     planning.plans.find(({ plan }) => plan === proposal)?.key ?? ('best' as const),
   );
+  const isLater = (slotId: string) => proposal?.later.includes(slotId) === true;
   const label = (slotId: string) =>
     job.machine.slots.find(({ id }) => id === slotId)?.label ?? slotId;
   const occupant = (slotId: string) =>
@@ -135,9 +136,11 @@
               <button type="button" class="text" onclick={() => select(card.id, slot.id)}
                 >{cardName(card)}</button
               >
-              in {slot.label}
+              in {slot.label}{isLater(slot.id)
+                ? `: kept for later, ${inMoney(card.priceCents)} today`
+                : ''}
             </span>
-            <span class="number">{inMoney(card.priceCents)}</span>
+            {#if !isLater(slot.id)}<span class="number">{inMoney(card.priceCents)}</span>{/if}
           </div>
           {@render said(findings)}
         </li>
@@ -178,6 +181,9 @@
     </ul>
     <p class="sum">
       <Total cents={money} />
+      {#if proposal.cost.parts.later !== undefined}
+        · {inMoney(proposal.cost.parts.later)} later, at today’s prices
+      {/if}
       {#if job.budgetCents !== null}
         · budget {inMoney(job.budgetCents)}{#if money > job.budgetCents}: <strong
             >{inMoney(money - job.budgetCents)} over the budget</strong

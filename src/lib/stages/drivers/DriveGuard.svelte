@@ -8,7 +8,7 @@
     SelectItem,
     TextInput,
   } from 'carbon-components-svelte';
-  import { drivesNamed, namedDrive } from '$core';
+  import { driveName, drivesNamed, namedDrive, type Drive } from '$core';
   import { now } from '$lib/state/now';
   import type { JobModel } from '../jobModel.svelte';
 
@@ -20,6 +20,17 @@
   let holds = $state<'unknown' | 'nothing' | 'something'>('unknown');
   let typedAgain = $state('');
   let isAgreed = $state(false);
+
+  /** Drives that the needs name, and nobody named here yet. */
+  const known = $derived(
+    model.job.needs
+      .flatMap((need) => (need.kind === 'drives' ? need.these : []))
+      .filter((drive) => !named.some(({ value }) => value.serial === drive.serial)),
+  );
+  function fillIn(drive: Drive) {
+    serial = drive.serial;
+    gigabytes = drive.gigabytes;
+  }
 
   const missing = $derived.by(() => {
     const wanted = serial.trim();
@@ -70,6 +81,18 @@
     </ul>
   {/if}
   {#if named.length < count}
+    {#if known.length > 0}
+      <p class="quiet">
+        From the needs:
+        {#each known as drive (drive.id)}
+          <button type="button" class="text" onclick={() => fillIn(drive)}
+            >{driveName(drive) || 'a drive'}, {drive.gigabytes} GB{drive.serial === ''
+              ? ''
+              : `, ${drive.serial}`}</button
+          >
+        {/each}
+      </p>
+    {/if}
     <div class="fields">
       <TextInput id="drive-serial" size="sm" labelText="Serial number" bind:value={serial} />
       <NumberInput

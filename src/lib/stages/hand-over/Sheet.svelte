@@ -13,7 +13,7 @@
   import { answerWords } from '$lib/wording/answers';
   import { findingWords } from '$lib/wording/findings';
   import { SYSTEM_FAMILY_WORDS } from '$lib/wording/facts';
-  import { atMoment, band, flowFigure, inMoney, linkWords } from '$lib/wording/figures';
+  import { atMoment, band, figure, flowFigure, inMoney, linkWords } from '$lib/wording/figures';
   import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
   import { judgementWords } from '$lib/wording/proof';
   import { extraWords } from '$lib/wording/plans';
@@ -44,8 +44,18 @@
 
   /** What the next technician starts from, as far as it is known. */
   const found = $derived.by(() => {
-    const { systemName, family, version, build, firmware, firmwareDate, screens, inTrouble } =
-      sheet.machine;
+    const {
+      systemName,
+      family,
+      version,
+      build,
+      firmware,
+      firmwareDate,
+      screens,
+      inTrouble,
+      damage,
+      secondSystem,
+    } = sheet.machine;
     const system =
       systemName ??
       (family === null
@@ -57,7 +67,9 @@
         ? ''
         : `firmware ${firmware}${firmwareDate === null ? '' : ` of ${firmwareDate}`}`,
       screens.length === 0 ? '' : `screens ${screens.join(', ')}`,
+      secondSystem === null ? '' : `second system ${SYSTEM_FAMILY_WORDS[secondSystem]}`,
       inTrouble.length === 0 ? '' : `not working ${inTrouble.join(', ')}`,
+      damage.length === 0 ? '' : `damaged ${damage.join(', ')}`,
     ].filter((part) => part !== '');
   });
 </script>
@@ -137,6 +149,32 @@
       />
     {/each}
   </div>
+
+  {#if sheet.drives.length > 0}
+    <h3>Drives</h3>
+    <ul>
+      {#each sheet.drives as { name, gigabytes, serial, wornShare }, n (n)}
+        <li>
+          <span>
+            <strong>{name || 'Drive'}</strong>, {figure(gigabytes, 'GB')}{serial === ''
+              ? ''
+              : `, serial number ${serial}`}{wornShare === null
+              ? ''
+              : `, ${Math.round(wornShare * 100)} % of what it is rated for was written when it came`}
+          </span>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+
+  {#if sheet.later.length > 0}
+    <h3>Kept free for later</h3>
+    <ul>
+      {#each sheet.later as { name, slotLabel, priceCents }, n (n)}
+        <li><span><strong>{slotLabel}</strong>, for {name}; {inMoney(priceCents)} today</span></li>
+      {/each}
+    </ul>
+  {/if}
 
   {#if sheet.drivers.length > 0}
     <h3>Drivers of the machine</h3>

@@ -12,6 +12,7 @@
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
   import {
     BACKINGS,
+    MANNERS,
     metByMachine,
     bestMode,
     valueOf,
@@ -22,16 +23,9 @@
   } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { modeWords } from '$lib/wording/figures';
-  import { BACKING_WORDS } from '$lib/wording/things';
+  import { BACKING_WORDS, MANNER_WORDS } from '$lib/wording/things';
   import { KIND_WORDS, metByMachineWords, needWords } from '$lib/wording/needs';
-  import {
-    NEED_FIELDS,
-    expected,
-    readField,
-    typed,
-    writeField,
-    type NeedField,
-  } from './needFields';
+  import { expected, fieldsOf, readField, typed, writeField, type NeedField } from './needFields';
 
   let {
     need,
@@ -128,7 +122,7 @@
         {/each}
       </Select>
     {/if}
-    {#each NEED_FIELDS[need.kind] as field (field.path)}
+    {#each fieldsOf(need) as field (field.path)}
       {#if field.as === 'number'}
         <TextInput
           id={idOf(field)}
@@ -185,6 +179,12 @@
       <Switch text="Must" />
       <Switch text="Nice" />
     </ContentSwitcher>
+    <Checkbox
+      id="{need.id}-later"
+      labelText="for later"
+      checked={need.later}
+      on:check={(event) => event.detail !== need.later && put({ ...need, later: event.detail })}
+    />
     {#if !need.must}
       <Select
         id="{need.id}-weight"
@@ -223,6 +223,33 @@
       </Select>
     {/if}
   </div>
+  {#if need.kind !== 'keep' && need.kind !== 'drivers'}
+    {@const of = need}
+    <fieldset class="ticks">
+      <legend class="bx--label">Also wanted</legend>
+      {#each MANNERS as manner (manner)}
+        <Checkbox
+          id="{need.id}-manner-{manner}"
+          labelText={MANNER_WORDS[manner]}
+          checked={need.manners.includes(manner)}
+          on:check={(event) =>
+            event.detail !== of.manners.includes(manner) &&
+            put({
+              ...of,
+              manners: event.detail
+                ? [...of.manners, manner]
+                : of.manners.filter((each) => each !== manner),
+            })}
+        />
+      {/each}
+    </fieldset>
+  {/if}
+  {#if need.kind === 'drives'}
+    {@const of = need}
+    {#await import('./Drives.svelte') then { default: Drives }}
+      <Drives need={of} {put} />
+    {/await}
+  {/if}
   {#if need.kind === 'screens' && read.length > 0}
     {@const of = need}
     <p class="quiet">
@@ -270,6 +297,9 @@
     gap: 0.75rem;
     margin-top: 0.75rem;
     align-items: end;
+  }
+  section > .ticks {
+    margin-top: 0.75rem;
   }
   .ticks {
     grid-column: 1 / -1;

@@ -62,7 +62,7 @@ const ticks = (path: string, label: string, ...options: readonly Option[]): Need
 
 const MEGABYTE = 1e6;
 
-export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
+const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
   screens: [
     number('count', 'Screens', 8),
     number('mode.widthPx', 'Pixels across', 16_384),
@@ -137,7 +137,7 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
     number('usableGigabytes', 'Or room for data, TB', 10_000, 1_000, 0),
     number('driveGigabytes', 'Of drives of, GB', 100_000),
     number('bytesPerSecond', 'Each, or as an array, MB/s', 50_000, MEGABYTE),
-    choice('together', 'While', [true, 'all work together'], [false, 'one works alone']),
+    choice('together', 'While', [true, 'all at work'], [false, 'one alone']),
     choice(
       'drive',
       'Socket',
@@ -147,7 +147,7 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
     choice(
       'array',
       'Used',
-      ['single', 'each by itself'],
+      ['single', 'separately'],
       ['mirror', 'as a mirror'],
       ['stripe', 'as a stripe'],
       ['parity', 'with parity'],
@@ -183,6 +183,15 @@ export const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
     ),
   ],
 };
+
+/** What drives that are known tell by themselves. */
+const TOLD_BY_DRIVES = ['ports', 'driveGigabytes', 'drive', 'medium', 'usedDrives'];
+
+/** The fields of this very need. */
+export const fieldsOf = (need: Need): readonly NeedField[] =>
+  need.kind === 'drives' && need.these.length > 0
+    ? NEED_FIELDS.drives.filter(({ path }) => !TOLD_BY_DRIVES.includes(path))
+    : NEED_FIELDS[need.kind];
 
 export const readField = (need: Need, { path }: NeedField): unknown => valueAt(need, path);
 

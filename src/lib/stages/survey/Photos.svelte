@@ -1,12 +1,14 @@
 <script lang="ts">
-  /** Photographs as notes on a slot: shrunk here, kept in this browser, in the job file when wanted. */
+  /** Photographs as notes on a slot, or on how the machine came: shrunk here, kept in this browser, in the job file when wanted. */
   import { Button, FileUploaderButton, TextInput } from 'carbon-components-svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
   import { now } from '$lib/state/now';
   import { keepPicture, readPicture, shrunk } from '$lib/state/pictures';
   import type { JobModel } from '../jobModel.svelte';
 
-  let { model, slotId }: { model: JobModel; slotId: string } = $props();
+  /** Null: of how the machine came. */
+  let { model, slotId }: { model: JobModel; slotId: string | null } = $props();
+  const key = $derived(slotId === null ? 'photo-came' : 'photo');
 
   let words = $state('');
   let failed = $state('');
@@ -35,7 +37,7 @@
       <li>
         {#await readPicture(photo.id) then picture}
           {#if picture}
-            <img src={picture} alt={photo.words || 'Photograph of the slot'} />
+            <img src={picture} alt={photo.words || 'Photograph'} />
           {:else}
             <span class="gone">The picture is not in this browser.</span>
           {/if}
@@ -53,9 +55,9 @@
     {/each}
   </ul>
   <div class="row">
-    <TextInput id="photo-words" data-aside size="sm" labelText="What it shows" bind:value={words} />
+    <TextInput id="{key}-words" data-aside size="sm" labelText="What it shows" bind:value={words} />
     <FileUploaderButton
-      id="photo-file"
+      id="{key}-file"
       size="small"
       kind="tertiary"
       labelText="Add a photograph"

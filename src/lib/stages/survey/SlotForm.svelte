@@ -344,6 +344,13 @@
         kind={LENGTH}
         onchange={(lengthMm) => putOccupant({ ...card, lengthMm }, 'length of its card')}
       />
+      <FactField
+        id="occupant-height"
+        label="Height of the card"
+        fact={card.heightMm}
+        kind={LENGTH}
+        onchange={(heightMm) => putOccupant({ ...card, heightMm }, 'height of its card')}
+      />
       {#if card.disposition !== 'stays'}
         <FactField
           id="occupant-watts"

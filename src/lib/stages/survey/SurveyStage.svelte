@@ -30,6 +30,7 @@
     supply: 2,
     board: 2,
     system: 3,
+    secondSystem: 3,
     firmware: 3,
     screen: 3,
     path: 4,
@@ -221,6 +222,9 @@
     </TabContent>
     <TabContent>
       {#if tab === 2}
+        {#await import('./AsItCame.svelte') then { default: AsItCame }}
+          <AsItCame {model} machine={job.machine} {change} />
+        {/await}
         {#each housings(job.machine) as { id, name, machine } (id)}
           {#if id === null}
             <CaseForm machine={job.machine} {change} />

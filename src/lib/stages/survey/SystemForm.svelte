@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { Machine } from '$core';
+  import { Button } from 'carbon-components-svelte';
+  import { emptySystem, type Machine } from '$core';
   import BuiltIn from './BuiltIn.svelte';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';
@@ -8,6 +9,16 @@
 
   let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
     $props();
+
+  const second = $derived(machine.secondSystem);
+  const putSecond = (fresh: Partial<Machine['system']> | null, what: string) =>
+    change(
+      {
+        ...machine,
+        secondSystem: fresh === null ? null : { ...(second ?? emptySystem()), ...fresh },
+      },
+      what,
+    );
 
   const SECURE = choiceField([
     [true, 'on'],
@@ -66,6 +77,48 @@
     kind={SECURE}
     onchange={(secureBoot) => putSystem({ secureBoot }, 'secure boot')}
   />
+  {#if second === null}
+    <div class="whole">
+      <Button size="small" kind="ghost" on:click={() => putSecond({}, 'second system')}
+        >It is started with a second system as well</Button
+      >
+    </div>
+  {:else}
+    <h3>Second system</h3>
+    <FactField
+      id="fact-secondSystem-family"
+      label="Family"
+      fact={second.family}
+      kind={FIELD['system.family']}
+      onchange={(family) => putSecond({ family }, 'second system')}
+    />
+    <FactField
+      id="fact-secondSystem-version"
+      label="Version"
+      fact={second.version}
+      kind={VERSION_FIELD}
+      onchange={(version) => putSecond({ version }, 'version of the second system')}
+    />
+    <FactField
+      id="fact-secondSystem-architecture"
+      label="Architecture"
+      fact={second.architecture}
+      kind={FIELD['system.architecture']}
+      onchange={(architecture) => putSecond({ architecture }, 'architecture of the second system')}
+    />
+    <FactField
+      id="fact-secondSystem-secureBoot"
+      label="Secure boot"
+      fact={second.secureBoot}
+      kind={SECURE}
+      onchange={(secureBoot) => putSecond({ secureBoot }, 'secure boot of the second system')}
+    />
+    <div class="whole">
+      <Button size="small" kind="ghost" on:click={() => putSecond(null, 'second system')}
+        >It has only one system</Button
+      >
+    </div>
+  {/if}
   <h3>Firmware</h3>
   <FactField
     id="fact-firmware-kind"
@@ -107,7 +160,8 @@
 
 <style>
   h3,
-  p {
+  p,
+  .whole {
     grid-column: 1 / -1;
   }
 </style>

@@ -51,6 +51,15 @@ const OCCUPANT: FieldKind<{ readonly occupant: Occupant | null }> = {
   }),
 };
 
+const FAMILY = choiceField(
+  SYSTEM_FAMILIES.map((family) => [family, SYSTEM_FAMILY_WORDS[family]] as const),
+);
+const ARCHITECTURE = choiceField([
+  ['x86-64', 'x86, 64 bit'],
+  ['x86-32', 'x86, 32 bit'],
+  ['arm64', 'ARM, 64 bit'],
+] as const);
+
 export const FIELD = {
   'slot.connectorLanes': choiceField(CONNECTOR_LANES.map((lanes) => [lanes, `x${lanes}`] as const)),
   'slot.lanes': choiceField(LINK_WIDTHS.map((lanes) => [lanes as number, `x${lanes}`] as const)),
@@ -95,15 +104,12 @@ export const FIELD = {
   'supply.twelveVoltWatts': WATTS,
   'supply.baseWatts': WATTS,
   'supply.plugs': PLUGS_FIELD,
-  'system.family': choiceField(
-    SYSTEM_FAMILIES.map((family) => [family, SYSTEM_FAMILY_WORDS[family]] as const),
-  ),
+  'system.family': FAMILY,
   'system.version': VERSION_FIELD,
-  'system.architecture': choiceField([
-    ['x86-64', 'x86, 64 bit'],
-    ['x86-32', 'x86, 32 bit'],
-    ['arm64', 'ARM, 64 bit'],
-  ] as const),
+  'system.architecture': ARCHITECTURE,
+  'secondSystem.family': FAMILY,
+  'secondSystem.version': VERSION_FIELD,
+  'secondSystem.architecture': ARCHITECTURE,
   'firmware.kind': choiceField([
     ['uefi', 'UEFI'],
     ['bios', 'BIOS'],
