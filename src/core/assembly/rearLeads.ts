@@ -163,7 +163,14 @@ function joinScreens(
       input: (need.kind === 'screens' ? need.input : null) ?? valueOf(screen?.input ?? null),
     };
   });
-  const any: readonly RearSocketKind[] = ['displayport', 'hdmi', 'dvi', 'analogue'];
+  const any: readonly RearSocketKind[] = [
+    'displayport',
+    'miniDisplayport',
+    'usbC',
+    'hdmi',
+    'dvi',
+    'analogue',
+  ];
   const through = wanted.filter(({ number, name, input }) => {
     const straight = input === null || input === 'digital' ? any : [input];
     return !join(straight, { to: 'screen', number, name, adapter: null });

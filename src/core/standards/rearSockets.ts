@@ -20,6 +20,7 @@ interface SocketFace {
 export const REAR_SOCKETS = {
   /** VESA DisplayPort 1.2. */
   displayport: { longMm: 16.1, shortMm: 4.8 },
+  miniDisplayport: { longMm: 7.4, shortMm: 4.5 },
   /** HDMI 1.4, type A. */
   hdmi: { longMm: 14, shortMm: 4.55 },
   /** DVI 1.0. */

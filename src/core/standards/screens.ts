@@ -1,6 +1,7 @@
 /**
  * Screen modes and what a screen output carries.
- * Sources: VESA CVT 1.2 for the timings; DisplayPort 1.2/1.4, HDMI 1.4b/2.0 and DVI for the payloads (from memory).
+ * Sources: VESA CVT 1.2 for the timings; DisplayPort 1.2/1.4, its small connector and its way over Type-C, HDMI 1.4b/2.0 and
+ * DVI for the payloads (from memory).
  */
 
 export interface ScreenMode {
@@ -10,7 +11,15 @@ export interface ScreenMode {
 }
 
 /** Sockets of screens, as a screen's own report tells them apart; `digital` where it does not say which. */
-export const SCREEN_INPUTS = ['analogue', 'digital', 'dvi', 'hdmi', 'displayport'] as const;
+export const SCREEN_INPUTS = [
+  'analogue',
+  'digital',
+  'dvi',
+  'hdmi',
+  'displayport',
+  'miniDisplayport',
+  'usbC',
+] as const;
 export type ScreenInput = (typeof SCREEN_INPUTS)[number];
 
 /** Hardware that encodes films while they run. */
@@ -21,6 +30,10 @@ export const OUTPUT_SIGNALS = [
   'dp-hbr2',
   'dp-hbr3',
   'dp-uhbr10',
+  'minidp-hbr2',
+  'minidp-hbr3',
+  'usbc-hbr2',
+  'usbc-hbr3',
   'hdmi-340',
   'hdmi-600',
   'hdmi-frl48',
@@ -61,6 +74,10 @@ export const OUTPUTS: Readonly<Record<OutputSignal, OutputRow>> = {
   'dp-hbr2': { socket: 'displayport', bitsPerSecond: 17.28e9 },
   'dp-hbr3': { socket: 'displayport', bitsPerSecond: 25.92e9 },
   'dp-uhbr10': { socket: 'displayport', bitsPerSecond: 38.69e9 },
+  'minidp-hbr2': { socket: 'miniDisplayport', bitsPerSecond: 17.28e9 },
+  'minidp-hbr3': { socket: 'miniDisplayport', bitsPerSecond: 25.92e9 },
+  'usbc-hbr2': { socket: 'usbC', bitsPerSecond: 17.28e9 },
+  'usbc-hbr3': { socket: 'usbC', bitsPerSecond: 25.92e9 },
   'hdmi-340': { socket: 'hdmi', bitsPerSecond: 8.16e9 },
   'hdmi-600': { socket: 'hdmi', bitsPerSecond: 14.4e9 },
   'hdmi-frl48': { socket: 'hdmi', bitsPerSecond: 42.67e9 },
@@ -80,6 +97,12 @@ export const SCREEN_ADAPTERS = [
   'hdmi-vga-active',
   'hdmi-dp-active',
   'dvi-hdmi-passive',
+  'minidp-dp-passive',
+  'minidp-hdmi-passive',
+  'minidp-dvi-passive',
+  'minidp-vga-active',
+  'usbc-dp-passive',
+  'usbc-hdmi-active',
 ] as const;
 export type ScreenAdapter = (typeof SCREEN_ADAPTERS)[number];
 
@@ -102,6 +125,13 @@ export const ADAPTERS: Readonly<Record<ScreenAdapter, AdapterRow>> = {
   'hdmi-vga-active': adapter('hdmi', 'analogue', true, 165e6),
   'hdmi-dp-active': adapter('hdmi', 'displayport', true, 600e6),
   'dvi-hdmi-passive': adapter('dvi', 'hdmi', false, 165e6),
+  // The same signal in another plug: all that the output gives.
+  'minidp-dp-passive': adapter('miniDisplayport', 'displayport', false, 1_080e6),
+  'minidp-hdmi-passive': adapter('miniDisplayport', 'hdmi', false, 300e6),
+  'minidp-dvi-passive': adapter('miniDisplayport', 'dvi', false, 165e6),
+  'minidp-vga-active': adapter('miniDisplayport', 'analogue', true, 200e6),
+  'usbc-dp-passive': adapter('usbC', 'displayport', false, 1_080e6),
+  'usbc-hdmi-active': adapter('usbC', 'hdmi', true, 600e6),
 };
 
 function adapter(

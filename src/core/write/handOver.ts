@@ -44,7 +44,7 @@ interface SheetDriver {
 }
 
 /** A drive that a need is served with. */
-export interface SheetDrive {
+interface SheetDrive {
   readonly name: string;
   readonly gigabytes: number;
   readonly serial: string;
@@ -53,7 +53,7 @@ export interface SheetDrive {
 }
 
 /** A slot that is kept free, for what, and what that costs now. */
-export interface SheetLater {
+interface SheetLater {
   readonly name: string;
   readonly slotLabel: string;
   readonly priceCents: number;

@@ -4,6 +4,7 @@ import { SCREEN_ADAPTER_WORDS } from './things';
 
 const SOCKET_WORDS: Readonly<Record<RearSocketKind, string>> = {
   displayport: 'DisplayPort',
+  miniDisplayport: 'small DisplayPort',
   hdmi: 'HDMI',
   dvi: 'DVI',
   analogue: 'analogue',

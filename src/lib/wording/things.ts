@@ -67,6 +67,12 @@ export const SCREEN_ADAPTER_WORDS: Readonly<Record<ScreenAdapter, string>> = {
   'hdmi-vga-active': 'HDMI to analogue, active',
   'hdmi-dp-active': 'HDMI to DisplayPort, active',
   'dvi-hdmi-passive': 'DVI to HDMI, passive',
+  'minidp-dp-passive': 'small DisplayPort to DisplayPort, passive',
+  'minidp-hdmi-passive': 'small DisplayPort to HDMI, passive',
+  'minidp-dvi-passive': 'small DisplayPort to DVI, passive',
+  'minidp-vga-active': 'small DisplayPort to analogue, active',
+  'usbc-dp-passive': 'Type-C to DisplayPort, passive',
+  'usbc-hdmi-active': 'Type-C to HDMI, active',
 };
 
 export const INPUT_WORDS: Readonly<Record<ScreenInput, string>> = {
@@ -75,6 +81,8 @@ export const INPUT_WORDS: Readonly<Record<ScreenInput, string>> = {
   dvi: 'DVI',
   hdmi: 'HDMI',
   displayport: 'DisplayPort',
+  miniDisplayport: 'small DisplayPort',
+  usbC: 'Type-C',
 };
 
 export const FEATURE_WORDS: Readonly<Record<NetworkFeature, string>> = {

@@ -180,7 +180,7 @@
     <h3>Drivers of the machine</h3>
     <ul>
       {#each sheet.drivers as { name, choice, seen }, n (n)}
-        <li><strong>{name}</strong>: {driverWords(choice, seen)}</li>
+        <li><span><strong>{name}</strong>: {driverWords(choice, seen)}</span></li>
       {/each}
     </ul>
   {/if}
