@@ -441,13 +441,8 @@ export {
 export { driverSupport } from './rules/driverSupport.ts';
 export { type SlotVerdict, slotVerdict, verdictTable } from './rules/verdict.ts';
 export { verdictKeeper } from './rules/keptVerdicts.ts';
-export {
-  type DecisiveFact,
-  type UnknownFact,
-  decisiveFacts,
-  factBehind,
-  unknownFacts,
-} from './rules/unknownFacts.ts';
+export { type UnknownFact, unknownFacts } from './rules/unknownFacts.ts';
+export { type DecisiveFact, decisiveFacts, factBehind } from './rules/decisiveFacts.ts';
 
 export { type Flow, type FlowStage } from './flow/flow.ts';
 export { flowOf, satisfies } from './flow/flowOf.ts';

@@ -21,7 +21,8 @@ import {
   type Job,
 } from '$core';
 import { boardLayout } from '$lib/board/layout';
-import { findingTopic, findingWords, remedyWords } from '$lib/wording/findings';
+import { adviceWords } from '$lib/wording/facts';
+import { findingTopic, findingWords } from '$lib/wording/findings';
 import { needWords } from '$lib/wording/needs';
 import { logWords } from '$lib/wording/commands';
 import { judgementWords } from '$lib/wording/proof';
@@ -61,7 +62,7 @@ function everyView(job: Job): void {
   for (const row of verdictTable(SOME_CARDS, job.machine, PACKAGES))
     for (const { findings } of row)
       for (const finding of findings)
-        said.push(findingWords(finding), findingTopic(finding), remedyWords(finding) ?? '');
+        said.push(findingWords(finding), findingTopic(finding), adviceWords(finding) ?? '');
   handOverSheet(job);
   if (job.plan !== null) {
     assemblyOf(job);

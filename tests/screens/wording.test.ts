@@ -24,7 +24,8 @@ import {
   flowFigure,
   saidIn,
 } from '$lib/wording/figures';
-import { findingTopic, findingWords, remedyWords } from '$lib/wording/findings';
+import { adviceWords } from '$lib/wording/facts';
+import { findingTopic, findingWords } from '$lib/wording/findings';
 import { needWords } from '$lib/wording/needs';
 import { problemPlace, problemWords } from '$lib/wording/problems';
 import { judgementWords } from '$lib/wording/proof';
@@ -111,7 +112,7 @@ describe('Words of findings', () => {
     expect(new Set(findings.map(({ code }) => code)).size).to.be.greaterThan(25);
     for (const finding of findings) {
       expect(findingWords(finding), finding.code).to.not.match(/[{}?]|undefined|NaN/);
-      expect(remedyWords(finding) ?? '', finding.code).to.not.match(/[{}]|undefined|NaN/);
+      expect(adviceWords(finding) ?? '', finding.code).to.not.match(/[{}]|undefined|NaN/);
       expect(findingTopic(finding), finding.code).to.not.equal('');
     }
   });
@@ -129,7 +130,7 @@ describe('Words of findings', () => {
           : { needed: 2, available: 1, unit: unit === 'rate' ? 'B/s' : unit }),
         ...(subject === undefined ? {} : { subject: SAMPLES[subject] }),
       } as Finding;
-      const words = `${findingWords(made)} ${remedyWords(made) ?? ''}`;
+      const words = `${findingWords(made)} ${adviceWords(made) ?? ''}`;
       // A figure or a name that the row does not give would stay a question mark.
       expect(words, code).to.not.match(/[{}?]|undefined|NaN/);
     }
@@ -154,9 +155,9 @@ describe('Words of findings', () => {
 
   it('offer what would change a verdict, unless it is clear', () => {
     for (const finding of findings) {
-      if (finding.verdict === 'clear') expect(remedyWords(finding)).to.equal(null);
+      if (finding.verdict === 'clear') expect(adviceWords(finding)).to.equal(null);
       if (finding.verdict === 'unknown')
-        expect(remedyWords(finding), finding.code).to.be.a('string');
+        expect(adviceWords(finding), finding.code).to.be.a('string');
     }
   });
 });

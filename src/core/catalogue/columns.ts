@@ -202,7 +202,7 @@ const GENERAL: readonly Column[] = [
   column('chip', 'Chip', MAYBE_TEXT_CELL, ['controller', 'chipset']),
   column('statements', 'What is said of it', listCell(STATEMENT_CELL), ['statements']),
   column('returnDays', 'Days to return it', optionalCell(numberCell(0, 365)), ['return']),
-  column('manners', 'In its maker’s words', listCell(choiceCell(MANNERS)), ['manners']),
+  column('manners', 'Described as', listCell(choiceCell(MANNERS)), ['manners']),
   column('quirks', 'Known catches', listCell(choiceCell(QUIRKS)), ['quirks']),
   column('ids.vendor', 'Vendor', hexCell(4), ['vendor id']),
   column('ids.device', 'Device', hexCell(4), ['device id']),

@@ -2,8 +2,8 @@
   /** What documents and people say of a card: what it is, what it is about, who says so and when. */
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { STATEMENT_KINDS, SYSTEM_FAMILIES, Statement } from '$core';
-  import { SYSTEM_FAMILY_WORDS } from '$lib/wording/facts';
-  import { STATEMENT_WORDS } from '$lib/wording/things';
+  import { STATEMENT_WORDS } from '$lib/wording/choices';
+  import { SYSTEM_FAMILY_WORDS } from '$lib/wording/things';
 
   let {
     statements,

@@ -6,7 +6,8 @@
   import { linkWords } from '$lib/wording/figures';
   import { selection } from '$lib/state/selection.svelte';
   import type { CardOnSlot } from '../board/layout';
-  import { SIGNAL_WORDS, SLOT_STATE_WORDS } from '$lib/wording/things';
+  import { SLOT_STATE_WORDS } from '$lib/wording/choices';
+  import { SIGNAL_WORDS } from '$lib/wording/things';
 
   let { model, slot, planned }: { model: JobModel; slot: Slot; planned: readonly CardOnSlot[] } =
     $props();

@@ -11,7 +11,7 @@ import {
   type Source,
 } from '$core';
 import { deliveryWords } from './deliveries';
-import { COPY_DRIVE_WORDS, FACT_WORDS, SYSTEM_FAMILY_WORDS } from './facts';
+import { COPY_DRIVE_WORDS, FACT_WORDS } from './facts';
 import { linkWords, modeWords } from './figures';
 import {
   CABLE_WORDS,
@@ -20,7 +20,8 @@ import {
   PROCESSOR_WORDS,
   RADIO_WORDS,
 } from './networkPath';
-import { HEADER_WORDS, INPUT_WORDS, SLOT_STATE_WORDS } from './things';
+import { SLOT_STATE_WORDS } from './choices';
+import { HEADER_WORDS, INPUT_WORDS, SYSTEM_FAMILY_WORDS } from './things';
 
 /** Facts that can be contradicted and that no rule asks for by name. */
 const OTHER_NAMES: Readonly<Record<Exclude<FactName, FactCode>, string>> = {

@@ -1,6 +1,6 @@
 /** Steps about drivers, as they are read at the bench. */
 import type { OutranksBy, StepValues, SystemFamily } from '$core';
-import { SYSTEM_FAMILY_WORDS } from './facts';
+import { SYSTEM_FAMILY_WORDS } from './things';
 import { inBytes } from './figures';
 import { at, type StepWords } from './stepWords';
 

@@ -1,5 +1,13 @@
 /** Names of facts, how to find them out, and who gave them. */
-import type { CopyDrive, FactCode, Obstacle, Source, SystemFamily } from '$core';
+import {
+  findingRow,
+  type CopyDrive,
+  type FactCode,
+  type Finding,
+  type Obstacle,
+  type Source,
+} from '$core';
+import { remedyWords } from './findings';
 
 interface FactWords {
   readonly name: string;
@@ -163,15 +171,6 @@ export const SOURCE_SHORT: Readonly<Record<Source, string>> = {
   technician: 'by hand',
 };
 
-export const SYSTEM_FAMILY_WORDS: Readonly<Record<SystemFamily, string>> = {
-  windows: 'Windows',
-  linux: 'Linux',
-  bsd: 'BSD',
-  unix: 'another Unix',
-  'macos-like': 'macOS or alike',
-  other: 'another system',
-};
-
 export const OBSTACLE_KIND_WORDS: Readonly<Record<Obstacle['kind'], string>> = {
   header: 'header',
   fanPlug: 'fan plug',
@@ -187,3 +186,11 @@ export const COPY_DRIVE_WORDS: Readonly<Record<CopyDrive, string>> = {
   sata: 'SATA solid-state drive',
   nvme: 'NVMe drive',
 };
+
+/** What to do about a finding: how the fact is found out that settles it, or else what mends it. */
+export function adviceWords(finding: Finding): string | null {
+  const { settledBy } = findingRow(finding.code);
+  return settledBy === undefined || finding.verdict === 'clear'
+    ? remedyWords(finding)
+    : FACT_WORDS[settledBy].how;
+}

@@ -1,13 +1,5 @@
 /** Findings in words a customer understands. Every sentence carries the number behind the verdict. */
-import {
-  findingRow,
-  type Finding,
-  type FindingCode,
-  partOf,
-  type PartOf,
-  type Verdict,
-} from '$core';
-import { FACT_WORDS } from './facts';
+import { type Finding, type FindingCode, partOf, type PartOf, type Verdict } from '$core';
 import { figure } from './figures';
 import { subjectWords } from './subjects';
 
@@ -609,9 +601,9 @@ export function findingWords(finding: Finding): string {
   return fill(WORDS[finding.code].says, finding);
 }
 
+/** What mends it; null where a fact that is not known settles it, or nothing is to be mended. */
 export function remedyWords(finding: Finding): string | null {
-  const { settledBy } = findingRow(finding.code);
-  const remedy = settledBy === undefined ? WORDS[finding.code].remedy : FACT_WORDS[settledBy].how;
+  const { remedy } = WORDS[finding.code];
   return remedy === undefined || finding.verdict === 'clear' ? null : fill(remedy, finding);
 }
 

@@ -1,6 +1,5 @@
 /** What findings are about, in words. */
 import { findingRow, type Finding, type SubjectKind, type Subjects } from '$core';
-import { SYSTEM_FAMILY_WORDS } from './facts';
 import { FLOW_WORDS } from './stages';
 import {
   BACKING_WORDS,
@@ -15,6 +14,7 @@ import {
   PLUG_ADAPTER_WORDS,
   SCREEN_ADAPTER_WORDS,
   SIGNAL_WORDS,
+  SYSTEM_FAMILY_WORDS,
 } from './things';
 
 /** By what kind of thing it is. */

@@ -6,7 +6,6 @@ import type {
   BayFrame,
   BoardHeader,
   BracketHeight,
-  Disposition,
   Drive,
   Encoding,
   ExtraKind,
@@ -15,25 +14,10 @@ import type {
   NetworkFeature,
   PlugAdapter,
   ScreenAdapter,
-  SLOT_STATES,
   ScreenInput,
-  Statement,
   Subjects,
-  WANTED_DRIVES,
+  SystemFamily,
 } from '$core';
-
-export const DISPOSITION_WORDS: Readonly<Record<Disposition, string>> = {
-  stays: 'stays',
-  optional: 'remove if something better needs the place',
-  remove: 'remove',
-};
-
-export const WANTED_DRIVE_WORDS: Readonly<Record<(typeof WANTED_DRIVES)[number], string>> = {
-  any: 'any',
-  sata: 'SATA',
-  m2: 'M.2, over the slot',
-  m2Sata: 'M.2 that is a SATA drive',
-};
 
 export const HEADER_WORDS: Readonly<Record<FrontLead | BoardHeader, string>> = {
   'usb-9-pin': 'USB 2.0, 9 pins',
@@ -118,15 +102,6 @@ export const EXTRA_KIND_WORDS: Readonly<Record<ExtraKind, string>> = {
   networkModule: 'Network module',
 };
 
-/** How fast a graphics card draws. Common practice, no source. */
-export const SPEED_CLASS_WORDS: readonly string[] = [
-  '1 – desk work',
-  '2 – 2D CAD',
-  '3 – 3D CAD',
-  '4 – heavy models, films',
-  '5 – the heaviest',
-];
-
 /** The signals an M.2 socket can carry. */
 export const SIGNAL_WORDS: Readonly<Record<Subjects['signal'], string>> = {
   pcie: 'PCI Express',
@@ -166,12 +141,6 @@ export const BAY_FRAME_WORDS: Readonly<Record<BayFrame, string>> = {
   '5.25-to-3.5': '3.5-inch drive in a 5.25-inch bay',
   '5.25-to-2.5': '2.5-inch drive in a 5.25-inch bay',
   '3.5-to-2.5': '2.5-inch drive in a 3.5-inch bay',
-};
-
-export const DRIVE_FORM_WORDS: Readonly<Record<Drive['form'], string>> = {
-  '3.5': '3.5 inch',
-  '2.5': '2.5 inch',
-  module: 'module',
 };
 
 export const MODULE_SIDE_WORDS: Readonly<Record<NonNullable<Drive['sides']>, string>> = {
@@ -230,21 +199,6 @@ export const BACKING_WORDS: Readonly<Record<Backing, string>> = {
   listed: 'support list',
 };
 
-export const STATEMENT_WORDS: Readonly<Record<Statement['says'], string>> = {
-  listed: 'listed to work',
-  tried: 'tried, and works',
-  claimed: 'claimed to work',
-  problem: 'known trouble',
-  onlyThere: 'works there only',
-};
-
-export const SLOT_STATE_WORDS: Readonly<Record<(typeof SLOT_STATES)[number], string>> = {
-  good: 'good',
-  dirty: 'full of dust',
-  capped: 'under a cap',
-  dead: 'dead',
-};
-
 /** What serves a purpose of its own, by what of it is counted. */
 export const OTHER_DEVICE_WORDS: Readonly<Record<OtherDevice, string>> = {
   capture: 'video input',
@@ -266,4 +220,13 @@ export const NETWORK_MODULE_WORDS: Readonly<Record<Subjects['networkModule'], st
   copper: 'copper',
   multimode: 'multimode fibre',
   singlemode: 'single-mode fibre',
+};
+
+export const SYSTEM_FAMILY_WORDS: Readonly<Record<SystemFamily, string>> = {
+  windows: 'Windows',
+  linux: 'Linux',
+  bsd: 'BSD',
+  unix: 'another Unix',
+  'macos-like': 'macOS or alike',
+  other: 'another system',
 };

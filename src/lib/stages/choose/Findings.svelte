@@ -4,8 +4,8 @@
   import { byWeight, cardName, factBehind, flowOf, type Finding, type Verdict } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
-  import { FACT_WORDS } from '$lib/wording/facts';
-  import { findingWords, remedyWords } from '$lib/wording/findings';
+  import { FACT_WORDS, adviceWords } from '$lib/wording/facts';
+  import { findingWords } from '$lib/wording/findings';
   import type { JobModel } from '../jobModel.svelte';
 
   let { model }: { model: JobModel } = $props();
@@ -42,7 +42,7 @@
 </script>
 
 {#snippet line(finding: Finding)}
-  {@const remedy = remedyWords(finding)}
+  {@const remedy = adviceWords(finding)}
   {@const fact = slot === null ? null : factBehind(finding, slot)}
   <li>
     <VerdictMark verdict={finding.verdict} withWord={false} />

@@ -12,12 +12,11 @@
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { answerWords } from '$lib/wording/answers';
   import { findingWords } from '$lib/wording/findings';
-  import { SYSTEM_FAMILY_WORDS } from '$lib/wording/facts';
   import { atMoment, band, figure, flowFigure, inMoney, linkWords } from '$lib/wording/figures';
   import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
   import { judgementWords } from '$lib/wording/proof';
   import { extraWords } from '$lib/wording/plans';
-  import { EXTRA_KIND_WORDS } from '$lib/wording/things';
+  import { EXTRA_KIND_WORDS, SYSTEM_FAMILY_WORDS } from '$lib/wording/things';
   import { CAUTION_WORDS } from '$lib/wording/steps';
   import type { JobModel } from '../jobModel.svelte';
 

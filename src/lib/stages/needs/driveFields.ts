@@ -1,6 +1,7 @@
 /** The fields of a drive: numbers may stay empty, for what nobody told is not known. */
 import { DRIVE_FORMS, Drive, MODULE_SIDES, WANTED_DRIVES } from '$core';
-import { DRIVE_FORM_WORDS, MODULE_SIDE_WORDS, WANTED_DRIVE_WORDS } from '$lib/wording/things';
+import { DRIVE_FORM_WORDS, WANTED_DRIVE_WORDS } from '$lib/wording/choices';
+import { MODULE_SIDE_WORDS } from '$lib/wording/things';
 
 type Key = Exclude<keyof Drive, 'id' | 'serial'>;
 type Option = readonly [value: string | null, label: string];

@@ -15,14 +15,13 @@ import {
   type NeedKind,
 } from '$core';
 import { DRIVER_SCOPE_WORDS } from '$lib/wording/needs';
+import { SPEED_CLASS_WORDS, WANTED_DRIVE_WORDS } from '$lib/wording/choices';
 import {
   ENCODING_WORDS,
   FEATURE_WORDS,
   INPUT_WORDS,
   OTHER_DEVICE_WORDS,
-  SPEED_CLASS_WORDS,
   USB_DEVICE_WORDS,
-  WANTED_DRIVE_WORDS,
 } from '$lib/wording/things';
 
 type Option = readonly [value: string | number | boolean | null, label: string];

@@ -37,7 +37,11 @@
       <li>
         {#await readPicture(photo.id) then picture}
           {#if picture}
-            <img src={picture} alt={photo.words || 'Photograph'} />
+            <img
+              src={picture}
+              alt={photo.words ||
+                (slotId === null ? 'Photograph of the machine' : 'Photograph of the slot')}
+            />
           {:else}
             <span class="gone">The picture is not in this browser.</span>
           {/if}

@@ -16,7 +16,8 @@
   } from '$core';
   import { selection } from '$lib/state/selection.svelte';
   import { SOURCE_SHORT } from '$lib/wording/facts';
-  import { DISPOSITION_WORDS, SIGNAL_WORDS } from '$lib/wording/things';
+  import { DISPOSITION_WORDS } from '$lib/wording/choices';
+  import { SIGNAL_WORDS } from '$lib/wording/things';
   import type { JobModel } from '../jobModel.svelte';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';

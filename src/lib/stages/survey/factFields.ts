@@ -18,9 +18,9 @@ import {
   type Occupant,
   type SystemFamily,
 } from '$core';
-import { SYSTEM_FAMILY_WORDS } from '$lib/wording/facts';
 import { CABLE_WORDS, LEAD_CONDITION_WORDS } from '$lib/wording/networkPath';
-import { INPUT_WORDS, SIGNAL_WORDS, SLOT_STATE_WORDS } from '$lib/wording/things';
+import { SLOT_STATE_WORDS } from '$lib/wording/choices';
+import { INPUT_WORDS, SIGNAL_WORDS, SYSTEM_FAMILY_WORDS } from '$lib/wording/things';
 import {
   DATE_FIELD,
   FAN_FIELD,
