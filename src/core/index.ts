@@ -551,6 +551,7 @@ export {
   laterCardsOf,
   newCardsOf,
 } from './assembly/assembly.ts';
+export { triedIn } from './diagnosis/triedIn.ts';
 export { driveLoadWatts, withDriveLoad } from './placement/driveLoad.ts';
 export { readSmartctl } from './read/system/smartctl.ts';
 export { inBays } from './placement/bays.ts';

@@ -3,18 +3,21 @@ import { expect } from 'chai';
 import {
   acceptanceOf,
   apply,
+  enteredFigure,
   flowOf,
   handOverSheet,
+  plainNeed,
   proposePlan,
   slotVerdict,
   steps,
+  triedIn,
   worstVerdict,
   type Card,
   type Machine,
   type PlanRequest,
 } from '../../src/core/index.ts';
 import { said } from '../../src/core/rules/said.ts';
-import { usb } from '../../demo/catalogue/row.ts';
+import { network, usb } from '../../demo/catalogue/row.ts';
 import {
   STAMP,
   aCard,
@@ -226,5 +229,40 @@ describe('What is done before the card goes in', () => {
     expect(worstVerdict(slotVerdict(card, machine.slots[0]!, machine, null).findings)).to.not.equal(
       'blocked',
     );
+  });
+});
+
+describe('What a finished job shows of its cards', () => {
+  const card = aCard({ id: 'wire', model: 'wire', delivers: network(1, [1000]) });
+  const need = plainNeed('network', 'n', { bytesPerSecond: 90e6 });
+  const job = (measured: number | null) => {
+    const begun = aJob(
+      { name: 'takeTemplate', machine: aMachine([aSlot(1)]) },
+      { name: 'addNeed', need },
+      { name: 'acceptPlan', placements: [{ slotId: 's1', card }], packages: [] },
+    );
+    if (measured === null) return begun;
+    const observations = [enteredFigure('n', measured, STAMP.at)];
+    return apply(begun, { name: 'observe', observations, what: 'network' }, STAMP);
+  };
+
+  it('is that they were tried here, once it was measured and is fine', () => {
+    expect(triedIn(job(null), [card], '2026-11-27')).to.deep.equal([]);
+    expect(triedIn(job(30e6), [card], '2026-11-27')).to.deep.equal([]);
+    const [record] = triedIn(job(110e6), [card], '2026-11-27');
+    expect(record!.statements).to.deep.equal([
+      {
+        says: 'tried',
+        machine: 'Test machine',
+        slot: 'Slot 1',
+        card: '',
+        system: 'windows',
+        source: 'Maker wire',
+        date: '2026-11-27',
+      },
+    ]);
+    // Said once it is enough, whenever that was.
+    expect(triedIn(job(110e6), [record!], '2027-01-01')).to.deep.equal([]);
+    expect(triedIn(job(110e6), [], '2026-11-27')).to.deep.equal([]);
   });
 });

@@ -1,6 +1,6 @@
 /**
  * Headers and the leads that plug into them. Source: the usual header conventions of USB 2.0, USB 3.2 and
- * Type-C front panels and of front sound (from memory): pins, the missing pin that keys them, ports fed.
+ * Type-C front panels, of front sound, and of serial and parallel ports on a ribbon (from memory): pins, the missing pin that keys them, ports fed.
  */
 
 /** Leads of a case's front panel, by what they plug into. */
@@ -8,7 +8,13 @@ export const FRONT_LEADS = ['usb-9-pin', 'usb-19-pin', 'type-c-20-pin', 'audio']
 export type FrontLead = (typeof FRONT_LEADS)[number];
 
 /** Headers of the board that a card may want a lead to. */
-export const BOARD_HEADERS = ['usb-9-pin', 'serial-link-5-pin', 'sound-4-pin'] as const;
+export const BOARD_HEADERS = [
+  'usb-9-pin',
+  'serial-link-5-pin',
+  'sound-4-pin',
+  'serial-10-pin',
+  'parallel-26-pin',
+] as const;
 export type BoardHeader = (typeof BOARD_HEADERS)[number];
 
 interface HeaderRow {
@@ -27,4 +33,6 @@ export const HEADERS: Readonly<Record<FrontLead | BoardHeader, HeaderRow>> = {
   audio: { pins: 9, ports: 0, typeC: false, keyed: true },
   'serial-link-5-pin': { pins: 5, ports: 0, typeC: false, keyed: false },
   'sound-4-pin': { pins: 4, ports: 0, typeC: false, keyed: false },
+  'serial-10-pin': { pins: 9, ports: 0, typeC: false, keyed: true },
+  'parallel-26-pin': { pins: 25, ports: 0, typeC: false, keyed: true },
 };

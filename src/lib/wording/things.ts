@@ -25,7 +25,9 @@ export const HEADER_WORDS: Readonly<Record<FrontLead | BoardHeader, string>> = {
   'type-c-20-pin': 'Type-C, 20 pins',
   audio: 'front-panel audio header',
   'serial-link-5-pin': '40 Gb/s port header, 5 pins',
-  'sound-4-pin': 'sound, 4 pins',
+  'sound-4-pin': 'CD audio, 4 pins',
+  'serial-10-pin': 'serial, 10 pins',
+  'parallel-26-pin': 'parallel, 26 pins',
 };
 
 export const PLUG_ADAPTER_WORDS: Readonly<Record<PlugAdapter, string>> = {

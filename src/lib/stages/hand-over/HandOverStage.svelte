@@ -10,8 +10,11 @@
     serialOf,
     stageAnswer,
     steps,
+    triedIn,
   } from '$core';
+  import { ownParts } from '$lib/catalogue/ownParts.svelte';
   import { now } from '$lib/state/now';
+  import { supplies } from '$lib/state/supplies.svelte';
   import ExportTicks from '$lib/ui/ExportTicks.svelte';
   import { exportChoice } from '$lib/state/exportChoice.svelte';
   import type { JobModel } from '../jobModel.svelte';
@@ -25,6 +28,16 @@
   const job = $derived(model.job);
   /** As it goes out of the house. */
   const out = $derived(forExport(job, exportChoice.current));
+  /** Cards that were measured here and came out well, and whose records do not say so yet. */
+  const tried = $derived(triedIn(job, supplies.cards ?? [], now().slice(0, 10)));
+  let notedLast = $state('');
+  async function noteTried() {
+    const names = tried.map(cardName).join(', ');
+    await ownParts.putCards(tried, `${names}: tried`);
+    notedLast = ownParts.notKept
+      ? 'The browser’s store refused: it is noted only as long as this window is open.'
+      : `Noted in the catalogue: ${names} tried here.`;
+  }
   const toTick = $derived(steps(model.job).filter(({ stage }) => stage === 'hand-over'));
 
   function serial(slotId: string, value: string) {
@@ -78,6 +91,16 @@
           />
         {/each}
       </div>
+      {#if tried.length > 0}
+        <div class="tried">
+          <p class="quiet">
+            Measured and fine here: {tried.map(cardName).join(', ')}. The next job can count on it.
+          </p>
+          <Button size="small" kind="tertiary" on:click={noteTried}>Note it in the catalogue</Button
+          >
+        </div>
+      {/if}
+      {#if notedLast !== ''}<p class="quiet" role="status">{notedLast}</p>{/if}
       <ExportTicks id="sheet" photographs={false} />
       <TextArea
         id="job-notes"

@@ -314,6 +314,7 @@
   }
   .ticks :global(.bx--form-item) {
     flex: none;
+    margin: 0;
   }
   .warn {
     margin-top: 0.5rem;
