@@ -1,17 +1,6 @@
 /** Graphics cards: small ones for offices, drawing cards for workstations, long ones with fans. */
-import type { Card } from '../../src/core/index.ts';
-import {
-  CLASS,
-  CLASSIC,
-  SMALL,
-  TALL,
-  card,
-  draws,
-  said,
-  screens,
-  type Maker,
-  type Row,
-} from './row.ts';
+import { statementThat, type Card } from '../../src/core/index.ts';
+import { CLASS, CLASSIC, SMALL, TALL, card, draws, screens, type Maker, type Row } from './row.ts';
 
 /** A fan over the middle of a card of this length. */
 const fanOf = (lengthMm: number) => ({
@@ -311,7 +300,7 @@ const drafting4: Card = vga(
     chip: 'Kelpwick KW-7 display',
     returnDays: 14,
     statements: [
-      said('listed', {
+      statementThat('listed', {
         machine: 'Breakwater W9 workstation',
         slot: 'Slot 1',
         source: 'Breakwater, cards for the W9',

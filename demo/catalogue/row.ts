@@ -1,5 +1,5 @@
 /** A card of the invented catalogue in a line: its maker's number, what it is built like, what it delivers. */
-import { PLAIN_CARD, type Card, type DeliveryOf, type Statement } from '../../src/core/index.ts';
+import { PLAIN_CARD, type Card, type DeliveryOf } from '../../src/core/index.ts';
 
 const VENDOR = {
   Kelpwick: 0xf1a0,
@@ -64,21 +64,6 @@ export const CLASS = {
   tuner: 0x048000,
   bridge: 0x060400,
 } as const;
-
-/** Something said of a card, of every machine and system unless it names some. */
-export const said = (
-  says: Statement['says'],
-  more: Partial<Omit<Statement, 'says'>>,
-): Statement => ({
-  says,
-  machine: '',
-  slot: '',
-  card: '',
-  system: null,
-  source: '',
-  date: null,
-  ...more,
-});
 
 /** The card draws all it takes from its slot. */
 export const draws = (watts: number) => ({ peakWatts: watts, slotWatts: watts });

@@ -199,7 +199,13 @@ export {
 export { Delivery, type DeliveryKind, type DeliveryOf } from './parts/delivery.ts';
 export { Card, asOccupant, cardName } from './parts/card.ts';
 export { Drive, driveName, emptyDrive } from './parts/drive.ts';
-export { BACKINGS, STATEMENT_KINDS, Statement, type Backing } from './parts/statement.ts';
+export {
+  BACKINGS,
+  STATEMENT_KINDS,
+  Statement,
+  statementThat,
+  type Backing,
+} from './parts/statement.ts';
 export { Extra } from './parts/extra.ts';
 export {
   Need,

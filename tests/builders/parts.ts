@@ -22,6 +22,7 @@ import {
   type Need,
   type NeedOf,
   type Slot,
+  statementThat,
   type Statement,
   type DriverPackage,
   type SystemFamily,
@@ -64,16 +65,8 @@ export function aSlot(
   };
 }
 
-export const aStatement = (says: Statement['says'], over: Partial<Statement> = {}): Statement => ({
-  says,
-  machine: '',
-  slot: '',
-  card: '',
-  system: null,
-  source: 'a list',
-  date: null,
-  ...over,
-});
+export const aStatement = (says: Statement['says'], over: Partial<Statement> = {}): Statement =>
+  statementThat(says, { source: 'a list', ...over });
 
 export const occupiedBy = (
   name: string,

@@ -1,7 +1,7 @@
 /** Whether the machine, as it stands, meets a need: by what is on its board and by the cards that stay in it. */
 import { cardName, type Card } from '../parts/card.ts';
 import { memoOf } from '../memo.ts';
-import type { Statement } from '../parts/statement.ts';
+import { statementThat } from '../parts/statement.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Occupant } from '../parts/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
@@ -86,15 +86,7 @@ const triedHere = memoOf((card: Card): Card => ({
   ...card,
   statements: [...card.statements, IN_USE],
 }));
-const IN_USE: Statement = {
-  says: 'tried',
-  machine: '',
-  slot: '',
-  card: '',
-  system: null,
-  source: 'in use in this machine',
-  date: null,
-};
+const IN_USE = statementThat('tried', { source: 'in use in this machine' });
 
 /** The board's own, and every card that stays. On-board video is off while a graphics card is fitted. */
 export function providers(machine: Machine, cards: readonly Card[]): readonly Provider[] {

@@ -29,3 +29,18 @@ export const Statement = z.object({
   date: z.nullable(date),
 });
 export type Statement = DeepReadonly<z.infer<typeof Statement>>;
+
+/** Of every machine, slot and system, unless it names some. */
+export const statementThat = (
+  says: Statement['says'],
+  told: Partial<Omit<Statement, 'says'>> = {},
+): Statement => ({
+  says,
+  machine: '',
+  slot: '',
+  card: '',
+  system: null,
+  source: '',
+  date: null,
+  ...told,
+});

@@ -1,7 +1,7 @@
 <script lang="ts">
   /** What documents and people say of a card: what it is, what it is about, who says so and when. */
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import { STATEMENT_KINDS, SYSTEM_FAMILIES, Statement } from '$core';
+  import { STATEMENT_KINDS, SYSTEM_FAMILIES, Statement, statementThat } from '$core';
   import { STATEMENT_WORDS } from '$lib/wording/choices';
   import { SYSTEM_FAMILY_WORDS } from '$lib/wording/things';
 
@@ -13,15 +13,7 @@
     onchange: (statements: readonly Statement[]) => void;
   } = $props();
 
-  const NEW: Statement = {
-    says: 'listed',
-    machine: '',
-    slot: '',
-    card: '',
-    system: null,
-    source: '',
-    date: null,
-  };
+  const NEW = statementThat('listed');
   const TEXTS = [
     ['machine', 'Machine', 'any'],
     ['source', 'Who says so', ''],
