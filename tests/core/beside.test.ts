@@ -257,7 +257,7 @@ describe('What a finished job shows of its cards', () => {
         slot: 'Slot 1',
         card: '',
         system: 'windows',
-        source: 'Maker wire',
+        source: 'our own bench',
         date: '2026-11-27',
       },
     ]);

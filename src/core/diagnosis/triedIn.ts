@@ -1,10 +1,13 @@
 /** What a finished job shows of its cards, for the catalogue: that they were tried, in which machine and slot, on which system. */
 import { provings } from './provings.ts';
-import { cardName, type Card } from '../parts/card.ts';
+import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
 import { MOST, clipped } from '../parts/limits.ts';
 import type { Statement } from '../parts/statement.ts';
+
+/** Who says so. */
+const OWN_BENCH = 'our own bench';
 
 /**
  * Records of the catalogue with one more statement each, of new cards with which a need was measured and came out well; those
@@ -24,7 +27,8 @@ export function triedIn(job: Job, catalogue: readonly Card[], date: string): rea
         slot: slot.label,
         card: '',
         system: valueOf(job.machine.system.family),
-        source: clipped(job.title === '' ? cardName(record) : job.title),
+        // A catalogue goes to others: nothing in it says for whom the job was.
+        source: OWN_BENCH,
         date,
       }))
       .filter(
