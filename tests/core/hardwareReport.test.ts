@@ -19,6 +19,7 @@ import {
   reportText,
   type ReportSpec,
 } from '../builders/hardwareReport.ts';
+import { aMachine, aSlot } from '../builders/parts.ts';
 import { soaked } from '../builders/soak.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
@@ -132,6 +133,13 @@ describe('The hardware report of the third system', () => {
     }
     expect(both.functions).to.deep.equal(alone.functions);
     expect(readLspci(LSPCI).functions).to.have.lengthOf(both.functions.length);
+  });
+
+  it('takes a slot for the same whatever blanks and marks are in its name', () => {
+    const there = aMachine([aSlot(1), aSlot(2)]);
+    const evidence = readEvidence([{ name: 'report', content: reportText(SPEC) }]);
+    const { slots } = takeEvidence(there, evidence).machine;
+    expect(slots.map(({ label }) => label)).to.deep.equal(['Slot 1', 'Slot 2']);
   });
 
   it('puts sections together that came in a file each, and calls damage by its line', () => {

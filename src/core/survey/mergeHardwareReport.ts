@@ -58,13 +58,19 @@ const trouble = (card: ReportedCard) => ({
 
 /** The same card somewhere else than the report has it was moved meanwhile: then the name decides. */
 function slotOf(card: InSlot, slots: readonly Slot[]): Slot | undefined {
-  const named = slots.find(({ label }) => label.toLowerCase() === card.slotName.toLowerCase());
+  const named = slots.find(
+    // A name that was only made from a port’s number is nobody’s word.
+    ({ label }) => !isOwnName(label) && lettersOf(label) === lettersOf(card.slotName),
+  );
   if (named !== undefined) return named;
   return slots.find(({ label, occupant }) => {
     const ids = valueOf(occupant)?.ids;
     return ids != null && deviceId(ids) === deviceId(card) && isOwnName(label);
   });
 }
+
+/** “Slot-2” and “Slot 2” are one: blanks and marks differ from who writes them. */
+const lettersOf = (label: string): string => label.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
 
 function withCard(slot: Slot, card: InSlot, slots: readonly Slot[]): Slot {
   const { vendor, device, name, hotPlug, slotName } = card;

@@ -148,7 +148,7 @@ function taken(evidence: Evidence, before: Machine, cards: readonly Card[]): Evi
     files: evidence.files,
     apart: evidence.apart,
     isOther: isOtherMachine(before, evidence.devices.functions),
-    devices: evidence.devices.functions.length,
+    devices: Math.max(evidence.devices.functions.length, evidence.hardware?.cards.length ?? 0),
     slotRecords: evidence.firmware?.slots.length ?? 0,
     screens: evidence.screens.length,
     settled: Math.max(0, factsKnown(after.machine) - factsKnown(before)),
