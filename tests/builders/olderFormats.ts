@@ -1,6 +1,6 @@
 /** Documents as earlier versions wrote them. */
 import { readFileSync } from 'node:fs';
-import type { Job } from '../../src/core/index.ts';
+import { emptyDrive, type Job } from '../../src/core/index.ts';
 
 export const dataFile = (name: string): string =>
   readFileSync(new URL(`../data/${name}.json`, import.meta.url), 'utf8');
@@ -36,21 +36,42 @@ const RADIO_UNKNOWN = {
   wireMegabits: null,
 };
 
-/** What formats 6 to 9 added to parts of a document, by what tells them from others. */
+/** What formats 6 to 10 added to parts of a document, by what tells them from others. */
 const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
   [
     ['connectorLanes', 'opening'],
-    { hotPlug: null, cardLength: null, sharesOpening: null, state: null },
+    { hotPlug: null, cardLength: null, sharesOpening: null, state: null, latch: null },
   ],
   [
     ['disposition', 'openings'],
     { watts: null, plugs: null, frontLeads: null, hotPlug: null, heightMm: null },
   ],
   [['baseWatts', 'plugs'], { plugsInUse: null }],
+  [
+    ['bracket', 'lengthRoomMm'],
+    {
+      spareCovers: null,
+      spareModuleScrews: null,
+      panelHeld: null,
+      opensBothSides: null,
+      retentionBar: null,
+      frontCovers: null,
+      guides: null,
+      leadLock: null,
+    },
+  ],
   [['overBudget', 'disturbance', 'wishes'], { longSlot: 100 }],
   [
     ['leadsBeforeSeating', 'brackets'],
-    { plates: 0, contents: [], chip: '', statements: [], returnDays: null, manners: [] },
+    {
+      plates: 0,
+      contents: [],
+      chip: '',
+      statements: [],
+      returnDays: null,
+      manners: [],
+      moduleCover: false,
+    },
   ],
   [['ownPorts', 'socket'], { sataModules: 0 }],
   [['must', 'weight', 'group'], { backing: 'none', manners: [], later: false }],
@@ -59,6 +80,7 @@ const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
     { usableGigabytes: 0, driveGigabytes: 4_000, usedDrives: false, these: [] },
   ],
   [['bytesPerSecond', 'ports', 'features'], { team: 'none', encrypted: false }],
+  [['mode', 'input', 'must'], { into: 'screen' }],
   [['bytesPerSecond', 'where', 'typeC'], { device: null, deviceSignalling: '3.2-1' }],
   [['ports', 'megabits', 'features'], { medium: 'copper' }],
   [['says', 'source', 'date'], { card: '' }],
@@ -106,12 +128,33 @@ const packageOfToday = ({
   files: [],
 });
 
+interface OldObservation {
+  readonly id: string;
+  readonly kind: string;
+  readonly value: Readonly<Record<string, unknown>>;
+}
+
+/** Until format 9 a device had its place on the bus only, and a drive only a serial number and a size. */
+function observationOfToday(observation: OldObservation): object {
+  const { id, kind, value } = observation;
+  if (kind === 'device') {
+    const { address, ...rest } = value;
+    return { ...observation, value: { place: address, ...rest } };
+  }
+  if (kind !== 'drive' || 'drive' in value) return observation;
+  const { serial, gigabytes, holds } = value;
+  const drive = emptyDrive(id, Number(gigabytes), { serial: String(serial) });
+  return { ...observation, value: { drive, holds } };
+}
+
 export const todaysWords = <Part>(part: Part): Part =>
   JSON.parse(
     WORDS.reduce((text, [old, fresh]) => text.replaceAll(old, fresh), JSON.stringify(part)),
     (_, value: unknown) => {
       if (typeof value !== 'object' || value === null || Array.isArray(value))
         return value as unknown;
+      if ('kind' in value && 'subject' in value)
+        return observationOfToday(value as unknown as OldObservation);
       if ('deviceIds' in value && 'inbox' in value) return packageOfToday(value);
       if ('cableMetres' in value) return pathOfToday(value as Readonly<Record<string, unknown>>);
       const added = ADDED.filter(([marks]) => marks.every((mark) => mark in value));

@@ -151,6 +151,7 @@ export function aCard(over: Partial<Card> = {}): Card {
     m2: null,
     keying: null,
     needsSplit: false,
+    moduleCover: false,
     frontHeaders: [],
     boardLeads: [],
     plates: 0,

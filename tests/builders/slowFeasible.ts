@@ -19,7 +19,7 @@ import {
 } from '../../src/core/index.ts';
 import { codesOf, imaginedWithout } from '../../src/core/planner/candidates/constraints.ts';
 import { told } from './parts.ts';
-import { drawingDrives } from './slowPlanner.ts';
+import { withDrivesTold } from './slowPlanner.ts';
 
 interface Placed {
   readonly card: Card;
@@ -35,7 +35,7 @@ export function slowFeasible(
   pins: readonly Pin[],
   without: ReadonlySet<Constraint>,
 ): boolean {
-  const machine = imaginedWithout(drawingDrives(surveyed, needs), without);
+  const machine = imaginedWithout(withDrivesTold(surveyed, needs), without);
   const ignored = codesOf(without);
   const positions = cards
     .filter(({ id }) => !pins.some((pin) => pin.kind === 'neverCard' && pin.cardId === id))

@@ -26,6 +26,7 @@ import {
   type Flow,
   type Machine,
   type Need,
+  type NeedOf,
   type Occupant,
   type PlanRequest,
   type PlugAdapter,
@@ -198,7 +199,7 @@ export function judged(
   there: readonly There[],
   fresh: readonly New[],
 ): Judged | null {
-  const arrangedMachine = drawingDrives(bareMachine, needs);
+  const arrangedMachine = withDrivesTold(bareMachine, needs);
   const leads = valueOf(arrangedMachine.case.frontLeads)?.length ?? 0;
   if ([...fresh, ...there].filter(({ lead }) => lead).length > leads) return null;
   if (platesShort(arrangedMachine, there, fresh)) return null;
@@ -271,8 +272,9 @@ export function judged(
   };
 }
 
-/** What told drives draw on 12 V comes on top of what the machine draws now. */
-export function drawingDrives(machine: Machine, needs: readonly Need[]): Machine {
+/** What told drives draw on 12 V comes on top of what the machine draws now, and each bay holds the drives of one need. */
+export function withDrivesTold(bare: Machine, needs: readonly Need[]): Machine {
+  const machine = sharingBays(bare, needs);
   let watts = 0;
   for (const need of needs)
     if (need.kind === 'drives')
@@ -281,6 +283,25 @@ export function drawingDrives(machine: Machine, needs: readonly Need[]): Machine
   return supply.baseWatts === null
     ? machine
     : { ...machine, supply: { ...supply, baseWatts: told(supply.baseWatts.value + watts) } };
+}
+
+/** All bays are of one size here, so that they need only be counted: musts first, then drives that hang on cables for sure. */
+function sharingBays(machine: Machine, needs: readonly Need[]): Machine {
+  const bays = valueOf(machine.case.bays);
+  if (bays === null) return machine;
+  const rank = ({ must, these, drive }: NeedOf<'drives'>) =>
+    (must ? 0 : 2) + ((these[0]?.socket ?? drive) === 'sata' ? 0 : 1);
+  const wanting = needs
+    .filter((need): need is NeedOf<'drives'> => need.kind === 'drives')
+    .filter(({ these, drive }) => ['sata', 'any'].includes(these[0]?.socket ?? drive))
+    .toSorted((a, b) => rank(a) - rank(b));
+  let free = bays.reduce((sum, { count }) => sum + count, 0);
+  const baysFor = new Map<string, readonly { size: '3.5'; count: number }[]>();
+  for (const need of wanting) {
+    baysFor.set(need.id, free === 0 ? [] : [{ size: '3.5', count: free }]);
+    free = Math.max(0, free - unitsNeeded(need));
+  }
+  return { ...machine, case: { ...machine.case, baysFor } };
 }
 
 /** Pairs of cards of which one is said to have trouble beside the other, and one at least is new. */

@@ -1,6 +1,7 @@
 /** What accepting a plan puts into the job: of a proposal, or of cards that were tried by hand. */
 import { metByMachine } from '../flow/metByMachine.ts';
 import type { Card } from '../parts/card.ts';
+import { withDriveLoad } from '../placement/driveLoad.ts';
 import { withOccupants } from '../placement/withCards.ts';
 import { metTogether } from '../planner/answers/metTogether.ts';
 import { itemAt } from '../units.ts';
@@ -18,20 +19,30 @@ import { servesIn } from './serves.ts';
 
 export type Acceptance = Omit<Plan, 'acceptedAt'>;
 
-/** @param library for the drivers of its cards and of the machine; none are known while it cannot be reached */
-export const acceptanceOf = (
+/**
+ * @param library for the drivers of its cards and of the machine; none are known while it cannot be reached
+ * @param catalogue what goes with cards, for covers over openings that the plan leaves
+ */
+export function acceptanceOf(
   { placements, moves, givenUp, later, unmet, met, extras }: Proposal,
   job: Job,
   library: DriverLibrary,
-): Acceptance => ({
-  ...placedOf(placements, job, library),
-  moves: moves.map(({ fromSlotId, toSlotId, card }) => ({ fromSlotId, toSlotId, card })),
-  givenUp,
-  later,
-  unmet: unmet.map(({ id }) => id),
-  met: met.map(({ id }) => id),
-  extras: extras.map(boughtOf),
-});
+  catalogue: readonly Extra[] = [],
+): Acceptance {
+  const bare: Acceptance = {
+    ...placedOf(placements, job, library),
+    moves: moves.map(({ fromSlotId, toSlotId, card }) => ({ fromSlotId, toSlotId, card })),
+    givenUp,
+    later,
+    unmet: unmet.map(({ id }) => id),
+    met: met.map(({ id }) => id),
+    extras: extras.map(boughtOf),
+  };
+  const covers = assemblyOf({ ...job, plan: { ...bare, acceptedAt: job.changedAt } }).extras.filter(
+    ({ kind }) => kind === 'cover',
+  );
+  return { ...bare, extras: [...bare.extras, ...priced(covers, catalogue).map(boughtOf)] };
+}
 
 /**
  * A card that may be given up comes out where another one is tried in its slot.
@@ -43,12 +54,13 @@ export function acceptanceOfTrial(
   library: DriverLibrary,
   catalogue: { readonly cards: readonly Card[]; readonly extras: readonly Extra[] },
 ): Acceptance {
+  const asked: Asked = { machine: withDriveLoad(job.machine, job.needs), needs: job.needs };
   const bare: Acceptance = {
     ...placedOf(tried, job, library),
     moves: [],
-    later: laterOf(tried, job, [...catalogue.cards, ...tried.map(({ card }) => card)]),
-    unmet: unmetBy(tried, job, catalogue.cards),
-    met: metBefore(job, catalogue.cards),
+    later: laterOf(tried, asked, [...catalogue.cards, ...tried.map(({ card }) => card)]),
+    unmet: unmetBy(tried, asked, catalogue.cards),
+    met: metBefore(asked, catalogue.cards),
     givenUp: tried
       .filter(({ slot }) => valueOf(slot.occupant)?.disposition === 'optional')
       .map(({ slot }) => slot.id),
@@ -58,10 +70,13 @@ export function acceptanceOfTrial(
   return { ...bare, extras: priced(assembly.extras, catalogue.extras).map(boughtOf) };
 }
 
+/** Needs, and the machine with what their drives take of it. */
+type Asked = Pick<Job, 'machine' | 'needs'>;
+
 /** Slots of cards that serve something later, and without which all is met now that is met with them. Dear ones wait first. */
 function laterOf(
   tried: readonly Placed[],
-  { machine, needs }: Job,
+  { machine, needs }: Asked,
   cards: readonly Card[],
 ): readonly string[] {
   if (!needs.some(({ later }) => later)) return [];
@@ -84,7 +99,7 @@ function laterOf(
 /** Needs that cards on trial would meet one by one, and do not meet together: each port serves one of them. */
 function unmetBy(
   tried: readonly Placed[],
-  { machine, needs }: Job,
+  { machine, needs }: Asked,
   cards: readonly Card[],
 ): readonly string[] {
   const finished = withOccupants(machine, tried);
@@ -97,7 +112,7 @@ function unmetBy(
 }
 
 /** Needs that the machine meets without any card that is tried. */
-const metBefore = ({ machine, needs }: Job, cards: readonly Card[]): readonly string[] =>
+const metBefore = ({ machine, needs }: Asked, cards: readonly Card[]): readonly string[] =>
   metTogether(needs, machine, cards).flatMap(({ state }, n) =>
     state === 'met' ? itemAt(needs, n).id : [],
   );

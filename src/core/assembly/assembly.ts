@@ -29,7 +29,8 @@ import {
 } from '../planner/candidates/extras.ts';
 import type { Finding } from '../rules/finding.ts';
 import { slotVerdict } from '../rules/verdict.ts';
-import type { BoardHeader, FrontLead } from '../standards/headers.ts';
+import type { FrontLead } from '../standards/headers.ts';
+import { coversOrdered } from './covers.ts';
 import { feedFinding, feedsOf, isOfPlugs } from './feeds.ts';
 import { frontLeadsOf, withFrontLeadsOf } from './frontLeads.ts';
 import { headersOf, reachedHeaders, withHeadersOf, type Header } from './headers.ts';
@@ -47,6 +48,8 @@ export interface AssembledCard {
   readonly fromSlotId: string | null;
   /** Its slot is kept for it: it is not bought now. */
   readonly later: boolean;
+  /** It is in its slot, by the ticks of the steps. */
+  readonly isIn: boolean;
   /** Asked with all other cards of the plan in place; none for a card that only moves. */
   readonly findings: readonly Finding[];
   /** Of each device on it. Null while the slot's lanes or generation are not known. */
@@ -56,7 +59,7 @@ export interface AssembledCard {
   /** Leads of the case's front panel that are connected to it. */
   readonly frontLeads: readonly FrontLead[];
   /** Headers of the board that its leads reach. */
-  readonly headers: readonly BoardHeader[];
+  readonly headers: readonly Header[];
   readonly driver: DriverChoice;
   /** What it gives to each need that it serves. */
   readonly flows: readonly Flow[];
@@ -110,6 +113,7 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
     ...base(placed),
     fromSlotId: null,
     later: !isNow(placed),
+    isIn: job.ticks[`seat:${placed.card.id}:${placed.slot.id}`] !== undefined,
     flows: itemAt(flows, n),
     findings: findingsAmong(n, fresh, used, machine, library),
     feeds: itemAt(used.feeds, n),
@@ -120,21 +124,27 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
     ...base(placed),
     fromSlotId: moves.find(({ toSlotId }) => toSlotId === placed.slot.id)?.fromSlotId ?? null,
     later: false,
+    isIn:
+      job.ticks[
+        `moveCard:${moves.find(({ toSlotId }) => toSlotId === placed.slot.id)?.fromSlotId ?? ''}`
+      ] !== undefined,
     flows: serves(placed.card, placed.slot),
     findings: [],
     feeds: [],
     frontLeads: [],
     headers: [],
   }));
+  const openings = openingsOf(job.machine, machine, [...fresh.filter(isNow), ...moved], job.ticks);
   return {
     machine,
     cards: [...newCards, ...movedCards],
     removed: removedFrom(job),
-    ...openingsOf(job.machine, machine, [...fresh.filter(isNow), ...moved]),
+    ...openings,
     extras: gathered([
       ...newCards.filter(isNow).flatMap((each) => extrasOf(each.card, each.findings, each.flows)),
       // Plugs are dealt out among all cards, so what goes between is there from the start.
       ...extrasTogether(fresh, machine),
+      ...coversOrdered({ machine, ...openings }),
     ]),
     leftInBoxes: leftInBoxes(newCards.filter(isNow), machine),
   };

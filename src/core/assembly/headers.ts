@@ -3,7 +3,6 @@ import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 import { headerWayMm } from '../rules/headers.ts';
-import type { BoardHeader } from '../standards/headers.ts';
 
 export type Header = NonNullable<Machine['headers']>['value'][number];
 
@@ -31,10 +30,10 @@ export const reachedHeaders = (
   { card, slot }: Placed,
   headers: readonly (Header | null)[],
   machine: Machine,
-): readonly BoardHeader[] =>
-  card.boardLeads.flatMap(({ type, lengthMm }, n) => {
+): readonly Header[] =>
+  card.boardLeads.flatMap(({ lengthMm }, n) => {
     const header = headers[n];
-    return header != null && headerWayMm(header, card, slot, machine) <= lengthMm ? [type] : [];
+    return header != null && headerWayMm(header, card, slot, machine) <= lengthMm ? [header] : [];
   });
 
 /** The machine without the headers that the other cards have. */

@@ -1,5 +1,6 @@
 /** Which openings of the case lose their cover to this plan, and which are left open by cards that go. */
 import { valueOf } from '../parts/fact.ts';
+import type { Job } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 
@@ -15,11 +16,13 @@ export interface Opening {
  * A bracket fills as many openings as its card takes; where that is not known, its own.
  * @param surveyed as it was before the plan @param planned with its own cards where the plan wants them
  * @param placed new and moved cards
+ * @param ticks by which plates are in an opening already, and openings are open
  */
 export function openingsOf(
   surveyed: Machine,
   planned: Machine,
   placed: readonly Placed[],
+  ticks: Job['ticks'] = {},
 ): {
   /** Filled by a new or moved card, and by none so far: in the order of the cards. */
   readonly toOpen: readonly Opening[];
@@ -34,7 +37,7 @@ export function openingsOf(
     valueOf(slot.occupant)?.disposition === 'remove' ? [] : filledBy(slot, occupiedOpenings(slot)),
   );
   const bodies = [...filled, ...staying];
-  const plates = platesOf(placed, bodies, planned);
+  const plates = platesOf(placed, bodies, planned, ticks);
   const after = [...bodies, ...plates];
   return {
     plates,
@@ -48,10 +51,13 @@ function platesOf(
   placed: readonly Placed[],
   filled: readonly Opening[],
   machine: Machine,
+  ticks: Job['ticks'],
 ): readonly Opening[] {
   const taken = [...filled];
   return placed.flatMap(({ card, slot: { id, enclosureId } }) => {
     const room = machine.enclosures.find((each) => each.id === enclosureId)?.case ?? machine.case;
+    // A plate that is in stays where it is.
+    const isIn = (number: number) => ticks[`fitPlate:${id}:${number}`] !== undefined;
     const faced = new Set(
       machine.slots
         .filter((slot) => slot.enclosureId === enclosureId)
@@ -65,6 +71,7 @@ function platesOf(
       .filter((each) => !taken.some((other) => isSame(each, other)))
       .toSorted(
         (one, other) =>
+          Number(isIn(other.number)) - Number(isIn(one.number)) ||
           Number(faced.has(one.number)) - Number(faced.has(other.number)) ||
           other.number - one.number,
       )

@@ -19,6 +19,8 @@ export type LeadEnd =
       readonly name: string | null;
       readonly adapter: ScreenAdapter | null;
     }
+  /** The input of another card beside it. */
+  | { readonly to: 'otherCard'; readonly adapter: ScreenAdapter | null }
   | { readonly to: 'farEnd' | 'usbDevice' | 'speakers' | 'device' | 'box' }
   /** The aerial is screwed on: it has no lead. */
   | { readonly to: 'aerial' }
@@ -155,14 +157,19 @@ function joinScreens(
   join: (kinds: readonly RearSocketKind[], end: LeadEnd) => boolean,
 ): void {
   const left = [...adapters];
+  const isLoop = need.kind === 'screens' && need.into === 'card';
   const wanted = Array.from({ length: count }, (_, n) => {
-    const screen = screens[before + n];
+    const screen = isLoop ? undefined : screens[before + n];
     return {
       number: before + n + 1,
       name: screen?.name ?? null,
       input: (need.kind === 'screens' ? need.input : null) ?? valueOf(screen?.input ?? null),
     };
   });
+  const endOf = ({ number, name }: (typeof wanted)[number], adapter: ScreenAdapter | null) =>
+    isLoop
+      ? ({ to: 'otherCard', adapter } as const)
+      : ({ to: 'screen', number, name, adapter } as const);
   const any: readonly RearSocketKind[] = [
     'displayport',
     'miniDisplayport',
@@ -171,19 +178,15 @@ function joinScreens(
     'dvi',
     'analogue',
   ];
-  const through = wanted.filter(({ number, name, input }) => {
+  const through = wanted.filter((each) => {
+    const { input } = each;
     const straight = input === null || input === 'digital' ? any : [input];
-    return !join(straight, { to: 'screen', number, name, adapter: null });
+    return !join(straight, endOf(each, null));
   });
-  for (const { number, name } of through) {
+  for (const each of through) {
     const adapter = left.shift() ?? null;
     const from = adapter === null ? null : ADAPTERS[adapter].from;
-    join(from === null || from === 'digital' ? any : [from], {
-      to: 'screen',
-      number,
-      name,
-      adapter,
-    });
+    join(from === null || from === 'digital' ? any : [from], endOf(each, adapter));
   }
 }
 

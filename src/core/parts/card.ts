@@ -41,6 +41,8 @@ export const Card = z.object({
   keying: z.nullable(z.enum(PCI_KEYINGS)),
   /** Carries several devices and no switch: the firmware has to split the slot's lanes for it. */
   needsSplit: z.boolean(),
+  /** A heat sink is screwed over the modules that it carries. */
+  moduleCover: z.boolean(),
   /** From the bracket to the far end. */
   lengthMm: limits.millimetres,
   heightMm: limits.millimetres,

@@ -7,7 +7,7 @@ import { listOf } from './limits.ts';
 
 /**
  * Who says so: registers read from the device, a diagnostic program's text, the firmware's own records, the
- * operating system, a screen's report of itself, a template, the technician.
+ * operating system, a screen's report of itself, a template, the technician, what was seen at the bench.
  */
 export const Source = z.enum([
   'registers',
@@ -17,6 +17,7 @@ export const Source = z.enum([
   'screen',
   'template',
   'technician',
+  'bench',
 ]);
 export type Source = z.infer<typeof Source>;
 

@@ -32,6 +32,8 @@ export type SlotBus = z.infer<typeof SlotBus>;
 export const SystemFamilySchema = z.enum(SYSTEM_FAMILIES);
 export const Architecture = z.enum(['x86-64', 'x86-32', 'arm64']);
 export const CoverType = z.enum(['screwed', 'clipped', 'snapped']);
+/** How the side panel over the cards is held. */
+export const PANEL_HOLDS = ['screws', 'latch'] as const;
 export const BracketHeight = z.enum(['full', 'low']);
 /** What stands before its use: nothing, dust in its contacts, a cap over it; or it does not work any more. */
 export const SLOT_STATES = ['good', 'dirty', 'capped', 'dead'] as const;
@@ -119,6 +121,8 @@ export const Slot = z.object({
   uplink: fact(z.nullable(Uplink)),
   /** Whether the firmware can split its lanes among several devices. */
   splits: fact(z.boolean()),
+  /** Whether its connector holds a card with a latch at its end. */
+  latch: fact(z.boolean()),
   /** Whether a card may come and go while the machine runs. */
   hotPlug: fact(z.boolean()),
   /** How long a card may be, by the firmware's record: half or full length. */
@@ -161,6 +165,8 @@ export const Obstacle = z.object({
   movable: z.boolean(),
   /** What moving it means: which lead to pull, which screws to take out. */
   moving: text,
+  /** Where on the board its plug goes in again once it is led round; absent: it stays where it was moved to. */
+  plugAt: z.optional(Place),
 });
 
 const CaseSchema = z.object({
@@ -205,6 +211,20 @@ const CaseSchema = z.object({
   ),
   covers: fact(CoverType),
   spareScrews: fact(limits.countedOrNone),
+  spareCovers: fact(limits.countedOrNone),
+  /** Screws of the kind that holds a module flat. */
+  spareModuleScrews: fact(limits.countedOrNone),
+  panelHeld: fact(z.enum(PANEL_HOLDS)),
+  /** Whether the panel behind the board comes off as well. */
+  opensBothSides: fact(z.boolean()),
+  /** Whether one bar lies over all brackets. */
+  retentionBar: fact(z.boolean()),
+  /** How what closes the bays at the front is held. */
+  frontCovers: fact(CoverType),
+  /** Whether the far end of a long card goes into a guide. */
+  guides: fact(z.boolean()),
+  /** Of a box: whether its lead to the machine has a lock. */
+  leadLock: fact(z.boolean()),
 });
 
 const SupplySchema = z.object({
@@ -360,10 +380,22 @@ export type Obstacle = DeepReadonly<z.infer<typeof Obstacle>>;
 export type Condition = DeepReadonly<z.infer<typeof Condition>>;
 export type Enclosure = DeepReadonly<z.infer<typeof Enclosure>>;
 export type Screen = DeepReadonly<z.infer<typeof Screen>>;
-export type Machine = DeepReadonly<z.infer<typeof Machine>>;
+type SurveyedCase = DeepReadonly<z.infer<typeof CaseSchema>>;
+export type Bays = NonNullable<SurveyedCase['bays']>['value'];
+export type Machine = Omit<DeepReadonly<z.infer<typeof Machine>>, 'case'> & {
+  readonly case: SurveyedCase & {
+    /** Which bays are left to the drives of each need, by its id; reckoned from the needs, never kept in a document. */
+    readonly baysFor?: ReadonlyMap<string, Bays>;
+  };
+};
 export type BracketHeight = z.infer<typeof BracketHeight>;
 export type Architecture = z.infer<typeof Architecture>;
 export type CoverType = z.infer<typeof CoverType>;
+
+/** “Slot-2” and “Slot 2” are one: blanks and marks differ from who writes them. */
+export const isSameLabel = (one: string, other: string): boolean =>
+  lettersOf(one) === lettersOf(other);
+const lettersOf = (label: string): string => label.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
 
 const secondOf = new WeakMap<Machine, Machine>();
 /** The machine as it is when it was started with its second system; null: it has none. */
@@ -423,6 +455,14 @@ export const emptyCase = (): Machine['case'] => ({
   tightOpenings: [],
   covers: null,
   spareScrews: null,
+  spareCovers: null,
+  spareModuleScrews: null,
+  panelHeld: null,
+  opensBothSides: null,
+  retentionBar: null,
+  frontCovers: null,
+  guides: null,
+  leadLock: null,
 });
 
 export const emptySupply = (): Machine['supply'] => ({
@@ -453,6 +493,7 @@ export function emptySlot(slotId: string, label: string, bus: SlotBus = 'pcie'):
     state: null,
     uplink: null,
     splits: null,
+    latch: null,
     hotPlug: null,
     cardLength: null,
     sharesOpening: null,

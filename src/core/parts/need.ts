@@ -7,7 +7,7 @@ import * as limits from './limits.ts';
 import { MOST, id, listOf, text } from './limits.ts';
 import { MANNERS } from '../standards/cardForm.ts';
 import { NETWORK_FEATURES, NETWORK_TEAMS } from '../standards/ethernet.ts';
-import { ENCODINGS, SCREEN_INPUTS } from '../standards/screens.ts';
+import { ENCODINGS, SCREEN_ENDS, SCREEN_INPUTS } from '../standards/screens.ts';
 import {
   DRIVE_ARRAYS,
   DRIVE_MEDIA,
@@ -80,6 +80,8 @@ export const Need = z.discriminatedUnion('kind', [
     bitsPerColour: z.union([z.literal(8), z.literal(10)]),
     /** The socket on these screens; null: whichever the card has. */
     input: z.nullable(z.enum(SCREEN_INPUTS)),
+    /** What the outputs are joined to: screens, or the input of another card in this machine, by a loop lead. */
+    into: z.enum(SCREEN_ENDS),
   }),
   z.object({
     ...common,
@@ -265,6 +267,7 @@ const PLAIN: { readonly [Kind in NeedKind]: Asked<Kind> } = {
     mode: { widthPx: 3840, heightPx: 2160, refreshHz: 60 },
     bitsPerColour: 8,
     input: null,
+    into: 'screen',
   },
   graphics: { kind: 'graphics', memoryGigabytes: 4, speedClass: 2, encodes: [] },
   wifi: { kind: 'wifi', megabits: 100, bluetooth: false, bands: [] },

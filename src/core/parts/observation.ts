@@ -5,6 +5,7 @@ import * as limits from './limits.ts';
 import { MOST, id, instant, listOf, text } from './limits.ts';
 import { GenerationSchema } from './machine.ts';
 import { PciAddress } from './pciFunction.ts';
+import { Drive } from './drive.ts';
 import type { DeepReadonly } from '../units.ts';
 
 /** Before the cards are in, or after. */
@@ -33,8 +34,8 @@ const Device = z.object({
   kind: z.literal('device'),
   subject: z.object({ slotId: id }),
   value: z.object({
-    /** Null: the report does not have it. */
-    address: z.nullable(PciAddress),
+    /** Its place on the bus, or what a report without places calls its slot. Null: the report does not have it. */
+    place: z.nullable(text),
     /** The port with a slot above it; null where the report shows none. */
     port: z.nullable(PciAddress),
     /** What its link trained to. */
@@ -82,25 +83,27 @@ const Devices = z.object({
   ...seenAt,
 });
 
-/** A drive that is prepared for use: named, and what became of what was on it. */
-const Drive = z.object({
+/** A drive that is prepared for use: named by its serial number, and what became of what was on it. */
+const NamedDrive = z.object({
   kind: z.literal('drive'),
   subject: z.object({ slotId: id }),
-  value: z.object({
-    serial: text,
-    gigabytes: limits.moreThanNoGigabytes,
-    holds: z.enum(['nothing', 'something']),
-  }),
+  value: z.object({ drive: Drive, holds: z.enum(['nothing', 'something']) }),
   ...seenAt,
 });
 
-export const Observation = z.discriminatedUnion('kind', [Figure, Device, Serial, Devices, Drive]);
+export const Observation = z.discriminatedUnion('kind', [
+  Figure,
+  Device,
+  Serial,
+  Devices,
+  NamedDrive,
+]);
 
 export type Observation = DeepReadonly<z.infer<typeof Observation>>;
 export type FigureObservation = DeepReadonly<z.infer<typeof Figure>>;
 export type DeviceObservation = DeepReadonly<z.infer<typeof Device>>;
 export type DevicesObservation = DeepReadonly<z.infer<typeof Devices>>;
-export type DriveObservation = DeepReadonly<z.infer<typeof Drive>>;
+export type DriveObservation = DeepReadonly<z.infer<typeof NamedDrive>>;
 export type SerialObservation = DeepReadonly<z.infer<typeof Serial>>;
 
 /** A figure as the technician enters it: one a need, a later one in the place of an earlier. `at` is an ISO instant. */
@@ -133,7 +136,7 @@ export const namedDrive = (
   value: DriveObservation['value'],
   at: string,
 ): DriveObservation => ({
-  id: `drive-${value.serial.replaceAll(/[^A-Za-z0-9_-]/g, '-').slice(0, 48)}`,
+  id: `drive-${value.drive.serial.replaceAll(/[^A-Za-z0-9_-]/g, '-').slice(0, 48)}`,
   kind: 'drive',
   subject: { slotId },
   value,

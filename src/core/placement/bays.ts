@@ -1,8 +1,7 @@
 /** Drives into bays: each into the narrowest that takes it, with a frame where the bay is wider. */
-import type { Machine } from '../parts/machine.ts';
+import type { Bays } from '../parts/machine.ts';
+import { socketWanted, unitsNeeded, type Need, type NeedOf } from '../parts/need.ts';
 import type { BayFrame, BaySize, DriveForm } from '../standards/storage.ts';
-
-type Bays = NonNullable<Machine['case']['bays']>['value'];
 
 /** A drive as far as a bay asks. What is not told of it asks nothing: any bay, any height, no frame. */
 export interface BayDrive {
@@ -14,6 +13,8 @@ export interface InBays {
   /** How many find a bay. */
   readonly placed: number;
   readonly frames: readonly BayFrame[];
+  /** Bays that are still free. */
+  readonly left: Bays;
 }
 
 /** Which bays take a drive, the ones that only its kind can use first. */
@@ -48,5 +49,40 @@ export function inBays(drives: readonly BayDrive[], bays: Bays): InBays {
       if (width !== null && bay.size !== width) frames.push(`${bay.size}-to-${width}` as BayFrame);
     }
   }
-  return { placed, frames };
+  const left = free.map(({ size, heightMm }) =>
+    Number.isFinite(heightMm) ? { size, count: 1, heightMm } : { size, count: 1 },
+  );
+  return { placed, frames, left };
 }
+
+/** The drives of a need as bays ask for them: as many as it wants, and what is known of each. */
+export const drivesOf = (
+  { these }: Pick<NeedOf<'drives'>, 'these'>,
+  count: number,
+): readonly BayDrive[] =>
+  Array.from({ length: count }, (_, n) => {
+    const { form = null, heightMm = null } = these[n] ?? {};
+    return { form: form === 'module' ? null : form, heightMm };
+  });
+
+/**
+ * A bay holds the drives of one need: musts choose first, then needs whose drives surely hang on cables, then as the
+ * needs stand.
+ */
+export function baysByNeed(needs: readonly Need[], bays: Bays): ReadonlyMap<string, Bays> {
+  const wanting = needs.filter((need): need is NeedOf<'drives'> => need.kind === 'drives');
+  const order = wanting
+    .filter((need) => !isOnCards(need))
+    .toSorted((a, b) => Number(b.must) - Number(a.must) || Number(isAny(a)) - Number(isAny(b)));
+  const left = new Map<string, Bays>();
+  let free = bays;
+  for (const need of order) {
+    left.set(need.id, free);
+    free = inBays(drivesOf(need, unitsNeeded(need)), free).left;
+  }
+  return left;
+}
+
+const isAny = (need: NeedOf<'drives'>): boolean => socketWanted(need) === 'any';
+const isOnCards = (need: NeedOf<'drives'>): boolean =>
+  !['sata', 'any'].includes(socketWanted(need));

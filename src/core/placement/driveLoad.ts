@@ -1,7 +1,9 @@
-/** What drives that are still to come draw from the supply, beside what it feeds already. */
+/** What drives that are still to come take of a machine: watts, beside what its supply feeds already, and bays. */
 import { memo, memoBy } from '../memo.ts';
+import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { Need } from '../parts/need.ts';
+import { baysByNeed } from './bays.ts';
 
 /** On 12 V, of drives that are named; what nobody told of a drive counts as nothing. */
 export const driveLoadWatts = (needs: readonly Need[]): number =>
@@ -16,9 +18,15 @@ export const withDriveLoad = (machine: Machine, needs: readonly Need[]): Machine
   memo(loadedFor(machine), needs, () => {
     const { baseWatts } = machine.supply;
     const watts = driveLoadWatts(needs);
-    if (baseWatts === null || watts === 0) return machine;
+    const bays = valueOf(machine.case.bays);
+    const several = needs.filter(({ kind }) => kind === 'drives').length > 1;
+    const inTheirBays =
+      bays === null || !several
+        ? machine
+        : { ...machine, case: { ...machine.case, baysFor: baysByNeed(needs, bays) } };
+    if (baseWatts === null || watts === 0) return inTheirBays;
     return {
-      ...machine,
+      ...inTheirBays,
       supply: { ...machine.supply, baseWatts: { ...baseWatts, value: baseWatts.value + watts } },
     };
   });

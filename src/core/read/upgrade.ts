@@ -4,9 +4,16 @@
  */
 import { PLAIN_WAYS } from '../parts/driverPackage.ts';
 import { DESERVES_PERCENT, JOB_FORMAT } from '../parts/job.ts';
+import { emptyDrive } from '../parts/drive.ts';
 import { PLAIN_WEIGHTS } from '../parts/planning.ts';
 import { directHops, emptyAccessPoint, emptyPath } from '../parts/networkPath.ts';
-import { emptyMachine, emptyScreen, emptySlot, occupantNamed } from '../parts/machine.ts';
+import {
+  emptyCase,
+  emptyMachine,
+  emptyScreen,
+  emptySlot,
+  occupantNamed,
+} from '../parts/machine.ts';
 
 type Part = Readonly<Record<string, unknown>>;
 
@@ -101,6 +108,15 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
     needs: eachOf(job['needs'], needOfFormat9),
     plan: filled(planWith(job['plan'], cardOfFormat9), { later: [] }),
   }),
+  /** Format 10 knows loop leads, drives by their records wherever they are named, and what fitting has to know of a case. */
+  9: (job) => ({
+    ...job,
+    format: 10,
+    machine: machineOfFormat10(job['machine']),
+    needs: eachOf(job['needs'], needOfFormat10),
+    plan: planWith(job['plan'], cardOfFormat10),
+    observations: eachOf(job['observations'], observationOfFormat10),
+  }),
 };
 
 const needOfFormat9 = (need: unknown): unknown =>
@@ -116,6 +132,38 @@ const cardOfFormat9 = (card: unknown): unknown =>
         statements: eachOf(card['statements'] ?? [], (each) => filled(each, { card: '' })),
       }
     : card;
+
+/** A report may know a card by the name of its slot, and a drive is a thing of its own. */
+function observationOfFormat10(observation: unknown): unknown {
+  if (!isPart(observation) || !isPart(observation['value'])) return observation;
+  const { kind, value } = observation;
+  if (kind === 'device') {
+    const { address, ...rest } = value;
+    return { ...observation, value: { place: address, ...rest } };
+  }
+  if (kind !== 'drive') return observation;
+  const { serial, gigabytes, ...rest } = value;
+  const drive = { ...emptyDrive(String(observation['id']), 0), gigabytes, serial };
+  return { ...observation, value: { drive, ...rest } };
+}
+
+const cardOfFormat10 = (card: unknown): unknown => filled(card, { moduleCover: false });
+
+function machineOfFormat10(machine: unknown): unknown {
+  if (!isPart(machine)) return machine;
+  const room = (one: unknown): unknown => filled(one, emptyCase());
+  return {
+    ...machine,
+    case: room(machine['case']),
+    slots: eachOf(machine['slots'], (slot) => filled(slot, { latch: null })),
+    enclosures: eachOf(machine['enclosures'], (box) =>
+      isPart(box) ? { ...box, case: room(box['case']) } : box,
+    ),
+  };
+}
+
+const needOfFormat10 = (need: unknown): unknown =>
+  isPart(need) && need['kind'] === 'screens' ? { into: 'screen', ...need } : need;
 
 /** Bays were counted, whatever their size: all of the usual one. */
 const baysOfFormat9 = (bays: unknown): unknown =>
@@ -225,13 +273,15 @@ export function upgradedJob(record: unknown): unknown {
 
 /** A machine or card of a kept list that bears no format: whatever it lacks is filled in; what it has stays. */
 export const upgradedMachine = (machine: unknown): unknown =>
-  machineOfFormat9(
-    machineOfFormat8(
-      machineOfFormat6(machineOfFormat4(machineOfFormat3(machineOfFormat2(machine)))),
+  machineOfFormat10(
+    machineOfFormat9(
+      machineOfFormat8(
+        machineOfFormat6(machineOfFormat4(machineOfFormat3(machineOfFormat2(machine)))),
+      ),
     ),
   );
 export const upgradedCard = (card: unknown): unknown =>
-  cardOfFormat9(cardOfFormat8(cardOfFormat6(cardOfFormat3(cardOfFormat2(card)))));
+  cardOfFormat10(cardOfFormat9(cardOfFormat8(cardOfFormat6(cardOfFormat3(cardOfFormat2(card))))));
 
 /** A part with some of its fields under other names. */
 const renamed = (part: unknown, names: Readonly<Record<string, string>>): unknown =>

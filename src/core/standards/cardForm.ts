@@ -99,6 +99,9 @@ export const CLASSIC_PCI_WATTS = 25;
 export const COMPONENT_SIDE_MM = 14.47;
 export const SOLDER_SIDE_MM = 2.67;
 
+/** Between two cards a hand needs so much room, and over a plug on the board. Common practice, no source. */
+export const HAND_MM = 25;
+
 /** From this weight on a card wants a support at its far end, in grams. Common practice, no source. */
 export const SAG_GRAMS = 1_000;
 

@@ -3,6 +3,7 @@ export const EXTRA_KINDS = [
   'bracket',
   'plugAdapter',
   'screenAdapter',
+  'loopLead',
   'powerLead',
   'headerLead',
   'driveCable',
@@ -24,6 +25,7 @@ export type ExtraKind = (typeof EXTRA_KINDS)[number];
 export const BOX_KINDS = [
   'plugAdapter',
   'screenAdapter',
+  'loopLead',
   'headerLead',
   'driveCable',
   'openingJack',

@@ -22,6 +22,9 @@ export const SCREEN_INPUTS = [
 ] as const;
 export type ScreenInput = (typeof SCREEN_INPUTS)[number];
 
+/** What an output is joined to: a screen, or the input of another card in the same machine. */
+export const SCREEN_ENDS = ['screen', 'card'] as const;
+
 /** Hardware that encodes films while they run. */
 export const ENCODINGS = ['h264', 'h265', 'av1'] as const;
 export type Encoding = (typeof ENCODINGS)[number];

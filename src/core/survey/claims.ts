@@ -9,6 +9,7 @@ const WIRING: readonly Source[] = [
   'registers',
   'text',
   'system',
+  'bench',
   'technician',
   'firmware',
   'template',
@@ -16,6 +17,7 @@ const WIRING: readonly Source[] = [
 ];
 /** What can be seen, whoever opened the machine knows best. */
 const SIGHT: readonly Source[] = [
+  'bench',
   'technician',
   'registers',
   'text',

@@ -3,7 +3,13 @@
  * devices has the same card, or else to the slot that goes by the same name.
  */
 import { MOST } from '../parts/limits.ts';
-import { emptySlot, occupantNamed, type Machine, type Slot } from '../parts/machine.ts';
+import {
+  emptySlot,
+  isSameLabel,
+  occupantNamed,
+  type Machine,
+  type Slot,
+} from '../parts/machine.ts';
 import { valueOf } from '../parts/fact.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { addClaim } from './claims.ts';
@@ -60,7 +66,7 @@ const trouble = (card: ReportedCard) => ({
 function slotOf(card: InSlot, slots: readonly Slot[]): Slot | undefined {
   const named = slots.find(
     // A name that was only made from a port’s number is nobody’s word.
-    ({ label }) => !isOwnName(label) && lettersOf(label) === lettersOf(card.slotName),
+    ({ label }) => !isOwnName(label) && isSameLabel(label, card.slotName),
   );
   if (named !== undefined) return named;
   return slots.find(({ label, occupant }) => {
@@ -68,9 +74,6 @@ function slotOf(card: InSlot, slots: readonly Slot[]): Slot | undefined {
     return ids != null && deviceId(ids) === deviceId(card) && isOwnName(label);
   });
 }
-
-/** “Slot-2” and “Slot 2” are one: blanks and marks differ from who writes them. */
-const lettersOf = (label: string): string => label.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
 
 function withCard(slot: Slot, card: InSlot, slots: readonly Slot[]): Slot {
   const { vendor, device, name, hotPlug, slotName } = card;

@@ -98,6 +98,7 @@ function extrasOfFlow({ need, units, adapters, forDrives, socket }: Flow): reado
     ...(bays > 0 ? [{ kind: 'bay' as const, fits: 'drive', count: bays }] : []),
     ...frames.map((fits): ExtraNeeded => ({ kind: 'bay', fits, count: 1 })),
     ...padsFor(need),
+    ...loopLeadsFor(need, units),
     ...plugAdapters.map((fits): ExtraNeeded => ({ kind: 'plugAdapter', fits, count: 1 })),
     ...(socket === 'sata'
       ? [
@@ -110,6 +111,12 @@ function extrasOfFlow({ need, units, adapters, forDrives, socket }: Flow): reado
       : []),
   ];
 }
+
+/** From an output to the input of another card: a lead each. */
+const loopLeadsFor = (need: Need, units: number): readonly ExtraNeeded[] =>
+  need.kind === 'screens' && need.into === 'card'
+    ? [{ kind: 'loopLead', fits: need.input ?? '', count: Math.min(units, need.count) }]
+    : [];
 
 /** A pad for each module on the card, by the sides on which it has chips; none where nobody told. */
 const padsFor = (need: Need): readonly ExtraNeeded[] =>
