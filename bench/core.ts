@@ -30,6 +30,10 @@ import { planContextOf } from '../src/core/planner/answers/plan.ts';
 import { searching } from '../src/core/planner/search/search.ts';
 import { milpPlan, startSolver } from '../tests/builders/milpPlanner.ts';
 import { wholeBundle } from './bundle.ts';
+import { assemblyOf } from '../src/core/assembly/assembly.ts';
+import { ledgerAfter } from '../src/core/procedure/fitting/ledger.ts';
+import { orderedActs } from '../src/core/procedure/fitting/tasks.ts';
+import { fullJob } from './fitting.ts';
 import { largeRequests } from './planner.ts';
 
 const text = readFileSync('demo/evidence/lighthouse-museum.lspci.txt', 'utf8');
@@ -226,3 +230,22 @@ function aliasLookups(): void {
 }
 
 aliasLookups();
+
+{
+  const job = fullJob();
+  const assembly = assemblyOf(job);
+  const acts = orderedActs(job, assembly);
+  line(
+    `tasks, edges, order and ledger of ${acts.length} acts: median`,
+    median(30, () => {
+      ledgerAfter(orderedActs(job, assembly).flatMap(({ act }) => act.moves));
+    }),
+    '15',
+  );
+  // The plainer way: the plan worked out anew for its list.
+  line(
+    '  the assembly they are made from: median',
+    median(10, () => assemblyOf({ ...job })),
+    'a ratio',
+  );
+}

@@ -434,7 +434,7 @@ export { link, usableBytesPerSecond } from './rules/link.ts';
 export { bracket } from './rules/bracket.ts';
 export { body, openingsCollide } from './rules/body.ts';
 export { firmware } from './rules/firmware.ts';
-export { headers } from './rules/headers.ts';
+export { headerWayMm, headers } from './rules/headers.ts';
 export { quirks } from './rules/quirks.ts';
 export { deservedCents, worth } from './rules/worth.ts';
 export { power, twelveVoltSum } from './rules/power.ts';
@@ -530,6 +530,30 @@ export {
   type StepValues,
 } from './procedure/step.ts';
 export { steps } from './procedure/steps.ts';
+export { ledgerAfter, onTray, type Whereabout } from './procedure/fitting/ledger.ts';
+export {
+  findable,
+  restOf,
+  restRequest,
+  withFound,
+  type Found,
+  type FoundKind,
+  type Rest,
+} from './procedure/fitting/doesNotGo.ts';
+export { whyNow } from './procedure/fitting/why.ts';
+export { effort, inOrder, type Ordered } from './procedure/fitting/order.ts';
+export {
+  REASONS,
+  type After,
+  type CasePosition,
+  type Move as ThingMove,
+  type Reason,
+  type Task,
+  type Thing,
+  type Tool,
+} from './procedure/fitting/task.ts';
+export { act, leftUndone, run, type Refusal as WorldRefusal } from './simulator/act.ts';
+export { bring, worldOf, type World } from './simulator/world.ts';
 export {
   handled,
   type JobSummary,

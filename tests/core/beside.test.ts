@@ -3,11 +3,14 @@ import { expect } from 'chai';
 import {
   acceptanceOf,
   apply,
+  assemblyOf,
+  emptyScreen,
   enteredFigure,
   flowOf,
   handOverSheet,
   plainNeed,
   proposePlan,
+  rearLeads,
   slotVerdict,
   steps,
   triedIn,
@@ -17,7 +20,8 @@ import {
   type PlanRequest,
 } from '../../src/core/index.ts';
 import { said } from '../../src/core/rules/said.ts';
-import { network, usb } from '../../demo/catalogue/row.ts';
+import { EXTRAS } from '../../demo/catalogue/extras.ts';
+import { network, screens, usb } from '../../demo/catalogue/row.ts';
 import {
   STAMP,
   aCard,
@@ -229,6 +233,77 @@ describe('What is done before the card goes in', () => {
     expect(worstVerdict(slotVerdict(card, machine.slots[0]!, machine, null).findings)).to.not.equal(
       'blocked',
     );
+  });
+});
+
+describe('A loop lead to the input of another card', () => {
+  const loop = plainNeed('screens', 'loop', {
+    count: 1,
+    mode: { widthPx: 1920, heightPx: 1080, refreshHz: 60 },
+    input: 'hdmi',
+    into: 'card',
+  });
+  const seen = plainNeed('screens', 'seen', {
+    count: 2,
+    mode: loop.mode,
+    input: 'hdmi',
+  });
+  const graphics = (outputs: number) =>
+    aCard({
+      id: `g${outputs}`,
+      priceCents: outputs * 1_000,
+      ids: { vendor: 0xf1a0, device: outputs, class24: 0x030000 },
+      delivers: screens(outputs, [['hdmi-600', outputs]], 2, 1),
+    });
+  const request: PlanRequest = {
+    machine: { ...aMachine([aSlot(1)]), screens: [] },
+    needs: [seen, loop],
+    budgetCents: null,
+    cards: [graphics(2), graphics(3)],
+    extras: EXTRAS,
+    library: null,
+  };
+
+  it('uses up an output that no screen has then, is bought, and is joined after the screens', () => {
+    const chosen = (needs: PlanRequest['needs']) => proposePlan({ ...request, needs });
+    expect(chosen([seen]).placements.map(({ card }) => card.id)).to.deep.equal(['g2']);
+    const plan = chosen([seen, loop]);
+    expect(plan.placements.map(({ card }) => card.id)).to.deep.equal(['g3']);
+    expect(plan.extras.filter(({ kind }) => kind === 'loopLead')).to.have.lengthOf(1);
+    expect(plan.extras[0]).to.deep.include({ fits: 'hdmi', count: 1 });
+    const begun = aJob({ name: 'takeTemplate', machine: request.machine });
+    const asked = { ...begun, needs: request.needs };
+    const job = apply(asked, { name: 'acceptPlan', ...acceptanceOf(plan, asked, null) }, STAMP);
+    const codes = steps(job).map(({ code }) => code);
+    expect(codes.filter((code) => code === 'joinLoop')).to.have.lengthOf(1);
+    expect(codes.indexOf('joinLoop')).to.be.greaterThan(codes.indexOf('closeCase'));
+    const { cards, machine } = assemblyOf(job);
+    const [ports] = rearLeads(cards, job.needs, machine);
+    expect(ports!.sockets.map(({ end }) => end.to)).to.deep.equal([
+      'screen',
+      'screen',
+      'otherCard',
+    ]);
+  });
+
+  it('is not ordered where it lies in the box', () => {
+    const boxed = { ...graphics(3), contents: [{ kind: 'loopLead', fits: 'hdmi' }] } as const;
+    const { extras } = proposePlan({ ...request, cards: [boxed] });
+    expect(extras.filter(({ kind }) => kind === 'loopLead')).to.deep.equal([]);
+  });
+
+  it('asks nothing of the screens that were read', () => {
+    const small = {
+      ...emptyScreen('one', 'One'),
+      modes: [{ widthPx: 640, heightPx: 480, refreshHz: 60 }],
+    };
+    const machine = { ...request.machine, screens: [small] };
+    const codes = (need: typeof loop) => {
+      const flow = flowOf(graphics(3), aSlot(1), need, machine)!;
+      return [flow.finding, ...flow.catches].map(({ code }) => code);
+    };
+    expect(codes({ ...loop, into: 'screen' })).to.include('deliver.screenLess');
+    expect(codes(loop)).to.not.include('deliver.screenLess');
   });
 });
 

@@ -72,9 +72,14 @@ const located = (problem: Problem) =>
   problem.line !== undefined ||
   problem.at !== undefined ||
   problem.offset !== undefined ||
-  ['input.tooManyProblems', 'input.tooLarge', 'file.notAJob', 'list.tooMany'].includes(
-    problem.code,
-  );
+  // These are of several places, or of the whole.
+  [
+    'input.tooManyProblems',
+    'capability.deniedMany',
+    'input.tooLarge',
+    'file.notAJob',
+    'list.tooMany',
+  ].includes(problem.code);
 
 function checkReading(text: string): void {
   const { functions, problems } = readLspci(text);

@@ -29,6 +29,7 @@ import {
   type Step,
   type StepCode,
   forExport,
+  emptyDrive,
   namedDrive,
   observeReport,
   readEvidence,
@@ -504,7 +505,11 @@ describe('Numbers by which a single thing is known', () => {
     const step = steps(job).find(({ deviceId: of }) => of === id)!;
     expect(step.code).to.equal('installDriver');
     const ticked = apply(job, { name: 'tickStep', stepId: step.id }, STAMP);
-    const drive = namedDrive('s5', { serial: 'VX-4711', gigabytes: 2, holds: 'nothing' }, STAMP.at);
+    const value = {
+      drive: emptyDrive('own', 2, { serial: 'VX-4711' }),
+      holds: 'nothing' as const,
+    };
+    const drive = namedDrive('s5', value, STAMP.at);
     const named = apply(ticked, { name: 'observe', observations: [drive], what: 'drive' }, STAMP);
     const out = (serials: boolean) =>
       JSON.stringify(forExport(named, { customer: true, serials, photographs: true }));
@@ -540,6 +545,11 @@ describe('A job of drivers alone', () => {
       'writeStick',
       'removeOldDriver',
     ]);
+    // Once, after the figures of before were written down.
+    expect(codes(job, 'prepare').filter((code) => code === 'removeOldDriver')).to.have.lengthOf(1);
+    expect(codes(job, 'prepare').indexOf('removeOldDriver')).to.be.greaterThan(
+      codes(job, 'prepare').indexOf('before'),
+    );
     expect(codes(job, 'drivers')).to.include.members(['installDriver', 'restart', 'backOnline']);
     expect(codes(job, 'hand-over')).to.deep.equal(['explain']);
     const [installing] = valuesOf(job, 'installDriver');

@@ -1,297 +1,260 @@
-/** Rules of fitting beyond seat and plugs: air, hands, weight, leads, firmware, known catches; and cards on trial together. */
+/**
+ * The physical work, tried in a machine that refuses: the list runs, nothing is left undone, no edge is missing and
+ * none is idle. What a hand needs and when it is in the way: common practice, no source.
+ */
+import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
+import * as fc from 'fast-check';
 import {
-  COMPONENT_SIDE_MM,
-  OPENING_PITCH_MM,
-  assignPlugs,
-  body,
-  decisiveFacts,
-  factBehind,
-  firmware,
-  headers,
-  plugsOf,
-  power,
-  quirks,
-  slotVerdict,
-  valueOf,
-  withCards,
-  type Card,
-  type Finding,
-  type Machine,
-  type Slot,
+  REASONS,
+  assemblyOf,
+  effort,
+  inOrder,
+  ledgerAfter,
+  leftUndone,
+  run,
+  steps,
+  worldOf,
+  type Job,
+  type Ordered,
+  type Reason,
+  type Step,
 } from '../../src/core/index.ts';
-import { network, screens, usb } from '../../demo/catalogue/row.ts';
-import { aCard, aMachine, aSlot, occupiedBy, told, usbNeed } from '../builders/parts.ts';
+import { demoJobs } from '../../demo/jobs.ts';
+import { fittingJobs } from '../builders/fitting.ts';
+import { PACKAGES } from '../builders/library.ts';
+import { soaked } from '../builders/soak.ts';
 
-const codes = (findings: readonly Finding[]) => findings.map(({ code }) => code);
-const of = (findings: readonly Finding[], code: string) =>
-  findings.find((each) => each.code === code);
-const FAN = { fromMm: 60, toMm: 160, airMm: 20 };
-/** Holds a card of so many openings, with a fan or without, or nobody knows. */
-const holding = (
-  slot: Slot,
-  openings: number,
-  fan: Card['fan'] | 'unknown',
-  lengthMm = 201,
-): Slot => {
-  const occupant = occupiedBy('Neighbour', openings)!;
-  return {
-    ...slot,
-    occupant: told({
-      ...occupant.value!,
-      lengthMm: told(lengthMm),
-      fan: fan === 'unknown' ? null : told(fan),
-    }),
-  };
-};
+const SEED = Number(process.env['SEED'] ?? 20261128);
+const museum = readFileSync(
+  new URL('../../demo/evidence/lighthouse-museum.lspci.txt', import.meta.url),
+  'utf8',
+);
+const JOBS = [...demoJobs(museum, PACKAGES), ...fittingJobs(soaked(250, 1_000), SEED)].filter(
+  ({ plan }) => plan !== null,
+);
 
-describe('Air before a fan', () => {
-  const fitted = (at: number, card: Card, fan: Card['fan'] | 'unknown' = FAN) => {
-    const machine = aMachine([holding(aSlot(1), 2, fan), aSlot(at)]);
-    return body(card, machine.slots[1]!, machine);
-  };
+const workOf = (job: Job): readonly Step[] => steps(job).filter(({ task }) => task !== null);
+const toldIn = (job: Job): string =>
+  workOf(job)
+    .map(({ id }) => id)
+    .join('\n');
 
-  it('is what lies between the faces of two cards, to the millimetre', () => {
-    // Openings are 20.32 mm apart; a card takes 14.47 mm to one side and 2.67 to the other (CEM, from memory).
-    const next = of(fitted(3, aCard({ lengthMm: 120 })), 'body.airTaken');
-    expect(next?.available).to.be.closeTo(OPENING_PITCH_MM - COMPONENT_SIDE_MM - 2.67, 1e-9);
-    expect(next).to.include({ needed: 20, verdict: 'limited', unit: 'mm' });
-    expect(codes(fitted(4, aCard({ lengthMm: 120 })))).to.not.include('body.airTaken');
-    // Just as much as it wants is enough; a millimetre more is not.
-    const exactly = { ...FAN, airMm: next!.available! };
-    expect(codes(fitted(3, aCard({ lengthMm: 120 }), exactly))).to.not.include('body.airTaken');
-    const more = { ...FAN, airMm: next!.available! + 1 };
-    expect(codes(fitted(3, aCard({ lengthMm: 120 }), more))).to.include('body.airTaken');
+describe(`The physical work in the world (seed ${SEED})`, () => {
+  it('runs from the first act to the last without a refusal, and leaves nothing undone', () => {
+    for (const job of JOBS) {
+      const { world, refused } = run(worldOf(job, assemblyOf(job)), workOf(job));
+      expect(refused && [refused.step.id, refused.because], toldIn(job)).to.equal(null);
+      if (workOf(job).length > 0) expect(leftUndone(world), toldIn(job)).to.deep.equal([]);
+    }
   });
 
-  it('is not taken by a card that ends before the fan begins', () => {
-    expect(codes(fitted(3, aCard({ lengthMm: 60 })))).to.not.include('body.airTaken');
-    expect(codes(fitted(3, aCard({ lengthMm: 61 })))).to.include('body.airTaken');
-    expect(codes(fitted(3, aCard({ lengthMm: 120 }), null))).to.not.include('body.airTaken');
+  it('closes its ledger: nothing is left on the tray, and nothing is put back that was not taken off', () => {
+    for (const job of JOBS) {
+      const moves = workOf(job).flatMap(({ task }) => task!.moves);
+      const left = ledgerAfter(moves).filter(({ at }) => at === 'tray');
+      expect(
+        left.map(({ thing }) => thing.id),
+        toldIn(job),
+      ).to.deep.equal([]);
+      const at = new Map<string, string>();
+      for (const { thing, to } of moves) {
+        // What is put in its place twice was taken off between.
+        expect(at.get(thing.id), `${thing.id} in\n${toldIn(job)}`).to.not.equal(to);
+        at.set(thing.id, to);
+      }
+    }
   });
 
-  it('is unknown where nobody has looked, and a thin card hardly has a fan', () => {
-    expect(of(fitted(3, aCard(), 'unknown'), 'body.airUnknown')?.verdict).to.equal('unknown');
-    const thin = aMachine([holding(aSlot(2), 1, 'unknown'), aSlot(3)]);
-    expect(codes(body(aCard(), thin.slots[1]!, thin))).to.not.include('body.airUnknown');
-    const machine = aMachine([holding(aSlot(1), 2, 'unknown'), aSlot(3)]);
-    const facts = decisiveFacts(machine, [usbNeed(2)], [aCard()], null);
-    expect(facts.map(({ code }) => code)).to.include('slot.fan');
+  it('has power off from before the first panel comes off until after the last is on', () => {
+    for (const job of JOBS) {
+      let open = 0;
+      let hasPower = true;
+      for (const { code } of workOf(job)) {
+        if (code === 'powerOff') hasPower = false;
+        if (code === 'openCase' || code === 'openFarSide') open += 1;
+        if (code === 'closeCase' || code === 'closeFarSide') open -= 1;
+        if (code === 'start') hasPower = true;
+        expect(open > 0 && hasPower, toldIn(job)).to.equal(false);
+      }
+    }
   });
 
-  it('is wanted by the card’s own fan as well', () => {
-    const machine = aMachine([aSlot(1), holding(aSlot(3), 1, null, 150)]);
-    const own = aCard({ openings: 2, fan: FAN });
-    expect(of(body(own, machine.slots[0]!, machine), 'body.airShort')).to.include({
-      subject: 'Neighbour',
-      needed: 20,
-    });
-  });
-});
-
-describe('Room for a hand, and weight', () => {
-  it('takes the card after it out where there is no opening free on either side', () => {
-    // Common practice, no source.
-    const between = (after: number) => {
-      const machine = aMachine([
-        holding(aSlot(1), 2, null),
-        aSlot(3),
-        holding(aSlot(after), 1, null),
-      ]);
-      return codes(body(aCard(), machine.slots[1]!, machine));
-    };
-    expect(between(4)).to.include('body.outFirst');
-    expect(between(5)).to.not.include('body.outFirst');
-  });
-
-  it('wants a support from a kilogram on', () => {
-    // Common practice, no source.
-    const machine = aMachine([aSlot(1)]);
-    const at = (weightGrams: number) =>
-      codes(body(aCard({ weightGrams }), machine.slots[0]!, machine));
-    expect(at(999)).to.not.include('body.sag');
-    expect(at(1000)).to.include('body.sag');
+  it('is refused wherever two acts change places that have a physical reason not to', () => {
+    const refused = new Map<Reason, number>();
+    for (const job of JOBS) {
+      const work = workOf(job);
+      const world = worldOf(job, assemblyOf(job));
+      for (const { first, then, because, order } of exchanges(work)) {
+        const outcome = run(world, order);
+        expect(
+          outcome.refused,
+          `${because}: ${work[first]!.id} after ${work[then]!.id}\n${toldIn(job)}`,
+        ).to.not.equal(null);
+        refused.set(because, (refused.get(because) ?? 0) + 1);
+      }
+    }
+    const physical = (Object.keys(REASONS) as Reason[]).filter((each) => REASONS[each].isPhysical);
+    expect(physical.filter((each) => !refused.has(each))).to.deep.equal([]);
   });
 });
 
-describe('Leads to the board', () => {
-  const card = aCard({ lengthMm: 100, boardLeads: [{ type: 'usb-9-pin', lengthMm: 250 }] });
-  const at = (xMm: number, yMm: number) =>
-    headers(card, aSlot(1), {
-      ...aMachine([]),
-      headers: told([{ type: 'usb-9-pin' as const, place: { xMm, yMm } }]),
-    });
+interface Exchange {
+  readonly first: number;
+  readonly then: number;
+  readonly because: Reason;
+  /** An order that keeps to everything but this one reason. */
+  readonly order: readonly Step[];
+}
 
-  it('reach or do not, to the millimetre, along the edges of the board', () => {
-    // The first opening's middle is at 173 mm: 50 mm beyond the card's end and 200 mm down are 250.
-    expect(codes(at(150, 373))).to.deep.equal(['header.found']);
-    expect(at(150, 374)[0]).to.include({ code: 'header.short', needed: 251, available: 250 });
+/** Every physical reason that no other path of reasons implies, with an order that breaks it alone. */
+function exchanges(work: readonly Step[]): readonly Exchange[] {
+  const at = new Map(work.map(({ id }, n) => [id, n]));
+  const edges = work.flatMap(({ task }, then) =>
+    task!.after.map(({ stepId, because }) => ({ first: at.get(stepId)!, then, because })),
+  );
+  const pairs = new Map<string, readonly (typeof edges)[number][]>();
+  for (const edge of edges) {
+    const key = `${edge.first} ${edge.then}`;
+    pairs.set(key, [...(pairs.get(key) ?? []), edge]);
+  }
+  return [...pairs.values()].flatMap((same): readonly Exchange[] => {
+    const physical = same.find(({ because }) => REASONS[because].isPhysical);
+    if (physical === undefined) return [];
+    const { first, then, because } = physical;
+    const others = edges.filter((edge) => edge.first !== first || edge.then !== then);
+    const turned = { first: then, then: first };
+    // Where practice alone implies the reason as well, it is left out.
+    const order =
+      sorted(work.length, [...others, turned]) ??
+      sorted(work.length, [...others.filter((edge) => REASONS[edge.because].isPhysical), turned]);
+    return order === null ? [] : [{ first, then, because, order: order.map((n) => work[n]!) }];
   });
+}
 
-  it('find nothing, or nobody knows', () => {
-    expect(codes(headers(card, aSlot(1), aMachine([])))).to.deep.equal(['header.missing']);
-    const unseen = { ...aMachine([]), headers: null };
-    expect(headers(card, aSlot(1), unseen)[0]).to.include({
-      code: 'header.unknown',
-      verdict: 'unknown',
-    });
-  });
-});
-
-describe('Firmware', () => {
-  const graphics = (over: Partial<Card> = {}) =>
-    aCard({ delivers: screens(2, [['dp-hbr3', 2]], 8, 3), boot: 'uefi', year: 2023, ...over });
-  const machine = (over: Partial<Machine['firmware']>): Machine => {
-    const plain = aMachine([]);
-    return { ...plain, firmware: { ...plain.firmware, ...over } };
-  };
-
-  it('shows no picture with a card whose start-up code it does not run', () => {
-    // Common practice, no source: new cards bring start-up code for UEFI only.
-    expect(
-      of(firmware(graphics(), machine({ kind: told('bios') })), 'firmware.noPicture')?.verdict,
-    ).to.equal('blocked');
-    expect(codes(firmware(graphics(), machine({})))).to.deep.equal([]);
-    expect(
-      codes(firmware(graphics({ boot: 'both' }), machine({ kind: told('bios') }))),
-    ).to.not.include('firmware.noPicture');
-    const wire = aCard({ delivers: network(1, [1000]), boot: 'uefi' });
-    expect(codes(firmware(wire, machine({ kind: told('bios') })))).to.deep.equal([
-      'firmware.otherBoot',
-    ]);
-    expect(
-      of(firmware(graphics(), machine({ kind: null })), 'firmware.kindUnknown')?.verdict,
-    ).to.equal('unknown');
-  });
-
-  it('may leave the screen black when it is four years older than the card', () => {
-    // Common practice, no source: update first.
-    const dated = (date: string | null) =>
-      codes(firmware(graphics(), machine({ date: date === null ? null : told(date) })));
-    expect(dated('2019-12-31')).to.include('firmware.old');
-    expect(dated('2020-01-01')).to.not.include('firmware.old');
-    expect(dated(null)).to.include('firmware.dateUnknown');
-    // Only a screen stays black.
-    const sticks = aCard({ delivers: usb(2, '3.2-1', 900), year: 2026 });
-    expect(codes(firmware(sticks, machine({ date: null })))).to.deep.equal([]);
-  });
-
-  it('gives large windows, or does not, or nobody knows', () => {
-    const at = (megabytes: number, large: boolean | null) =>
-      codes(
-        firmware(
-          graphics({ windowMegabytes: megabytes }),
-          machine({ largeWindows: large === null ? null : told(large) }),
-        ),
-      );
-    expect(at(256, false)).to.deep.equal([]);
-    expect(at(257, false)).to.deep.equal(['firmware.smallWindows']);
-    expect(at(8192, true)).to.deep.equal([]);
-    expect(at(8192, null)).to.deep.equal(['firmware.windowsUnknown']);
-  });
-});
-
-describe('Known catches', () => {
-  const link = aCard({ quirks: ['coldStart', 'sleep', 'processorSlot', 'jumper'] });
-  const behind = (uplink: Slot['uplink']) => quirks(link, aSlot(1, {}, { uplink }), aMachine([]));
-
-  it('decide a purchase: only one slot works, and a jumper stands in for a header', () => {
-    // Common practice, no source.
-    expect(codes(behind(told(null)))).to.deep.equal([
-      'quirk.coldStart',
-      'quirk.sleep',
-      'quirk.jumper',
-    ]);
-    const shared = behind(told({ id: 'c', name: 'the switch', generation: 3 as const, lanes: 4 }));
-    expect(of(shared, 'quirk.processorSlot')).to.include({
-      verdict: 'blocked',
-      subject: 'the switch',
-    });
-    expect(of(behind(null), 'quirk.slotUnknown')?.verdict).to.equal('unknown');
-    const machine = { ...aMachine([]), headers: told([{ type: 'serial-link-5-pin' as const }]) };
-    expect(codes(quirks(link, aSlot(1), machine))).to.not.include('quirk.jumper');
-  });
-});
-
-describe('Current of USB ports', () => {
-  it('is what the card’s plug carries at 5 V, to the watt', () => {
-    // SATA power, 4.5 A on 5 V: 22.5 W, which are five ports of 900 mA (Serial ATA 3.x and USB 3.2, from memory).
-    const at = (ports: number) =>
-      codes(
-        power(
-          aCard({
-            delivers: usb(ports, '3.2-1', 900),
-            sockets: ['sata'],
-            peakWatts: 30,
-            slotWatts: 5,
-          }),
-          aSlot(1),
-          aMachine([]),
-        ),
-      );
-    expect(at(5)).to.not.include('power.portsShort');
-    expect(at(6)).to.include('power.portsShort');
-    const withHeader = aCard({
-      delivers: usb(4, '3.2-1', 900),
-      frontHeaders: [{ type: 'usb-19-pin', atMm: 80 }],
-      sockets: ['sata'],
-    });
-    expect(of(power(withHeader, aSlot(1), aMachine([])), 'power.portsShort')).to.include({
-      needed: 27,
-      available: 22.5,
-    });
-  });
-});
-
-describe('Cards on trial together', () => {
-  const plain = aMachine([aSlot(1), aSlot(3), aSlot(5)]);
-  const machine: Machine = {
-    ...plain,
-    supply: { ...plain.supply, plugs: told([{ type: '6-pin' as const, count: 1 }]) },
-    case: { ...plain.case, frontLeads: told([{ type: 'audio' as const }]) },
-  };
-  const hungry = aCard({
-    peakWatts: 120,
-    slotWatts: 60,
-    sockets: ['6-pin'],
-    frontHeaders: [{ type: 'audio', atMm: 80 }],
-  });
-
-  it('take from the next one what they use: slot, plug, watts, lead', () => {
-    const tried = withCards(machine, [{ card: hungry, slot: machine.slots[0]! }]);
-    expect(valueOf(tried.slots[0]!.occupant)?.name).to.equal('Maker Model');
-    expect(plugsOf(tried.supply)).to.deep.equal([]);
-    expect(valueOf(tried.supply.baseWatts)).to.equal(220);
-    const second = codes(slotVerdict(hungry, tried.slots[1]!, tried, null).findings);
-    expect(second).to.include.members(['power.plugMissing', 'header.frontMissing']);
-    expect(codes(slotVerdict(hungry, machine.slots[1]!, machine, null).findings)).to.include(
-      'power.plugsFound',
+/** The order nearest to the list that keeps to these edges; null where they go round in a circle. */
+function sorted(
+  count: number,
+  edges: readonly { readonly first: number; readonly then: number }[],
+): readonly number[] | null {
+  const before = Array.from({ length: count }, () => new Set<number>());
+  for (const { first, then } of edges) before[then]!.add(first);
+  const order: number[] = [];
+  const done = new Set<number>();
+  while (order.length < count) {
+    const next = before.findIndex(
+      (all, n) => !done.has(n) && [...all].every((each) => done.has(each)),
     );
-    expect(withCards(machine, [])).to.equal(machine);
-    expect(assignPlugs([], []).cost).to.deep.equal({
-      dead: 0,
-      adapters: 0,
-      exchanges: 0,
-      takenWatts: 0,
+    if (next === -1) return null;
+    done.add(next);
+    order.push(next);
+  }
+  return order;
+}
+
+describe('The order of tasks', () => {
+  const task = (n: number): fc.Arbitrary<Ordered> =>
+    fc.record({
+      position: fc.constantFrom('standing', 'cardsUp', 'boardUp', null),
+      tool: fc.constantFrom('screwdriver', 'torch', 'flatTool', null),
+      after: n === 0 ? fc.constant([]) : fc.uniqueArray(fc.nat(n - 1), { maxLength: 2 }),
     });
+  const lists = fc
+    .integer({ min: 1, max: 7 })
+    .chain((count) => fc.tuple(...Array.from({ length: count }, (_, n) => task(n))));
+
+  it('takes as few turns and changes of tool as any order that may be, of up to nine free tasks', () => {
+    for (const tasks of fc.sample(lists, { numRuns: 500, seed: SEED })) {
+      const order = inOrder(tasks);
+      expect([...order].sort((a, b) => a - b)).to.deep.equal(tasks.map((_, n) => n));
+      const { turns, changes } = effort(order.map((n) => tasks[n]!));
+      expect([turns, changes], JSON.stringify(tasks)).to.deep.equal(leastOf(tasks));
+    }
+  });
+
+  it('keeps to the list where nothing speaks for another order', () => {
+    const plain = { position: null, tool: null, after: [] };
+    expect(inOrder(Array.from({ length: 8 }, () => plain))).to.deep.equal([0, 1, 2, 3, 4, 5, 6, 7]);
   });
 });
 
-describe('The fact behind a finding', () => {
-  it('is the one to look at again: of the slot, of its housing, or none', () => {
-    const slot = aSlot(4);
-    const fact = (code: Finding['code']) => factBehind({ code }, slot);
-    expect(fact('seat.tooLong')).to.deep.equal({
-      code: 'slot.openEnd',
-      slotId: 's4',
-      subject: 'Slot 4',
+/** By trying all. */
+function leastOf(tasks: readonly Ordered[]): readonly [number, number] {
+  let best: readonly [number, number] = [Infinity, Infinity];
+  const go = (done: readonly number[]): void => {
+    if (done.length === tasks.length) {
+      const { turns, changes } = effort(done.map((n) => tasks[n]!));
+      if (turns < best[0] || (turns === best[0] && changes < best[1])) best = [turns, changes];
+      return;
+    }
+    tasks.forEach(({ after }, n) => {
+      if (!done.includes(n) && after.every((each) => done.includes(each))) go([...done, n]);
     });
-    expect(fact('body.tooLong')).to.deep.equal({ code: 'case.lengthRoomMm' });
-    const inBox = { ...slot, enclosureId: 'box' };
-    expect(factBehind({ code: 'power.plugMissing' }, inBox)).to.deep.equal({
-      code: 'supply.plugs',
-      enclosureId: 'box',
-    });
-    expect(fact('quirk.sleep')).to.equal(null);
+  };
+  go([]);
+  return best;
+}
+
+describe('What fitting has to know', () => {
+  it('is asked for in Prepare where a task would be another, each fact once', () => {
+    const facts = (job: Job): readonly string[] =>
+      steps(job).flatMap((each) => (each.code === 'settle' ? each.values.fact : []));
+    const told = JOBS.find(({ machine }) => machine.case.retentionBar !== null)!;
+    expect(facts(told)).to.not.include('case.retentionBar');
+    const { machine } = told;
+    const untold: Job = {
+      ...told,
+      machine: {
+        ...machine,
+        case: { ...machine.case, retentionBar: null, panelHeld: null, spareModuleScrews: null },
+        slots: machine.slots.map((slot) => ({ ...slot, latch: null })),
+      },
+    };
+    const asked = facts(untold);
+    expect(asked).to.include.members(['case.retentionBar', 'case.panelHeld']);
+    expect(asked.filter((code) => code === 'case.retentionBar')).to.have.lengthOf(1);
+    const isModule = untold.plan!.placements.some(({ card }) => card.bus === 'm2');
+    expect(asked.includes('case.spareModuleScrews')).to.equal(isModule);
+    // A latch is asked of slots that get a card, and of no others.
+    const used = new Set(untold.plan!.placements.map(({ slotId }) => slotId));
+    const latches = steps(untold).filter(
+      (each) => each.code === 'settle' && each.values.fact === 'slot.latch',
+    );
+    expect(latches.every(({ slotId }) => used.has(slotId ?? ''))).to.equal(true);
+  });
+
+  it('changes the tasks: bar, panels, latch and covers', () => {
+    const job = JOBS.find(({ plan }) => plan!.placements.some(({ card }) => card.bus !== 'm2'))!;
+    const inCase = (of: Partial<Job['machine']['case']>): readonly Step[] =>
+      workOf({ ...job, machine: { ...job.machine, case: { ...job.machine.case, ...of } } });
+    const codes = (of: Parameters<typeof inCase>[0]) => inCase(of).map(({ code }) => code);
+    const value = <Value>(is: Value) => ({ value: is, source: 'technician' as const });
+    expect(codes({ retentionBar: value(true) })).to.include.members(['removeBar', 'refitBar']);
+    expect(codes({ retentionBar: value(false) })).to.not.include('removeBar');
+    const opening = (held: 'screws' | 'latch') =>
+      inCase({ panelHeld: value(held) }).find(({ code }) => code === 'openCase')!.task!.tool;
+    expect([opening('screws'), opening('latch')]).to.deep.equal(['screwdriver', null]);
+    const removing = (covers: 'screwed' | 'clipped' | 'snapped') =>
+      inCase({ covers: value(covers), retentionBar: value(false) }).find(
+        ({ code }) => code === 'removeCover',
+      );
+    expect(removing('screwed')!.task!.tool).to.equal('screwdriver');
+    expect(removing('clipped')!.task!.tool).to.equal(null);
+    expect(removing('snapped')!.task!.tool).to.equal('flatTool');
+    // Sharp edges are where covers are snapped off, and nowhere else.
+    expect(removing('snapped')!.cautions).to.include('sharpCover');
+    expect(removing('screwed')!.cautions).to.not.include('sharpCover');
+  });
+
+  it('orders a cover where one is missing: snapped ones do not go back', () => {
+    const closing = JOBS.flatMap((job) =>
+      workOf(job).flatMap((step) => (step.code === 'closeOpening' ? [{ job, step }] : [])),
+    );
+    for (const { step } of closing) {
+      const { covers, enclosure, with: from } = step.values;
+      if (covers === 'snapped' && enclosure === '') expect(from).to.not.equal('removed');
+    }
+    const ordered = closing.find(({ step }) => step.values.with === 'ordered')!;
+    expect(assemblyOf(ordered.job).extras.map(({ kind }) => kind)).to.include('cover');
   });
 });

@@ -2,6 +2,13 @@
 import { expect } from 'chai';
 import * as fc from 'fast-check';
 import {
+  acceptanceOfTrial,
+  apply,
+  observeReport,
+  provenSteps,
+  reportOnPlan,
+  steps,
+  type Job,
   ProblemList,
   absentIn,
   emptyMachine,
@@ -11,7 +18,10 @@ import {
   valueOf,
   type EvidenceFile,
 } from '../../src/core/index.ts';
-import { readHardwareReport } from '../../src/core/read/system/hardwareReport.ts';
+import {
+  readHardwareReport,
+  type ReportedCard,
+} from '../../src/core/read/system/hardwareReport.ts';
 import { LSPCI } from '../builders/evidence.ts';
 import {
   reportJson,
@@ -19,7 +29,7 @@ import {
   reportText,
   type ReportSpec,
 } from '../builders/hardwareReport.ts';
-import { aMachine, aSlot } from '../builders/parts.ts';
+import { STAMP, aCard, aJob, aMachine, aSlot } from '../builders/parts.ts';
 import { soaked } from '../builders/soak.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
@@ -133,6 +143,55 @@ describe('The hardware report of the third system', () => {
     }
     expect(both.functions).to.deep.equal(alone.functions);
     expect(readLspci(LSPCI).functions).to.have.lengthOf(both.functions.length);
+  });
+
+  it('ticks the steps of the cards that it shows, and names what differs from the plan', () => {
+    const slots = [1, 2].map((n) => aSlot(n, { connector: 4, lanes: 4 }));
+    const [card] = SPEC.cards;
+    const wire = aCard({
+      id: 'wire',
+      ids: { vendor: card!.vendor, device: card!.device, class24: 0x020000 },
+      generation: 3,
+      lanes: 4,
+    });
+    const planned = apply(
+      { ...aJob(), machine: aMachine(slots) },
+      {
+        name: 'acceptPlan',
+        ...acceptanceOfTrial(
+          [{ card: wire, slot: slots[1]! }],
+          { ...aJob(), machine: aMachine(slots) },
+          null,
+          {
+            cards: [],
+            extras: [],
+          },
+        ),
+      },
+      STAMP,
+    );
+    const seat = steps(planned).find(({ code }) => code === 'seat')!;
+    const job = apply(planned, { name: 'tickStep', stepId: seat.id }, STAMP);
+    const seen = (of: Partial<ReportedCard> | null, print = reportText) => {
+      const cards = of === null ? SPEC.cards.slice(1) : [{ ...card!, ...of }];
+      const evidence = readEvidence([{ name: 'after', content: print({ ...SPEC, cards }) }]);
+      const observations = observeReport(job, evidence, STAMP.at);
+      return apply(job, { name: 'observe', observations, what: 'report' }, STAMP);
+    };
+    const codes = (of: Job) => reportOnPlan(of)[0]!.differences.map(({ code }) => code);
+    for (const print of Object.values(FORMS)) {
+      const right = seen({}, print);
+      expect(codes(right)).to.deep.equal([]);
+      const proven = provenSteps(right).map((id) => id.split(':')[0]);
+      expect(proven).to.include.members(['checkDevice', 'checkLink']);
+    }
+    expect(codes(seen({ slotName: 'Slot-1' }))).to.deep.equal(['otherSlot']);
+    expect(codes(seen({ link: { generation: 3, width: 1 } }))).to.deep.equal(['linkNarrower']);
+    expect(codes(seen({ driverInstalled: false }))).to.deep.equal(['driverMissing']);
+    expect(codes(seen({ driverInstalled: null }))).to.deep.equal([]);
+    expect(codes(seen(null))).to.deep.equal(['missing']);
+    // What is part of the board has no slot: it is no card of the plan.
+    expect(codes(seen({ slotName: null }))).to.deep.equal(['missing']);
   });
 
   it('takes a slot for the same whatever blanks and marks are in its name', () => {

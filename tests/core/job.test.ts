@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { screens } from '../../demo/catalogue/row.ts';
 import {
+  emptyDrive,
   JOB_FORMAT,
   PLAIN_WEIGHTS,
   emptyCase,
@@ -114,11 +115,11 @@ describe('Steps', () => {
       'before',
       'powerOff',
       'discharge',
-      'openCase',
-      'removeCover',
-      'moveObstacle',
       'swapBracket',
+      'openCase',
       'joinLead',
+      'seat',
+      'screw',
       'plug',
       'closeCase',
       'moveScreenLead',
@@ -466,6 +467,20 @@ describe('Job files', () => {
     expect(job!.photos).to.have.lengthOf(1);
   });
 
+  it('of the ninth format are read, with what was named of a drive in its record', () => {
+    const before = (JSON.parse(dataFile('job-format-9')) as { job: Job }).job;
+    const { job, problems } = readJobFile(dataFile('job-format-9'));
+    expect(problems).to.deep.equal([]);
+    const [named, seen] = job!.observations;
+    expect(named!.value).to.deep.equal({
+      drive: emptyDrive('drive-QK-4471', 4_000, { serial: 'QK-4471' }),
+      holds: 'nothing',
+    });
+    expect(seen!.value).to.deep.include({ place: '0000:03:00.0', driver: 'ahci' });
+    const today = todaysWords(before);
+    expect(job).to.deep.equal({ ...today, format: JOB_FORMAT });
+  });
+
   it('have a published schema that is the one in use', () => {
     const published: unknown = JSON.parse(
       readFileSync(new URL('../../static/job.schema.json', import.meta.url), 'utf8'),
@@ -520,7 +535,7 @@ describe('Hand-over sheet', () => {
       kind: 'device',
       subject: { slotId },
       value: {
-        address: '0000:01:00.0',
+        place: '0000:01:00.0',
         port: null,
         link: null,
         tellsDrivers: true,

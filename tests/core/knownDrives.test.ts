@@ -20,6 +20,7 @@ import {
   unitsNeeded,
   withDriveLoad,
   type Drive,
+  type Machine,
   type NeedOf,
   type PlanRequest,
 } from '../../src/core/index.ts';
@@ -36,7 +37,7 @@ const card = (ports: number, more: Partial<Parameters<typeof aCard>[0]> = {}) =>
   aCard({ id: `c${ports}`, lanes: 4, delivers: drives(ports, 'sata'), ...more });
 const slot = aSlot(1, { connector: 4, lanes: 4 });
 const machine = { ...aMachine([slot]), builtIn: told([]) };
-const flow = (of: NeedOf<'drives'>, there = machine, ports = 4) =>
+const flow = (of: NeedOf<'drives'>, there: Machine = machine, ports = 4) =>
   flowOf(card(ports), slot, of, there)!;
 const codes = (of: NeedOf<'drives'>) => {
   const { finding, catches } = flow(of);
@@ -84,11 +85,11 @@ describe('Drives that are known', () => {
   it('go into bays of their size, with a frame into wider ones, and never into narrower', () => {
     const wide = { form: '3.5', heightMm: 26 } as const;
     const narrow = { form: '2.5', heightMm: 7 } as const;
-    expect(inBays([wide, narrow], [{ size: '3.5', count: 2 }])).to.deep.equal({
+    expect(inBays([wide, narrow], [{ size: '3.5', count: 2 }])).to.deep.include({
       placed: 2,
       frames: ['3.5-to-2.5'],
     });
-    expect(inBays([wide], [{ size: '2.5', count: 4 }])).to.deep.equal({ placed: 0, frames: [] });
+    expect(inBays([wide], [{ size: '2.5', count: 4 }])).to.deep.include({ placed: 0, frames: [] });
     // The wide one takes the bay of its size, and leaves the narrow one the widest.
     expect(
       inBays(
@@ -98,12 +99,45 @@ describe('Drives that are known', () => {
           { size: '5.25', count: 1 },
         ],
       ),
-    ).to.deep.equal({ placed: 2, frames: ['5.25-to-2.5'] });
+    ).to.deep.include({ placed: 2, frames: ['5.25-to-2.5'] });
     const low = [{ size: '2.5', count: 1, heightMm: 9.5 }] as const;
     expect(inBays([{ form: '2.5', heightMm: 9.5 }], low).placed).to.equal(1);
     expect(inBays([{ form: '2.5', heightMm: 9.6 }], low).placed).to.equal(0);
     // What is not told of a drive asks nothing.
-    expect(inBays([{ form: null, heightMm: null }], low)).to.deep.equal({ placed: 1, frames: [] });
+    expect(inBays([{ form: null, heightMm: null }], low)).to.deep.include({
+      placed: 1,
+      frames: [],
+    });
+  });
+
+  it('share the bays with the drives of other needs: none is claimed twice, and musts choose first', () => {
+    const room = { ...machine.case, bays: baysOf(3), frontLeads: told([]) };
+    const [two, three] = [
+      need(several(2), { id: 'two', must: false }),
+      need(several(3), { id: 'three' }),
+    ];
+    const there = { ...machine, case: room };
+    const missing = (needs: readonly NeedOf<'drives'>[]) =>
+      needs.map((each) => flow(each, withDriveLoad(there, needs)).forDrives.bays);
+    expect(missing([two])).to.deep.equal([0]);
+    expect(missing([two, three])).to.deep.equal([2, 0]);
+    expect(missing([{ ...two, must: true }, three])).to.deep.equal([0, 2]);
+    // Modules on cards ask for no bay.
+    const modules = need(several(2, { form: 'module', socket: 'm2' }), { id: 'modules' });
+    expect(missing([two, modules])[0]).to.equal(0);
+    // The plan buys what is missing over both: two bays, and three frames for narrow drives in wide ones.
+    const { extras, unmet } = proposePlan({
+      machine: there,
+      needs: [{ ...two, must: true }, three],
+      budgetCents: null,
+      cards: [card(8)],
+      extras: EXTRAS,
+      library: null,
+    });
+    expect(unmet).to.deep.equal([]);
+    expect(extras.flatMap(({ kind, count }) => (kind === 'bay' ? count : []))).to.have.members([
+      2, 3,
+    ]);
   });
 
   it('fill as many bays as any way of putting them in does, with no more frames', () => {

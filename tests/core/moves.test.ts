@@ -70,7 +70,7 @@ describe('A plan that moves a card and gives one up', () => {
   it('takes the one out, moves the other, and only then puts in what is new', () => {
     const all = steps(accepted());
     const at = (code: string) => all.findIndex((step) => step.code === code);
-    expect(all[at('takeOut')]!.values).to.deep.equal({
+    expect(all[at('takeOut')]!.values).to.deep.include({
       card: 'Thornmere Bollard S1',
       slot: 'Slot 4',
       enclosure: '',

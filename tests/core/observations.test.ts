@@ -68,7 +68,7 @@ const differences = (job: Job) =>
 describe('A report read after a plan was accepted', () => {
   it('is observed, and changes neither the survey nor the steps nor what is expected', () => {
     const all = steps(museum);
-    expect(all).to.have.length(31);
+    expect(all).to.have.length(39);
     for (const text of [BEFORE, after({ drives: {}, network: {} })]) {
       const job = observed(text);
       expect(job.machine).to.equal(museum.machine);
@@ -95,7 +95,7 @@ describe('A report read after a plan was accepted', () => {
       phase: 'after',
       conditions: 'after.txt',
       value: {
-        address: '0000:05:00.0',
+        place: '0000:05:00.0',
         port: '0000:00:1b.0',
         link: { generation: 2, width: 4 },
         tellsDrivers: true,

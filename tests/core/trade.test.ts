@@ -4,6 +4,7 @@
  */
 import { expect } from 'chai';
 import {
+  valueOf,
   acceptanceOf,
   expectations,
   judge,
@@ -240,12 +241,13 @@ describe('Job 1: a small board with one x1 slot', () => {
     expect(
       valuesOf(steps(ordered), 'orderExtra').map(({ kind, fits, count }) => [kind, fits, count]),
     ).to.deep.include(['driveCable', 'sata', 3]);
-    expect(valuesOf(all, 'joinDrives')[0]).to.deep.include({
+    expect(valuesOf(all, 'joinDrives')[0]).to.include({ count: 3 });
+    expect(valuesOf(all, 'feedDrives')[0]).to.deep.include({
       count: 3,
-      toBoard: false,
       plugAdapters: ['4-pin-to-sata', 'split-sata'],
     });
-    inOrder(all, 'backUp', 'seat', 'joinDrives', 'closeCase');
+    inOrder(all, 'backUp', 'mountDrives', 'joinDrives', 'feedDrives', 'closeCase', 'countDrives');
+    inOrder(all, 'seat', 'joinDrives');
   });
 });
 
@@ -286,8 +288,8 @@ describe('Job 8: a card that carries two modules, one over the slot and one over
       },
     );
     const all = steps(job);
-    expect(valuesOf(all, 'joinDrives').map(({ toBoard }) => toBoard)).to.deep.equal([false, true]);
-    inOrder(all, 'joinDrives', 'joinLead', 'seat', 'screw');
+    expect(valuesOf(all, 'fitModules').map(({ toBoard }) => toBoard)).to.deep.equal([false, true]);
+    inOrder(all, 'fitModules', 'joinLead', 'seat', 'screw');
     // Neither wants a bay, a power plug or a data lead of its own.
     expect(valuesOf(all, 'orderExtra').map(({ kind }) => kind)).to.not.include.members(['bay']);
   });
@@ -497,7 +499,8 @@ describe('Job 6: graphics into an old workstation with two small board plugs', (
       mode: { widthPx: 1920, heightPx: 1080, refreshHz: 60 },
     });
     const flow = flowOf(card('Drafting 4'), slot(WORKSTATION, 's1'), analogue, WORKSTATION)!;
-    expect(flow).to.deep.include({ units: 1, adapters: ['dp-vga-active'] });
+    // Its three outputs would each serve one like it; one adapter does for the one that is asked.
+    expect(flow).to.deep.include({ units: 3, adapters: ['dp-vga-active'] });
     expect(flow.finding).to.include({ code: 'deliver.screenAdapter', verdict: 'needs' });
   });
 });
@@ -540,7 +543,8 @@ describe('Job 7: a new build with sound and an old wireless card', () => {
       { name: 'acceptPlan', placements: [{ slotId: 's7', card: card(model) }], packages: [] },
     );
     const all = steps(job);
-    inOrder(all, 'discharge', 'removeCover', 'joinFront', 'seat', 'screw', 'closeCase');
+    inOrder(all, 'discharge', 'removeCover', 'seat', 'screw', 'closeCase');
+    inOrder(all, 'openCase', 'joinFront', 'seat');
     expect(all.find(({ code }) => code === 'removeCover')?.cautions).to.include('sharpCover');
     expect(all.find(({ code }) => code === 'discharge')?.cautions).to.include('static');
   });
@@ -856,7 +860,8 @@ describe('Job 17: a USB card whose power plug does not reach', () => {
       gets: 'sata',
       gives: '4-pin',
     });
-    inOrder(all, 'seat', 'exchangePlugs', 'plug', 'closeCase');
+    inOrder(all, 'openCase', 'exchangePlugs', 'plug', 'closeCase');
+    inOrder(all, 'seat', 'plug');
     // Nothing is bought for it.
     expect(valuesOf(all, 'orderExtra').map(({ kind }) => kind)).to.deep.equal([]);
   });
@@ -1020,12 +1025,24 @@ describe('Job 20: Wi-Fi where the only x1 slot is under a graphics card', () => 
       verdict: 'needs',
       subject: 'Kelpwick Beacon 75',
     });
+    // A second card with a plug of its own.
+    const fed: Machine = {
+      ...machine,
+      slots: machine.slots.map((each) => {
+        const card = valueOf(each.occupant);
+        return card?.name === 'Kelpwick Beacon 75'
+          ? { ...each, occupant: told({ ...card, plugs: told(['6-pin' as const]) }) }
+          : each;
+      }),
+    };
     inOrder(
-      stepsFor(machine, ['Gull 867', 's3']),
+      stepsFor(fed, ['Gull 867', 's3']),
+      'freeCard',
       'takeOutFirst',
       'seat',
       'screw',
       'putBack',
+      'plugBack',
       'closeCase',
     );
   });

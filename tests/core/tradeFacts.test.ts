@@ -271,7 +271,7 @@ describe('Job 21: ten drives, each by name', () => {
     ).to.include('3.5-to-2.5');
   });
 
-  it('has each of them on the sheet, and the frames in the step that joins them', () => {
+  it('has each of them on the sheet, and the frames in the step that mounts them', () => {
     const begun = aJob({ name: 'takeTemplate', machine }, { name: 'addNeed', need });
     const proposal = plan(machine, [need]);
     const job = apply(
@@ -280,6 +280,6 @@ describe('Job 21: ten drives, each by name', () => {
       STAMP,
     );
     expect(handOverSheet(job).drives).to.have.lengthOf(10);
-    expect(valuesOf(steps(job), 'joinDrives')[0]!.frames).to.deep.equal(['5.25-to-3.5']);
+    expect(valuesOf(steps(job), 'mountDrives')[0]!.frames).to.deep.equal(['5.25-to-3.5']);
   });
 });

@@ -65,7 +65,20 @@ export type Command =
   /** It is there: nothing has to be ordered any more. */
   | { readonly name: 'dropBought'; readonly extraId: string }
   | { readonly name: 'withdrawPlan' }
-  | { readonly name: 'tickStep'; readonly stepId: string }
+  | {
+      readonly name: 'tickStep';
+      readonly stepId: string;
+      /** Why it is gone on without it being as it should; it is kept in the log. */
+      readonly reason?: string;
+    }
+  /** What was found at the bench, and the rest planned anew; `what` says it in a few words. */
+  | {
+      readonly name: 'foundAtBench';
+      readonly machine: Machine;
+      readonly plan: Omit<Plan, 'acceptedAt'>;
+      readonly ticks: Job['ticks'];
+      readonly what: string;
+    }
   | { readonly name: 'untickStep'; readonly stepId: string }
   /**
    * Seen or measured; each in the place of an earlier one of its id. `what` says in a few words what was observed, `proves`
@@ -188,6 +201,12 @@ const CHANGES: {
   ) => ({
     plan: { placements, packages, moves, givenUp, later, unmet, met, extras, acceptedAt: at },
   }),
+  foundAtBench: ({ plan: before }, { machine, plan, ticks }, at) => ({
+    machine,
+    // It is the plan that was accepted, as far as it goes.
+    plan: { ...plan, acceptedAt: before?.acceptedAt ?? at },
+    ticks,
+  }),
   addPin: (job, { pin }) => ({ pins: [...withoutPin(job, pin), pin] }),
   removePin: (job, { pin }) => ({ pins: withoutPin(job, pin) }),
   setWeights: (_, { weights }) => ({ weights }),
@@ -271,6 +290,7 @@ function detailOf(job: Job, command: Command): string {
         .filter(([part, percent]) => job.weights[part as WeighedPart] !== percent)
         .map(([part, percent]) => `${part} ${percent} %`)
         .join(', ');
+    case 'foundAtBench':
     case 'buyForMachine':
     case 'observe':
     case 'removeObservation':
@@ -278,6 +298,7 @@ function detailOf(job: Job, command: Command): string {
     case 'dropBought':
       return job.bought.find(({ id }) => id === command.extraId)?.model ?? '';
     case 'tickStep':
+      return command.reason === undefined ? command.stepId : `${command.stepId}: ${command.reason}`;
     case 'untickStep':
       return command.stepId;
     case 'setDriverWays':

@@ -109,7 +109,7 @@ function matched(
   const found = new Map<DriverTarget, Listed>();
   const free = new Set(list);
   const observed = new Map(
-    reportOnPlan(job).map(({ card, observation }) => [card.slot.id, observation?.value.address]),
+    reportOnPlan(job).map(({ card, observation }) => [card.slot.id, observation?.value.place]),
   );
   const take = (is: (target: DriverTarget, listed: Listed) => boolean) => {
     for (const target of targets) {
@@ -162,7 +162,7 @@ function stateOfCard(target: DriverTarget, listed: Listed | null, job: Job): Dri
   const worst = differences
     .map(({ code }) => OUTCOME_OF_DIFFERENCE[code])
     .toSorted((a, b) => DRIVER_OUTCOMES.indexOf(a) - DRIVER_OUTCOMES.indexOf(b))[0];
-  const isSeen = observation !== null && observation.value.address !== null;
+  const isSeen = observation !== null && observation.value.place !== null;
   const now = isSeen
     ? { driver: observation.value.driver, status: observation.value.trouble }
     : listed && { driver: listed.driver, status: listed.status };

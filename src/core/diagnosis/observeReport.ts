@@ -7,18 +7,26 @@ import { machineDevices } from '../drivers/machineDevices.ts';
 import { valueOf } from '../parts/fact.ts';
 import { MOST, clipped } from '../parts/limits.ts';
 import type { Job } from '../parts/job.ts';
-import type { Slot } from '../parts/machine.ts';
+import { isSameLabel, type Slot } from '../parts/machine.ts';
 import type { DeviceObservation, DevicesObservation, Phase } from '../parts/observation.ts';
 import { deviceId, type PciFunction } from '../parts/pciFunction.ts';
 import { steps } from '../procedure/steps.ts';
 import type { Evidence } from '../read/evidence.ts';
+import type { ReportedCard } from '../read/system/hardwareReport.ts';
 import { linkOf, portsAbove, type PortWithSlot } from '../read/pci/ports.ts';
 
 /** A device of the report as one thing, however many functions and bridges it has. */
 interface Device {
-  readonly fn: PciFunction;
+  /** `vendor:device` in hexadecimal. */
+  readonly identity: string;
+  readonly place: string;
   /** The port with a slot that it sits behind; null where the report shows none. */
   readonly port: PortWithSlot | null;
+  /** What a report without places calls its slot; null: it has a place. */
+  readonly slotName: string | null;
+  readonly link: DeviceObservation['value']['link'];
+  readonly driver: string | null;
+  readonly trouble: string;
 }
 
 /**
@@ -32,34 +40,39 @@ export function observeReport(
   at: string,
 ): readonly (DeviceObservation | DevicesObservation)[] {
   const { functions, sources } = evidence.devices;
-  if (functions.length === 0) return [];
+  const named = functions.length === 0 ? (evidence.hardware?.cards ?? []) : [];
+  if (functions.length + named.length === 0) return [];
   const { cards } = assemblyOf(job);
   const slots = job.machine.slots;
-  const found = matched(cards, slots, devicesOf(functions, slots));
-  const tellsDrivers = functions.some(({ driver }) => driver !== null);
+  const devices = [...devicesOf(evidence, slots), ...named.flatMap(namedDevice)];
+  const found = matched(cards, slots, devices);
+  const tellsDrivers =
+    functions.some(({ driver }) => driver !== null) ||
+    named.some(({ driverInstalled }) => driverInstalled !== null);
   const seen = {
     at,
     phase: phaseOf(job),
     conditions: clipped(evidence.files.map(({ name }) => name).join(', ')),
   };
   const whole = isWhole(functions, job);
-  const told = whole ? cards : cards.filter((card) => found.has(card));
+  // The report of cards by slots has all cards, and nothing of the board.
+  const told = whole || named.length > 0 ? cards : cards.filter((card) => found.has(card));
   const ofCards = told.map((card): DeviceObservation => {
     const device = found.get(card) ?? null;
-    const fallback = evidence.devicesWhole ? 'text' : 'system';
+    const fallback = evidence.devicesWhole && named.length === 0 ? 'text' : 'system';
     return {
       id: `device-${card.slot.id}`,
       kind: 'device',
       subject: { slotId: card.slot.id },
       value: {
-        address: device?.fn.address ?? null,
+        place: device?.place ?? null,
         port: device?.port?.port.address ?? null,
-        link: device === null ? null : trainedOf(device),
+        link: device?.link ?? null,
         tellsDrivers,
-        driver: device?.fn.driver ?? null,
-        trouble: device === null ? '' : troubleOf(device.fn, evidence),
+        driver: device?.driver ?? null,
+        trouble: device?.trouble ?? '',
       },
-      source: (device && sources.get(device.fn.address)) ?? fallback,
+      source: (device && sources.get(device.place)) ?? fallback,
       ...seen,
     };
   });
@@ -69,7 +82,11 @@ export function observeReport(
       id: 'devices',
       kind: 'devices',
       subject: {},
-      value: { tellsDrivers, isWhole: whole, list: listOf(evidence) },
+      value: {
+        tellsDrivers,
+        isWhole: whole,
+        list: [...listOf(evidence), ...named.map(listedCard)],
+      },
       source: evidence.deviceList === null ? 'text' : 'system',
       ...seen,
     },
@@ -88,6 +105,36 @@ const listOf = ({ devices, deviceList }: Evidence): DevicesObservation['value'][
       status,
     }));
 
+/** The report of cards by slots says whether a driver is installed, and not which. */
+const INSTALLED = 'installed';
+const driverIn = ({ driverInstalled }: ReportedCard): string | null =>
+  driverInstalled === true ? INSTALLED : null;
+
+const listedCard = (card: ReportedCard): DevicesObservation['value']['list'][number] => ({
+  id: clipped(card.slotName ?? card.name),
+  device: deviceId(card),
+  name: clipped(card.name),
+  class24: null,
+  driver: driverIn(card),
+  status: '',
+});
+
+/** What is part of the board has no slot, and is no card. */
+const namedDevice = (card: ReportedCard): readonly Device[] =>
+  card.slotName === null
+    ? []
+    : [
+        {
+          identity: deviceId(card),
+          place: clipped(card.slotName),
+          port: null,
+          slotName: card.slotName,
+          link: linkOf(card.link ?? undefined),
+          driver: driverIn(card),
+          trouble: '',
+        },
+      ];
+
 /** Any machine shows more devices than this. Common practice, no source. */
 const LEAST_DEVICES = 5;
 
@@ -102,7 +149,8 @@ function phaseOf(job: Job): Phase {
 }
 
 /** Each device once: by the surveyed port above it, else by the nearest one, else by its own place. */
-function devicesOf(functions: readonly PciFunction[], slots: readonly Slot[]): readonly Device[] {
+function devicesOf(evidence: Evidence, slots: readonly Slot[]): readonly Device[] {
+  const { functions } = evidence.devices;
   const above = portsAbove(functions);
   const surveyed = new Set(slots.map(({ port }) => valueOf(port)));
   const devices = new Map<string, Device>();
@@ -111,7 +159,16 @@ function devicesOf(functions: readonly PciFunction[], slots: readonly Slot[]): r
     const port = ports.find((each) => surveyed.has(each.port.address)) ?? ports[0] ?? null;
     const place = port?.port.address ?? fn.address.slice(0, fn.address.lastIndexOf('.'));
     const key = `${place} ${deviceId(fn)}`;
-    if (!devices.has(key)) devices.set(key, { fn, port });
+    if (devices.has(key)) continue;
+    devices.set(key, {
+      identity: deviceId(fn),
+      place: fn.address,
+      port,
+      slotName: null,
+      link: port?.trained ?? linkOf(fn.express?.link?.now),
+      driver: fn.driver,
+      trouble: troubleOf(fn, evidence),
+    });
   }
   return [...devices.values()];
 }
@@ -129,7 +186,7 @@ function matched(
     found.set(card, device);
     free.delete(device);
   };
-  const isOf = ({ card }: AssembledCard, { fn }: Device) => deviceId(fn) === deviceId(card.ids);
+  const isOf = ({ card }: AssembledCard, { identity }: Device) => identity === deviceId(card.ids);
   for (const card of cards)
     take(
       card,
@@ -154,14 +211,13 @@ const staying = (slots: readonly Slot[], cards: readonly AssembledCard[]): reado
       !cards.some(({ slot, fromSlotId }) => slot.id === id || fromSlotId === id),
   );
 
-function sitsIn({ port, number }: Slot, device: Device): boolean {
+function sitsIn({ port, number, label }: Slot, device: Device): boolean {
+  if (device.slotName !== null) return isSameLabel(label, device.slotName);
   const surveyed = valueOf(port);
   if (device.port === null || surveyed !== device.port.port.address) return false;
   // Behind a switch a port may get another address once cards are in: its slot number tells.
   return number === null || number.value === device.port.slotNumber;
 }
-
-const trainedOf = ({ fn, port }: Device) => port?.trained ?? linkOf(fn.express?.link?.now);
 
 const IDENTITY = /^PCI\\VEN_([0-9A-F]{4})&DEV_([0-9A-F]{4})/i;
 

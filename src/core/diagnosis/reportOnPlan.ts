@@ -4,6 +4,7 @@ import { runsOlder, shownVersion } from '../drivers/versions.ts';
 import { toInstall } from '../drivers/chooseDriver.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
+import { isSameLabel } from '../parts/machine.ts';
 import type { DeviceObservation } from '../parts/observation.ts';
 import type { Link } from '../standards/pciExpress.ts';
 import { isBasicDisplay, isByClass } from '../standards/systemDrivers.ts';
@@ -56,9 +57,9 @@ function differencesOf(
 ): readonly ReportDifference[] {
   // Before the cards are in, none is missed.
   // Nor is a carrier that is no device itself: only the drives on it show.
-  if (value.address === null)
+  if (value.place === null)
     return phase === 'before' || card.card.needsSplit ? [] : [{ code: 'missing' }];
-  const elsewhere = slotDifference(card, value.port, machine);
+  const elsewhere = slotDifference(card, value, machine);
   return [
     ...elsewhere,
     // Another slot has another link: it says nothing of how the card sits.
@@ -70,10 +71,12 @@ function differencesOf(
 
 function slotDifference(
   { slot }: AssembledCard,
-  port: string | null,
+  { port, place }: DeviceObservation['value'],
   { slots }: Job['machine'],
 ): readonly ReportDifference[] {
-  const other = slots.find((each) => port !== null && valueOf(each.port) === port);
+  const other =
+    slots.find((each) => port !== null && valueOf(each.port) === port) ??
+    slots.find(({ label }) => place !== null && isSameLabel(label, place));
   return other === undefined || other.id === slot.id
     ? []
     : [{ code: 'otherSlot', slotLabel: other.label }];

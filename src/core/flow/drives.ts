@@ -5,7 +5,7 @@ import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
 import { driveName, type Drive } from '../parts/drive.ts';
 import { socketWanted, unitsNeeded, type NeedOf } from '../parts/need.ts';
-import { inBays } from '../placement/bays.ts';
+import { drivesOf, inBays } from '../placement/bays.ts';
 import type { Finding, Verdict } from '../rules/finding.ts';
 import { devicesShown } from '../placement/slotLink.ts';
 import { PLUGS, type PlugAdapter, type PlugType } from '../standards/plugs.ts';
@@ -281,15 +281,13 @@ function driven(
 
 /** What drives on cables find of bays and power plugs, and what is bought where that is too little. */
 function onCables(
-  { these }: NeedOf<'drives'>,
+  need: NeedOf<'drives'>,
   needed: number,
   { case: room, supply }: Machine,
 ): { readonly findings: readonly Finding[]; readonly forDrives: ForDrives } {
-  const there = valueOf(room.bays);
-  const drives = Array.from({ length: needed }, (_, n) => ({
-    form: these[n] === undefined || these[n].form === 'module' ? null : these[n].form,
-    heightMm: these[n]?.heightMm ?? null,
-  }));
+  const { these } = need;
+  const there = room.baysFor?.get(need.id) ?? valueOf(room.bays);
+  const drives = drivesOf(need, needed);
   const { placed: bays, frames } =
     there === null ? { placed: needed, frames: [] } : inBays(drives, there);
   const plugs = valueOf(supply.plugs);

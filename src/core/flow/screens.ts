@@ -37,6 +37,14 @@ export function screensFlow(
   const bits = modeBitsPerSecond(need.mode, need.bitsPerColour);
   const best = Math.max(...delivers.outputs.map(({ signal }) => OUTPUTS[signal].bitsPerSecond));
   const refreshHz = need.mode.refreshHz * Math.min(1, best / bits);
+  /** Outputs beyond those carry as many more of the same: they are there for other needs. */
+  const more = (): number => {
+    const further = Math.max(0, Math.min(sockets.length, delivers.most) - wanted.length);
+    const alike = Array.from({ length: further }, () => screenAsked(need));
+    return further === 0
+      ? 0
+      : pairScreens(sockets, [...wanted, ...alike], delivers.most, 2).length - paired.length;
+  };
   const ways = paired.flat();
   const adapters = ways.flatMap(({ adapter }) => adapter ?? []);
   const figures = { needed: bits, available: best, unit: 'b/s', subject: 'output' } as const;
@@ -45,7 +53,7 @@ export function screensFlow(
     need,
     unit: 'Hz',
     wanted: need.mode.refreshHz,
-    units: paired.length,
+    units: paired.length < wanted.length ? paired.length : paired.length + more(),
     stages: [
       paired.length > 0
         ? { code: 'output', low: need.mode.refreshHz, high: need.mode.refreshHz }
@@ -107,11 +115,22 @@ export interface WantedScreen {
   readonly halfColour: boolean;
 }
 
+/** A screen of which nothing but the need tells. */
+const screenAsked = ({ mode, bitsPerColour, input }: NeedOf<'screens'>): WantedScreen => ({
+  inputs: [input],
+  mode,
+  bitsPerColour,
+  streams: 1,
+  hdmiBitsPerSecond: null,
+  halfColour: false,
+});
+
 /** Screens as the need says, or as those that were read say. */
 function wantedScreens(
-  { count, mode, bitsPerColour, input }: NeedOf<'screens'>,
-  { screens }: Machine,
+  { count, mode, bitsPerColour, input, ...need }: NeedOf<'screens'>,
+  machine: Machine,
 ): readonly WantedScreen[] {
+  const screens = screensOf(need, machine);
   return Array.from({ length: count }, (_, n): WantedScreen => {
     const screen = screens[n];
     const { across, down } = screen?.tiles ?? { across: 1, down: 1 };
@@ -137,6 +156,10 @@ function wantedScreens(
     };
   });
 }
+
+/** Screens that the need is about; the input of another card tells nothing of itself. */
+const screensOf = ({ into }: Pick<NeedOf<'screens'>, 'into'>, { screens }: Machine) =>
+  into === 'screen' ? screens : [];
 
 /** A screen may say 59.95 where people say 60. */
 const NEAR_HZ = 0.5;
@@ -257,9 +280,10 @@ function wayInto(
 
 /** Screens that were read and do not report a mode as large and as fast as this. */
 function screensThatCannot(
-  { mode, count }: NeedOf<'screens'>,
-  { screens }: Machine,
+  { mode, count, ...need }: NeedOf<'screens'>,
+  machine: Machine,
 ): readonly Finding[] {
+  const screens = screensOf(need, machine);
   const needed = Math.min(screens.length, count);
   const available = screens.filter(({ modes, halfColour, preferred }) =>
     [...modes, ...halfColour, ...(valueOf(preferred) === null ? [] : [valueOf(preferred)!])].some(
@@ -273,9 +297,10 @@ function screensThatCannot(
 
 /** Screens that were read and name fewer bits of a colour than are wanted. */
 function lessColour(
-  { bitsPerColour: needed, count }: NeedOf<'screens'>,
-  { screens }: Machine,
+  { bitsPerColour: needed, count, ...need }: NeedOf<'screens'>,
+  machine: Machine,
 ): readonly Finding[] {
+  const screens = screensOf(need, machine);
   const least = Math.min(
     ...screens.slice(0, count).map((screen) => screen.bitsPerColour ?? needed),
   );

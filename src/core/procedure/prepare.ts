@@ -9,6 +9,7 @@ import type { Job } from '../parts/job.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import type { FindingCode } from '../rules/findingCodes.ts';
 import { unknownFacts } from '../rules/unknownFacts.ts';
+import { unknownForFitting } from './fitting/unknownForFitting.ts';
 import { installing, isInstalledFirst, removing } from './driverSteps.ts';
 import { cardAt, keyed, plainStep, step, type Draft } from './step.ts';
 
@@ -37,9 +38,11 @@ export const prepare = (job: Job, assembly: Assembly): readonly Draft[] => [
 /** Facts that are asked for and that this plan's slots wait for. */
 function toSettle(job: Job, assembly: Assembly): readonly Draft[] {
   const used = new Set(newCardsOf(assembly).map(({ slot }) => slot.id));
-  return unknownFacts(assembly.machine, job.needs)
-    .filter(({ slotId }) => slotId === undefined || used.has(slotId))
-    .map(({ code, slotId, enclosureId, subject }) =>
+  const asked = unknownFacts(assembly.machine, job.needs).filter(
+    ({ slotId }) => slotId === undefined || used.has(slotId),
+  );
+  return [...asked, ...unknownForFitting(job, assembly)].map(
+    ({ code, slotId, enclosureId, subject }) =>
       step(
         'settle',
         { fact: code, subject: subject ?? '' },
@@ -48,7 +51,7 @@ function toSettle(job: Job, assembly: Assembly): readonly Draft[] {
           ...(slotId === undefined ? {} : { slotId }),
         },
       ),
-    );
+  );
 }
 
 const toOrder = (job: Job, assembly: Assembly): readonly Draft[] => [
@@ -105,7 +108,19 @@ function toReady(job: Job, assembly: Assembly): readonly Draft[] {
       step('openWindows', { ...cardAt(each), megabytes: each.card.windowMegabytes }, keyed(each)),
     ),
     ...(valueOf(machine.case.spareScrews) === 0 && fitted.some(({ card }) => card.bus !== 'm2')
-      ? [step('bringScrew', { count: fitted.length })]
+      ? [step('bringScrew', { count: fitted.length, isModule: false })]
+      : []),
+    ...(valueOf(machine.case.spareModuleScrews) === 0
+      ? fitted
+          .filter(({ card }) => card.bus === 'm2')
+          .slice(0, 1)
+          .map(() =>
+            step(
+              'bringScrew',
+              { count: fitted.filter(({ card }) => card.bus === 'm2').length, isModule: true },
+              { key: 'module' },
+            ),
+          )
       : []),
     ...(machine.damage.length > 0
       ? [step('showDamage', { what: machine.damage.map(({ what }) => what) })]
@@ -136,14 +151,6 @@ function toReady(job: Job, assembly: Assembly): readonly Draft[] {
             isOnlyWay: fitted.some(({ card }) => ON_LINE.includes(card.delivers.kind)),
           }),
         ]),
-    ...(job.driverWays.removal === 'before' ? removing(job) : []),
-    ...packages
-      .filter(
-        (each) => isInstalledFirst(each.package) && each.targets.some(({ card }) => card !== null),
-      )
-      .map((each) =>
-        step('installFirst', installing(each.package, job.driverWays), { key: each.package.id }),
-      ),
   ];
 }
 

@@ -1,17 +1,19 @@
 /** One step of a job, as data; the wording stands beside the screens. */
+import type { CoverFrom } from '../assembly/covers.ts';
 import type { AssembledCard } from '../assembly/assembly.ts';
 import type { OldDriver } from '../assembly/driverTargets.ts';
 import type { OutranksBy } from '../drivers/chooseDriver.ts';
 import { cardName } from '../parts/card.ts';
 import type { Channel, DriverWays } from '../parts/driverPackage.ts';
 import type { Stage } from '../parts/job.ts';
-import type { BracketHeight } from '../parts/machine.ts';
+import type { BracketHeight, CoverType, PANEL_HOLDS } from '../parts/machine.ts';
+import type { Task } from './fitting/task.ts';
 import type { FactCode } from '../rules/facts.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 import type { BoardHeader, FrontLead } from '../standards/headers.ts';
 import type { ScreenAdapter } from '../standards/screens.ts';
 import type { NetworkFeature } from '../standards/ethernet.ts';
-import type { BayFrame, DriveArray, DriveSocket } from '../standards/storage.ts';
+import type { BayFrame, DriveArray } from '../standards/storage.ts';
 import type { SystemFamily } from '../standards/systems.ts';
 import type { PlugAdapter, PlugType } from '../standards/plugs.ts';
 
@@ -42,6 +44,30 @@ interface OpeningAt {
   readonly opening: number;
   readonly enclosure: string;
   readonly covers: string;
+}
+
+/** In the machine's own case, where empty. */
+interface InCase {
+  readonly enclosure: string;
+}
+
+/** How a panel is held; null: nobody told. */
+interface PanelOf extends InCase {
+  readonly held: (typeof PANEL_HOLDS)[number] | null;
+}
+
+/** What holds a bracket; null: nobody told. */
+export type BracketHold = 'screwed' | 'clipped' | 'bar';
+interface Held {
+  readonly hold: BracketHold | null;
+  /** At the far end of its slot; null: nobody told. */
+  readonly latch: boolean | null;
+}
+
+/** Plugs and leads of a card that is in already; null: nobody told. */
+interface Joined {
+  readonly plugs: readonly PlugType[] | null;
+  readonly leads: readonly FrontLead[] | null;
 }
 
 interface PackageNamed {
@@ -110,7 +136,11 @@ export interface StepValues {
   readonly findDriver: CardAt & { readonly identity: string };
   readonly enrolKey: CardAt;
   readonly splitSlot: CardAt;
-  readonly bringScrew: { readonly count: number };
+  readonly bringScrew: {
+    readonly count: number;
+    /** The small ones that hold modules flat. */
+    readonly isModule: boolean;
+  };
   readonly noteTrouble: { readonly count: number; readonly names: string };
   /** Before anything is touched, what was broken already is shown to whoever owns it. */
   readonly showDamage: { readonly what: readonly string[] };
@@ -119,53 +149,120 @@ export interface StepValues {
   readonly installFirst: Installing;
   readonly backUp: Nothing;
   readonly before: Nothing;
-  readonly powerOff: Nothing;
+  /** With the boxes outside that have a mains lead of their own. */
+  readonly powerOff: { readonly boxes: readonly string[] };
+  readonly leadsOff: Nothing;
   readonly discharge: Nothing;
-  readonly openCase: Nothing;
+  readonly openCase: PanelOf;
+  /** The panel behind the board. */
+  readonly openFarSide: PanelOf;
+  readonly dustOut: Nothing;
+  readonly removeBar: InCase;
+  readonly refitBar: InCase;
+  /** What is joined to a card that comes out; null: nobody told. */
+  readonly freeCard: CardAt & Joined;
+  readonly takeOut: CardAt & Held;
+  readonly takeOutFirst: CardAt & Held & { readonly neighbour: string };
+  readonly takeToMove: CardAt & Held & { readonly to: string };
+  readonly moveCard: CardAt & Held & { readonly from: string };
+  readonly putBack: InCase & Held & { readonly neighbour: string };
+  readonly plugBack: CardAt & Joined;
   readonly removeCover: OpeningAt;
-  readonly closeOpening: OpeningAt;
-  readonly takeOut: CardAt;
-  readonly moveCard: CardAt & { readonly from: string };
-  readonly putIn: { readonly name: string; readonly kind: ExtraKind };
-  readonly takeOutFirst: CardAt & { readonly neighbour: string };
-  readonly putBack: { readonly neighbour: string };
+  readonly closeOpening: OpeningAt & {
+    readonly with: CoverFrom;
+    /** The opening that it was taken from. */
+    readonly of: number | null;
+  };
   readonly moveObstacle: { readonly name: string; readonly how: string };
+  readonly restorePlug: {
+    readonly name: string;
+    /** Led round what comes over it. */
+    readonly isLedRound: boolean;
+  };
+  readonly putIn: {
+    readonly name: string;
+    readonly kind: ExtraKind;
+    /** How what closes the bays at the front is held; null: nobody told, or it is none. */
+    readonly frontCovers: CoverType | null;
+  };
   readonly swapBracket: CardAt & { readonly height: BracketHeight };
   readonly joinLead: CardAt & { readonly lead: string };
   readonly joinFront: CardAt & { readonly lead: FrontLead };
+  readonly joinRibbon: CardAt & { readonly count: number };
   readonly setJumper: CardAt;
-  readonly fitPlate: CardAt & { readonly opening: number };
+  readonly fitModules: CardAt & {
+    readonly count: number;
+    /** Their data leads go to ports of the board. */
+    readonly toBoard: boolean;
+    /** A heat sink is screwed over them. */
+    readonly hasCover: boolean;
+  };
   /** Before anything goes in: what lies in the slot or over it. */
   readonly clearSlot: CardAt & { readonly state: 'dirty' | 'capped' };
-  readonly seat: CardAt;
-  readonly screw: CardAt & { readonly isModule: boolean };
+  readonly seat: CardAt & {
+    /** Null: nobody told. */
+    readonly latch: boolean | null;
+    /** Its far end goes into a guide. */
+    readonly hasGuide: boolean;
+    /** Its bracket goes through an opening, and its foot into the gap beside the board. */
+    readonly hasBracket: boolean;
+  };
+  readonly screw: CardAt & Held & { readonly isModule: boolean };
+  readonly fitPlate: CardAt & { readonly opening: number };
   readonly support: CardAt;
-  readonly joinHeader: CardAt & { readonly header: BoardHeader };
+  readonly joinHeader: CardAt & {
+    readonly header: BoardHeader;
+    /** The card will lie over it. */
+    readonly isCovered: boolean;
+  };
   readonly exchangePlugs: CardAt & {
     readonly feeds: string;
+    /** The free plug that goes in, and the one that comes out for the card. */
     readonly gets: PlugType;
     readonly gives: PlugType;
   };
   readonly plug: CardAt & {
     readonly plug: PlugType;
     readonly adapter: PlugAdapter | null;
-    /** Through the longer lead that was ordered for it. */
+    /** No lead reaches as it is. */
     readonly isLengthened: boolean;
   };
-  readonly joinDrives: CardAt & {
+  readonly mountDrives: CardAt & {
     readonly count: number;
-    readonly socket: DriveSocket;
-    /** A module whose data goes to a port of the board. */
-    readonly toBoard: boolean;
-    readonly plugAdapters: readonly PlugAdapter[];
     /** What holds narrow drives in wide bays. */
     readonly frames: readonly BayFrame[];
+    readonly bothSides: boolean;
   };
-  readonly closeCase: Nothing;
+  readonly joinDrives: CardAt & { readonly count: number };
+  readonly feedDrives: CardAt & {
+    readonly count: number;
+    readonly plugAdapters: readonly PlugAdapter[];
+  };
+  readonly lookOver: InCase;
+  readonly closeFarSide: PanelOf;
+  readonly closeCase: PanelOf;
+  readonly leadsBack: Nothing;
   /** Through what stands between outputs and screens. */
-  readonly moveScreenLead: CardAt & { readonly adapters: readonly ScreenAdapter[] };
-  readonly joinEnclosures: { readonly names: readonly string[] };
+  readonly moveScreenLead: CardAt & {
+    readonly adapters: readonly ScreenAdapter[];
+    /** The board’s own sockets go dead. */
+    readonly boardGoesOff: boolean;
+    /** The card whose sockets they come from; empty: none. */
+    readonly from: string;
+  };
+  /** From an output of this card to the input of another one. */
+  readonly joinLoop: CardAt & {
+    readonly count: number;
+    readonly adapters: readonly ScreenAdapter[];
+  };
+  readonly joinAerials: CardAt & { readonly count: number };
+  readonly joinEnclosures: {
+    readonly names: readonly string[];
+    /** Those whose lead has a lock. */
+    readonly locked: readonly string[];
+  };
   readonly start: Nothing;
+  readonly countDrives: { readonly count: number };
   readonly checkDevice: CardAt & {
     readonly identity: string;
     readonly family: SystemFamily | null;
@@ -217,6 +314,8 @@ interface StepBase {
   readonly slotId: string | null;
   /** The device of the machine that it is about; null: a card, or none. */
   readonly deviceId: string | null;
+  /** Of the physical work: where, with what, and after what. */
+  readonly task: Task | null;
 }
 
 type Saying = {
@@ -226,7 +325,8 @@ type Saying = {
 export type Step = StepBase & Saying;
 
 /** A step that is not yet counted; the key tells it from others of its code. */
-export type Draft = Saying & Omit<StepBase, 'id' | 'stage'> & { readonly key: string | null };
+export type Draft = Saying &
+  Omit<StepBase, 'id' | 'stage' | 'task'> & { readonly key: string | null };
 
 interface More {
   readonly cautions?: readonly CautionCode[];

@@ -6,7 +6,8 @@ import { assemblyOf, newCardsOf, type Assembly } from '../assembly/assembly.ts';
 import { memoOf } from '../memo.ts';
 import { valueOf } from '../parts/fact.ts';
 import { LONGEST_STEP_ID, type Job, type Stage } from '../parts/job.ts';
-import { fit } from './fit.ts';
+import { ACTS } from './fitting/acts.ts';
+import { orderedActs } from './fitting/tasks.ts';
 import { drivers } from './driverSteps.ts';
 import { prepare } from './prepare.ts';
 import { prove } from './prove.ts';
@@ -19,7 +20,7 @@ const COUNT_LETTERS = 8;
 export const steps = memoOf((job: Job): readonly Step[] => {
   if (job.plan === null) return [];
   const assembly = inFittingOrder(assemblyOf(job));
-  const fitting = inStage('fit', fit(job, assembly));
+  const fitting = fitted(job, assembly);
   return [
     ...inStage('prepare', prepare(job, assembly)),
     ...fitting,
@@ -45,6 +46,30 @@ const inFittingOrder = (assembly: Assembly): Assembly => ({
   ],
 });
 
+/** The physical work, each act with what it waits for. */
+function fitted(job: Job, assembly: Assembly): readonly Step[] {
+  const ordered = orderedActs(job, assembly);
+  const plain = inStage(
+    'fit',
+    ordered.map(({ act }) => act.draft),
+  );
+  return plain.map((each, n) => {
+    const { act, after } = ordered[n]!;
+    const { position, view, minutes } = ACTS[act.draft.code];
+    return {
+      ...each,
+      task: {
+        position,
+        view,
+        minutes,
+        tool: act.tool,
+        moves: act.moves,
+        after: after.map(({ at, because }) => ({ stepId: plain[at]!.id, because })),
+      },
+    };
+  });
+}
+
 /** Steps that would be known by the same – two obstacles of one name in the way – are counted. */
 function inStage(stage: Stage, drafts: readonly Draft[]): readonly Step[] {
   const taken = new Set<string>();
@@ -54,6 +79,6 @@ function inStage(stage: Stage, drafts: readonly Draft[]): readonly Step[] {
     let id = wanted;
     for (let n = 2; taken.has(id); n += 1) id = `${wanted}~${n}`;
     taken.add(id);
-    return { ...draft, stage, id };
+    return { ...draft, stage, id, task: null };
   });
 }

@@ -131,7 +131,7 @@ export function handOverSheet(job: Job): HandOverSheet {
     drivers: driverStates(job)
       .filter(({ isPlanned, wanted }) => !isPlanned && wanted !== null)
       .map(({ name, choice, now }) => ({ name, choice, seen: now?.driver ?? null })),
-    drives: job.needs.flatMap((need) => (need.kind === 'drives' ? need.these.map(driveOf) : [])),
+    drives: drivesIn(job).map(driveOf),
     later: laterCardsOf(assembly).map(({ card, slot }) => ({
       name: cardName(card),
       slotLabel: slot.label,
@@ -154,6 +154,18 @@ export function handOverSheet(job: Job): HandOverSheet {
       all.some(({ cautions }) => cautions.includes(caution)),
     ),
   };
+}
+
+/** Those of the needs, as they were named before they were prepared, and others that were named. */
+function drivesIn({ needs, observations }: Job): readonly Drive[] {
+  const named = new Map(
+    observations.flatMap((each) =>
+      each.kind === 'drive' ? [[each.value.drive.id, each.value.drive] as const] : [],
+    ),
+  );
+  const wanted = needs.flatMap((need) => (need.kind === 'drives' ? need.these : []));
+  const others = [...named.values()].filter(({ id }) => wanted.every((drive) => drive.id !== id));
+  return [...wanted.map((drive) => named.get(drive.id) ?? drive), ...others];
 }
 
 const driveOf = (drive: Drive): SheetDrive => ({

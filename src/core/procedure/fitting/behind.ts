@@ -1,0 +1,106 @@
+/** What plugs in behind, once the case is closed, and the first start. */
+import type { AssembledCard, Assembly } from '../../assembly/assembly.ts';
+import type { Flow } from '../../flow/flow.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Machine, Occupant, Slot } from '../../parts/machine.ts';
+import { unitsNeeded } from '../../parts/need.ts';
+import { deviceId } from '../../parts/pciFunction.ts';
+import { usableBytesPerSecond } from '../../rules/link.ts';
+import { keyed, plainStep, step, cardAt } from '../step.ts';
+import { act, type Act, move, thing } from './act.ts';
+import { drivesAllotted } from './drivesOnCards.ts';
+
+/** What plugs in behind, once the case is closed, and the first start. */
+export function outside(cards: readonly AssembledCard[], assembly: Assembly): readonly Act[] {
+  const { machine, removed } = assembly;
+  const boardShows = valueOf(machine.builtIn)?.some(({ kind }) => kind === 'screens') ?? false;
+  const display = (slots: readonly Slot[]) =>
+    slots.map(({ occupant }) => valueOf(occupant)).find((card) => card && isDisplay(card, machine));
+  const hadCard = display(machine.slots) != null;
+  const drives = drivesAllotted(cards).reduce((sum, { count }) => sum + count, 0);
+  return [
+    act(plainStep('leadsBack'), { moves: [move(thing('outsideLeads', 'all'), 'inPlace')] }),
+    ...cards
+      .filter(({ card }) => card.delivers.kind === 'screens')
+      .map((each) =>
+        act(
+          step(
+            'moveScreenLead',
+            {
+              ...cardAt(each),
+              adapters: adaptersOf(each.flows.filter((flow) => !isLoop(flow))),
+              boardGoesOff: boardShows && !hadCard,
+              from: display(removed)?.name ?? '',
+            },
+            keyed(each),
+          ),
+        ),
+      ),
+    ...cards.flatMap((each) =>
+      each.flows.filter(isLoop).map((flow) =>
+        act(
+          step(
+            'joinLoop',
+            {
+              ...cardAt(each),
+              count: Math.min(flow.units, unitsNeeded(flow.need)),
+              adapters: adaptersOf([flow]),
+            },
+            { ...keyed(each), key: `${each.slot.id}:${flow.need.id}` },
+          ),
+        ),
+      ),
+    ),
+    ...cards.flatMap((each) => {
+      const { delivers } = each.card;
+      return delivers.kind === 'wifi' && delivers.aerials > 0
+        ? [act(step('joinAerials', { ...cardAt(each), count: delivers.aerials }, keyed(each)))]
+        : [];
+    }),
+    ...joinEnclosures(assembly),
+    act(plainStep('start'), { moves: [move(thing('mainsLead', 'all'), 'inPlace')] }),
+    ...(drives === 0 ? [] : [act(step('countDrives', { count: drives }))]),
+  ];
+}
+
+/** A card that is in already is known by what its machine reported of it. */
+const isDisplay = ({ ids }: Occupant, { functions }: Machine): boolean =>
+  ids !== null &&
+  functions.some((fn) => deviceId(fn) === deviceId(ids) && fn.classCode >> 8 === DISPLAY_CLASS);
+
+const DISPLAY_CLASS = 0x03;
+
+/** It leads from an output to the input of another card. */
+const isLoop = ({ need }: Flow): boolean => need.kind === 'screens' && need.into === 'card';
+
+const adaptersOf = (flows: readonly Flow[]) => [
+  ...new Set(flows.flatMap(({ adapters }) => adapters)),
+];
+
+/** External boxes in the order of their chain: what moves most data nearest to the machine. */
+function joinEnclosures({ cards, machine }: Assembly): readonly Act[] {
+  const used = machine.enclosures
+    .filter(({ id }) => cards.some(({ slot }) => slot.enclosureId === id))
+    .map(({ id, name, case: room }) => ({
+      name,
+      hasLock: valueOf(room.leadLock) === true,
+      rate: cards
+        .filter(({ slot }) => slot.enclosureId === id)
+        .reduce((sum, { card }) => sum + usableBytesPerSecond(card), 0),
+    }))
+    .toSorted((a, b) => b.rate - a.rate);
+  return used.length === 0
+    ? []
+    : [
+        act(
+          step(
+            'joinEnclosures',
+            {
+              names: used.map(({ name }) => name),
+              locked: used.flatMap(({ name, hasLock }) => (hasLock ? name : [])),
+            },
+            { cautions: ['mains'] },
+          ),
+        ),
+      ];
+}

@@ -1,0 +1,357 @@
+/** What must come before what, and why: by rules, not by the order in which a list was written. */
+import type { Assembly } from '../../assembly/assembly.ts';
+import type { Act } from './act.ts';
+import type { FitCode } from './acts.ts';
+import { coversFor } from '../../assembly/covers.ts';
+import type { Job } from '../../parts/job.ts';
+import { barredBy, bodiesIn, bodyAt } from './reach.ts';
+import { rowsOf } from './rows.ts';
+import type { Reason } from './task.ts';
+
+export interface Edge {
+  /** Places in the list of acts. */
+  readonly first: number;
+  readonly then: number;
+  readonly because: Reason;
+}
+
+/** Of two acts that are of these codes, which pairs it is about. */
+type About =
+  | 'all'
+  /** In the same case, or in no case at all. */
+  | 'housing'
+  /** Done for, or to, a card in the same slot. */
+  | 'slot'
+  /** They touch a common opening of one case. */
+  | 'opening'
+  /** Steps about one and the same thing. */
+  | 'key'
+  /** Done in, or to the card of, one slot. */
+  | 'place';
+
+interface Rule {
+  readonly because: Reason;
+  readonly first: readonly FitCode[];
+  readonly then: readonly FitCode[];
+  readonly about: About;
+}
+
+const rule = (
+  because: Reason,
+  first: readonly FitCode[],
+  then: readonly FitCode[],
+  about: About,
+): Rule => ({ because, first, then, about });
+
+const OUT: readonly FitCode[] = ['takeOut', 'takeOutFirst', 'takeToMove'];
+const IN: readonly FitCode[] = ['seat', 'moveCard'];
+const BACK: readonly FitCode[] = ['putBack'];
+const BENCH: readonly FitCode[] = ['swapBracket', 'joinRibbon', 'setJumper', 'fitModules'];
+/** Beside its slot, with leads of the case, before it goes in. */
+const BESIDE: readonly FitCode[] = ['joinLead', 'joinFront'];
+/** In an open case, from the side of the cards. */
+const INSIDE: readonly FitCode[] = [
+  'dustOut',
+  'removeBar',
+  'freeCard',
+  ...OUT,
+  'removeCover',
+  'moveObstacle',
+  'putIn',
+  'clearSlot',
+  ...BESIDE,
+  ...IN,
+  ...BACK,
+  'plugBack',
+  'screw',
+  'fitPlate',
+  'support',
+  'exchangePlugs',
+  'plug',
+  'joinHeader',
+  'restorePlug',
+  'closeOpening',
+  'mountDrives',
+  'joinDrives',
+  'feedDrives',
+  'refitBar',
+  'lookOver',
+];
+/** What a bar over the brackets holds. */
+const AT_BRACKETS: readonly FitCode[] = [
+  ...OUT,
+  'removeCover',
+  ...IN,
+  ...BACK,
+  'screw',
+  'fitPlate',
+  'closeOpening',
+];
+const AT_PANELS: readonly FitCode[] = ['openCase', 'openFarSide', 'closeFarSide', 'closeCase'];
+const BEHIND: readonly FitCode[] = [
+  'leadsBack',
+  'moveScreenLead',
+  'joinLoop',
+  'joinAerials',
+  'joinEnclosures',
+];
+
+const RULES: readonly Rule[] = [
+  rule('power', ['powerOff'], ['leadsOff', 'discharge'], 'all'),
+  rule('power', ['discharge'], ['openCase', 'openFarSide'], 'all'),
+  rule('static', ['discharge'], BENCH, 'all'),
+  rule('tethered', ['leadsOff'], ['openCase', 'openFarSide'], 'all'),
+  rule('closed', ['openCase'], INSIDE, 'housing'),
+  rule('closed', ['openFarSide'], ['mountDrives'], 'housing'),
+  rule('dust', ['dustOut'], INSIDE, 'all'),
+  rule('bar', ['removeBar'], AT_BRACKETS, 'housing'),
+  rule('bar', AT_BRACKETS, ['refitBar'], 'housing'),
+  rule('plugged', ['freeCard'], OUT, 'key'),
+  rule('occupied', OUT, [...IN, 'fitPlate', 'closeOpening'], 'opening'),
+  rule('occupied', ['takeOut', 'takeToMove'], [...IN, 'clearSlot'], 'slot'),
+  rule('cardFirst', OUT, ['removeCover'], 'slot'),
+  rule('cover', ['removeCover'], [...IN, 'fitPlate'], 'opening'),
+  rule('capped', ['clearSlot'], IN, 'slot'),
+  rule('inTheWay', ['moveObstacle'], IN, 'slot'),
+  rule('stillThere', ['moveObstacle'], ['restorePlug'], 'key'),
+  rule('outFirst', OUT, IN, 'housing'),
+  rule('stillThere', OUT, [...BACK, 'moveCard'], 'key'),
+  rule('notIn', [...BACK, 'moveCard'], ['plugBack'], 'key'),
+  rule('onTheBench', [...BENCH, ...BESIDE], ['seat', 'putBack'], 'place'),
+  // A card that is in comes out for what cannot be done to it there.
+  rule('onTheBench', ['takeOutFirst'], [...BENCH, ...BESIDE], 'place'),
+  rule('notIn', ['seat'], ['screw', 'fitPlate', 'support', 'plug', 'joinDrives'], 'slot'),
+  rule('notIn', BACK, ['screw', 'fitPlate', 'support', 'plug', 'joinDrives'], 'place'),
+  rule('heldFirst', ['screw'], ['plug', 'joinDrives', 'support'], 'slot'),
+  rule('plugInUse', ['exchangePlugs'], ['plug'], 'key'),
+  rule(
+    'notIn',
+    ['putIn'],
+    ['plug', 'exchangePlugs', 'mountDrives', 'feedDrives', 'plugBack'],
+    'all',
+  ),
+  rule('notIn', ['mountDrives'], ['joinDrives', 'feedDrives'], 'key'),
+  rule(
+    'lookLast',
+    [...INSIDE.filter((code) => code !== 'lookOver'), 'openFarSide'],
+    ['lookOver'],
+    'housing',
+  ),
+  rule('closed', INSIDE, ['closeCase'], 'housing'),
+  rule('closed', ['mountDrives'], ['closeFarSide'], 'housing'),
+  rule('lookLast', ['lookOver'], ['closeFarSide', 'closeCase'], 'housing'),
+  rule('outsideLast', ['closeFarSide', 'closeCase'], BEHIND, 'all'),
+  rule('outsideLast', ['leadsBack'], BEHIND.slice(1), 'all'),
+  rule('beforeStart', BEHIND, ['start'], 'all'),
+  rule('openCase', AT_PANELS, ['start'], 'all'),
+  rule('openCase', INSIDE, ['start'], 'all'),
+  rule('notRunning', ['start'], ['countDrives'], 'all'),
+];
+
+export function edgesOf(acts: readonly Act[], job: Job, assembly: Assembly): readonly Edge[] {
+  const byCode = new Map<FitCode, number[]>();
+  acts.forEach(({ draft: { code } }, n) => byCode.set(code, [...(byCode.get(code) ?? []), n]));
+  const of = (codes: readonly FitCode[]) => codes.flatMap((code) => byCode.get(code) ?? []);
+  const edges: Edge[] = [];
+  for (const { because, first, then, about } of RULES) {
+    const after = of(then);
+    if (after.length === 0) continue;
+    for (const a of of(first))
+      for (const b of after)
+        if (a !== b && isAbout(about, acts[a]!, acts[b]!))
+          edges.push({ first: a, then: b, because });
+  }
+  const all = [
+    ...edges,
+    ...byPlace(acts, assembly),
+    ...afterLeaving(acts, job, assembly),
+    ...byCover(acts, assembly),
+  ];
+  return [...all, ...heavyLast(acts, all, assembly)];
+}
+
+function isAbout(about: About, a: Act, b: Act): boolean {
+  switch (about) {
+    case 'all':
+      return true;
+    case 'housing':
+      return a.housing === b.housing;
+    case 'slot':
+      return a.forSlots.some((slot) => b.forSlots.includes(slot));
+    case 'opening':
+      return a.housing === b.housing && a.openings.some((opening) => b.openings.includes(opening));
+    case 'key':
+      return a.draft.key === b.draft.key;
+    case 'place':
+      return a.draft.slotId !== null && a.draft.slotId === b.draft.slotId;
+  }
+}
+
+/** What lies over a place, or leaves no hand room beside it, comes after what is done there. */
+function byPlace(acts: readonly Act[], assembly: Assembly): readonly Edge[] {
+  const bodies = bodiesIn(assembly);
+  const arriving = acts.flatMap((each, n) => (arrives(each) ? [{ n, act: each }] : []));
+  const edges: Edge[] = [];
+  acts.forEach((each, n) => {
+    const { point, draft } = each;
+    if (point !== null) {
+      const barred = barredBy(point, bodies);
+      const over = (barred?.by ?? []).flatMap(({ slotId }) =>
+        arriving.filter(({ act, n: at }) => act.draft.slotId === slotId && at !== n),
+      );
+      for (const { n: then } of over)
+        edges.push({ first: n, then, because: reasonOf(barred?.how ?? 'covered', over.length) });
+    }
+    // Its plug goes in again once nothing needs its place free, unless it is led round.
+    if (draft.code === 'restorePlug' && !draft.values.isLedRound)
+      for (const seat of arriving)
+        if (IN.includes(seat.act.draft.code) && isAbout('slot', each, seat.act))
+          edges.push({ first: seat.n, then: n, because: 'placeKept' });
+    if (draft.code === 'joinHeader' && !draft.values.isCovered)
+      for (const seat of arriving)
+        if (seat.act.draft.code === 'seat' && isAbout('slot', each, seat.act))
+          edges.push({ first: seat.n, then: n, because: 'notIn' });
+  });
+  return [...edges, ...inRows(acts, arriving, assembly)];
+}
+
+/** Of two that leave no room between them either may come first: that both wait is practice. */
+const reasonOf = (how: 'covered' | 'noHand', count: number): Reason =>
+  how === 'noHand' && count > 1 ? 'closeBeside' : how;
+
+const arrives = ({ draft }: Act): boolean =>
+  draft.code === 'seat' || draft.code === 'moveCard' || draft.code === 'putBack';
+
+/** Side by side they go in one after the other, so that each has one side open. */
+function inRows(
+  acts: readonly Act[],
+  arriving: readonly { readonly n: number; readonly act: Act }[],
+  assembly: Assembly,
+): readonly Edge[] {
+  const out = arriving.flatMap(({ act: { draft } }) =>
+    draft.code === 'putBack' && draft.slotId !== null ? draft.slotId : [],
+  );
+  const at = (slotId: string) => {
+    const there = arriving.filter(({ act }) => act.draft.slotId === slotId);
+    return there.find(({ act }) => act.draft.code === 'putBack') ?? there[0];
+  };
+  const { rows } = rowsOf(assembly, out);
+  return rows.flatMap(({ sequence, isClosed }) =>
+    sequence.slice(1).flatMap((slotId, n): readonly Edge[] => {
+      const [first, then] = [at(sequence[n]!), at(slotId)];
+      if (first === undefined || then === undefined) return [];
+      // It is held before the next one is put beside it.
+      const screw = acts.findIndex(
+        ({ draft }) => draft.code === 'screw' && draft.slotId === first.act.draft.slotId,
+      );
+      return [
+        { first: first.n, then: then.n, because: n > 0 || isClosed ? 'noHand' : 'inRow' },
+        ...(screw === -1 ? [] : [{ first: screw, then: then.n, because: 'heldFirst' as const }]),
+      ];
+    }),
+  );
+}
+
+/** What goes, or comes out for a while, goes before what is done beneath it or beside it. */
+function afterLeaving(
+  acts: readonly Act[],
+  { machine: surveyed }: Job,
+  assembly: Assembly,
+): readonly Edge[] {
+  const { machine } = assembly;
+  const bodies = bodiesIn(assembly);
+  const going = acts.flatMap(({ draft }, n) => {
+    const body = OUT.includes(draft.code)
+      ? (bodyAt(surveyed, draft.slotId) ?? bodyAt(machine, draft.slotId))
+      : null;
+    return body === null ? [] : [{ n, body }];
+  });
+  const staying = bodies.filter(
+    ({ stays, slotId }) => stays && going.every(({ body }) => body.slotId !== slotId),
+  );
+  return acts.flatMap(({ point }, then) => {
+    if (point === null) return [];
+    return going.flatMap(({ n, body }): readonly Edge[] => {
+      const barred = barredBy(point, [...staying, ...going.map((each) => each.body)]);
+      return barred?.by.includes(body) === true && n !== then
+        ? [
+            {
+              first: n,
+              then,
+              because: reasonOf(
+                barred.how,
+                barred.by.filter((each) => going.some(({ body: other }) => other === each)).length,
+              ),
+            },
+          ]
+        : [];
+    });
+  });
+}
+
+/** A cover closes an opening once it is off the other. */
+const byCover = (acts: readonly Act[], assembly: Assembly): readonly Edge[] =>
+  coversFor(assembly).flatMap(({ opening, of }) => {
+    if (of === null) return [];
+    const at = (code: FitCode, { number, enclosureId }: typeof opening) =>
+      acts.findIndex(
+        ({ draft, housing, openings }) =>
+          draft.code === code && housing === enclosureId && openings.includes(number),
+      );
+    const [first, then] = [at('removeCover', of), at('closeOpening', opening)];
+    return first === -1 || then === -1 ? [] : [{ first, then, because: 'coverInUse' as const }];
+  });
+
+/** Thin cards before thick ones in the same case, wherever nothing physical asks for the other way round. */
+function heavyLast(
+  acts: readonly Act[],
+  edges: readonly Edge[],
+  { cards }: Assembly,
+): readonly Edge[] {
+  const grams = (n: number) =>
+    cards.find(({ slot }) => slot.id === acts[n]!.draft.slotId)?.card.weightGrams ?? 0;
+  const seats = acts.flatMap(({ draft, openings }, n) =>
+    draft.code === 'seat' && openings.length > 0 ? n : [],
+  );
+  const soft: Edge[] = [];
+  const thick = (n: number) => acts[n]!.openings.length;
+  const order = seats.toSorted((a, b) => thick(a) - thick(b) || grams(a) - grams(b));
+  const after = followersOf(edges);
+  order.forEach((first, n) => {
+    const then = order.slice(n + 1).find((each) => acts[each]!.housing === acts[first]!.housing);
+    if (then === undefined || thick(first) === thick(then)) return;
+    if (!leadsTo(after, then, first)) {
+      soft.push({ first, then, because: 'heavyLast' });
+      after.set(first, new Set([...(after.get(first) ?? []), then]));
+    }
+  });
+  return soft;
+}
+
+function followersOf(edges: readonly Edge[]): Map<number, Set<number>> {
+  const after = new Map<number, Set<number>>();
+  for (const { first, then } of edges) {
+    const known = after.get(first);
+    if (known === undefined) after.set(first, new Set([then]));
+    else known.add(then);
+  }
+  return after;
+}
+
+function leadsTo(
+  after: ReadonlyMap<number, ReadonlySet<number>>,
+  from: number,
+  to: number,
+): boolean {
+  const seen = new Set<number>([from]);
+  const open = [from];
+  for (let at = open.pop(); at !== undefined; at = open.pop()) {
+    if (at === to) return true;
+    for (const next of after.get(at) ?? [])
+      if (!seen.has(next)) {
+        seen.add(next);
+        open.push(next);
+      }
+  }
+  return false;
+}

@@ -1,0 +1,232 @@
+/** A new card: what is done to it on the bench, then how it goes in, is held, fed and joined. */
+import type { AssembledCard, Assembly } from '../../assembly/assembly.ts';
+import type { Card } from '../../parts/card.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Machine, Slot } from '../../parts/machine.ts';
+import { machineAround } from '../../placement/housing.ts';
+import { plugsOf } from '../../placement/plugs.ts';
+import type { FindingCode } from '../../rules/findingCodes.ts';
+import { HEADERS } from '../../standards/headers.ts';
+import { cardAt, type CautionCode, keyed, step } from '../step.ts';
+import { type Act, act, latchOf, move, openingId, screwOf, thing } from './act.ts';
+import { barredBy, bodiesIn } from './reach.ts';
+import {
+  from_,
+  groundOf,
+  heldIn,
+  holdIn,
+  screwsOf,
+  socketPlaces,
+  clearing,
+  latchCaution,
+} from './slots.ts';
+import { drivesAllotted } from './drivesOnCards.ts';
+
+/** Above this a card sags and wants a hand beneath it. Common practice, no source: from about two openings on. */
+const HEAVY_OPENINGS = 2;
+
+/** One card: what is done to it on the bench, then how it goes in, is held, fed and joined. */
+export function cardActs(
+  each: AssembledCard,
+  cards: readonly AssembledCard[],
+  assembly: Assembly,
+): readonly Act[] {
+  const { machine, plates } = assembly;
+  const { card, slot } = each;
+  const at = cardAt(each);
+  const here = keyed(each);
+  const own = { housing: slot.enclosureId, forSlots: [slot.id] };
+  const has = (code: FindingCode) => each.findings.some((finding) => finding.code === code);
+  const opening = valueOf(slot.opening);
+  const openings = card.bus === 'm2' || opening === null ? [] : from_(opening, card.openings);
+  const socket = socketPlaces(each);
+  const hold = heldIn(slot, machine);
+  const room = machineAround(slot, machine).case;
+  return [
+    ...onTheBench(each, cards),
+    ...clearing(each),
+    act(
+      step(
+        'seat',
+        {
+          ...at,
+          latch: latchOf(slot),
+          hasGuide: valueOf(room.guides) === true,
+          hasBracket: card.bus !== 'm2',
+        },
+        { ...here, cautions: seatCautions(card, slot) },
+      ),
+      {
+        ...own,
+        openings,
+        ground: groundOf(card, slot, machine),
+        point: socket?.socket ?? null,
+        moves: [move(thing('card', `new/${slot.id}`, at.card), 'inPlace')],
+      },
+    ),
+    ...(hold.hold === 'bar'
+      ? []
+      : [
+          act(step('screw', { ...at, ...hold, isModule: card.bus === 'm2' }, here), {
+            ...own,
+            tool: hold.hold === 'clipped' ? null : 'screwdriver',
+            openings,
+            point: socket?.screw ?? null,
+            moves:
+              card.bus === 'm2'
+                ? [move(thing('screw', slot.id, slot.label), 'inPlace')]
+                : screwsOf(slot, openings, machine, 'inPlace'),
+          }),
+        ]),
+    ...plates
+      .filter(({ slotId }) => slotId === slot.id)
+      .map(({ number }) =>
+        act(
+          step('fitPlate', { ...at, opening: number }, { ...here, key: `${slot.id}:${number}` }),
+          {
+            ...own,
+            openings: [number],
+            moves: [
+              move(thing('plate', openingId(slot.enclosureId, number), at.card), 'inPlace'),
+              ...(holdIn(slot.enclosureId, machine) === 'screwed'
+                ? [move(screwOf(slot.enclosureId, number), 'inPlace')]
+                : []),
+            ],
+          },
+        ),
+      ),
+    ...(has('body.sag')
+      ? [act(step('support', at, { ...here, cautions: ['heavyCard'] }), own)]
+      : []),
+    ...plugsAndHeaders(each, assembly),
+  ];
+}
+
+const seatCautions = (card: Card, slot: Slot): readonly CautionCode[] => [
+  'noForce',
+  ...latchCaution(slot),
+  ...(card.openings >= HEAVY_OPENINGS ? (['heavyCard'] as const) : []),
+];
+
+/** What cannot be reached once the card is in. */
+export function onTheBench(each: AssembledCard, cards: readonly AssembledCard[]): readonly Act[] {
+  const { card, slot } = each;
+  const at = cardAt(each);
+  const here = keyed(each);
+  const own = { housing: slot.enclosureId, forSlots: [slot.id] };
+  return [
+    ...each.findings.flatMap((finding) =>
+      finding.code === 'bracket.swap' || finding.code === 'bracket.missing'
+        ? [
+            act(step('swapBracket', { ...at, height: finding.subject }, here), {
+              ...own,
+              moves: [move(thing('bracket', slot.id, at.card), 'kept')],
+            }),
+          ]
+        : [],
+    ),
+    ...drivesAllotted(cards)
+      .filter((drives) => drives.each === each && drives.onCard)
+      .map(({ flow: { need }, count, toBoard }) =>
+        act(
+          step(
+            'fitModules',
+            { ...at, count, toBoard, hasCover: card.moduleCover },
+            { ...here, key: `${slot.id}:${need.id}`, cautions: ['othersData'] },
+          ),
+          {
+            ...own,
+            moves: [
+              move(thing('module', `${slot.id}/${need.id}`, at.card), 'inPlace'),
+              move(thing('film', `${slot.id}/${need.id}`, at.card), 'thrownAway'),
+            ],
+          },
+        ),
+      ),
+    ...card.leadsBeforeSeating.map((lead, n) =>
+      act(step('joinLead', { ...at, lead }, { slotId: slot.id, key: `${slot.id}:${n}` }), own),
+    ),
+    ...(card.plates > 0
+      ? [
+          act(
+            step('joinRibbon', { ...at, count: card.plates }, { ...here, cautions: ['pinOne'] }),
+            own,
+          ),
+        ]
+      : []),
+    ...each.frontLeads.map((lead) =>
+      act(
+        step(
+          'joinFront',
+          { ...at, lead },
+          {
+            ...here,
+            key: `${slot.id}:${lead}`,
+            cautions: lead === 'usb-9-pin' || lead === 'audio' ? ['pinOne'] : [],
+          },
+        ),
+        own,
+      ),
+    ),
+    ...each.findings
+      .filter(({ code }) => code === 'quirk.jumper')
+      .map(() => act(step('setJumper', at, here), own)),
+  ];
+}
+
+function plugsAndHeaders(each: AssembledCard, assembly: Assembly): readonly Act[] {
+  const { slot, card } = each;
+  const own = { housing: slot.enclosureId, forSlots: [slot.id] };
+  const bodies = bodiesIn(assembly);
+  const numbered = (n: number) => ({ slotId: slot.id, key: `${slot.id}:${n}` });
+  return [
+    ...exchanges(each, assembly.machine).map(([values, n]) =>
+      act(step('exchangePlugs', { ...cardAt(each), ...values }, numbered(n)), own),
+    ),
+    ...card.sockets.map((plug, n) =>
+      act(
+        step(
+          'plug',
+          {
+            ...cardAt(each),
+            plug,
+            adapter: each.feeds[n]?.adapter ?? null,
+            isLengthened: each.findings.some(
+              (finding) => finding.code === 'power.leadShort' && finding.subject === plug,
+            ),
+          },
+          { ...numbered(n), cautions: ['oneLeadOnePlug'] },
+        ),
+        own,
+      ),
+    ),
+    ...each.headers.map(({ type: header, place = null }) => {
+      const isCovered =
+        place !== null && slot.enclosureId === null && barredBy(place, bodies) !== null;
+      return act(
+        step(
+          'joinHeader',
+          { ...cardAt(each), header, isCovered },
+          {
+            ...keyed(each),
+            key: `${slot.id}:${header}`,
+            cautions: HEADERS[header].keyed ? [] : ['pinOne'],
+          },
+        ),
+        { ...own, point: slot.enclosureId === null ? place : null },
+      );
+    }),
+  ];
+}
+
+/** Things that give the card their plug and get a free one, before the card's own plug goes in. */
+function exchanges(each: AssembledCard, machine: Machine) {
+  const plugs = plugsOf(machineAround(each.slot, machine).supply);
+  return each.feeds.flatMap(({ plugs: [taken], exchangedFor }, n) => {
+    const giving = taken === undefined ? undefined : plugs[taken];
+    const given = exchangedFor === null ? undefined : plugs[exchangedFor];
+    return giving?.inUse == null || given === undefined
+      ? []
+      : [[{ feeds: giving.inUse.feeds, gets: given.type, gives: giving.type }, n] as const];
+  });
+}

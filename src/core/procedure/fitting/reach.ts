@@ -1,0 +1,107 @@
+/** Where a hand gets in among cards: what lies over a place on the board, and what leaves no room beside it. */
+import type { Assembly } from '../../assembly/assembly.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Machine } from '../../parts/machine.ts';
+import { bodyRectangle, type Rectangle } from '../../placement/geometry.ts';
+import { HAND_MM } from '../../standards/cardForm.ts';
+
+export interface Body {
+  readonly slotId: string;
+  readonly name: string;
+  /** What it covers of the board of the own case. */
+  readonly ground: Rectangle;
+  /** It sits where it sat before the work. */
+  readonly stays: boolean;
+}
+
+/** Cards in the own case once the work is done, as far as their measures are told. */
+export function bodiesIn({ machine, cards }: Assembly): readonly Body[] {
+  const arriving = cards.filter(({ later, isIn }) => !later && !isIn);
+  const fresh = arriving.flatMap(({ card, slot }): readonly Body[] => {
+    const opening = valueOf(slot.opening);
+    return card.bus === 'm2' || opening === null || slot.enclosureId !== null
+      ? []
+      : [
+          {
+            slotId: slot.id,
+            name: card.model,
+            ground: bodyRectangle(machine, opening, card.lengthMm, card.openings),
+            stays: false,
+          },
+        ];
+  });
+  const there = machine.slots.flatMap(({ id, occupant }): readonly Body[] => {
+    const body = bodyAt(machine, id);
+    return body === null ||
+      valueOf(occupant)?.disposition === 'remove' ||
+      arriving.some(({ slot }) => slot.id === id)
+      ? []
+      : [body];
+  });
+  return [...there, ...fresh];
+}
+
+/** The card that the survey has in a slot of the own case; null where it has none, or nobody measured it. */
+export function bodyAt(machine: Machine, slotId: string | null): Body | null {
+  const slot = machine.slots.find(({ id }) => id === slotId);
+  const card = valueOf(slot?.occupant ?? null);
+  const opening = valueOf(slot?.opening ?? null);
+  const lengthMm = valueOf(card?.lengthMm ?? null);
+  return slot === undefined ||
+    card === null ||
+    opening === null ||
+    lengthMm === null ||
+    slot.enclosureId !== null
+    ? null
+    : {
+        slotId: slot.id,
+        name: card.name,
+        ground: bodyRectangle(machine, opening, lengthMm, valueOf(card.openings) ?? 1),
+        stays: true,
+      };
+}
+
+export interface Place {
+  readonly xMm: number;
+  readonly yMm: number;
+}
+
+/** What keeps a hand from a place on the board: what lies over it, or else the two that stand too close on either side. */
+export function barredBy(
+  { xMm, yMm }: Place,
+  bodies: readonly Body[],
+): { readonly how: 'covered' | 'noHand'; readonly by: readonly Body[] } | null {
+  const beside = bodies.filter(
+    ({ ground }) => xMm >= ground.xMm && xMm <= ground.xMm + ground.widthMm,
+  );
+  const over = beside.filter(({ ground }) => yMm > ground.yMm && yMm < ground.yMm + ground.depthMm);
+  if (over.length > 0) return { how: 'covered', by: over };
+  const before = beside
+    .filter(({ ground }) => ground.yMm + ground.depthMm <= yMm)
+    .toSorted((a, b) => endOf(b) - endOf(a))[0];
+  const after = beside
+    .filter(({ ground }) => ground.yMm >= yMm)
+    .toSorted((a, b) => a.ground.yMm - b.ground.yMm)[0];
+  return before !== undefined && after !== undefined && after.ground.yMm - endOf(before) < HAND_MM
+    ? { how: 'noHand', by: [before, after] }
+    : null;
+}
+
+const endOf = ({ ground }: Body): number => ground.yMm + ground.depthMm;
+
+/** Cards that stay, and have to come out for a while so that a hand gets to these places. */
+export function outForHands(places: readonly Place[], bodies: readonly Body[]): readonly string[] {
+  const out = new Set<string>();
+  for (const place of places) {
+    const barred = barredBy(place, bodies);
+    if (barred === null) continue;
+    const staying = barred.by.filter(({ stays }) => stays);
+    // Of two that leave no room between them one is enough; a new one is simply not in yet.
+    if (barred.how === 'covered') for (const { slotId } of staying) out.add(slotId);
+    else if (staying.length === barred.by.length) {
+      const last = staying.at(-1);
+      if (last !== undefined) out.add(last.slotId);
+    }
+  }
+  return [...out];
+}

@@ -1,0 +1,129 @@
+/**
+ * It does not go: what is found at a task becomes a fact, what is done stays done, and the rest is planned anew and runs in
+ * the machine as it stands. Common practice, no source.
+ */
+import { expect } from 'chai';
+import {
+  apply,
+  assemblyOf,
+  bring,
+  findable,
+  leftUndone,
+  proposePlan,
+  restOf,
+  restRequest,
+  run,
+  steps,
+  valueOf,
+  withFound,
+  worldOf,
+  type Found,
+  type FoundKind,
+  type Job,
+  type Step,
+} from '../../src/core/index.ts';
+import { EXTRAS } from '../../demo/catalogue/extras.ts';
+import { fittingJobs } from '../builders/fitting.ts';
+import { STAMP } from '../builders/parts.ts';
+import { soaked } from '../builders/soak.ts';
+
+const SEED = Number(process.env['SEED'] ?? 20261128);
+const EACH = soaked(40, 200);
+const JOBS = fittingJobs(soaked(300, 1_500), SEED + 1);
+
+const workOf = (job: Job): readonly Step[] => steps(job).filter(({ task }) => task !== null);
+
+const FOUND: { readonly [Kind in FoundKind]: (n: number) => Found } = {
+  leadShort: (n) => ({ kind: 'leadShort', mm: 60 + (n % 5) * 40 }),
+  inTheWay: (n) => ({
+    kind: 'inTheWay',
+    what: 'Unknown header',
+    fromRearMm: 70 + (n % 4) * 20,
+    heightMm: 18,
+    movable: n % 3 === 0,
+  }),
+  coverStuck: () => ({ kind: 'coverStuck' }),
+  slotBroken: () => ({ kind: 'slotBroken' }),
+  bracketWrong: () => ({ kind: 'bracketWrong' }),
+  cardLonger: (n) => ({ kind: 'cardLonger', mm: 200 + (n % 5) * 40 }),
+  screwMissing: () => ({ kind: 'screwMissing' }),
+};
+
+/** A job up to a task that does not go, and with the rest planned anew. */
+function planned(job: Job, at: number, found: Found) {
+  const work = workOf(job);
+  const ticked = work
+    .slice(0, at)
+    .reduce((soFar, { id }) => apply(soFar, { name: 'tickStep', stepId: id }, STAMP), job);
+  const told = withFound(ticked, work[at]!, found);
+  const cards = (job.plan?.placements ?? []).map(({ card }) => card);
+  const proposal = proposePlan(restRequest(told, { cards, extras: EXTRAS, library: null }));
+  const { acceptance, ticks } = restOf(told, proposal, null, EXTRAS);
+  const again = apply(
+    ticked,
+    { name: 'foundAtBench', machine: told.machine, plan: acceptance, ticks, what: found.kind },
+    STAMP,
+  );
+  return { ticked, told, again, work };
+}
+
+describe(`It does not go (seed ${SEED})`, () => {
+  for (const kind of Object.keys(FOUND) as readonly FoundKind[])
+    it(`${kind}: the rest runs in the machine as it stands, and what is done stays done`, () => {
+      let tried = 0;
+      for (const [n, job] of JOBS.entries()) {
+        if (tried === EACH) break;
+        const all = workOf(job);
+        const places = all.flatMap((step, at) => (findable(step, job).includes(kind) ? at : []));
+        if (places.length === 0) continue;
+        tried += 1;
+        const at = places[n % places.length]!;
+        const { ticked, again, work } = planned(job, at, FOUND[kind](n));
+        const told = `${kind} at ${work[at]!.id} of\n${work.map(({ id }) => id).join('\n')}`;
+        const before = run(worldOf(job, assemblyOf(job)), work.slice(0, at));
+        expect(before.refused, told).to.equal(null);
+        const rest = workOf(again).filter(({ id }) => again.ticks[id] === undefined);
+        const list = `${told}\n-- anew:\n${rest.map(({ id }) => id).join('\n')}`;
+        const after = run(bring(before.world, again, assemblyOf(again)), rest);
+        expect(after.refused && `${after.refused.step.id} ${after.refused.because}`, list).to.equal(
+          null,
+        );
+        expect(leftUndone(after.world), list).to.deep.equal([]);
+        // But for what was put right again and is wanted once more.
+        for (const id of Object.keys(ticked.ticks))
+          expect(id in again.ticks || rest.some((step) => step.id === id), list).to.equal(true);
+        for (const { card, slotId } of job.plan!.placements)
+          if (ticked.ticks[`seat:${card.id}:${slotId}`] !== undefined)
+            expect(
+              again.plan!.placements.some(
+                (each) => each.slotId === slotId && each.card.id === card.id,
+              ),
+              list,
+            ).to.equal(true);
+      }
+      expect(tried).to.be.greaterThan(EACH / 2);
+    });
+
+  it('tells its facts as seen at the bench', () => {
+    const job = JOBS.find((each) => workOf(each).some(({ code }) => code === 'seat'))!;
+    const at = workOf(job).findIndex(({ code }) => code === 'seat');
+    const { told, again } = planned(job, at, { kind: 'slotBroken' });
+    const slot = told.machine.slots.find(({ id }) => id === workOf(job)[at]!.slotId)!;
+    expect(slot.state).to.deep.equal({ value: 'dead', source: 'bench' });
+    expect(again.plan!.placements.map(({ slotId }) => slotId)).to.not.include(slot.id);
+    expect(again.log.at(-1)).to.include({ command: 'foundAtBench', detail: 'slotBroken' });
+    expect(valueOf(again.machine.slots.find(({ id }) => id === slot.id)!.state)).to.equal('dead');
+  });
+
+  it('goes on with a reason, which stays in the log', () => {
+    const [job] = JOBS;
+    const [step] = workOf(job!);
+    const on = apply(
+      job!,
+      { name: 'tickStep', stepId: step!.id, reason: 'switch is broken, lead is out' },
+      STAMP,
+    );
+    expect(on.ticks).to.have.property(step!.id);
+    expect(on.log.at(-1)!.detail).to.equal(`${step!.id}: switch is broken, lead is out`);
+  });
+});
