@@ -209,6 +209,7 @@
   /* A stage is printed with its drawing; the sheet has a drawing of its own. */
   @media print {
     .facts-area,
+    .fold,
     .hand-over {
       display: none;
     }

@@ -333,7 +333,7 @@ export class JobModel {
           cards: supplies.cards ?? [],
           extras: supplies.extras,
         })
-      : plan && acceptanceOf(plan, job, supplies.library);
+      : plan && acceptanceOf(plan, job, supplies.library, supplies.extras);
     if (taken === null) return false;
     const refused = tried ? [] : refusedWords(this.planning.plans, plan);
     this.takeAllOff();

@@ -5,14 +5,12 @@ import type { JobModel } from './jobModel.svelte';
 
 type Panel = Component<{ model: JobModel; stage: Stage }>;
 
-const steps = () => import('./steps/StepStage.svelte');
-
 export const PANELS: Readonly<Record<Stage, () => Promise<{ default: Panel }>>> = {
   survey: () => import('./survey/SurveyStage.svelte'),
   needs: () => import('./needs/NeedsStage.svelte'),
   choose: () => import('./choose/ChooseStage.svelte'),
-  prepare: steps,
-  fit: steps,
+  prepare: () => import('./steps/StepStage.svelte'),
+  fit: () => import('./fit/FitStage.svelte'),
   drivers: () => import('./drivers/DriversStage.svelte'),
   prove: () => import('./prove/ProveStage.svelte'),
   'hand-over': () => import('./hand-over/HandOverStage.svelte'),

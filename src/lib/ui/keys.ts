@@ -11,7 +11,7 @@ export function isNoCommand(event: KeyboardEvent): boolean {
     (isSingle && !letters.act) ||
     (target instanceof HTMLElement &&
       target.closest(
-        'input:not([type="checkbox"], [type="radio"]), textarea, select, [role="dialog"]',
+        'input:not([type="checkbox"], [type="radio"]), textarea, select, dialog, [role="dialog"]',
       ) !== null)
   );
 }

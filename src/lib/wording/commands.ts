@@ -21,6 +21,7 @@ export const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
   dropBought: 'in stock, not ordered',
   withdrawPlan: 'plan withdrawn',
   tickStep: 'step ticked',
+  foundAtBench: 'found at the bench, and planned anew',
   untickStep: 'step unticked',
   observe: 'figure or report recorded',
   removeObservation: 'figure removed',

@@ -27,6 +27,7 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
     name: 'Lanes wired',
     how: 'Drop the machine’s own report: Evidence says how to get one.',
   },
+  'slot.latch': { name: 'Latch', how: 'Look at the far end of the slot: a lever or a catch.' },
   'slot.generation': {
     name: 'Generation',
     how: 'Drop the machine’s own report, or read the board’s manual.',
@@ -100,6 +101,32 @@ export const FACT_WORDS: Readonly<Record<FactCode, FactWords>> = {
   },
   'case.openings': { name: 'Openings', how: 'Count the slot covers at the back.' },
   'case.covers': { name: 'Kind of slot covers', how: 'Screwed, clipped, or snapped off: look.' },
+  'case.panelHeld': { name: 'Side panel held by', how: 'Look behind: screws, or a latch to pull.' },
+  'case.opensBothSides': {
+    name: 'Panel behind the board',
+    how: 'Look at the other side: screws at its rear edge mean that it comes off.',
+  },
+  'case.retentionBar': {
+    name: 'Retention bar',
+    how: 'Look behind, over the slot covers: one bar for all of them, or none.',
+  },
+  'case.frontCovers': {
+    name: 'Front bay covers',
+    how: 'Take off the front: clips, screws, or plates that snap off.',
+  },
+  'case.spareCovers': { name: 'Spare slot covers', how: 'Count those in the drawer and the bag.' },
+  'case.spareScrews': {
+    name: 'Spare bracket screws',
+    how: 'Count those in the bag and in unused holes.',
+  },
+  'case.spareModuleScrews': {
+    name: 'Spare M.2 screws',
+    how: 'Look at the standoff of the socket, and in the board’s bag.',
+  },
+  'case.leadLock': {
+    name: 'Lock of the box’s lead',
+    how: 'Look at the plug of its lead: a screw or a catch.',
+  },
   'system.family': { name: 'System', how: 'Start the machine and look, or ask.' },
   'system.version': {
     name: 'System version',
@@ -159,6 +186,7 @@ export const SOURCE_WORDS: Readonly<Record<Source, string>> = {
   screen: 'by the screen itself',
   template: 'from the template',
   technician: 'entered by hand',
+  bench: 'seen at the bench',
 };
 
 export const SOURCE_SHORT: Readonly<Record<Source, string>> = {
@@ -169,6 +197,7 @@ export const SOURCE_SHORT: Readonly<Record<Source, string>> = {
   screen: 'screen',
   template: 'template',
   technician: 'by hand',
+  bench: 'at the bench',
 };
 
 export const OBSTACLE_KIND_WORDS: Readonly<Record<Obstacle['kind'], string>> = {

@@ -27,8 +27,12 @@ const needKind: Detail = (detail) =>
 
 /** A step that the plan does not have any more is told by nothing: its name went with it. */
 const stepTitle: Detail = (detail, job) => {
-  const step = steps(job).find(({ id }) => id === detail);
-  return step === undefined ? '' : stepWords(step).title;
+  const all = steps(job);
+  const step = all.find(({ id }) => id === detail);
+  if (step !== undefined) return stepWords(step).title;
+  // Gone on with a reason.
+  const gone = all.find(({ id }) => detail.startsWith(`${id}: `));
+  return gone === undefined ? '' : `${stepWords(gone).title} – ${detail.slice(gone.id.length + 2)}`;
 };
 
 const PART_OF_JOB: Readonly<Record<string, string>> = {
@@ -91,6 +95,7 @@ const DETAIL: Readonly<Record<CommandName, Detail>> = {
   buyForMachine: asItStands,
   dropBought: asItStands,
   withdrawPlan: asItStands,
+  foundAtBench: asItStands,
   tickStep: stepTitle,
   untickStep: stepTitle,
   observe: needKind,

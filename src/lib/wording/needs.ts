@@ -69,7 +69,7 @@ function wantedWords(need: Need): string {
       );
     case 'screens':
       return list(
-        `${need.count} of ${modeWords(need.mode)}`,
+        `${need.count} ${need.into === 'card' ? 'into another card, ' : 'of '}${modeWords(need.mode)}`,
         need.bitsPerColour === 10 ? '10 bits' : '',
         need.input === null ? '' : INPUT_WORDS[need.input],
       );

@@ -5,7 +5,7 @@ import { counted, linkWords } from './figures';
 /** “2 of 3 cards seen”. */
 export function observedWords(observations: readonly Observation[]): string {
   const cards = observations.filter((each): each is DeviceObservation => each.kind === 'device');
-  const seen = cards.filter(({ value }) => value.address !== null).length;
+  const seen = cards.filter(({ value }) => value.place !== null).length;
   return cards.length === 0
     ? 'every device seen'
     : `${seen} of ${counted(cards.length, 'card')} seen`;
@@ -34,9 +34,9 @@ export function differenceWords(difference: ReportDifference): string {
 
 /** What the report shows of a card, in a line; empty where it does not have it. */
 export function seenWords({ value }: DeviceObservation): string {
-  if (value.address === null) return '';
+  if (value.place === null) return '';
   return [
-    `at ${value.address.slice(5)}`,
+    `at ${value.place.replace(/^0000:/, '')}`,
     ...(value.link === null ? [] : [`link ${linkWords(value.link)}`]),
     ...(value.driver === null ? [] : [`driver ${value.driver}`]),
   ].join(', ');

@@ -28,6 +28,8 @@ export function leadEndWords(end: LeadEnd): string {
       const screen = end.name === null ? `to screen ${end.number}` : `to ${end.name}`;
       return end.adapter === null ? screen : `${screen}, ${SCREEN_ADAPTER_WORDS[end.adapter]}`;
     }
+    case 'otherCard':
+      return `to another card${end.adapter === null ? '' : `, ${SCREEN_ADAPTER_WORDS[end.adapter]}`}`;
     case 'farEnd':
       return 'to the far end';
     case 'usbDevice':

@@ -88,6 +88,7 @@ export const EXTRA_KIND_WORDS: Readonly<Record<ExtraKind, string>> = {
   bracket: 'Bracket',
   plugAdapter: 'Plug adapter',
   screenAdapter: 'Screen adapter',
+  loopLead: 'Loop lead',
   powerLead: 'Power lead',
   headerLead: 'Header lead',
   driveCable: 'Drive cable',

@@ -8,13 +8,15 @@
     SelectItem,
     TextInput,
   } from 'carbon-components-svelte';
-  import { driveName, drivesNamed, namedDrive, type Drive } from '$core';
+  import { driveName, drivesNamed, emptyDrive, namedDrive, type Drive } from '$core';
   import { now } from '$lib/state/now';
   import type { JobModel } from '../jobModel.svelte';
 
   let { model, slotId, count }: { model: JobModel; slotId: string; count: number } = $props();
 
   const named = $derived(drivesNamed(model.job.observations, slotId));
+  /** The drive of the needs that this is; null: another one. */
+  let chosen = $state.raw<Drive | null>(null);
   let serial = $state('');
   let gigabytes = $state<number | null>(null);
   let holds = $state<'unknown' | 'nothing' | 'something'>('unknown');
@@ -25,9 +27,10 @@
   const known = $derived(
     model.job.needs
       .flatMap((need) => (need.kind === 'drives' ? need.these : []))
-      .filter((drive) => !named.some(({ value }) => value.serial === drive.serial)),
+      .filter((drive) => !named.some(({ value }) => value.drive.id === drive.id)),
   );
   function fillIn(drive: Drive) {
+    chosen = drive;
     serial = drive.serial;
     gigabytes = drive.gigabytes;
   }
@@ -35,7 +38,8 @@
   const missing = $derived.by(() => {
     const wanted = serial.trim();
     if (wanted === '') return 'Enter the serial number that stands on it.';
-    if (named.some(({ value }) => value.serial === wanted)) return 'This drive is named already.';
+    if (named.some(({ value }) => value.drive.serial === wanted))
+      return 'This drive is named already.';
     if (gigabytes === null || gigabytes <= 0) return 'Enter its size, as the system shows it.';
     if (holds === 'unknown') return 'Look at what is on it: nothing is prepared unseen.';
     if (holds === 'nothing') return null;
@@ -46,10 +50,13 @@
 
   function add() {
     if (missing !== null || gigabytes === null || holds === 'unknown') return;
-    const value = { serial: serial.trim(), gigabytes, holds };
+    const told = { serial: serial.trim(), gigabytes };
+    const drive = { ...(chosen ?? emptyDrive(crypto.randomUUID(), gigabytes)), ...told };
     // The log goes out of the house even where serial numbers do not.
     const what = `drive, ${gigabytes} GB, ${holds === 'something' ? 'to be erased on the customer’s word' : 'empty'}`;
-    model.open.run({ name: 'observe', observations: [namedDrive(slotId, value, now())], what });
+    const observation = namedDrive(slotId, { drive, holds }, now());
+    model.open.run({ name: 'observe', observations: [observation], what });
+    chosen = null;
     serial = '';
     gigabytes = null;
     holds = 'unknown';
@@ -70,11 +77,12 @@
     <ul>
       {#each named as { id, value } (id)}
         <li>
-          {value.serial}, {value.gigabytes} GB, {value.holds === 'nothing'
+          {value.drive.serial}, {driveName(value.drive) && `${driveName(value.drive)}, `}{value
+            .drive.gigabytes} GB, {value.holds === 'nothing'
             ? 'empty'
             : 'holds something; the customer has agreed twice'}
           <button type="button" class="text" onclick={() => remove(id)}
-            >take back<span class="only-read"> {value.serial}</span></button
+            >take back<span class="only-read"> {value.drive.serial}</span></button
           >
         </li>
       {/each}

@@ -64,6 +64,7 @@ const MEGABYTE = 1e6;
 const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
   screens: [
     number('count', 'Screens', 8),
+    choice('into', 'Joined to', ['screen', 'screens'], ['card', 'another card, by a loop lead']),
     number('mode.widthPx', 'Pixels across', 16_384),
     number('mode.heightPx', 'Pixels down', 16_384),
     number('mode.refreshHz', 'Refresh, Hz', 500),

@@ -29,7 +29,7 @@
         <span>{differenceWords(difference)}</span>
       </p>
     {/each}
-  {:else if observation?.value.address === null}
+  {:else if observation?.value.place === null}
     Not fitted yet
   {:else}
     <p class="difference">

@@ -4,6 +4,7 @@
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
   import { OBSTACLE_KINDS, freeNumber, known, valueOf, type Obstacle, type Machine } from '$core';
   import FactField from './FactField.svelte';
+  import FittingFacts from './FittingFacts.svelte';
   import { FIELD } from './factFields';
   import { OBSTACLE_KIND_WORDS } from '$lib/wording/facts';
   import {
@@ -67,6 +68,14 @@
     if (refused === '' && value !== of[key]) putObstacle({ ...of, [key]: value }, 'measured');
   }
 
+  /** Led round, its plug goes in again where its middle was; or it stays where it was moved to. */
+  function plugging(of: Obstacle, goesBack: boolean): Obstacle {
+    const fresh: { -readonly [Key in keyof Obstacle]: Obstacle[Key] } = { ...of };
+    if (goesBack) fresh.plugAt = { xMm: of.xMm + of.widthMm / 2, yMm: of.yMm + of.depthMm / 2 };
+    else delete fresh.plugAt;
+    return fresh;
+  }
+
   function addObstacle() {
     const n = freeNumber(machine.obstacles, (n) => `obstacle${n}`);
     const fresh: Obstacle = {
@@ -116,13 +125,6 @@
     onchange={(covers) => putCase({ covers }, 'covers')}
   />
   <FactField
-    id="{prefix}-case-spareScrews"
-    label="Spare screws"
-    fact={inside.spareScrews}
-    kind={SCREWS}
-    onchange={(spareScrews) => putCase({ spareScrews }, 'spare screws')}
-  />
-  <FactField
     id="{prefix}-case-heightRoomMm"
     label="Room for height"
     fact={inside.heightRoomMm}
@@ -143,6 +145,7 @@
     kind={ROOMS_FIELD}
     onchange={(rooms) => putCase({ tightOpenings: valueOf(rooms) ?? [] }, 'room in an opening')}
   />
+  <FittingFacts {inside} {prefix} isBox={room !== null} put={putCase} />
   <div class="wide">
     <FactField
       id="{prefix}-case-frontLeads"
@@ -277,6 +280,15 @@
               )}
           />
         </div>
+        <Checkbox
+          id="{each.id}-plugAt"
+          labelText="its plug goes in again at the same place"
+          disabled={!each.movable}
+          checked={each.plugAt !== undefined}
+          on:check={(event) =>
+            event.detail !== (each.plugAt !== undefined) &&
+            putObstacle(plugging(each, event.detail), 'where its plug goes')}
+        />
         <div class="row">
           <Checkbox
             id="{each.id}-movable"

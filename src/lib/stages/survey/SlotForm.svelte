@@ -19,6 +19,7 @@
   import { DISPOSITION_WORDS } from '$lib/wording/choices';
   import { SIGNAL_WORDS } from '$lib/wording/things';
   import type { JobModel } from '../jobModel.svelte';
+  import { FACT_WORDS } from '$lib/wording/facts';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';
   import Photos from './Photos.svelte';
@@ -234,6 +235,13 @@
           fact={of.splits}
           kind={FIELD['slot.splits']}
           onchange={(splits) => put({ ...of, splits }, 'splitting')}
+        />
+        <FactField
+          id="fact-slot-latch"
+          label={FACT_WORDS['slot.latch'].name}
+          fact={of.latch}
+          kind={FIELD['slot.latch']}
+          onchange={(latch) => put({ ...of, latch }, 'latch')}
         />
         <FactField
           id="fact-slot-hotPlug"

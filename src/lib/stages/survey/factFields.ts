@@ -60,6 +60,13 @@ const ARCHITECTURE = choiceField([
   ['arm64', 'ARM, 64 bit'],
 ] as const);
 
+const COVERS = choiceField([
+  ['screwed', 'screwed'],
+  ['clipped', 'clipped'],
+  ['snapped', 'snapped off'],
+] as const);
+const SPARES = numberField('a number', { least: 0, most: 99 });
+
 export const FIELD = {
   'slot.connectorLanes': choiceField(CONNECTOR_LANES.map((lanes) => [lanes, `x${lanes}`] as const)),
   'slot.lanes': choiceField(LINK_WIDTHS.map((lanes) => [lanes as number, `x${lanes}`] as const)),
@@ -88,16 +95,36 @@ export const FIELD = {
   'slot.moduleLengthsMm': LENGTHS_FIELD,
   'slot.wired': wordsField(M2_SIGNALS.map((signal) => [signal, SIGNAL_WORDS[signal]] as const)),
   'slot.fan': FAN_FIELD,
+  'slot.latch': choiceField([
+    [true, 'has one'],
+    [false, 'has none'],
+  ] as const),
   'case.bracket': choiceField([
     ['full', 'full height'],
     ['low', 'low profile'],
   ] as const),
   'case.lengthRoomMm': numberField('a length', { unit: 'mm', least: 60, most: 450, whole: false }),
   'case.openings': numberField('a number of openings', { least: 1, most: 12 }),
-  'case.covers': choiceField([
-    ['screwed', 'screwed'],
-    ['clipped', 'clipped'],
-    ['snapped', 'snapped off'],
+  'case.covers': COVERS,
+  'case.frontCovers': COVERS,
+  'case.panelHeld': choiceField([
+    ['screws', 'screws'],
+    ['latch', 'a latch'],
+  ] as const),
+  'case.opensBothSides': choiceField([
+    [true, 'comes off too'],
+    [false, 'stays on'],
+  ] as const),
+  'case.retentionBar': choiceField([
+    [true, 'a bar over all'],
+    [false, 'no bar'],
+  ] as const),
+  'case.spareCovers': SPARES,
+  'case.spareScrews': SPARES,
+  'case.spareModuleScrews': SPARES,
+  'case.leadLock': choiceField([
+    [true, 'has a lock'],
+    [false, 'has none'],
   ] as const),
   'case.frontLeads': FRONT_LEADS_FIELD,
   'board.headers': HEADERS_FIELD,

@@ -1,0 +1,327 @@
+<script lang="ts">
+  /** One task at a time, to be read from a metre away with both hands busy. */
+  import { onMount, tick as settled } from 'svelte';
+  import { onTray, type Step } from '$core';
+  import { CAUTION_WORDS, stepWords } from '$lib/wording/steps';
+  import { TOOL_WORDS, minutesWords, seenWords, thingWords, whyLines } from '$lib/wording/bench';
+  import type { JobModel } from '../jobModel.svelte';
+  import { canSpeak, hush, keepAwake, speak } from './bench';
+  import DoesNotGo from './DoesNotGo.svelte';
+  import TaskPicture from './TaskPicture.svelte';
+  import { taskPicture } from './taskPicture';
+
+  let { model, steps, leave }: { model: JobModel; steps: readonly Step[]; leave: () => void } =
+    $props();
+
+  const ticks = $derived(model.job.ticks);
+  const current = $derived(steps.find(({ id }) => ticks[id] === undefined) ?? null);
+  const position = $derived(current === null ? steps.length : steps.indexOf(current) + 1);
+  const words = $derived(current === null ? null : stepWords(current));
+  const why = $derived(current === null ? [] : whyLines(current, steps));
+  const tray = $derived(
+    onTray(
+      steps.filter(({ id }) => ticks[id] !== undefined).flatMap(({ task }) => task?.moves ?? []),
+    ),
+  );
+  const left = $derived(
+    steps
+      .filter(({ id }) => ticks[id] === undefined)
+      .reduce((sum, { task }) => sum + (task?.minutes ?? 0), 0),
+  );
+  const views = $derived(
+    current === null
+      ? []
+      : taskPicture(current, model.drawnMachine('fit'), model.planned('fit'), model.assembly),
+  );
+
+  let isPaused = $state(false);
+  let doesNotGo = $state(false);
+  let isSpoken = $state(false);
+  let mayBeSpoken = $state(false);
+  let bench = $state<HTMLDialogElement>();
+
+  onMount(() => {
+    const sleep = keepAwake();
+    mayBeSpoken = canSpeak();
+    // What lies behind it takes no key and no finger.
+    bench?.showModal();
+    bench?.focus();
+    return () => {
+      sleep();
+      hush();
+    };
+  });
+  $effect(() => {
+    if (isSpoken && !isPaused && words !== null) speak([words.title, words.detail].join('. '));
+    else hush();
+  });
+
+  async function done() {
+    if (current === null || isPaused) return;
+    model.open.run({ name: 'tickStep', stepId: current.id });
+    await settled();
+    bench?.focus();
+  }
+  function stopAsking() {
+    doesNotGo = false;
+    void settled().then(() => bench?.focus());
+  }
+  function back() {
+    const last = steps.findLast(({ id }) => ticks[id] !== undefined);
+    if (last !== undefined && !isPaused) model.open.run({ name: 'untickStep', stepId: last.id });
+  }
+
+  function onkeydown(event: KeyboardEvent) {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (doesNotGo) {
+      if (event.key !== 'Escape') return;
+      event.preventDefault();
+      event.stopPropagation();
+      stopAsking();
+      return;
+    }
+    const isOnButton = event.target instanceof HTMLButtonElement;
+    if (event.key === 'Escape') leave();
+    else if (event.key === 'p') isPaused = !isPaused;
+    else if (event.key === ' ' && !isOnButton) void done();
+    else if (event.key === 'Backspace') back();
+    else if (event.key === 'n' && current !== null) doesNotGo = true;
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+</script>
+
+<dialog
+  class="bench"
+  aria-label="At the bench"
+  tabindex="-1"
+  bind:this={bench}
+  {onkeydown}
+  oncancel={(event) => event.preventDefault()}
+>
+  <header>
+    <p>
+      {#if current}Task {position} of {steps.length}, {minutesWords(left)} left{:else}All {steps.length}
+        tasks are done{/if}
+    </p>
+    <div class="row">
+      {#if mayBeSpoken}
+        <button type="button" aria-pressed={isSpoken} onclick={() => (isSpoken = !isSpoken)}
+          >{isSpoken ? 'Read aloud: on' : 'Read aloud'}</button
+        >
+      {/if}
+      <button type="button" aria-pressed={isPaused} onclick={() => (isPaused = !isPaused)}
+        >{isPaused ? 'Go on (p)' : 'Pause (p)'}</button
+      >
+      <button type="button" onclick={back}>Back (backspace)</button>
+      <button type="button" onclick={leave}>Leave (esc)</button>
+    </div>
+  </header>
+
+  {#if current && words}
+    <div class="task" class:paused={isPaused}>
+      <section class="words" aria-live="polite">
+        <h1>{words.title}</h1>
+        {#if doesNotGo}
+          <DoesNotGo {model} step={current} close={stopAsking} />
+        {:else}
+          {#if words.detail}<p>{words.detail}</p>{/if}
+          {#each current.cautions as caution (caution)}
+            <p class="caution"><strong>Caution</strong> {CAUTION_WORDS[caution]}</p>
+          {/each}
+          <dl>
+            <dt>You should see</dt>
+            <dd>{seenWords(current)}</dd>
+            {#if current.task?.tool}
+              <dt>In your hand</dt>
+              <dd>{TOOL_WORDS[current.task.tool]}</dd>
+            {/if}
+            <!-- Cautions come first where there is little room. -->
+            {#each why.slice(0, current.cautions.length > 1 ? 1 : 2) as line, n (n)}
+              {#if n === 0}<dt>Why now</dt>{/if}
+              <dd>{line}</dd>
+            {/each}
+          </dl>
+        {/if}
+      </section>
+      {#if views.length > 0}
+        <section class="picture"><TaskPicture {views} /></section>
+      {/if}
+    </div>
+  {:else}
+    <div class="task">
+      <section class="words"><h1>Fit: nothing is left here</h1></section>
+    </div>
+  {/if}
+
+  <footer>
+    <p class="tray">
+      <strong>On the tray now:</strong>
+      {tray.length === 0 ? 'nothing' : tray.map(thingWords).join(', ')}
+    </p>
+    {#if current}
+      <button
+        type="button"
+        class="not"
+        disabled={isPaused || doesNotGo}
+        onclick={() => (doesNotGo = true)}>It does not go (n)</button
+      >
+      <button type="button" class="done" disabled={isPaused || doesNotGo} onclick={done}
+        >Done (space)</button
+      >
+    {:else}
+      <button type="button" class="done" onclick={leave}>Leave the bench</button>
+    {/if}
+  </footer>
+</dialog>
+
+<style>
+  .bench {
+    inset: 0;
+    width: 100vw;
+    height: 100dvh;
+    max-width: none;
+    max-height: none;
+    padding: 0;
+    border: 0;
+    display: flex;
+    flex-direction: column;
+    background: var(--cds-ui-background);
+    color: var(--cds-text-01);
+  }
+  .bench:focus {
+    outline: none;
+  }
+  header,
+  footer {
+    display: flex;
+    align-items: center;
+    gap: 1rem;
+    padding: 0.5rem 1.5rem;
+    justify-content: space-between;
+    flex-wrap: wrap;
+  }
+  header {
+    border-bottom: 1px solid var(--cds-ui-03);
+  }
+  footer {
+    border-top: 1px solid var(--cds-ui-03);
+    align-items: stretch;
+  }
+  header p,
+  .tray {
+    font-size: 1.25rem;
+  }
+  .tray {
+    flex: 1;
+    min-width: 16rem;
+    align-self: center;
+  }
+  .row {
+    display: flex;
+    gap: 0.5rem;
+    flex-wrap: wrap;
+  }
+  button {
+    min-height: 3rem;
+    padding: 0 1rem;
+    font: inherit;
+    font-size: 1.125rem;
+    color: var(--cds-text-01);
+    background: var(--cds-ui-01);
+    border: 1px solid var(--cds-ui-04);
+    cursor: pointer;
+  }
+  button[aria-pressed='true'] {
+    background: var(--tenant-selected);
+  }
+  button:focus-visible {
+    outline: 3px solid var(--cds-focus);
+  }
+  .not {
+    min-height: 5rem;
+    min-width: 14rem;
+    font-size: 1.5rem;
+  }
+  .done {
+    min-height: 5rem;
+    min-width: 16rem;
+    font-size: 1.75rem;
+    color: var(--cds-text-04);
+    background: var(--cds-interactive-01);
+    border: 0;
+  }
+  .not:disabled,
+  .done:disabled {
+    opacity: 0.5;
+    cursor: not-allowed;
+  }
+  .task {
+    flex: 1;
+    min-height: 0;
+    display: grid;
+    grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
+    gap: 1.5rem;
+    padding: 1rem 1.5rem;
+  }
+  .task:not(:has(.picture)) {
+    grid-template-columns: 1fr;
+  }
+  .paused {
+    opacity: 0.4;
+  }
+  .words {
+    overflow-y: auto;
+    font-size: 1.75rem;
+    line-height: 1.3;
+  }
+  h1 {
+    font-size: 2.25rem;
+    line-height: 1.2;
+    margin-bottom: 0.75rem;
+  }
+  .words p,
+  dd {
+    font-size: 1.75rem;
+    line-height: 1.3;
+  }
+  .caution {
+    border-left: 6px solid var(--tenant-blocked);
+    padding-left: 0.75rem;
+    margin-top: 0.75rem;
+  }
+  .caution strong {
+    color: var(--tenant-blocked);
+  }
+  dl {
+    margin-top: 0.75rem;
+  }
+  dt {
+    margin-top: 0.5rem;
+    font-size: 1.125rem;
+    color: var(--cds-text-02);
+  }
+  .picture {
+    min-height: 0;
+  }
+  @media (orientation: portrait) {
+    footer {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+    }
+    .tray {
+      grid-column: 1 / -1;
+    }
+    .not,
+    .done {
+      min-width: 0;
+    }
+    .task {
+      grid-template: minmax(0, 1fr) minmax(0, 1fr) / 1fr;
+    }
+    .task:not(:has(.picture)) {
+      grid-template-rows: 1fr;
+    }
+  }
+</style>

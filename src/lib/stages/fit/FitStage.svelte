@@ -1,0 +1,86 @@
+<script lang="ts">
+  /** The steps of the physical work: why each is done now, what lies on the tray, and one at a time at the bench. */
+  import { Button } from 'carbon-components-svelte';
+  import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
+  import { onTray, steps as stepsOf, type Stage, type Step } from '$core';
+  import { TOOL_WORDS, minutesWords, seenWords, thingWords, whyLines } from '$lib/wording/bench';
+  import type { JobModel } from '../jobModel.svelte';
+  import StepStage from '../steps/StepStage.svelte';
+  import Procedure from './Procedure.svelte';
+
+  let { model, stage }: { model: JobModel; stage: Stage } = $props();
+
+  const steps = $derived(stepsOf(model.job).filter((step) => step.stage === stage));
+  const ticks = $derived(model.job.ticks);
+  const tray = $derived(
+    onTray(
+      steps.filter(({ id }) => ticks[id] !== undefined).flatMap(({ task }) => task?.moves ?? []),
+    ),
+  );
+  let isAtBench = $state(false);
+</script>
+
+{#snippet about(step: Step)}
+  <dl>
+    {#each whyLines(step, steps) as line, n (n)}
+      {#if n === 0}<dt>Why now</dt>{/if}
+      <dd>{line}</dd>
+    {/each}
+    <dt>You should see</dt>
+    <dd>{seenWords(step)}</dd>
+    {#if step.task}
+      <dt>Takes</dt>
+      <dd>
+        {minutesWords(step.task.minutes)}{step.task.tool === null
+          ? ''
+          : `, ${TOOL_WORDS[step.task.tool]}`}
+      </dd>
+    {/if}
+    <dt>On the tray now</dt>
+    <dd>{tray.length === 0 ? 'nothing' : tray.map(thingWords).join(', ')}</dd>
+  </dl>
+  <div class="to-bench">
+    <Button size="small" kind="tertiary" on:click={() => (isAtBench = true)}
+      >At the bench: one task at a time</Button
+    >
+    <Button size="small" kind="ghost" icon={Printer} on:click={() => window.print()}
+      >Print the list</Button
+    >
+  </div>
+{/snippet}
+
+<div class="on-screen"><StepStage {model} {stage} {about} /></div>
+{#if steps.length > 0}<Procedure {steps} {ticks} />{/if}
+
+{#if isAtBench}
+  {#await import('./Bench.svelte') then { default: Bench }}
+    <Bench {model} {steps} leave={() => (isAtBench = false)} />
+  {/await}
+{/if}
+
+<style>
+  .to-bench {
+    display: flex;
+    gap: 0.5rem;
+    margin-bottom: 1rem;
+  }
+  @media print {
+    .on-screen {
+      display: none;
+    }
+  }
+  dl {
+    display: grid;
+    grid-template-columns: max-content 1fr;
+    gap: 0.25rem 1rem;
+    margin-bottom: 1rem;
+    font-size: 0.875rem;
+  }
+  dt {
+    grid-column: 1;
+    color: var(--cds-text-02);
+  }
+  dd {
+    grid-column: 2;
+  }
+</style>

@@ -1,0 +1,82 @@
+<script lang="ts">
+  /** The physical work on paper: every task with a box to tick, beside the drawing; read without any machine. */
+  import type { Step } from '$core';
+  import { CAUTION_WORDS, stepWords } from '$lib/wording/steps';
+  import { TOOL_WORDS, minutesWords } from '$lib/wording/bench';
+
+  let { steps, ticks }: { steps: readonly Step[]; ticks: Readonly<Record<string, string>> } =
+    $props();
+
+  const tools = $derived([
+    ...new Set(steps.flatMap(({ task }) => (task?.tool ? TOOL_WORDS[task.tool] : []))),
+  ]);
+  const minutes = $derived(steps.reduce((sum, { task }) => sum + (task?.minutes ?? 0), 0));
+  /** Each caution stands once, at the first task that it belongs to. */
+  const cautions = $derived(
+    steps.map(({ cautions: own }, n) =>
+      own.filter((each) => !steps.slice(0, n).some((before) => before.cautions.includes(each))),
+    ),
+  );
+</script>
+
+<section class="paper" aria-label="The list on paper">
+  <h1>Fit, {minutesWords(minutes)}</h1>
+  <p>Have ready: {[...tools, 'tray', 'bag for what comes out'].join(', ')}.</p>
+  <ol>
+    {#each steps as step, n (step.id)}
+      {@const { title, detail } = stepWords(step)}
+      <li>
+        <span class="box">{ticks[step.id] === undefined ? '' : '✓'}</span>
+        <div>
+          <strong>{title}</strong>
+          {#if detail}{detail}{/if}
+          {#each cautions[n] ?? [] as caution (caution)}
+            <em>Caution: {CAUTION_WORDS[caution]}</em>
+          {/each}
+        </div>
+      </li>
+    {/each}
+  </ol>
+</section>
+
+<style>
+  .paper {
+    display: none;
+  }
+  @media print {
+    .paper {
+      display: block;
+      color: #000;
+      font-size: 8.5pt;
+      line-height: 1.25;
+    }
+    h1 {
+      font-size: 14pt;
+      margin-bottom: 2mm;
+    }
+    ol {
+      columns: 2;
+      column-gap: 6mm;
+      margin-top: 3mm;
+    }
+    li {
+      display: flex;
+      gap: 2mm;
+      break-inside: avoid;
+      margin-bottom: 1.5mm;
+    }
+    .box {
+      flex: none;
+      width: 4mm;
+      height: 4mm;
+      border: 0.3mm solid #000;
+      text-align: center;
+      line-height: 4mm;
+    }
+    em {
+      display: block;
+      font-style: normal;
+      font-weight: 600;
+    }
+  }
+</style>

@@ -1,0 +1,106 @@
+/** The rest of the work planned anew after something was found, and how it differs from what was planned. */
+import { proxy } from 'comlink';
+import {
+  apply,
+  cardName,
+  restOf,
+  restRequest,
+  shoppingList,
+  steps,
+  withFound,
+  type Command,
+  type Found,
+  type Job,
+  type Step,
+} from '$core';
+import { supplies } from '$lib/state/supplies.svelte';
+import { askPlanner } from '$lib/workers/planner';
+import { inMoney } from '$lib/wording/figures';
+import { stepWords } from '$lib/wording/steps';
+
+export interface RestPlanned {
+  readonly command: Extract<Command, { readonly name: 'foundAtBench' }>;
+  /** In a line each. */
+  readonly differences: readonly string[];
+  /** Must-haves that it leaves. */
+  readonly unmet: number;
+}
+
+/** Null once nobody waits for it. */
+export async function planRest(
+  job: Job,
+  step: Step,
+  found: Found,
+  what: string,
+  waiting: AbortSignal,
+): Promise<RestPlanned | null> {
+  const told = withFound(job, step, found);
+  const { library, extras } = supplies;
+  const request = restRequest(told, { cards: supplies.cards ?? [], extras, library });
+  const choice = await askPlanner(
+    request,
+    (planner, asked) =>
+      planner.choose(
+        asked,
+        proxy(() => undefined),
+      ),
+    waiting,
+  );
+  if (choice === null) return null;
+  const { acceptance, ticks } = restOf(told, choice.best, library, extras);
+  const command = {
+    name: 'foundAtBench',
+    machine: told.machine,
+    plan: acceptance,
+    ticks,
+    what,
+  } as const;
+  const after = apply(job, command, { at: job.changedAt, who: '' });
+  return {
+    command,
+    differences: differencesOf(job, after),
+    unmet: choice.best.unmet.filter(({ must }) => must).length,
+  };
+}
+
+function differencesOf(before: Job, after: Job): readonly string[] {
+  const label = (slotId: string) =>
+    after.machine.slots.find(({ id }) => id === slotId)?.label ?? slotId;
+  const was = before.plan?.placements ?? [];
+  const is = after.plan?.placements ?? [];
+  const cards = [
+    ...was.flatMap(({ card, slotId }) => {
+      const now = is.filter((each) => each.card.id === card.id);
+      if (now.some((each) => each.slotId === slotId)) return [];
+      const [other] = now;
+      return other === undefined
+        ? `${cardName(card)} is not fitted any more`
+        : `${cardName(card)} goes to ${label(other.slotId)}, not to ${label(slotId)}`;
+    }),
+    ...is.flatMap(({ card, slotId }) =>
+      was.some((each) => each.card.id === card.id)
+        ? []
+        : `${cardName(card)} comes into ${label(slotId)}`,
+    ),
+  ];
+  const left = (job: Job) =>
+    steps(job).filter(({ task, id }) => task !== null && job.ticks[id] === undefined);
+  const titles = (job: Job) => left(job).map((step) => stepWords(step).title);
+  // What is done to a card that goes elsewhere is said with it.
+  const gone = was
+    .filter(
+      ({ card, slotId }) => !is.some((each) => each.card.id === card.id && each.slotId === slotId),
+    )
+    .map(({ card }) => cardName(card));
+  const isTold = (title: string) => !gone.some((name) => title.includes(name));
+  const [old, fresh] = [titles(before).filter(isTold), titles(after).filter(isTold)];
+  const cents = shoppingList(after, 0).netCents - shoppingList(before, 0).netCents;
+  return [
+    ...cards,
+    ...fresh.filter((title) => !old.includes(title)).map((title) => `New: ${title}`),
+    ...old.filter((title) => !fresh.includes(title)).map((title) => `No more: ${title}`),
+    cents === 0
+      ? 'It costs the same'
+      : `It costs ${inMoney(Math.abs(cents))} ${cents > 0 ? 'more' : 'less'}, before tax`,
+  ];
+}

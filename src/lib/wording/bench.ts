@@ -1,0 +1,174 @@
+/** At the bench: why a task stands where it does, what is seen when it is done, what lies on the tray. */
+import {
+  whyNow,
+  type FoundKind,
+  type Reason,
+  type Step,
+  type StepCode,
+  type Thing,
+  type Tool,
+} from '$core';
+import { counted } from './figures';
+import { stepWords } from './steps';
+
+/** Why an act comes before another: “before …, because …”. */
+const REASON_WORDS: Readonly<Record<Reason, string>> = {
+  power: 'nothing is touched while it has power',
+  tethered: 'the leads hold the case where it stands',
+  closed: 'the case has to be open on that side',
+  bar: 'the bar holds all brackets',
+  plugged: 'its plugs and leads hold it',
+  occupied: 'a card is in the way there',
+  cover: 'the cover is in that opening',
+  capped: 'the cap is over the slot',
+  inTheWay: 'it stands in the card’s path',
+  placeKept: 'its place has to be free until then',
+  noHand: 'no hand gets in between the cards beside it',
+  covered: 'the card then lies over it',
+  onTheBench: 'it cannot be reached on a card that is in',
+  stillThere: 'it has to be out before it goes back',
+  notIn: 'it has to be in first',
+  plugInUse: 'the plug still feeds something else',
+  coverInUse: 'the cover still closes another opening',
+  openCase: 'nobody works in an open case with power on',
+  notRunning: 'it has to run for that',
+  static: 'a charge on your hands kills it',
+  heldFirst: 'leads pull on what nothing holds',
+  dust: 'dust falls into what is open',
+  heavyLast: 'thick and heavy cards cover what lies beside them',
+  cardFirst: 'the card goes before its cover is touched',
+  closeBeside: 'little room is left between two cards',
+  outFirst: 'what goes makes room for what comes',
+  inRow: 'side by side they go in one after the other',
+  lookLast: 'one look over all of it comes last',
+  outsideLast: 'what is behind waits until the case stands closed',
+  beforeStart: 'the first start shows nothing without it',
+};
+
+export const TOOL_WORDS: Readonly<Record<Tool, string>> = {
+  screwdriver: 'screwdriver',
+  flatTool: 'flat tool',
+  blower: 'dry air',
+  torch: 'torch',
+};
+
+/** What lies on the tray. */
+export function thingWords({ kind, name }: Thing): string {
+  switch (kind) {
+    case 'mainsLead':
+      return 'mains lead';
+    case 'outsideLeads':
+      return 'leads from behind';
+    case 'panel':
+      return name === '' ? 'side panel' : `side panel of ${name}`;
+    case 'bar':
+      return 'bar over the brackets';
+    case 'cover':
+      return `slot cover ${name}`;
+    case 'screw':
+      return /^\d+$/.test(name) ? `screw of opening ${name}` : `screw of ${name}`;
+    case 'plugs':
+      return `plugs and leads of ${name}`;
+    case 'plug':
+      return `plug: ${name}`;
+    case 'bracket':
+      return `other bracket of ${name}`;
+    case 'cap':
+      return `cap of ${name}`;
+    case 'film':
+      return 'film off the pads';
+    case 'module':
+    case 'drive':
+      return `drives of ${name}`;
+    case 'plate':
+      return `plate of ${name}`;
+    case 'card':
+    case 'part':
+      return name;
+  }
+}
+
+/** “about 40 minutes”. */
+export const minutesWords = (minutes: number): string =>
+  minutes < 60
+    ? `about ${counted(minutes, 'minute')}`
+    : `about ${Math.floor(minutes / 60)} h ${minutes % 60} min`;
+
+/** Why it is done now, in a line or two: before what it has to come, and after what. */
+export function whyLines(step: Step, steps: readonly Step[]): readonly string[] {
+  const { before, after } = whyNow(step, steps);
+  const said = (when: 'Before' | 'After', each: (typeof before)[number] | undefined) =>
+    each === undefined
+      ? []
+      : [`${when} “${stepWords(each.step).title}”: ${REASON_WORDS[each.because]}.`];
+  const lines = [
+    ...said('Before', before[0]),
+    ...said('Before', before[1]),
+    ...said('After', after[0]),
+  ];
+  return lines.slice(0, 2);
+}
+
+/** What is seen, felt or heard when a task is done. */
+const SEEN: Readonly<Partial<Record<StepCode, string>>> = {
+  powerOff: 'No light, no fan; the lead lies beside the case.',
+  leadsOff: 'Nothing hangs on the case any more.',
+  discharge: 'A fan may turn a moment and stops; no light on the board.',
+  openCase: 'The slots lie open before you, the panel stands where nobody kicks it.',
+  openFarSide: 'Screws of the bays can be reached.',
+  dustOut: 'Contacts and fans are clean, nothing flies up any more.',
+  removeBar: 'All brackets and covers lie free at their bent ends.',
+  refitBar: 'The bar lies flat over every bracket.',
+  freeCard: 'No lead leads to the card.',
+  takeOut: 'The slot is empty, its contacts unscratched.',
+  takeOutFirst: 'A hand fits in.',
+  takeToMove: 'The slot is empty.',
+  moveCard: 'Its contacts are out of sight along the whole slot.',
+  putBack: 'Its contacts are out of sight along the whole slot; nothing is pinched under it.',
+  plugBack: 'Each plug sits as far in as before.',
+  removeCover: 'You see through the opening.',
+  closeOpening: 'No light comes through.',
+  moveObstacle: 'The card’s path is free.',
+  restorePlug: 'The plug sits flush, its lead lies clear.',
+  putIn: 'It sits firmly and is joined.',
+  swapBracket: 'The bracket stands at a right angle, no screw left over.',
+  joinLead: 'The plug sits flush; a light pull does not move it.',
+  joinFront: 'The plug sits flush, pin 1 on pin 1.',
+  joinRibbon: 'Both ends sit flush, pin 1 on pin 1.',
+  setJumper: 'It bridges the pins that the card’s sheet names.',
+  fitModules: 'Each lies flat, its screw holds, no film is left.',
+  clearSlot: 'The contacts show, clean along their length.',
+  seat: 'Its contacts are out of sight along the whole slot; the bracket stands flush in the opening.',
+  screw: 'The bracket does not move; the card stands straight.',
+  fitPlate: 'The plate stands flush, its lead lies flat.',
+  support: 'The card lies level.',
+  joinHeader: 'The plug sits flush, no pin beside it.',
+  exchangePlugs: 'Both things have a plug again.',
+  plug: 'The plug sits flush; its catch is over the nose, where it has one.',
+  mountDrives: 'None of them moves in its bay.',
+  joinDrives: 'Each lead ends where its mark says.',
+  feedDrives: 'No drive is without its plug.',
+  lookOver: 'Nothing is loose, no plug hangs free, every opening is closed.',
+  closeFarSide: 'The panel lies flush.',
+  closeCase: 'The panel lies flush, no lead is pinched.',
+  leadsBack: 'Every lead but mains is where the photograph shows it.',
+  moveScreenLead: 'Screen leads hang on the new card, none on a dead socket.',
+  joinLoop: 'The lead leads from the card to the other card’s input.',
+  joinAerials: 'They do not turn by themselves.',
+  joinEnclosures: 'Each box is joined, its switch on.',
+  start: 'A picture appears, fans turn, nothing smells.',
+  countDrives: 'Firmware setup lists every one of them.',
+};
+
+export const seenWords = ({ code }: Step): string => SEEN[code] ?? '';
+
+/** What can be found at a task that does not go. */
+export const FOUND_WORDS: Readonly<Record<FoundKind, string>> = {
+  leadShort: 'The lead does not reach',
+  inTheWay: 'Something stands in the card’s path',
+  coverStuck: 'The cover does not come out',
+  slotBroken: 'Latch or slot is broken',
+  bracketWrong: 'The bracket is not in the box',
+  cardLonger: 'The card is longer than said',
+  screwMissing: 'A screw is missing',
+};
