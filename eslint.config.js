@@ -25,6 +25,7 @@ const ROOMS = [
   'planner/answers',
   'assembly',
   'procedure',
+  'simulator',
   'diagnosis',
   'write',
   'backup',
@@ -62,6 +63,26 @@ const coreRooms = ROOMS.map((room, floor) => ({
     ],
   },
 }));
+
+/** The simulated machine tries what the procedure says: it judges with code of its own, and knows only what a step is. */
+const simulator = {
+  files: ['src/core/simulator/**/*.ts'],
+  plugins: { '@typescript-eslint': ts.plugin },
+  rules: {
+    '@typescript-eslint/no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          {
+            regex: '^(\\.\\./)+(procedure|rules|diagnosis)/',
+            allowTypeImports: true,
+            message: 'src/core/simulator judges by itself whether something can be done.',
+          },
+        ],
+      },
+    ],
+  },
+};
 
 /** The rooms of the screens, in the same way. */
 const SCREEN_ROOMS = ['wording', 'state', 'workers', 'ui', 'board', 'catalogue', 'stages', 'shop'];
@@ -152,6 +173,7 @@ export default ts.config(
     },
   },
   ...coreRooms,
+  simulator,
   {
     files: ['src/lib/**', 'src/routes/**'],
     ignores: ['src/routes/api/**'],

@@ -45,6 +45,7 @@ export function express(opening: number, label: string, row: ExpressRow): Slot {
     opening: t(opening),
     occupant: vacant('template'),
     splits: t(row.splits ?? false),
+    latch: t(row.connector === 16),
     uplink: t(null),
   };
 }
@@ -103,6 +104,8 @@ export const box = (
   name: string,
   [xMm, yMm, widthMm, depthMm, heightMm]: readonly [number, number, number, number, number],
   moving = '',
+  /** Its plug goes in again where it was, once its lead is led round. */
+  goesBack = false,
 ): Obstacle => ({
   id,
   name,
@@ -114,6 +117,7 @@ export const box = (
   heightMm,
   movable: moving !== '',
   moving,
+  ...(goesBack ? { plugAt: { xMm: xMm + widthMm / 2, yMm: yMm + depthMm / 2 } } : {}),
 });
 
 export const caseOf = (
@@ -129,6 +133,13 @@ export const caseOf = (
   lengthRoomMm: t(lengthRoomMm),
   covers: t(covers),
   frontLeads: t(frontLeads.map((type) => ({ type }))),
+  panelHeld: t('screws'),
+  opensBothSides: t(bracket === 'full'),
+  retentionBar: t(false),
+  frontCovers: t('clipped'),
+  spareScrews: t(4),
+  spareCovers: t(0),
+  spareModuleScrews: t(1),
 });
 
 export const supplyOf = (

@@ -135,8 +135,9 @@ export const OLD_TOWER: Machine = {
       'Front sound lead',
       [62, 262, 45, 6, 16],
       'Unplug the lead and lead it round below the card',
+      true,
     ),
-    box('fan', 'fanPlug', 'Fan plug and lead', [88, 206, 12, 14, 16], ASIDE),
+    box('fan', 'fanPlug', 'Fan plug and lead', [88, 206, 12, 14, 16], ASIDE, true),
     box('cage', 'cage', 'Drive cage', [252, 170, 58, 130, 60]),
   ],
   supply: supplyOf(350, 300, 120, [
@@ -232,7 +233,12 @@ export const WORKSTATION: Machine = {
   headers: headersAt(['usb-9-pin', 200, 298]),
   builtIn: builtIn({ megabits: TO_GIGABIT, usb: [5, '2.0', 500], channels: 2, drives: 2 }),
   board: boardOf(330, 305, 173),
-  case: caseOf('full', 7, 320, 'screwed'),
+  case: {
+    ...caseOf('full', 7, 320, 'screwed'),
+    panelHeld: t('latch'),
+    retentionBar: t(true),
+    guides: t(true),
+  },
   slots: [
     express(1, 'Slot 1', { connector: 16, lanes: 16, generation: 2, watts: 75, number: 1 }),
     express(3, 'Slot 2', { connector: 16, lanes: 16, generation: 2, watts: 75, number: 2 }),

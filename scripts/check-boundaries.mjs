@@ -21,6 +21,10 @@ const FORBIDDEN = [
     'src/core/planner/bound/relaxation.ts',
     "import { search } from '../search/search.ts';\nexport { search };\n",
   ],
+  [
+    'src/core/simulator/act.ts',
+    "import { edgesOf } from '../procedure/fitting/edges.ts';\nexport { edgesOf };\n",
+  ],
   ['src/core/planner/answers/plan.ts', 'export const time = Date.now();\n'],
   ['src/core/planner/answers/plan.ts', 'export const chance = Math.random();\n'],
   ['src/core/write/jobFile.ts', "export const later = import('../index.ts');\n"],
@@ -43,7 +47,7 @@ const eslint = new ESLint();
 let letThrough = 0;
 for (const [filePath, text] of FORBIDDEN) {
   const [result] = await eslint.lintText(text, { filePath });
-  const refused = result.messages.some(({ ruleId }) => ruleId?.startsWith('no-restricted'));
+  const refused = result.messages.some(({ ruleId }) => ruleId?.includes('no-restricted'));
   if (!refused) {
     letThrough += 1;
     console.error(`Not refused in ${filePath}: ${text.split('\n')[0]}`);

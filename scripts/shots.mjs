@@ -118,7 +118,15 @@ const VIEWS = [
   ],
   ['prepare', '/jobs/sail-loft/prepare'],
   ['fit', '/jobs/sail-loft/fit'],
-  ['fit-upright', '/jobs/sail-loft/fit', [], { width: 800, height: 1280, touch: true }],
+  [
+    'fit-bench',
+    '/jobs/sail-loft/fit',
+    [
+      (page) => page.getByRole('button', { name: 'At the bench: one task at a time' }).click(),
+      (page) => page.getByRole('dialog', { name: 'At the bench' }).waitFor(),
+    ],
+    { width: 800, height: 1280, touch: true },
+  ],
   [
     'drivers',
     '/jobs/lighthouse-museum/drivers',

@@ -47,6 +47,8 @@ export const EXTRAS: readonly Extra[] = [
   extra('openingJack', 'Brinehollow', 'Sprit plate L', 'low', 250, 700),
   extra('aerial', 'Sundwick', 'Mast 2', 'two aerials on a base', 1_000, 1_500),
   extra('aerial', 'Sundwick', 'Whip', 'one aerial', 300, 500),
+  extra('loopLead', 'Kelpwick', 'Loop H', 'hdmi', null, 800),
+  extra('loopLead', 'Kelpwick', 'Loop DP', 'displayport', null, 1_100),
   extra('screenAdapter', 'Kelpwick', 'Bridge DP–H', 'dp-hdmi-passive', null, 900),
   extra('screenAdapter', 'Kelpwick', 'Bridge DP–H active', 'dp-hdmi-active', null, 2_400),
   extra('screenAdapter', 'Kelpwick', 'Bridge DP–D', 'dp-dvi-passive', null, 900),
