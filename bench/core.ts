@@ -32,7 +32,7 @@ import { milpPlan, startSolver } from '../tests/builders/milpPlanner.ts';
 import { wholeBundle } from './bundle.ts';
 import { assemblyOf } from '../src/core/assembly/assembly.ts';
 import { ledgerAfter } from '../src/core/procedure/fitting/ledger.ts';
-import { orderedActs } from '../src/core/procedure/fitting/tasks.ts';
+import { fittingRounds } from '../src/core/procedure/fitting/tasks.ts';
 import { fullJob } from './fitting.ts';
 import { largeRequests } from './planner.ts';
 
@@ -233,12 +233,15 @@ aliasLookups();
 
 {
   const job = fullJob();
-  const assembly = assemblyOf(job);
-  const acts = orderedActs(job, assembly);
+  const acts = fittingRounds(job, (assembly) => assembly).flatMap((round) => round.acts);
   line(
     `tasks, edges, order and ledger of ${acts.length} acts: median`,
     median(30, () => {
-      ledgerAfter(orderedActs(job, assembly).flatMap(({ act }) => act.moves));
+      ledgerAfter(
+        fittingRounds(job, (assembly) => assembly).flatMap((round) =>
+          round.acts.flatMap(({ act }) => act.moves),
+        ),
+      );
     }),
     '15',
   );

@@ -251,7 +251,12 @@ export {
   STAGES,
   type Stage,
   emptyJob,
+  BenchTest,
+  type StaticWay,
+  STATIC_WAYS,
+  SECOND_ROUND,
 } from './parts/job.ts';
+export { type Round, extrasOrdered, roundsOf, stepIdIn } from './assembly/rounds.ts';
 
 export { type Problem, type ProblemCode, ProblemList } from './read/problem.ts';
 export { bytesFromText, decodeText } from './read/text.ts';

@@ -48,6 +48,8 @@ interface Spec {
     readonly aside: number;
   }[];
   readonly header: { readonly opening: number; readonly xMm: number };
+  /** Which of the new cards wait for a second round: none, every other one, all but the first. */
+  readonly staged: 'none' | 'everyOther' | 'allButFirst';
   readonly socket: {
     readonly holds: 'nothing' | 'new';
     readonly opening: number;
@@ -84,6 +86,7 @@ const spec: fc.Arbitrary<Spec> = fc.record({
   ),
   header: fc.record({ opening, xMm }),
   socket: fc.record({ holds: fc.constantFrom('nothing', 'new'), opening, xMm }),
+  staged: fc.constantFrom('none', 'none', 'none', 'everyOther', 'allButFirst'),
 });
 
 /** The kinds of work that cards bring: bracket, plugs, front leads, ribbons, drives, headers. */
@@ -285,6 +288,11 @@ function jobOf(s: Spec): Job {
       moves,
       givenUp: [],
       later: [],
+      staged: fresh
+        .filter((_, n) =>
+          s.staged === 'allButFirst' ? n > 0 : s.staged === 'everyOther' && n % 2 === 1,
+        )
+        .map(({ slotId }) => slotId),
       unmet: [],
       met: [],
       extras: [],

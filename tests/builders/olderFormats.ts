@@ -84,7 +84,8 @@ const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
   [['bytesPerSecond', 'where', 'typeC'], { device: null, deviceSignalling: '3.2-1' }],
   [['ports', 'megabits', 'features'], { medium: 'copper' }],
   [['says', 'source', 'date'], { card: '' }],
-  [['placements', 'acceptedAt'], { later: [] }],
+  [['placements', 'acceptedAt'], { later: [], staged: [] }],
+  [['format', 'observations', 'ticks'], { benchTest: null, staticWay: null, spentSeconds: {} }],
   [['path', 'firmware'], { accessPoint: RADIO_UNKNOWN, secondSystem: null, damage: [] }],
   [['together', 'bootable'], { medium: 'solidState', array: 'single', direction: 'read' }],
 ];

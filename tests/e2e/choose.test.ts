@@ -264,5 +264,5 @@ test('what documents say of a card decides a must that asks for it, and dust is 
   await page.goto('/jobs/boatyard/prepare');
   await expect(page.getByText('Can go back within 14 days.')).toBeVisible();
   await page.goto('/jobs/boatyard/fit');
-  await expect(page.getByText('Blow the dust out of Slot 1')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Blow the dust out of Slot 1' })).toBeVisible();
 });

@@ -34,6 +34,7 @@ export function acceptanceOf(
     moves: moves.map(({ fromSlotId, toSlotId, card }) => ({ fromSlotId, toSlotId, card })),
     givenUp,
     later,
+    staged: [],
     unmet: unmet.map(({ id }) => id),
     met: met.map(({ id }) => id),
     extras: extras.map(boughtOf),
@@ -59,6 +60,7 @@ export function acceptanceOfTrial(
     ...placedOf(tried, job, library),
     moves: [],
     later: laterOf(tried, asked, [...catalogue.cards, ...tried.map(({ card }) => card)]),
+    staged: [],
     unmet: unmetBy(tried, asked, catalogue.cards),
     met: metBefore(asked, catalogue.cards),
     givenUp: tried

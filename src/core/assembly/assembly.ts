@@ -10,7 +10,7 @@ import { memoOf } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
 import type { DriverPackage } from '../parts/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Job, Plan } from '../parts/job.ts';
+import { isTicked, type Job, type Plan } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { machineAround } from '../placement/housing.ts';
 import { slotInUse, type Placed } from '../placement/lanesLeft.ts';
@@ -31,12 +31,12 @@ import type { Finding } from '../rules/finding.ts';
 import { slotVerdict } from '../rules/verdict.ts';
 import type { FrontLead } from '../standards/headers.ts';
 import { coversOrdered } from './covers.ts';
-import { feedFinding, feedsOf, isOfPlugs } from './feeds.ts';
+import { exchangesOf, feedFinding, feedsOf, isOfPlugs, type Exchange } from './feeds.ts';
 import { frontLeadsOf, withFrontLeadsOf } from './frontLeads.ts';
 import { headersOf, reachedHeaders, withHeadersOf, type Header } from './headers.ts';
 import { servesIn } from './serves.ts';
 import { itemAt } from '../units.ts';
-import { openingsOf, type Opening } from './openings.ts';
+import { openingsOf, openingsOfCard, type Opening } from './openings.ts';
 
 export interface AssembledCard {
   readonly card: Card;
@@ -56,6 +56,8 @@ export interface AssembledCard {
   readonly link: SlotLink | null;
   /** What feeds each of its sockets, in their order. */
   readonly feeds: readonly Feed[];
+  /** Plugs that have to be exchanged for that. */
+  readonly exchanges: readonly Exchange[];
   /** Leads of the case's front panel that are connected to it. */
   readonly frontLeads: readonly FrontLead[];
   /** Headers of the board that its leads reach. */
@@ -70,6 +72,11 @@ export interface Assembly {
   readonly machine: Machine;
   /** New cards in the order of the plan, then those that move. */
   readonly cards: readonly AssembledCard[];
+  /** Of an earlier round: new cards, which are in the machine and serve first, and openings that were closed. */
+  readonly earlier: {
+    readonly cards: readonly AssembledCard[];
+    readonly closed: readonly Opening[];
+  };
   /** Slots whose card comes out, by the survey's word or the plan's, as they were. */
   readonly removed: readonly Slot[];
   readonly toOpen: readonly Opening[];
@@ -113,10 +120,11 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
     ...base(placed),
     fromSlotId: null,
     later: !isNow(placed),
-    isIn: job.ticks[`seat:${placed.card.id}:${placed.slot.id}`] !== undefined,
+    isIn: isTicked(job.ticks, `seat:${placed.card.id}:${placed.slot.id}`),
     flows: itemAt(flows, n),
     findings: findingsAmong(n, fresh, used, machine, library),
     feeds: itemAt(used.feeds, n),
+    exchanges: exchangesOf(itemAt(used.feeds, n), machineAround(placed.slot, machine).supply),
     frontLeads: itemAt(used.frontLeads, n),
     headers: reachedHeaders(placed, itemAt(used.headers, n), machine),
   }));
@@ -124,20 +132,28 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
     ...base(placed),
     fromSlotId: moves.find(({ toSlotId }) => toSlotId === placed.slot.id)?.fromSlotId ?? null,
     later: false,
-    isIn:
-      job.ticks[
-        `moveCard:${moves.find(({ toSlotId }) => toSlotId === placed.slot.id)?.fromSlotId ?? ''}`
-      ] !== undefined,
+    isIn: isTicked(
+      job.ticks,
+      `moveCard:${moves.find(({ toSlotId }) => toSlotId === placed.slot.id)?.fromSlotId ?? ''}`,
+    ),
     flows: serves(placed.card, placed.slot),
     findings: [],
     feeds: [],
+    exchanges: [],
     frontLeads: [],
     headers: [],
   }));
-  const openings = openingsOf(job.machine, machine, [...fresh.filter(isNow), ...moved], job.ticks);
+  const openings = openingsOf(
+    job.machine,
+    machine,
+    [...fresh.filter(isNow), ...moved],
+    job.ticks,
+    fresh.filter((placed) => !isNow(placed)).flatMap(openingsOfCard),
+  );
   return {
     machine,
     cards: [...newCards, ...movedCards],
+    earlier: { cards: [], closed: [] },
     removed: removedFrom(job),
     ...openings,
     extras: gathered([

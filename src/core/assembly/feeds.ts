@@ -6,6 +6,7 @@ import { assignPlugs, plugsOf, type Feed } from '../placement/plugs.ts';
 import { socketsIn } from '../placement/sockets.ts';
 import type { Finding } from '../rules/finding.ts';
 import { findingRow } from '../rules/findingCodes.ts';
+import type { PlugType } from '../standards/plugs.ts';
 import { plugFinding, plugsFoundFor } from '../rules/power.ts';
 
 /** For each card what feeds its sockets, in their order; empty where the supply's plugs are not known. */
@@ -40,4 +41,29 @@ export function feedFinding(
     .filter(({ slot }) => slot.enclosureId === housing)
     .flatMap(({ card, slot }) => socketsIn(card, slot, around));
   return plugFinding(all, around.supply);
+}
+
+/** A plug that feeds something else as yet, and gives way to a free one for a card's socket. */
+export interface Exchange {
+  /** Its number among those of the card. */
+  readonly socket: number;
+  readonly feeds: string;
+  /** The free plug that goes in, and the one that comes out for the card. */
+  readonly gets: PlugType;
+  readonly gives: PlugType;
+}
+
+/** @param supply that the feeds were dealt out from */
+export function exchangesOf(
+  feeds: readonly Feed[],
+  supply: Machine['supply'],
+): readonly Exchange[] {
+  const plugs = plugsOf(supply);
+  return feeds.flatMap(({ plugs: [taken], exchangedFor }, socket): readonly Exchange[] => {
+    const giving = taken === undefined ? undefined : plugs[taken];
+    const given = exchangedFor === null ? undefined : plugs[exchangedFor];
+    return giving?.inUse == null || given === undefined
+      ? []
+      : [{ socket, feeds: giving.inUse.feeds, gets: given.type, gives: giving.type }];
+  });
 }

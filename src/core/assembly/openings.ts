@@ -1,6 +1,6 @@
 /** Which openings of the case lose their cover to this plan, and which are left open by cards that go. */
 import { valueOf } from '../parts/fact.ts';
-import type { Job } from '../parts/job.ts';
+import { isTicked, type Job } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 
@@ -17,12 +17,14 @@ export interface Opening {
  * @param surveyed as it was before the plan @param planned with its own cards where the plan wants them
  * @param placed new and moved cards
  * @param ticks by which plates are in an opening already, and openings are open
+ * @param kept openings that no plate takes: cards that come later go there
  */
 export function openingsOf(
   surveyed: Machine,
   planned: Machine,
   placed: readonly Placed[],
   ticks: Job['ticks'] = {},
+  kept: readonly Opening[] = [],
 ): {
   /** Filled by a new or moved card, and by none so far: in the order of the cards. */
   readonly toOpen: readonly Opening[];
@@ -32,12 +34,12 @@ export function openingsOf(
   readonly plates: readonly Opening[];
 } {
   const before = surveyed.slots.flatMap((slot) => filledBy(slot, occupiedOpenings(slot)));
-  const filled = placed.flatMap(({ card, slot }) => filledBy(slot, card.openings));
+  const filled = placed.flatMap(openingsOfCard);
   const staying = planned.slots.flatMap((slot) =>
     valueOf(slot.occupant)?.disposition === 'remove' ? [] : filledBy(slot, occupiedOpenings(slot)),
   );
   const bodies = [...filled, ...staying];
-  const plates = platesOf(placed, bodies, planned, ticks);
+  const plates = platesOf(placed, [...bodies, ...kept], planned, ticks);
   const after = [...bodies, ...plates];
   return {
     plates,
@@ -45,6 +47,10 @@ export function openingsOf(
     toClose: before.filter((each) => !after.some((other) => isSame(each, other))),
   };
 }
+
+/** Where the bracket of a card goes. */
+export const openingsOfCard = ({ card, slot }: Placed): readonly Opening[] =>
+  filledBy(slot, card.openings);
 
 /** Plates go where no card's bracket is: first through openings that face no slot, then through the last ones. */
 function platesOf(
@@ -57,7 +63,7 @@ function platesOf(
   return placed.flatMap(({ card, slot: { id, enclosureId } }) => {
     const room = machine.enclosures.find((each) => each.id === enclosureId)?.case ?? machine.case;
     // A plate that is in stays where it is.
-    const isIn = (number: number) => ticks[`fitPlate:${id}:${number}`] !== undefined;
+    const isIn = (number: number) => isTicked(ticks, `fitPlate:${id}:${number}`);
     const faced = new Set(
       machine.slots
         .filter((slot) => slot.enclosureId === enclosureId)

@@ -5,7 +5,7 @@
 import { itemAt } from '../units.ts';
 import type { Extra } from '../parts/extra.ts';
 import type { DriverPackage, DriverWays } from '../parts/driverPackage.ts';
-import type { Job, LogEntry, Photo, Placement, Plan } from '../parts/job.ts';
+import type { Job, LogEntry, Photo, Placement, Plan, StaticWay } from '../parts/job.ts';
 import { MOST } from '../parts/limits.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { Need } from '../parts/need.ts';
@@ -46,6 +46,7 @@ export type Command =
       readonly moves?: Plan['moves'];
       readonly givenUp?: Plan['givenUp'];
       readonly later?: Plan['later'];
+      readonly staged?: Plan['staged'];
       readonly unmet?: Plan['unmet'];
       readonly met?: Plan['met'];
       readonly extras?: Plan['extras'];
@@ -65,11 +66,17 @@ export type Command =
   /** It is there: nothing has to be ordered any more. */
   | { readonly name: 'dropBought'; readonly extraId: string }
   | { readonly name: 'withdrawPlan' }
+  /** Slots whose new card waits until the others run. */
+  | { readonly name: 'stageCards'; readonly staged: Plan['staged'] }
+  | { readonly name: 'setBenchTest'; readonly benchTest: Job['benchTest'] }
+  | { readonly name: 'chooseStaticWay'; readonly way: StaticWay | null }
   | {
       readonly name: 'tickStep';
       readonly stepId: string;
       /** Why it is gone on without it being as it should; it is kept in the log. */
       readonly reason?: string;
+      /** What it took, pauses not counted. */
+      readonly seconds?: number;
     }
   /** What was found at the bench, and the rest planned anew; `what` says it in a few words. */
   | {
@@ -193,13 +200,25 @@ const CHANGES: {
       moves = [],
       givenUp = [],
       later = [],
+      staged = [],
       unmet = [],
       met = [],
       extras = [],
     },
     at,
   ) => ({
-    plan: { placements, packages, moves, givenUp, later, unmet, met, extras, acceptedAt: at },
+    plan: {
+      placements,
+      packages,
+      moves,
+      givenUp,
+      later,
+      staged,
+      unmet,
+      met,
+      extras,
+      acceptedAt: at,
+    },
   }),
   foundAtBench: ({ plan: before }, { machine, plan, ticks }, at) => ({
     machine,
@@ -217,9 +236,16 @@ const CHANGES: {
   }),
   dropBought: ({ bought }, { extraId }) => ({ bought: bought.filter(({ id }) => id !== extraId) }),
   withdrawPlan: () => ({ plan: null }),
-  tickStep: ({ ticks }, { stepId }, at) => ({ ticks: { ...ticks, [stepId]: at } }),
-  untickStep: ({ ticks }, { stepId }) => ({
-    ticks: Object.fromEntries(Object.entries(ticks).filter(([each]) => each !== stepId)),
+  stageCards: ({ plan }, { staged }) => ({ plan: plan && { ...plan, staged } }),
+  setBenchTest: (_, { benchTest }) => ({ benchTest }),
+  chooseStaticWay: (_, { way }) => ({ staticWay: way }),
+  tickStep: ({ ticks, spentSeconds }, { stepId, seconds }, at) => ({
+    ticks: { ...ticks, [stepId]: at },
+    spentSeconds: seconds === undefined ? spentSeconds : { ...spentSeconds, [stepId]: seconds },
+  }),
+  untickStep: ({ ticks, spentSeconds }, { stepId }) => ({
+    ticks: withoutKey(ticks, stepId),
+    spentSeconds: withoutKey(spentSeconds, stepId),
   }),
   observe: (job, { observations, proves = [] }, at) => ({
     ticks: {
@@ -250,6 +276,9 @@ function change(job: Job, command: Command, at: string): Job {
   const changeOf = CHANGES[command.name] as (of: Job, by: Command, at: string) => Partial<Job>;
   return { ...job, ...changeOf(job, command, at) };
 }
+
+const withoutKey = <Each>(record: Readonly<Record<string, Each>>, key: string) =>
+  Object.fromEntries(Object.entries(record).filter(([each]) => each !== key));
 
 const withoutPin = (job: Job, pin: Pin) => job.pins.filter((each) => pinKey(each) !== pinKey(pin));
 
@@ -310,6 +339,15 @@ function detailOf(job: Job, command: Command): string {
       return command.packages.map(({ title }) => title).join(', ');
     case 'dropPackage':
       return job.packages.find(({ id }) => id === command.packageId)?.title ?? '';
+    case 'stageCards':
+      return (job.plan?.placements ?? [])
+        .filter(({ slotId }) => command.staged.includes(slotId))
+        .map(({ card }) => card.model)
+        .join(', ');
+    case 'setBenchTest':
+      return command.benchTest?.machine.name ?? '';
+    case 'chooseStaticWay':
+      return command.way ?? '';
     case 'withdrawPlan':
       return '';
   }

@@ -19,6 +19,17 @@ export const JOB_FORMAT = 10;
 /** Letters of what a step is known by. */
 export const LONGEST_STEP_ID = 160;
 
+/** Behind the id of every step of a second round. */
+export const SECOND_ROUND = '@2';
+
+/** Whether a step is done, in whichever round. */
+export const isTicked = (ticks: Readonly<Record<string, string>>, stepId: string): boolean =>
+  ticks[stepId] !== undefined || ticks[stepId + SECOND_ROUND] !== undefined;
+
+/** A step's id as its round knows it. */
+export const withoutRound = (stepId: string): string =>
+  stepId.endsWith(SECOND_ROUND) ? stepId.slice(0, -SECOND_ROUND.length) : stepId;
+
 /** The share of a replacement's price that an old machine deserves, unless told. Common practice, no source. */
 export const DESERVES_PERCENT = 33;
 
@@ -47,6 +58,8 @@ export const Plan = z.object({
   givenUp: listOf(id, MOST.placements),
   /** Slots that it keeps for later: their cards are not bought now. */
   later: listOf(id, MOST.placements),
+  /** Slots whose new card goes in once the others run: a second round of fitting, drivers and proof. */
+  staged: listOf(id, MOST.placements),
   /** Needs that it leaves, though a card of it might serve each of them alone. */
   unmet: listOf(id, MOST.needs),
   /** Needs that the machine met as it stood: nothing was chosen for them. */
@@ -63,6 +76,15 @@ export const Plan = z.object({
   ),
   acceptedAt: instant,
 });
+
+/** Another, similar machine in which cards are tried before the real build, and which goes into which of its slots. */
+export const BenchTest = z.object({
+  machine: Machine,
+  trials: listOf(z.object({ slotId: id, benchSlotId: id }), MOST.placements),
+});
+
+/** The two ways against static: a strap that is worn, or bare earthed metal touched before each handling. */
+export const STATIC_WAYS = ['strap', 'touch'] as const;
 
 /** A photograph as a note on a slot, or, with none, on how the machine came; the picture itself is kept beside the job under this id. */
 export const Photo = z.object({ id, slotId: z.nullable(id), words: text, takenAt: instant });
@@ -99,6 +121,9 @@ export const Job = z
     pins: listOf(Pin, MOST.pins),
     weights: Weights,
     plan: z.nullable(Plan),
+    benchTest: z.nullable(BenchTest),
+    /** Settled before anything inside is touched. */
+    staticWay: z.nullable(z.enum(STATIC_WAYS)),
     /** Driver packages at hand, and how drivers are dealt with. */
     packages: listOf(DriverPackage, MOST.packages),
     driverWays: DriverWays,
@@ -108,6 +133,10 @@ export const Job = z
     ticks: z
       .record(StepId, instant)
       .check(z.refine((ticks) => Object.keys(ticks).length <= MOST.ticks)),
+    /** What each ticked task took, pauses not counted, by step id. */
+    spentSeconds: z
+      .record(StepId, limits.secondsSpent)
+      .check(z.refine((spent) => Object.keys(spent).length <= MOST.ticks)),
     observations: listOf(Observation, MOST.observations),
     photos: listOf(Photo, MOST.photos),
     notes: limits.notes,
@@ -117,6 +146,8 @@ export const Job = z
 
 export type Placement = DeepReadonly<z.infer<typeof Placement>>;
 export type Plan = DeepReadonly<z.infer<typeof Plan>>;
+export type BenchTest = DeepReadonly<z.infer<typeof BenchTest>>;
+export type StaticWay = (typeof STATIC_WAYS)[number];
 export type Photo = DeepReadonly<z.infer<typeof Photo>>;
 export type LogEntry = DeepReadonly<z.infer<typeof LogEntry>>;
 export type Job = DeepReadonly<z.infer<typeof Job>>;
@@ -140,10 +171,13 @@ export function emptyJob(jobId: string, at: string): Job {
     pins: [],
     weights: PLAIN_WEIGHTS,
     plan: null,
+    benchTest: null,
+    staticWay: null,
     packages: [],
     driverWays: PLAIN_WAYS,
     bought: [],
     ticks: {},
+    spentSeconds: {},
     observations: [],
     photos: [],
     notes: '',

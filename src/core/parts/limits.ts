@@ -111,6 +111,9 @@ export const restarts = whole(0, 9);
 export const fileBytes = whole(0, 2 ** 40);
 export const sha256 = z.string().check(z.regex(/^[0-9a-f]{64}$/));
 
+/** Of one task: a working day at most. */
+export const secondsSpent = whole(0, 86_400);
+
 /** How many of each a document lists at most. */
 export const MOST = {
   slots: 64,

@@ -29,6 +29,7 @@ interface PlanKeys {
   readonly moves: readonly { readonly fromSlotId: string; readonly toSlotId: string }[];
   readonly givenUp: readonly string[];
   readonly later: readonly string[];
+  readonly staged: readonly string[];
   readonly unmet: readonly string[];
   readonly met: readonly string[];
 }
@@ -46,6 +47,10 @@ interface JobKeys {
   })[];
   readonly pins: readonly Pin[];
   readonly plan: PlanKeys | null;
+  readonly benchTest: {
+    readonly machine: Pick<MachineKeys, 'slots'>;
+    readonly trials: readonly (OnSlot & { readonly benchSlotId: string })[];
+  } | null;
 }
 
 export interface Misfit {
@@ -136,6 +141,7 @@ export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
       'slotId' in pin ? slotAt(pin.slotId, 'pins', n, 'slotId') : [],
     ),
     ...(job.plan === null ? [] : misfitsOfPlan(job.plan, slotAt)),
+    ...misfitsOfTrials(job, slotAt),
     ...(['unmet', 'met'] as const).flatMap((list) =>
       (job.plan?.[list] ?? []).flatMap((needId, n) =>
         leading(needs, needId, ['plan', list, n], 'a need'),
@@ -144,8 +150,32 @@ export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
   ];
 }
 
+/** Each card is tried once, and each slot of the other machine takes one. */
+function misfitsOfTrials(
+  { benchTest }: JobKeys,
+  slotAt: (slotId: string, ...path: readonly (string | number)[]) => readonly Misfit[],
+): readonly Misfit[] {
+  if (benchTest === null) return [];
+  const { machine, trials } = benchTest;
+  const list = ['benchTest', 'trials'];
+  const slots = idsOf(machine.slots);
+  return [
+    ...(['slotId', 'benchSlotId'] as const).flatMap((key) =>
+      repeated(
+        list,
+        trials.map((trial) => trial[key]),
+        [key],
+      ),
+    ),
+    ...trials.flatMap(({ slotId, benchSlotId }, n) => [
+      ...slotAt(slotId, ...list, n, 'slotId'),
+      ...leading(slots, benchSlotId, [...list, n, 'benchSlotId'], 'a slot'),
+    ]),
+  ];
+}
+
 function misfitsOfPlan(
-  { placements, packages, moves, givenUp, later, unmet, met }: PlanKeys,
+  { placements, packages, moves, givenUp, later, staged, unmet, met }: PlanKeys,
   slotAt: (slotId: string, ...path: readonly (string | number)[]) => readonly Misfit[],
 ): readonly Misfit[] {
   return [
@@ -166,6 +196,7 @@ function misfitsOfPlan(
     ),
     ...repeated(['plan', 'givenUp'], givenUp, []),
     ...repeated(['plan', 'later'], later, []),
+    ...repeated(['plan', 'staged'], staged, []),
     ...repeated(['plan', 'unmet'], unmet, []),
     ...repeated(['plan', 'met'], met, []),
     ...placements.flatMap(({ slotId }, n) => slotAt(slotId, 'plan', 'placements', n, 'slotId')),
@@ -175,6 +206,7 @@ function misfitsOfPlan(
     ]),
     ...givenUp.flatMap((slotId, n) => slotAt(slotId, 'plan', 'givenUp', n)),
     ...later.flatMap((slotId, n) => slotAt(slotId, 'plan', 'later', n)),
+    ...staged.flatMap((slotId, n) => slotAt(slotId, 'plan', 'staged', n)),
   ];
 }
 
@@ -198,7 +230,18 @@ export function withoutDangling<Job extends JobKeys>(job: Job): Job {
     photos: kept(job.photos, ({ slotId }) => slotId === null || there(slotId)),
     pins: kept(job.pins, (pin) => !('slotId' in pin) || there(pin.slotId)),
     plan: job.plan && planWithout(job.plan, there, needIds),
+    benchTest: job.benchTest && trialsWithout(job.benchTest, there),
   };
+}
+
+function trialsWithout<Test extends NonNullable<JobKeys['benchTest']>>(
+  test: Test,
+  there: (slotId: string) => boolean,
+): Test {
+  const slots = idsOf(test.machine.slots);
+  return sameOr(test, {
+    trials: kept(test.trials, ({ slotId, benchSlotId }) => there(slotId) && slots.has(benchSlotId)),
+  });
 }
 
 const planWithout = (
@@ -211,6 +254,7 @@ const planWithout = (
     moves: kept(plan.moves, (move) => there(move.fromSlotId) && there(move.toSlotId)),
     givenUp: kept(plan.givenUp, there),
     later: kept(plan.later, there),
+    staged: kept(plan.staged, there),
     unmet: kept(plan.unmet, (needId) => needIds.has(needId)),
     met: kept(plan.met, (needId) => needIds.has(needId)),
   });

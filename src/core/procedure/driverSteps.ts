@@ -1,5 +1,12 @@
 /** Steps about drivers: what goes first, what is installed for each device, what is set, and what shows that it holds. */
-import { newCardsOf, packagesOf, type AssembledCard, type Assembly } from '../assembly/assembly.ts';
+import {
+  assemblyOf,
+  newCardsOf,
+  packagesOf,
+  type AssembledCard,
+  type Assembly,
+} from '../assembly/assembly.ts';
+import { roundsOf, type Round } from '../assembly/rounds.ts';
 import { withSecondSystem } from '../parts/machine.ts';
 import { driverTargets, oldDrivers, type DriverTarget } from '../assembly/driverTargets.ts';
 import { driverForCard, toInstall } from '../drivers/chooseDriver.ts';
@@ -63,9 +70,10 @@ export function removing(job: Job): readonly Draft[] {
   ];
 }
 
-/** The stage of drivers: cards as they sit, then devices of the machine, then what is set. */
-export function drivers(job: Job, assembly: Assembly): readonly Draft[] {
+/** The stage of drivers: cards as they sit, then devices of the machine, then what is set. Of a second round, its cards only. */
+export function drivers(job: Job, { number, assembly }: Omit<Round, 'job'>): readonly Draft[] {
   const ways = job.driverWays;
+  const isFirst = number === 1;
   const family = valueOf(assembly.machine.system.family);
   const byCard = new Map(driverTargets(job).map((target) => [target.id, target]));
   const cards = newCardsOf(assembly).flatMap((each): readonly Draft[] => {
@@ -87,7 +95,7 @@ export function drivers(job: Job, assembly: Assembly): readonly Draft[] {
     ];
   });
   const devices = [...byCard.values()].flatMap((target) =>
-    target.card === null && target.wanted !== null
+    isFirst && target.card === null && target.wanted !== null
       ? installingFor(
           target,
           { card: target.name, slot: '', enclosure: '' },
@@ -98,8 +106,8 @@ export function drivers(job: Job, assembly: Assembly): readonly Draft[] {
   );
   const installed = [...cards, ...devices];
   const second = newCardsOf(assembly).flatMap((each) => onSecondSystem(each, job, assembly));
-  const removed = ways.removal === 'after' ? removing(job) : [];
-  const isOffline = oldDrivers(job).length > 0;
+  const removed = isFirst && ways.removal === 'after' ? removing(job) : [];
+  const isOffline = isFirst && oldDrivers(job).length > 0;
   return [
     ...removed,
     ...installed,
@@ -107,7 +115,11 @@ export function drivers(job: Job, assembly: Assembly): readonly Draft[] {
     ...afterRestart(installed),
     ...(isOffline ? [plainStep('backOnline')] : []),
     ...second,
-    ...settings(assembly),
+    ...settings(newCardsOf(assembly), (setting) => setting !== 'team'),
+    // Cards work as one once all of them are in.
+    ...(roundsOf(job).length === number
+      ? settings(newCardsOf(assemblyOf(job)), (setting) => setting === 'team')
+      : []),
     ...preparingDrives(assembly),
   ];
 }
@@ -212,21 +224,26 @@ const JUMBO_MEGABITS = 2_500;
 const GIGABIT = 1_000;
 
 /** What a network card is set to for the needs that it serves. */
-const settings = (assembly: Assembly): readonly Draft[] =>
-  newCardsOf(assembly).flatMap((each) => {
+const settings = (
+  cards: readonly AssembledCard[],
+  isAsked: (setting: NetworkSetting) => boolean,
+): readonly Draft[] =>
+  cards.flatMap((each) => {
     const { delivers } = each.card;
     if (delivers.kind !== 'network') return [];
     const needs = each.flows
       .map((flow) => flow.need)
       .filter((need): need is NeedOf<'network'> => need.kind === 'network');
     const megabits = Math.max(...delivers.megabits);
-    return settingsFor(needs, megabits).map((setting) =>
-      step(
-        'setNetwork',
-        { ...cardAt(each), setting, megabits },
-        { slotId: each.slot.id, key: `${each.slot.id}:${setting}` },
-      ),
-    );
+    return settingsFor(needs, megabits)
+      .filter(isAsked)
+      .map((setting) =>
+        step(
+          'setNetwork',
+          { ...cardAt(each), setting, megabits },
+          { slotId: each.slot.id, key: `${each.slot.id}:${setting}` },
+        ),
+      );
   });
 
 function settingsFor(

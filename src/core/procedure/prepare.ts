@@ -1,5 +1,6 @@
 /** What is done before the machine is opened: facts to settle, things to order, drivers and firmware. */
 import { newCardsOf, type AssembledCard, type Assembly } from '../assembly/assembly.ts';
+import { extrasOrdered } from '../assembly/rounds.ts';
 import { packagesWanted } from '../assembly/driverTargets.ts';
 import { isDriven } from '../drivers/chooseDriver.ts';
 import type { DeliveryKind } from '../parts/delivery.ts';
@@ -62,7 +63,7 @@ const toOrder = (job: Job, assembly: Assembly): readonly Draft[] => [
       keyed(each),
     ),
   ),
-  ...assembly.extras.map(({ kind, fits, count }) =>
+  ...extrasOrdered(job).map(({ kind, fits, count }) =>
     step(
       'orderExtra',
       { kind, fits, count },

@@ -1,5 +1,5 @@
 /** Where a job stands, by what is open in each of its stages. */
-import { STAGES, type Job, type Stage } from '../parts/job.ts';
+import { STAGES, isTicked, withoutRound, type Job, type Stage } from '../parts/job.ts';
 import { unknownFacts } from '../rules/unknownFacts.ts';
 
 export type OpenCounts = Readonly<Record<Stage, number>>;
@@ -70,7 +70,7 @@ export interface Handled {
 }
 
 export function handled({ plan, ticks }: Pick<Job, 'plan' | 'ticks'>): Handled {
-  const isDone = (step: string) => ticks[step] !== undefined;
+  const isDone = (step: string) => isTicked(ticks, step);
   const seated = (plan?.placements ?? []).filter(({ card, slotId }) =>
     isDone(`seat:${card.id}:${slotId}`),
   );
@@ -83,7 +83,7 @@ export function handled({ plan, ticks }: Pick<Job, 'plan' | 'ticks'>): Handled {
     emptied: new Set([
       ...moved.map(({ fromSlotId }) => fromSlotId),
       ...Object.keys(ticks).flatMap((step) =>
-        step.startsWith(TAKE_OUT) ? [step.slice(TAKE_OUT.length)] : [],
+        step.startsWith(TAKE_OUT) ? [withoutRound(step).slice(TAKE_OUT.length)] : [],
       ),
     ]),
   };

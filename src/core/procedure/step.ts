@@ -309,6 +309,8 @@ export type StepCode = keyof StepValues;
 interface StepBase {
   readonly id: string;
   readonly stage: Stage;
+  /** Steps of the second round wait until the cards of the first run. */
+  readonly round: 1 | 2;
   readonly cautions: readonly CautionCode[];
   /** The slot to light on the board. */
   readonly slotId: string | null;
@@ -326,7 +328,7 @@ export type Step = StepBase & Saying;
 
 /** A step that is not yet counted; the key tells it from others of its code. */
 export type Draft = Saying &
-  Omit<StepBase, 'id' | 'stage' | 'task'> & { readonly key: string | null };
+  Omit<StepBase, 'id' | 'stage' | 'round' | 'task'> & { readonly key: string | null };
 
 interface More {
   readonly cautions?: readonly CautionCode[];

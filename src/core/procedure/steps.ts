@@ -3,14 +3,16 @@
  * with the same ids, so that ticks keep.
  */
 import { assemblyOf, newCardsOf, type Assembly } from '../assembly/assembly.ts';
+import { stepIdIn, type Round } from '../assembly/rounds.ts';
 import { memoOf } from '../memo.ts';
 import { valueOf } from '../parts/fact.ts';
 import { LONGEST_STEP_ID, type Job, type Stage } from '../parts/job.ts';
 import { ACTS } from './fitting/acts.ts';
-import { orderedActs } from './fitting/tasks.ts';
+import { fittingRounds, type FittingRound } from './fitting/tasks.ts';
 import { drivers } from './driverSteps.ts';
 import { prepare } from './prepare.ts';
 import { prove } from './prove.ts';
+import { itemAt } from '../units.ts';
 import { plainStep, type Draft, type Step } from './step.ts';
 
 /** Room for the count behind a step's id. */
@@ -19,15 +21,17 @@ const COUNT_LETTERS = 8;
 /** All steps of all stages, in the order of the work; none while no plan is accepted. */
 export const steps = memoOf((job: Job): readonly Step[] => {
   if (job.plan === null) return [];
-  const assembly = inFittingOrder(assemblyOf(job));
-  const fitting = fitted(job, assembly);
+  const rounds = fittingRounds(job, inFittingOrder);
+  const fitting = rounds.map(fitted);
   return [
-    ...inStage('prepare', prepare(job, assembly)),
-    ...fitting,
-    ...inStage('drivers', drivers(job, assembly)),
-    ...inStage('prove', prove(assembly)),
+    ...inStage('prepare', prepare(job, inFittingOrder(assemblyOf(job)))),
+    ...rounds.flatMap((round, n) => [
+      ...itemAt(fitting, n),
+      ...inStage('drivers', drivers(job, round), round),
+      ...inStage('prove', prove(round.assembly), round),
+    ]),
     ...inStage('hand-over', [
-      ...(fitting.length === 0 ? [] : [plainStep('keepParts')]),
+      ...(fitting.flat().length === 0 ? [] : [plainStep('keepParts')]),
       plainStep('explain'),
     ]),
   ];
@@ -47,11 +51,12 @@ const inFittingOrder = (assembly: Assembly): Assembly => ({
 });
 
 /** The physical work, each act with what it waits for. */
-function fitted(job: Job, assembly: Assembly): readonly Step[] {
-  const ordered = orderedActs(job, assembly);
+function fitted(round: FittingRound): readonly Step[] {
+  const { acts: ordered } = round;
   const plain = inStage(
     'fit',
     ordered.map(({ act }) => act.draft),
+    round,
   );
   return plain.map((each, n) => {
     const { act, after } = ordered[n]!;
@@ -70,8 +75,14 @@ function fitted(job: Job, assembly: Assembly): readonly Step[] {
   });
 }
 
+const FIRST = { number: 1 } as const;
+
 /** Steps that would be known by the same – two obstacles of one name in the way – are counted. */
-function inStage(stage: Stage, drafts: readonly Draft[]): readonly Step[] {
+function inStage(
+  stage: Stage,
+  drafts: readonly Draft[],
+  round: Pick<Round, 'number'> = FIRST,
+): readonly Step[] {
   const taken = new Set<string>();
   return drafts.map(({ key, ...draft }) => {
     const plain = key === null ? draft.code : `${draft.code}:${key}`;
@@ -79,6 +90,6 @@ function inStage(stage: Stage, drafts: readonly Draft[]): readonly Step[] {
     let id = wanted;
     for (let n = 2; taken.has(id); n += 1) id = `${wanted}~${n}`;
     taken.add(id);
-    return { ...draft, stage, id, task: null };
+    return { ...draft, stage, id: stepIdIn(round, id), round: round.number, task: null };
   });
 }

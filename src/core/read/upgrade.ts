@@ -108,13 +108,19 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
     needs: eachOf(job['needs'], needOfFormat9),
     plan: filled(planWith(job['plan'], cardOfFormat9), { later: [] }),
   }),
-  /** Format 10 knows loop leads, drives by their records wherever they are named, and what fitting has to know of a case. */
+  /**
+   * Format 10 knows loop leads, drives by their records wherever they are named, what fitting has to know of a case, rounds
+   * of fitting, and what each task took.
+   */
   9: (job) => ({
+    benchTest: null,
+    staticWay: null,
+    spentSeconds: {},
     ...job,
     format: 10,
     machine: machineOfFormat10(job['machine']),
     needs: eachOf(job['needs'], needOfFormat10),
-    plan: planWith(job['plan'], cardOfFormat10),
+    plan: filled(planWith(job['plan'], cardOfFormat10), { staged: [] }),
     observations: eachOf(job['observations'], observationOfFormat10),
   }),
 };

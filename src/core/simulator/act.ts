@@ -1,6 +1,7 @@
 /** Does an act in the world, or refuses it with the reason. */
 import type { Step, StepCode } from '../procedure/step.ts';
 import { valueOf } from '../parts/fact.ts';
+import { withoutRound } from '../parts/job.ts';
 import type { Slot } from '../parts/machine.ts';
 import {
   HAND_MM,
@@ -430,10 +431,10 @@ const DOING: { readonly [Code in StepCode]?: Doing } = {
     const barred = places.map(({ place }) => reaches(world, place!));
     return barred.includes(null) ? done(world) : no(barred[0] ?? 'covered');
   }),
-  exchangePlugs: inside((world, step) => marked(world, step.id)),
+  exchangePlugs: inside((world, step) => marked(world, withoutRound(step.id))),
   plug: inside((world, step) => {
     if (!world.standing.has(step.slotId ?? '')) return no('notIn');
-    const socket = step.id.slice('plug:'.length);
+    const socket = withoutRound(step.id).slice('plug:'.length);
     const waits = world.exchanged.has(socket) && !world.done.has(`exchangePlugs:${socket}`);
     if (waits) return no('plugInUse');
     const body = world.standing.get(step.slotId ?? '')!;
@@ -462,7 +463,9 @@ const DOING: { readonly [Code in StepCode]?: Doing } = {
   joinEnclosures: (world) => done(world),
   // Nobody works in an open case with power on.
   start: (world) =>
-    world.off.size > 0 ? no('open') : done({ ...world, hasMains: true, isRunning: true }),
+    world.off.size > 0
+      ? no('open')
+      : done({ ...world, hasMains: true, isCharged: true, isRunning: true }),
   countDrives: (world) => (world.isRunning ? done(world) : no('notRunning')),
 };
 

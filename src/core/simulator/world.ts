@@ -128,7 +128,9 @@ export function bring(world: World, job: Job, assembly: Assembly): World {
     // A bracket that was changed on the bench stays changed.
     const before = known.get(body.name);
     const hasWrongBracket = before?.hasWrongBracket ?? body.hasWrongBracket;
-    out.set(body.id, { ...body, hasWrongBracket });
+    // What came out of this slot for a while goes back there.
+    const cameFrom = before?.cameFrom === slot.id ? { cameFrom: slot.id } : {};
+    out.set(body.id, { ...body, hasWrongBracket, ...cameFrom });
   }
   return {
     ...world,

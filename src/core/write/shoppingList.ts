@@ -1,6 +1,7 @@
 /** What has to be ordered for an accepted plan, with prices, waiting and tax. */
 import { extraName } from '../parts/extra.ts';
 import { newCardsOf, assemblyOf } from '../assembly/assembly.ts';
+import { extrasOrdered } from '../assembly/rounds.ts';
 import { withTaxCents } from '../money.ts';
 import { cardName } from '../parts/card.ts';
 import type { Job } from '../parts/job.ts';
@@ -41,7 +42,7 @@ export function shoppingList(job: Job, taxHundredths: number): ShoppingList {
     cents: card.priceCents,
     leadDays: card.leadDays,
   }));
-  const extras = assembly.extras.map(({ kind, fits, count }): ShoppingRow => {
+  const extras = extrasOrdered(job).map(({ kind, fits, count }): ShoppingRow => {
     const record =
       job.plan?.extras.find((each) => each.kind === kind && each.fits === fits)?.extra ?? null;
     return {

@@ -6,6 +6,7 @@ import {
   laterCardsOf,
   newCardsOf,
   contradictions,
+  extrasOrdered,
   decisiveFacts,
   handled,
   known,
@@ -308,7 +309,7 @@ export class JobModel {
   private besideCards(stage: Stage): number {
     if (this.job.plan !== null) {
       const records = this.job.plan.extras;
-      return this.assembly.extras.reduce((total, { kind, fits, count }) => {
+      return extrasOrdered(this.job).reduce((total, { kind, fits, count }) => {
         const found = records.find((each) => each.kind === kind && each.fits === fits);
         return total + count * (found?.extra?.priceCents ?? 0);
       }, 0);

@@ -17,7 +17,7 @@ export function outside(cards: readonly AssembledCard[], assembly: Assembly): re
   const display = (slots: readonly Slot[]) =>
     slots.map(({ occupant }) => valueOf(occupant)).find((card) => card && isDisplay(card, machine));
   const hadCard = display(machine.slots) != null;
-  const drives = drivesAllotted(cards).reduce((sum, { count }) => sum + count, 0);
+  const drives = drivesAllotted(cards, assembly).reduce((sum, { count }) => sum + count, 0);
   return [
     act(plainStep('leadsBack'), { moves: [move(thing('outsideLeads', 'all'), 'inPlace')] }),
     ...cards

@@ -1,12 +1,13 @@
 /** What was found at the bench, as facts; and the work that remains, planned anew with all that is done as it is. */
 import { acceptanceOf, type Acceptance } from '../../assembly/acceptance.ts';
 import { assemblyOf } from '../../assembly/assembly.ts';
+import { roundsOf, stepIdIn, type Round } from '../../assembly/rounds.ts';
 import type { DriverLibrary } from '../../drivers/chooseDriver.ts';
 import type { Card } from '../../parts/card.ts';
 import type { Extra } from '../../parts/extra.ts';
 import { freeNumber } from '../../parts/freeNumber.ts';
 import { known, valueOf } from '../../parts/fact.ts';
-import type { Job, Placement } from '../../parts/job.ts';
+import { SECOND_ROUND, withoutRound, type Job, type Placement } from '../../parts/job.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
 import type { Pin } from '../../parts/planning.ts';
 import { openingMiddleMm } from '../../placement/geometry.ts';
@@ -14,7 +15,6 @@ import { machineAround } from '../../placement/housing.ts';
 import { withMoves } from '../../placement/moves.ts';
 import { plugsOf } from '../../placement/plugs.ts';
 import type { PlanRequest, Proposal } from '../../planner/answers/plan.ts';
-import { itemAt } from '../../units.ts';
 import type { Step, StepCode } from '../step.ts';
 import { steps } from '../steps.ts';
 import { actsFor } from './actsFor.ts';
@@ -193,9 +193,11 @@ function withShortLead(job: Job, slot: Slot, step: Step, mm: number): Machine {
   }));
 }
 
-/** Steps that are ticked, by their code, with the slot that stands last in their key. */
+/** Keys of the steps that are ticked, by their code, in whichever round. */
 const ticked = ({ ticks }: Job, code: StepCode): readonly string[] =>
-  Object.keys(ticks).flatMap((id) => (id.startsWith(`${code}:`) ? id.slice(code.length + 1) : []));
+  Object.keys(ticks).flatMap((id) =>
+    id.startsWith(`${code}:`) ? withoutRound(id).slice(code.length + 1) : [],
+  );
 
 /** New cards that are in their slots. */
 const seated = (job: Job): readonly Placement[] =>
@@ -291,7 +293,7 @@ export function restOf(
     ...there,
     ...bare.placements.filter(({ slotId }) => there.every((each) => each.slotId !== slotId)),
   ];
-  const acceptance = { ...bare, placements, moves, givenUp };
+  const acceptance = { ...bare, placements, moves, givenUp, staged: stagedAmong(placements, job) };
   const from = new Map((job.plan?.placements ?? []).map(({ card, slotId }) => [card.id, slotId]));
   const ticks = { ...job.ticks };
   for (const { card, slotId } of acceptance.placements) {
@@ -303,34 +305,59 @@ export function restOf(
           [`${card.id}:${before}`, `${card.id}:${slotId}`],
           [before, slotId],
         ] as const)
-          if (rest === was || rest.startsWith(`${was}:`)) {
-            const at = itemAt([job.ticks[`${code}:${rest}`] ?? job.changedAt], 0);
-            ticks[`${code}:${is}${rest.slice(was.length)}`] = at;
+          for (const round of ['', SECOND_ROUND]) {
+            const at = job.ticks[`${code}:${rest}${round}`];
+            if (at !== undefined && (rest === was || rest.startsWith(`${was}:`)))
+              ticks[`${code}:${is}${rest.slice(was.length)}${round}`] = at;
           }
   }
   return { acceptance, ticks: withoutRepeated(job, acceptance, ticks) };
 }
 
+/** Cards that waited go on waiting; once the second round is begun, all that did not go in before are of it. */
+function stagedAmong(placements: readonly Placement[], { plan, ticks }: Job): readonly string[] {
+  const isBegun = Object.keys(ticks).some((id) => id.endsWith(SECOND_ROUND));
+  const waited = new Set(
+    (plan?.placements ?? []).flatMap(({ card, slotId }) =>
+      plan?.staged.includes(slotId) === true ? card.id : [],
+    ),
+  );
+  return placements
+    .filter(
+      ({ slotId, card }) =>
+        ticks[`seat:${card.id}:${slotId}`] === undefined && (isBegun || waited.has(card.id)),
+    )
+    .map(({ slotId }) => slotId);
+}
+
 /** What was done, was put right again, and is wanted once more for the plan as it is now, is done again. */
 function withoutRepeated(job: Job, plan: Acceptance, ticks: Job['ticks']): Job['ticks'] {
   const now: Job = { ...job, ticks, plan: { ...plan, acceptedAt: job.changedAt } };
-  const assembly = asItStands(assemblyOf(now), now);
+  const before = new Map(steps(job).map((step) => [step.id, step]));
+  const again = new Set(
+    roundsOf(now).flatMap((round) => repeatedIn(round, before).map((id) => stepIdIn(round, id))),
+  );
+  return Object.fromEntries(Object.entries(ticks).filter(([id]) => !again.has(id)));
+}
+
+/** As the round knows them. @param before the steps of all rounds, as they were */
+function repeatedIn(round: Round, before: ReadonlyMap<string, Step>): readonly string[] {
+  const { ticks } = round.job;
+  const assembly = asItStands(round.assembly, round.job);
   const isIn = (slotId: string) =>
     assembly.cards.some(({ slot, isIn: there }) => slot.id === slotId && there);
-  const before = new Map(steps(job).map((step) => [step.id, step]));
-  const again = actsFor(now, assembly).flatMap(({ draft: { code, key }, forSlots }) => {
+  return actsFor(round.job, assembly).flatMap(({ draft: { code, key }, forSlots }) => {
     const by = RIGHTED.find(([done]) => done === code)?.[1];
     // Plugs come off and go back with their card.
     if (by === undefined || code === 'freeCard') return [];
     // A card comes out for a while only for what is still to be done.
     if (code !== 'takeOutFirst' && forSlots.every(isIn)) return [];
     const [done, righted] = [`${code}:${key ?? ''}`, `${by}:${key ?? ''}`];
-    const was = before.get(righted);
+    const was = before.get(stepIdIn(round, righted));
     // Led round it is in nobody's way.
     const isAside = was?.code === 'restorePlug' && was.values.isLedRound;
     return ticks[done] !== undefined && ticks[righted] !== undefined && !isAside
       ? [done, righted, ...(code === 'takeOutFirst' ? [`freeCard:${key}`, `plugBack:${key}`] : [])]
       : [];
   });
-  return Object.fromEntries(Object.entries(ticks).filter(([id]) => !again.includes(id)));
 }

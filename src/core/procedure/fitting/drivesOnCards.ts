@@ -17,9 +17,13 @@ interface DrivesOnCard {
   readonly toBoard: boolean;
 }
 
-export function drivesAllotted(cards: readonly AssembledCard[]): readonly DrivesOnCard[] {
+/** @param cards of the assembly, or some of them */
+export function drivesAllotted(
+  cards: readonly AssembledCard[],
+  { earlier }: Pick<Assembly, 'earlier'>,
+): readonly DrivesOnCard[] {
   const given = new Map<string, number>();
-  return cards.flatMap((each) =>
+  const all = [...earlier.cards, ...cards].flatMap((each) =>
     each.flows.flatMap((flow): readonly DrivesOnCard[] => {
       const { need, units, socket } = flow;
       if (need.kind !== 'drives' || socket === null) return [];
@@ -31,11 +35,12 @@ export function drivesAllotted(cards: readonly AssembledCard[]): readonly Drives
       return [{ each, flow, count, onCard: socket === 'm2' || toBoard, toBoard }];
     }),
   );
+  return all.filter(({ each }) => cards.includes(each));
 }
 
 /** Drives in bays: mounted, joined to their card, then fed plug by plug. */
-export const driveActs = (cards: readonly AssembledCard[], { machine }: Assembly): readonly Act[] =>
-  drivesAllotted(cards)
+export const driveActs = (cards: readonly AssembledCard[], assembly: Assembly): readonly Act[] =>
+  drivesAllotted(cards, assembly)
     .filter(({ onCard }) => !onCard)
     .flatMap(({ each, flow: { need, forDrives }, count }) => {
       const at = cardAt(each);
@@ -43,7 +48,7 @@ export const driveActs = (cards: readonly AssembledCard[], { machine }: Assembly
       // Bays are in the machine's own case, wherever the card is.
       const own = { forSlots: [each.slot.id] };
       const frames = [...new Set(forDrives.frames)];
-      const bothSides = valueOf(machine.case.opensBothSides) !== false;
+      const bothSides = valueOf(assembly.machine.case.opensBothSides) !== false;
       return [
         act(
           step(

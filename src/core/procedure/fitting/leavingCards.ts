@@ -230,7 +230,7 @@ function inTheWayOfHands(assembly: Assembly, { ticks }: Job): readonly OutForHan
   // What is still to be done to a card that is in wants it on the bench.
   for (const each of newCardsOf(assembly).filter(({ isIn }) => isIn)) {
     const isOpen = ({ draft: { code, key } }: Act) => ticks[`${code}:${key ?? ''}`] === undefined;
-    if (onTheBench(each, cards).some(isOpen)) add(each.slot.id, [each.slot.id]);
+    if (onTheBench(each, cards, assembly).some(isOpen)) add(each.slot.id, [each.slot.id]);
   }
   const isOut = ({ id }: Slot) =>
     ticks[`takeOutFirst:${id}`] !== undefined && ticks[`putBack:${id}`] === undefined;

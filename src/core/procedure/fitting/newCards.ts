@@ -2,9 +2,8 @@
 import type { AssembledCard, Assembly } from '../../assembly/assembly.ts';
 import type { Card } from '../../parts/card.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Machine, Slot } from '../../parts/machine.ts';
+import type { Slot } from '../../parts/machine.ts';
 import { machineAround } from '../../placement/housing.ts';
-import { plugsOf } from '../../placement/plugs.ts';
 import type { FindingCode } from '../../rules/findingCodes.ts';
 import { HEADERS } from '../../standards/headers.ts';
 import { cardAt, type CautionCode, keyed, step } from '../step.ts';
@@ -43,7 +42,7 @@ export function cardActs(
   const hold = heldIn(slot, machine);
   const room = machineAround(slot, machine).case;
   return [
-    ...onTheBench(each, cards),
+    ...onTheBench(each, cards, assembly),
     ...clearing(each),
     act(
       step(
@@ -109,7 +108,11 @@ const seatCautions = (card: Card, slot: Slot): readonly CautionCode[] => [
 ];
 
 /** What cannot be reached once the card is in. */
-export function onTheBench(each: AssembledCard, cards: readonly AssembledCard[]): readonly Act[] {
+export function onTheBench(
+  each: AssembledCard,
+  cards: readonly AssembledCard[],
+  assembly: Assembly,
+): readonly Act[] {
   const { card, slot } = each;
   const at = cardAt(each);
   const here = keyed(each);
@@ -125,7 +128,7 @@ export function onTheBench(each: AssembledCard, cards: readonly AssembledCard[])
           ]
         : [],
     ),
-    ...drivesAllotted(cards)
+    ...drivesAllotted(cards, assembly)
       .filter((drives) => drives.each === each && drives.onCard)
       .map(({ flow: { need }, count, toBoard }) =>
         act(
@@ -180,8 +183,8 @@ function plugsAndHeaders(each: AssembledCard, assembly: Assembly): readonly Act[
   const bodies = bodiesIn(assembly);
   const numbered = (n: number) => ({ slotId: slot.id, key: `${slot.id}:${n}` });
   return [
-    ...exchanges(each, assembly.machine).map(([values, n]) =>
-      act(step('exchangePlugs', { ...cardAt(each), ...values }, numbered(n)), own),
+    ...each.exchanges.map(({ socket, ...values }) =>
+      act(step('exchangePlugs', { ...cardAt(each), ...values }, numbered(socket)), own),
     ),
     ...card.sockets.map((plug, n) =>
       act(
@@ -217,16 +220,4 @@ function plugsAndHeaders(each: AssembledCard, assembly: Assembly): readonly Act[
       );
     }),
   ];
-}
-
-/** Things that give the card their plug and get a free one, before the card's own plug goes in. */
-function exchanges(each: AssembledCard, machine: Machine) {
-  const plugs = plugsOf(machineAround(each.slot, machine).supply);
-  return each.feeds.flatMap(({ plugs: [taken], exchangedFor }, n) => {
-    const giving = taken === undefined ? undefined : plugs[taken];
-    const given = exchangedFor === null ? undefined : plugs[exchangedFor];
-    return giving?.inUse == null || given === undefined
-      ? []
-      : [[{ feeds: giving.inUse.feeds, gets: given.type, gives: giving.type }, n] as const];
-  });
 }

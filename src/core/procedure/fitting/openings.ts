@@ -15,7 +15,13 @@ export function covers(job: Job, assembly: Assembly): readonly Act[] {
   const isBegun = Object.keys(job.ticks).some((id) => id.startsWith('closeOpening:'));
   return [
     ...toOpen.map(({ number, enclosureId, slotId }) => {
-      const kind = valueOf(roomOf(enclosureId, machine).case.covers);
+      // What was put over it in the round before is held like a bracket.
+      const isNew = assembly.earlier.closed.some(
+        (each) => each.number === number && each.enclosureId === enclosureId,
+      );
+      const hold = holdIn(enclosureId, machine);
+      const kind =
+        isNew && hold !== 'bar' ? hold : valueOf(roomOf(enclosureId, machine).case.covers);
       const isReused = reused.some(
         ({ of }) => of?.number === number && of.enclosureId === enclosureId,
       );
@@ -35,7 +41,7 @@ export function covers(job: Job, assembly: Assembly): readonly Act[] {
           openings: [number],
           forSlots: [slotId],
           moves: [
-            ...(kind === 'screwed' && holdIn(enclosureId, machine) === 'screwed'
+            ...(kind === 'screwed' && hold === 'screwed'
               ? [move(screwOf(enclosureId, number), 'tray')]
               : []),
             move(

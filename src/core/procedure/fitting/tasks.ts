@@ -1,4 +1,6 @@
 /** The physical work of a job, in an order that works: acts, what each waits for and why, and what it moves. */
+import { roundsOf, type Round } from '../../assembly/rounds.ts';
+import type { Machine } from '../../parts/machine.ts';
 import type { Assembly } from '../../assembly/assembly.ts';
 import { asOccupant } from '../../parts/card.ts';
 import { known } from '../../parts/fact.ts';
@@ -42,6 +44,40 @@ export function asItStands(planned: Assembly, { ticks }: Job): Assembly {
       };
 }
 
+/** A round with the acts of its physical work, in their order. */
+export interface FittingRound extends Round {
+  readonly acts: readonly OrderedAct[];
+}
+
+/** What the first round left aside is in nobody's way in the second. @param order cards of an assembly as they go in */
+export function fittingRounds(
+  job: Job,
+  order: (assembly: Assembly) => Assembly,
+): readonly FittingRound[] {
+  const aside = new Set<string | null>();
+  return roundsOf(job).map((round) => {
+    const without = withoutObstacles(aside);
+    const own = {
+      ...round,
+      job: { ...round.job, machine: without(round.job.machine) },
+      assembly: order({ ...round.assembly, machine: without(round.assembly.machine) }),
+    };
+    const acts = orderedActs(own);
+    for (const { draft } of acts.map(({ act }) => act)) {
+      if (draft.code === 'moveObstacle') aside.add(draft.key);
+      if (draft.code === 'restorePlug' && !draft.values.isLedRound) aside.delete(draft.key);
+    }
+    return { ...own, acts };
+  });
+}
+
+const withoutObstacles =
+  (ids: ReadonlySet<string | null>) =>
+  (machine: Machine): Machine =>
+    ids.size === 0
+      ? machine
+      : { ...machine, obstacles: machine.obstacles.filter(({ id }) => !ids.has(id)) };
+
 export interface OrderedAct {
   readonly act: Act;
   /** Places in the ordered list of those that come before it, and why; each once for each reason. */
@@ -49,9 +85,17 @@ export interface OrderedAct {
 }
 
 /** None where nothing is opened. */
-export function orderedActs(job: Job, planned: Assembly): readonly OrderedAct[] {
+function orderedActs({
+  job,
+  assembly: planned,
+  isOver,
+}: Pick<Round, 'job' | 'assembly' | 'isOver'>): readonly OrderedAct[] {
   const assembly = asItStands(planned, job);
-  const acts = actsFor(job, assembly);
+  // What is over is not begun anew, whatever the plan is by now.
+  const acts = actsFor(job, assembly).filter(
+    ({ draft: { code, key } }) =>
+      !isOver || job.ticks[key === null ? code : `${code}:${key}`] !== undefined,
+  );
   const edges = edgesOf(acts, job, assembly);
   const before = acts.map((): number[] => []);
   for (const { first, then } of edges) before[then]?.push(first);

@@ -43,13 +43,17 @@
     <Button size="small" kind="tertiary" on:click={() => (isAtBench = true)}
       >At the bench: one task at a time</Button
     >
-    <Button size="small" kind="ghost" icon={Printer} on:click={() => window.print()}
-      >Print the list</Button
-    >
   </div>
 {/snippet}
 
-<div class="on-screen"><StepStage {model} {stage} {about} /></div>
+<div class="on-screen">
+  <StepStage {model} {stage} {about} />
+  {#if steps.length > 0}
+    <Button size="small" kind="ghost" icon={Printer} on:click={() => window.print()}
+      >Print the list</Button
+    >
+  {/if}
+</div>
 {#if steps.length > 0}<Procedure {steps} {ticks} />{/if}
 
 {#if isAtBench}
@@ -60,8 +64,6 @@
 
 <style>
   .to-bench {
-    display: flex;
-    gap: 0.5rem;
     margin-bottom: 1rem;
   }
   @media print {
