@@ -237,6 +237,8 @@ export {
   drivesNamed,
   enteredSerial,
   namedDrive,
+  notedSetting,
+  settingsNoted,
   serialOf,
   figureFor,
 } from './parts/observation.ts';
@@ -533,6 +535,7 @@ export {
   type Step,
   type StepCode,
   type StepValues,
+  type Consumable,
 } from './procedure/step.ts';
 export { steps } from './procedure/steps.ts';
 export { ledgerAfter, onTray, type Whereabout } from './procedure/fitting/ledger.ts';
@@ -545,7 +548,16 @@ export {
   type FoundKind,
   type Rest,
 } from './procedure/fitting/doesNotGo.ts';
+export { benchTestOf, benchTestRound, type ShortSurvey } from './procedure/fitting/benchTest.ts';
 export { whyNow } from './procedure/fitting/why.ts';
+export {
+  type Estimate,
+  type SpentByAct,
+  estimateOf,
+  logbookOf,
+  minutesTogether,
+  spentIn,
+} from './procedure/fitting/times.ts';
 export { effort, inOrder, type Ordered } from './procedure/fitting/order.ts';
 export {
   REASONS,

@@ -89,6 +89,12 @@ const spec: fc.Arbitrary<Spec> = fc.record({
   staged: fc.constantFrom('none', 'none', 'none', 'everyOther', 'allButFirst'),
 });
 
+/** A lead for the plug of the board, and aerials that nothing here asks for. */
+const IN_BOX: Card['contents'] = [
+  { kind: 'plugAdapter', fits: 'mini-6-pin-to-6-pin' },
+  { kind: 'aerial', fits: '' },
+];
+
 /** The kinds of work that cards bring: bracket, plugs, front leads, ribbons, drives, headers. */
 const cardOf = (kind: number, id: string, thick: number, lengthMm: number): Card => {
   const base = aCard({
@@ -101,7 +107,12 @@ const cardOf = (kind: number, id: string, thick: number, lengthMm: number): Card
   const kinds: readonly Card[] = [
     base,
     { ...base, bracketMounted: 'low', weightGrams: 1_400 },
-    { ...base, sockets: ['6-pin'], delivers: screens(2, [['hdmi-600', 2]], 2, 1) },
+    {
+      ...base,
+      sockets: ['6-pin'],
+      contents: IN_BOX,
+      delivers: screens(2, [['hdmi-600', 2]], 2, 1),
+    },
     { ...base, frontHeaders: [{ type: 'usb-19-pin', atMm: 60 }], delivers: usb(2, '3.2-1', 900) },
     {
       ...base,

@@ -21,6 +21,7 @@ import {
   type FoundKind,
   type Job,
   type Step,
+  type StepValues,
 } from '../../src/core/index.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { fittingJobs } from '../builders/fitting.ts';
@@ -31,9 +32,11 @@ const SEED = Number(process.env['SEED'] ?? 20261128);
 const EACH = soaked(40, 200);
 const JOBS = fittingJobs(soaked(300, 1_500), SEED + 1);
 
-const workOf = (job: Job): readonly Step[] => steps(job).filter(({ task }) => task !== null);
+/** What came is looked at first. */
+const workOf = (job: Job): readonly Step[] =>
+  steps(job).filter(({ task, code }) => task !== null || code === 'checkArrived');
 
-const FOUND: { readonly [Kind in FoundKind]: (n: number) => Found } = {
+const FOUND: { readonly [Kind in FoundKind]: (n: number, step: Step) => Found } = {
   leadShort: (n) => ({ kind: 'leadShort', mm: 60 + (n % 5) * 40 }),
   inTheWay: (n) => ({
     kind: 'inTheWay',
@@ -47,6 +50,10 @@ const FOUND: { readonly [Kind in FoundKind]: (n: number) => Found } = {
   bracketWrong: () => ({ kind: 'bracketWrong' }),
   cardLonger: (n) => ({ kind: 'cardLonger', mm: 200 + (n % 5) * 40 }),
   screwMissing: () => ({ kind: 'screwMissing' }),
+  boxShort: (n, step) => {
+    const { contents } = step.values as StepValues['checkArrived'];
+    return { kind: 'boxShort', missing: contents[n % contents.length]! };
+  },
 };
 
 /** A job up to a task that does not go, and with the rest planned anew. */
@@ -73,12 +80,12 @@ describe(`It does not go (seed ${SEED})`, () => {
       let tried = 0;
       for (const [n, job] of JOBS.entries()) {
         if (tried === EACH) break;
-        const all = workOf(job);
-        const places = all.flatMap((step, at) => (findable(step, job).includes(kind) ? at : []));
+        const work = workOf(job);
+        const places = work.flatMap((step, at) => (findable(step, job).includes(kind) ? at : []));
         if (places.length === 0) continue;
         tried += 1;
         const at = places[n % places.length]!;
-        const { ticked, again, work } = planned(job, at, FOUND[kind](n));
+        const { ticked, again } = planned(job, at, FOUND[kind](n, work[at]!));
         const told = `${kind} at ${work[at]!.id} of\n${work.map(({ id }) => id).join('\n')}`;
         const before = run(worldOf(job, assemblyOf(job)), work.slice(0, at));
         expect(before.refused, told).to.equal(null);

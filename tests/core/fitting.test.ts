@@ -8,6 +8,8 @@ import * as fc from 'fast-check';
 import {
   REASONS,
   assemblyOf,
+  benchTestOf,
+  benchTestRound,
   effort,
   inOrder,
   ledgerAfter,
@@ -94,7 +96,10 @@ describe(`The physical work in the world (seed ${SEED})`, () => {
         refused.set(because, (refused.get(because) ?? 0) + 1);
       }
     }
-    const physical = (Object.keys(REASONS) as Reason[]).filter((each) => REASONS[each].isPhysical);
+    const physical = (Object.keys(REASONS) as Reason[]).filter(
+      // It is a reason of trials alone.
+      (each) => REASONS[each].isPhysical && each !== 'runsUntilThen',
+    );
     expect(physical.filter((each) => !refused.has(each))).to.deep.equal([]);
   });
 });
@@ -151,6 +156,79 @@ function sorted(
   }
   return order;
 }
+
+describe(`A trial on another machine (seed ${SEED})`, () => {
+  /** Some on an open bench, some in a case. */
+  const trials = JOBS.flatMap((job, n): readonly Job[] => {
+    const tries = (job.plan?.placements ?? []).map(({ slotId, card }, at) => ({
+      slotId,
+      card,
+      label: `Free ${at + 1}`,
+    }));
+    return tries.length === 0
+      ? []
+      : [
+          {
+            ...job,
+            benchTest: benchTestOf({ name: 'Bench', family: 'linux', isOpen: n % 2 === 0, tries }),
+          },
+        ];
+  });
+  const trialOf = (job: Job) => workOf(job).filter(({ round }) => round === 0);
+  const worldOfTrial = (job: Job) => {
+    const round = benchTestRound(job)!;
+    return worldOf(round.job, round.assembly, job.benchTest!.isOpen);
+  };
+
+  it('runs without a refusal, leaves nothing behind, and every physical reason of it is one', () => {
+    for (const job of trials) {
+      const work = trialOf(job);
+      const world = worldOfTrial(job);
+      const all = run(world, work);
+      expect(all.refused && [all.refused.step.id, all.refused.because], toldIn(job)).to.equal(null);
+      const isOff = job.benchTest!.isOpen ? ['panel  is off'] : [];
+      expect(leftUndone(all.world), toldIn(job)).to.deep.equal(isOff);
+      const left = ledgerAfter(work.flatMap(({ task }) => task!.moves));
+      expect(left.filter(({ at }) => at === 'tray')).to.deep.equal([]);
+    }
+    for (const job of trials.slice(0, soaked(60, 300)))
+      for (const { first, then, because, order } of exchanges(trialOf(job)))
+        expect(
+          run(worldOfTrial(job), order).refused,
+          `${because}: ${trialOf(job)[first]!.id} after ${trialOf(job)[then]!.id}`,
+        ).to.not.equal(null);
+  });
+
+  it('has power in an open case there alone, and says so', () => {
+    for (const job of trials) {
+      let open = 0;
+      let hasPower = true;
+      for (const { code, round, cautions } of workOf(job)) {
+        if (code === 'powerOff') hasPower = false;
+        if (code === 'openCase' || code === 'openFarSide') open += 1;
+        if (code === 'closeCase' || code === 'closeFarSide') open -= 1;
+        if (code === 'start' || code === 'tryStart') hasPower = true;
+        if (code === 'tryStart') {
+          expect(round).to.equal(0);
+          expect(cautions).to.include('openPower');
+        } else if (round !== 0) expect(open > 0 && hasPower, toldIn(job)).to.equal(false);
+      }
+    }
+  });
+
+  it('leaves the work on the customer’s machine as it was', () => {
+    for (const job of trials) {
+      const own = (of: Job) =>
+        workOf(of)
+          .filter(({ round }) => round !== 0)
+          .map(({ id }) => id);
+      const ticks = Object.fromEntries(trialOf(job).map(({ id }) => [id, job.changedAt]));
+      expect(own({ ...job, ticks: { ...job.ticks, ...ticks } })).to.deep.equal(
+        own({ ...job, benchTest: null }),
+      );
+    }
+  });
+});
 
 describe('The order of tasks', () => {
   const task = (n: number): fc.Arbitrary<Ordered> =>

@@ -6,7 +6,15 @@
 import { gathered, type ExtraNeeded } from '../planner/candidates/extras.ts';
 import { asOccupant, type Card } from '../parts/card.ts';
 import { known, valueOf } from '../parts/fact.ts';
-import { SECOND_ROUND, isTicked, withoutRound, type Job } from '../parts/job.ts';
+import {
+  SECOND_ROUND,
+  isTicked,
+  roundOf,
+  roundSuffix,
+  withoutRound,
+  type Job,
+  type RoundNumber,
+} from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { memoOf } from '../memo.ts';
 import { assemblyOf, type AssembledCard, type Assembly } from './assembly.ts';
@@ -14,7 +22,7 @@ import { coversFor, coversOrdered } from './covers.ts';
 import { openingsOf, openingsOfCard, type Opening } from './openings.ts';
 
 export interface Round {
-  readonly number: 1 | 2;
+  readonly number: RoundNumber;
   /** The round after it is begun: nothing more is done in it. */
   readonly isOver: boolean;
   /** With only this round’s part of the plan, and the ticks of its own steps. */
@@ -36,7 +44,7 @@ export const extrasOrdered = memoOf((job: Job): readonly ExtraNeeded[] => {
 
 /** A step's id among those of all rounds. @param id as the round knows it */
 export const stepIdIn = ({ number }: Pick<Round, 'number'>, id: string): string =>
-  number === 1 ? id : id + SECOND_ROUND;
+  id + roundSuffix(number);
 
 /** One round, unless some cards wait and others do not; what was begun in a second one is ended there. */
 export const roundsOf = memoOf((job: Job): readonly Round[] => {
@@ -52,7 +60,7 @@ export const roundsOf = memoOf((job: Job): readonly Round[] => {
     fromSlotId === null && !later && !waiting.has(slot.id);
   const isBegun = Object.keys(job.ticks).some((id) => id.endsWith(SECOND_ROUND));
   if (plan === null || (!isBegun && (waiting.size === 0 || !whole.cards.some(isFirst))))
-    return [{ number: 1, isOver: false, job, assembly: whole }];
+    return [{ number: 1, isOver: false, job: ofRound(job, 1), assembly: whole }];
   const isLateCard = ({ slot, fromSlotId, later }: AssembledCard) =>
     later || (fromSlotId === null ? waiting.has(slot.id) : late.has(fromSlotId));
   const late = wantedLate(job, whole, waiting);
@@ -100,13 +108,18 @@ export const roundsOf = memoOf((job: Job): readonly Round[] => {
 });
 
 /** Ticks by the ids that a round knows its steps by. */
-const ticksOf = (ticks: Job['ticks'], round: Round['number']): Job['ticks'] =>
+export const ticksOf = (ticks: Job['ticks'], round: RoundNumber): Job['ticks'] =>
   Object.fromEntries(
-    Object.entries(ticks).flatMap(([id, at]) => {
-      const isLate = id.endsWith(SECOND_ROUND);
-      return isLate === (round === 2) ? [[withoutRound(id), at]] : [];
-    }),
+    Object.entries(ticks).flatMap(([id, at]) =>
+      roundOf(id) === round ? [[withoutRound(id), at]] : [],
+    ),
   );
+
+/** The same job where nothing of it was done in another round. */
+const ofRound = (job: Job, round: RoundNumber): Job =>
+  Object.keys(job.ticks).every((id) => roundOf(id) === round)
+    ? job
+    : { ...job, ticks: ticksOf(job.ticks, round) };
 
 /**
  * Its cards as the whole plan has them: with the plugs, headers, leads and lanes that no other card takes.

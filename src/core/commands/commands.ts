@@ -87,6 +87,13 @@ export type Command =
       readonly what: string;
     }
   | { readonly name: 'untickStep'; readonly stepId: string }
+  /** What came is not what was ordered: it is on order again; `reason` says what is wrong with it. */
+  | {
+      readonly name: 'orderAgain';
+      readonly stepId: string;
+      readonly orderId: string;
+      readonly reason: string;
+    }
   /**
    * Seen or measured; each in the place of an earlier one of its id. `what` says in a few words what was observed, `proves`
    * which steps that shows to be done.
@@ -247,6 +254,9 @@ const CHANGES: {
     ticks: withoutKey(ticks, stepId),
     spentSeconds: withoutKey(spentSeconds, stepId),
   }),
+  orderAgain: ({ ticks }, { stepId, orderId }) => ({
+    ticks: withoutKey(withoutKey(ticks, orderId), stepId),
+  }),
   observe: (job, { observations, proves = [] }, at) => ({
     ticks: {
       ...Object.fromEntries(proves.map((stepId) => [stepId, at])),
@@ -328,6 +338,8 @@ function detailOf(job: Job, command: Command): string {
       return job.bought.find(({ id }) => id === command.extraId)?.model ?? '';
     case 'tickStep':
       return command.reason === undefined ? command.stepId : `${command.stepId}: ${command.reason}`;
+    case 'orderAgain':
+      return `${command.stepId}: ${command.reason}`;
     case 'untickStep':
       return command.stepId;
     case 'setDriverWays':

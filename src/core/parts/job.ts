@@ -19,16 +19,26 @@ export const JOB_FORMAT = 10;
 /** Letters of what a step is known by. */
 export const LONGEST_STEP_ID = 160;
 
-/** Behind the id of every step of a second round. */
-export const SECOND_ROUND = '@2';
+/** Rounds of fitting: on another machine as a trial, on the customer's, and there once more for cards that waited. */
+export type RoundNumber = 0 | 1 | 2;
 
-/** Whether a step is done, in whichever round. */
+/** Behind the id of every step of a trial on another machine, and of a second round. */
+export const TRIAL_ROUND = '@0';
+export const SECOND_ROUND = '@2';
+export const roundSuffix = (round: RoundNumber): string =>
+  round === 0 ? TRIAL_ROUND : round === 2 ? SECOND_ROUND : '';
+
+/** The round that a step's id is of. */
+export const roundOf = (stepId: string): RoundNumber =>
+  stepId.endsWith(TRIAL_ROUND) ? 0 : stepId.endsWith(SECOND_ROUND) ? 2 : 1;
+
+/** Whether a step is done to the customer's machine, in whichever round. */
 export const isTicked = (ticks: Readonly<Record<string, string>>, stepId: string): boolean =>
   ticks[stepId] !== undefined || ticks[stepId + SECOND_ROUND] !== undefined;
 
 /** A step's id as its round knows it. */
 export const withoutRound = (stepId: string): string =>
-  stepId.endsWith(SECOND_ROUND) ? stepId.slice(0, -SECOND_ROUND.length) : stepId;
+  roundOf(stepId) === 1 ? stepId : stepId.slice(0, -SECOND_ROUND.length);
 
 /** The share of a replacement's price that an old machine deserves, unless told. Common practice, no source. */
 export const DESERVES_PERCENT = 33;
@@ -80,6 +90,8 @@ export const Plan = z.object({
 /** Another, similar machine in which cards are tried before the real build, and which goes into which of its slots. */
 export const BenchTest = z.object({
   machine: Machine,
+  /** It stands open, without a case around it. */
+  isOpen: z.boolean(),
   trials: listOf(z.object({ slotId: id, benchSlotId: id }), MOST.placements),
 });
 

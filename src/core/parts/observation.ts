@@ -91,12 +91,21 @@ const NamedDrive = z.object({
   ...seenAt,
 });
 
+/** A setting of the firmware as it was before the work, by the name that it has there. */
+const Setting = z.object({
+  kind: z.literal('setting'),
+  subject: z.object({}),
+  value: z.object({ name: text, setTo: text }),
+  ...seenAt,
+});
+
 export const Observation = z.discriminatedUnion('kind', [
   Figure,
   Device,
   Serial,
   Devices,
   NamedDrive,
+  Setting,
 ]);
 
 export type Observation = DeepReadonly<z.infer<typeof Observation>>;
@@ -104,19 +113,42 @@ export type FigureObservation = DeepReadonly<z.infer<typeof Figure>>;
 export type DeviceObservation = DeepReadonly<z.infer<typeof Device>>;
 export type DevicesObservation = DeepReadonly<z.infer<typeof Devices>>;
 export type DriveObservation = DeepReadonly<z.infer<typeof NamedDrive>>;
+export type SettingObservation = DeepReadonly<z.infer<typeof Setting>>;
 export type SerialObservation = DeepReadonly<z.infer<typeof Serial>>;
 
-/** A figure as the technician enters it: one a need, a later one in the place of an earlier. `at` is an ISO instant. */
-export const enteredFigure = (needId: string, value: number, at: string): FigureObservation => ({
-  id: `figure-${needId}`,
+/** A figure as the technician enters it: one a need and phase, a later one in the place of an earlier. `at` is an ISO instant. */
+export const enteredFigure = (
+  needId: string,
+  value: number,
+  at: string,
+  phase: Phase = 'after',
+): FigureObservation => ({
+  id: phase === 'after' ? `figure-${needId}` : `figure-before-${needId}`,
   kind: 'figure',
   subject: { needId },
   value,
   source: 'technician',
   at,
-  phase: 'after',
+  phase,
   conditions: '',
 });
+
+/** A setting as the technician reads it off the firmware: one a name. `at` is an ISO instant. */
+export const notedSetting = (name: string, setTo: string, at: string): SettingObservation => ({
+  id: `setting-${name.replaceAll(/[^A-Za-z0-9_-]/g, '-').slice(0, 48)}`,
+  kind: 'setting',
+  subject: {},
+  value: { name, setTo },
+  source: 'technician',
+  at,
+  phase: 'before',
+  conditions: '',
+});
+
+export const settingsNoted = (
+  observations: readonly Observation[],
+): readonly SettingObservation[] =>
+  observations.filter((each): each is SettingObservation => each.kind === 'setting');
 
 /** A serial number as the technician reads it: one a slot. `at` is an ISO instant. */
 export const enteredSerial = (slotId: string, value: string, at: string): SerialObservation => ({
@@ -161,11 +193,13 @@ export const serialOf = (observations: readonly Observation[], slotId: string): 
     (each): each is SerialObservation => each.kind === 'serial' && each.subject.slotId === slotId,
   )?.value ?? null;
 
-/** The last figure measured for a need. */
+/** The last figure measured for a need, before the cards are in or after. */
 export const figureFor = (
   observations: readonly Observation[],
   needId: string,
+  phase: Phase = 'after',
 ): FigureObservation | null =>
   observations.findLast(
-    (each): each is FigureObservation => each.kind === 'figure' && each.subject.needId === needId,
+    (each): each is FigureObservation =>
+      each.kind === 'figure' && each.subject.needId === needId && each.phase === phase,
   ) ?? null;

@@ -8,8 +8,12 @@ import { valueOf } from '../parts/fact.ts';
 import { extraName } from '../parts/extra.ts';
 import type { Job } from '../parts/job.ts';
 import { deviceId } from '../parts/pciFunction.ts';
+import { machineAround } from '../placement/housing.ts';
 import type { FindingCode } from '../rules/findingCodes.ts';
 import { unknownFacts } from '../rules/unknownFacts.ts';
+import type { ExtraKind } from '../standards/extras.ts';
+import type { Act } from './fitting/act.ts';
+import type { FitCode } from './fitting/acts.ts';
 import { unknownForFitting } from './fitting/unknownForFitting.ts';
 import { installing, isInstalledFirst, removing } from './driverSteps.ts';
 import { cardAt, keyed, plainStep, step, type Draft } from './step.ts';
@@ -17,10 +21,18 @@ import { cardAt, keyed, plainStep, step, type Draft } from './step.ts';
 /** Devices in trouble that a step names. */
 const MOST_NAMED = 5;
 
-export const prepare = (job: Job, assembly: Assembly): readonly Draft[] => [
+/** @param fitting the acts of the physical work that it prepares */
+export const prepare = (
+  job: Job,
+  assembly: Assembly,
+  fitting: readonly Act[],
+): readonly Draft[] => [
   ...toSettle(job, assembly),
   ...toOrder(job, assembly),
   ...toReady(job, assembly),
+  ...arriving(job, assembly),
+  ...(fitting.length === 0 ? [] : [layOut(job, fitting)]),
+  ...notedFirst(assembly, fitting),
   ...(job.needs.some(({ kind }) => kind === 'drives')
     ? [plainStep('backUp', { cautions: ['othersData'] })]
     : []),
@@ -35,6 +47,74 @@ export const prepare = (job: Job, assembly: Assembly): readonly Draft[] => [
       step('installFirst', installing(each.package, job.driverWays), { key: each.package.id }),
     ),
 ];
+
+/** What came, held against what was ordered, before the customer's machine is touched. */
+const arriving = (job: Job, assembly: Assembly): readonly Draft[] => [
+  ...newCardsOf(assembly).map((each) => {
+    const { card, slot } = each;
+    const wanted =
+      card.bus === 'm2' ? null : valueOf(machineAround(slot, assembly.machine).case.bracket);
+    const { brackets, contents, returnDays } = card;
+    return step(
+      'checkArrived',
+      {
+        ...cardAt(each),
+        brackets: card.bus === 'm2' ? [] : brackets,
+        wanted,
+        contents,
+        returnDays,
+      },
+      keyed(each),
+    );
+  }),
+  ...extrasOrdered(job).map(({ kind, fits, count }) => {
+    const record = job.plan?.extras.find((each) => each.kind === kind && each.fits === fits);
+    return step(
+      'checkExtra',
+      { name: record?.extra == null ? '' : extraName(record.extra), kind, fits, count },
+      { key: extraKey(kind, fits) },
+    );
+  }),
+  ...job.bought.map((extra) =>
+    step(
+      'checkExtra',
+      { name: extraName(extra), kind: extra.kind, fits: '', count: 1 },
+      { key: extra.id },
+    ),
+  ),
+];
+
+/** What lies ready before anything is opened: the tools that the tasks name, and what goes with their acts. */
+function layOut(job: Job, fitting: readonly Act[]): Draft {
+  const codes = new Set(fitting.map(({ draft }) => draft.code));
+  const cautions = fitting.flatMap(({ draft }) => draft.cautions);
+  const has = (...some: readonly FitCode[]) => some.some((code) => codes.has(code));
+  return step('layOut', {
+    tools: [...new Set(fitting.flatMap(({ tool }) => tool ?? []))],
+    consumables: [
+      'tray',
+      'bag',
+      ...(job.staticWay === 'touch' ? [] : ['strap' as const]),
+      ...(has('joinFront', 'joinLead', 'joinHeader', 'moveObstacle', 'joinDrives', 'plug')
+        ? ['ties' as const]
+        : []),
+      ...(has('joinDrives', 'freeCard', 'mountDrives') ? ['labels' as const] : []),
+      ...(cautions.includes('sharpCover') ? ['gloves' as const] : []),
+    ],
+  });
+}
+
+/** How it was: what nobody can look up once it is changed. */
+function notedFirst(assembly: Assembly, fitting: readonly Act[]): readonly Draft[] {
+  const findings = newCardsOf(assembly).flatMap((each) => each.findings);
+  const isUpdated = findings.some(({ code }) => code === 'firmware.old');
+  const isSplit = newCardsOf(assembly).some(({ card }) => card.needsSplit);
+  const isOpened = findings.some(({ code }) => code === 'firmware.smallWindows');
+  return [
+    ...(isUpdated || isSplit || isOpened ? [step('noteSettings', { isUpdated, isSplit })] : []),
+    ...(fitting.length === 0 ? [] : [plainStep('photoBehind')]),
+  ];
+}
 
 /** Facts that are asked for and that this plan's slots wait for. */
 function toSettle(job: Job, assembly: Assembly): readonly Draft[] {
@@ -55,6 +135,9 @@ function toSettle(job: Job, assembly: Assembly): readonly Draft[] {
   );
 }
 
+const extraKey = (kind: ExtraKind, fits: string): string =>
+  kind === 'bracket' ? `${kind}-${fits}` : fits || kind;
+
 const toOrder = (job: Job, assembly: Assembly): readonly Draft[] => [
   ...newCardsOf(assembly).map((each) =>
     step(
@@ -64,11 +147,7 @@ const toOrder = (job: Job, assembly: Assembly): readonly Draft[] => [
     ),
   ),
   ...extrasOrdered(job).map(({ kind, fits, count }) =>
-    step(
-      'orderExtra',
-      { kind, fits, count },
-      { key: kind === 'bracket' ? `${kind}-${fits}` : fits || kind },
-    ),
+    step('orderExtra', { kind, fits, count }, { key: extraKey(kind, fits) }),
   ),
   ...job.bought.map((extra) =>
     step('orderNamed', { name: extraName(extra), kind: extra.kind }, { key: extra.id }),

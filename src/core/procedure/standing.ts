@@ -1,5 +1,6 @@
 /** Where a job stands, by what is open in each of its stages. */
-import { STAGES, isTicked, withoutRound, type Job, type Stage } from '../parts/job.ts';
+import { STAGES, isTicked, roundOf, withoutRound, type Job, type Stage } from '../parts/job.ts';
+import { spentIn, type SpentByAct } from './fitting/times.ts';
 import { unknownFacts } from '../rules/unknownFacts.ts';
 
 export type OpenCounts = Readonly<Record<Stage, number>>;
@@ -41,6 +42,8 @@ export interface JobSummary {
   readonly open: number | null;
   /** Facts of the survey that are not known. */
   readonly unknown: number;
+  /** What its tasks took: the shop's logbook is made of these. */
+  readonly spent: SpentByAct;
 }
 
 /** @param open null while its steps are not known */
@@ -58,6 +61,7 @@ export function summaryOf(job: Job, open: OpenCounts | null): JobSummary {
     standing: at,
     open: at === null ? 0 : (open?.[at] ?? null),
     unknown: openBefore(job).survey,
+    spent: spentIn(job),
   };
 }
 
@@ -83,7 +87,9 @@ export function handled({ plan, ticks }: Pick<Job, 'plan' | 'ticks'>): Handled {
     emptied: new Set([
       ...moved.map(({ fromSlotId }) => fromSlotId),
       ...Object.keys(ticks).flatMap((step) =>
-        step.startsWith(TAKE_OUT) ? [withoutRound(step).slice(TAKE_OUT.length)] : [],
+        step.startsWith(TAKE_OUT) && roundOf(step) !== 0
+          ? [withoutRound(step).slice(TAKE_OUT.length)]
+          : [],
       ),
     ]),
   };

@@ -3,11 +3,11 @@ import type { CoverFrom } from '../assembly/covers.ts';
 import type { AssembledCard } from '../assembly/assembly.ts';
 import type { OldDriver } from '../assembly/driverTargets.ts';
 import type { OutranksBy } from '../drivers/chooseDriver.ts';
-import { cardName } from '../parts/card.ts';
+import { cardName, type Card } from '../parts/card.ts';
 import type { Channel, DriverWays } from '../parts/driverPackage.ts';
-import type { Stage } from '../parts/job.ts';
+import type { RoundNumber, Stage } from '../parts/job.ts';
 import type { BracketHeight, CoverType, PANEL_HOLDS } from '../parts/machine.ts';
-import type { Task } from './fitting/task.ts';
+import type { Task, Tool } from './fitting/task.ts';
 import type { FactCode } from '../rules/facts.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 import type { BoardHeader, FrontLead } from '../standards/headers.ts';
@@ -28,6 +28,7 @@ export type CautionCode =
   | 'hotCard'
   | 'othersData'
   | 'steadyPower'
+  | 'openPower'
   | 'pinOne'
   | 'localRules';
 
@@ -91,6 +92,9 @@ interface Installing extends PackageNamed {
 /** What is set, with what shows that it holds. */
 export type NetworkSetting = 'speed' | 'jumbo' | 'team' | Exclude<NetworkFeature, 'teaming'>;
 
+/** What is used up, or has to lie ready beside the tools. */
+export type Consumable = 'tray' | 'bag' | 'ties' | 'labels' | 'gloves' | 'strap';
+
 interface Nothing {
   readonly [key: string]: never;
 }
@@ -109,6 +113,26 @@ export interface StepValues {
     readonly count: number;
   };
   readonly orderNamed: { readonly name: string; readonly kind: ExtraKind };
+  /** The card against what was ordered, with all that has to lie in its box. */
+  readonly checkArrived: CardAt & {
+    readonly brackets: readonly BracketHeight[];
+    /** The height of the case it goes into; null: nobody told, or it has no bracket. */
+    readonly wanted: BracketHeight | null;
+    readonly contents: Card['contents'];
+    readonly returnDays: number | null;
+  };
+  readonly checkExtra: {
+    /** Empty where none was chosen by name. */
+    readonly name: string;
+    readonly kind: ExtraKind;
+    readonly fits: string;
+    readonly count: number;
+  };
+  /** What the tasks of this job take. */
+  readonly layOut: { readonly tools: readonly Tool[]; readonly consumables: readonly Consumable[] };
+  /** Settings that a firmware update, or this plan, changes. */
+  readonly noteSettings: { readonly isUpdated: boolean; readonly isSplit: boolean };
+  readonly photoBehind: Nothing;
   readonly updateFirmware: { readonly year: number };
   readonly fetchDriver: PackageNamed & {
     readonly from: Channel;
@@ -153,6 +177,10 @@ export interface StepValues {
   readonly powerOff: { readonly boxes: readonly string[] };
   readonly leadsOff: Nothing;
   readonly discharge: Nothing;
+  /** One of the two ways against static. */
+  readonly earth: Nothing;
+  /** How leads and plugs lie before any of them is touched. */
+  readonly photoInside: Nothing;
   readonly openCase: PanelOf;
   /** The panel behind the board. */
   readonly openFarSide: PanelOf;
@@ -262,6 +290,15 @@ export interface StepValues {
     readonly locked: readonly string[];
   };
   readonly start: Nothing;
+  /** In an open case, on the other machine of a trial. */
+  readonly tryStart: Nothing;
+  readonly tryFirmware: CardAt;
+  readonly trySystem: CardAt & {
+    readonly family: SystemFamily | null;
+    /** What the system's own list calls it; empty where nobody knows. */
+    readonly listedAs: string;
+  };
+  readonly tryOut: CardAt & { readonly latch: boolean | null };
   readonly countDrives: { readonly count: number };
   readonly checkDevice: CardAt & {
     readonly identity: string;
@@ -309,8 +346,8 @@ export type StepCode = keyof StepValues;
 interface StepBase {
   readonly id: string;
   readonly stage: Stage;
-  /** Steps of the second round wait until the cards of the first run. */
-  readonly round: 1 | 2;
+  /** Those of the second wait until the cards of the first run; 0: on another machine, as a trial. */
+  readonly round: RoundNumber;
   readonly cautions: readonly CautionCode[];
   /** The slot to light on the board. */
   readonly slotId: string | null;

@@ -8,6 +8,7 @@ import { memoOf } from '../memo.ts';
 import { valueOf } from '../parts/fact.ts';
 import { LONGEST_STEP_ID, type Job, type Stage } from '../parts/job.ts';
 import { ACTS } from './fitting/acts.ts';
+import { benchTestRound } from './fitting/benchTest.ts';
 import { fittingRounds, type FittingRound } from './fitting/tasks.ts';
 import { drivers } from './driverSteps.ts';
 import { prepare } from './prepare.ts';
@@ -22,9 +23,18 @@ const COUNT_LETTERS = 8;
 export const steps = memoOf((job: Job): readonly Step[] => {
   if (job.plan === null) return [];
   const rounds = fittingRounds(job, inFittingOrder);
+  const trial = benchTestRound(job);
   const fitting = rounds.map(fitted);
   return [
-    ...inStage('prepare', prepare(job, inFittingOrder(assemblyOf(job)))),
+    ...inStage(
+      'prepare',
+      prepare(
+        job,
+        inFittingOrder(assemblyOf(job)),
+        rounds.flatMap(({ acts }) => acts.map(({ act }) => act)),
+      ),
+    ),
+    ...(trial === null ? [] : fitted(trial)),
     ...rounds.flatMap((round, n) => [
       ...itemAt(fitting, n),
       ...inStage('drivers', drivers(job, round), round),

@@ -293,6 +293,9 @@ const DOING: { readonly [Code in StepCode]?: Doing } = {
   openFarSide: panel('far', true),
   closeFarSide: panel('far', false),
   closeCase: panel('panel', false),
+  // Bare metal of the case is earth once its supply is empty.
+  earth: (world) => (world.hasMains ? no('power') : world.isCharged ? no('charged') : done(world)),
+  photoInside: inside(done),
   dustOut: inside(done),
   lookOver: inside(done),
   removeBar: inside((world, step) =>
@@ -466,6 +469,14 @@ const DOING: { readonly [Code in StepCode]?: Doing } = {
     world.off.size > 0
       ? no('open')
       : done({ ...world, hasMains: true, isCharged: true, isRunning: true }),
+  // A trial on another machine, and nothing else, is started open.
+  tryStart: (world) =>
+    world.isTethered
+      ? done({ ...world, hasMains: true, isCharged: true, isRunning: true })
+      : no('nothingThere'),
+  tryFirmware: (world) => (world.isRunning ? done(world) : no('notRunning')),
+  trySystem: (world) => (world.isRunning ? done(world) : no('notRunning')),
+  tryOut: goOut('gone'),
   countDrives: (world) => (world.isRunning ? done(world) : no('notRunning')),
 };
 

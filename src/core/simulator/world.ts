@@ -66,8 +66,8 @@ export const openingIn = (enclosureId: string | null, number: number): string =>
   `${caseId(enclosureId)}#${number}`;
 export const NEW = 'new:';
 
-/** The machine as it stands before the work, with what is bought lying beside it. */
-export function worldOf(job: Job, assembly: Assembly): World {
+/** The machine as it stands before the work, with what is bought lying beside it. @param isOpen there is no case around it */
+export function worldOf(job: Job, assembly: Assembly, isOpen = false): World {
   const { machine } = job;
   const standing = new Map(
     machine.slots.flatMap((slot): readonly (readonly [string, Body])[] => {
@@ -99,7 +99,7 @@ export function worldOf(job: Job, assembly: Assembly): World {
     isCharged: true,
     isRunning: true,
     isTethered: true,
-    off: new Set(),
+    off: new Set(isOpen ? ['panel '] : []),
     standing,
     out: new Map(
       fresh.map(({ card, slot }) => [NEW + slot.id, newBody(card, slot, machine)] as const),

@@ -59,6 +59,7 @@ export const asRow = (job: Job): JobRow => {
       standing: 'survey',
       open: null,
       unknown: 0,
+      spent: {},
       answer: null,
       isBroken: true,
     };

@@ -26,6 +26,7 @@ export const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
   tickStep: 'step ticked',
   foundAtBench: 'found at the bench, and planned anew',
   untickStep: 'step unticked',
+  orderAgain: 'ordered again',
   observe: 'figure or report recorded',
   removeObservation: 'figure removed',
   setDriverWays: 'way of drivers chosen',

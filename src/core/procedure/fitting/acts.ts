@@ -22,8 +22,10 @@ export const ACTS = {
   powerOff: act('standing', null, null, 2),
   leadsOff: act('standing', null, 'behind', 2),
   discharge: act('standing', null, null, 1),
+  earth: act('standing', null, null, 1),
   openCase: act('cardsUp', 'screwdriver', 'above', 2),
   openFarSide: act('boardUp', 'screwdriver', null, 2),
+  photoInside: act('cardsUp', null, 'above', 1),
   dustOut: act('cardsUp', 'blower', 'above', 4),
   removeBar: act('cardsUp', 'screwdriver', 'behind', 2),
   refitBar: act('cardsUp', 'screwdriver', 'behind', 2),
@@ -65,6 +67,10 @@ export const ACTS = {
   joinAerials: act('standing', null, 'behind', 1),
   joinEnclosures: act('standing', null, 'behind', 2),
   start: act('standing', null, null, 3),
+  tryStart: act('cardsUp', null, null, 3),
+  tryFirmware: act('cardsUp', null, null, 3),
+  trySystem: act('cardsUp', null, null, 5),
+  tryOut: act('cardsUp', null, null, 2),
   countDrives: act('standing', null, null, 2),
 } as const satisfies Readonly<Partial<Record<StepCode, ActRow>>>;
 export type FitCode = keyof typeof ACTS;

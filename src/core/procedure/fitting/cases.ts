@@ -3,6 +3,7 @@ import { valueOf } from '../../parts/fact.ts';
 import type { Machine } from '../../parts/machine.ts';
 import { plainStep, step } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
+import type { FitCode } from './acts.ts';
 import type { Room } from './slots.ts';
 
 const keyOf = ({ id }: Room): { readonly key?: string } => (id === null ? {} : { key: id });
@@ -10,6 +11,17 @@ const keyOf = ({ id }: Room): { readonly key?: string } => (id === null ? {} : {
 const held = ({ case: room }: Room) => valueOf(room.panelHeld);
 
 const screwdriverFor = (room: Room) => (held(room) === 'latch' ? null : ('screwdriver' as const));
+
+/** What takes plugs or leads from where they lie. */
+export const MOVES_LEADS: readonly FitCode[] = [
+  'freeCard',
+  'takeOut',
+  'takeOutFirst',
+  'takeToMove',
+  'moveObstacle',
+  'exchangePlugs',
+  'putIn',
+];
 
 /** What is done at both ends of the work, case by case. */
 export function openUp(
@@ -24,7 +36,8 @@ export function openUp(
       moves: [move(thing('mainsLead', 'all'), 'tray')],
     }),
     act(plainStep('leadsOff'), { moves: [move(thing('outsideLeads', 'all'), 'tray')] }),
-    act(plainStep('discharge', { cautions: ['static'] })),
+    act(plainStep('discharge')),
+    act(plainStep('earth', { cautions: ['static'] })),
     ...rooms.flatMap((room): readonly Act[] => {
       const values = { enclosure: room.name, held: held(room) };
       const here = { housing: room.id, tool: screwdriverFor(room) };
@@ -40,6 +53,9 @@ export function openUp(
                 moves: [move(thing('panel', `far:${room.id ?? ''}`, room.name), 'tray')],
               }),
             ]
+          : []),
+        ...(room.id === null && work.some(({ draft }) => MOVES_LEADS.includes(draft.code))
+          ? [act(plainStep('photoInside'))]
           : []),
         ...(isDusty && room.id === null ? [act(plainStep('dustOut'))] : []),
         ...(valueOf(room.case.retentionBar) === true

@@ -7,7 +7,7 @@ import type { Card } from '../../parts/card.ts';
 import type { Extra } from '../../parts/extra.ts';
 import { freeNumber } from '../../parts/freeNumber.ts';
 import { known, valueOf } from '../../parts/fact.ts';
-import { SECOND_ROUND, withoutRound, type Job, type Placement } from '../../parts/job.ts';
+import { SECOND_ROUND, roundOf, withoutRound, type Job, type Placement } from '../../parts/job.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
 import type { Pin } from '../../parts/planning.ts';
 import { openingMiddleMm } from '../../placement/geometry.ts';
@@ -15,7 +15,7 @@ import { machineAround } from '../../placement/housing.ts';
 import { withMoves } from '../../placement/moves.ts';
 import { plugsOf } from '../../placement/plugs.ts';
 import type { PlanRequest, Proposal } from '../../planner/answers/plan.ts';
-import type { Step, StepCode } from '../step.ts';
+import type { Step, StepCode, StepValues } from '../step.ts';
 import { steps } from '../steps.ts';
 import { actsFor } from './actsFor.ts';
 import { RIGHTED } from './looseEnds.ts';
@@ -39,7 +39,9 @@ export type Found =
   /** Only the mounted bracket lay in the box. */
   | { readonly kind: 'bracketWrong' }
   | { readonly kind: 'cardLonger'; readonly mm: number }
-  | { readonly kind: 'screwMissing' };
+  | { readonly kind: 'screwMissing' }
+  /** Something that should lie in the card's box does not. */
+  | { readonly kind: 'boxShort'; readonly missing: Card['contents'][number] };
 export type FoundKind = Found['kind'];
 
 const FOUND_AT: Readonly<Record<FoundKind, readonly StepCode[]>> = {
@@ -47,9 +49,10 @@ const FOUND_AT: Readonly<Record<FoundKind, readonly StepCode[]>> = {
   inTheWay: ['seat'],
   coverStuck: ['removeCover'],
   slotBroken: ['seat', 'clearSlot'],
-  bracketWrong: ['swapBracket'],
-  cardLonger: ['seat'],
+  bracketWrong: ['swapBracket', 'checkArrived'],
+  cardLonger: ['seat', 'checkArrived'],
   screwMissing: ['screw', 'closeOpening', 'fitPlate'],
+  boxShort: ['checkArrived'],
 };
 
 /** What can be found at a step; none where it is only gone on with a reason. */
@@ -61,7 +64,20 @@ export function findable(step: Step, job: Job): readonly FoundKind[] {
   const slot = job.machine.slots.find(({ id }) => id === step.slotId);
   return step.code === 'removeCover' && slot?.enclosureId !== null
     ? []
-    : kinds.filter((kind) => kind !== 'inTheWay' || slot?.enclosureId === null);
+    : kinds.filter(
+        (kind) =>
+          (kind !== 'inTheWay' || slot?.enclosureId === null) &&
+          (step.code !== 'checkArrived' || canArriveSo(kind, step.values)),
+      );
+}
+
+/** Only a card with a bracket to swap lacks it, and only a box with things in it lacks one. */
+function canArriveSo(
+  kind: FoundKind,
+  { brackets, wanted, contents }: StepValues['checkArrived'],
+): boolean {
+  if (kind === 'boxShort') return contents.length > 0;
+  return kind !== 'bracketWrong' || (wanted !== null && brackets.length > 1);
 }
 
 /** How wide and deep a thing in the way is taken to be where only its place was read. Common practice, no source. */
@@ -116,6 +132,13 @@ export function withFound(job: Job, step: Step, found: Found): Job {
       return withCard(job, slot.id, (card) => ({ ...card, lengthMm: found.mm }));
     case 'screwMissing':
       return { ...job, machine: withoutScrews(machine, slot) };
+    case 'boxShort':
+      return withCard(job, slot.id, (card) => ({
+        ...card,
+        contents: card.contents.filter(
+          ({ kind, fits }) => kind !== found.missing.kind || fits !== found.missing.fits,
+        ),
+      }));
   }
 }
 
@@ -193,10 +216,10 @@ function withShortLead(job: Job, slot: Slot, step: Step, mm: number): Machine {
   }));
 }
 
-/** Keys of the steps that are ticked, by their code, in whichever round. */
+/** Keys of the steps that are done to the customer's machine, by their code, in whichever round. */
 const ticked = ({ ticks }: Job, code: StepCode): readonly string[] =>
   Object.keys(ticks).flatMap((id) =>
-    id.startsWith(`${code}:`) ? withoutRound(id).slice(code.length + 1) : [],
+    id.startsWith(`${code}:`) && roundOf(id) !== 0 ? withoutRound(id).slice(code.length + 1) : [],
   );
 
 /** New cards that are in their slots. */
@@ -242,8 +265,15 @@ export function restRequest(
     machine: withPlates(withMoves(job.machine, moves, givenUp), ticked(job, 'fitPlate')),
     needs: job.needs,
     budgetCents: job.budgetCents,
-    // As they were found here, whatever the catalogue says.
-    cards: [...cards.filter(({ id }) => !own.has(id)), ...own.values()],
+    // As they were found here, whatever the catalogue says; what is bought already costs nothing more.
+    cards: [
+      ...cards.filter(({ id }) => !own.has(id)),
+      ...[...own.values()].map((card) =>
+        ticked(job, 'order').some((key) => key.startsWith(`${card.id}:`))
+          ? { ...card, priceCents: 0 }
+          : card,
+      ),
+    ],
     extras,
     library,
     pins,
@@ -268,6 +298,8 @@ export interface Rest {
 
 /** Done to a card or its leads, wherever it goes then. */
 const OF_CARDS: readonly StepCode[] = [
+  'order',
+  'checkArrived',
   'swapBracket',
   'joinRibbon',
   'setJumper',
@@ -289,9 +321,12 @@ export function restOf(
   const bare = acceptanceOf(proposal, job, library, extras);
   // What is in stays, even where the planner would not have put it there.
   const there = seated(job);
+  const own = new Map((job.plan?.placements ?? []).map(({ card }) => [card.id, card]));
   const placements = [
     ...there,
-    ...bare.placements.filter(({ slotId }) => there.every((each) => each.slotId !== slotId)),
+    ...bare.placements
+      .filter(({ slotId }) => there.every((each) => each.slotId !== slotId))
+      .map(({ slotId, card }) => ({ slotId, card: own.get(card.id) ?? card })),
   ];
   const acceptance = { ...bare, placements, moves, givenUp, staged: stagedAmong(placements, job) };
   const from = new Map((job.plan?.placements ?? []).map(({ card, slotId }) => [card.id, slotId]));

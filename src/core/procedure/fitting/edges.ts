@@ -2,6 +2,7 @@
 import type { Assembly } from '../../assembly/assembly.ts';
 import type { Act } from './act.ts';
 import type { FitCode } from './acts.ts';
+import { MOVES_LEADS } from './cases.ts';
 import { coversFor } from '../../assembly/covers.ts';
 import type { Job } from '../../parts/job.ts';
 import { barredBy, bodiesIn, bodyAt } from './reach.ts';
@@ -51,6 +52,7 @@ const BENCH: readonly FitCode[] = ['swapBracket', 'joinRibbon', 'setJumper', 'fi
 const BESIDE: readonly FitCode[] = ['joinLead', 'joinFront'];
 /** In an open case, from the side of the cards. */
 const INSIDE: readonly FitCode[] = [
+  'photoInside',
   'dustOut',
   'removeBar',
   'freeCard',
@@ -99,10 +101,12 @@ const BEHIND: readonly FitCode[] = [
 const RULES: readonly Rule[] = [
   rule('power', ['powerOff'], ['leadsOff', 'discharge'], 'all'),
   rule('power', ['discharge'], ['openCase', 'openFarSide'], 'all'),
-  rule('static', ['discharge'], BENCH, 'all'),
+  rule('power', ['discharge'], ['earth'], 'all'),
+  rule('static', ['earth'], [...BENCH, 'openCase', 'openFarSide'], 'all'),
   rule('tethered', ['leadsOff'], ['openCase', 'openFarSide'], 'all'),
   rule('closed', ['openCase'], INSIDE, 'housing'),
   rule('closed', ['openFarSide'], ['mountDrives'], 'housing'),
+  rule('photoFirst', ['photoInside'], MOVES_LEADS, 'all'),
   rule('dust', ['dustOut'], INSIDE, 'all'),
   rule('bar', ['removeBar'], AT_BRACKETS, 'housing'),
   rule('bar', AT_BRACKETS, ['refitBar'], 'housing'),

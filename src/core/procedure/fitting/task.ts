@@ -50,10 +50,14 @@ export const REASONS = {
   coverInUse: { isPhysical: true },
   /** With power on nobody works in an open case. */
   openCase: { isPhysical: true },
+  /** It is looked at while it runs. */
+  runsUntilThen: { isPhysical: true },
   /** It has to run for that. */
   notRunning: { isPhysical: true },
   /** What is touched before may be hurt by static. */
   static: { isPhysical: false },
+  /** Nobody knows how it lay once it is moved. */
+  photoFirst: { isPhysical: false },
   /** Leads pull on what nothing holds. */
   heldFirst: { isPhysical: false },
   /** Dust falls into what is open. */
