@@ -257,6 +257,7 @@ export {
   type StaticWay,
   STATIC_WAYS,
   SECOND_ROUND,
+  roundOf,
 } from './parts/job.ts';
 export { type Round, extrasOrdered, roundsOf, stepIdIn } from './assembly/rounds.ts';
 
@@ -538,6 +539,7 @@ export {
   type Consumable,
 } from './procedure/step.ts';
 export { steps } from './procedure/steps.ts';
+export { mayTakeBack, openRound, openSteps, stageOfRound } from './procedure/openRound.ts';
 export { ledgerAfter, onTray, type Whereabout } from './procedure/fitting/ledger.ts';
 export {
   findable,

@@ -85,7 +85,7 @@ const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
   [['ports', 'megabits', 'features'], { medium: 'copper' }],
   [['says', 'source', 'date'], { card: '' }],
   [['placements', 'acceptedAt'], { later: [], staged: [] }],
-  [['format', 'observations', 'ticks'], { benchTest: null, staticWay: null, spentSeconds: {} }],
+  [['customer', 'technician'], { benchTest: null, staticWay: null, spentSeconds: {} }],
   [['path', 'firmware'], { accessPoint: RADIO_UNKNOWN, secondSystem: null, damage: [] }],
   [['together', 'bootable'], { medium: 'solidState', array: 'single', direction: 'read' }],
 ];

@@ -149,7 +149,7 @@ describe('Steps', () => {
     const cautions = (code: string) =>
       all.filter((step) => step.code === code).flatMap((step) => step.cautions);
     expect(cautions('powerOff')).to.include('mains').and.include('localRules');
-    expect(cautions('discharge')).to.include('static');
+    expect(cautions('earth')).to.include('static');
     expect(cautions('removeCover')).to.include('sharpCover');
     expect(cautions('seat')).to.include('noForce').and.include('latch').and.include('heavyCard');
     expect(cautions('plug')).to.include('oneLeadOnePlug');

@@ -546,7 +546,7 @@ describe('Job 7: a new build with sound and an old wireless card', () => {
     inOrder(all, 'discharge', 'removeCover', 'seat', 'screw', 'closeCase');
     inOrder(all, 'openCase', 'joinFront', 'seat');
     expect(all.find(({ code }) => code === 'removeCover')?.cautions).to.include('sharpCover');
-    expect(all.find(({ code }) => code === 'discharge')?.cautions).to.include('static');
+    expect(all.find(({ code }) => code === 'earth')?.cautions).to.include('static');
   });
 });
 

@@ -29,7 +29,7 @@ import { findingTopic, findingWords } from '$lib/wording/findings';
 import { needWords } from '$lib/wording/needs';
 import { problemPlace, problemWords } from '$lib/wording/problems';
 import { judgementWords } from '$lib/wording/proof';
-import { CAUTION_WORDS, stepWords } from '$lib/wording/steps';
+import { cautionWords, stepWords } from '$lib/wording/steps';
 import { deliveryWords } from '$lib/wording/deliveries';
 import { CARDS } from '../../demo/catalogue/cards';
 import { PACKAGES } from '../builders/library';
@@ -169,7 +169,7 @@ describe('Words of steps', () => {
     for (const step of all) {
       const { title, detail } = stepWords(step);
       expect(`${title} ${detail ?? ''}`, step.id).to.not.match(/[{}]|undefined|NaN/);
-      for (const caution of step.cautions) expect(CAUTION_WORDS[caution]).to.be.a('string');
+      for (const caution of step.cautions) expect(cautionWords(caution)).to.be.a('string');
     }
   });
 

@@ -1,11 +1,11 @@
 /** What is still open in each stage, once there are steps. A must that falls short is open, and never done. */
 import type { Job, Stage } from '../parts/job.ts';
 import { openBefore, type OpenCounts } from '../procedure/standing.ts';
-import { steps } from '../procedure/steps.ts';
+import { openSteps } from '../procedure/openRound.ts';
 import { provings } from './provings.ts';
 
 export function openItems(job: Job): OpenCounts {
-  const unticked = steps(job).filter(({ id }) => job.ticks[id] === undefined);
+  const unticked = openSteps(job).filter(({ id }) => job.ticks[id] === undefined);
   const of = (stage: Stage) => unticked.filter((step) => step.stage === stage).length;
   const unproven = provings(job).filter(
     ({ state, expectation: { need } }) => state !== 'fine' && (state !== 'short' || need.must),

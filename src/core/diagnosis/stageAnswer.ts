@@ -3,6 +3,7 @@ import type { Flow } from '../flow/flow.ts';
 import { DRIVER_OUTCOMES, driverStates, lastDevices, type DriverOutcome } from './driverStates.ts';
 import type { Job, Stage } from '../parts/job.ts';
 import { openBefore } from '../procedure/standing.ts';
+import { openRound, openSteps, stageOfRound } from '../procedure/openRound.ts';
 import { steps } from '../procedure/steps.ts';
 import { provings, shortMusts, type Proving } from './provings.ts';
 
@@ -20,6 +21,8 @@ export type StageAnswer =
       readonly isPlanned: boolean;
       readonly left: number;
       readonly of: number;
+      /** Steps of a round that is not begun yet. */
+      readonly waiting: number;
       /** Drivers that the last report shows not to be right. */
       readonly amiss: number;
     }
@@ -33,6 +36,8 @@ export type StageAnswer =
       readonly unmeasured: number;
       /** Links that are not read yet. */
       readonly left: number;
+      /** A round of fitting comes after this. */
+      readonly isFollowed: boolean;
     }
   | {
       readonly stage: 'hand-over';
@@ -60,7 +65,8 @@ export const driversAmiss = (job: Job): number =>
 export function stageAnswer(job: Job, stage: Stage): StageAnswer {
   const musts = job.needs.filter(({ must }) => must).length;
   const isPlanned = job.plan !== null;
-  const own = steps(job).filter((step) => step.stage === stage);
+  const open = openSteps(job);
+  const own = open.filter((step) => step.stage === stage);
   const left = own.filter(({ id }) => job.ticks[id] === undefined).length;
   switch (stage) {
     case 'survey':
@@ -85,6 +91,7 @@ export function stageAnswer(job: Job, stage: Stage): StageAnswer {
         isPlanned,
         left,
         of: own.length,
+        waiting: steps(job).filter((step) => step.stage === stage).length - own.length,
         amiss: stage === 'drivers' ? driversAmiss(job) : 0,
       };
     case 'prove': {
@@ -97,6 +104,8 @@ export function stageAnswer(job: Job, stage: Stage): StageAnswer {
         worst: short.flatMap(shortFigure)[0] ?? null,
         unmeasured: provings(job).filter(({ state }) => state === 'open').length,
         left,
+        isFollowed:
+          open.length < steps(job).length || (openRound(job) === 2 && stageOfRound(job) === 'fit'),
       };
     }
     case 'hand-over':

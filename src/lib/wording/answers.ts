@@ -49,7 +49,7 @@ export function answerWords(answer: StageAnswer): AnswerWords {
 
 /** The way on is the large button below. */
 function stepsWords(answer: Extract<StageAnswer, { readonly left: number; readonly of: number }>) {
-  const { isPlanned, left, of, amiss } = answer;
+  const { isPlanned, left, of, amiss, waiting } = answer;
   if (!isPlanned) return NOT_PLANNED;
   if (amiss > 0)
     return {
@@ -58,6 +58,12 @@ function stepsWords(answer: Extract<StageAnswer, { readonly left: number; readon
       next: null,
     };
   if (of === 0) return { words: 'Nothing to do here.', verdict: 'clear' as const, next: null };
+  if (left === 0 && waiting > 0)
+    return {
+      words: `${counted(of, 'step')} done; ${waiting} wait for the next round.`,
+      verdict: null,
+      next: null,
+    };
   return left === 0
     ? { words: `All ${of} steps done.`, verdict: 'clear' as const, next: null }
     : { words: `${left} of ${counted(of, 'step')} left.`, verdict: null, next: null };
@@ -73,8 +79,10 @@ const shortWords = (short: number): string =>
   short === 1 ? 'one must falls short' : `${short} musts fall short`;
 
 function proveWords(answer: Extract<StageAnswer, { readonly stage: 'prove' }>): AnswerWords {
-  const { isPlanned, musts, short, worst, unmeasured, left } = answer;
+  const { isPlanned, musts, short, worst, unmeasured, left, isFollowed } = answer;
   if (!isPlanned) return NOT_PLANNED;
+  if (left === 0 && isFollowed)
+    return { words: 'These cards run; the next ones wait.', verdict: null, next: 'fit' };
   if (short > 0) {
     const figure =
       worst === null

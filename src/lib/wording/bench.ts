@@ -5,8 +5,8 @@ import {
   type Reason,
   type Step,
   type StepCode,
+  type Estimate,
   type Thing,
-  type Tool,
 } from '$core';
 import { counted } from './figures';
 import { stepWords } from './steps';
@@ -33,6 +33,8 @@ const REASON_WORDS: Readonly<Record<Reason, string>> = {
   openCase: 'nobody works in an open case with power on',
   notRunning: 'it has to run for that',
   static: 'a charge on your hands kills it',
+  photoFirst: 'nobody knows how it lay once it is moved',
+  runsUntilThen: 'it is looked at while it runs',
   heldFirst: 'leads pull on what nothing holds',
   dust: 'dust falls into what is open',
   heavyLast: 'thick and heavy cards cover what lies beside them',
@@ -43,13 +45,6 @@ const REASON_WORDS: Readonly<Record<Reason, string>> = {
   lookLast: 'one look over all of it comes last',
   outsideLast: 'what is behind waits until the case stands closed',
   beforeStart: 'the first start shows nothing without it',
-};
-
-export const TOOL_WORDS: Readonly<Record<Tool, string>> = {
-  screwdriver: 'screwdriver',
-  flatTool: 'flat tool',
-  blower: 'dry air',
-  torch: 'torch',
 };
 
 /** What lies on the tray. */
@@ -88,6 +83,19 @@ export function thingWords({ kind, name }: Thing): string {
   }
 }
 
+/** “about 3 minutes; timed 7 times here, mostly 2 to 5”. */
+export function estimateWords({ minutes, seen, spread }: Estimate): string {
+  const about = minutesWords(Math.max(1, Math.round(minutes)));
+  if (spread === null)
+    return seen === 0
+      ? `${about}, as is usual`
+      : `${about}, as is usual; timed ${times(seen)} here`;
+  const [from, to] = spread.map((each) => Math.max(1, Math.round(each)));
+  return `${about}; timed ${times(seen)} here, mostly ${from === to ? from : `${from} to ${to}`}`;
+}
+
+const times = (count: number): string => (count === 1 ? 'once' : `${count} times`);
+
 /** “about 40 minutes”. */
 export const minutesWords = (minutes: number): string =>
   minutes < 60
@@ -114,6 +122,12 @@ const SEEN: Readonly<Partial<Record<StepCode, string>>> = {
   powerOff: 'No light, no fan; the lead lies beside the case.',
   leadsOff: 'Nothing hangs on the case any more.',
   discharge: 'A fan may turn a moment and stops; no light on the board.',
+  earth: 'The strap sits on bare skin and bare metal; or your hand lies on bare metal of the case.',
+  photoInside: 'Every plug and lead near the slots is on it, sharp.',
+  tryStart: 'Fans turn, a picture appears; nothing smells, nothing glows.',
+  tryFirmware: 'Firmware setup, or the start-up screen, names the card or what hangs on it.',
+  trySystem: 'The system lists it, without a warning beside it.',
+  tryOut: 'It lies in its bag again.',
   openCase: 'The slots lie open before you, the panel stands where nobody kicks it.',
   openFarSide: 'Screws of the bays can be reached.',
   dustOut: 'Contacts and fans are clean, nothing flies up any more.',
@@ -171,4 +185,5 @@ export const FOUND_WORDS: Readonly<Record<FoundKind, string>> = {
   bracketWrong: 'The bracket is not in the box',
   cardLonger: 'The card is longer than said',
   screwMissing: 'A screw is missing',
+  boxShort: 'Something is missing in the box',
 };

@@ -1,5 +1,5 @@
 /** Steps of the physical work, as they are read at the bench. */
-import type { PlugType, StepCode, StepValues } from '$core';
+import type { PlugType, StepCode, StepValues, SystemFamily } from '$core';
 import { at, inEnclosure, type StepWords } from './stepWords';
 import {
   BAY_FRAME_WORDS,
@@ -76,12 +76,19 @@ export const FIT_STEP_WORDS = {
   }),
   leadsOff: () => ({
     title: 'Take off the leads behind',
-    detail: 'Photograph them first. No rings, no watch, no carpet under your feet.',
+    detail: 'No rings, no watch, no carpet under your feet.',
   }),
   discharge: () => ({
-    title: 'Press the power button once, then discharge yourself',
-    detail:
-      'The button empties the supply. Wrist strap on bare metal of the case, or touch bare earthed metal before each handling.',
+    title: 'Press the power button once',
+    detail: 'With the mains lead out it empties the supply.',
+  }),
+  earth: () => ({
+    title: 'Choose your way against static',
+    detail: 'One of the two, from here until the case is closed again.',
+  }),
+  photoInside: () => ({
+    title: 'Photograph how leads and plugs lie inside',
+    detail: 'From above and from both sides, before any of them is moved.',
   }),
   openCase: ({ enclosure, held }) => ({
     title: `Open ${ofCase(enclosure)} and lay it down, cards up`,
@@ -105,8 +112,7 @@ export const FIT_STEP_WORDS = {
   }),
   freeCard: ({ plugs, leads, ...card }) => ({
     title: `Unplug from ${at(card)}: ${joinedWords({ plugs, leads })}`,
-    detail:
-      'Photograph how they lie. Press the catch where a plug has one; pull the plug, not the lead.',
+    detail: 'Press the catch where a plug has one; pull the plug, not the lead.',
   }),
   takeOut: ({ hold, latch, ...card }) => ({
     title: `Take ${card.card} out of ${card.slot}${inEnclosure(card.enclosure)}`,
@@ -300,11 +306,38 @@ export const FIT_STEP_WORDS = {
     detail:
       'A first start may take longer. Nothing on the screen: switch off again, and check the screen lead and how the card is seated.',
   }),
+  tryStart: () => ({
+    title: 'Mains lead in, and start it open',
+    detail: 'Only this other machine, and only for the trial.',
+  }),
+  tryFirmware: (card) => ({
+    title: `Look for ${card.card} in firmware setup`,
+    detail:
+      'Its start-up text, or the list of devices and drives. A card that only carries drives shows nothing until one hangs on it.',
+  }),
+  trySystem: ({ family, listedAs, ...card }) => ({
+    title: `Start the system and look for ${card.card}`,
+    detail: `${LISTED_IN[family ?? 'other']}${listedAs === '' ? '' : `: “${listedAs}”`}. It works there: it works; it does not: it goes back before the customer’s machine is touched.`,
+  }),
+  tryOut: ({ latch, ...card }) => ({
+    title: `Take ${card.card} out of ${card.slot} again`,
+    detail: `${letGo({ hold: null, latch })} Back into its bag.`,
+  }),
   countDrives: ({ count }) => ({
     title: `Count the drives in firmware setup: ${count} are new`,
     detail: 'One is missing: switch off, and look at its two plugs first.',
   }),
 } as const satisfies Words;
+
+/** Where each system lists its devices. */
+const LISTED_IN: Readonly<Record<SystemFamily, string>> = {
+  windows: 'In the device list',
+  linux: 'lspci',
+  bsd: 'pciconf -l',
+  unix: 'The system’s list of devices',
+  'macos-like': 'The system’s report',
+  other: 'The system’s list of devices',
+};
 
 const PLUG_WORDS: Readonly<
   Record<PlugType, { readonly name: string; readonly hasLatch: boolean }>

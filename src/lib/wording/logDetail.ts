@@ -9,6 +9,7 @@ import {
   type LogEntry,
   type NeedKind,
   type Pin,
+  type StaticWay,
 } from '$core';
 import { WAY_WORDS } from './driverStates';
 import { counted } from './figures';
@@ -16,6 +17,7 @@ import { pinWords } from './clashes';
 import { KIND_WORDS } from './needs';
 import { PART_WORDS } from './plans';
 import { stepWords } from './steps';
+import { STATIC_WAY_WORDS } from './staticWays';
 
 /** A log that was imported may hold any text: what is not known by its code is said as it stands. */
 type Detail = (detail: string, job: Job, cards: readonly Card[]) => string;
@@ -95,6 +97,11 @@ const DETAIL: Readonly<Record<CommandName, Detail>> = {
   buyForMachine: asItStands,
   dropBought: asItStands,
   withdrawPlan: asItStands,
+  stageCards: asItStands,
+  setBenchTest: asItStands,
+  chooseStaticWay: (detail) =>
+    Object.hasOwn(STATIC_WAY_WORDS, detail) ? STATIC_WAY_WORDS[detail as StaticWay].title : detail,
+  orderAgain: stepTitle,
   foundAtBench: asItStands,
   tickStep: stepTitle,
   untickStep: stepTitle,

@@ -12,3 +12,5 @@ export const inEnclosure = (enclosure: string): string =>
 /** A card with its slot, and the external enclosure that is in, so that two of a kind are told apart; a device by its name. */
 export const at = ({ card, slot, enclosure }: CardAt): string =>
   slot === '' ? card : `${card} in ${slot}${inEnclosure(enclosure)}`;
+
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

@@ -1,12 +1,22 @@
 /** Steps and cautions as they are read at the bench, from a metre away. */
-import type { CautionCode, Step, StepCode, StepValues, SystemFamily } from '$core';
+import type {
+  CautionCode,
+  Consumable,
+  StaticWay,
+  Step,
+  StepCode,
+  StepValues,
+  SystemFamily,
+} from '$core';
 import { DRIVER_STEP_WORDS } from './driverSteps';
 import { FIT_STEP_WORDS } from './fitSteps';
 import { FACT_WORDS } from './facts';
 import { inMoney } from './figures';
 import { extraWords } from './plans';
-import { at, inEnclosure, type StepWords } from './stepWords';
-import { EXTRA_KIND_WORDS } from './things';
+import { STATIC_WAY_WORDS } from './staticWays';
+import { at, capital, inEnclosure, type StepWords } from './stepWords';
+import { EXTRA_KIND_WORDS, HEIGHT_WORDS } from './things';
+import { TOOL_WORDS } from './tools';
 
 const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWords } = {
   ...DRIVER_STEP_WORDS,
@@ -26,6 +36,35 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
   orderNamed: ({ name, kind }) => ({
     title: `Order: ${name} (${EXTRA_KIND_WORDS[kind]})`,
     detail: 'The plan assumes that it is installed.',
+  }),
+  checkArrived: ({ brackets, wanted, contents, returnDays, ...card }) => ({
+    title: `Check what came: ${card.card}`,
+    detail: [
+      'Model and revision on the label, as ordered.',
+      inBoxWords(brackets, contents),
+      wanted === null ? '' : `This case takes the ${HEIGHT_WORDS[wanted]} bracket.`,
+      returnDays === null
+        ? ''
+        : `It can go back within ${returnDays} days: open no sealed bag yet.`,
+    ]
+      .filter((each) => each !== '')
+      .join(' '),
+  }),
+  checkExtra: ({ name, kind, fits, count }) => ({
+    title: `Check what came: ${count > 1 ? `${count} × ` : ''}${name === '' ? extraWords({ kind, fits }) : name}`,
+    detail: name === '' ? '' : `${capital(extraWords({ kind, fits }))}.`,
+  }),
+  layOut: ({ tools, consumables }) => ({
+    title: 'Lay out tools and what goes with them',
+    detail: `${capital([...tools.map((each) => TOOL_WORDS[each]), ...consumables.map((each) => CONSUMABLE_WORDS[each])].join(', '))}.`,
+  }),
+  noteSettings: ({ isUpdated, isSplit }) => ({
+    title: 'Note the firmware settings as they are',
+    detail: `${isUpdated ? 'An update sets all of them back. ' : ''}${isSplit ? 'Above all what the slot is set to. ' : ''}Start-up order, storage mode, secure boot, and what else is not as it came.`,
+  }),
+  photoBehind: () => ({
+    title: 'Photograph the leads behind, before any is touched',
+    detail: 'From straight behind, so that every socket shows. They go back by it.',
   }),
   updateFirmware: ({ year }) => ({
     title: `Update the firmware (dated ${year})`,
@@ -72,8 +111,8 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     detail: 'Ask, and have the copy shown. Erase nothing without the customer’s word, twice.',
   }),
   before: () => ({
-    title: 'Record how it is before the work',
-    detail: 'Note in the job what the customer has now: speed, screens, device list.',
+    title: 'Measure how it is before the work',
+    detail: 'Each need that can be measured now, the same way as afterwards.',
   }),
   installFound: (card) => ({
     title: `Install the driver found for ${at(card)}`,
@@ -103,10 +142,45 @@ const LINK_SHOWN: Readonly<Record<SystemFamily, string>> = {
   other: 'Firmware setup, or a live Linux from a USB stick: lspci -vv',
 };
 
+function inBoxWords(
+  brackets: StepValues['checkArrived']['brackets'],
+  contents: StepValues['checkArrived']['contents'],
+): string {
+  const things = [
+    ...(brackets.length > 1
+      ? [`${brackets.map((each) => HEIGHT_WORDS[each]).join(' and ')} bracket`]
+      : []),
+    ...contents.map(extraWords),
+  ];
+  return things.length === 0 ? '' : `In the box: ${things.join(', ')}.`;
+}
+
+const CONSUMABLE_WORDS: Readonly<Record<Consumable, string>> = {
+  tray: 'a tray for screws and covers',
+  bag: 'bags for what comes out',
+  ties: 'ties for leads',
+  labels: 'labels for leads and drives',
+  gloves: 'gloves',
+  strap: 'wrist strap',
+};
+
+/** Above the steps of a round. */
+export const ROUND_WORDS: Readonly<Record<Step['round'], string>> = {
+  0: 'On the other machine, as a trial',
+  1: 'On the customer’s machine',
+  2: 'Second round, once the cards of the first run',
+};
+
 export const stepWords = (step: Step): StepWords =>
   (WORDS[step.code] as (values: Step['values']) => StepWords)(step.values);
 
-export const CAUTION_WORDS: Readonly<Record<CautionCode, string>> = {
+/** A caution as it is true of the way that was chosen against static. */
+export const cautionWords = (caution: CautionCode, staticWay: StaticWay | null = null): string =>
+  caution === 'static' && staticWay !== null
+    ? STATIC_WAY_WORDS[staticWay].caution
+    : CAUTION_WORDS[caution];
+
+const CAUTION_WORDS: Readonly<Record<CautionCode, string>> = {
   mains: 'Mains can kill. Lead out before the case is opened; never open the power supply itself.',
   static: 'Static kills cards without a spark to be seen.',
   sharpCover: 'The edges of snapped covers are sharp: gloves, and a tool instead of a finger.',
@@ -120,6 +194,8 @@ export const CAUTION_WORDS: Readonly<Record<CautionCode, string>> = {
   hotCard: 'The card may be hot after a run.',
   othersData:
     'Somebody else’s data: back up first, erase nothing without the customer’s word, twice.',
+  openPower:
+    'Power is on in an open machine, here and at no other step. Hands, tools and screws stay out; touch nothing inside, pull the mains lead before anything else.',
   steadyPower: 'Firmware is updated on steady power only: a cut in the middle leaves a dead board.',
   pinOne:
     'Nothing keeps this plug from going in the wrong way round: find the mark of pin 1 on both.',

@@ -4,6 +4,7 @@
   import { hasChangedSincePlan } from '$core';
   import type { JobModel } from '../jobModel.svelte';
   import { withdraw } from './accept';
+  import Rounds from './Rounds.svelte';
   import Running from './Running.svelte';
   import ShoppingList from './ShoppingList.svelte';
 
@@ -43,6 +44,7 @@
     </p>
   {/if}
   <ShoppingList {job} />
+  <Rounds {model} />
 </section>
 
 <style>

@@ -1,17 +1,30 @@
 <script lang="ts">
   /** One task at a time, to be read from a metre away with both hands busy. */
   import { onMount, tick as settled } from 'svelte';
-  import { onTray, type Step } from '$core';
-  import { CAUTION_WORDS, stepWords } from '$lib/wording/steps';
-  import { TOOL_WORDS, minutesWords, seenWords, thingWords, whyLines } from '$lib/wording/bench';
+  import { mayTakeBack, minutesTogether, onTray, type SpentByAct, type Step } from '$core';
+  import { ROUND_WORDS, cautionWords, stepWords } from '$lib/wording/steps';
+  import { minutesWords, seenWords, thingWords, whyLines } from '$lib/wording/bench';
+  import { TOOL_WORDS } from '$lib/wording/tools';
   import type { JobModel } from '../jobModel.svelte';
   import { canSpeak, hush, keepAwake, speak } from './bench';
+  import { Stopwatch } from './stopwatch';
+  import StaticWays from './StaticWays.svelte';
   import DoesNotGo from './DoesNotGo.svelte';
   import TaskPicture from './TaskPicture.svelte';
   import { taskPicture } from './taskPicture';
 
-  let { model, steps, leave }: { model: JobModel; steps: readonly Step[]; leave: () => void } =
-    $props();
+  let {
+    model,
+    steps,
+    logbook,
+    leave,
+  }: {
+    model: JobModel;
+    /** Of the rounds that are open. */
+    steps: readonly Step[];
+    logbook: SpentByAct;
+    leave: () => void;
+  } = $props();
 
   const ticks = $derived(model.job.ticks);
   const current = $derived(steps.find(({ id }) => ticks[id] === undefined) ?? null);
@@ -24,12 +37,14 @@
     ),
   );
   const left = $derived(
-    steps
-      .filter(({ id }) => ticks[id] === undefined)
-      .reduce((sum, { task }) => sum + (task?.minutes ?? 0), 0),
+    minutesTogether(
+      steps.filter(({ id }) => ticks[id] === undefined),
+      logbook,
+    ),
   );
   const views = $derived(
-    current === null
+    // The other machine of a trial is not drawn: nobody measured it.
+    current === null || current.round === 0
       ? []
       : taskPicture(current, model.drawnMachine('fit'), model.planned('fit'), model.assembly),
   );
@@ -56,9 +71,22 @@
     else hush();
   });
 
+  const stopwatch = new Stopwatch();
+  $effect(() => {
+    // Each task from when it is shown.
+    void current?.id;
+    stopwatch.restart();
+  });
+  $effect(() => {
+    stopwatch.isRunning = !isPaused;
+  });
+  const isAsked = $derived(current?.code === 'earth' && model.job.staticWay === null);
+
   async function done() {
-    if (current === null || isPaused) return;
-    model.open.run({ name: 'tickStep', stepId: current.id });
+    if (current === null || isPaused || isAsked) return;
+    const { seconds } = stopwatch;
+    const timed = seconds === null ? {} : { seconds };
+    model.open.run({ name: 'tickStep', stepId: current.id, ...timed });
     await settled();
     bench?.focus();
   }
@@ -68,7 +96,8 @@
   }
   function back() {
     const last = steps.findLast(({ id }) => ticks[id] !== undefined);
-    if (last !== undefined && !isPaused) model.open.run({ name: 'untickStep', stepId: last.id });
+    if (last !== undefined && !isPaused && mayTakeBack(model.job, last))
+      model.open.run({ name: 'untickStep', stepId: last.id });
   }
 
   function onkeydown(event: KeyboardEvent) {
@@ -102,7 +131,9 @@
 >
   <header>
     <p>
-      {#if current}Task {position} of {steps.length}, {minutesWords(left)} left{:else}All {steps.length}
+      {#if current}Task {position} of {steps.length}, {minutesWords(left)} left{current.round === 1
+          ? ''
+          : `. ${ROUND_WORDS[current.round]}`}{:else}All {steps.length}
         tasks are done{/if}
     </p>
     <div class="row">
@@ -127,8 +158,12 @@
           <DoesNotGo {model} step={current} close={stopAsking} />
         {:else}
           {#if words.detail}<p>{words.detail}</p>{/if}
+          {#if current.code === 'earth'}<StaticWays {model} />{/if}
           {#each current.cautions as caution (caution)}
-            <p class="caution"><strong>Caution</strong> {CAUTION_WORDS[caution]}</p>
+            <p class="caution">
+              <strong>Caution</strong>
+              {cautionWords(caution, model.job.staticWay)}
+            </p>
           {/each}
           <dl>
             <dt>You should see</dt>
@@ -167,7 +202,7 @@
         disabled={isPaused || doesNotGo}
         onclick={() => (doesNotGo = true)}>It does not go (n)</button
       >
-      <button type="button" class="done" disabled={isPaused || doesNotGo} onclick={done}
+      <button type="button" class="done" disabled={isPaused || doesNotGo || isAsked} onclick={done}
         >Done (space)</button
       >
     {:else}
@@ -272,6 +307,7 @@
     opacity: 0.4;
   }
   .words {
+    --panel-text: 1.5rem;
     overflow-y: auto;
     font-size: 1.75rem;
     line-height: 1.3;

@@ -1,16 +1,31 @@
 <script lang="ts">
-  /** A task does not go: what was found, and the rest planned anew; or it is gone on with a reason. */
+  /** A task does not go, or what came is not what was ordered: what was found, and the rest planned anew; or a reason. */
   import { onMount } from 'svelte';
-  import { findable, type Found, type FoundKind, type Step } from '$core';
+  import { findable, type Card, type Found, type FoundKind, type Step } from '$core';
   import { FOUND_WORDS } from '$lib/wording/bench';
+  import { extraWords } from '$lib/wording/plans';
+  import { capital } from '$lib/wording/stepWords';
   import { takesFocus } from '$lib/ui/keys';
   import type { JobModel } from '../jobModel.svelte';
   import { planRest, type RestPlanned } from './rest';
 
-  let { model, step, close }: { model: JobModel; step: Step; close: () => void } = $props();
+  let {
+    model,
+    step,
+    close,
+    orderId = null,
+  }: {
+    model: JobModel;
+    step: Step;
+    close: () => void;
+    /** The step that ordered it, where it is about what came. */
+    orderId?: string | null;
+  } = $props();
 
   const kinds = $derived(findable(step, model.job));
-  let kind = $state<FoundKind | 'reason' | null>(null);
+  let kind = $state<FoundKind | 'reason' | 'again' | null>(null);
+  let missingThing = $state.raw<Card['contents'][number] | null>(null);
+  const contents = $derived(step.code === 'checkArrived' ? step.values.contents : []);
   let mm = $state('');
   let heightMm = $state('');
   let what = $state('');
@@ -50,28 +65,33 @@
       case 'bracketWrong':
       case 'screwMissing':
         return { kind };
+      case 'boxShort':
+        return missingThing === null ? null : { kind, missing: missingThing };
       case 'reason':
+      case 'again':
       case null:
         return null;
     }
   });
   const missing = $derived(
-    kind === 'leadShort'
-      ? 'Measure from the board’s upper edge down to the plug, in millimetres.'
-      : kind === 'cardLonger'
-        ? 'Measure the card from its bracket to its far end, in millimetres.'
-        : 'Say what it is, how far it stands from the rear edge, and how high, in millimetres.',
+    kind === 'boxShort'
+      ? 'Pick what is missing.'
+      : kind === 'leadShort'
+        ? 'Measure from the board’s upper edge down to the plug, in millimetres.'
+        : kind === 'cardLonger'
+          ? 'Measure the card from its bracket to its far end, in millimetres.'
+          : 'Say what it is, how far it stands from the rear edge, and how high, in millimetres.',
   );
 
   async function plan() {
-    if (found === null || kind === null || kind === 'reason') return;
+    if (found === null) return;
     waiting.abort();
     waiting = new AbortController();
     isPlanning = true;
     failed = '';
     planned = null;
     try {
-      planned = await planRest(model.job, step, found, WORDS[kind], waiting.signal);
+      planned = await planRest(model.job, step, found, WORDS[found.kind], waiting.signal);
     } catch (error) {
       failed = `The planner failed: ${String(error)}. Nothing was changed.`;
     } finally {
@@ -86,8 +106,11 @@
   }
 
   function goOn() {
-    if (reason.trim() === '') return;
-    model.open.run({ name: 'tickStep', stepId: step.id, reason: reason.trim().slice(0, 120) });
+    const said = reason.trim().slice(0, 120);
+    if (said === '') return;
+    if (kind === 'again' && orderId !== null)
+      model.open.run({ name: 'orderAgain', stepId: step.id, orderId, reason: said });
+    else model.open.run({ name: 'tickStep', stepId: step.id, reason: said });
     close();
   }
 
@@ -105,18 +128,23 @@
       {#each kinds as each (each)}
         <button type="button" onclick={() => pick(each)}>{WORDS[each]}</button>
       {/each}
+      {#if orderId !== null}
+        <button type="button" onclick={() => pick('again')}
+          >Another part came, it is broken, or it did not come: order it again</button
+        >
+      {/if}
       <button type="button" onclick={() => pick('reason')}
         >Something else: go on with a reason</button
       >
     </div>
-  {:else if kind === 'reason'}
-    <h2>Why do you go on?</h2>
+  {:else if kind === 'reason' || kind === 'again'}
+    <h2>{kind === 'again' ? 'What is wrong with it?' : 'Why do you go on?'}</h2>
     <label>
       It stays in the log
       <input type="text" bind:value={reason} maxlength="120" use:takesFocus />
     </label>
     <button type="button" class="act" disabled={reason.trim() === ''} onclick={goOn}
-      >Go on with this reason</button
+      >{kind === 'again' ? 'Put it on order again' : 'Go on with this reason'}</button
     >
   {:else}
     <h2>{WORDS[kind]}</h2>
@@ -133,6 +161,20 @@
         >{kind === 'leadShort' ? 'It reaches, mm' : 'The card is, mm'}
         <input inputmode="decimal" bind:value={mm} use:takesFocus /></label
       >
+    {/if}
+    {#if kind === 'boxShort'}
+      <div class="choices">
+        {#each contents as each, n (n)}
+          <button
+            type="button"
+            aria-pressed={missingThing === each}
+            onclick={() => {
+              missingThing = each;
+              planned = null;
+            }}>{capital(extraWords(each))}</button
+          >
+        {/each}
+      </div>
     {/if}
     {#if planned === null}
       {#if found === null}<p role="status">{missing}</p>{/if}
@@ -164,11 +206,11 @@
     display: flex;
     flex-direction: column;
     gap: 0.75rem;
-    font-size: 1.5rem;
+    font-size: var(--panel-text, 1rem);
     overflow-y: auto;
   }
   h2 {
-    font-size: 1.75rem;
+    font-size: 1.15em;
   }
   .choices {
     display: grid;
@@ -176,15 +218,19 @@
     gap: 0.75rem;
   }
   button {
-    min-height: 4rem;
+    min-height: 2.75em;
     padding: 0.5rem 1rem;
     font: inherit;
-    font-size: 1.25rem;
+    font-size: 0.875em;
     text-align: left;
     color: var(--cds-text-01);
     background: var(--cds-ui-01);
     border: 1px solid var(--cds-ui-04);
     cursor: pointer;
+  }
+  button[aria-pressed='true'] {
+    background: var(--tenant-selected);
+    border-left: 6px solid var(--cds-interactive-01);
   }
   .act {
     color: var(--cds-text-04);
@@ -202,7 +248,7 @@
   label {
     display: grid;
     gap: 0.25rem;
-    font-size: 1.25rem;
+    font-size: 0.875em;
   }
   .tick {
     display: flex;
@@ -211,7 +257,6 @@
   }
   input:not([type='checkbox']) {
     font: inherit;
-    font-size: 1.5rem;
     padding: 0.5rem;
     border: 1px solid var(--cds-ui-04);
     background: var(--cds-ui-background);

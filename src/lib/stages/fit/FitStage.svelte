@@ -1,12 +1,25 @@
 <script lang="ts">
   /** The steps of the physical work: why each is done now, what lies on the tray, and one at a time at the bench. */
+  import { onMount } from 'svelte';
   import { Button } from 'carbon-components-svelte';
   import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
-  import { onTray, steps as stepsOf, type Stage, type Step } from '$core';
-  import { TOOL_WORDS, minutesWords, seenWords, thingWords, whyLines } from '$lib/wording/bench';
+  import {
+    estimateOf,
+    onTray,
+    openSteps,
+    steps as stepsOf,
+    type SpentByAct,
+    type Stage,
+    type Step,
+  } from '$core';
+  import { estimateWords, seenWords, thingWords, whyLines } from '$lib/wording/bench';
+  import { TOOL_WORDS } from '$lib/wording/tools';
+  import { readLogbook } from '$lib/state/logbook';
   import type { JobModel } from '../jobModel.svelte';
   import StepStage from '../steps/StepStage.svelte';
   import Procedure from './Procedure.svelte';
+  import StaticWays from './StaticWays.svelte';
+  import Photos from '../survey/Photos.svelte';
 
   let { model, stage }: { model: JobModel; stage: Stage } = $props();
 
@@ -18,9 +31,18 @@
     ),
   );
   let isAtBench = $state(false);
+  let logbook = $state.raw<SpentByAct>({});
+  onMount(async () => {
+    logbook = await readLogbook();
+  });
+
+  /** Nothing inside is touched before one of the two ways is chosen. */
+  const mayTick = (step: Step): boolean => step.code !== 'earth' || model.job.staticWay !== null;
 </script>
 
 {#snippet about(step: Step)}
+  {#if step.code === 'earth'}<StaticWays {model} />{/if}
+  {#if step.code === 'photoInside'}<Photos {model} slotId={null} />{/if}
   <dl>
     {#each whyLines(step, steps) as line, n (n)}
       {#if n === 0}<dt>Why now</dt>{/if}
@@ -31,9 +53,9 @@
     {#if step.task}
       <dt>Takes</dt>
       <dd>
-        {minutesWords(step.task.minutes)}{step.task.tool === null
+        {estimateWords(estimateOf(step.code, logbook, step.task.minutes))}{step.task.tool === null
           ? ''
-          : `, ${TOOL_WORDS[step.task.tool]}`}
+          : `; ${TOOL_WORDS[step.task.tool]}`}
       </dd>
     {/if}
     <dt>On the tray now</dt>
@@ -47,18 +69,23 @@
 {/snippet}
 
 <div class="on-screen">
-  <StepStage {model} {stage} {about} />
+  <StepStage {model} {stage} {about} {mayTick} />
   {#if steps.length > 0}
     <Button size="small" kind="ghost" icon={Printer} on:click={() => window.print()}
       >Print the list</Button
     >
   {/if}
 </div>
-{#if steps.length > 0}<Procedure {steps} {ticks} />{/if}
+{#if steps.length > 0}<Procedure {steps} {ticks} {logbook} staticWay={model.job.staticWay} />{/if}
 
 {#if isAtBench}
   {#await import('./Bench.svelte') then { default: Bench }}
-    <Bench {model} {steps} leave={() => (isAtBench = false)} />
+    <Bench
+      {model}
+      {logbook}
+      steps={openSteps(model.job).filter((step) => step.stage === stage)}
+      leave={() => (isAtBench = false)}
+    />
   {/await}
 {/if}
 

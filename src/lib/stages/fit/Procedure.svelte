@@ -1,16 +1,26 @@
 <script lang="ts">
   /** The physical work on paper: every task with a box to tick, beside the drawing; read without any machine. */
-  import type { Step } from '$core';
-  import { CAUTION_WORDS, stepWords } from '$lib/wording/steps';
-  import { TOOL_WORDS, minutesWords } from '$lib/wording/bench';
+  import { minutesTogether, type SpentByAct, type StaticWay, type Step } from '$core';
+  import { ROUND_WORDS, cautionWords, stepWords } from '$lib/wording/steps';
+  import { minutesWords } from '$lib/wording/bench';
+  import { TOOL_WORDS } from '$lib/wording/tools';
 
-  let { steps, ticks }: { steps: readonly Step[]; ticks: Readonly<Record<string, string>> } =
-    $props();
+  let {
+    steps,
+    ticks,
+    staticWay,
+    logbook,
+  }: {
+    steps: readonly Step[];
+    ticks: Readonly<Record<string, string>>;
+    staticWay: StaticWay | null;
+    logbook: SpentByAct;
+  } = $props();
 
   const tools = $derived([
     ...new Set(steps.flatMap(({ task }) => (task?.tool ? TOOL_WORDS[task.tool] : []))),
   ]);
-  const minutes = $derived(steps.reduce((sum, { task }) => sum + (task?.minutes ?? 0), 0));
+  const minutes = $derived(minutesTogether(steps, logbook));
   /** Each caution stands once, at the first task that it belongs to. */
   const cautions = $derived(
     steps.map(({ cautions: own }, n) =>
@@ -25,13 +35,16 @@
   <ol>
     {#each steps as step, n (step.id)}
       {@const { title, detail } = stepWords(step)}
+      {#if step.round !== (steps[n - 1]?.round ?? 1)}
+        <li class="round"><strong>{ROUND_WORDS[step.round]}</strong></li>
+      {/if}
       <li>
         <span class="box">{ticks[step.id] === undefined ? '' : '✓'}</span>
         <div>
           <strong>{title}</strong>
           {#if detail}{detail}{/if}
           {#each cautions[n] ?? [] as caution (caution)}
-            <em>Caution: {CAUTION_WORDS[caution]}</em>
+            <em>Caution: {cautionWords(caution, staticWay)}</em>
           {/each}
         </div>
       </li>

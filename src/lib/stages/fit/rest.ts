@@ -84,7 +84,10 @@ function differencesOf(before: Job, after: Job): readonly string[] {
     ),
   ];
   const left = (job: Job) =>
-    steps(job).filter(({ task, id }) => task !== null && job.ticks[id] === undefined);
+    steps(job).filter(
+      ({ task, id, stage }) =>
+        (task !== null || stage === 'prepare') && job.ticks[id] === undefined,
+    );
   const titles = (job: Job) => left(job).map((step) => stepWords(step).title);
   // What is done to a card that goes elsewhere is said with it.
   const gone = was

@@ -17,7 +17,7 @@
   import { judgementWords } from '$lib/wording/proof';
   import { extraWords } from '$lib/wording/plans';
   import { EXTRA_KIND_WORDS, SYSTEM_FAMILY_WORDS } from '$lib/wording/things';
-  import { CAUTION_WORDS } from '$lib/wording/steps';
+  import { cautionWords } from '$lib/wording/steps';
   import type { JobModel } from '../jobModel.svelte';
 
   let { job, sheet, model }: { job: Job; sheet: HandOverSheet; model: JobModel } = $props();
@@ -257,7 +257,7 @@
   {#if sheet.cautions.length > 0}
     <h3>Please mind</h3>
     <ul class="parts">
-      {#each sheet.cautions as caution, n (n)}<li>{CAUTION_WORDS[caution]}</li>{/each}
+      {#each sheet.cautions as caution, n (n)}<li>{cautionWords(caution)}</li>{/each}
     </ul>
   {/if}
   {#if job.notes !== ''}

@@ -1,15 +1,15 @@
 <script lang="ts">
-  import { TextInput } from 'carbon-components-svelte';
   import { cardName, enteredFigure, figureFor, judge, type Expectation } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { now } from '$lib/state/now';
   import { selection } from '$lib/state/selection.svelte';
-  import { atMoment, band, flowFigure, linkWords, saidIn } from '$lib/wording/figures';
+  import { atMoment, band, flowFigure, linkWords } from '$lib/wording/figures';
   import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
   import { judgementWords } from '$lib/wording/proof';
   import { limitWords } from '$lib/wording/stages';
   import type { JobModel } from '../jobModel.svelte';
   import BandPicture from './BandPicture.svelte';
+  import FigureInput from './FigureInput.svelte';
   import ReadingScale from './ReadingScale.svelte';
 
   let { model, expectation }: { model: JobModel; expectation: Expectation } = $props();
@@ -19,26 +19,16 @@
   const fitted = $derived(expectation.card);
   const link = $derived(fitted?.link?.link ?? null);
   const measured = $derived(figureFor(model.job.observations, need.id));
+  const before = $derived(figureFor(model.job.observations, need.id, 'before'));
   const judgement = $derived(measured === null ? null : judge(expectation, measured.value));
-  const typed = $derived(flow === null ? { words: '', scale: 1 } : saidIn(flow));
-  let refused = $state('');
   let asksParts = $state(false);
 
-  function record(text: string) {
-    const trimmed = text.trim().replace(',', '.');
-    refused = '';
-    if (trimmed === '') {
-      remove();
-      return;
-    }
-    const value = Number(trimmed) * typed.scale;
-    if (!(value > 0 && value < 1e12)) refused = 'A number above zero is expected';
-    else if (value !== measured?.value)
-      model.open.run({
-        name: 'observe',
-        observations: [enteredFigure(need.id, value, now())],
-        what: need.kind,
-      });
+  function set(value: number) {
+    model.open.run({
+      name: 'observe',
+      observations: [enteredFigure(need.id, value, now())],
+      what: need.kind,
+    });
   }
 
   function remove() {
@@ -75,20 +65,14 @@
         {expectation.isMet ? 'by the machine as it is' : limitWords(flow)}
       </p>
     </div>
-    <div class="reading">
-      <TextInput
-        id="reading-{need.id}"
-        size="sm"
-        hideLabel
-        labelText="Measured, {typed.words}"
-        value={measured === null ? '' : String(measured.value / typed.scale)}
-        invalid={refused !== ''}
-        invalidText={refused}
-        on:change={(event) => record(String(event.detail ?? ''))}
-      />
-      <span class="unit">{typed.words}</span>
-      {#if measured}<button type="button" class="text" onclick={remove}>Remove</button>{/if}
-    </div>
+    <FigureInput
+      id="reading-{need.id}"
+      label="Measured"
+      {flow}
+      value={measured?.value ?? null}
+      {set}
+      {remove}
+    />
     <ReadingScale {flow} reading={measured?.value ?? null} />
     <div class="mark">
       <VerdictMark
@@ -108,6 +92,7 @@
           {expectation.isMet ? 'It need not be measured.' : 'Not measured yet.'}
         </p>
       {/if}
+      {#if before}<p class="quiet">{flowFigure(before.value, flow)} before the work</p>{/if}
       {#each catchWords(expectation) as words, n (n)}<p class="quiet">{words}</p>{/each}
       {#if flow.stages.length > 1}
         <details bind:open={asksParts}>
@@ -144,18 +129,6 @@
   .figure {
     font-size: 1rem;
     white-space: nowrap;
-  }
-  .reading {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 0.5rem;
-    align-items: center;
-  }
-  .reading :global(.bx--form-item) {
-    flex: 1 1 5rem;
-  }
-  .unit {
-    color: var(--cds-text-02);
   }
   .mark {
     padding-top: 0.25rem;

@@ -1,14 +1,15 @@
 <script lang="ts">
-  import type { CautionCode } from '$core';
-  import { CAUTION_WORDS } from '$lib/wording/steps';
+  import type { CautionCode, StaticWay } from '$core';
+  import { cautionWords } from '$lib/wording/steps';
 
-  let { cautions }: { cautions: readonly CautionCode[] } = $props();
+  let { cautions, staticWay }: { cautions: readonly CautionCode[]; staticWay: StaticWay | null } =
+    $props();
 </script>
 
 {#if cautions.length > 0}
   <ul aria-label="Cautions">
     {#each cautions as caution, n (n)}
-      <li><strong>Caution</strong> {CAUTION_WORDS[caution]}</li>
+      <li><strong>Caution</strong> {cautionWords(caution, staticWay)}</li>
     {/each}
   </ul>
 {/if}

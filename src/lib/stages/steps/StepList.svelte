@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Step } from '$core';
   import { atMoment } from '$lib/wording/figures';
-  import { stepWords } from '$lib/wording/steps';
+  import { ROUND_WORDS, stepWords } from '$lib/wording/steps';
 
   let {
     steps,
@@ -9,18 +9,24 @@
     current,
     pick,
     untick,
+    mayUntick = () => true,
   }: {
     steps: readonly Step[];
     ticks: Readonly<Record<string, string>>;
     current: string | null;
     pick: (stepId: string) => void;
     untick: (stepId: string) => void;
+    /** False where another round was built on it. */
+    mayUntick?: (step: Step) => boolean;
   } = $props();
 </script>
 
 <ol aria-label="All steps of this stage">
   {#each steps as step, n (step.id)}
     {@const at = ticks[step.id]}
+    {#if step.round !== (steps[n - 1]?.round ?? 1)}
+      <li class="round">{ROUND_WORDS[step.round]}</li>
+    {/if}
     <li class:current={step.id === current} class:done={at !== undefined}>
       <span class="order">{n + 1}</span>
       <button
@@ -30,9 +36,11 @@
       >
       {#if at !== undefined}
         <span class="at">done {atMoment(at)}</span>
-        <button type="button" class="back" onclick={() => untick(step.id)}
-          >take back<span class="only-read"> {stepWords(step).title}</span></button
-        >
+        {#if mayUntick(step)}
+          <button type="button" class="back" onclick={() => untick(step.id)}
+            >take back<span class="only-read"> {stepWords(step).title}</span></button
+          >
+        {/if}
       {/if}
     </li>
   {/each}
@@ -50,6 +58,10 @@
     padding: 0.375rem 0.5rem;
     border-bottom: 1px solid var(--cds-ui-03);
     font-size: 0.875rem;
+  }
+  .round {
+    font-weight: 600;
+    padding-top: 0.875rem;
   }
   li.current {
     background: var(--tenant-selected);

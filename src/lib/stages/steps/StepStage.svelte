@@ -1,7 +1,16 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import type { Snippet } from 'svelte';
-  import { STAGES, stageAnswer, steps as stepsOf, type Stage, type Step } from '$core';
+  import {
+    STAGES,
+    mayTakeBack,
+    openRound,
+    stageAnswer,
+    stageOfRound,
+    steps as stepsOf,
+    type Stage,
+    type Step,
+  } from '$core';
   import { isOnControl, isNoCommand } from '$lib/ui/keys';
   import { selection } from '$lib/state/selection.svelte';
   import { answerWords } from '$lib/wording/answers';
@@ -29,16 +38,24 @@
 
   const steps = $derived(stepsOf(model.job).filter((step) => step.stage === stage));
   const ticks = $derived(model.job.ticks);
+  const open = $derived(openRound(model.job));
+  /** Preparing is done once, for all rounds. */
+  const isOfRound = $derived(stage !== 'prepare');
   /** A step picked from the list; otherwise the first that is not ticked. */
   let picked = $state<string | null>(null);
   const current = $derived(
     steps.find(({ id }) => id === picked) ??
-      steps.find(({ id }) => ticks[id] === undefined) ??
+      steps.find(({ id, round }) => ticks[id] === undefined && (round <= open || !isOfRound)) ??
       null,
   );
+  /** Where the round that is worked on goes on, if it is not here. */
+  const goesOn = $derived(
+    isOfRound && steps.some(({ round }) => round > open) ? stageOfRound(model.job) : null,
+  );
+  const waits = $derived(isOfRound && current !== null && current.round > open);
   const position = $derived(current === null ? steps.length : steps.indexOf(current) + 1);
   const words = $derived(current === null ? null : stepWords(current));
-  const next = $derived(STAGES[STAGES.indexOf(stage) + 1]);
+  const next = $derived(goesOn ?? STAGES[STAGES.indexOf(stage) + 1]);
   const done = $derived(current !== null && ticks[current.id] !== undefined);
 
   // The board lies outside this stage: the spot of the current step is lit there.
@@ -46,8 +63,10 @@
     selection.slotId = current?.slotId ?? null;
   });
 
+  const canTick = (step: Step): boolean => !waits && mayTick(step);
+
   function tick() {
-    if (current === null || (!done && !mayTick(current))) return;
+    if (current === null || (!done && !canTick(current))) return;
     if (!done) model.open.run({ name: 'tickStep', stepId: current.id });
     picked = null;
     // The button of the last step is gone with it.
@@ -56,7 +75,8 @@
 
   function takeBack() {
     const last = steps.findLast(({ id }) => ticks[id] !== undefined);
-    if (last !== undefined) model.open.run({ name: 'untickStep', stepId: last.id });
+    if (last !== undefined && mayTakeBack(model.job, last))
+      model.open.run({ name: 'untickStep', stepId: last.id });
     picked = null;
   }
 
@@ -86,16 +106,22 @@
       <p class="quiet">{STAGE_WORDS[stage]}, step {position} of {steps.length}</p>
       <h1>{words.title}</h1>
       {#if words.detail}<p class="detail">{words.detail}</p>{/if}
-      <Cautions cautions={current.cautions} />
+      <Cautions cautions={current.cautions} staticWay={model.job.staticWay} />
       {#if current.code === 'settle'}
         <p class="detail"><a href="survey">Enter it in the survey</a>, and the step is gone.</p>
       {/if}
       {@render about?.(current)}
-      <Button class="tick main-act" disabled={!done && !mayTick(current)} on:click={tick}
-        >{done ? 'Done already – next' : 'Done – next (space)'}</Button
+      <Button class="tick main-act" disabled={!done && !canTick(current)} on:click={tick}
+        >{done
+          ? 'Done already – next'
+          : waits
+            ? 'Waits until the round before is proven'
+            : 'Done – next (space)'}</Button
       >
     {:else}
-      <h1 class="only-read">{STAGE_WORDS[stage]}: nothing is left here</h1>
+      <h1 class:only-read={goesOn === null}>
+        {STAGE_WORDS[stage]}: nothing is left here{goesOn === null ? '' : ' in this round'}
+      </h1>
       {#if next}
         <Button class="tick main-act" id={WAY_ON} href={next}
           >On to {STAGE_WORDS[next]} ({STAGES.indexOf(next) + 1})</Button
@@ -108,6 +134,7 @@
     {ticks}
     current={current?.id ?? null}
     pick={(id) => (picked = id)}
+    mayUntick={(step) => mayTakeBack(model.job, step)}
     untick={(id) => model.open.run({ name: 'untickStep', stepId: id })}
   />
 {/if}

@@ -1,0 +1,62 @@
+<script lang="ts">
+  /** In which order the cards of the accepted plan go in: all at once, some once the others run, some on trial elsewhere first. */
+  import { Checkbox } from 'carbon-components-svelte';
+  import { cardName, newCardsOf, roundOf } from '$core';
+  import type { JobModel } from '../jobModel.svelte';
+  import TrialForm from './TrialForm.svelte';
+
+  let { model }: { model: JobModel } = $props();
+
+  const job = $derived(model.job);
+  const cards = $derived(newCardsOf(model.assembly));
+  const staged = $derived(job.plan?.staged ?? []);
+  const begun = $derived(Object.keys(job.ticks).map(roundOf));
+  /** A card that is in waits for nothing, and a second round that is begun keeps its cards. */
+  const isSettled = (slotId: string): boolean =>
+    begun.includes(2) || cards.some(({ slot, isIn }) => slot.id === slotId && isIn);
+  const waiting = $derived(cards.filter(({ slot }) => staged.includes(slot.id)).length);
+
+  function stage(slotId: string, waits: boolean) {
+    const others = staged.filter((each) => each !== slotId);
+    model.open.run({ name: 'stageCards', staged: waits ? [...others, slotId] : others });
+  }
+</script>
+
+<section class="part" aria-labelledby="rounds-heading">
+  <h3 id="rounds-heading">In which order</h3>
+  {#if cards.length > 1}
+    <fieldset>
+      <legend>Fit these once the others run: drivers in, figures proven</legend>
+      {#each cards as { card, slot } (slot.id)}
+        <Checkbox
+          labelText="{cardName(card)}, {slot.label}"
+          checked={staged.includes(slot.id)}
+          disabled={isSettled(slot.id) ||
+            (!staged.includes(slot.id) && waiting === cards.length - 1)}
+          on:check={(event) => stage(slot.id, event.detail)}
+        />
+      {/each}
+    </fieldset>
+    <p class="quiet">
+      {waiting === 0
+        ? 'All at once. In a new build, let the first graphics or network card run before the second goes in.'
+        : `${waiting} of ${cards.length} wait for a second round.`}
+    </p>
+  {/if}
+  <TrialForm {model} {cards} isBegun={begun.includes(0)} />
+</section>
+
+<style>
+  section {
+    border-top: 1px solid var(--cds-ui-03);
+    padding-top: 0.75rem;
+    margin-top: 0.75rem;
+  }
+  h3 {
+    font-size: 1rem;
+  }
+  legend,
+  p {
+    font-size: 0.8125rem;
+  }
+</style>

@@ -1,0 +1,53 @@
+<script lang="ts">
+  /** What is done before the machine is opened; at some steps something is entered, or found to be other than ordered. */
+  import { Button } from 'carbon-components-svelte';
+  import { steps, type Stage, type Step } from '$core';
+  import type { JobModel } from '../jobModel.svelte';
+  import DoesNotGo from '../fit/DoesNotGo.svelte';
+  import StepStage from '../steps/StepStage.svelte';
+  import Photos from '../survey/Photos.svelte';
+  import BeforeFigures from './BeforeFigures.svelte';
+  import FirmwareSettings from './FirmwareSettings.svelte';
+
+  let { model, stage }: { model: JobModel; stage: Stage } = $props();
+
+  /** The step at which something came that is not as ordered. */
+  let amiss = $state<string | null>(null);
+
+  /** What ordered the part that a step looks at; null: it lay in the drawer. */
+  function orderOf({ id }: Step): string | null {
+    const key = id.slice(id.indexOf(':') + 1);
+    const orders = ['order', 'orderExtra', 'orderNamed'].map((code) => `${code}:${key}`);
+    return steps(model.job).find((step) => orders.includes(step.id))?.id ?? null;
+  }
+</script>
+
+{#snippet about(step: Step)}
+  {#if step.code === 'checkArrived' || step.code === 'checkExtra'}
+    {#if amiss === step.id}
+      <div class="amiss">
+        <DoesNotGo {model} {step} orderId={orderOf(step)} close={() => (amiss = null)} />
+      </div>
+    {:else}
+      <div class="amiss">
+        <Button size="small" kind="tertiary" on:click={() => (amiss = step.id)}
+          >It is not as ordered</Button
+        >
+      </div>
+    {/if}
+  {:else if step.code === 'before'}
+    <BeforeFigures {model} />
+  {:else if step.code === 'noteSettings'}
+    <FirmwareSettings {model} />
+  {:else if step.code === 'photoBehind'}
+    <Photos {model} slotId={null} />
+  {/if}
+{/snippet}
+
+<StepStage {model} {stage} {about} mayTick={({ id }) => amiss !== id} />
+
+<style>
+  .amiss {
+    margin-bottom: 1rem;
+  }
+</style>
