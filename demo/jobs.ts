@@ -86,6 +86,9 @@ const measured = (needId: string, value: number, at: string): Command => ({
   what: needId,
 });
 
+const withStrap = (job: Job, at: string): Job =>
+  perform(job, at, [{ name: 'chooseStaticWay', way: 'strap' }]);
+
 const tickAll = (job: Job, at: string, stages: readonly Stage[], most = Infinity): Job =>
   perform(
     job,
@@ -147,7 +150,7 @@ function sailLoft(library: readonly DriverPackage[]): Job {
   );
   const accepted = accept(begun, day(20, 14, 30), library);
   const prepared = tickAll(accepted, day(24, 9), ['prepare']);
-  return tickAll(prepared, day(24, 9, 30), ['fit'], 4);
+  return tickAll(withStrap(prepared, day(24, 9, 30)), day(24, 9, 30), ['fit'], 6);
 }
 
 const GEN3_X1 = { generation: 3, width: 1 } as const;
@@ -235,7 +238,12 @@ function museum(lspci: string, library: readonly DriverPackage[]): Job {
     25_000,
   );
   const accepted = accept(begun, day(17, 11), library);
-  const worked = tickAll(accepted, day(18, 9), ['prepare', 'fit', 'drivers', 'prove']);
+  const worked = tickAll(withStrap(accepted, day(18, 9)), day(18, 9), [
+    'prepare',
+    'fit',
+    'drivers',
+    'prove',
+  ]);
   const after = fittedReport(lspci, [
     { card: cardIn(worked, 's1'), port: '00:1c.0', bus: '02', link: GEN3_X1, driver: 'ahci' },
     { card: cardIn(worked, 's7'), port: '00:1b.0', bus: '05', link: GEN2_X4, driver: 'anchor' },

@@ -22,8 +22,7 @@ import {
 const TO_GIGABIT = [100, 1000];
 const TO_2500 = [100, 1000, 2500];
 
-const ASIDE =
-  'Unplug the fan and lay its lead along the edge of the board; plug it in again before starting';
+const ASIDE = 'Unplug the fan and lay its lead along the edge of the board';
 
 /** A roomy tower with seven openings. */
 export const TOWER: Machine = {
@@ -98,7 +97,7 @@ export const SMALL_DESKTOP: Machine = {
     cooler(55, 30, 80, 60),
     box('memory', 'memory', 'Memory', [170, 12, 18, 120, 32]),
     box('battery', 'other', 'Board battery', [150, 204, 22, 20, 7]),
-    box('fan', 'fanPlug', 'Case fan plug', [176, 146, 10, 12, 14], ASIDE),
+    box('fan', 'fanPlug', 'Case fan plug', [176, 146, 10, 12, 14], ASIDE, true),
   ],
   supply: supplyOf(260, 216, 95, [['sata', 1]]),
   system: systemOf('windows', '11'),
@@ -216,7 +215,7 @@ export const MICRO_TOWER: Machine = {
     cooler(58, 44, 90, 120),
     memory(180, 26),
     box('front', 'header', 'Front USB header', [196, 168, 14, 28, 12]),
-    box('fan', 'fanPlug', 'Case fan plug', [212, 226, 10, 8, 12], ASIDE),
+    box('fan', 'fanPlug', 'Case fan plug', [212, 226, 10, 8, 12], ASIDE, true),
   ],
   supply: supplyOf(450, 408, 170, [
     ['8-pin', 1],

@@ -98,7 +98,7 @@ const IN_BOX: Card['contents'] = [
 /** The kinds of work that cards bring: bracket, plugs, front leads, ribbons, drives, headers. */
 const cardOf = (kind: number, id: string, thick: number, lengthMm: number): Card => {
   const base = aCard({
-    id,
+    id: id.replaceAll(' ', '-'),
     model: id,
     openings: thick,
     lengthMm,

@@ -4,15 +4,21 @@
  */
 import { expect } from 'chai';
 import {
+  apply,
   assemblyOf,
+  benchTestOf,
   emptyDrive,
   leftUndone,
+  openRound,
+  openSteps,
   plainNeed,
   run,
+  stageOfRound,
   steps,
   valueOf,
   worldOf,
   type Card,
+  type Command,
   type Job,
   type Machine,
   type Need,
@@ -29,7 +35,7 @@ import {
   TOWER,
   WORKSTATION,
 } from '../../demo/machines.ts';
-import { aJob, told } from '../builders/parts.ts';
+import { STAMP, aJob, told } from '../builders/parts.ts';
 
 const card = (model: string): Card => CARDS.find((each) => each.model === model)!;
 const planned = (
@@ -49,6 +55,8 @@ const planned = (
       packages: [],
     },
   );
+const aJobAfter = (job: Job, command: Command): Job => apply(job, command, STAMP);
+
 /** The physical work, after it was seen to run and to leave nothing undone. */
 function work(job: Job): readonly Step[] {
   const all = steps(job).filter(({ task }) => task !== null);
@@ -186,6 +194,39 @@ describe('At the bench', () => {
     expect(order).to.deep.equal(['Front sound lead', 'card', 'Fan plug and lead']);
   });
 
+  it('job 17: the hard disk gives the card its plug and gets a free one, before the card’s own goes in', () => {
+    const machine: Machine = {
+      ...OLD_TOWER,
+      supply: {
+        ...OLD_TOWER.supply,
+        plugs: told([{ type: '4-pin', count: 1, reachMm: 60 }]),
+        plugsInUse: told([
+          { type: '4-pin', feeds: 'the hard disk', alsoTakes: [], atMm: 40, reachMm: 600 },
+        ]),
+      },
+    };
+    const all = work(planned(machine, [['Quay 4M', 's2']]));
+    inOrder(all, 'openCase', 'exchangePlugs', 'plug', 'closeCase');
+    inOrder(all, 'seat', 'plug');
+    expect(all.find(({ code }) => code === 'exchangePlugs')!.values).to.include({
+      feeds: 'the hard disk',
+      gets: '4-pin',
+      gives: '4-pin',
+    });
+  });
+
+  it('job 19: the Type-C lead is in before the card is, and the plate that is not used is kept', () => {
+    const front = CARDS.find(
+      ({ bus, frontHeaders }) =>
+        bus === 'pcie' && frontHeaders.some(({ type }) => type === 'type-c-20-pin'),
+    )!;
+    const need = plainNeed('usb', 'usb', { ports: 1, where: 'front', typeC: true });
+    const machine = withCase(TOWER, { frontLeads: told([{ type: 'type-c-20-pin' }]) });
+    const job = planned(machine, [[front.model, 's5']], [need]);
+    inOrder(work(job), 'openCase', 'joinFront', 'seat', 'screw');
+    expect(steps(job).map(({ code }) => code)).to.include('keepParts');
+  });
+
   it('job 20: the second card comes out for the first, and goes back with its plugs', () => {
     const machine: Machine = {
       ...OFFICE_TWO_CARDS,
@@ -199,6 +240,61 @@ describe('At the bench', () => {
     const all = work(planned(machine, [['Gull 867', 's3']]));
     inOrder(all, 'freeCard', 'takeOutFirst', 'seat', 'screw', 'putBack', 'plugBack', 'closeCase');
     expect(all.filter(({ code }) => code === 'takeOutFirst')).to.have.lengthOf(1);
+  });
+
+  it('job 7: the second graphics card is kept back until the first runs', () => {
+    const screens = CARDS.filter(
+      ({ bus, delivers, openings, sockets }) =>
+        bus === 'pcie' && delivers.kind === 'screens' && openings === 1 && sockets.length === 0,
+    ).slice(0, 2);
+    const both = planned(TOWER, [
+      [screens[0]!.model, 's5'],
+      [screens[1]!.model, 's7'],
+    ]);
+    const job = aJobAfter(both, { name: 'stageCards', staged: ['s7'] });
+    const all = work(job);
+    const seats = all.flatMap(({ code, slotId, round }) =>
+      code === 'seat' ? [[slotId, round]] : [],
+    );
+    expect(seats).to.deep.equal([
+      ['s5', 1],
+      ['s7', 2],
+    ]);
+    // The first is started, driven and proven before the second is unpacked.
+    const told = steps(job).map(({ code, round }) => `${code} ${round}`);
+    const order = ['seat 1', 'start 1', 'checkDevice 1', 'checkLink 1', 'powerOff 2', 'seat 2'];
+    const at = order.map((each) => told.indexOf(each));
+    expect(at).to.not.include(-1);
+    expect(at).to.deep.equal(at.toSorted((a, b) => a - b));
+    expect(openSteps(job).some(({ round }) => round === 2)).to.equal(false);
+    const proven = steps(job).filter(({ round, stage }) => round === 1 && stage !== 'hand-over');
+    const after = proven.reduce(
+      (soFar, { id }) => aJobAfter(soFar, { name: 'tickStep', stepId: id }),
+      job,
+    );
+    expect(openRound(after)).to.equal(2);
+    expect(stageOfRound(after)).to.equal('fit');
+  });
+
+  it('job 21: the card is seen in firmware and system of another machine before the real build', () => {
+    const real = planned(TOWER, [['Locker 4', 's5']], [drives(4)]);
+    const tries = [{ slotId: 's5', card: card('Locker 4'), label: 'Slot 1' }];
+    const benchTest = benchTestOf({ name: 'Bench', family: 'bsd', isOpen: false, tries });
+    const job = aJobAfter(real, { name: 'setBenchTest', benchTest });
+    const all = steps(job).filter(({ stage }) => stage === 'fit');
+    const trial = all.filter(({ round }) => round === 0);
+    expect(all.slice(0, trial.length)).to.deep.equal(trial);
+    inOrder(
+      trial,
+      'openCase',
+      'seat',
+      'tryStart',
+      'tryFirmware',
+      'trySystem',
+      'tryOut',
+      'closeCase',
+    );
+    inOrder(all.slice(trial.length), 'openCase', 'seat', 'closeCase', 'start');
   });
 
   it('job 21: drives want both side panels, and are counted once it runs', () => {

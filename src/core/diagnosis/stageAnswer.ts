@@ -36,7 +36,7 @@ export type StageAnswer =
       readonly unmeasured: number;
       /** Links that are not read yet. */
       readonly left: number;
-      /** A round of fitting comes after this. */
+      /** The first round is proven, and the second is to be fitted. */
       readonly isFollowed: boolean;
     }
   | {
@@ -104,8 +104,7 @@ export function stageAnswer(job: Job, stage: Stage): StageAnswer {
         worst: short.flatMap(shortFigure)[0] ?? null,
         unmeasured: provings(job).filter(({ state }) => state === 'open').length,
         left,
-        isFollowed:
-          open.length < steps(job).length || (openRound(job) === 2 && stageOfRound(job) === 'fit'),
+        isFollowed: openRound(job) === 2 && stageOfRound(job) === 'fit',
       };
     }
     case 'hand-over':

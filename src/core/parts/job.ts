@@ -23,7 +23,7 @@ export const LONGEST_STEP_ID = 160;
 export type RoundNumber = 0 | 1 | 2;
 
 /** Behind the id of every step of a trial on another machine, and of a second round. */
-export const TRIAL_ROUND = '@0';
+const TRIAL_ROUND = '@0';
 export const SECOND_ROUND = '@2';
 export const roundSuffix = (round: RoundNumber): string =>
   round === 0 ? TRIAL_ROUND : round === 2 ? SECOND_ROUND : '';

@@ -54,12 +54,12 @@ const arriving = (job: Job, assembly: Assembly): readonly Draft[] => [
     const { card, slot } = each;
     const wanted =
       card.bus === 'm2' ? null : valueOf(machineAround(slot, assembly.machine).case.bracket);
-    const { brackets, contents, returnDays } = card;
+    const { bracketMounted, contents, returnDays } = card;
     return step(
       'checkArrived',
       {
         ...cardAt(each),
-        brackets: card.bus === 'm2' ? [] : brackets,
+        mounted: card.bus === 'm2' ? null : bracketMounted,
         wanted,
         contents,
         returnDays,

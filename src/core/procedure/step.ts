@@ -115,7 +115,8 @@ export interface StepValues {
   readonly orderNamed: { readonly name: string; readonly kind: ExtraKind };
   /** The card against what was ordered, with all that has to lie in its box. */
   readonly checkArrived: CardAt & {
-    readonly brackets: readonly BracketHeight[];
+    /** The bracket that is on it; null: it has none. */
+    readonly mounted: BracketHeight | null;
     /** The height of the case it goes into; null: nobody told, or it has no bracket. */
     readonly wanted: BracketHeight | null;
     readonly contents: Card['contents'];

@@ -81,8 +81,12 @@ const shortWords = (short: number): string =>
 function proveWords(answer: Extract<StageAnswer, { readonly stage: 'prove' }>): AnswerWords {
   const { isPlanned, musts, short, worst, unmeasured, left, isFollowed } = answer;
   if (!isPlanned) return NOT_PLANNED;
-  if (left === 0 && isFollowed)
-    return { words: 'These cards run; the next ones wait.', verdict: null, next: 'fit' };
+  if (isFollowed)
+    return {
+      words: 'The cards of the first round run; the second is to be fitted.',
+      verdict: null,
+      next: 'fit',
+    };
   if (short > 0) {
     const figure =
       worst === null

@@ -83,7 +83,7 @@ export const FIT_STEP_WORDS = {
     detail: 'With the mains lead out it empties the supply.',
   }),
   earth: () => ({
-    title: 'Choose your way against static',
+    title: 'Earth yourself: strap, or bare metal',
     detail: 'One of the two, from here until the case is closed again.',
   }),
   photoInside: () => ({

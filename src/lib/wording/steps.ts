@@ -37,12 +37,12 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     title: `Order: ${name} (${EXTRA_KIND_WORDS[kind]})`,
     detail: 'The plan assumes that it is installed.',
   }),
-  checkArrived: ({ brackets, wanted, contents, returnDays, ...card }) => ({
+  checkArrived: ({ mounted, wanted, contents, returnDays, ...card }) => ({
     title: `Check what came: ${card.card}`,
     detail: [
       'Model and revision on the label, as ordered.',
-      inBoxWords(brackets, contents),
-      wanted === null ? '' : `This case takes the ${HEIGHT_WORDS[wanted]} bracket.`,
+      bracketWords(mounted, wanted),
+      contents.length === 0 ? '' : `In the box: ${contents.map(extraWords).join(', ')}.`,
       returnDays === null
         ? ''
         : `It can go back within ${returnDays} days: open no sealed bag yet.`,
@@ -142,17 +142,16 @@ const LINK_SHOWN: Readonly<Record<SystemFamily, string>> = {
   other: 'Firmware setup, or a live Linux from a USB stick: lspci -vv',
 };
 
-function inBoxWords(
-  brackets: StepValues['checkArrived']['brackets'],
-  contents: StepValues['checkArrived']['contents'],
+function bracketWords(
+  mounted: StepValues['checkArrived']['mounted'],
+  wanted: StepValues['checkArrived']['wanted'],
 ): string {
-  const things = [
-    ...(brackets.length > 1
-      ? [`${brackets.map((each) => HEIGHT_WORDS[each]).join(' and ')} bracket`]
-      : []),
-    ...contents.map(extraWords),
-  ];
-  return things.length === 0 ? '' : `In the box: ${things.join(', ')}.`;
+  if (mounted === null) return '';
+  const is = `The ${HEIGHT_WORDS[mounted]} bracket is on it`;
+  if (wanted === null) return `${is}.`;
+  return wanted === mounted
+    ? `${is}, as this case takes it.`
+    : `${is}; this case takes the ${HEIGHT_WORDS[wanted]} one, which has to lie in the box.`;
 }
 
 const CONSUMABLE_WORDS: Readonly<Record<Consumable, string>> = {

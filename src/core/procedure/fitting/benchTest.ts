@@ -105,17 +105,14 @@ function actsOf(assembly: Assembly, opens: boolean): readonly OrderedAct[] {
     }) - 1;
   const panel = (code: 'openCase' | 'closeCase') =>
     act(step(code, { enclosure: '', held: valueOf(machine.case.panelHeld) }), {
-      moves: [move(thing('panel', 'test'), code === 'openCase' ? 'tray' : 'inPlace')],
+      moves: [move(thing('panel', 'test', ''), code === 'openCase' ? 'tray' : 'inPlace')],
     });
   const mains = (to: 'tray' | 'inPlace') => ({ moves: [move(thing('mainsLead', 'test'), to)] });
   const leads = (to: 'tray' | 'inPlace') => ({ moves: [move(thing('outsideLeads', 'test'), to)] });
   const off = (key: string | null, ...after: readonly number[]) => {
     const more = key === null ? {} : { key };
     const power = add(
-      act(
-        step('powerOff', { boxes: [] }, { ...more, cautions: ['mains', 'othersData'] }),
-        mains('tray'),
-      ),
+      act(step('powerOff', { boxes: [] }, { ...more, cautions: ['mains'] }), mains('tray')),
       ['runsUntilThen', ...after],
     );
     const behind = add(act(plainStep('leadsOff', more), leads('tray')), ['power', power]);
@@ -143,7 +140,7 @@ function actsOf(assembly: Assembly, opens: boolean): readonly OrderedAct[] {
   );
   const joined = add(act(plainStep('leadsBack'), leads('inPlace')), ['tethered', ...opened]);
   const started = add(
-    act(plainStep('tryStart', { cautions: ['openPower', 'mains'] }), mains('inPlace')),
+    act(plainStep('tryStart', { cautions: ['openPower'] }), mains('inPlace')),
     ['beforeStart', joined],
     ['beforeStart', ...seats, ...plugs],
   );
@@ -210,9 +207,7 @@ function actsOf(assembly: Assembly, opens: boolean): readonly OrderedAct[] {
   add(
     // It runs as it ran before.
     act(
-      opens
-        ? plainStep('start')
-        : plainStep('tryStart', { key: 'after', cautions: ['openPower', 'mains'] }),
+      opens ? plainStep('start') : plainStep('tryStart', { key: 'after', cautions: ['openPower'] }),
       mains('inPlace'),
     ),
     ['openCase', ...closed],
@@ -227,7 +222,12 @@ const seating = (each: AssembledCard): Act =>
   act(
     step(
       'seat',
-      { ...cardAt(each), latch: latchOf(each.slot), hasGuide: false, hasBracket: false },
+      {
+        ...cardAt(each),
+        latch: latchOf(each.slot),
+        hasGuide: false,
+        hasBracket: each.card.bus !== 'm2',
+      },
       { ...keyed(each), cautions: ['noForce'] },
     ),
     { moves: [move(thing('card', `try/${each.slot.id}`, cardAt(each).card), 'inPlace')] },

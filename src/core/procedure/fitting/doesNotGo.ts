@@ -74,10 +74,10 @@ export function findable(step: Step, job: Job): readonly FoundKind[] {
 /** Only a card with a bracket to swap lacks it, and only a box with things in it lacks one. */
 function canArriveSo(
   kind: FoundKind,
-  { brackets, wanted, contents }: StepValues['checkArrived'],
+  { mounted, wanted, contents }: StepValues['checkArrived'],
 ): boolean {
   if (kind === 'boxShort') return contents.length > 0;
-  return kind !== 'bracketWrong' || (wanted !== null && brackets.length > 1);
+  return kind !== 'bracketWrong' || (wanted !== null && mounted !== null && wanted !== mounted);
 }
 
 /** How wide and deep a thing in the way is taken to be where only its place was read. Common practice, no source. */

@@ -55,6 +55,9 @@
   h3 {
     font-size: 1rem;
   }
+  fieldset {
+    margin-top: 0.5rem;
+  }
   legend,
   p {
     font-size: 0.8125rem;

@@ -26,7 +26,7 @@
     display: grid;
     grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
     gap: 0.75rem;
-    margin-bottom: 1rem;
+    margin: 0.75rem 0 1rem;
   }
   button {
     display: flex;

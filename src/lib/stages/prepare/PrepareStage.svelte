@@ -22,11 +22,19 @@
   }
 </script>
 
-{#snippet about(step: Step)}
+{#snippet about(step: Step, letGo: () => void)}
   {#if step.code === 'checkArrived' || step.code === 'checkExtra'}
     {#if amiss === step.id}
       <div class="amiss">
-        <DoesNotGo {model} {step} orderId={orderOf(step)} close={() => (amiss = null)} />
+        <DoesNotGo
+          {model}
+          {step}
+          orderId={orderOf(step)}
+          close={() => {
+            amiss = null;
+            letGo();
+          }}
+        />
       </div>
     {:else}
       <div class="amiss">

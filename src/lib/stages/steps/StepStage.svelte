@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
-  import type { Snippet } from 'svelte';
+  import { tick as settled, type Snippet } from 'svelte';
   import {
     STAGES,
     mayTakeBack,
@@ -30,12 +30,13 @@
   }: {
     model: JobModel;
     stage: Stage;
-    /** What is known of a step besides, or asked before it is done. */
-    about?: Snippet<[Step]>;
+    /** What is known of a step besides, or asked before it is done; `letGo` leaves a picked step for the next open one. */
+    about?: Snippet<[step: Step, letGo: () => void]>;
     /** False while something is asked before. */
     mayTick?: (step: Step) => boolean;
   } = $props();
 
+  let article = $state<HTMLElement>();
   const steps = $derived(stepsOf(model.job).filter((step) => step.stage === stage));
   const ticks = $derived(model.job.ticks);
   const open = $derived(openRound(model.job));
@@ -63,14 +64,22 @@
     selection.slotId = current?.slotId ?? null;
   });
 
+  /** The next open step again, whatever was picked. */
+  const letGo = () => (picked = null);
   const canTick = (step: Step): boolean => !waits && mayTick(step);
 
   function tick() {
     if (current === null || (!done && !canTick(current))) return;
     if (!done) model.open.run({ name: 'tickStep', stepId: current.id });
     picked = null;
-    // The button of the last step is gone with it.
+    // The button of the last step is gone with it; at a step that asks something first it takes no focus.
     if (current === null) void focusWayOn();
+    else if (!canTick(current)) void focusAsked();
+  }
+
+  async function focusAsked() {
+    await settled();
+    article?.querySelector<HTMLElement>('button:enabled, input:enabled')?.focus();
   }
 
   function takeBack() {
@@ -101,7 +110,7 @@
   <h1>No plan yet</h1>
   <p>The steps follow from an accepted plan. <a href="choose">To Choose</a></p>
 {:else}
-  <article aria-live="polite" class:working={current !== null}>
+  <article bind:this={article} aria-live="polite" class:working={current !== null}>
     {#if current && words}
       <p class="quiet">{STAGE_WORDS[stage]}, step {position} of {steps.length}</p>
       <h1>{words.title}</h1>
@@ -110,7 +119,7 @@
       {#if current.code === 'settle'}
         <p class="detail"><a href="survey">Enter it in the survey</a>, and the step is gone.</p>
       {/if}
-      {@render about?.(current)}
+      {@render about?.(current, letGo)}
       <Button class="tick main-act" disabled={!done && !canTick(current)} on:click={tick}
         >{done
           ? 'Done already – next'

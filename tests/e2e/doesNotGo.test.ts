@@ -1,0 +1,93 @@
+/** Each kind of thing that does not go, at the bench: found, planned anew, taken, and worked to the end by keyboard. */
+import {
+  SECOND_ROUND,
+  apply,
+  findable,
+  steps,
+  writeJobFile,
+  type FoundKind,
+  type Job,
+  type Step,
+} from '../../src/core/index.ts';
+import { fittingJobs } from '../builders/fitting.ts';
+import { STAMP } from '../builders/parts.ts';
+import { expect, openJobs, saved, test } from './fixtures.ts';
+
+const JOBS = fittingJobs(60, 20261128);
+
+const isWork = ({ task }: Step): boolean => task !== null;
+
+/** The first job in which this kind can be found, with everything done up to there. */
+function jobUpTo(kind: FoundKind): { readonly job: Job; readonly step: Step } {
+  for (const each of JOBS) {
+    const work = steps(each).filter(isWork);
+    const at = work.findIndex((step) => findable(step, each).includes(kind));
+    const step = work[at];
+    if (step === undefined || step.id.endsWith(SECOND_ROUND)) continue;
+    const begun = apply(each, { name: 'chooseStaticWay', way: 'touch' }, STAMP);
+    const job = work
+      .slice(0, at)
+      .reduce((soFar, { id }) => apply(soFar, { name: 'tickStep', stepId: id }, STAMP), begun);
+    return { job: { ...job, id: `found-${kind}`, title: `Found: ${kind}` }, step };
+  }
+  throw new Error(`No job in which ${kind} can be found`);
+}
+
+/** What is typed of it. */
+const TYPED: Readonly<Partial<Record<FoundKind, readonly (readonly [RegExp, string])[]>>> = {
+  leadShort: [[/It reaches, mm/, '60']],
+  cardLonger: [[/The card is, mm/, '330']],
+  inTheWay: [
+    [/What it is/, 'Unknown header'],
+    [/From the rear edge, mm/, '90'],
+    [/Height over the board, mm/, '18'],
+  ],
+};
+
+/** As they are called at the bench. */
+const AT_BENCH: readonly (readonly [kind: FoundKind, words: string])[] = [
+  ['leadShort', 'The lead does not reach'],
+  ['inTheWay', 'Something stands in the card’s path'],
+  ['coverStuck', 'The cover does not come out'],
+  ['slotBroken', 'Latch or slot is broken'],
+  ['bracketWrong', 'The bracket is not in the box'],
+  ['cardLonger', 'The card is longer than said'],
+  ['screwMissing', 'A screw is missing'],
+];
+
+for (const [kind, words] of AT_BENCH)
+  test(`${kind} is found, the rest planned anew and worked to its end`, async ({ page }) => {
+    const { job, step } = jobUpTo(kind);
+    await openJobs(page);
+    await page.locator('#import-job').setInputFiles({
+      name: 'found.tenant.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(writeJobFile(job)),
+    });
+    await expect(page).toHaveURL(new RegExp(job.id));
+    await page.goto(`/jobs/${job.id}/fit`);
+    await page.getByRole('button', { name: 'At the bench: one task at a time' }).click();
+    const bench = page.getByRole('dialog', { name: 'At the bench' });
+    const title = bench.getByRole('heading', { level: 1 });
+    await expect(title).not.toHaveText('');
+    const before = await title.textContent();
+    await page.keyboard.press('n');
+    await bench.getByRole('button', { name: words }).press('Enter');
+    for (const [label, text] of TYPED[kind] ?? []) await bench.getByLabel(label).fill(text);
+    await bench.getByRole('button', { name: /Plan the rest anew/ }).press('Enter');
+    await expect(bench.getByRole('list', { name: 'What changes' })).toContainText('It costs');
+    await bench.getByRole('button', { name: 'Take this list' }).press('Enter');
+    await expect(bench.getByRole('group', { name: 'It does not go' })).toBeHidden();
+    expect(before, step.id).not.toBe('');
+    // What is done stays done: no task before it comes again from the start.
+    await expect(title).not.toHaveText(/^Shut down/);
+    await saved(page);
+    for (let n = 0; n < 80; n += 1) {
+      const told = await title.textContent();
+      if (told?.startsWith('Fit: nothing is left') === true) break;
+      await page.keyboard.press('Space');
+      await expect(title).not.toHaveText(told ?? '');
+    }
+    await expect(title).toHaveText('Fit: nothing is left here');
+    await expect(bench).toContainText('On the tray now: nothing');
+  });
