@@ -211,9 +211,9 @@ export interface StepValues {
   readonly putIn: {
     readonly name: string;
     readonly kind: ExtraKind;
-    /** How what closes the bays at the front is held; null: nobody told, or it is none. */
-    readonly frontCovers: CoverType | null;
   };
+  /** What closes a bay at the front, and how it is held; null: nobody told. */
+  readonly removeFrontCover: { readonly name: string; readonly covers: CoverType | null };
   readonly swapBracket: CardAt & { readonly height: BracketHeight };
   readonly joinLead: CardAt & { readonly lead: string };
   readonly joinFront: CardAt & { readonly lead: FrontLead };

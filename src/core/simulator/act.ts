@@ -397,7 +397,14 @@ const DOING: { readonly [Code in StepCode]?: Doing } = {
       inPlace: isLedRound ? world.inPlace : withIn(world.inPlace, obstacle.id),
     });
   }),
-  putIn: inside((world, step) => marked(world, `part:${step.id}`)),
+  removeFrontCover: inside((world, step) => marked(world, step.id)),
+  putIn: inside((world, step) => {
+    if (step.code !== 'putIn') return no('nothingThere');
+    const front = step.id.replace('putIn', 'removeFrontCover');
+    return step.values.kind === 'bay' && !world.done.has(front)
+      ? no('covered')
+      : marked(world, `part:${step.id}`);
+  }),
   swapBracket: onBench('bracket'),
   joinLead: inside(onBench(null)),
   joinFront: inside(onBench(null)),

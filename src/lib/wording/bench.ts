@@ -47,8 +47,28 @@ const REASON_WORDS: Readonly<Record<Reason, string>> = {
   beforeStart: 'the first start shows nothing without it',
 };
 
-/** What lies on the tray. */
-export function thingWords({ kind, name }: Thing): string {
+/** All that lies on the tray, screws and covers by their openings together. */
+export function trayWords(things: readonly Thing[]): string {
+  if (things.length === 0) return 'nothing';
+  const isNumbered = ({ kind, name }: Thing) =>
+    (kind === 'screw' || kind === 'cover') && /^\d+$/.test(name);
+  const numbered = (kind: 'screw' | 'cover', one: string, many: string): readonly string[] => {
+    const names = things.filter((each) => each.kind === kind && isNumbered(each));
+    const told = names.map(({ name }) => name).toSorted((a, b) => Number(a) - Number(b));
+    return told.length === 0 ? [] : [`${told.length === 1 ? one : many} ${listed(told)}`];
+  };
+  return [
+    ...things.filter((each) => !isNumbered(each)).map(thingWords),
+    ...numbered('screw', 'screw of opening', 'screws of openings'),
+    ...numbered('cover', 'slot cover', 'slot covers'),
+  ].join(', ');
+}
+
+/** “1, 2 and 3”. */
+const listed = (words: readonly string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+
+function thingWords({ kind, name }: Thing): string {
   switch (kind) {
     case 'mainsLead':
       return 'mains lead';
@@ -60,8 +80,10 @@ export function thingWords({ kind, name }: Thing): string {
       return 'bar over the brackets';
     case 'cover':
       return `slot cover ${name}`;
+    case 'frontCover':
+      return `front cover of ${name}`;
     case 'screw':
-      return /^\d+$/.test(name) ? `screw of opening ${name}` : `screw of ${name}`;
+      return /^\d/.test(name) ? `screw of opening ${name}` : `screw of ${name}`;
     case 'plugs':
       return `plugs and leads of ${name}`;
     case 'plug':
@@ -144,6 +166,7 @@ const SEEN: Readonly<Partial<Record<StepCode, string>>> = {
   closeOpening: 'No light comes through.',
   moveObstacle: 'The card’s path is free.',
   restorePlug: 'The plug sits flush, its lead lies clear.',
+  removeFrontCover: 'You see into the bay from the front.',
   putIn: 'It sits firmly and is joined.',
   swapBracket: 'The bracket stands at a right angle, no screw left over.',
   joinLead: 'The plug sits flush; a light pull does not move it.',
@@ -174,7 +197,15 @@ const SEEN: Readonly<Partial<Record<StepCode, string>>> = {
   countDrives: 'Firmware setup lists every one of them.',
 };
 
-export const seenWords = ({ code }: Step): string => SEEN[code] ?? '';
+/** A module has no bracket, and a clip is no screw. */
+export function seenWords(step: Step): string {
+  if (step.code === 'screw' && step.values.isModule) return 'It lies flat, and its screw holds it.';
+  if (step.code === 'screw' && step.values.hold === 'clipped')
+    return 'The clip is shut over the bracket; the card stands straight.';
+  if (step.code === 'seat' && !step.values.hasBracket)
+    return 'Its contacts are out of sight; it stands up a little at its far end.';
+  return SEEN[step.code] ?? '';
+}
 
 /** What can be found at a task that does not go. */
 export const FOUND_WORDS: Readonly<Record<FoundKind, string>> = {

@@ -156,7 +156,11 @@ export const FIT_STEP_WORDS = {
       ? 'Lead it round: the card will lie over its plug.'
       : 'Where it was, clear of every fan.',
   }),
-  putIn: ({ name, kind, frontCovers }) => ({
+  removeFrontCover: ({ name, covers }) => ({
+    title: `Take off the cover of the bay for ${name}`,
+    detail: covers === null ? 'Keep it with the job.' : FRONT_COVER_DETAIL[covers],
+  }),
+  putIn: ({ name, kind }) => ({
     title:
       kind === 'supply'
         ? `Change the power supply for ${name}`
@@ -164,7 +168,7 @@ export const FIT_STEP_WORDS = {
     detail:
       kind === 'supply'
         ? 'Never open either of them. Only leads that came with a supply belong on it: others may have the same plugs and other voltages.'
-        : `${frontCovers === null ? '' : FRONT_COVER_DETAIL[frontCovers]}The cards that follow need it.`,
+        : `${kind === 'bay' ? 'In from the front, screwed from both sides. ' : ''}The cards that follow need it.`,
   }),
   swapBracket: ({ height, ...card }) => ({
     title: `Put the ${HEIGHT_WORDS[height]} bracket on ${onBench(card)}`,
@@ -332,11 +336,11 @@ export const FIT_STEP_WORDS = {
 /** Where each system lists its devices. */
 const LISTED_IN: Readonly<Record<SystemFamily, string>> = {
   windows: 'In the device list',
-  linux: 'lspci',
-  bsd: 'pciconf -l',
-  unix: 'The system’s list of devices',
-  'macos-like': 'The system’s report',
-  other: 'The system’s list of devices',
+  linux: 'In lspci',
+  bsd: 'In pciconf -l',
+  unix: 'In the system’s list of devices',
+  'macos-like': 'In the system’s report',
+  other: 'In the system’s list of devices',
 };
 
 const PLUG_WORDS: Readonly<
@@ -350,9 +354,9 @@ const PLUG_WORDS: Readonly<
   '4-pin': { name: 'a 4-pin drive plug', hasLatch: false },
 };
 const FRONT_COVER_DETAIL = {
-  clipped: 'Press the clips of the cover at the front from inside. ',
-  screwed: 'The cover at the front is screwed from inside. ',
-  snapped: 'The plate behind the front snaps off and does not go back in; its edges are sharp. ',
+  clipped: 'Press the clips of the cover at the front from inside.',
+  screwed: 'The cover at the front is screwed from inside.',
+  snapped: 'The plate behind the front snaps off and does not go back in; its edges are sharp.',
 } as const;
 const COVER_DETAIL: Readonly<Record<string, string>> = {
   screwed: 'Keep the cover and its screw.',

@@ -52,10 +52,14 @@ export const openingId = (housing: string | null, number: number): string =>
 
 /** A screw that holds what is in an opening. */
 export const screwOf = (housing: string | null, number: number): Thing =>
-  thing('screw', openingId(housing, number), String(number));
+  thing('screw', openingId(housing, number), openingName(housing, number));
 
 export const coverOf = (housing: string | null, number: number): Thing =>
-  thing('cover', openingId(housing, number), String(number));
+  thing('cover', openingId(housing, number), openingName(housing, number));
+
+/** Of the machine's own case by its number alone. */
+const openingName = (housing: string | null, number: number): string =>
+  housing === null ? String(number) : `${number} of the box`;
 
 /** What holds the brackets of a case; null while nobody told. */
 export function bracketHold({ case: room }: Pick<Machine, 'case'>): BracketHold | null {

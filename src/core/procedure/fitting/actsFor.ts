@@ -3,6 +3,7 @@ import { type Assembly, newCardsOf } from '../../assembly/assembly.ts';
 import { valueOf } from '../../parts/fact.ts';
 import { type Extra, extraName } from '../../parts/extra.ts';
 import type { Job } from '../../parts/job.ts';
+import type { CoverType } from '../../parts/machine.ts';
 import { step } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
 import { ACTS, type FitCode } from './acts.ts';
@@ -21,7 +22,7 @@ export function actsFor(job: Job, assembly: Assembly): readonly Act[] {
     ...leaving(job, assembly),
     ...covers(job, assembly),
     ...obstacles(assembly),
-    ...job.bought.map((extra) => putIn(extra, job)),
+    ...job.bought.flatMap((extra) => putIn(extra, job)),
     ...cards.flatMap((each) => cardActs(each, cards, assembly)),
     ...driveActs(cards, assembly),
   ];
@@ -47,16 +48,36 @@ export function actsFor(job: Job, assembly: Assembly): readonly Act[] {
 const isOnBench = (code: FitCode): boolean => ACTS[code].position === null;
 
 /** What was bought for the machine itself, before the cards that want it. */
-const putIn = (extra: Extra, { machine }: Job): Act =>
+const putIn = (extra: Extra, { machine }: Job): readonly Act[] => {
+  const name = extraName(extra);
+  return [
+    ...(extra.kind === 'bay' ? [frontCoverOff(extra, valueOf(machine.case.frontCovers))] : []),
+    act(
+      step(
+        'putIn',
+        { name, kind: extra.kind },
+        { key: extra.id, cautions: extra.kind === 'supply' ? ['mains', 'localRules'] : [] },
+      ),
+      { moves: [move(thing('part', extra.id, name), 'inPlace')] },
+    ),
+  ];
+};
+
+/** What goes into a bay goes in through the front. */
+const frontCoverOff = (extra: Extra, covers: CoverType | null): Act =>
   act(
     step(
-      'putIn',
-      {
-        name: extraName(extra),
-        kind: extra.kind,
-        frontCovers: extra.kind === 'bay' ? valueOf(machine.case.frontCovers) : null,
-      },
-      { key: extra.id, cautions: extra.kind === 'supply' ? ['mains', 'localRules'] : [] },
+      'removeFrontCover',
+      { name: extraName(extra), covers },
+      { key: extra.id, cautions: covers === 'snapped' ? ['sharpCover'] : [] },
     ),
-    { moves: [move(thing('part', extra.id, extraName(extra)), 'inPlace')] },
+    {
+      tool: covers === 'clipped' ? null : covers === 'snapped' ? 'flatTool' : 'screwdriver',
+      moves: [
+        move(
+          thing('frontCover', extra.id, extraName(extra)),
+          covers === 'snapped' ? 'thrownAway' : 'kept',
+        ),
+      ],
+    },
   );

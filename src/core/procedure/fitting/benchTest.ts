@@ -188,7 +188,7 @@ function actsOf(assembly: Assembly, opens: boolean): readonly OrderedAct[] {
         step(
           'tryOut',
           { ...cardAt(each), latch: latchOf(each.slot) },
-          { ...keyed(each), cautions: ['noForce'] },
+          { ...keyed(each), cautions: ['hotCard'] },
         ),
         {
           moves: [move(thing('card', `try/${each.slot.id}`, cardAt(each).card), 'kept')],

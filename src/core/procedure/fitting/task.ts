@@ -88,6 +88,7 @@ export type ThingKind =
   | 'panel'
   | 'bar'
   | 'cover'
+  | 'frontCover'
   | 'screw'
   | 'card'
   | 'plugs'

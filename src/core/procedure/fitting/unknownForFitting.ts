@@ -24,11 +24,7 @@ export function unknownForFitting(job: Job, assembly: Assembly): readonly Unknow
         ['case.panelHeld', room.panelHeld === null],
         ['case.retentionBar', room.retentionBar === null],
         ['case.opensBothSides', codes.has('mountDrives') && room.opensBothSides === null],
-        [
-          'case.frontCovers',
-          room.frontCovers === null &&
-            acts.some(({ draft }) => draft.code === 'putIn' && draft.values.kind === 'bay'),
-        ],
+        ['case.frontCovers', room.frontCovers === null && codes.has('removeFrontCover')],
         ['case.spareCovers', codes.has('closeOpening') && room.spareCovers === null],
         ['case.leadLock', id !== null && room.leadLock === null],
       ];

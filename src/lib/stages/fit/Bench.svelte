@@ -1,9 +1,17 @@
 <script lang="ts">
   /** One task at a time, to be read from a metre away with both hands busy. */
   import { onMount, tick as settled } from 'svelte';
-  import { mayTakeBack, minutesTogether, onTray, type SpentByAct, type Step } from '$core';
+  import {
+    mayTakeBack,
+    minutesTogether,
+    onTray,
+    valueOf,
+    type Machine,
+    type SpentByAct,
+    type Step,
+  } from '$core';
   import { ROUND_WORDS, cautionWords, stepWords } from '$lib/wording/steps';
-  import { minutesWords, seenWords, thingWords, whyLines } from '$lib/wording/bench';
+  import { minutesWords, seenWords, trayWords, whyLines } from '$lib/wording/bench';
   import { TOOL_WORDS } from '$lib/wording/tools';
   import type { JobModel } from '../jobModel.svelte';
   import { canSpeak, hush, keepAwake, speak } from './bench';
@@ -46,8 +54,18 @@
     // The other machine of a trial is not drawn: nobody measured it.
     current === null || current.round === 0
       ? []
-      : taskPicture(current, model.drawnMachine('fit'), model.planned('fit'), model.assembly),
+      : taskPicture(current, asItIs(current), model.planned('fit'), model.assembly),
   );
+
+  /** The card that a task takes from its slot is drawn there, wherever the plan has it by then. */
+  function asItIs({ slotId }: Step): Machine {
+    const drawn = model.drawnMachine('fit');
+    const isEmpty = (machine: Machine) =>
+      valueOf(machine.slots.find(({ id }) => id === slotId)?.occupant ?? null) === null;
+    const { machine } = model.job;
+    const isHere = model.planned('fit').some(({ slot }) => slot.id === slotId);
+    return isEmpty(drawn) && !isEmpty(machine) && !isHere ? machine : drawn;
+  }
 
   let isPaused = $state(false);
   let doesNotGo = $state(false);
@@ -193,7 +211,7 @@
   <footer>
     <p class="tray">
       <strong>On the tray now:</strong>
-      {tray.length === 0 ? 'nothing' : tray.map(thingWords).join(', ')}
+      {trayWords(tray)}
     </p>
     {#if current}
       <button
@@ -354,7 +372,7 @@
       min-width: 0;
     }
     .task {
-      grid-template: minmax(0, 1fr) minmax(0, 1fr) / 1fr;
+      grid-template: minmax(0, max-content) minmax(20rem, 1fr) / 1fr;
     }
     .task:not(:has(.picture)) {
       grid-template-rows: 1fr;

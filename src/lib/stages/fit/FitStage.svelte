@@ -12,7 +12,7 @@
     type Stage,
     type Step,
   } from '$core';
-  import { estimateWords, seenWords, thingWords, whyLines } from '$lib/wording/bench';
+  import { estimateWords, seenWords, trayWords, whyLines } from '$lib/wording/bench';
   import { TOOL_WORDS } from '$lib/wording/tools';
   import { readLogbook } from '$lib/state/logbook';
   import type { JobModel } from '../jobModel.svelte';
@@ -59,7 +59,7 @@
       </dd>
     {/if}
     <dt>On the tray now</dt>
-    <dd>{tray.length === 0 ? 'nothing' : tray.map(thingWords).join(', ')}</dd>
+    <dd>{trayWords(tray)}</dd>
   </dl>
   <div class="to-bench">
     <Button size="small" kind="tertiary" on:click={() => (isAtBench = true)}

@@ -33,7 +33,15 @@
         {#if lead !== null}
           {@const [x, y] = lead.points[Math.floor(lead.points.length / 2)] ?? [0, 0]}
           <path class="lead" d={path(lead.points)} />
-          <text {x} {y} dx={textMm(view) / 3} font-size={textMm(view)}>{lead.mm} mm</text>
+          {@const isRight = x > focus.x + focus.width / 2}
+          <text
+            {x}
+            {y}
+            dx={(isRight ? -textMm(view) : textMm(view)) / 3}
+            dy={textMm(view)}
+            text-anchor={isRight ? 'end' : 'start'}
+            font-size={textMm(view)}>{lead.mm} mm</text
+          >
         {/if}
         {#each motions as { kind, from, to }, n (n)}
           {#if kind === 'arrow'}

@@ -8,9 +8,11 @@ import {
   CARD_HEIGHT_MM,
   CONNECTOR_START_MM,
   headerWayMm,
+  housings,
   openingMiddleMm,
   valueOf,
   type Assembly,
+  type Housing,
   type Machine,
   type Step,
 } from '$core';
@@ -71,11 +73,17 @@ const PLUGGED: readonly Step['code'][] = [
 /** The views of a task, the one that shows it best first; none where nothing of it lies in the case. */
 export function taskPicture(
   step: Step,
-  machine: Machine,
-  planned: readonly CardOnSlot[],
+  whole: Machine,
+  cards: readonly CardOnSlot[],
   assembly: Assembly,
 ): readonly PictureView[] {
   if (step.task === null || step.task.view === null) return [];
+  const room = roomOf(step, whole);
+  if (room === undefined) return [];
+  // What goes is drawn until it is out.
+  const slots = whole.slots.filter(({ enclosureId }) => enclosureId === room.id);
+  const machine: Machine = { ...room.machine, slots };
+  const planned = cards.filter(({ slot }) => slot.enclosureId === room.id);
   const layout = boardLayout(machine, planned);
   if (layout.openings.length === 0) return [];
   const lit = litBy(step, layout, machine);
@@ -84,8 +92,19 @@ export function taskPicture(
     fromSide(step, layout, lit),
     fromBehind(step, layout, lit, machine),
   ];
-  const first = { above: 0, side: 1, behind: 2 }[step.task.view];
+  // A module lies on the board: nothing of it shows from behind.
+  const isModule = lit.body !== null && lit.opening === null;
+  const first = isModule ? 0 : { above: 0, side: 1, behind: 2 }[step.task.view];
   return [views[first]!, ...views.filter((_, n) => n !== first)];
+}
+
+/** The case that a task is done in: that of its slot, or the one it names. */
+function roomOf({ slotId, values }: Step, machine: Machine): Housing | undefined {
+  const slot = machine.slots.find(({ id }) => id === slotId);
+  const named = 'enclosure' in values ? values.enclosure : '';
+  return housings(machine).find(({ id, name }) =>
+    slot === undefined ? (named === '' ? id === null : name === named) : id === slot.enclosureId,
+  );
 }
 
 interface Lit {
@@ -178,7 +197,7 @@ function above(
       isLit: each.name === lit.obstacle,
     })),
     ...layout.bodies
-      .filter(({ placed }) => placed)
+      .filter((each) => each.placed || each === lit.body)
       .map((each) => ({
         ...boxOf(each),
         kind: 'body' as const,
@@ -213,7 +232,11 @@ function above(
   const leadBoxes = (lead?.points ?? []).map(([x, y]) => ({ x, y, width: 0, height: 0 }));
   return {
     name: 'From above',
-    focus: around(litBoxes.length + leadBoxes.length > 0 ? [...litBoxes, ...leadBoxes] : shapes),
+    focus: around(
+      litBoxes.length + leadBoxes.length > 0
+        ? [...litBoxes, ...leadBoxes, ...motions.flatMap(endsOf)]
+        : shapes,
+    ),
     shapes,
     motions,
     lead,
@@ -267,7 +290,7 @@ function fromSide(step: Step, layout: BoardLayout, lit: Lit): PictureView {
     layout.widthMm / 2,
   );
   const board: PictureShape = { x: 0, y: 0, width, height: 2, kind: 'board', isLit: false };
-  const drawn = layout.bodies.filter(({ placed }) => placed);
+  const drawn = layout.bodies.filter((each) => each.placed || each === lit.body);
   const shapes: PictureShape[] = [
     board,
     ...layout.obstacles.map(({ name, xMm, widthMm, heightMm }) => ({
@@ -313,18 +336,19 @@ function fromSide(step: Step, layout: BoardLayout, lit: Lit): PictureView {
         ]
       : [];
   const litBoxes = [...shapes, ...plugs].filter(({ isLit }) => isLit);
+  const moving = [
+    ...motions,
+    ...plugs.map(({ x, y }): Motion =>
+      step.code === 'freeCard'
+        ? { kind: 'arrow', from: [x + PLUG_MM / 2, y], to: [x + PLUG_MM / 2, y - LIFT_MM] }
+        : { kind: 'arrow', from: [x + PLUG_MM / 2, y - LIFT_MM], to: [x + PLUG_MM / 2, y] },
+    ),
+  ];
   return {
     name: 'From the side',
-    focus: around(litBoxes.length > 0 ? [board, ...litBoxes, ...motions.flatMap(endsOf)] : shapes),
+    focus: around(litBoxes.length > 0 ? [board, ...litBoxes, ...moving.flatMap(endsOf)] : shapes),
     shapes: [...shapes, ...plugs],
-    motions: [
-      ...motions,
-      ...plugs.map(({ x, y }): Motion =>
-        step.code === 'freeCard'
-          ? { kind: 'arrow', from: [x + PLUG_MM / 2, y], to: [x + PLUG_MM / 2, y - LIFT_MM] }
-          : { kind: 'arrow', from: [x + PLUG_MM / 2, y - LIFT_MM], to: [x + PLUG_MM / 2, y] },
-      ),
-    ],
+    motions: moving,
     lead: null,
   };
 }
