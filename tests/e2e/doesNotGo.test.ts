@@ -8,6 +8,7 @@ import {
   type FoundKind,
   type Job,
   type Step,
+  type StepValues,
 } from '../../src/core/index.ts';
 import { fittingJobs } from '../builders/fitting.ts';
 import { STAMP } from '../builders/parts.ts';
@@ -91,3 +92,38 @@ for (const [kind, words] of AT_BENCH)
     await expect(title).toHaveText('Fit: nothing is left here');
     await expect(bench).toContainText('On the tray now: nothing');
   });
+
+test('something is missing in the box of a card that came, and what that costs is said', async ({
+  page,
+}) => {
+  const found = JOBS.flatMap((job) => {
+    const step = steps(job).find((each) => findable(each, job).includes('boxShort'));
+    return step === undefined ? [] : [{ job, step }];
+  })[0]!;
+  const job = { ...found.job, id: 'found-boxShort', title: 'Found: boxShort' };
+  await openJobs(page);
+  await page.locator('#import-job').setInputFiles({
+    name: 'found.tenant.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(writeJobFile(job)),
+  });
+  await expect(page).toHaveURL(new RegExp(job.id));
+  await page.goto(`/jobs/${job.id}/prepare`);
+  const card = (found.step.values as StepValues['checkArrived']).card;
+  await page
+    .getByRole('list', { name: 'All steps of this stage' })
+    .getByRole('button', { name: `Check what came: ${card}`, exact: true })
+    .click();
+  await page.getByRole('button', { name: 'It is not as ordered' }).press('Enter');
+  const asked = page.getByRole('group', { name: 'It does not go' });
+  await asked.getByRole('button', { name: 'Something is missing in the box' }).press('Enter');
+  await expect(asked.getByRole('status')).toHaveText('Pick what is missing.');
+  await asked.getByRole('button', { name: /^Plug adapter/ }).press('Enter');
+  await asked.getByRole('button', { name: /Plan the rest anew/ }).press('Enter');
+  await expect(asked.getByRole('list', { name: 'What changes' })).toContainText('It costs');
+  await asked.getByRole('button', { name: 'Take this list' }).press('Enter');
+  await expect(asked).toBeHidden();
+  await saved(page);
+  await page.getByRole('button', { name: 'Log of this job' }).click();
+  await expect(page.getByText(/Something is missing in the box/)).toBeVisible();
+});

@@ -325,7 +325,7 @@
     opacity: 0.4;
   }
   .words {
-    --panel-text: 1.5rem;
+    --panel-text: 2rem;
     overflow-y: auto;
     font-size: 1.75rem;
     line-height: 1.3;
