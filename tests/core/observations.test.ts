@@ -5,6 +5,7 @@ import { fittedReport } from '../../demo/fittedReport.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { PACKAGES } from '../builders/library.ts';
 import {
+  SECOND_ROUND,
   apply,
   assemblyOf,
   expectations,
@@ -195,6 +196,34 @@ describe('A report read after a plan was accepted', () => {
     expect(found('', 'usbxhci')).to.deep.equal(['driverGeneric']);
     const names = readEvidence([{ name: 'os-release', content: 'NAME="Harbour"\nID=harbour\n' }]);
     expect(observeReport(museum, names, LATER)).to.deep.equal([]);
+  });
+});
+
+describe('A report between two rounds', () => {
+  /** The network card waits; of the first round all is done. */
+  const staged = apply(museum, { name: 'stageCards', staged: ['s7'] }, STAMP);
+  const isWaiting = (id: string) => id.includes(':s7') || id.endsWith(SECOND_ROUND);
+  const between: Job = {
+    ...staged,
+    ticks: Object.fromEntries(Object.entries(staged.ticks).filter(([id]) => !isWaiting(id))),
+  };
+
+  it('does not miss the card that waits, and misses it once it is in', () => {
+    const text = after({ drives: {}, network: null });
+    expect(differences(observed(text, between))).to.deep.equal({ s1: [], s7: [] });
+    const seat = steps(between).find(({ code, slotId }) => code === 'seat' && slotId === 's7')!;
+    expect(seat.round).to.equal(2);
+    const seated = apply(between, { name: 'tickStep', stepId: seat.id }, STAMP);
+    expect(differences(observed(text, seated))).to.deep.equal({ s1: [], s7: ['missing'] });
+  });
+
+  it('is one from before the work while cards were only tried in another machine', () => {
+    const tried: Job = {
+      ...museum,
+      ticks: { [`seat:${drives!.card.id}:try-1@0`]: museum.changedAt },
+    };
+    const text = after({ drives: null, network: null });
+    expect(differences(observed(text, tried))).to.deep.equal({ s1: [], s7: [] });
   });
 });
 

@@ -6,11 +6,10 @@ import { assemblyOf, type AssembledCard } from '../assembly/assembly.ts';
 import { machineDevices } from '../drivers/machineDevices.ts';
 import { valueOf } from '../parts/fact.ts';
 import { MOST, clipped } from '../parts/limits.ts';
-import type { Job } from '../parts/job.ts';
+import { isTicked, type Job } from '../parts/job.ts';
 import { isSameLabel, type Slot } from '../parts/machine.ts';
 import type { DeviceObservation, DevicesObservation, Phase } from '../parts/observation.ts';
 import { deviceId, type PciFunction } from '../parts/pciFunction.ts';
-import { steps } from '../procedure/steps.ts';
 import type { Evidence } from '../read/evidence.ts';
 import type { ReportedCard } from '../read/system/hardwareReport.ts';
 import { linkOf, portsAbove, type PortWithSlot } from '../read/pci/ports.ts';
@@ -54,6 +53,7 @@ export function observeReport(
     phase: phaseOf(job),
     conditions: clipped(evidence.files.map(({ name }) => name).join(', ')),
   };
+  const waiting = new Set(job.plan?.staged);
   const whole = isWhole(functions, job);
   // The report of cards by slots has all cards, and nothing of the board.
   const told = whole || named.length > 0 ? cards : cards.filter((card) => found.has(card));
@@ -74,6 +74,8 @@ export function observeReport(
       },
       source: (device && sources.get(device.place)) ?? fallback,
       ...seen,
+      // A card that waits for its round is not in yet.
+      phase: waiting.has(card.slot.id) && !card.isIn ? 'before' : seen.phase,
     };
   });
   return [
@@ -142,11 +144,11 @@ const LEAST_DEVICES = 5;
 const isWhole = (functions: readonly PciFunction[], { machine }: Job): boolean =>
   functions.length >= Math.max(LEAST_DEVICES, machine.functions.length / 2);
 
-/** After the first card was seated by the list of steps, a report shows the machine with its cards in. */
-function phaseOf(job: Job): Phase {
-  const seated = steps(job).some(({ code, id }) => code === 'seat' && job.ticks[id] !== undefined);
-  return seated ? 'after' : 'before';
-}
+/** After the first card was seated, a report shows the machine with its cards in. */
+const phaseOf = ({ plan, ticks }: Job): Phase =>
+  plan?.placements.some(({ card, slotId }) => isTicked(ticks, `seat:${card.id}:${slotId}`)) === true
+    ? 'after'
+    : 'before';
 
 /** Each device once: by the surveyed port above it, else by the nearest one, else by its own place. */
 function devicesOf(evidence: Evidence, slots: readonly Slot[]): readonly Device[] {
