@@ -571,7 +571,8 @@ export {
   type Thing,
   type Tool,
 } from './procedure/fitting/task.ts';
-export { act, leftUndone, run, type Refusal as WorldRefusal } from './simulator/act.ts';
+export { act, leftUndone, run } from './simulator/act.ts';
+export type { Refusal as WorldRefusal } from './simulator/outcome.ts';
 export { bring, worldOf, type World } from './simulator/world.ts';
 export {
   handled,

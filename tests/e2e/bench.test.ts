@@ -1,13 +1,11 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, openStage, saved, test } from './fixtures.ts';
+import { expect, openBench, openStage, saved, test } from './fixtures.ts';
 
 test('the work is done at the bench by keyboard, and what does not go is planned anew', async ({
   page,
 }) => {
   await openStage(page, 'sail-loft', 'fit');
-  await page.getByRole('button', { name: 'At the bench: one task at a time' }).click();
-  const bench = page.getByRole('dialog', { name: 'At the bench' });
-  const title = bench.getByRole('heading', { level: 1 });
+  const { bench, title } = await openBench(page);
   await expect(title).toHaveText('Move aside: Fan plug and lead');
   await expect(bench).toContainText('Before “Seat Gannetry Quay 4M in Slot 2”');
   await expect(bench).toContainText('On the tray now: mains lead, leads from behind, side panel');
@@ -42,15 +40,7 @@ test('the work is done at the bench by keyboard, and what does not go is planned
   await expect(title).not.toHaveText('Seat Gannetry Quay 4M in Slot 2');
   await saved(page);
   await page.reload();
-  await page.getByRole('button', { name: 'At the bench: one task at a time' }).click();
-  for (let n = 0; n < 20; n += 1) {
-    const told = await title.textContent();
-    if (told?.startsWith('Fit: nothing is left') === true) break;
-    await page.keyboard.press('Space');
-    await expect(title).not.toHaveText(told ?? '');
-  }
-  await expect(title).toHaveText('Fit: nothing is left here');
-  await expect(bench).toContainText('On the tray now: nothing');
+  await (await openBench(page)).workToEnd();
   await page.keyboard.press('Escape');
   await expect(bench).toBeHidden();
 });
@@ -59,14 +49,8 @@ test('what is found is asked for in millimetres, and a reason stays in the log',
   page,
 }) => {
   await openStage(page, 'sail-loft', 'fit');
-  await page.getByRole('button', { name: 'At the bench: one task at a time' }).click();
-  const bench = page.getByRole('dialog', { name: 'At the bench' });
-  const title = bench.getByRole('heading', { level: 1 });
-  await expect(title).toHaveText('Move aside: Fan plug and lead');
-  await page.keyboard.press('Space');
-  await expect(title).toHaveText('Remove slot cover 2');
-  await page.keyboard.press('Space');
-  await expect(title).toHaveText('Seat Gannetry Quay 4M in Slot 2');
+  const { bench, title, workTo } = await openBench(page);
+  await workTo('Seat Gannetry Quay 4M in Slot 2');
   await page.keyboard.press('n');
   await bench.getByRole('button', { name: 'The card is longer than said' }).click();
   await bench.getByLabel('The card is, mm').fill('long');

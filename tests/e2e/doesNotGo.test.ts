@@ -12,14 +12,15 @@ import {
 } from '../../src/core/index.ts';
 import { fittingJobs } from '../builders/fitting.ts';
 import { STAMP } from '../builders/parts.ts';
-import { expect, openJobs, saved, test } from './fixtures.ts';
+import type { Page } from '@playwright/test';
+import { expect, openBench, openJobs, saved, test } from './fixtures.ts';
 
 const JOBS = fittingJobs(60, 20261128);
 
 const isWork = ({ task }: Step): boolean => task !== null;
 
 /** The first job in which this kind can be found, with everything done up to there. */
-function jobUpTo(kind: FoundKind): { readonly job: Job; readonly step: Step } {
+function jobUpTo(kind: FoundKind): Job {
   for (const each of JOBS) {
     const work = steps(each).filter(isWork);
     const at = work.findIndex((step) => findable(step, each).includes(kind));
@@ -29,7 +30,7 @@ function jobUpTo(kind: FoundKind): { readonly job: Job; readonly step: Step } {
     const job = work
       .slice(0, at)
       .reduce((soFar, { id }) => apply(soFar, { name: 'tickStep', stepId: id }, STAMP), begun);
-    return { job: { ...job, id: `found-${kind}`, title: `Found: ${kind}` }, step };
+    return { ...job, id: `found-${kind}`, title: `Found: ${kind}` };
   }
   throw new Error(`No job in which ${kind} can be found`);
 }
@@ -56,22 +57,22 @@ const AT_BENCH: readonly (readonly [kind: FoundKind, words: string])[] = [
   ['screwMissing', 'A screw is missing'],
 ];
 
+async function openFound(page: Page, job: Job, stage: string): Promise<void> {
+  await openJobs(page);
+  await page.locator('#import-job').setInputFiles({
+    name: 'found.tenant.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(writeJobFile(job)),
+  });
+  await expect(page).toHaveURL(new RegExp(job.id));
+  await page.goto(`/jobs/${job.id}/${stage}`);
+}
+
 for (const [kind, words] of AT_BENCH)
   test(`${kind} is found, the rest planned anew and worked to its end`, async ({ page }) => {
-    const { job, step } = jobUpTo(kind);
-    await openJobs(page);
-    await page.locator('#import-job').setInputFiles({
-      name: 'found.tenant.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from(writeJobFile(job)),
-    });
-    await expect(page).toHaveURL(new RegExp(job.id));
-    await page.goto(`/jobs/${job.id}/fit`);
-    await page.getByRole('button', { name: 'At the bench: one task at a time' }).click();
-    const bench = page.getByRole('dialog', { name: 'At the bench' });
-    const title = bench.getByRole('heading', { level: 1 });
-    await expect(title).not.toHaveText('');
-    const before = await title.textContent();
+    const job = jobUpTo(kind);
+    await openFound(page, job, 'fit');
+    const { bench, title, workToEnd } = await openBench(page);
     await page.keyboard.press('n');
     await bench.getByRole('button', { name: words }).press('Enter');
     for (const [label, text] of TYPED[kind] ?? []) await bench.getByLabel(label).fill(text);
@@ -79,18 +80,10 @@ for (const [kind, words] of AT_BENCH)
     await expect(bench.getByRole('list', { name: 'What changes' })).toContainText('It costs');
     await bench.getByRole('button', { name: 'Take this list' }).press('Enter');
     await expect(bench.getByRole('group', { name: 'It does not go' })).toBeHidden();
-    expect(before, step.id).not.toBe('');
     // What is done stays done: no task before it comes again from the start.
     await expect(title).not.toHaveText(/^Shut down/);
     await saved(page);
-    for (let n = 0; n < 80; n += 1) {
-      const told = await title.textContent();
-      if (told?.startsWith('Fit: nothing is left') === true) break;
-      await page.keyboard.press('Space');
-      await expect(title).not.toHaveText(told ?? '');
-    }
-    await expect(title).toHaveText('Fit: nothing is left here');
-    await expect(bench).toContainText('On the tray now: nothing');
+    await workToEnd();
   });
 
 test('something is missing in the box of a card that came, and what that costs is said', async ({
@@ -101,14 +94,7 @@ test('something is missing in the box of a card that came, and what that costs i
     return step === undefined ? [] : [{ job, step }];
   })[0]!;
   const job = { ...found.job, id: 'found-boxShort', title: 'Found: boxShort' };
-  await openJobs(page);
-  await page.locator('#import-job').setInputFiles({
-    name: 'found.tenant.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from(writeJobFile(job)),
-  });
-  await expect(page).toHaveURL(new RegExp(job.id));
-  await page.goto(`/jobs/${job.id}/prepare`);
+  await openFound(page, job, 'prepare');
   const card = (found.step.values as StepValues['checkArrived']).card;
   await page
     .getByRole('list', { name: 'All steps of this stage' })

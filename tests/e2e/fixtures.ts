@@ -89,3 +89,25 @@ export async function openDetails(page: Page): Promise<void> {
   await title.waitFor({ state: 'attached' });
   if (!(await title.isVisible())) await page.locator('.who summary').click();
 }
+
+/** The bench, opened from Fit: its task, and a hand that works by the space bar up to a task, or to the end. */
+export async function openBench(page: Page) {
+  await page.getByRole('button', { name: 'At the bench: one task at a time' }).click();
+  const bench = page.getByRole('dialog', { name: 'At the bench' });
+  const title = bench.getByRole('heading', { level: 1 });
+  await expect(title).not.toHaveText('');
+  const workTo = async (wanted: string) => {
+    for (let n = 0; n < 90; n += 1) {
+      const told = (await title.textContent()) ?? '';
+      if (told === wanted) return;
+      await page.keyboard.press('Space');
+      await expect(title).not.toHaveText(told);
+    }
+    throw new Error(`No task “${wanted}”`);
+  };
+  const workToEnd = async () => {
+    await workTo('Fit: nothing is left here');
+    await expect(bench).toContainText('On the tray now: nothing');
+  };
+  return { bench, title, workTo, workToEnd };
+}

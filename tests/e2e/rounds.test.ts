@@ -1,5 +1,5 @@
 /** Before the case is opened, and in which order: what came, how it was, a trial elsewhere, and a second round. */
-import { expect, openStage, saved, test } from './fixtures.ts';
+import { expect, openBench, openStage, saved, test } from './fixtures.ts';
 
 test('what came is held against the order, and how it was is written down', async ({ page }) => {
   await openStage(page, 'sail-loft', 'prepare');
@@ -69,18 +69,7 @@ test('a card is tried in another machine first, and another waits until the firs
   const list = page.getByRole('list', { name: 'All steps of this stage' });
   await expect(list).toContainText('On the other machine, as a trial');
   await expect(list).toContainText('Second round, once the cards of the first run');
-  await page.getByRole('button', { name: 'At the bench: one task at a time' }).click();
-  const bench = page.getByRole('dialog', { name: 'At the bench' });
-  const title = bench.getByRole('heading', { level: 1 });
-  /** Works up to a task, or to the end. */
-  const workTo = async (wanted: string) => {
-    for (let n = 0; n < 60; n += 1) {
-      const told = (await title.textContent()) ?? '';
-      if (told === wanted) return;
-      await page.keyboard.press('Space');
-      await expect(title).not.toHaveText(told);
-    }
-  };
+  const { bench, title, workTo, workToEnd } = await openBench(page);
   await expect(title).toHaveText(/^Shut down/);
   await workTo('Earth yourself: strap, or bare metal');
   await expect(bench.getByRole('button', { name: 'Done (space)' })).toBeDisabled();
@@ -125,10 +114,9 @@ test('a card is tried in another machine first, and another waits until the firs
   await expect(page.locator('.answer')).toContainText('The cards of the first round run');
   await page.getByRole('link', { name: /to Fit$/ }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Shut down/);
-  await page.getByRole('button', { name: 'At the bench: one task at a time' }).click();
+  await openBench(page);
   await expect(bench).toContainText('Second round, once the cards of the first run');
-  await workTo('Fit: nothing is left here');
-  await expect(bench).toContainText('On the tray now: nothing');
+  await workToEnd();
   await page.keyboard.press('Escape');
   await expect(page.locator('.answer')).toContainText('All 45 steps done.');
   await saved(page);
