@@ -552,14 +552,8 @@ export {
 } from './procedure/fitting/doesNotGo.ts';
 export { benchTestOf, benchTestRound, type ShortSurvey } from './procedure/fitting/benchTest.ts';
 export { whyNow } from './procedure/fitting/why.ts';
-export {
-  type Estimate,
-  type SpentByAct,
-  estimateOf,
-  logbookOf,
-  minutesTogether,
-  spentIn,
-} from './procedure/fitting/times.ts';
+export { type Estimate, estimateOf, minutesTogether } from './procedure/fitting/estimates.ts';
+export { type SpentByAct, logbookOf, spentIn } from './procedure/fitting/times.ts';
 export { effort, inOrder, type Ordered } from './procedure/fitting/order.ts';
 export {
   REASONS,

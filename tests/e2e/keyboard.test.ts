@@ -85,10 +85,13 @@ test('the whole job with the keyboard only', async ({ page }) => {
     await key('Backspace');
     await expect(page.getByText(/done \d/)).toHaveCount(0);
     const all = page.getByRole('list', { name: 'All steps of this stage' }).getByRole('listitem');
-    for (let n = await all.count(); n > 0; n -= 1) await key(' ');
-    await expect(
-      page.getByRole('heading', { name: `${name}: nothing is left here` }),
-    ).toBeVisible();
+    const end = page.getByRole('heading', { name: `${name}: nothing is left here` });
+    // A way against static is chosen by a press of its own, and the next one goes on.
+    for (let n = (await all.count()) + 1; n > 0 && !(await end.isVisible()); n -= 1) {
+      await key(' ');
+      await expect(page.locator('button:focus:disabled')).toHaveCount(0);
+    }
+    await expect(end).toBeVisible();
   }
 
   await key('7');

@@ -4,7 +4,6 @@
   import { hasChangedSincePlan } from '$core';
   import type { JobModel } from '../jobModel.svelte';
   import { withdraw } from './accept';
-  import Rounds from './Rounds.svelte';
   import Running from './Running.svelte';
   import ShoppingList from './ShoppingList.svelte';
 
@@ -44,7 +43,7 @@
     </p>
   {/if}
   <ShoppingList {job} />
-  <Rounds {model} />
+  {#await import('./Rounds.svelte') then { default: Rounds }}<Rounds {model} />{/await}
 </section>
 
 <style>

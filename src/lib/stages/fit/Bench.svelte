@@ -176,7 +176,9 @@
           <DoesNotGo {model} step={current} close={stopAsking} />
         {:else}
           {#if words.detail}<p>{words.detail}</p>{/if}
-          {#if current.code === 'earth'}<StaticWays {model} />{/if}
+          {#if current.code === 'earth'}
+            <StaticWays {model} chosen={() => bench?.focus()} />
+          {/if}
           {#each current.cautions as caution (caution)}
             <p class="caution">
               <strong>Caution</strong>

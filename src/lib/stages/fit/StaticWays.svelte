@@ -4,19 +4,23 @@
   import { STATIC_WAY_WORDS } from '$lib/wording/staticWays';
   import type { JobModel } from '../jobModel.svelte';
 
-  let { model }: { model: JobModel } = $props();
-  const chosen = $derived(model.job.staticWay);
+  let { model, chosen }: { model: JobModel; /** Once one is picked. */ chosen?: () => void } =
+    $props();
+  const way = $derived(model.job.staticWay);
 </script>
 
 <div role="group" aria-label="Your way against static">
-  {#each STATIC_WAYS as way (way)}
+  {#each STATIC_WAYS as each (each)}
     <button
       type="button"
-      aria-pressed={chosen === way}
-      onclick={() => model.open.run({ name: 'chooseStaticWay', way })}
+      aria-pressed={way === each}
+      onclick={() => {
+        model.open.run({ name: 'chooseStaticWay', way: each });
+        chosen?.();
+      }}
     >
-      <strong>{STATIC_WAY_WORDS[way].title}</strong>
-      <span>{STATIC_WAY_WORDS[way].detail}</span>
+      <strong>{STATIC_WAY_WORDS[each].title}</strong>
+      <span>{STATIC_WAY_WORDS[each].detail}</span>
     </button>
   {/each}
 </div>

@@ -77,6 +77,16 @@
     else if (!canTick(current)) void focusAsked();
   }
 
+  const isAsked = $derived(current !== null && !done && !waits && !mayTick(current));
+  let wasAsked = false;
+  // What was asked is answered: the hand that answered goes on to the button that waited for it.
+  $effect(() => {
+    const isAnswered = wasAsked && !isAsked;
+    wasAsked = isAsked;
+    if (isAnswered && article?.contains(document.activeElement) === true)
+      void settled().then(() => article?.querySelector<HTMLElement>('.tick')?.focus());
+  });
+
   async function focusAsked() {
     await settled();
     article?.querySelector<HTMLElement>('button:enabled, input:enabled')?.focus();
