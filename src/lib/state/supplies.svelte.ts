@@ -136,12 +136,13 @@ class Supplies {
           return false;
         }
         const items = changed(stored.items);
-        this.take(kind, { ...stored, items });
         const stay = new Set(items.map(keyOf));
         for (const item of stored.items.filter((each) => !stay.has(keyOf(each))))
           await bin.put(binKind, nameOf(item), item);
         const refused = stored.refused.map(({ item }) => item);
         await toShelf(KEPT_LISTS[kind], writeKeptList(items, refused));
+        // What is shown as changed is kept: whoever leaves the page then loses nothing.
+        this.take(kind, { ...stored, items });
         return true;
       });
     } catch {
