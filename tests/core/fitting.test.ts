@@ -7,14 +7,19 @@ import { expect } from 'chai';
 import * as fc from 'fast-check';
 import {
   REASONS,
+  apply,
   assemblyOf,
   benchTestOf,
   benchTestRound,
   effort,
+  estimateOf,
   inOrder,
   ledgerAfter,
   leftUndone,
+  logbookOf,
+  minutesTogether,
   run,
+  spentIn,
   steps,
   worldOf,
   type Job,
@@ -25,6 +30,7 @@ import {
 import { demoJobs } from '../../demo/jobs.ts';
 import { fittingJobs } from '../builders/fitting.ts';
 import { PACKAGES } from '../builders/library.ts';
+import { STAMP } from '../builders/parts.ts';
 import { soaked } from '../builders/soak.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261128);
@@ -335,5 +341,41 @@ describe('What fitting has to know', () => {
     }
     const ordered = closing.find(({ step }) => step.values.with === 'ordered')!;
     expect(assemblyOf(ordered.job).extras.map(({ kind }) => kind)).to.include('cover');
+  });
+});
+
+describe('What tasks took', () => {
+  const timed = (...seconds: readonly (readonly [id: string, seconds: number])[]) =>
+    spentIn({ spentSeconds: Object.fromEntries(seconds) });
+
+  it('is said by the shop’s own median from three on, and by what is usual before', () => {
+    const one = timed(['seat:a:s1', 60], ['seat:b:s2@2', 120], ['start', 30]);
+    expect(one).to.deep.equal({ seat: [60, 120], start: [30] });
+    expect(estimateOf('seat', one, 2)).to.deep.equal({ minutes: 2, seen: 2, spread: null });
+    const all = logbookOf([one, timed(['seat:a:s1', 600]), {}]);
+    // Of 60, 120 and 600 s: median, and the quartiles halfway to it. Source: R’s type 7, as d3-array has it.
+    expect(estimateOf('seat', all, 2)).to.deep.equal({ minutes: 2, seen: 3, spread: [1.5, 6] });
+    expect(estimateOf('toString', all, 4)).to.deep.equal({ minutes: 4, seen: 0, spread: null });
+  });
+
+  it('is added up over what is left', () => {
+    const [job] = JOBS;
+    const work = workOf(job!);
+    const usual = work.reduce((sum, { task }) => sum + task!.minutes, 0);
+    expect(minutesTogether(work, {})).to.equal(usual);
+    const slow = { lookOver: [1_200, 1_200, 1_200] };
+    const looks = work.filter(({ code }) => code === 'lookOver');
+    expect(minutesTogether(work, slow)).to.equal(
+      usual + looks.reduce((sum, { task }) => sum + 20 - task!.minutes, 0),
+    );
+  });
+
+  it('is kept with its tick, goes with it, and is not counted twice', () => {
+    const [job] = JOBS;
+    const step = workOf(job!).find(({ id }) => job!.ticks[id] === undefined);
+    const done = apply(job!, { name: 'tickStep', stepId: step!.id, seconds: 95 }, STAMP);
+    expect(done.spentSeconds).to.deep.equal({ [step!.id]: 95 });
+    const back = apply(done, { name: 'untickStep', stepId: step!.id }, STAMP);
+    expect([back.spentSeconds, back.ticks]).to.deep.equal([{}, job!.ticks]);
   });
 });

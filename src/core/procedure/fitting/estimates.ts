@@ -1,6 +1,5 @@
 /** What acts take: as the shop has seen it, or as it usually is while it has seen too few. */
 import { median, quantile, sum } from 'd3-array';
-import type { FitCode } from './acts.ts';
 import type { Task } from './task.ts';
 import type { SpentByAct } from './times.ts';
 
@@ -17,7 +16,7 @@ const SEEN_ENOUGH = 3;
 const SECONDS = 60;
 
 export function estimateOf(code: string, logbook: SpentByAct, usual: Task['minutes']): Estimate {
-  const seconds = Object.hasOwn(logbook, code) ? (logbook[code as FitCode] ?? []) : [];
+  const seconds = Object.hasOwn(logbook, code) ? (logbook[code] ?? []) : [];
   const seen = seconds.length;
   if (seen < SEEN_ENOUGH) return { minutes: usual, seen, spread: null };
   const at = (share: number): number => (quantile(seconds, share) ?? 0) / SECONDS;

@@ -1,25 +1,23 @@
 /** What acts took, job by job, and of all jobs together. */
 import { withoutRound, type Job } from '../../parts/job.ts';
-import { ACTS, type FitCode } from './acts.ts';
 
-/** Seconds by act, pauses not counted. */
-export type SpentByAct = Readonly<Partial<Record<FitCode, readonly number[]>>>;
+/** Seconds by the code of the act, pauses not counted. */
+export type SpentByAct = Readonly<Record<string, readonly number[]>>;
 
 /** What was timed in one job. */
 export function spentIn({ spentSeconds }: Pick<Job, 'spentSeconds'>): SpentByAct {
-  const spent: Partial<Record<FitCode, number[]>> = {};
+  const spent = new Map<string, number[]>();
   for (const [id, seconds] of Object.entries(spentSeconds)) {
     const [code = ''] = withoutRound(id).split(':');
-    if (Object.hasOwn(ACTS, code)) (spent[code as FitCode] ??= []).push(seconds);
+    spent.set(code, [...(spent.get(code) ?? []), seconds]);
   }
-  return spent;
+  return Object.fromEntries(spent);
 }
 
 /** Of all jobs together. */
 export function logbookOf(jobs: readonly SpentByAct[]): SpentByAct {
-  const all: Partial<Record<FitCode, number[]>> = {};
-  for (const spent of jobs)
-    for (const [code, seconds] of Object.entries(spent))
-      (all[code as FitCode] ??= []).push(...seconds);
-  return all;
+  const codes = new Set(jobs.flatMap((spent) => Object.keys(spent)));
+  return Object.fromEntries(
+    [...codes].map((code) => [code, jobs.flatMap((spent) => spent[code] ?? [])]),
+  );
 }
