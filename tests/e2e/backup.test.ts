@@ -117,6 +117,7 @@ test('undo survives a reload, and a deleted job and its pictures a second window
   await page.getByRole('button', { name: 'Undo: job details' }).click();
   await expect(page.locator('header')).toContainText('Two screens and Wi-Fi');
   await page.getByRole('button', { name: 'Redo: job details' }).click();
+  await expect(page.locator('header')).toContainText('First');
   await saved(page);
   await page.reload();
   await page.getByRole('button', { name: 'Redo: job details' }).click();

@@ -167,10 +167,11 @@ export class JobKeeper {
           this.stored = job.revision;
           this.others.tell({ kind: 'saved', jobId: job.id, revision: job.revision });
         }
-        this.put({ saving: 'saved' });
         await this.keeping.keepHistory(this.state).catch(() => undefined);
         // What was changed while that was kept is saved as well.
       } while (this.stored !== this.state.job.revision);
+      // What can be undone is kept by then too: nothing is lost to a reload.
+      this.put({ saving: 'saved' });
     } catch (error) {
       this.put({ saving: await this.keeping.meaning(error) });
     }
