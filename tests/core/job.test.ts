@@ -111,8 +111,8 @@ describe('Steps', () => {
 
   it('come in the order of the work', () => {
     const order = [
-      'fetchDriver',
       'before',
+      'fetchDriver',
       'powerOff',
       'discharge',
       'swapBracket',
@@ -131,6 +131,25 @@ describe('Steps', () => {
     const positions = order.map(at);
     expect(positions).to.not.include(-1);
     expect(positions).to.deep.equal(positions.toSorted((a, b) => a - b));
+  });
+
+  it('note how it is before anything changes it: firmware settings, data, figures', () => {
+    const job = planned();
+    const split = apply(
+      job,
+      {
+        name: 'acceptPlan',
+        placements: [{ slotId: 's3', card: { ...aCard(), needsSplit: true } }],
+        packages: [],
+      },
+      STAMP,
+    );
+    const codes = steps(split).map(({ code }) => code);
+    const order = ['order', 'noteSettings', 'before', 'splitSlot', 'checkArrived', 'layOut'];
+    const positions = order.map((code) => codes.findIndex((each) => each === code));
+    expect(positions).to.not.include(-1);
+    expect(positions).to.deep.equal(positions.toSorted((a, b) => a - b));
+    expect(all.map(({ code }) => code)).to.not.include('noteSettings');
   });
 
   it('belong to this very plan', () => {

@@ -29,15 +29,15 @@ export const prepare = (
 ): readonly Draft[] => [
   ...toSettle(job, assembly),
   ...toOrder(job, assembly),
-  ...toReady(job, assembly),
-  ...arriving(job, assembly),
-  ...(fitting.length === 0 ? [] : [layOut(job, fitting)]),
-  ...notedFirst(assembly, fitting),
+  // How it is comes before whatever changes the machine: its firmware, its settings, its drivers.
+  ...settingsFirst(assembly),
   ...(job.needs.some(({ kind }) => kind === 'drives')
     ? [plainStep('backUp', { cautions: ['othersData'] })]
     : []),
   plainStep('before'),
-  // What changes the machine comes after its figures were written down.
+  ...toReady(job, assembly),
+  ...arriving(job, assembly),
+  ...(fitting.length === 0 ? [] : [layOut(job, fitting), plainStep('photoBehind')]),
   ...(job.driverWays.removal === 'before' ? removing(job) : []),
   ...packagesWanted(job)
     .filter(
@@ -104,16 +104,16 @@ function layOut(job: Job, fitting: readonly Act[]): Draft {
   });
 }
 
-/** How it was: what nobody can look up once it is changed. */
-function notedFirst(assembly: Assembly, fitting: readonly Act[]): readonly Draft[] {
-  const findings = newCardsOf(assembly).flatMap((each) => each.findings);
-  const isUpdated = findings.some(({ code }) => code === 'firmware.old');
-  const isSplit = newCardsOf(assembly).some(({ card }) => card.needsSplit);
-  const isOpened = findings.some(({ code }) => code === 'firmware.smallWindows');
-  return [
-    ...(isUpdated || isSplit || isOpened ? [step('noteSettings', { isUpdated, isSplit })] : []),
-    ...(fitting.length === 0 ? [] : [plainStep('photoBehind')]),
-  ];
+/** What nobody can look up once it is changed. */
+function settingsFirst(assembly: Assembly): readonly Draft[] {
+  const cards = newCardsOf(assembly);
+  const has = (code: FindingCode) =>
+    cards.some(({ findings }) => findings.some((finding) => finding.code === code));
+  const isUpdated = has('firmware.old');
+  const isSplit = cards.some(({ card }) => card.needsSplit);
+  return isUpdated || isSplit || has('firmware.smallWindows')
+    ? [step('noteSettings', { isUpdated, isSplit })]
+    : [];
 }
 
 /** Facts that are asked for and that this plan's slots wait for. */
