@@ -83,7 +83,10 @@ export function taskPicture(
   // What goes is drawn until it is out.
   const slots = whole.slots.filter(({ enclosureId }) => enclosureId === room.id);
   const machine: Machine = { ...room.machine, slots };
-  const planned = cards.filter(({ slot }) => slot.enclosureId === room.id);
+  // Of the cards that come, those that are in by now, and the one that it is about.
+  const planned = cards.filter(
+    ({ slot, isIn }) => slot.enclosureId === room.id && (isIn === true || slot.id === step.slotId),
+  );
   const layout = boardLayout(machine, planned);
   if (layout.openings.length === 0) return [];
   const lit = litBy(step, layout, machine);
