@@ -38,7 +38,7 @@ const nameFrom = (room, other) =>
 
 const OUTSIDE_CORE = {
   regex:
-    '^(svelte|@sveltejs|\\$app|\\$lib|\\$env|\\$demo|carbon-|d3-(?!array$)|comlink|localforage|tinykeys|node:)',
+    '^(svelte|@sveltejs|\\$app|\\$lib|\\$env|\\$demo|carbon-|d3-(?!(?:array|random)$)|comlink|localforage|tinykeys|node:)',
   message: 'The core knows nothing of screens, storage or the server.',
 };
 
