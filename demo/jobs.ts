@@ -7,7 +7,7 @@ import {
   type Lead,
   apply,
   emptyJob,
-  enteredFigure,
+  enteredRun,
   expectations,
   acceptanceOf,
   assemblyOf,
@@ -80,9 +80,12 @@ function accept(job: Job, at: string, library: readonly DriverPackage[]): Job {
   return perform(job, at, [{ name: 'acceptPlan', ...acceptanceOf(plan, job, library) }]);
 }
 
+/** Three runs with one large file. */
 const measured = (needId: string, value: number, at: string): Command => ({
   name: 'observe',
-  observations: [enteredFigure(needId, value, at)],
+  observations: [value, value * 0.985, value * 1.01].map((each, n) =>
+    enteredRun(needId, Math.round(each / 1e5) * 1e5, at, { what: 'large', n }),
+  ),
   what: needId,
 });
 

@@ -65,7 +65,7 @@ async function fiveNeeds(page) {
   await page.locator('#way-on', { hasText: 'On to Prepare' }).waitFor();
   await page.getByRole('link', { name: /Prove/ }).click();
   await page.getByLabel('Measured, Mb/s', { exact: true }).fill('190');
-  await page.getByLabel('Measured, Mb/s', { exact: true }).blur();
+  await page.getByLabel('Measured, Mb/s', { exact: true }).press('Enter');
   await page.getByText('Measured, MB/s').first().waitFor({ state: 'attached' });
   await page.locator('.panel').evaluate((panel) => panel.scrollTo(0, 0));
 }

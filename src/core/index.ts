@@ -231,17 +231,40 @@ export {
   type DeviceObservation,
   type DevicesObservation,
   type DriveObservation,
-  type FigureObservation,
+  type CauseObservation,
+  type CheckObservation,
+  type Phase,
+  type ReadingObservation,
+  type RunObservation,
   Observation,
-  enteredFigure,
+  READINGS,
+} from './parts/observation.ts';
+export {
+  answeredCheck,
+  causesFor,
+  checksFor,
   drivesNamed,
+  enteredReading,
+  enteredRun,
   enteredSerial,
+  foundCause,
   namedDrive,
   notedSetting,
-  settingsNoted,
+  readingsFor,
+  runsOf,
   serialOf,
-  figureFor,
-} from './parts/observation.ts';
+  settingsNoted,
+} from './parts/observed.ts';
+export {
+  PLAIN_RUN,
+  RUN_DIRECTIONS,
+  RUN_KINDS,
+  type RunConditions,
+  type RunDirection,
+  type RunKind,
+} from './parts/run.ts';
+export { type Cause, CAUSES } from './standards/causes.ts';
+export { type Check, CHECKS } from './standards/checks.ts';
 export {
   DESERVES_PERCENT,
   JOB_FORMAT,
@@ -600,7 +623,22 @@ export { driveLoadWatts, withDriveLoad } from './placement/driveLoad.ts';
 export { readSmartctl } from './read/system/smartctl.ts';
 export { inBays } from './placement/bays.ts';
 export { type Expectation, expectations } from './assembly/expectations.ts';
-export { type FallBack, type Judgement, judge } from './diagnosis/judge.ts';
+export { type Judgement, judge } from './diagnosis/judge.ts';
+export { type RunGroup, type RunTest, mainGroup, runGroups, testOf } from './diagnosis/runs.ts';
+export { expectedRun } from './diagnosis/expectedRun.ts';
+export {
+  type Component,
+  type ComponentName,
+  PRACTICE as PRACTICE_FREQUENCIES,
+} from './diagnosis/causes/component.ts';
+export { componentsOf } from './diagnosis/causes/components.ts';
+export type { Answer, CauseAt, Explanation, Observed } from './diagnosis/causes/explanations.ts';
+export type { Measure, NextCheck } from './diagnosis/causes/nextCheck.ts';
+export { type Diagnosis, diagnose } from './diagnosis/causes/diagnose.ts';
+export { type Reasons, cleared, possibleAnswers, reasonsFor } from './diagnosis/causes/reasons.ts';
+export { copyGigabytes } from './diagnosis/copySize.ts';
+export { type NeedDiagnosis, diagnoses, slowsAt } from './diagnosis/causes/diagnosisOf.ts';
+export { isMended, mendStepId } from './procedure/mends.ts';
 export {
   DRIVER_OUTCOMES,
   type DriverOutcome,
@@ -618,7 +656,7 @@ export {
 export { observeReport } from './diagnosis/observeReport.ts';
 export { openItems } from './diagnosis/openItems.ts';
 export { provenSteps, stateOf } from './diagnosis/provenSteps.ts';
-export { type Proving, provings } from './diagnosis/provings.ts';
+export { type JudgedGroup, type Proving, provings } from './diagnosis/provings.ts';
 export { type StageAnswer, driversAmiss, stageAnswer } from './diagnosis/stageAnswer.ts';
 export {
   type ReportDifference,

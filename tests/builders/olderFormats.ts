@@ -1,6 +1,6 @@
 /** Documents as earlier versions wrote them. */
 import { readFileSync } from 'node:fs';
-import { emptyDrive, type Job } from '../../src/core/index.ts';
+import { PLAIN_RUN, emptyDrive, type Job } from '../../src/core/index.ts';
 
 export const dataFile = (name: string): string =>
   readFileSync(new URL(`../data/${name}.json`, import.meta.url), 'utf8');
@@ -36,7 +36,7 @@ const RADIO_UNKNOWN = {
   wireMegabits: null,
 };
 
-/** What formats 6 to 10 added to parts of a document, by what tells them from others. */
+/** What formats 6 to 11 added to parts of a document, by what tells them from others. */
 const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
   [
     ['connectorLanes', 'opening'],
@@ -135,9 +135,11 @@ interface OldObservation {
   readonly value: Readonly<Record<string, unknown>>;
 }
 
-/** Until format 9 a device had its place on the bus only, and a drive only a serial number and a size. */
+/** Until format 10 a figure was one number; until format 9 a device had its place on the bus only, and a drive only a serial number and a size. */
 function observationOfToday(observation: OldObservation): object {
   const { id, kind, value } = observation;
+  if (kind === 'figure')
+    return { ...observation, ...PLAIN_RUN, kind: 'run', id: id.replace('figure', 'run') };
   if (kind === 'device') {
     const { address, ...rest } = value;
     return { ...observation, value: { place: address, ...rest } };

@@ -8,7 +8,7 @@ import {
   emptyMachine,
   emptySlot,
   emptySupply,
-  enteredFigure,
+  enteredRun,
   known,
   occupantNamed,
   plainNeed,
@@ -37,7 +37,7 @@ export const STAMP = { at: AT, who: 'Tester' };
 /** A figure entered for a need of the same name. */
 export const measured = (needId: string, value: number): Command => ({
   name: 'observe',
-  observations: [enteredFigure(needId, value, AT)],
+  observations: [enteredRun(needId, value, AT)],
   what: needId,
 });
 

@@ -5,7 +5,7 @@ import {
   apply,
   assemblyOf,
   emptyScreen,
-  enteredFigure,
+  enteredRun,
   flowOf,
   handOverSheet,
   plainNeed,
@@ -317,7 +317,7 @@ describe('What a finished job shows of its cards', () => {
       { name: 'acceptPlan', placements: [{ slotId: 's1', card }], packages: [] },
     );
     if (measured === null) return begun;
-    const observations = [enteredFigure('n', measured, STAMP.at)];
+    const observations = [enteredRun('n', measured, STAMP.at)];
     return apply(begun, { name: 'observe', observations, what: 'network' }, STAMP);
   };
 

@@ -22,7 +22,7 @@ import {
   writeKeptList,
   writeSetAside,
   type Job,
-  enteredFigure,
+  enteredRun,
 } from '../../src/core/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
@@ -83,7 +83,7 @@ describe('A document', () => {
     expect(
       positions(of({ slots: job.machine.slots.map((slot) => ({ ...slot, enclosureId: 'none' })) })),
     ).to.deep.equal(['machine.slots.0.enclosureId', 'machine.slots.1.enclosureId']);
-    expect(positions({ ...job, observations: [enteredFigure('x', 1, AT)] })).to.deep.equal([
+    expect(positions({ ...job, observations: [enteredRun('x', 1, AT)] })).to.deep.equal([
       'observations.0.subject.needId',
     ]);
     expect(positions({ ...job, needs: [usbNeed(1), usbNeed(2)] })).to.deep.equal(['needs.1.id']);

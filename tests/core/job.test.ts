@@ -20,7 +20,8 @@ import {
   steps,
   writeJobFile,
   type Job,
-  enteredFigure,
+  enteredRun,
+  runsOf,
   enteredSerial,
   forExport,
   type DeviceObservation,
@@ -423,7 +424,10 @@ describe('Job files', () => {
     });
     expect(readings).to.have.length(2);
     expect(observations).to.deep.equal(
-      readings.map(({ needId, value, takenAt }) => enteredFigure(needId, value, takenAt)),
+      readings.map(({ needId, value, takenAt }) => ({
+        ...enteredRun(needId, value, takenAt),
+        id: `run-${needId}`,
+      })),
     );
     const states = new Set(job!.machine.slots.map((slot) => valueOf(slot.occupant)?.disposition));
     expect(states).to.include('optional');
@@ -498,6 +502,17 @@ describe('Job files', () => {
     expect(seen!.value).to.deep.include({ place: '0000:03:00.0', driver: 'ahci' });
     const today = todaysWords(before);
     expect(job).to.deep.equal({ ...today, format: JOB_FORMAT });
+  });
+
+  it('of the tenth format are read, with each figure as a run of which nobody said what was copied', () => {
+    const before = (JSON.parse(dataFile('job-format-10')) as { job: Job }).job;
+    const { job, problems } = readJobFile(dataFile('job-format-10'));
+    expect(problems).to.deep.equal([]);
+    expect(job).to.deep.equal({ ...todaysWords(before), format: JOB_FORMAT });
+    const runs = (['before', 'after'] as const).map((phase) =>
+      runsOf(job!.observations, 'usb', phase).map(({ value, what }) => [value, what]),
+    );
+    expect(runs).to.deep.equal([[[150e6, 'own']], [[430e6, 'own']]]);
   });
 
   it('have a published schema that is the one in use', () => {
@@ -594,7 +609,7 @@ describe('Hand-over sheet', () => {
     ]);
     expect(sheet.cards[0]?.driver.package?.version).to.equal('31.9.0');
     expect(sheet.cards[1]?.driver.ownDriver).to.equal('xHCI');
-    expect(sheet.figures[0]?.judgement?.verdict).to.equal('clear');
+    expect(sheet.figures[0]?.main?.judgement.verdict).to.equal('clear');
     expect([sheet.coversKept, sheet.cardsKept]).to.deep.equal([[], []]);
     expect(sheet.bracketsKept).to.deep.equal(['Maker Model']);
     expect(sheet.cards[0]?.findings.map(({ code }) => code)).to.include('bracket.swap');
@@ -626,6 +641,6 @@ describe('The demo', () => {
     const network = handOverSheet(museum!).figures.find(
       ({ expectation }) => expectation.need.kind === networkNeed(1).kind,
     );
-    expect(network?.judgement?.fallBack).to.deep.equal({ kind: 'wire', megabits: 1000 });
+    expect(network?.main?.judgement.outcome).to.equal('short');
   });
 });

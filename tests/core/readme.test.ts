@@ -28,17 +28,19 @@ describe('The worked job of the core’s README', () => {
     expect(code.trim().split('\n').length).to.be.within(8, 12);
   });
 
-  it('ends with a sheet that names the wire as what limits', () => {
-    const script = ts.transpile(`${code}\nreturn { plan, job, sheet };`, {
+  it('ends with the check that settles most of what a slow copy leaves open', () => {
+    const script = ts.transpile(`${code}\nreturn { plan, job, asked };`, {
       target: ts.ScriptTarget.ES2023,
     });
     const run = new Function(...Object.keys(given), script) as (...args: unknown[]) => {
       plan: core.Proposal;
-      sheet: core.HandOverSheet;
+      job: core.Job;
+      asked: core.NextCheck | undefined;
     };
-    const { plan, sheet } = run(...Object.values(given));
+    const { plan, job, asked } = run(...Object.values(given));
     expect(plan.unmet).to.deep.equal([]);
-    expect(sheet.cards).to.have.length(1);
-    expect(sheet.figures[0]?.judgement?.fallBack).to.deep.equal({ kind: 'wire', megabits: 1000 });
+    const [figure] = core.handOverSheet(job).figures;
+    expect(figure?.main?.judgement.outcome).to.equal('short');
+    expect(asked).to.include({ kind: 'check', part: 'wire 0' });
   });
 });

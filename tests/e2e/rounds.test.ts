@@ -35,10 +35,11 @@ test('what came is held against the order, and how it was is written down', asyn
     .click();
   const before = page.getByRole('textbox', { name: /^USB before/ });
   await before.fill('none');
-  await before.blur();
+  await before.press('Enter');
   await expect(page.getByText('A number above zero is expected')).toBeVisible();
   await before.fill('31');
-  await before.blur();
+  await before.press('Enter');
+  await expect(page.getByRole('button', { name: 'Remove the run of 31 MB/s' })).toBeVisible();
   await saved(page);
   await page.goto('/jobs/sail-loft/prove');
   await expect(page.getByText('31 MB/s before the work')).toBeVisible();

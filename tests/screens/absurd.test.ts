@@ -54,9 +54,8 @@ function everyView(job: Job): void {
   sameMachine(job.machine, emptyMachine());
   for (const step of steps(job)) said.push(...Object.values(stepWords(step)).map(String));
   for (const expectation of expectations(job)) {
-    const judged = judge(expectation, 1e9);
-    if (judged !== null && expectation.flow !== null)
-      said.push(judgementWords(judged, expectation.flow));
+    if (expectation.flow !== null)
+      said.push(judgementWords(judge(expectation.flow, 1e9), expectation.flow));
   }
   for (const need of job.needs) said.push(needWords(need));
   for (const row of verdictTable(SOME_CARDS, job.machine, PACKAGES))

@@ -4,6 +4,7 @@ import type { Job } from '../parts/job.ts';
 import type { Need } from '../parts/need.ts';
 import { metByMachine, providers } from '../flow/metByMachine.ts';
 import { flowFrom } from '../flow/flowOf.ts';
+import { machineAround } from '../placement/housing.ts';
 import type { Finding } from '../rules/finding.ts';
 import { assemblyOf, type AssembledCard } from './assembly.ts';
 
@@ -35,11 +36,24 @@ export function expectations(job: Job): readonly Expectation[] {
     return {
       need,
       card: serving?.card ?? null,
-      flow: flow && shown(asTeam(flow, need, job)),
+      flow: flow && asProven(flow, need, job),
       isMet: own !== null,
       catches: (own?.catches ?? (flow === null ? [] : catchesIn(flow))).filter(isNoBand),
     };
   });
+}
+
+/** A flow of the need in what it is proven by. */
+const asProven = (flow: Flow, need: Need, job: Job): Flow => shown(asTeam(flow, need, job));
+
+/** What the same card in the same slot gives a need that asks something else; null where the machine serves it by itself. */
+export function flowInstead({ card }: Expectation, need: Need, job: Job): Flow | null {
+  if (card === null) return null;
+  const { machine } = assemblyOf(job);
+  const { delivers } = card.card;
+  const fitted = { card: card.card, slot: card.slot };
+  const flow = flowFrom({ delivers, fitted }, need, machineAround(card.slot, machine));
+  return flow && asProven(flow, need, job);
 }
 
 /** That a figure may fall short is what its band says. */

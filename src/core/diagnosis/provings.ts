@@ -1,16 +1,32 @@
-/** Each need with what it should get, what was measured, and where that leaves it. */
+/** Each need with what it should get, what was measured, before the work and after, and where that leaves it. */
 import { expectations, type Expectation } from '../assembly/expectations.ts';
+import type { Flow } from '../flow/flow.ts';
 import { memoOf } from '../memo.ts';
 import type { Job } from '../parts/job.ts';
-import { figureFor, type FigureObservation } from '../parts/observation.ts';
+import { causesFor, readingsFor, runsOf } from '../parts/observed.ts';
+import type { RunObservation } from '../parts/observation.ts';
+import { mendedAt } from '../procedure/mends.ts';
+import { expectedRun } from './expectedRun.ts';
 import { judge, type Judgement } from './judge.ts';
+import { mainGroup, runGroups, type RunGroup } from './runs.ts';
 
 export interface Proving {
   readonly expectation: Expectation;
-  readonly measured: FigureObservation | null;
-  readonly judgement: Judgement | null;
+  /** Every way of measuring it by itself, those since the last mend. */
+  readonly groups: readonly JudgedGroup[];
+  /** The one that answers the need. */
+  readonly main: JudgedGroup | null;
+  /** The same before the cards went in; null where nobody measured it. */
+  readonly before: RunGroup | null;
+  /** What it showed until something was mended, the oldest first. */
+  readonly untilMended: readonly RunGroup[];
   /** `short`: it was measured, and gets less than was wanted. `unserved`: the plan has nothing for it. */
   readonly state: 'fine' | 'short' | 'open' | 'unserved';
+}
+
+export interface JudgedGroup extends RunGroup {
+  readonly expected: Flow;
+  readonly judgement: Judgement;
 }
 
 /** None while no plan is accepted. */
@@ -19,16 +35,62 @@ export const provings = memoOf((job: Job): readonly Proving[] =>
     ? []
     : expectations(job)
         .filter(isNow)
-        .map((expectation) => {
-          const measured = figureFor(job.observations, expectation.need.id);
-          const judgement = measured && judge(expectation, measured.value);
-          return { expectation, measured, judgement, state: stateOf(expectation, judgement, job) };
-        }),
+        .map((each) => provingOf(each, job)),
 );
 
 /** What is for later is proven later, unless something that is fitted now serves it already. */
 const isNow = ({ need, card, isMet }: Expectation): boolean =>
   !need.later || isMet || (card !== null && !card.later);
+
+function provingOf(expectation: Expectation, job: Job): Proving {
+  const { need } = expectation;
+  const runs = runsOf(job.observations, need.id);
+  const mends = mendedAt(job, causesFor(job.observations, need.id));
+  const since = mends.at(-1) ?? '';
+  const groups = runGroups(
+    runs.filter(({ at }) => at > since),
+    need,
+  ).flatMap((group) => judged(group, expectation, job));
+  const main = mainGroup(groups, need);
+  const before = mainGroup(runGroups(runsOf(job.observations, need.id, 'before'), need), need);
+  return {
+    expectation,
+    groups,
+    main,
+    before,
+    untilMended: mends.flatMap((until, n) => {
+      const from = mends[n - 1] ?? '';
+      return mainGroup(runGroups(runs.filter(between(from, until)), need), need) ?? [];
+    }),
+    state: stateOf(expectation, main?.judgement ?? null, job),
+  };
+}
+
+const between =
+  (from: string, until: string) =>
+  ({ at }: RunObservation): boolean =>
+    at > from && at <= until;
+
+function judged(group: RunGroup, expectation: Expectation, job: Job): readonly JudgedGroup[] {
+  const expected = expectedRun(expectation, job, group.test);
+  return expected === null
+    ? []
+    : [
+        {
+          ...group,
+          expected,
+          judgement: judge(expected, group.median, refreshOf(expectation, job)),
+        },
+      ];
+}
+
+/** How often the screen shows a picture: as it was read off, else as its need asks. */
+function refreshOf({ need }: Expectation, { observations, needs }: Job): number | null {
+  if (need.kind !== 'graphics') return null;
+  const read = readingsFor(observations, need.id).find(({ value }) => value.what === 'refreshHz');
+  if (read !== undefined) return read.value.number;
+  return needs.flatMap((each) => (each.kind === 'screens' ? each.mode.refreshHz : []))[0] ?? null;
+}
 
 function stateOf(
   { need, flow }: Expectation,

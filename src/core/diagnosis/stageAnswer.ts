@@ -112,8 +112,8 @@ export function stageAnswer(job: Job, stage: Stage): StageAnswer {
   }
 }
 
-const shortFigure = ({ expectation: { flow }, measured }: Proving): readonly ShortFigure[] => {
-  if (flow === null || measured === null) return [];
+const shortFigure = ({ expectation: { flow }, main }: Proving): readonly ShortFigure[] => {
+  if (flow === null || main === null) return [];
   const { need, unit, wanted } = flow;
-  return [{ need, unit, wanted, measured: measured.value }];
+  return [{ need, unit, wanted, measured: main.median }];
 };

@@ -15,8 +15,8 @@ const OWN_BENCH = 'our own bench';
  * @param date ISO date
  */
 export function triedIn(job: Job, catalogue: readonly Card[], date: string): readonly Card[] {
-  const fine = provings(job).flatMap(({ state, measured, expectation: { card } }) =>
-    state === 'fine' && measured !== null && card !== null && card.fromSlotId === null ? card : [],
+  const fine = provings(job).flatMap(({ state, main, expectation: { card } }) =>
+    state === 'fine' && main !== null && card !== null && card.fromSlotId === null ? card : [],
   );
   return catalogue.flatMap((record) => {
     const shown = fine.filter(({ card }) => card.id === record.id);

@@ -106,6 +106,13 @@ export const revision = whole(0, 1e9);
 /** A measured figure, in whatever unit its need has. */
 export const figure = over(0, 1e15);
 
+/** What one measurement copied, in how many files, and how long it took: a day at most. */
+export const bytesCounted = over(0, 1e15);
+export const filesCounted = whole(1, 1e9);
+export const secondsMeasured = over(0, 86_400);
+/** A temperature, a count, a speed: read off the machine. */
+export const reading = from(-100, 1e9);
+
 /** Restarts that an installer asks for. */
 export const restarts = whole(0, 9);
 export const fileBytes = whole(0, 2 ** 40);

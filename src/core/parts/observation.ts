@@ -6,6 +6,9 @@ import { MOST, id, instant, listOf, text } from './limits.ts';
 import { GenerationSchema } from './machine.ts';
 import { PciAddress } from './pciFunction.ts';
 import { Drive } from './drive.ts';
+import { runFields } from './run.ts';
+import { CAUSE_CODES } from '../standards/causes.ts';
+import { CHECK_CODES } from '../standards/checks.ts';
 import type { DeepReadonly } from '../units.ts';
 
 /** Before the cards are in, or after. */
@@ -21,11 +24,42 @@ const seenAt = {
   conditions: text,
 };
 
-/** A figure measured for a need, in the unit of the expected figure. */
-const Figure = z.object({
-  kind: z.literal('figure'),
+/** A figure measured for a need, in the unit of the expected figure: of each drive while all work, of all ports of a team. */
+const Run = z.object({
+  kind: z.literal('run'),
   subject: z.object({ needId: id }),
   value: limits.figure,
+  ...runFields,
+  ...seenAt,
+});
+
+/** The answer to a check, of a part of what the need goes through. */
+const Checked = z.object({
+  kind: z.literal('check'),
+  subject: z.object({ needId: id }),
+  value: z.object({ part: text, check: z.enum(CHECK_CODES), answer: text }),
+  ...seenAt,
+});
+
+/** What was found to be the cause: it becomes a task that mends it. */
+const CauseFound = z.object({
+  kind: z.literal('cause'),
+  subject: z.object({ needId: id }),
+  value: z.object({
+    part: text,
+    cause: z.enum(CAUSE_CODES),
+    /** The figure that it explains, in the unit of the need's; null: it was seen, and not measured. */
+    figure: z.nullable(limits.figure),
+  }),
+  ...seenAt,
+});
+
+/** A number read off the machine that is no rate. */
+export const READINGS = ['temperature', 'driveCount', 'linkMegabits', 'refreshHz'] as const;
+const Reading = z.object({
+  kind: z.literal('reading'),
+  subject: z.object({ needId: id }),
+  value: z.object({ what: z.enum(READINGS), number: limits.reading }),
   ...seenAt,
 });
 
@@ -100,7 +134,10 @@ const Setting = z.object({
 });
 
 export const Observation = z.discriminatedUnion('kind', [
-  Figure,
+  Run,
+  Checked,
+  CauseFound,
+  Reading,
   Device,
   Serial,
   Devices,
@@ -109,97 +146,12 @@ export const Observation = z.discriminatedUnion('kind', [
 ]);
 
 export type Observation = DeepReadonly<z.infer<typeof Observation>>;
-export type FigureObservation = DeepReadonly<z.infer<typeof Figure>>;
+export type RunObservation = DeepReadonly<z.infer<typeof Run>>;
+export type CheckObservation = DeepReadonly<z.infer<typeof Checked>>;
+export type CauseObservation = DeepReadonly<z.infer<typeof CauseFound>>;
+export type ReadingObservation = DeepReadonly<z.infer<typeof Reading>>;
 export type DeviceObservation = DeepReadonly<z.infer<typeof Device>>;
 export type DevicesObservation = DeepReadonly<z.infer<typeof Devices>>;
 export type DriveObservation = DeepReadonly<z.infer<typeof NamedDrive>>;
 export type SettingObservation = DeepReadonly<z.infer<typeof Setting>>;
 export type SerialObservation = DeepReadonly<z.infer<typeof Serial>>;
-
-/** A figure as the technician enters it: one a need and phase, a later one in the place of an earlier. `at` is an ISO instant. */
-export const enteredFigure = (
-  needId: string,
-  value: number,
-  at: string,
-  phase: Phase = 'after',
-): FigureObservation => ({
-  id: phase === 'after' ? `figure-${needId}` : `figure-before-${needId}`,
-  kind: 'figure',
-  subject: { needId },
-  value,
-  source: 'technician',
-  at,
-  phase,
-  conditions: '',
-});
-
-/** A setting as the technician reads it off the firmware: one a name. `at` is an ISO instant. */
-export const notedSetting = (name: string, setTo: string, at: string): SettingObservation => ({
-  id: `setting-${name.replaceAll(/[^A-Za-z0-9_-]/g, '-').slice(0, 48)}`,
-  kind: 'setting',
-  subject: {},
-  value: { name, setTo },
-  source: 'technician',
-  at,
-  phase: 'before',
-  conditions: '',
-});
-
-export const settingsNoted = (
-  observations: readonly Observation[],
-): readonly SettingObservation[] =>
-  observations.filter((each): each is SettingObservation => each.kind === 'setting');
-
-/** A serial number as the technician reads it: one a slot. `at` is an ISO instant. */
-export const enteredSerial = (slotId: string, value: string, at: string): SerialObservation => ({
-  id: `serial-${slotId}`,
-  kind: 'serial',
-  subject: { slotId },
-  value,
-  source: 'technician',
-  at,
-  phase: 'after',
-  conditions: '',
-});
-
-/** A drive as the technician names it before it is prepared: one a serial number. `at` is an ISO instant. */
-export const namedDrive = (
-  slotId: string,
-  value: DriveObservation['value'],
-  at: string,
-): DriveObservation => ({
-  id: `drive-${value.drive.serial.replaceAll(/[^A-Za-z0-9_-]/g, '-').slice(0, 48)}`,
-  kind: 'drive',
-  subject: { slotId },
-  value,
-  source: 'technician',
-  at,
-  phase: 'after',
-  conditions: '',
-});
-
-/** Drives that were named for the card in a slot. */
-export const drivesNamed = (
-  observations: readonly Observation[],
-  slotId: string,
-): readonly DriveObservation[] =>
-  observations.filter(
-    (each): each is DriveObservation => each.kind === 'drive' && each.subject.slotId === slotId,
-  );
-
-/** The serial number of the card in a slot; null where nobody entered one. */
-export const serialOf = (observations: readonly Observation[], slotId: string): string | null =>
-  observations.findLast(
-    (each): each is SerialObservation => each.kind === 'serial' && each.subject.slotId === slotId,
-  )?.value ?? null;
-
-/** The last figure measured for a need, before the cards are in or after. */
-export const figureFor = (
-  observations: readonly Observation[],
-  needId: string,
-  phase: Phase = 'after',
-): FigureObservation | null =>
-  observations.findLast(
-    (each): each is FigureObservation =>
-      each.kind === 'figure' && each.subject.needId === needId && each.phase === phase,
-  ) ?? null;

@@ -9,6 +9,7 @@ import type { RoundNumber, Stage } from '../parts/job.ts';
 import type { BracketHeight, CoverType, PANEL_HOLDS } from '../parts/machine.ts';
 import type { Task, Tool } from './fitting/task.ts';
 import type { FactCode } from '../rules/facts.ts';
+import type { Cause } from '../standards/causes.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 import type { BoardHeader, FrontLead } from '../standards/headers.ts';
 import type { ScreenAdapter } from '../standards/screens.ts';
@@ -337,6 +338,20 @@ export interface StepValues {
     readonly family: SystemFamily | null;
     /** Of each drive that it carries: the card has none of its own. */
     readonly ofEach: boolean;
+  };
+  /** Before a wire is blamed. */
+  readonly checkShare: Nothing;
+  readonly checkStartedFrom: CardAt;
+  /** What was found to hold a figure back. */
+  readonly mend: {
+    readonly cause: Cause;
+    /** Of the need's way: `wire 1` is the link to the second device. */
+    readonly part: string;
+    /** Empty where no card of the plan serves the need any more. */
+    readonly card: string;
+    readonly slot: string;
+    /** The device that the wire leads to; empty: it is no wire. */
+    readonly hop: string;
   };
   readonly keepParts: Nothing;
   readonly explain: Nothing;

@@ -11,6 +11,7 @@ import { ACTS } from './fitting/acts.ts';
 import { benchTestRound } from './fitting/benchTest.ts';
 import { fittingRounds, type FittingRound } from './fitting/tasks.ts';
 import { drivers } from './driverSteps.ts';
+import { mends } from './mends.ts';
 import { prepare } from './prepare.ts';
 import { prove } from './prove.ts';
 import { itemAt } from '../units.ts';
@@ -40,6 +41,7 @@ export const steps = memoOf((job: Job): readonly Step[] => {
       ...inStage('drivers', drivers(job, round), round),
       ...inStage('prove', prove(round.assembly), round),
     ]),
+    ...inStage('prove', mends(job)),
     ...inStage('hand-over', [
       ...(fitting.flat().length === 0 ? [] : [plainStep('keepParts')]),
       plainStep('explain'),

@@ -5,6 +5,7 @@
 import { PLAIN_WAYS } from '../parts/driverPackage.ts';
 import { DESERVES_PERCENT, JOB_FORMAT } from '../parts/job.ts';
 import { emptyDrive } from '../parts/drive.ts';
+import { PLAIN_RUN } from '../parts/run.ts';
 import { PLAIN_WEIGHTS } from '../parts/planning.ts';
 import { directHops, emptyAccessPoint, emptyPath } from '../parts/networkPath.ts';
 import {
@@ -123,7 +124,24 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
     plan: filled(planWith(job['plan'], cardOfFormat10), { staged: [] }),
     observations: eachOf(job['observations'], observationOfFormat10),
   }),
+  /** Format 11 keeps each measurement by itself, with how it was made. */
+  10: (job) => ({
+    ...job,
+    format: 11,
+    observations: eachOf(job['observations'], observationOfFormat11),
+  }),
 };
+
+/** A figure was one number a need; nobody said what was copied. */
+const observationOfFormat11 = (observation: unknown): unknown =>
+  isPart(observation) && observation['kind'] === 'figure'
+    ? {
+        ...observation,
+        ...PLAIN_RUN,
+        kind: 'run',
+        id: String(observation['id']).replace('figure', 'run').slice(0, 64),
+      }
+    : observation;
 
 const needOfFormat9 = (need: unknown): unknown =>
   isPart(need)

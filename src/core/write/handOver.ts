@@ -8,11 +8,11 @@ import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { SystemFamily } from '../standards/systems.ts';
-import { serialOf, type FigureObservation } from '../parts/observation.ts';
-import type { Expectation } from '../assembly/expectations.ts';
+import { causesFor, serialOf } from '../parts/observed.ts';
+import type { CauseObservation } from '../parts/observation.ts';
 import { driverStates } from '../diagnosis/driverStates.ts';
-import type { Judgement } from '../diagnosis/judge.ts';
-import { provings } from '../diagnosis/provings.ts';
+import { provings, type Proving } from '../diagnosis/provings.ts';
+import { isMended } from '../procedure/mends.ts';
 import { reportOnPlan } from '../diagnosis/reportOnPlan.ts';
 import { byWeight, type Finding } from '../rules/finding.ts';
 import type { Link } from '../standards/pciExpress.ts';
@@ -59,10 +59,12 @@ interface SheetLater {
   readonly priceCents: number;
 }
 
-export interface SheetFigure {
-  readonly expectation: Expectation;
-  readonly measured: FigureObservation | null;
-  readonly judgement: Judgement | null;
+/** With what was measured, and what was mended until it was as it should be. */
+export interface SheetFigure extends Pick<
+  Proving,
+  'expectation' | 'groups' | 'main' | 'before' | 'untilMended'
+> {
+  readonly mended: readonly CauseObservation['value'][];
 }
 
 /** What the next technician starts from: the machine's system and firmware as they were found. */
@@ -137,10 +139,15 @@ export function handOverSheet(job: Job): HandOverSheet {
       slotLabel: slot.label,
       priceCents: card.priceCents,
     })),
-    figures: provings(job).map(({ expectation, measured, judgement }) => ({
+    figures: provings(job).map(({ expectation, groups, main, before, untilMended }) => ({
       expectation: { ...expectation, catches: expectation.catches.filter(stays) },
-      measured,
-      judgement,
+      groups,
+      main,
+      before,
+      untilMended,
+      mended: causesFor(job.observations, expectation.need.id)
+        .filter((cause) => isMended(job, cause))
+        .map(({ value }) => value),
     })),
     extras: shopping.rows.filter(({ extra }) => extra),
     totalCents: shopping.netCents,

@@ -8,6 +8,7 @@ import type {
   StepValues,
   SystemFamily,
 } from '$core';
+import { CAUSE_WORDS } from './causes';
 import { DRIVER_STEP_WORDS } from './driverSteps';
 import { FIT_STEP_WORDS } from './fitSteps';
 import { FACT_WORDS } from './facts';
@@ -121,6 +122,20 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
   checkLink: ({ generation, width, family, ofEach, ...card }) => ({
     title: `Read the link of ${ofEach ? 'each drive on ' : ''}${at(card)}: Gen ${generation} x${width} expected`,
     detail: `${LINK_SHOWN[family ?? 'other']}, while the card is busy; an idle card may show a slower link to save power.`,
+  }),
+  checkShare: () => ({
+    title: 'Check that the far end is reached at all',
+    detail:
+      'By its name and by its address; the share opens, and a small file can be written and read back. Else it is a name or a permission, and no lead.',
+  }),
+  checkStartedFrom: (card) => ({
+    title: `Check that the machine started from the drive on ${at(card)}`,
+    detail:
+      'Where the system says which drive it runs from. An old system on another drive starts just as well, and shows its figures.',
+  }),
+  mend: ({ cause, card, slot, hop }) => ({
+    title: `${CAUSE_WORDS[cause].mend}${hop !== '' ? ` – ${hop}` : card === '' ? '' : ` – ${card}, ${slot}`}`,
+    detail: CAUSE_WORDS[cause].how,
   }),
   keepParts: () => ({
     title: 'Hand over the parts that came out',

@@ -14,7 +14,9 @@
   import { findingWords } from '$lib/wording/findings';
   import { atMoment, band, figure, flowFigure, inMoney, linkWords } from '$lib/wording/figures';
   import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
-  import { judgementWords } from '$lib/wording/proof';
+  import { CAUSE_WORDS } from '$lib/wording/causes';
+  import { judgementWords, ratioWords, spreadWords, testWords } from '$lib/wording/proof';
+  import { capital } from '$lib/wording/stepWords';
   import { extraWords } from '$lib/wording/plans';
   import { EXTRA_KIND_WORDS, SYSTEM_FAMILY_WORDS } from '$lib/wording/things';
   import { cautionWords } from '$lib/wording/steps';
@@ -208,7 +210,7 @@
       >
     </thead>
     <tbody>
-      {#each sheet.figures as { expectation, measured, judgement } (expectation.need.id)}
+      {#each sheet.figures as { expectation, main, before, groups, untilMended, mended } (expectation.need.id)}
         {@const flow = expectation.flow}
         <tr>
           <td>
@@ -225,12 +227,36 @@
             {#each catchWords(expectation) as words, n (n)}<br /><span class="quiet">{words}</span
               >{/each}</td
           >
-          <td
-            >{measured === null || flow === null
-              ? 'not measured'
-              : flowFigure(measured.value, flow)}</td
-          >
-          <td>{judgement === null || flow === null ? '–' : judgementWords(judgement, flow)}</td>
+          <td>
+            {#if flow !== null && (before !== null || untilMended.length > 0)}
+              <span class="quiet">
+                {#if before}{flowFigure(before.median, flow)} before<br />{/if}
+                {#each untilMended as group, n (n)}
+                  {flowFigure(group.median, flow)} until mended<br />
+                {/each}
+              </span>
+            {/if}
+            {#if main === null || flow === null}not measured{:else}
+              <strong>{flowFigure(main.median, flow)}</strong>
+              <span class="quiet">{spreadWords(main, flow)}</span>
+            {/if}
+            {#if flow !== null}
+              {#each groups.filter((group) => group !== main) as group, n (n)}
+                <br /><span class="quiet"
+                  >{flowFigure(group.median, flow)}, {testWords(group.test, flow)}</span
+                >
+              {/each}
+            {/if}
+          </td>
+          <td>
+            {main === null ? '–' : capital(judgementWords(main.judgement, main.expected))}
+            {#if before !== null && main !== null}{capital(
+                ratioWords(before.median, main.median),
+              )}.{/if}
+            {#each mended as { cause, part } (cause + part)}
+              <br /><span class="quiet">Mended: {CAUSE_WORDS[cause].is}.</span>
+            {/each}
+          </td>
         </tr>
       {/each}
     </tbody>

@@ -1,10 +1,10 @@
 <script lang="ts">
   /** What the machine does before the work, need by need, to stand beside what it does afterwards. */
-  import { enteredFigure, expectations, figureFor, type Expectation } from '$core';
-  import { now } from '$lib/state/now';
+  import { expectations, runsOf, type Expectation, type RunObservation } from '$core';
+  import { flowFigure } from '$lib/wording/figures';
   import { KIND_WORDS, needWords } from '$lib/wording/needs';
   import type { JobModel } from '../jobModel.svelte';
-  import FigureInput from '../prove/FigureInput.svelte';
+  import RunForm from '../prove/RunForm.svelte';
 
   let { model }: { model: JobModel } = $props();
 
@@ -13,21 +13,10 @@
       each.flow === null ? [] : { ...each, flow: each.flow },
     ),
   );
-  const before = ({ need }: Expectation) => figureFor(model.job.observations, need.id, 'before');
+  const before = ({ need }: Expectation) => runsOf(model.job.observations, need.id, 'before');
 
-  function set({ need }: Expectation, value: number) {
-    const observations = [enteredFigure(need.id, value, now(), 'before')];
-    model.open.run({ name: 'observe', observations, what: need.kind });
-  }
-  function remove(each: Expectation) {
-    const figure = before(each);
-    if (figure !== null)
-      model.open.run({
-        name: 'removeObservation',
-        observationId: figure.id,
-        what: each.need.kind,
-      });
-  }
+  const remove = ({ need }: Expectation, run: RunObservation) =>
+    model.open.run({ name: 'removeObservation', observationId: run.id, what: need.kind });
 </script>
 
 {#if measurable.length === 0}
@@ -42,14 +31,28 @@
           <strong>{KIND_WORDS[each.need.kind]}</strong>
           <span class="quiet">{needWords(each.need)}</span>
         </span>
-        <FigureInput
-          id="before-{each.need.id}"
-          label="{KIND_WORDS[each.need.kind]} before"
-          flow={each.flow}
-          value={before(each)?.value ?? null}
-          set={(value) => set(each, value)}
-          remove={() => remove(each)}
-        />
+        <div>
+          <RunForm
+            {model}
+            need={each.need}
+            flow={each.flow}
+            id="before-{each.need.id}"
+            label="{KIND_WORDS[each.need.kind]} before"
+            phase="before"
+            isBrief
+          />
+          {#each before(each) as run (run.id)}
+            <p>
+              <strong>{flowFigure(run.value, each.flow)}</strong>
+              <button
+                type="button"
+                class="text"
+                aria-label="Remove the run of {flowFigure(run.value, each.flow)}"
+                onclick={() => remove(each, run)}>Remove</button
+              >
+            </p>
+          {/each}
+        </div>
       </li>
     {/each}
   </ul>
@@ -62,7 +65,7 @@
   }
   li {
     display: grid;
-    grid-template-columns: minmax(0, 1fr) 12rem;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1.4fr);
     gap: 1rem;
     align-items: center;
     padding: 0.375rem 0;

@@ -1,40 +1,75 @@
 <script lang="ts">
-  import { cardName, enteredFigure, figureFor, judge, type Expectation } from '$core';
+  /** One need: what is expected, every run of it, what they mean; and where it falls short, what may hold it back. */
+  import {
+    cardName,
+    causesFor,
+    isMended,
+    mendStepId,
+    steps,
+    type CauseObservation,
+    type Measure,
+    type NeedDiagnosis,
+    type Proving,
+    type RunObservation,
+  } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { now } from '$lib/state/now';
   import { selection } from '$lib/state/selection.svelte';
-  import { atMoment, band, flowFigure, linkWords } from '$lib/wording/figures';
+  import { band, flowFigure, linkWords } from '$lib/wording/figures';
   import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
-  import { judgementWords } from '$lib/wording/proof';
+  import { judgementWords, ratioWords, spreadWords, testWords } from '$lib/wording/proof';
   import { limitWords } from '$lib/wording/stages';
+  import { stepWords } from '$lib/wording/steps';
   import type { JobModel } from '../jobModel.svelte';
   import BandPicture from './BandPicture.svelte';
-  import FigureInput from './FigureInput.svelte';
-  import ReadingScale from './ReadingScale.svelte';
+  import CopyTimer from './CopyTimer.svelte';
+  import Diagnosis from './Diagnosis.svelte';
+  import MeasureGuide from './MeasureGuide.svelte';
+  import RunForm from './RunForm.svelte';
+  import RunStrip from './RunStrip.svelte';
+  import RunTable from './RunTable.svelte';
 
-  let { model, expectation }: { model: JobModel; expectation: Expectation } = $props();
+  let {
+    model,
+    proving,
+    diagnosis,
+  }: { model: JobModel; proving: Proving; diagnosis: NeedDiagnosis | null } = $props();
 
+  const expectation = $derived(proving.expectation);
   const need = $derived(expectation.need);
   const flow = $derived(expectation.flow);
   const fitted = $derived(expectation.card);
   const link = $derived(fitted?.link?.link ?? null);
-  const measured = $derived(figureFor(model.job.observations, need.id));
-  const before = $derived(figureFor(model.job.observations, need.id, 'before'));
-  const judgement = $derived(measured === null ? null : judge(expectation, measured.value));
+  const main = $derived(proving.main);
+  const before = $derived(proving.before);
+  const rows = $derived([
+    ...(before === null ? [] : [{ name: 'before', group: before }]),
+    ...proving.untilMended.map((group, n) => ({
+      name: proving.untilMended.length === 1 ? 'until mended' : `until mend ${n + 1}`,
+      group,
+    })),
+    ...(main === null ? [] : [{ name: 'now', group: main }]),
+  ]);
+  const found = $derived(causesFor(model.job.observations, need.id));
+  const toMend = $derived(found.filter((cause) => !isMended(model.job, cause)));
   let asksParts = $state(false);
+  let asksHow = $state(false);
+  let asksRuns = $state(false);
+  let timer = $state(false);
+  let asked = $state<Measure | null>(null);
 
-  function set(value: number) {
-    model.open.run({
-      name: 'observe',
-      observations: [enteredFigure(need.id, value, now())],
-      what: need.kind,
-    });
-  }
+  const mendTitle = (cause: CauseObservation): string => {
+    const step = steps(model.job).find(({ id }) => id === mendStepId(cause));
+    return step === undefined ? '' : stepWords(step).title;
+  };
+  const mendDetail = (cause: CauseObservation): string => {
+    const step = steps(model.job).find(({ id }) => id === mendStepId(cause));
+    return step === undefined ? '' : (stepWords(step).detail ?? '');
+  };
 
-  function remove() {
-    if (measured !== null)
-      model.open.run({ name: 'removeObservation', observationId: measured.id, what: need.kind });
-  }
+  const remove = (run: RunObservation) =>
+    model.open.run({ name: 'removeObservation', observationId: run.id, what: need.kind });
+  const tick = (cause: CauseObservation) =>
+    model.open.run({ name: 'tickStep', stepId: mendStepId(cause) });
 </script>
 
 <section class="row" aria-label={KIND_WORDS[need.kind]}>
@@ -65,41 +100,99 @@
         {expectation.isMet ? 'by the machine as it is' : limitWords(flow)}
       </p>
     </div>
-    <FigureInput
-      id="reading-{need.id}"
-      label="Measured"
-      {flow}
-      value={measured?.value ?? null}
-      {set}
-      {remove}
-    />
-    <ReadingScale {flow} reading={measured?.value ?? null} />
+    <RunStrip {flow} {rows} />
     <div class="mark">
       <VerdictMark
-        verdict={judgement?.verdict ?? (expectation.isMet ? 'clear' : 'unknown')}
+        verdict={main?.judgement.verdict ?? (expectation.isMet ? 'clear' : 'unknown')}
         withWord={false}
       />
     </div>
     <div class="said" aria-live="polite">
-      {#if measured && judgement}
+      {#if main}
         <p>
-          <strong>{flowFigure(measured.value, flow)}</strong>
-          {judgementWords(judgement, flow)}
-          <span class="quiet">{atMoment(measured.at)}</span>
+          <strong>{flowFigure(main.median, flow)}</strong>
+          {judgementWords(main.judgement, main.expected)}
+          <span class="quiet">
+            {[testWords(main.test, flow), spreadWords(main, flow)]
+              .filter((each) => each !== '')
+              .join(', ')}
+          </span>
         </p>
+        {#if before}
+          <p>
+            {flowFigure(before.median, flow)} → {flowFigure(main.median, flow)}:
+            {ratioWords(before.median, main.median)}.
+          </p>
+        {/if}
+      {:else if found.length > 0 && toMend.length === 0}
+        <p><strong>Mended: measure again.</strong></p>
       {:else}
         <p class="quiet">
           {expectation.isMet ? 'It need not be measured.' : 'Not measured yet.'}
+          {#if before}{flowFigure(before.median, flow)} before the work.{/if}
         </p>
       {/if}
-      {#if before}<p class="quiet">{flowFigure(before.value, flow)} before the work</p>{/if}
       {#each catchWords(expectation) as words, n (n)}<p class="quiet">{words}</p>{/each}
-      {#if flow.stages.length > 1}
-        <details bind:open={asksParts}>
-          <summary>What each part carries</summary>
-          {#if asksParts}<BandPicture {flow} reading={measured?.value ?? null} />{/if}
+    </div>
+    {#each toMend as cause (cause.id)}
+      <div class="mend">
+        <div>
+          <strong>{mendTitle(cause)}</strong>
+          <p>{mendDetail(cause)}</p>
+        </div>
+        <button type="button" class="large" onclick={() => tick(cause)}>Mended</button>
+      </div>
+    {/each}
+    {#if diagnosis !== null && toMend.length === 0}
+      <div class="wide">
+        <Diagnosis
+          {model}
+          {flow}
+          {diagnosis}
+          figure={main?.median ?? null}
+          measure={(which) => {
+            asked = which;
+            document.getElementById(`reading-${need.id}`)?.focus();
+          }}
+        />
+      </div>
+    {/if}
+    <div class="wide tools">
+      {#key asked}
+        <RunForm
+          {model}
+          {need}
+          {flow}
+          id="reading-{need.id}"
+          label="Measured"
+          measure={asked}
+          recorded={() => (asked = null)}
+        />
+      {/key}
+      <div class="ways">
+        {#if flow.unit === 'B/s'}
+          <details bind:open={timer}>
+            <summary>Time a copy</summary>
+            {#if timer}<CopyTimer {model} {need} {flow} />{/if}
+          </details>
+        {/if}
+        <details bind:open={asksHow}>
+          <summary>How to measure it here</summary>
+          {#if asksHow}<MeasureGuide {model} {need} {flow} />{/if}
         </details>
-      {/if}
+        {#if proving.groups.length > 0 || before !== null}
+          <details bind:open={asksRuns}>
+            <summary>All runs</summary>
+            {#if asksRuns}<RunTable groups={proving.groups} {before} {flow} {remove} />{/if}
+          </details>
+        {/if}
+        {#if flow.stages.length > 1}
+          <details bind:open={asksParts}>
+            <summary>What each part carries</summary>
+            {#if asksParts}<BandPicture {flow} reading={main?.median ?? null} />{/if}
+          </details>
+        {/if}
+      </div>
     </div>
   {/if}
 </section>
@@ -107,12 +200,10 @@
 <style>
   .row {
     display: grid;
-    grid-template-columns:
-      minmax(9rem, 1.5fr) minmax(7rem, 1fr) minmax(8rem, 12rem) minmax(9rem, 1.4fr)
-      1.5rem;
+    grid-template-columns: minmax(9rem, 1.3fr) minmax(7rem, 0.9fr) minmax(11rem, 2fr) 1.5rem;
     gap: 0.25rem 1rem;
     align-items: start;
-    padding: 0.5rem 0;
+    padding: 0.625rem 0 0.75rem;
     border-top: 1px solid var(--cds-ui-04);
     font-size: 0.8125rem;
   }
@@ -140,8 +231,47 @@
     gap: 0.125rem 1rem;
     align-items: baseline;
   }
-  .said details[open] {
+  .wide {
+    grid-column: 1 / -1;
+    margin-top: 0.375rem;
+  }
+  .tools {
+    grid-column: 2 / -1;
+  }
+  .ways {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.25rem 1.25rem;
+    margin-top: 0.375rem;
+  }
+  .ways details[open] {
     flex-basis: 100%;
+  }
+  .mend {
+    grid-column: 1 / -1;
+    display: flex;
+    gap: 1rem;
+    align-items: center;
+    justify-content: space-between;
+    margin-top: 0.375rem;
+    padding: 0.75rem 1rem;
+    background: var(--cds-ui-01);
+    border-left: 4px solid var(--cds-interactive-01);
+  }
+  .large {
+    flex: 0 0 auto;
+    min-width: 9rem;
+    min-height: 3.5rem;
+    font: inherit;
+    font-weight: 600;
+    color: var(--cds-text-04);
+    background: var(--cds-interactive-01);
+    border: 0;
+    cursor: pointer;
+  }
+  .large:focus-visible {
+    outline: 3px solid var(--cds-focus);
+    outline-offset: 2px;
   }
   .none {
     grid-column: 2 / -2;
@@ -158,6 +288,7 @@
       grid-row: auto;
     }
     .said,
+    .tools,
     .none {
       grid-column: 1 / -1;
     }

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { expectations, stageAnswer, steps, type Step } from '$core';
+  import { diagnoses, provings, stageAnswer, steps, type Step } from '$core';
   import type { JobModel } from '../jobModel.svelte';
   import { answerWords } from '$lib/wording/answers';
   import AnswerLine from '../AnswerLine.svelte';
@@ -9,7 +9,11 @@
 
   let { model }: { model: JobModel } = $props();
 
-  const toTick = $derived(steps(model.job).filter((step: Step) => step.stage === 'prove'));
+  /** What was found to hold a figure back stands with its need. */
+  const toTick = $derived(
+    steps(model.job).filter((step: Step) => step.stage === 'prove' && step.code !== 'mend'),
+  );
+  const found = $derived(diagnoses(model.job));
 
   /** A link is read off the screen: picking it in the list ticks it. */
   function toggle(stepId: string) {
@@ -27,14 +31,16 @@
   <p class="key quiet" aria-hidden="true">
     <span class="band"></span> expected
     <span class="wanted"></span> wanted
-    <span class="reading"></span> measured
+    <span class="reading"></span> one run
+    <span class="median"></span> median
   </p>
-  {#each expectations(model.job) as expectation (expectation.need.id)}
-    <NeedProof {model} {expectation} />
+  {#each provings(model.job) as proving (proving.expectation.need.id)}
+    {@const { need } = proving.expectation}
+    <NeedProof {model} {proving} diagnosis={found.get(need.id) ?? null} />
   {/each}
   {#if toTick.length > 0}
-    <h2>Links to read off the machine</h2>
-    <p class="quiet">Pick one when its link is as expected.</p>
+    <h2>To look at before anything is measured</h2>
+    <p class="quiet">Pick one when it is as it says.</p>
     <StepList steps={toTick} ticks={model.job.ticks} current={null} pick={toggle} untick={toggle} />
   {/if}
   <MachineReport {model} />
@@ -57,13 +63,20 @@
     width: 1.25rem;
     height: 9px;
     background: var(--tenant-plan);
+    opacity: 0.35;
   }
   .wanted {
     height: 14px;
     border-left: 2px dashed var(--cds-text-01);
   }
   .reading {
+    width: 8px;
+    height: 8px;
+    background: var(--cds-text-01);
+    border-radius: 50%;
+  }
+  .median {
     height: 14px;
-    border-left: 3px solid var(--tenant-blocked);
+    border-left: 3px solid var(--cds-text-01);
   }
 </style>

@@ -1,0 +1,108 @@
+/** Runs of a need put together by how they were measured: median, spread, and what lies far from the rest. */
+import { median, quantile } from 'd3-array';
+import type { Need } from '../parts/need.ts';
+import type { RunObservation } from '../parts/observation.ts';
+import type { RunConditions, RunDirection } from '../parts/run.ts';
+import { LARGE_FILE_BYTES, SMALL_FILE_BYTES } from '../standards/fileOverhead.ts';
+
+/** How something was measured, as far as it decides what is to be expected. */
+export interface RunTest extends Pick<RunConditions, 'what' | 'alone' | 'variant' | 'isCold'> {
+  /** Null where the need has no way. */
+  readonly direction: RunDirection | null;
+  /** Of many small files; null of everything else. */
+  readonly fileBytes: number | null;
+}
+
+export interface RunGroup {
+  readonly test: RunTest;
+  /** In the order in which they were measured. */
+  readonly runs: readonly RunObservation[];
+  readonly median: number;
+  /** First and third quartile. */
+  readonly quartiles: readonly [number, number];
+  /** Runs that lie far from the rest; shown, and not left out. */
+  readonly outliers: readonly RunObservation[];
+  /** It began well and then fell: what grows warm, or a cache that is full. */
+  readonly falls: boolean;
+}
+
+/** The way that a need asks for, as the machine sees it. */
+export function directionAsked(need: Need): RunDirection | null {
+  if (need.kind === 'network') return need.direction === 'to' ? 'write' : 'read';
+  return need.kind === 'drives' ? need.direction : null;
+}
+
+/** The customer's own files that were counted are large or small; of others nobody knows. */
+export function testOf(run: RunConditions, need: Need): RunTest {
+  const mean = run.bytes !== null && run.files !== null ? run.bytes / run.files : null;
+  const what =
+    run.what !== 'own' || mean === null ? run.what : mean >= LARGE_FILE_BYTES ? 'large' : 'small';
+  return {
+    what,
+    direction: run.direction ?? directionAsked(need),
+    alone: run.alone,
+    fileBytes: what === 'small' ? (mean ?? SMALL_FILE_BYTES) : null,
+    isCold: run.isCold,
+    variant: run.variant,
+  };
+}
+
+const keyOf = ({ what, direction, alone, isCold, variant }: RunTest): string =>
+  JSON.stringify([what, direction, alone, isCold, variant]);
+
+/** One group for each way of measuring, in the order of their last run. */
+export function runGroups(runs: readonly RunObservation[], need: Need): readonly RunGroup[] {
+  const groups = new Map<string, { readonly test: RunTest; runs: RunObservation[] }>();
+  for (const run of runs) {
+    const test = testOf(run, need);
+    const key = keyOf(test);
+    const before = groups.get(key)?.runs ?? [];
+    groups.delete(key);
+    groups.set(key, { test, runs: [...before, run] });
+  }
+  return [...groups.values()].map(({ test, runs: of }) => groupOf(test, of));
+}
+
+/** A run lies far from the rest beyond one and a half times the spread. Source: Tukey's fences (from memory). */
+const FENCE = 1.5;
+/** Fewer runs than this have none that lies far from the rest. */
+const LEAST_FOR_FENCES = 4;
+/** The first run is so many times the median of the others where it began well and then fell. */
+const FALLS = 1.2;
+const LEAST_FOR_FALL = 3;
+
+function groupOf(test: RunTest, runs: readonly RunObservation[]): RunGroup {
+  const values = runs.map(({ value }) => value);
+  const low = quantile(values, 0.25) ?? 0;
+  const high = quantile(values, 0.75) ?? 0;
+  const reach = FENCE * (high - low);
+  const rest = median(values.slice(1)) ?? Infinity;
+  return {
+    test,
+    runs,
+    median: median(values) ?? 0,
+    quartiles: [low, high],
+    outliers:
+      runs.length < LEAST_FOR_FENCES
+        ? []
+        : runs.filter(({ value }) => value < low - reach || value > high + reach),
+    falls: runs.length >= LEAST_FOR_FALL && (values[0] ?? 0) > FALLS * rest,
+  };
+}
+
+/** What answers the need itself: measured the way it asks, all at once; the last where it was measured in several. */
+export function mainGroup<Group extends RunGroup>(
+  groups: readonly Group[],
+  need: Need,
+): Group | null {
+  const asked = directionAsked(need);
+  return (
+    groups.findLast(
+      ({ test }) =>
+        (test.what === 'large' || test.what === 'own' || test.what === 'work') &&
+        test.direction === asked &&
+        !test.alone &&
+        test.variant === '',
+    ) ?? null
+  );
+}

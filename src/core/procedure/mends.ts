@@ -1,0 +1,72 @@
+/** What was found to be the cause of a figure that falls short, as a step that mends it. */
+import { assemblyOf } from '../assembly/assembly.ts';
+import { expectations } from '../assembly/expectations.ts';
+import { cardName } from '../parts/card.ts';
+import { LONGEST_STEP_ID, isTicked, SECOND_ROUND, type Job } from '../parts/job.ts';
+import type { CauseObservation } from '../parts/observation.ts';
+import { CAUSES } from '../standards/causes.ts';
+import { step, type CautionCode, type Draft } from './step.ts';
+
+const keyOf = ({ subject, value }: CauseObservation): string =>
+  `${subject.needId}:${value.part}:${value.cause}`;
+
+/** The step by which a cause is mended. */
+export const mendStepId = (cause: CauseObservation): string =>
+  `mend:${keyOf(cause)}`.slice(0, LONGEST_STEP_ID - SECOND_ROUND.length);
+
+/** When something of these was mended, the earliest first. */
+export const mendedAt = ({ ticks }: Job, causes: readonly CauseObservation[]): readonly string[] =>
+  causes.flatMap((cause) => ticks[mendStepId(cause)] ?? []).toSorted();
+
+export const isMended = ({ ticks }: Job, cause: CauseObservation): boolean =>
+  isTicked(ticks, mendStepId(cause));
+
+/** Mends whose hands go into the case. */
+const INSIDE: ReadonlySet<string> = new Set([
+  'slotLink',
+  'power',
+  'cooling',
+  'card',
+  'dataLead',
+  'drives',
+  'driveCount',
+]);
+
+export function mends(job: Job): readonly Draft[] {
+  const { cards } = assemblyOf(job);
+  return job.observations
+    .filter((each): each is CauseObservation => each.kind === 'cause')
+    .flatMap((found) => {
+      const expectation = expectations(job).find(({ need }) => need.id === found.subject.needId);
+      if (expectation === undefined) return [];
+      const { part, cause } = found.value;
+      const card = cards.find(({ slot }) => slot.id === expectation.card?.slot.id);
+      const position = part.startsWith('wire ') ? Number(part.slice('wire '.length)) : null;
+      const isInside = INSIDE.has(part) && CAUSES[cause].mend !== 'setting';
+      return [
+        step(
+          'mend',
+          {
+            cause,
+            part,
+            card: card === undefined ? '' : cardName(card.card),
+            slot: card?.slot.label ?? '',
+            hop: position === null ? '' : (job.machine.path.hops[position]?.name ?? ''),
+          },
+          {
+            key: keyOf(found),
+            cautions: cautionsFor(isInside, part),
+            ...(card === undefined ? {} : { slotId: card.slot.id }),
+          },
+        ),
+      ];
+    });
+}
+
+const cautionsFor = (isInside: boolean, part: string): readonly CautionCode[] => [
+  ...(isInside ? (['mains', 'static', 'hotCard'] as const) : []),
+  ...(part === 'array' || part === 'drives' || part === 'driveCount'
+    ? (['othersData'] as const)
+    : []),
+  ...(part === 'firmware' ? (['steadyPower'] as const) : []),
+];

@@ -1,0 +1,324 @@
+<script lang="ts">
+  /**
+   * What may hold a figure back: the next check with its answers as large targets, what agrees with all that was seen, and what is
+   * cleared. A cause that is named becomes a task.
+   */
+  import {
+    answeredCheck,
+    checksFor,
+    cleared,
+    foundCause,
+    possibleAnswers,
+    reasonsFor,
+    valueOf,
+    type Answer,
+    type CauseAt,
+    type Check,
+    type Explanation,
+    type Flow,
+    type Measure,
+    type NeedDiagnosis,
+  } from '$core';
+  import { now } from '$lib/state/now';
+  import { CHECK_WORDS, answerTo, componentWords, howTo } from '$lib/wording/causes';
+  import { capital } from '$lib/wording/stepWords';
+  import {
+    MEASURE_WORDS,
+    causeLines,
+    causeWords,
+    lineWords,
+    reasonWords,
+  } from '$lib/wording/proof';
+  import type { JobModel } from '../jobModel.svelte';
+
+  let {
+    model,
+    flow,
+    diagnosis,
+    figure,
+    measure,
+  }: {
+    model: JobModel;
+    flow: Flow;
+    diagnosis: NeedDiagnosis;
+    /** What was measured, in the unit of the flow. */
+    figure: number | null;
+    /** Opens the form for a measurement that is asked for. */
+    measure: (which: Measure) => void;
+  } = $props();
+
+  /** Explanations less likely than this are not worth a line. */
+  const LEAST_SHOWN = 0.02;
+  const MOST_SHOWN = 5;
+  const BAR_PX = 48;
+
+  const need = $derived(flow.need);
+  const family = $derived(valueOf(model.job.machine.system.family));
+  const components = $derived(diagnosis.components);
+  const next = $derived(diagnosis.next);
+  const shown = $derived(
+    diagnosis.explanations
+      .filter(({ causes, probability }) => causes.length > 0 && probability >= LEAST_SHOWN)
+      .slice(0, MOST_SHOWN),
+  );
+  /** One line a cause, wherever it may be. */
+  const lines = $derived(causeLines(diagnosis.explanations, LEAST_SHOWN, MOST_SHOWN));
+  const asked = $derived(
+    next?.kind === 'check' ? components.find(({ id }) => id === next.part) : undefined,
+  );
+  const said = $derived(cleared(components, diagnosis.observed));
+  const answers = $derived(checksFor(model.job.observations, need.id));
+
+  const place = (part: string): string => {
+    const component = components.find(({ id }) => id === part);
+    return component === undefined ? part : componentWords(component);
+  };
+  const explained = ({ causes }: Explanation): string =>
+    capital(causes.map((each) => causeWords(each, components)).join('; and '));
+  const isCleared = ({ part, check }: Answer): boolean =>
+    said.some((each) => each.part === part && each.check === check);
+
+  /** “As planned” need not be said twice. */
+  const isSaid = ({ check, answer: given }: Answer): boolean =>
+    /planned/.test(answerTo(check, given));
+
+  function answer(part: string, check: Check, given: string) {
+    model.open.run({
+      name: 'observe',
+      observations: [answeredCheck(need.id, { part, check, answer: given }, now())],
+      what: need.kind,
+    });
+  }
+
+  function makeTask(causes: readonly CauseAt[]) {
+    const at = now();
+    model.open.run({
+      name: 'observe',
+      observations: causes.map((each) => foundCause(need.id, { ...each, figure }, at)),
+      what: need.kind,
+    });
+  }
+
+  const takeBack = (observationId: string) =>
+    model.open.run({ name: 'removeObservation', observationId, what: need.kind });
+</script>
+
+<div class="diagnosis" aria-live="polite">
+  {#if next?.kind === 'check' && asked}
+    <section class="next" aria-label="Next check">
+      <h3>
+        {CHECK_WORDS[next.check].title(componentWords(asked))}
+      </h3>
+      <p class="minutes">about {next.minutes} min</p>
+      <p>{howTo(next.check, family)}</p>
+      <div class="answers" role="group" aria-label="What does it show?">
+        {#each possibleAnswers(asked, next.check) as each, n (each)}
+          <button type="button" onclick={() => answer(next.part, next.check, each)}
+            >{answerTo(next.check, each)}{#if n === 0 && !isSaid({ ...next, answer: each })}<span
+                class="quiet">as planned</span
+              >{/if}</button
+          >
+        {/each}
+      </div>
+    </section>
+  {:else if next?.kind === 'measure'}
+    <section class="next" aria-label="Next check">
+      <h3>
+        {MEASURE_WORDS[next.measure].title}
+      </h3>
+      <p class="minutes">about {next.minutes} min</p>
+      <p>{MEASURE_WORDS[next.measure].why}</p>
+      <div class="answers">
+        <button type="button" onclick={() => measure(next.measure)}>Enter what it shows</button>
+      </div>
+    </section>
+  {:else if diagnosis.outcome === 'named' && diagnosis.explanations[0]}
+    {@const [first] = diagnosis.explanations}
+    <section class="next" aria-label="Cause">
+      <h3>Found: {causeWords(first.causes[0]!, components)}</h3>
+      {#each first.causes.slice(1) as each (each.part)}
+        <h3>And: {causeWords(each, components)}</h3>
+      {/each}
+      <div class="answers">
+        <button type="button" class="main" onclick={() => makeTask(first.causes)}
+          >Make it a task</button
+        >
+      </div>
+    </section>
+  {:else if diagnosis.outcome === 'alike'}
+    <section class="next" aria-label="Cause">
+      <h3>No check is left that tells these apart</h3>
+      <p>Mend the one that costs least, and measure again.</p>
+      <div class="answers">
+        {#each shown as each, n (n)}
+          <button type="button" onclick={() => makeTask(each.causes)}>{explained(each)}</button>
+        {/each}
+      </div>
+    </section>
+  {:else if diagnosis.outcome === 'healthy'}
+    <section class="next" aria-label="Cause">
+      <h3>Nothing was found</h3>
+      <p>
+        All that was looked at is as planned, and the figure lies close below what a healthy one
+        shows. Measure once more; if it stays so, it is this machine’s own.
+      </p>
+    </section>
+  {:else}
+    <section class="next" aria-label="Cause">
+      <h3>Nothing known agrees with all of this</h3>
+      <p>
+        A figure or an answer contradicts the others. Take back the one that you are least sure of,
+        or measure again.
+      </p>
+    </section>
+  {/if}
+  <div class="beside">
+    {#if diagnosis.outcome === 'ask' && lines.length > 0}
+      <h4>What agrees so far</h4>
+      <ol>
+        {#each lines as each, n (n)}
+          <li>
+            <span
+              class="share"
+              style:width="{Math.max(2, (each.probability / lines[0]!.probability) * BAR_PX)}px"
+            ></span>
+            <span class="percent">{Math.round(each.probability * 100)} %</span>
+            <span>
+              {lineWords(each, components)}
+              <span class="quiet"
+                >{reasonWords(
+                  reasonsFor(each.causes[0]!, components, diagnosis.observed),
+                  flow,
+                )}</span
+              >
+            </span>
+          </li>
+        {/each}
+      </ol>
+    {/if}
+    {#if diagnosis.observed.answers.length > 0}
+      <h4>Looked at</h4>
+      <ul>
+        {#each diagnosis.observed.answers as each (each.check + each.part)}
+          {@const entered = answers.find(
+            ({ value }) => value.part === each.part && value.check === each.check,
+          )}
+          <li>
+            <span>
+              {capital(place(each.part))}:
+              <strong>{answerTo(each.check, each.answer)}</strong>
+              {#if isCleared(each) && !isSaid(each)}<span class="quiet">as planned</span>{/if}
+            </span>
+            {#if entered}
+              <button
+                type="button"
+                class="text"
+                aria-label="Take back: {place(each.part)}"
+                onclick={() => takeBack(entered.id)}>Take back</button
+              >
+            {:else}<span class="quiet">by the report</span>{/if}
+          </li>
+        {/each}
+      </ul>
+    {/if}
+  </div>
+</div>
+
+<style>
+  .diagnosis {
+    display: grid;
+    grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
+    gap: 1rem 1.5rem;
+    padding: 0.75rem 1rem;
+    background: var(--cds-ui-01);
+    border-left: 4px solid var(--tenant-limited);
+  }
+  h3 {
+    font-size: 1.125rem;
+    font-weight: 600;
+  }
+  h4 {
+    font-size: 0.8125rem;
+    font-weight: 600;
+  }
+  .next p {
+    margin: 0.25rem 0 0.5rem;
+    font-size: 0.875rem;
+  }
+  .next .minutes {
+    margin: 0;
+    font-size: 0.8125rem;
+    color: var(--cds-text-02);
+  }
+  .answers {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+    margin-top: 0.5rem;
+  }
+  .answers button {
+    flex: 1 1 9rem;
+    min-height: 3.5rem;
+    padding: 0.5rem 0.75rem;
+    font: inherit;
+    font-weight: 600;
+    text-align: left;
+    color: var(--cds-text-01);
+    background: var(--cds-ui-background);
+    border: 1px solid var(--cds-ui-04);
+    cursor: pointer;
+  }
+  .answers .main {
+    color: var(--cds-text-04);
+    background: var(--cds-interactive-01);
+    border-color: var(--cds-interactive-01);
+  }
+  .answers .quiet {
+    display: block;
+    font-size: 0.75rem;
+    font-weight: 400;
+  }
+  .answers button:hover {
+    border-color: var(--cds-interactive-01);
+  }
+  .answers button:focus-visible {
+    outline: 3px solid var(--cds-focus);
+  }
+  ol,
+  ul {
+    margin: 0.25rem 0 0.5rem;
+    padding: 0;
+    list-style: none;
+    font-size: 0.8125rem;
+    line-height: 1.4;
+  }
+  ol li {
+    margin-bottom: 0.25rem;
+    display: grid;
+    grid-template-columns: 48px 2.5rem minmax(0, 1fr);
+    gap: 0.375rem;
+    align-items: baseline;
+  }
+  ul li {
+    display: flex;
+    gap: 0.5rem;
+    justify-content: space-between;
+  }
+  .share {
+    height: 0.5rem;
+    background: var(--cds-text-02);
+  }
+  .percent {
+    font-variant-numeric: tabular-nums;
+    text-align: right;
+  }
+  .text {
+    text-decoration: underline;
+    white-space: nowrap;
+  }
+  @media (max-width: 60rem) {
+    .diagnosis {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

@@ -1,0 +1,80 @@
+<script lang="ts">
+  /** How to measure a need on this very system: what first, which commands, how much, how often. */
+  import { copyGigabytes, valueOf, type Flow, type Need } from '$core';
+  import { download } from '$lib/ui/download';
+  import { guideFor, scriptOf } from '$lib/wording/measuring';
+  import type { JobModel } from '../jobModel.svelte';
+
+  let { model, need, flow }: { model: JobModel; need: Need; flow: Flow } = $props();
+
+  const family = $derived(valueOf(model.job.machine.system.family));
+  const guide = $derived(guideFor(need, flow, family, copyGigabytes(flow)));
+  let said = $state('');
+
+  async function copy(command: string) {
+    try {
+      await navigator.clipboard.writeText(command);
+      said = 'Copied.';
+    } catch {
+      said = 'The browser does not let it be copied: select it by hand.';
+    }
+  }
+</script>
+
+<ul>
+  {#each guide.first as words, n (n)}<li>{words}</li>{/each}
+</ul>
+{#each guide.ways as way (way.title)}
+  <h4>{way.title}</h4>
+  {#each way.commands as command (command)}
+    <p class="command">
+      <code>{command}</code>
+      <button type="button" class="text" aria-label="Copy {command}" onclick={() => copy(command)}
+        >Copy</button
+      >
+    </p>
+  {/each}
+  <p class="quiet">
+    {way.reads}
+    {#if way.commands.length > 1}
+      <button
+        type="button"
+        class="text"
+        onclick={() => {
+          const { name, text } = scriptOf(way, family);
+          download(name, text, 'text/plain');
+        }}>Save as a file to run</button
+      >
+    {/if}
+  </p>
+{/each}
+<p class="quiet" role="status">{said}</p>
+
+<style>
+  ul {
+    margin: 0 0 0.5rem 1rem;
+    list-style: disc;
+  }
+  h4 {
+    margin-top: 0.5rem;
+    font-size: 0.8125rem;
+    font-weight: 600;
+  }
+  .command {
+    display: flex;
+    gap: 0.75rem;
+    align-items: baseline;
+  }
+  code {
+    flex: 0 1 auto;
+    padding: 0.125rem 0.375rem;
+    font-family: 'IBM Plex Mono', monospace;
+    font-size: 0.75rem;
+    overflow-wrap: anywhere;
+    background: var(--cds-ui-01);
+    user-select: all;
+  }
+  button {
+    font-size: 0.75rem;
+  }
+</style>

@@ -1,0 +1,174 @@
+<script lang="ts">
+  /** One measurement, typed in the unit of its need: the figure, what was copied, and what else was special about it. */
+  import { untrack } from 'svelte';
+  import { Button, Checkbox, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import type { Flow, Measure, Need, Phase, RunDirection, RunKind } from '$core';
+  import { saidIn } from '$lib/wording/figures';
+  import { RUN_KIND_WORDS } from '$lib/wording/causes';
+  import { directionWords } from '$lib/wording/proof';
+  import type { JobModel } from '../jobModel.svelte';
+  import { askedBy, figureTyped, hasDirections, kindsFor, numberTyped, recordRun } from './runs';
+
+  let {
+    model,
+    need,
+    flow,
+    id,
+    label,
+    phase = 'after',
+    isBrief = false,
+    measure = null,
+    recorded,
+  }: {
+    model: JobModel;
+    need: Need;
+    flow: Flow;
+    id: string;
+    label: string;
+    phase?: Phase;
+    /** Figure and kind only. */
+    isBrief?: boolean;
+    /** What a diagnosis asks to be measured. */
+    measure?: Measure | null;
+    recorded?: () => void;
+  } = $props();
+
+  const typed = $derived(saidIn(flow));
+  const kinds = $derived(kindsFor(need, flow));
+  let text = $state('');
+  const asked = untrack(() => askedBy(measure, need));
+  let what = $state<RunKind>(untrack(() => asked.what ?? kinds[0] ?? 'own'));
+  let direction = $state<RunDirection | ''>(asked.direction ?? '');
+  let alone = $state(asked.alone ?? false);
+  let isCold = $state(false);
+  let variant = $state('');
+  let files = $state('');
+  let gigabytes = $state('');
+  let refused = $state('');
+
+  function add() {
+    const value = figureTyped(text, flow);
+    refused = value === null ? 'A number above zero is expected' : '';
+    if (value === null) return;
+    const count = numberTyped(files);
+    const size = numberTyped(gigabytes);
+    recordRun(model, need, value, {
+      phase,
+      what,
+      direction: direction === '' ? null : direction,
+      alone,
+      isCold,
+      variant: variant.trim(),
+      files: count === null ? null : Math.round(count),
+      bytes: size === null ? null : size * 1e9,
+    });
+    text = '';
+    recorded?.();
+  }
+</script>
+
+<form
+  onsubmit={(event) => {
+    event.preventDefault();
+    add();
+  }}
+>
+  <div class="first">
+    <div class="figure">
+      <TextInput
+        {id}
+        size="sm"
+        hideLabel
+        labelText="{label}, {typed.words}"
+        placeholder={label.toLowerCase()}
+        bind:value={text}
+        invalid={refused !== ''}
+        invalidText={refused}
+        on:input={() => (refused = '')}
+      />
+    </div>
+    <span class="unit">{typed.words}</span>
+    {#if kinds.length > 1}
+      <div class="what">
+        <Select
+          id="{id}-what"
+          size="sm"
+          hideLabel
+          labelText="What was measured"
+          bind:selected={what}
+        >
+          {#each kinds as kind (kind)}<SelectItem value={kind} text={RUN_KIND_WORDS[kind]} />{/each}
+        </Select>
+      </div>
+    {/if}
+    <Button type="submit" kind="tertiary" size="small">Add run</Button>
+  </div>
+  {#if !isBrief}
+    <details open={measure !== null}>
+      <summary>More about this run</summary>
+      <div class="more">
+        {#if hasDirections(need)}
+          <Select id="{id}-way" size="sm" labelText="Direction" bind:selected={direction}>
+            <SelectItem value="" text="As the need asks" />
+            <SelectItem value="read" text={directionWords('read', { need })} />
+            <SelectItem value="write" text={directionWords('write', { need })} />
+          </Select>
+        {/if}
+        {#if kinds.length > 1}
+          <TextInput id="{id}-size" size="sm" labelText="Copied, GB" bind:value={gigabytes} />
+          <TextInput id="{id}-files" size="sm" labelText="Number of files" bind:value={files} />
+        {/if}
+        <TextInput
+          id="{id}-variant"
+          size="sm"
+          labelText="Setting tried"
+          placeholder="stripe 256 kB"
+          bind:value={variant}
+        />
+        <div class="ticks">
+          {#if need.kind === 'drives' || need.kind === 'network'}
+            <Checkbox id="{id}-alone" labelText="One alone, the others rest" bind:checked={alone} />
+          {/if}
+          <Checkbox id="{id}-cold" labelText="First after a cold start" bind:checked={isCold} />
+        </div>
+      </div>
+    </details>
+  {/if}
+</form>
+
+<style>
+  .first {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.375rem 0.5rem;
+    align-items: center;
+  }
+  .figure {
+    flex: 0 1 7rem;
+  }
+  .what {
+    flex: 0 1 13rem;
+  }
+  .unit {
+    color: var(--cds-text-02);
+  }
+  details {
+    margin-top: 0.375rem;
+  }
+  .more {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr));
+    gap: 0.5rem 1rem;
+    padding: 0.5rem 0;
+    align-items: end;
+  }
+  .ticks {
+    grid-column: 1 / -1;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1.5rem;
+  }
+  .ticks :global(.bx--form-item) {
+    flex: 0 0 auto;
+  }
+</style>

@@ -1,0 +1,111 @@
+<script lang="ts">
+  /** Every run with how it was measured, held against what is expected of that way of measuring. */
+  import type { Flow, JudgedGroup, RunGroup, RunObservation } from '$core';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import { atMoment, band, flowFigure, inBytes, inTime } from '$lib/wording/figures';
+  import { isFew, spreadWords, testWords } from '$lib/wording/proof';
+
+  let {
+    groups,
+    before,
+    flow,
+    remove,
+  }: {
+    groups: readonly JudgedGroup[];
+    before: RunGroup | null;
+    flow: Flow;
+    remove: (run: RunObservation) => void;
+  } = $props();
+
+  const sized = ({ bytes, seconds, files }: RunObservation): string =>
+    [
+      bytes === null ? '' : inBytes(bytes),
+      files === null ? '' : `${files} files`,
+      seconds === null ? '' : inTime(seconds),
+    ]
+      .filter((each) => each !== '')
+      .join(', ');
+</script>
+
+{#snippet runsOf(group: RunGroup)}
+  <ol>
+    {#each group.runs as run (run.id)}
+      <li>
+        <strong>{flowFigure(run.value, flow)}</strong>
+        <span class="quiet">
+          {[sized(run), run.conditions, atMoment(run.at)].filter((each) => each !== '').join(' · ')}
+          {#if group.outliers.includes(run)}· far from the rest{/if}
+        </span>
+        <button
+          type="button"
+          class="text"
+          aria-label="Remove the run of {flowFigure(run.value, flow)}"
+          onclick={() => remove(run)}>Remove</button
+        >
+      </li>
+    {/each}
+  </ol>
+{/snippet}
+
+<table class="plain">
+  <caption class="only-read">Runs by how they were measured</caption>
+  <thead>
+    <tr>
+      <th scope="col">How</th>
+      <th scope="col">Expected</th>
+      <th scope="col">Measured</th>
+      <th scope="col">Runs</th>
+    </tr>
+  </thead>
+  <tbody>
+    {#if before !== null}
+      <tr>
+        <td>{testWords(before.test, flow)} <span class="quiet">before the work</span></td>
+        <td>–</td>
+        <td>
+          <strong>{flowFigure(before.median, flow)}</strong>
+          <span class="quiet">{spreadWords(before, flow)}</span>
+        </td>
+        <td>{@render runsOf(before)}</td>
+      </tr>
+    {/if}
+    {#each groups as group, n (n)}
+      <tr>
+        <td>{testWords(group.test, flow) || 'seen at work'}</td>
+        <td>{band(group.expected)}</td>
+        <td>
+          <VerdictMark verdict={group.judgement.verdict} withWord={false} />
+          <strong>{flowFigure(group.median, flow)}</strong>
+          <span class="quiet">
+            {spreadWords(group, flow)}{#if isFew(group)}: measure three times{/if}{#if group.falls};
+              it began well and then fell{/if}
+          </span>
+        </td>
+        <td>{@render runsOf(group)}</td>
+      </tr>
+    {/each}
+  </tbody>
+</table>
+
+<style>
+  table {
+    font-size: 0.8125rem;
+  }
+  td {
+    vertical-align: top;
+  }
+  ol {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 0.5rem;
+    align-items: baseline;
+  }
+  .text {
+    text-decoration: underline;
+  }
+</style>
