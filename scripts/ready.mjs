@@ -58,6 +58,9 @@ const PROGRAMS = {
   shellcheck: 'shellcheck',
   python3: 'python3',
   smartctl: 'smartmontools',
+  iperf3: 'iperf3',
+  fio: 'fio',
+  rsync: 'rsync',
 };
 
 /** The kernel that the machine in QEMU boots; not installed, only unpacked here. */

@@ -637,7 +637,14 @@ export type { Measure, NextCheck } from './diagnosis/causes/nextCheck.ts';
 export { type Diagnosis, diagnose } from './diagnosis/causes/diagnose.ts';
 export { type Reasons, cleared, possibleAnswers, reasonsFor } from './diagnosis/causes/reasons.ts';
 export { copyGigabytes } from './diagnosis/copySize.ts';
-export { type NeedDiagnosis, diagnoses, slowsAt } from './diagnosis/causes/diagnosisOf.ts';
+export {
+  type HeldReading,
+  type ReadingKind,
+  heldReadings,
+  readingKinds,
+} from './diagnosis/readings.ts';
+export { type Variants, variantsOf } from './diagnosis/variants.ts';
+export { type NeedDiagnosis, diagnoses } from './diagnosis/causes/diagnosisOf.ts';
 export { isMended, mendStepId } from './procedure/mends.ts';
 export {
   DRIVER_OUTCOMES,
@@ -654,6 +661,8 @@ export {
   packagesWanted,
 } from './assembly/driverTargets.ts';
 export { observeReport } from './diagnosis/observeReport.ts';
+export { type OpenResult, observeResults, runFrom } from './diagnosis/observeResults.ts';
+export type { MeasuredRate } from './read/results/result.ts';
 export { openItems } from './diagnosis/openItems.ts';
 export { provenSteps, stateOf } from './diagnosis/provenSteps.ts';
 export { type JudgedGroup, type Proving, provings } from './diagnosis/provings.ts';

@@ -201,6 +201,23 @@ const HARDWARE: ReportSpec = {
 };
 
 /** One file of each kind. */
+const IPERF3 = JSON.stringify({
+  start: { version: 'iperf 3.12', test_start: { num_streams: 1, reverse: 0 } },
+  end: { sum_received: { bytes: 1.25e9, seconds: 10, bits_per_second: 1e9 } },
+});
+const FIO = JSON.stringify({
+  'fio version': 'fio-3.33',
+  jobs: [{ jobname: 'read', error: 0, read: { io_bytes: 8e9, bw_bytes: 4e8, runtime: 20_000 } }],
+});
+const COPIED = `${'folder/plate.raw\n'.repeat(3)}
+sent 143,165,593 bytes  received 35 bytes  28,633,125.60 bytes/sec
+1073741824 bytes (1.1 GB, 1.0 GiB) copied, 4 s, 268 MB/s
+   Speed :           117440512 Bytes/sec.
+`;
+const RADIO =
+  'Connected to 02:11:22:33:44:55 (on wlan0)\n\tfreq: 5180\n\ttx bitrate: 866.7 MBit/s\n';
+const NVME = '{"critical_warning":0,"temperature":311,"avail_spare":100,"percent_used":7}';
+
 export const EVERY_KIND: readonly EvidenceFile[] = [
   { name: 'lspci.txt', content: LSPCI },
   { name: 'registers.txt', content: REGISTERS },
@@ -219,6 +236,12 @@ export const EVERY_KIND: readonly EvidenceFile[] = [
   { name: 'hardware.txt', content: reportText(HARDWARE) },
   { name: 'hardware.json', content: reportJson(HARDWARE) },
   { name: 'hardware.plist', content: reportPropertyList(HARDWARE) },
+  { name: 'wire.json', content: IPERF3 },
+  { name: 'drive.json', content: FIO },
+  { name: 'copy.txt', content: COPIED },
+  { name: 'radio.txt', content: RADIO },
+  { name: 'nvme.json', content: NVME },
+  { name: 'runs.csv', content: 'Test,MB/s,Direction\nlarge,112,write\nsmall,14,read\n' },
   { name: 'pci.ids', content: PCI_IDS },
   { name: 'usb.ids', content: USB_IDS },
   { name: 'tenant-survey.txt', content: BUNDLE },

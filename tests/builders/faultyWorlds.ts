@@ -129,6 +129,20 @@ export function faultyWorlds(
   return fc.sample(world, { numRuns: count, seed });
 }
 
+/** The first need of a job that can be measured, with these faults. */
+export function caseFor(
+  job: Job,
+  faults: readonly Fault[],
+  seed: number,
+): { readonly of: Case; readonly running: Running } {
+  const of = cases([job])[0];
+  if (of === undefined) throw new Error(`${job.id}: nothing can be measured`);
+  for (const { part, cause } of faults)
+    if (!of.faults.some((each) => each.part === part && each.cause === cause))
+      throw new Error(`${job.id} has no ${part} ${cause}`);
+  return { of, running: runningOf(of, faults, seed) };
+}
+
 /** What is asked of a need: the way it is measured in the world. */
 export function howMeasured({ flow, need }: Expectation, over: Partial<Measured> = {}): Measured {
   const direction =

@@ -48,7 +48,8 @@ describe('Evidence of every kind', () => {
     expect(kinds).to.deep.equal([
       ...['lspci', 'lspci', 'lspciMachine', 'firmwareTable', 'firmwareTable', 'edid', 'edid'],
       ...['osRelease', 'uname', 'modulesAlias', 'ipLink', 'ethtool', 'deviceList', 'deviceList'],
-      ...['hardwareReport', 'hardwareReport', 'hardwareReport', 'pciIds', 'usbIds', 'bundle'],
+      ...['hardwareReport', 'hardwareReport', 'hardwareReport', 'iperf3', 'fio', 'copies'],
+      ...['radio', 'nvme', 'resultTable', 'pciIds', 'usbIds', 'bundle'],
     ]);
   });
 

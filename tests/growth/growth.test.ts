@@ -87,6 +87,33 @@ const INPUTS: Readonly<
     500,
     (n) => `Slot:\t00:1f.6\n${'Module:\tx\n'.repeat(n)}`,
   ],
+  'figures that never become a copy': [
+    'copies',
+    500,
+    (n) => `1+0 records out\n${'1'.repeat(n)} x (`,
+  ],
+  'brackets behind figures of a copy': [
+    'copies',
+    500,
+    (n) => `1+0 records out\n12 bytes (${'a '.repeat(n)}\n`,
+  ],
+  'blanks before a rate': ['copies', 500, (n) => `1+0 records out\n:${' '.repeat(n)}1 Bytes/s\n`],
+  'thousands of a rate': ['copies', 500, (n) => `1+0 records out\nx: ${'1,'.repeat(n)} Bytes/s\n`],
+  'many copies': ['copies', 200, (n) => '12 bytes (12 B) copied, 3 s, 4 B/s\n'.repeat(n)],
+  'intervals of iperf3': [
+    'iperf3',
+    200,
+    (n) => `{"start":{"version":"iperf 3.1"},"intervals":[${'{"sum":{"bytes":1}},'.repeat(n)}1]}`,
+  ],
+  'jobs of fio': ['fio', 100, (n) => `{"fio version":"f","jobs":[${'{"error":1},'.repeat(n)}{}]}`],
+  'brackets that are no JSON': ['fio', 500, (n) => `"fio version":\n${'{['.repeat(n)}`],
+  'rates of a radio': [
+    'radio',
+    300,
+    (n) => `Rate (Mbps)  : 1${'\ntx bitrate: 1.0 MBit/s'.repeat(n)}`,
+  ],
+  'columns of a table of runs': ['resultTable', 200, (n) => `MB/s,x\n1${',"'.repeat(n)}`],
+  'rows of a table of runs': ['resultTable', 200, (n) => `MB/s,x\n${'1,2\n'.repeat(n)}`],
   'devices of -vmm': [
     'lspciMachine',
     150,

@@ -145,7 +145,7 @@ const isWhole = (functions: readonly PciFunction[], { machine }: Job): boolean =
   functions.length >= Math.max(LEAST_DEVICES, machine.functions.length / 2);
 
 /** After the first card was seated, a report shows the machine with its cards in. */
-const phaseOf = ({ plan, ticks }: Job): Phase =>
+export const phaseOf = ({ plan, ticks }: Job): Phase =>
   plan?.placements.some(({ card, slotId }) => isTicked(ticks, `seat:${card.id}:${slotId}`)) === true
     ? 'after'
     : 'before';

@@ -90,19 +90,21 @@ function groupOf(test: RunTest, runs: readonly RunObservation[]): RunGroup {
   };
 }
 
-/** What answers the need itself: measured the way it asks, all at once; the last where it was measured in several. */
+/**
+ * What answers the need itself: measured the way it asks, all at once; the last where it was measured in several ways, and one
+ * after a cold start only where there is no other.
+ */
 export function mainGroup<Group extends RunGroup>(
   groups: readonly Group[],
   need: Need,
 ): Group | null {
   const asked = directionAsked(need);
-  return (
-    groups.findLast(
-      ({ test }) =>
-        (test.what === 'large' || test.what === 'own' || test.what === 'work') &&
-        test.direction === asked &&
-        !test.alone &&
-        test.variant === '',
-    ) ?? null
+  const able = groups.filter(
+    ({ test }) =>
+      (test.what === 'large' || test.what === 'own' || test.what === 'work') &&
+      test.direction === asked &&
+      !test.alone &&
+      test.variant === '',
   );
+  return able.findLast(({ test }) => !test.isCold) ?? able.at(-1) ?? null;
 }

@@ -55,7 +55,13 @@ const CauseFound = z.object({
 });
 
 /** A number read off the machine that is no rate. */
-export const READINGS = ['temperature', 'driveCount', 'linkMegabits', 'refreshHz'] as const;
+export const READINGS = [
+  'temperature',
+  'wornPercent',
+  'driveCount',
+  'linkMegabits',
+  'refreshHz',
+] as const;
 const Reading = z.object({
   kind: z.literal('reading'),
   subject: z.object({ needId: id }),

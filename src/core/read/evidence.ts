@@ -23,6 +23,7 @@ import type { AliasList } from './system/moduleAliases.ts';
 import type { ScreenReading } from './screens/edid.ts';
 import type { Drive } from '../parts/drive.ts';
 import type { HardwareReport } from './system/hardwareReport.ts';
+import type { Result } from './results/result.ts';
 import type { DeviceListReading } from './system/deviceList.ts';
 import type { Kernel, NetworkPort } from './system/linux.ts';
 
@@ -51,6 +52,8 @@ export interface Evidence {
   readonly hardware: HardwareReport | null;
   /** What drives say of themselves. */
   readonly drives: readonly Drive[];
+  /** What tools measured. */
+  readonly results: readonly Result[];
   /** What this system's modules offer to drive. */
   readonly aliases: AliasList | null;
   /** Names for devices that came without one, by `vendor:device`. */
@@ -170,6 +173,7 @@ function concluded(
     uefi: yesOrNo(facts?.get('uefi')),
     secureBoot: yesOrNo(facts?.get('secure-boot')),
     drives: all('drives'),
+    results: all('results'),
     hardware: all('hardware').length === 0 ? null : hardwareOf(all('hardware')),
     deviceList: withUsbNames(deviceList, lists.usb ?? known.usb),
     aliases,

@@ -20,7 +20,14 @@ import { CONFIG_PATH, recognise, type EvidenceKind } from './recognise.ts';
 import { readEdid, type ScreenReading } from './screens/edid.ts';
 import { readAttached, type AttachedBuses } from './system/attached.ts';
 import type { Drive } from '../parts/drive.ts';
-import { readSmartctl } from './system/smartctl.ts';
+import { readSmartctl, readTemperatures } from './system/smartctl.ts';
+import { readCopies } from './results/copies.ts';
+import { readFio } from './results/fio.ts';
+import { readIperf3 } from './results/iperf3.ts';
+import { readNvme } from './results/nvme.ts';
+import { readRadio } from './results/radio.ts';
+import type { Result } from './results/result.ts';
+import { readResultTable } from './results/table.ts';
 import { readHardwareReport, type HardwareReport } from './system/hardwareReport.ts';
 import { readDeviceList, type DeviceListReading } from './system/deviceList.ts';
 import {
@@ -32,6 +39,18 @@ import {
   type NetworkPort,
 } from './system/linux.ts';
 import { readModulesAlias, type AliasList } from './system/moduleAliases.ts';
+
+type ResultKind = 'iperf3' | 'fio' | 'copies' | 'radio' | 'nvme' | 'resultTable';
+const RESULT_READERS: Readonly<
+  Record<ResultKind, (text: string, problems: ProblemList) => readonly Result[]>
+> = {
+  iperf3: readIperf3,
+  fio: readFio,
+  copies: readCopies,
+  radio: readRadio,
+  nvme: readNvme,
+  resultTable: readResultTable,
+};
 
 const LARGEST_FILE = 16 * 1024 * 1024;
 /** Of all files together. */
@@ -76,6 +95,8 @@ export interface FileReading {
   readonly deviceLists: DeviceListReading[];
   readonly hardware: HardwareReport[];
   readonly drives: Drive[];
+  /** What tools measured. */
+  readonly results: Result[];
   readonly pciLists: string[];
   readonly usbLists: string[];
 }
@@ -98,6 +119,7 @@ export const emptyReading = (): FileReading => ({
   deviceLists: [],
   hardware: [],
   drives: [],
+  results: [],
   pciLists: [],
   usbLists: [],
 });
@@ -248,7 +270,18 @@ function readText(
     case 'smartctl': {
       const drives = readSmartctl(text, problems);
       into.drives.push(...drives);
+      into.results.push(...readTemperatures(text));
       return drives.length;
+    }
+    case 'iperf3':
+    case 'fio':
+    case 'copies':
+    case 'radio':
+    case 'nvme':
+    case 'resultTable': {
+      const results = RESULT_READERS[kind](text, problems);
+      into.results.push(...results);
+      return results.length;
     }
     case 'loadedDrivers': {
       const loaded = pairs(text, ' ');

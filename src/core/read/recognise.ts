@@ -2,6 +2,7 @@
 import { isBundle } from './bundle.ts';
 import { startsAsEdid } from './screens/edid.ts';
 import { END_OF_TABLE, LARGEST_TABLE, hasEntryPoint } from './firmware/structures.ts';
+import { isResultTable } from './results/table.ts';
 import { bytesFromText, decodeText, looksBinary } from './text.ts';
 
 export type EvidenceKind =
@@ -23,6 +24,12 @@ export type EvidenceKind =
   | 'deviceList'
   | 'hardwareReport'
   | 'smartctl'
+  | 'iperf3'
+  | 'fio'
+  | 'copies'
+  | 'radio'
+  | 'nvme'
+  | 'resultTable'
   | 'loadedDrivers'
   | 'systemFacts'
   | 'driverSetup'
@@ -53,6 +60,9 @@ const BY_NAME: readonly (readonly [RegExp, EvidenceKind])[] = [
 /** In this order: a report of devices may quote nearly anything. */
 const BY_CONTENT: readonly (readonly [RegExp, EvidenceKind])[] = [
   [/"smartctl"\s{0,9}:\s{0,9}\{/, 'smartctl'],
+  [/"version"\s{0,9}:\s{0,9}"iperf 3/, 'iperf3'],
+  [/"fio version"\s{0,9}:/, 'fio'],
+  [/"avail_spare"\s{0,9}:/, 'nvme'],
   [/"SP(?:PCI|Software|Hardware)DataType"\s{0,9}:/, 'hardwareReport'],
   [/<string>SP(?:PCI|Software|Hardware)DataType<\/string>/, 'hardwareReport'],
   [/^(?:PCI|PCI Cards|Software|Hardware):[ \t]{0,9}\r?\n\s/m, 'hardwareReport'],
@@ -69,8 +79,19 @@ const BY_CONTENT: readonly (readonly [RegExp, EvidenceKind])[] = [
   // A driver's setup file names devices that it drives: none of them need be in this machine.
   [/^[ \t]*\[version\][ \t]*\r?$/im, 'driverSetup'],
   [/VEN_[0-9A-F]{4}&|VID_[0-9A-F]{4}&|\\\\?ACPI|^"?InstanceId/i, 'deviceList'],
+  [/^Connected to [0-9a-f:]{17} \(on |\(Mbps\)\s{1,40}: \d/im, 'radio'],
   [/^PRETTY_NAME=|^VERSION_ID=/m, 'osRelease'],
   [/^(?:Linux|FreeBSD|NetBSD|OpenBSD|DragonFly) (?:\S+ )?\d+\.\d+/m, 'uname'],
+];
+
+/** What copy tools print at their end, behind whatever they copied. */
+const TAIL_LETTERS = 4 * 1024;
+const COPIED: readonly RegExp[] = [
+  /^\d{1,18} \S{1,12} (?:\([^)\n]{0,40}\) \S{1,20}, \d|transferred in \d)/m,
+  /^\d{1,9}\+\d{1,9} records out$/m,
+  /^sent [\d,.]{1,24} bytes {1,4}received \d/m,
+  /\s100% {1,4}\d{1,7}[KMGT]?B {1,4}\d/,
+  /:\s{1,40}\d[\d.,\u00a0' ]{0,24} Bytes\/\S/i,
 ];
 
 export function recognise(name: string, content: Uint8Array | string): Recognised {
@@ -94,7 +115,13 @@ function recogniseText(name: string, text: string): Recognised {
     if (kind !== null) return { kind, bytes: coded, text: null };
   }
   const kind = BY_CONTENT.find(([pattern]) => pattern.test(head))?.[1];
-  return kind === undefined ? null : { kind, bytes: null, text };
+  if (kind !== undefined) return { kind, bytes: null, text };
+  if (isResultTable(head.split('\n', 1)[0] ?? ''))
+    return { kind: 'resultTable', bytes: null, text };
+  const tail = text.slice(-TAIL_LETTERS);
+  return COPIED.some((pattern) => pattern.test(tail))
+    ? { kind: 'copies', bytes: null, text }
+    : null;
 }
 
 function recogniseBytes(name: string, bytes: Uint8Array): EvidenceKind | null {

@@ -12,6 +12,9 @@ import { causesFor, serialOf } from '../parts/observed.ts';
 import type { CauseObservation } from '../parts/observation.ts';
 import { driverStates } from '../diagnosis/driverStates.ts';
 import { provings, type Proving } from '../diagnosis/provings.ts';
+import { heldReadings, type HeldReading } from '../diagnosis/readings.ts';
+import type { RunGroup } from '../diagnosis/runs.ts';
+import { variantsOf } from '../diagnosis/variants.ts';
 import { isMended } from '../procedure/mends.ts';
 import { reportOnPlan } from '../diagnosis/reportOnPlan.ts';
 import { byWeight, type Finding } from '../rules/finding.ts';
@@ -65,6 +68,9 @@ export interface SheetFigure extends Pick<
   'expectation' | 'groups' | 'main' | 'before' | 'untilMended'
 > {
   readonly mended: readonly CauseObservation['value'][];
+  readonly readings: readonly HeldReading[];
+  /** The setting that came out best of those that were tried; null: none was clearly so, or none was tried. */
+  readonly kept: RunGroup | null;
 }
 
 /** What the next technician starts from: the machine's system and firmware as they were found. */
@@ -145,6 +151,8 @@ export function handOverSheet(job: Job): HandOverSheet {
       main,
       before,
       untilMended,
+      readings: heldReadings(expectation, job),
+      kept: variantsOf(job, expectation.need)?.best ?? null,
       mended: causesFor(job.observations, expectation.need.id)
         .filter((cause) => isMended(job, cause))
         .map(({ value }) => value),

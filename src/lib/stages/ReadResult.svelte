@@ -36,7 +36,9 @@
         .map(([count, what]) => counted(count, what))
         .join(', ')}; ${counted(result.settled, 'fact')} settled.`;
     return observed.length === 0
-      ? 'No list of devices is in it: nothing to hold against the accepted plan. The survey has not changed.'
+      ? reading.open.length > 0
+        ? `${counted(reading.open.length, 'measurement')} read: say which need was measured. The survey has not changed.`
+        : 'No list of devices is in it: nothing to hold against the accepted plan. The survey has not changed.'
       : `Held against the accepted plan: ${observedWords(observed)}${reading.proven === 0 ? '' : `, ${counted(reading.proven, 'step')} ticked by it`}. The survey has not changed.`;
   });
 </script>
@@ -111,7 +113,7 @@
         </ul>
       {/if}
     </details>
-    {#if reading.told && reading.observed !== null && reading.question === null}
+    {#if reading.told && reading.observed !== null && reading.question === null && result.devices > 0}
       <p class="quiet">
         If the survey itself was wrong, take this report into it. The plan is then to be made anew.
       </p>

@@ -1,6 +1,6 @@
 /** Files that the machine wrote, being read in the worker: how far it is, what came of it, what becomes of it. */
 import { proxy } from 'comlink';
-import type { Observation } from '$core';
+import { runFrom, type MeasuredRate, type Observation, type OpenResult } from '$core';
 import { nameLists } from '$lib/state/nameLists';
 import { now } from '$lib/state/now';
 import { supplies } from '$lib/state/supplies.svelte';
@@ -16,6 +16,8 @@ export class Reading {
   result = $state.raw<EvidenceTaken | null>(null);
   /** What it shows of the accepted plan's cards; null where it was taken into the survey. */
   observed = $state.raw<readonly Observation[] | null>(null);
+  /** Measurements of which it has to be said whose need they are of. */
+  open = $state.raw<readonly OpenResult[]>([]);
   /** Steps that it ticked. */
   proven = $state(0);
   stopped = $state(false);
@@ -128,15 +130,28 @@ export class Reading {
 
   private async observe(): Promise<void> {
     const { job } = this.model;
-    const { observations, proves } = (await askReader((reader) => reader.observe(job, now()))) ?? {
-      observations: [],
-      proves: [],
-    };
+    const { observations, proves, open } = (await askReader((reader) =>
+      reader.observe(job, now()),
+    )) ?? { observations: [], proves: [], open: [] };
     this.observed = observations;
+    this.open = open;
     this.proven = proves.filter((stepId) => job.ticks[stepId] === undefined).length;
     const what = observedWords(observations);
     if (observations.length > 0)
       this.model.open.run({ name: 'observe', observations, what, proves });
+  }
+
+  /** A measurement as one of a need, on the technician's word. */
+  takeAs(result: MeasuredRate, needId: string): void {
+    const { job } = this.model;
+    const n = this.open.findIndex((each) => each.result === result);
+    const what = job.needs.find(({ id }) => id === needId)?.kind ?? '';
+    this.model.open.run({
+      name: 'observe',
+      observations: [runFrom(job, needId, result, now(), n)],
+      what,
+    });
+    this.open = this.open.filter((each) => each.result !== result);
   }
 
   /** What was read last, taken into the survey after all: on the technician's word. */

@@ -6,9 +6,14 @@ import { counted, linkWords } from './figures';
 export function observedWords(observations: readonly Observation[]): string {
   const cards = observations.filter((each): each is DeviceObservation => each.kind === 'device');
   const seen = cards.filter(({ value }) => value.place !== null).length;
-  return cards.length === 0
-    ? 'every device seen'
-    : `${seen} of ${counted(cards.length, 'card')} seen`;
+  const runs = observations.filter(({ kind }) => kind === 'run').length;
+  const readings = observations.filter(({ kind }) => kind === 'reading' || kind === 'check').length;
+  return [
+    ...(cards.length === 0 ? [] : [`${seen} of ${counted(cards.length, 'card')} seen`]),
+    ...(runs === 0 ? [] : [counted(runs, 'run')]),
+    ...(readings === 0 ? [] : [counted(readings, 'reading')]),
+    ...(cards.length + runs + readings === 0 ? ['every device seen'] : []),
+  ].join(', ');
 }
 
 export function differenceWords(difference: ReportDifference): string {

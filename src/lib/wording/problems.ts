@@ -54,6 +54,15 @@ const WORDS: Readonly<Record<ProblemCode, string>> = {
   'report.nothingFound': 'No cards and no system in this report; expected: {expected}.',
   'report.noDrive': 'No drive in it; expected what smartctl --json prints: {expected}.',
   'report.unreadable': 'The report is damaged here; expected: {expected}.',
+  'result.unreadable': 'The result is damaged; expected: {expected}.',
+  'result.failed': 'The test itself failed: {found}.',
+  'result.nothingMeasured': 'No figure in it; expected: {expected}.',
+  'result.random':
+    'It reads or writes here and there ({found}), which the expected figure is not of; left out.',
+  'result.noTime': 'No time in “{found}”; left out.',
+  'result.noColumns':
+    'No column of figures; expected one such as {expected}, or one of bytes and one of seconds.',
+  'result.noFigure': 'No figure above zero in “{found}”; left out.',
   'list.noIdentities': 'No column of device identities; expected one such as {expected}.',
   'list.placeMissing': 'The list does not say where the device sits; left out.',
   'list.tooMany': '{found} entries; only the first {expected} were read.',

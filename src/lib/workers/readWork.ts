@@ -11,6 +11,7 @@ import {
   isOtherMachine,
   lookAtPackages,
   observeReport,
+  observeResults,
   readFiles,
   stickFiles,
   stickOf,
@@ -27,6 +28,7 @@ import {
   type Machine,
   type MachinesApart,
   type Observation,
+  type OpenResult,
   type PackageRecord,
   type PackagesLook,
   type Problem,
@@ -66,6 +68,8 @@ export interface DroppedFile {
 export interface Observed {
   readonly observations: readonly Observation[];
   readonly proves: readonly string[];
+  /** Measurements that may be of several needs. */
+  readonly open: readonly OpenResult[];
 }
 
 let read: { readonly files: FilesRead; readonly known: Known } | null = null;
@@ -117,9 +121,17 @@ export const readWork = {
     Promise.all(packageRecords(packages, machine, cards).map(withFiles)),
   /** What was read last, held against the job's accepted plan. @param at ISO instant */
   observe: (job: Job, at: string): Observed => {
-    const observations = last === null ? [] : observeReport(job, last, at);
+    const results = last === null ? { observations: [], open: [] } : observeResults(job, last, at);
+    const observations = [
+      ...(last === null ? [] : observeReport(job, last, at)),
+      ...results.observations,
+    ];
     const command = { name: 'observe', observations, what: '' } as const;
-    return { observations, proves: provenSteps(apply(job, command, { at, who: '' })) };
+    return {
+      observations,
+      proves: provenSteps(apply(job, command, { at, who: '' })),
+      open: results.open,
+    };
   },
 };
 

@@ -150,12 +150,23 @@ function linkOf({ card, link }: AssembledCard, { stages }: Flow): Described {
             {
               cause: 'coldStart',
               shows: { readLink: 'older', warmRestart: 'better' },
-              carries: ofOlder,
+              // What was not said to be cold may have been warm.
+              carries: orPlanned(ofOlder),
             } as const,
           ]),
     ],
   };
 }
+
+const orPlanned =
+  (carries: Carries): Carries =>
+  (test, expected) => {
+    const band = carries(test, expected);
+    const planned = expected.stages.find(isOf('slotLink'));
+    return test.isCold || band === null || planned === undefined
+      ? band
+      : { low: band.low, high: planned.high * expected.gain.high };
+  };
 
 const UPLINK: Described = {
   what: 'uplink',

@@ -7,11 +7,11 @@ import { causesFor, checksFor, readingsFor } from '../../parts/observed.ts';
 import type { ReadingObservation } from '../../parts/observation.ts';
 import { mendStepId } from '../../procedure/mends.ts';
 import type { Check } from '../../standards/checks.ts';
-import { SLOWS_AT_CELSIUS } from '../../standards/temperatures.ts';
 import { driverStates, type DriverOutcome } from '../driverStates.ts';
 import { withoutFileCost } from '../expectedRun.ts';
 import { provings, type Proving } from '../provings.ts';
 import { reportOnPlan, type ReportDifference } from '../reportOnPlan.ts';
+import { slowsAt } from '../readings.ts';
 import { directionAsked, type RunTest } from '../runs.ts';
 import type { Component } from './component.ts';
 import { componentsOf } from './components.ts';
@@ -139,15 +139,10 @@ function fromReading({ value, at }: ReadingObservation, need: Need): readonly Da
     case 'temperature':
       return answer('cooling', 'watchTemperature', value.number >= slowsAt(need) ? 'hot' : 'cool');
     case 'refreshHz':
+    case 'wornPercent':
       return [];
   }
 }
-
-/** At how many degrees what serves a need slows itself down. */
-export const slowsAt = ({ kind }: Need): number =>
-  SLOWS_AT_CELSIUS[
-    kind === 'drives' ? 'drive' : kind === 'graphics' || kind === 'screens' ? 'graphics' : 'other'
-  ];
 
 /** Measurements that were not made yet and that may tell causes apart. */
 function measuresFor({ expectation, groups }: Proving, job: Job): readonly PossibleMeasure[] {

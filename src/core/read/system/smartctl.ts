@@ -6,6 +6,7 @@ import * as z from 'zod/mini';
 import { emptyDrive, type Drive } from '../../parts/drive.ts';
 import { MOST, clipped } from '../../parts/limits.ts';
 import { upTo, type ProblemList } from '../problem.ts';
+import { driveSeen, jsonIn, type DriveSeen } from '../results/result.ts';
 
 const number = z.optional(z.number().check(z.nonnegative()));
 const words = z.optional(z.string());
@@ -59,6 +60,22 @@ export const WRITTEN_UNITS: Readonly<Record<string, number>> = {
   Total_Writes_GiB: 1024 * MEBIBYTE,
   Total_Writes_GB: GIGABYTE,
 };
+
+/** What drives say of their temperature and wear, of what was read as drives. */
+export function readTemperatures(input: string): readonly DriveSeen[] {
+  const data = jsonIn(input);
+  return (Array.isArray(data) ? data : [data]).flatMap((each: unknown): readonly DriveSeen[] => {
+    const report = Warm.safeParse(each);
+    if (!report.success) return [];
+    const { temperature, nvme_smart_health_information_log: log, endurance_used } = report.data;
+    return driveSeen(temperature.current, log?.percentage_used ?? endurance_used?.current_percent);
+  });
+}
+const Warm = z.object({
+  temperature: z.object({ current: z.number() }),
+  endurance_used: z.optional(z.object({ current_percent: number })),
+  nvme_smart_health_information_log: z.optional(z.object({ percentage_used: number })),
+});
 
 /** From this share on a drive’s own reckoning of its wear says how much it is good for. */
 const LEAST_PERCENT = 5;

@@ -12,15 +12,12 @@
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { answerWords } from '$lib/wording/answers';
   import { findingWords } from '$lib/wording/findings';
-  import { atMoment, band, figure, flowFigure, inMoney, linkWords } from '$lib/wording/figures';
-  import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
-  import { CAUSE_WORDS } from '$lib/wording/causes';
-  import { judgementWords, ratioWords, spreadWords, testWords } from '$lib/wording/proof';
-  import { capital } from '$lib/wording/stepWords';
+  import { atMoment, figure, inMoney, linkWords } from '$lib/wording/figures';
   import { extraWords } from '$lib/wording/plans';
   import { EXTRA_KIND_WORDS, SYSTEM_FAMILY_WORDS } from '$lib/wording/things';
   import { cautionWords } from '$lib/wording/steps';
   import type { JobModel } from '../jobModel.svelte';
+  import SheetFigures from './SheetFigures.svelte';
 
   let { job, sheet, model }: { job: Job; sheet: HandOverSheet; model: JobModel } = $props();
 
@@ -200,67 +197,7 @@
     </ul>
   {/if}
 
-  <h3>What it does now</h3>
-  <table class="plain">
-    <thead>
-      <tr
-        ><th scope="col">Wanted</th><th scope="col">Expected</th><th scope="col">Measured</th><th
-          scope="col">Meaning</th
-        ></tr
-      >
-    </thead>
-    <tbody>
-      {#each sheet.figures as { expectation, main, before, groups, untilMended, mended } (expectation.need.id)}
-        {@const flow = expectation.flow}
-        <tr>
-          <td>
-            <strong>{KIND_WORDS[expectation.need.kind]}</strong>: {needWords(expectation.need)}
-            {#if expectation.card}<br /><span class="quiet">{cardName(expectation.card.card)}</span
-              >{/if}
-          </td>
-          <td
-            >{flow === null
-              ? expectation.isMet
-                ? 'met by the machine'
-                : 'not served'
-              : `${band(flow)}${expectation.isMet ? ', by the machine itself' : ''}`}
-            {#each catchWords(expectation) as words, n (n)}<br /><span class="quiet">{words}</span
-              >{/each}</td
-          >
-          <td>
-            {#if flow !== null && (before !== null || untilMended.length > 0)}
-              <span class="quiet">
-                {#if before}{flowFigure(before.median, flow)} before<br />{/if}
-                {#each untilMended as group, n (n)}
-                  {flowFigure(group.median, flow)} until mended<br />
-                {/each}
-              </span>
-            {/if}
-            {#if main === null || flow === null}not measured{:else}
-              <strong>{flowFigure(main.median, flow)}</strong>
-              <span class="quiet">{spreadWords(main, flow)}</span>
-            {/if}
-            {#if flow !== null}
-              {#each groups.filter((group) => group !== main) as group, n (n)}
-                <br /><span class="quiet"
-                  >{flowFigure(group.median, flow)}, {testWords(group.test, flow)}</span
-                >
-              {/each}
-            {/if}
-          </td>
-          <td>
-            {main === null ? '–' : capital(judgementWords(main.judgement, main.expected))}
-            {#if before !== null && main !== null}{capital(
-                ratioWords(before.median, main.median),
-              )}.{/if}
-            {#each mended as { cause, part } (cause + part)}
-              <br /><span class="quiet">Mended: {CAUSE_WORDS[cause].is}.</span>
-            {/each}
-          </td>
-        </tr>
-      {/each}
-    </tbody>
-  </table>
+  <SheetFigures figures={sheet.figures} />
 
   {#if sheet.coversKept.length + sheet.bracketsKept.length + sheet.cardsKept.length + sheet.leftInBoxes.length > 0}
     <h3>Parts kept for you</h3>

@@ -8,6 +8,7 @@
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import type { JobModel } from '../jobModel.svelte';
   import ReadResult from '../ReadResult.svelte';
+  import OpenResults from './OpenResults.svelte';
   import ReportDrop from '../ReportDrop.svelte';
   import { Reading } from '../reading.svelte';
 
@@ -39,7 +40,7 @@
 {/snippet}
 
 <section aria-labelledby="report-heading">
-  <h2 id="report-heading">What the machine reports</h2>
+  <h2 id="report-heading">What the machine and its tools report</h2>
   {#if last}
     <p class="quiet">Read {atMoment(last.at)}{last.conditions && `, ${last.conditions}`}</p>
     <table class="plain">
@@ -68,10 +69,12 @@
     </table>
   {/if}
   <ReportDrop
-    label="Drop the report taken after fitting (lspci -vvnn, a device list, the survey file), or paste it"
+    label="Drop the report taken after fitting, or the result of a measurement; or paste it"
+    placeholder="lspci -vvnn, a device list, the survey file; iperf3 -J, fio JSON, the last lines of dd, rsync, scp or robocopy, ethtool, iw, smartctl, nvme, a table with a column MB/s"
     progress={reading.progress}
     onfiles={(files) => reading.read(files)}
   />
+  <OpenResults {model} {reading} />
   <ReadResult {reading} />
 </section>
 

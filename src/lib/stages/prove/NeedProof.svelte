@@ -3,9 +3,12 @@
   import {
     cardName,
     causesFor,
+    heldReadings,
     isMended,
     mendStepId,
+    readingKinds,
     steps,
+    variantsOf,
     type CauseObservation,
     type Measure,
     type NeedDiagnosis,
@@ -17,6 +20,8 @@
   import { band, flowFigure, linkWords } from '$lib/wording/figures';
   import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
   import { judgementWords, ratioWords, spreadWords, testWords } from '$lib/wording/proof';
+  import { readingWords } from '$lib/wording/readings';
+  import { capital } from '$lib/wording/stepWords';
   import { limitWords } from '$lib/wording/stages';
   import { stepWords } from '$lib/wording/steps';
   import type { JobModel } from '../jobModel.svelte';
@@ -24,9 +29,11 @@
   import CopyTimer from './CopyTimer.svelte';
   import Diagnosis from './Diagnosis.svelte';
   import MeasureGuide from './MeasureGuide.svelte';
+  import Readings from './Readings.svelte';
   import RunForm from './RunForm.svelte';
   import RunStrip from './RunStrip.svelte';
   import RunTable from './RunTable.svelte';
+  import VariantTable from './VariantTable.svelte';
 
   let {
     model,
@@ -49,11 +56,14 @@
     })),
     ...(main === null ? [] : [{ name: 'now', group: main }]),
   ]);
+  const held = $derived(heldReadings(expectation, model.job));
+  const variants = $derived(variantsOf(model.job, need));
   const found = $derived(causesFor(model.job.observations, need.id));
   const toMend = $derived(found.filter((cause) => !isMended(model.job, cause)));
   let asksParts = $state(false);
   let asksHow = $state(false);
   let asksRuns = $state(false);
+  let asksReadings = $state(false);
   let timer = $state(false);
   let asked = $state<Measure | null>(null);
 
@@ -132,6 +142,12 @@
           {#if before}{flowFigure(before.median, flow)} before the work.{/if}
         </p>
       {/if}
+      {#each held.filter(({ verdict }) => verdict !== 'clear' && verdict !== 'unknown') as each (each.observation.id)}
+        <p>
+          <VerdictMark verdict={each.verdict} withWord={false} />
+          {capital(readingWords(each))}.
+        </p>
+      {/each}
       {#each catchWords(expectation) as words, n (n)}<p class="quiet">{words}</p>{/each}
     </div>
     {#each toMend as cause (cause.id)}
@@ -169,30 +185,39 @@
           recorded={() => (asked = null)}
         />
       {/key}
-      <div class="ways">
-        {#if flow.unit === 'B/s'}
-          <details bind:open={timer}>
-            <summary>Time a copy</summary>
-            {#if timer}<CopyTimer {model} {need} {flow} />{/if}
-          </details>
-        {/if}
-        <details bind:open={asksHow}>
-          <summary>How to measure it here</summary>
-          {#if asksHow}<MeasureGuide {model} {need} {flow} />{/if}
+    </div>
+    <div class="ways">
+      {#if flow.unit === 'B/s'}
+        <details bind:open={timer}>
+          <summary>Time a copy</summary>
+          {#if timer}<CopyTimer {model} {need} {flow} />{/if}
         </details>
-        {#if proving.groups.length > 0 || before !== null}
-          <details bind:open={asksRuns}>
-            <summary>All runs</summary>
-            {#if asksRuns}<RunTable groups={proving.groups} {before} {flow} {remove} />{/if}
-          </details>
-        {/if}
-        {#if flow.stages.length > 1}
-          <details bind:open={asksParts}>
-            <summary>What each part carries</summary>
-            {#if asksParts}<BandPicture {flow} reading={main?.median ?? null} />{/if}
-          </details>
-        {/if}
-      </div>
+      {/if}
+      <details bind:open={asksHow}>
+        <summary>How to measure it here</summary>
+        {#if asksHow}<MeasureGuide {model} {need} {flow} />{/if}
+      </details>
+      {#if readingKinds(need).length > 0}
+        <details bind:open={asksReadings}>
+          <summary>Temperature, counts, speeds{held.length > 0 ? ` (${held.length})` : ''}</summary>
+          {#if asksReadings}<Readings {model} {expectation} />{/if}
+        </details>
+      {/if}
+      {#if proving.groups.length > 0 || before !== null}
+        <details bind:open={asksRuns}>
+          <summary>All runs</summary>
+          {#if asksRuns}
+            <RunTable groups={proving.groups} {before} {flow} {remove} />
+            {#if variants}<VariantTable {variants} {flow} />{/if}
+          {/if}
+        </details>
+      {/if}
+      {#if flow.stages.length > 1}
+        <details bind:open={asksParts}>
+          <summary>What each part carries</summary>
+          {#if asksParts}<BandPicture {flow} reading={main?.median ?? null} />{/if}
+        </details>
+      {/if}
     </div>
   {/if}
 </section>
@@ -235,8 +260,12 @@
     grid-column: 1 / -1;
     margin-top: 0.375rem;
   }
-  .tools {
+  .tools,
+  .ways {
     grid-column: 2 / -1;
+  }
+  .ways:has(details[open]) {
+    grid-column: 1 / -1;
   }
   .ways {
     display: flex;

@@ -16,7 +16,7 @@
   const ROW = 20;
   const TOP = 4;
   const FOOT = 18;
-  const NAMES = 52;
+  const NAMES = 76;
   let width = $state(220);
   const left = $derived(rows.length > 1 ? NAMES : 0);
   const values = $derived(rows.flatMap(({ group }) => group.runs.map(({ value }) => value)));

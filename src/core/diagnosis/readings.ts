@@ -1,0 +1,79 @@
+/** Numbers that are read off a machine beside its figures, each with what it is held against. */
+import type { Expectation } from '../assembly/expectations.ts';
+import { wireLinks } from '../flow/wire.ts';
+import type { Job } from '../parts/job.ts';
+import { unitsNeeded, type Need } from '../parts/need.ts';
+import { readingsFor } from '../parts/observed.ts';
+import type { ReadingObservation } from '../parts/observation.ts';
+import type { Verdict } from '../rules/finding.ts';
+import { WORN_SHARE } from '../standards/storage.ts';
+import { SLOWS_AT_CELSIUS } from '../standards/temperatures.ts';
+
+export type ReadingKind = ReadingObservation['value']['what'];
+
+export interface HeldReading {
+  readonly observation: ReadingObservation;
+  /** What it is held against; null: nothing of the plan says. */
+  readonly against: number | null;
+  readonly verdict: Verdict;
+}
+
+/** Readings that say something of a kind of need. */
+export function readingKinds({ kind }: Need): readonly ReadingKind[] {
+  switch (kind) {
+    case 'network':
+      return ['linkMegabits', 'temperature'];
+    case 'drives':
+      return ['driveCount', 'temperature', 'wornPercent'];
+    case 'graphics':
+      return ['temperature', 'refreshHz'];
+    case 'usb':
+    case 'wifi':
+    case 'serialLink':
+      return ['temperature'];
+    default:
+      return [];
+  }
+}
+
+/** Each reading of a need with what it should be. */
+export const heldReadings = (
+  { need, card }: Expectation,
+  { observations, machine }: Job,
+): readonly HeldReading[] =>
+  readingsFor(observations, need.id).map((observation): HeldReading => {
+    const { what, number } = observation.value;
+    const held = (against: number | null, isWell: boolean, otherwise: Verdict): HeldReading => ({
+      observation,
+      against,
+      verdict: against === null ? 'unknown' : isWell ? 'clear' : otherwise,
+    });
+    switch (what) {
+      case 'temperature': {
+        const most = slowsAt(need);
+        return held(most, number < most, 'limited');
+      }
+      case 'wornPercent':
+        return held(WORN_SHARE * 100, number < WORN_SHARE * 100, 'limited');
+      case 'driveCount': {
+        const count = unitsNeeded(need);
+        return held(count, number >= count, 'blocked');
+      }
+      case 'linkMegabits': {
+        const delivers = card?.card.delivers;
+        const planned =
+          delivers?.kind === 'network'
+            ? (wireLinks(delivers.megabits, machine.path)[0]?.megabits ?? null)
+            : null;
+        return held(planned, planned !== null && number >= planned, 'limited');
+      }
+      case 'refreshHz':
+        return held(null, true, 'clear');
+    }
+  });
+
+/** At how many degrees what serves a need slows itself down. */
+export const slowsAt = ({ kind }: Need): number =>
+  SLOWS_AT_CELSIUS[
+    kind === 'drives' ? 'drive' : kind === 'graphics' || kind === 'screens' ? 'graphics' : 'other'
+  ];

@@ -1,0 +1,83 @@
+<script lang="ts">
+  /** What each need gets now: expected, measured before and after, and what was mended on the way. */
+  import { cardName, type SheetFigure } from '$core';
+  import { CAUSE_WORDS } from '$lib/wording/causes';
+  import { band, flowFigure } from '$lib/wording/figures';
+  import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
+  import { judgementWords, ratioWords, spreadWords, testWords } from '$lib/wording/proof';
+  import { readingWords } from '$lib/wording/readings';
+  import { capital } from '$lib/wording/stepWords';
+
+  let { figures }: { figures: readonly SheetFigure[] } = $props();
+
+  function expected({ expectation: { flow, isMet } }: SheetFigure): string {
+    if (flow === null) return isMet ? 'met by the machine' : 'not served';
+    return `${band(flow)}${isMet ? ', by the machine itself' : ''}`;
+  }
+
+  /** What it showed before, in the order in which it was measured. */
+  const earlier = ({ before, untilMended }: SheetFigure) => [
+    ...(before === null ? [] : [{ name: 'before', group: before }]),
+    ...untilMended.map((group) => ({ name: 'until mended', group })),
+  ];
+
+  /** What else there is to say of it, a line each. */
+  const remarks = ({ main, before, kept, readings, mended }: SheetFigure): readonly string[] => [
+    ...(before !== null && main !== null
+      ? [`${capital(ratioWords(before.median, main.median))}.`]
+      : []),
+    ...(kept === null
+      ? []
+      : [`Kept: ${kept.test.variant || 'as it was'}, the best of the settings tried.`]),
+    ...readings.map((each) => `${capital(readingWords(each))}.`),
+    ...mended.map(({ cause }) => `Mended: ${CAUSE_WORDS[cause].is}.`),
+  ];
+</script>
+
+<h3>What it does now</h3>
+<table class="plain">
+  <thead>
+    <tr
+      ><th scope="col">Wanted</th><th scope="col">Expected</th><th scope="col">Measured</th><th
+        scope="col">Meaning</th
+      ></tr
+    >
+  </thead>
+  <tbody>
+    {#each figures as each (each.expectation.need.id)}
+      {@const { expectation, main, groups } = each}
+      {@const { need, flow, card } = expectation}
+      <tr>
+        <td>
+          <strong>{KIND_WORDS[need.kind]}</strong>: {needWords(need)}
+          {#if card}<br /><span class="quiet">{cardName(card.card)}</span>{/if}
+        </td>
+        <td>
+          {expected(each)}
+          {#each catchWords(expectation) as words, n (n)}<br /><span class="quiet">{words}</span
+            >{/each}
+        </td>
+        <td>
+          {#if flow === null || (main === null && earlier(each).length === 0)}not measured{:else}
+            {#each earlier(each) as { name, group }, n (n)}
+              <span class="quiet">{flowFigure(group.median, flow)} {name}</span><br />
+            {/each}
+            {#if main}
+              <strong>{flowFigure(main.median, flow)}</strong>
+              <span class="quiet">{spreadWords(main, flow)}</span>
+            {:else}not measured since{/if}
+            {#each groups.filter((group) => group !== main) as group, n (n)}
+              <br /><span class="quiet"
+                >{flowFigure(group.median, flow)}, {testWords(group.test, flow)}</span
+              >
+            {/each}
+          {/if}
+        </td>
+        <td>
+          {main === null ? '–' : capital(judgementWords(main.judgement, main.expected))}
+          {#each remarks(each) as words, n (n)}<br /><span class="quiet">{words}</span>{/each}
+        </td>
+      </tr>
+    {/each}
+  </tbody>
+</table>

@@ -1,0 +1,59 @@
+<script lang="ts">
+  /** Measurements that were read and may be of several needs: which one is it? */
+  import { Button } from 'carbon-components-svelte';
+  import type { MeasuredRate, Need } from '$core';
+  import { inBytes, inMegabytes } from '$lib/wording/figures';
+  import { KIND_WORDS, needWords } from '$lib/wording/needs';
+  import type { JobModel } from '../jobModel.svelte';
+  import type { Reading } from '../reading.svelte';
+
+  let { model, reading }: { model: JobModel; reading: Reading } = $props();
+
+  const needOf = (needId: string): Need | undefined =>
+    model.job.needs.find(({ id }) => id === needId);
+  const resultWords = ({ words, bytesPerSecond, bytes, direction }: MeasuredRate): string =>
+    [words, inMegabytes(bytesPerSecond), bytes === null ? '' : inBytes(bytes), direction ?? '']
+      .filter((each) => each !== '')
+      .join(', ');
+</script>
+
+{#if reading.open.length > 0}
+  <section aria-label="Which need was measured?">
+    <h3>Which need was measured?</h3>
+    <ul>
+      {#each reading.open as { result, needIds }, n (n)}
+        <li>
+          <span>{resultWords(result)}</span>
+          {#each needIds as needId (needId)}
+            {@const need = needOf(needId)}
+            {#if need}
+              <Button size="small" kind="tertiary" on:click={() => reading.takeAs(result, needId)}
+                >{KIND_WORDS[need.kind]}: {needWords(need)}</Button
+              >
+            {/if}
+          {:else}
+            <span class="quiet">No need of this plan is measured like this.</span>
+          {/each}
+        </li>
+      {/each}
+    </ul>
+  </section>
+{/if}
+
+<style>
+  section {
+    margin-top: 0.75rem;
+  }
+  h3 {
+    font-size: 0.875rem;
+    font-weight: 600;
+  }
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+    align-items: center;
+    padding: 0.375rem 0;
+    font-size: 0.8125rem;
+  }
+</style>

@@ -1,0 +1,106 @@
+<script lang="ts">
+  /** Temperature, counts, link speed: read off the machine, each with what it is held against. */
+  import { untrack } from 'svelte';
+  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import {
+    enteredReading,
+    heldReadings,
+    readingKinds,
+    type Expectation,
+    type HeldReading,
+    type ReadingKind,
+  } from '$core';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import { now } from '$lib/state/now';
+  import { READING_WORDS, readingWords } from '$lib/wording/readings';
+  import { capital } from '$lib/wording/stepWords';
+  import type { JobModel } from '../jobModel.svelte';
+  import { numberTyped } from './runs';
+
+  let { model, expectation }: { model: JobModel; expectation: Expectation } = $props();
+
+  const need = $derived(expectation.need);
+  const kinds = $derived(readingKinds(need));
+  const held = $derived(heldReadings(expectation, model.job));
+  let what = $state<ReadingKind>(untrack(() => kinds[0] ?? 'temperature'));
+  let text = $state('');
+  let refused = $state('');
+
+  function add() {
+    const number = numberTyped(text);
+    refused = number === null ? 'A number above zero is expected' : '';
+    if (number === null) return;
+    model.open.run({
+      name: 'observe',
+      observations: [enteredReading(need.id, { what, number }, now())],
+      what: need.kind,
+    });
+    text = '';
+  }
+  const remove = ({ observation }: HeldReading) =>
+    model.open.run({
+      name: 'removeObservation',
+      observationId: observation.id,
+      what: need.kind,
+    });
+</script>
+
+<form
+  onsubmit={(event) => {
+    event.preventDefault();
+    add();
+  }}
+>
+  <Select id="kind-{need.id}" size="sm" labelText="Read off" bind:selected={what}>
+    {#each kinds as kind (kind)}
+      <SelectItem value={kind} text={capital(READING_WORDS[kind].name)} />
+    {/each}
+  </Select>
+  <TextInput
+    id="number-{need.id}"
+    size="sm"
+    labelText="Number{READING_WORDS[what].unit === '' ? '' : `, ${READING_WORDS[what].unit}`}"
+    bind:value={text}
+    invalid={refused !== ''}
+    invalidText={refused}
+    on:input={() => (refused = '')}
+  />
+  <Button type="submit" kind="tertiary" size="small">Note it</Button>
+</form>
+<ul>
+  {#each held as each (each.observation.id)}
+    <li>
+      <VerdictMark verdict={each.verdict} withWord={false} />
+      <span>{capital(readingWords(each))}.</span>
+      <button
+        type="button"
+        class="text"
+        aria-label="Remove: {readingWords(each)}"
+        onclick={() => remove(each)}>Remove</button
+      >
+    </li>
+  {/each}
+</ul>
+
+<style>
+  form {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 1rem;
+    align-items: end;
+    max-width: 40rem;
+  }
+  form :global(.bx--form-item) {
+    flex: 1 1 9rem;
+  }
+  li {
+    display: flex;
+    gap: 0.5rem;
+    align-items: center;
+    padding: 0.25rem 0;
+    font-size: 0.8125rem;
+  }
+  .text {
+    font-size: 0.8125rem;
+  }
+</style>
