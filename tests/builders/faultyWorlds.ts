@@ -21,6 +21,7 @@ import {
   type Command,
   type Expectation,
   type Job,
+  type Machine,
   type Measure,
   type Need,
   type NeedDiagnosis,
@@ -73,6 +74,14 @@ export const plannedJobs = (): readonly Job[] => {
   });
 };
 
+/** The same as machines with their needs, to be varied. */
+export const demoMachines = (): readonly {
+  readonly title: string;
+  readonly machine: Machine;
+  readonly needs: readonly Need[];
+  readonly job: Job;
+}[] => plannedJobs().map((job) => ({ title: job.id, machine: job.machine, needs: job.needs, job }));
+
 /** A need of a job whose figure can be measured. */
 export interface Case {
   readonly job: Job;
@@ -90,7 +99,7 @@ export const cases = (jobs: readonly Job[]): readonly Case[] =>
     }),
   );
 
-const runningOf = (
+export const runningOf = (
   { job, expectation }: Case,
   faults: readonly Fault[],
   seed: number,

@@ -1,17 +1,12 @@
 /**
- * From what was observed to a named cause: what agrees, what is likely enough to be named, and else the next check. No part is named
- * that a check not yet made could clear: whatever is named was seen, or nothing is left that could show it.
+ * From what was observed to a named cause: what agrees, what is likely enough to be named, and else the next check. Nothing is named
+ * that a check not yet made, cheaper than its mend, could clear.
  */
 import { sum } from 'd3-array';
-import type { Component } from './component.ts';
+import { CAUSES } from '../../standards/causes.ts';
+import { shownBy, type Component } from './component.ts';
 import { explanationsOf, type CauseAt, type Explanation, type Observed } from './explanations.ts';
-import {
-  bestQuestion,
-  questionsFor,
-  type NextCheck,
-  type PossibleMeasure,
-  type Question,
-} from './nextCheck.ts';
+import { bestQuestion, questionsFor, type NextCheck, type PossibleMeasure } from './nextCheck.ts';
 
 export interface Diagnosis {
   /** All that agree with what was observed, the likeliest first. */
@@ -45,19 +40,16 @@ export function diagnose(
   const [first] = explanations;
   if (first === undefined) return { explanations, outcome: 'unexplained', next: null };
   const counted = likeliest(explanations);
-  const questions = questionsFor(counted, components, observed, measures);
-  const best = bestQuestion(counted, questions);
-  if (first.probability >= SURE || best === null) {
-    const unseen = first.causes.find((each) => !isSeen(each, components, observed));
-    const confirming = unseen && cheapest(questionsOn(unseen, components, observed));
-    if (confirming === undefined || confirming === null) {
-      const outcome =
-        first.causes.length === 0 ? 'healthy' : first.probability >= SURE ? 'named' : 'alike';
-      return { explanations, outcome, next: null };
-    }
-    return { explanations, outcome: 'ask', next: confirming };
-  }
-  return { explanations, outcome: 'ask', next: best.ask };
+  const best = bestQuestion(counted, questionsFor(counted, components, observed, measures));
+  if (first.probability < SURE && best !== null)
+    return { explanations, outcome: 'ask', next: best.ask };
+  const clearing = first.causes
+    .flatMap((each) => couldClear(each, components, observed))
+    .toSorted((a, b) => a.minutes - b.minutes)[0];
+  if (clearing !== undefined) return { explanations, outcome: 'ask', next: clearing };
+  const outcome =
+    first.causes.length === 0 ? 'healthy' : first.probability >= SURE ? 'named' : 'alike';
+  return { explanations, outcome, next: null };
 }
 
 function likeliest(explanations: readonly Explanation[]): readonly Explanation[] {
@@ -71,37 +63,39 @@ function likeliest(explanations: readonly Explanation[]): readonly Explanation[]
   return counted.map((each) => ({ ...each, probability: each.probability / total }));
 }
 
-/** An answer was given that its component would not give if it were as planned. */
-const isSeen = (
-  { part }: CauseAt,
-  components: readonly Component[],
-  { answers }: Observed,
-): boolean => {
-  const component = components.find(({ id }) => id === part);
-  return answers.some(
-    (each) => each.part === part && component?.checks[each.check] !== each.answer,
-  );
-};
+/** Minutes that a mend takes, by what it is; a part costs its price beside them. Common practice, no source. */
+const MEND_MINUTES = { part: 30, act: 12, setting: 6, way: 4 } as const;
 
-/** Checks not yet made that would tell it from a component that is as planned. */
-function questionsOn(
+/** Checks not yet made, each cheaper than the mend, that would clear its component of this cause. */
+function couldClear(
   { part, cause }: CauseAt,
   components: readonly Component[],
   { answers }: Observed,
 ): readonly NextCheck[] {
   const component = components.find(({ id }) => id === part);
-  const state = component?.fallBacks.find((each) => each.cause === cause);
-  if (component === undefined || state === undefined) return [];
-  return questionsFor(
-    [
-      { causes: [], probability: 0.5 },
-      { causes: [{ part, cause }], probability: 0.5 },
-    ],
-    [component],
-    { figures: [], answers: answers.filter((each) => each.part === part) },
+  if (component === undefined) return [];
+  const own = answers.filter((each) => each.part === part);
+  const others = [
     [],
-  ).map(({ ask }: Question) => ask);
+    ...component.fallBacks
+      .filter((state) =>
+        own.every(({ check, answer }) => shownBy(component, state, check) === answer),
+      )
+      .flatMap((state) => (state.cause === null || state.cause === cause ? [] : [state.cause])),
+  ].map((other) => (typeof other === 'string' ? [{ part, cause: other }] : []));
+  const most = MEND_MINUTES[CAUSES[cause].mend];
+  return others
+    .flatMap((causes) =>
+      questionsFor(
+        [
+          { causes, probability: 0.5 },
+          { causes: [{ part, cause }], probability: 0.5 },
+        ],
+        [component],
+        { figures: [], answers: own },
+        [],
+      ),
+    )
+    .map(({ ask }) => ask)
+    .filter(({ minutes }) => minutes <= most);
 }
-
-const cheapest = (checks: readonly NextCheck[]): NextCheck | null =>
-  checks.toSorted((a, b) => a.minutes - b.minutes)[0] ?? null;

@@ -5,7 +5,7 @@ import type { Job } from '../../parts/job.ts';
 import { unitsNeeded, type Need } from '../../parts/need.ts';
 import { causesFor, checksFor, readingsFor } from '../../parts/observed.ts';
 import type { ReadingObservation } from '../../parts/observation.ts';
-import { mendStepId } from '../../procedure/mends.ts';
+import { isMended, mendStepId } from '../../procedure/mends.ts';
 import type { Check } from '../../standards/checks.ts';
 import { driverStates, type DriverOutcome } from '../driverStates.ts';
 import { withoutFileCost } from '../expectedRun.ts';
@@ -34,7 +34,9 @@ export const diagnoses = memoOf((job: Job): ReadonlyMap<string, NeedDiagnosis> =
   );
   return new Map(
     low.flatMap((proving) => {
-      const components = componentsOf(proving.expectation, job);
+      const components = componentsOf(proving.expectation, job).map((component) =>
+        lessOften(component, proving.expectation.need, job),
+      );
       if (components.length === 0) return [];
       const observed = observedFor(proving, components, job);
       const found = diagnose(components, observed, measuresFor(proving, job));
@@ -42,6 +44,25 @@ export const diagnoses = memoOf((job: Job): ReadonlyMap<string, NeedDiagnosis> =
     }),
   );
 });
+
+/** What was mended once is the cause again so much less often. Common practice, no source. */
+const ONCE_MENDED = 0.1;
+
+function lessOften(component: Component, { id }: Need, job: Job): Component {
+  const mended = causesFor(job.observations, id).filter(
+    (cause) => cause.value.part === component.id && isMended(job, cause),
+  );
+  return mended.length === 0
+    ? component
+    : {
+        ...component,
+        fallBacks: component.fallBacks.map((state) =>
+          mended.some(({ value }) => value.cause === state.cause)
+            ? { ...state, frequency: state.frequency * ONCE_MENDED }
+            : state,
+        ),
+      };
+}
 
 /** Enough runs to see a fall. */
 const LEAST_FOR_FALL = 3;

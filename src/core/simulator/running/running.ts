@@ -150,7 +150,8 @@ function fallenTo(running: Running, { id, carries }: Part): number | null {
     const planned = trainedIn(card.card, card.slot);
     const now = linkNow(running);
     if (planned === null || now === null) return null;
-    const luck = chanceOf(seed + 3).within([0, 1]);
+    // As it was drawn first of all for the planned link.
+    const luck = chanceOf(seed).within([0, 1]);
     return now === planned ? null : carries * (overLink(now, luck) / overLink(planned, luck));
   }
   if (id.startsWith('wire ')) {
@@ -166,7 +167,7 @@ function fallenTo(running: Running, { id, carries }: Part): number | null {
 }
 
 /** What the card's link trains to as it sits. */
-function linkNow(running: Running): Link | null {
+export function linkNow(running: Running): Link | null {
   const { card, seed } = running;
   const planned = trainedIn(card.card, card.slot);
   if (planned === null) return null;
@@ -187,7 +188,7 @@ const wiresOf = ({ card, machine }: Running): readonly Negotiated[] =>
     : [];
 
 /** What a link of the wire came up at, in megabits per second. */
-function speedNow(running: Running, position: number): number {
+export function speedNow(running: Running, position: number): number {
   const wire = wiresOf(running)[position];
   if (wire === undefined) return 0;
   const part = `wire ${position}`;

@@ -1,23 +1,36 @@
 <script lang="ts">
-  /** Every stage of the way with what it carries, the wanted figure, and the reading, on one scale. */
+  /** Every stage of the way with what it carries, the wanted figure, and the reading, on one scale; and how likely each holds it back. */
   import { scaleLinear } from 'd3-scale';
-  import type { Flow } from '$core';
+  import type { Flow, FlowStage } from '$core';
   import { flowFigure } from '$lib/wording/figures';
   import { flowStageWords } from '$lib/wording/stages';
 
-  let { flow, reading }: { flow: Flow; reading: number | null } = $props();
+  let {
+    flow,
+    reading,
+    likely = () => 0,
+  }: {
+    flow: Flow;
+    reading: number | null;
+    /** How likely a stage is what holds the figure back, from 0 to 1. */
+    likely?: (stage: FlowStage) => number;
+  } = $props();
+
+  /** Less than this is not worth a word. */
+  const LEAST_SAID = 0.02;
 
   const ROW = 20;
   const TOP = 16;
   const LEFT = 140;
-  const RIGHT = 86;
+  const RIGHT = 150;
   let width = $state(440);
   /** What all that work as one show over each stage. */
   const stages = $derived(
-    flow.stages.map(({ code, low, high }) => ({
-      code,
-      low: low * flow.gain.low,
-      high: high * flow.gain.high,
+    flow.stages.map((stage) => ({
+      ...stage,
+      low: stage.low * flow.gain.low,
+      high: stage.high * flow.gain.high,
+      likely: likely(stage),
     })),
   );
   const most = $derived(Math.max(flow.wanted, reading ?? 0, ...stages.map(({ high }) => high)));
@@ -46,7 +59,20 @@
         width={Math.max(2, x(stage.high) - x(stage.low))}
         height="10"
       />
-      <text class="figure" x={x(stage.high) + 6} y={y + 14}>{flowFigure(stage.high, flow)}</text>
+      <text class="figure" x={x(stage.high) + 6} y={y + 14}
+        >{flowFigure(stage.high, flow)}{stage.likely >= LEAST_SAID
+          ? `, ${Math.round(stage.likely * 100)} % likely`
+          : ''}</text
+      >
+      {#if stage.likely >= LEAST_SAID}
+        <rect
+          class="suspect"
+          x={LEFT}
+          y={y + 2.5}
+          width={Math.max(2, x(stage.high) - LEFT)}
+          height="15"
+        />
+      {/if}
     {/each}
     <path class="wanted" d="M{x(flow.wanted)} {TOP}V{height - 16}" />
     <text class="below" x={x(flow.wanted)} y={height - 4}>wanted</text>
@@ -63,6 +89,11 @@
       <tr>
         <th scope="row">{flowStageWords(stage)}</th>
         <td>{flowFigure(stage.low, flow)} to {flowFigure(stage.high, flow)}</td>
+        <td>
+          {stage.likely >= LEAST_SAID
+            ? `${Math.round(stage.likely * 100)} % likely to hold it back`
+            : ''}
+        </td>
       </tr>
     {/each}
   </tbody>
@@ -92,6 +123,11 @@
   }
   .band {
     fill: var(--tenant-plan);
+  }
+  .suspect {
+    fill: none;
+    stroke: var(--tenant-limited);
+    stroke-width: 2;
   }
   .wanted {
     stroke: var(--cds-text-01);

@@ -10,6 +10,7 @@
     steps,
     variantsOf,
     type CauseObservation,
+    type FlowStage,
     type Measure,
     type NeedDiagnosis,
     type Proving,
@@ -75,6 +76,15 @@
     const step = steps(model.job).find(({ id }) => id === mendStepId(cause));
     return step === undefined ? '' : (stepWords(step).detail ?? '');
   };
+
+  /** How likely it is this stage that holds the figure back. */
+  function likely({ code, hop }: FlowStage): number {
+    if (diagnosis === null) return 0;
+    const part = hop === undefined ? code : `wire ${hop.position}`;
+    return diagnosis.explanations
+      .filter(({ causes }) => causes.some((each) => each.part === part))
+      .reduce((sum, { probability }) => sum + probability, 0);
+  }
 
   const remove = (run: RunObservation) =>
     model.open.run({ name: 'removeObservation', observationId: run.id, what: need.kind });
@@ -215,7 +225,7 @@
       {#if flow.stages.length > 1}
         <details bind:open={asksParts}>
           <summary>What each part carries</summary>
-          {#if asksParts}<BandPicture {flow} reading={main?.median ?? null} />{/if}
+          {#if asksParts}<BandPicture {flow} reading={main?.median ?? null} {likely} />{/if}
         </details>
       {/if}
     </div>

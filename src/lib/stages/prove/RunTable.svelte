@@ -94,6 +94,9 @@
   td {
     vertical-align: top;
   }
+  th:last-child {
+    width: 42%;
+  }
   ol {
     margin: 0;
     padding: 0;
