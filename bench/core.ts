@@ -20,6 +20,9 @@ import {
   shellMatch,
   slotVerdict,
   verdictTable,
+  diagnose,
+  diagnoses,
+  type Check,
 } from '../src/core/index.ts';
 import { CARDS } from '../demo/catalogue/cards.ts';
 import { EXTRAS } from '../demo/catalogue/extras.ts';
@@ -31,6 +34,7 @@ import { searching } from '../src/core/planner/search/search.ts';
 import { milpPlan, startSolver } from '../tests/builders/milpPlanner.ts';
 import { wholeBundle } from './bundle.ts';
 import { assemblyOf } from '../src/core/assembly/assembly.ts';
+import { explanationsOf } from '../src/core/diagnosis/causes/explanations.ts';
 import { ledgerAfter } from '../src/core/procedure/fitting/ledger.ts';
 import { fittingRounds } from '../src/core/procedure/fitting/tasks.ts';
 import { fullJob } from './fitting.ts';
@@ -67,6 +71,39 @@ function longReport(lines: number): string {
   }
   return copies.join('\n').split('\n').slice(0, lines).join('\n');
 }
+
+/** A diagnosis of many stages with many observations, and a long result of a tool. */
+function proving() {
+  const museum = jobs.find(({ id }) => id === 'lighthouse-museum')!;
+  const asked = diagnoses(museum).get('network')!;
+  const { components, observed } = asked;
+  const answers = components.flatMap(({ id: part, checks }) =>
+    Object.entries(checks).map(([check, answer]) => ({ part, check: check as Check, answer })),
+  );
+  const eight = {
+    figures: [...observed.figures, ...observed.figures],
+    answers: answers.filter(({ part }) => !part.startsWith('wire')).slice(0, 6),
+  };
+  const whole = median(40, () => diagnose(components, eight, []));
+  line(`diagnosis of ${components.length} components, 8 observations: median`, whole, '20');
+  const likely = median(40, () => explanationsOf(components, eight));
+  console.log(
+    `  against weighing its explanations only: ${(whole / likely).toFixed(1)} times as long`,
+  );
+  const interval = { streams: [], sum: { start: 0, end: 1, seconds: 1, bytes: 1.2e8 } };
+  const result = JSON.stringify({
+    start: { version: 'iperf 3.12', test_start: { num_streams: 1, reverse: 0 } },
+    intervals: Array.from({ length: 70_000 }, () => interval),
+    end: { sum_received: { bytes: 8.4e12, seconds: 70_000, bits_per_second: 9.6e8 } },
+  });
+  const file = [{ name: 'wire.json', content: result }];
+  const read = median(15, () => readEvidence(file));
+  line(`a result of iperf3 read (${(result.length / 1e6).toFixed(1)} MB)`, read, '200');
+  const parsed = median(15, () => void JSON.parse(result));
+  console.log(`  against parsing it as JSON only: ${(read / parsed).toFixed(1)} times as long`);
+}
+
+proving();
 
 const report = longReport(10_000);
 const reading = median(20, () => readLspci(report));

@@ -635,7 +635,14 @@ export { componentsOf } from './diagnosis/causes/components.ts';
 export type { Answer, CauseAt, Explanation, Observed } from './diagnosis/causes/explanations.ts';
 export type { Measure, NextCheck } from './diagnosis/causes/nextCheck.ts';
 export { type Diagnosis, diagnose } from './diagnosis/causes/diagnose.ts';
-export { type Reasons, cleared, possibleAnswers, reasonsFor } from './diagnosis/causes/reasons.ts';
+export {
+  type Reasons,
+  type RuledOut,
+  cleared,
+  possibleAnswers,
+  reasonsFor,
+  ruledOut,
+} from './diagnosis/causes/reasons.ts';
 export { copyGigabytes } from './diagnosis/copySize.ts';
 export {
   type HeldReading,

@@ -188,7 +188,7 @@ test('a report taken after fitting is held against the plan, and leaves the surv
   page,
 }) => {
   await openStage(page, 'lighthouse-museum', 'prove');
-  const report = page.getByRole('region', { name: 'What the machine reports' });
+  const report = page.getByRole('region', { name: 'What the machine and its tools report' });
   await expect(report.getByRole('row', { name: /Locker 2/ })).toContainText('As planned');
   // The machine as it was before anything was fitted: both cards are missed.
   await report.getByLabel(/Drop the report/).fill(evidence('lspci'));

@@ -18,6 +18,8 @@ const LONGEST_NOTES = 5_000;
 /** A text as long as a document holds it. */
 export const clipped = (long: string): string => long.slice(0, LONGEST_TEXT);
 export const text = z.string().check(z.maxLength(LONGEST_TEXT));
+/** What tells one part of a need’s way from another, and what a check is answered. */
+export const shortName = z.string().check(z.maxLength(40));
 export const notes = z.string().check(z.maxLength(LONGEST_NOTES));
 export const id = z.string().check(z.regex(/^[A-Za-z0-9_-]{1,64}$/));
 /** Numbers with dots between, as systems and packages give their versions. */

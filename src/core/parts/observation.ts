@@ -37,7 +37,11 @@ const Run = z.object({
 const Checked = z.object({
   kind: z.literal('check'),
   subject: z.object({ needId: id }),
-  value: z.object({ part: text, check: z.enum(CHECK_CODES), answer: text }),
+  value: z.object({
+    part: limits.shortName,
+    check: z.enum(CHECK_CODES),
+    answer: limits.shortName,
+  }),
   ...seenAt,
 });
 
@@ -46,7 +50,7 @@ const CauseFound = z.object({
   kind: z.literal('cause'),
   subject: z.object({ needId: id }),
   value: z.object({
-    part: text,
+    part: limits.shortName,
     cause: z.enum(CAUSE_CODES),
     /** The figure that it explains, in the unit of the need's; null: it was seen, and not measured. */
     figure: z.nullable(limits.figure),

@@ -2,7 +2,7 @@
 import { assemblyOf } from '../assembly/assembly.ts';
 import { expectations } from '../assembly/expectations.ts';
 import { cardName } from '../parts/card.ts';
-import { LONGEST_STEP_ID, isTicked, SECOND_ROUND, type Job } from '../parts/job.ts';
+import { isTicked, type Job } from '../parts/job.ts';
 import type { CauseObservation } from '../parts/observation.ts';
 import { CAUSES } from '../standards/causes.ts';
 import { step, type CautionCode, type Draft } from './step.ts';
@@ -11,8 +11,7 @@ const keyOf = ({ subject, value }: CauseObservation): string =>
   `${subject.needId}:${value.part}:${value.cause}`;
 
 /** The step by which a cause is mended. */
-export const mendStepId = (cause: CauseObservation): string =>
-  `mend:${keyOf(cause)}`.slice(0, LONGEST_STEP_ID - SECOND_ROUND.length);
+export const mendStepId = (cause: CauseObservation): string => `mend:${keyOf(cause)}`;
 
 /** When something of these was mended, the earliest first. */
 export const mendedAt = ({ ticks }: Job, causes: readonly CauseObservation[]): readonly string[] =>

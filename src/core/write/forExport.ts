@@ -72,6 +72,7 @@ const withTexts = (job: Job, change: (text: string) => string): Job => ({
   observations: job.observations.map((each) => ({
     ...each,
     conditions: change(each.conditions),
+    ...(each.kind === 'run' ? { variant: change(each.variant) } : {}),
   })),
   log: job.log.map((entry) => ({ ...entry, detail: change(entry.detail) })),
 });

@@ -9,9 +9,10 @@ import type {
   Measure,
   Reasons,
   RunGroup,
+  RuledOut,
   RunTest,
 } from '$core';
-import { CAUSE_WORDS, RUN_KIND_WORDS, componentWords } from './causes';
+import { CAUSE_WORDS, RUN_KIND_WORDS, answerTo, componentWords } from './causes';
 import { band, counted, flowFigure } from './figures';
 import { capital } from './stepWords';
 
@@ -110,6 +111,18 @@ export function reasonWords({ figures, answers }: Reasons, flow: Flow): string {
     ...(first === undefined ? [] : [`would show ${band({ ...flow, ...first.shows })}`]),
     ...(answers.length === 0 ? [] : ['was seen']),
   ].join(', ');
+}
+
+/** What speaks against a cause that is ruled out. */
+export function againstWords(
+  { part, by }: RuledOut,
+  flow: Flow,
+  components: readonly Component[],
+): string {
+  const component = components.find(({ id }) => id === part);
+  return 'check' in by
+    ? `${component === undefined ? part : componentWords(component)}: ${answerTo(by.check, by.answer)}`
+    : `would have shown ${band({ ...flow, ...by.shows })} (${testWords(by.figure.test, flow)})`;
 }
 
 /** Explanations of one cause each, put together by what it is, wherever it may be. */

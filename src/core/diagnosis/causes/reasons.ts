@@ -5,6 +5,7 @@ import { shownBy, type Component, type ComponentState } from './component.ts';
 import {
   TOLERANCE,
   bandIn,
+  type Explanation,
   type Answer,
   type CauseAt,
   type Observed,
@@ -22,11 +23,14 @@ export interface Reasons {
   readonly answers: readonly Answer[];
   /** Figures that lie where the cause puts them, and not where they would be without it. */
   readonly figures: readonly ReasonFigure[];
-  /** Figures that it does not account for: something else is the matter with them. */
-  readonly against: readonly ReasonFigure[];
 }
 
-const NONE: Reasons = { answers: [], figures: [], against: [] };
+const NONE: Reasons = { answers: [], figures: [] };
+
+/** A cause that is no part of any explanation, and what speaks against it: an answer, or the figure that it would not have shown. */
+export interface RuledOut extends CauseAt {
+  readonly by: Answer | ReasonFigure;
+}
 
 /** What speaks for one cause by itself. */
 export function reasonsFor(
@@ -41,15 +45,41 @@ export function reasonsFor(
     figure,
     shows: showsWith(state, component, components, figure),
   }));
-  const holds = ({ figure: { value }, shows }: ReasonFigure): boolean =>
-    shows.low * (1 - TOLERANCE) <= value && value <= shows.high * (1 + TOLERANCE);
   return {
     answers: answers.filter(
       (each) => each.part === part && component.checks[each.check] !== each.answer,
     ),
     figures: shown.filter((each) => holds(each) && each.figure.value < each.figure.expected.low),
-    against: shown.filter((each) => !holds(each)),
   };
+}
+
+const holds = ({ figure: { value }, shows }: ReasonFigure): boolean =>
+  shows.low * (1 - TOLERANCE) <= value && value <= shows.high * (1 + TOLERANCE);
+
+/** Every cause that explains nothing, in the order of the way. */
+export function ruledOut(
+  components: readonly Component[],
+  { figures, answers }: Observed,
+  explanations: readonly Explanation[],
+): readonly RuledOut[] {
+  const possible = new Set(
+    explanations.flatMap(({ causes }) => causes.map(({ part, cause }) => `${part} ${cause}`)),
+  );
+  return components.flatMap((component) =>
+    component.fallBacks.flatMap((state): readonly RuledOut[] => {
+      const { cause } = state;
+      if (cause === null || possible.has(`${component.id} ${cause}`)) return [];
+      const answer = answers.find(
+        (each) =>
+          each.part === component.id && shownBy(component, state, each.check) !== each.answer,
+      );
+      const figure = figures
+        .map((each) => ({ figure: each, shows: showsWith(state, component, components, each) }))
+        .find((each) => !holds(each));
+      const by = answer ?? figure;
+      return by === undefined ? [] : [{ part: component.id, cause, by }];
+    }),
+  );
 }
 
 /** The narrowest of all components, this one in its state and the others as planned. */

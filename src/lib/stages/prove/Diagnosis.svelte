@@ -10,6 +10,7 @@
     foundCause,
     possibleAnswers,
     reasonsFor,
+    ruledOut,
     valueOf,
     type Answer,
     type CauseAt,
@@ -24,6 +25,7 @@
   import { capital } from '$lib/wording/stepWords';
   import {
     MEASURE_WORDS,
+    againstWords,
     causeLines,
     causeWords,
     lineWords,
@@ -66,6 +68,8 @@
   const asked = $derived(
     next?.kind === 'check' ? components.find(({ id }) => id === next.part) : undefined,
   );
+  const out = $derived(ruledOut(components, diagnosis.observed, diagnosis.explanations));
+  let asksOut = $state(false);
   const said = $derived(cleared(components, diagnosis.observed));
   const answers = $derived(checksFor(model.job.observations, need.id));
 
@@ -195,6 +199,21 @@
           </li>
         {/each}
       </ol>
+    {/if}
+    {#if out.length > 0}
+      <details bind:open={asksOut}>
+        <summary>Ruled out, and by what ({out.length})</summary>
+        {#if asksOut}
+          <ul>
+            {#each out as each (each.part + each.cause)}
+              <li>
+                <span>{capital(causeWords(each, components))}</span>
+                <span class="quiet">{againstWords(each, flow, components)}</span>
+              </li>
+            {/each}
+          </ul>
+        {/if}
+      </details>
     {/if}
     {#if diagnosis.observed.answers.length > 0}
       <h4>Looked at</h4>

@@ -18,6 +18,7 @@
   } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
+  import { CAUSE_WORDS } from '$lib/wording/causes';
   import { band, flowFigure, linkWords } from '$lib/wording/figures';
   import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
   import { judgementWords, ratioWords, spreadWords, testWords } from '$lib/wording/proof';
@@ -49,14 +50,14 @@
   const link = $derived(fitted?.link?.link ?? null);
   const main = $derived(proving.main);
   const before = $derived(proving.before);
-  const rows = $derived([
+  const earlier = $derived([
     ...(before === null ? [] : [{ name: 'before', group: before }]),
     ...proving.untilMended.map((group, n) => ({
       name: proving.untilMended.length === 1 ? 'until mended' : `until mend ${n + 1}`,
       group,
     })),
-    ...(main === null ? [] : [{ name: 'now', group: main }]),
   ]);
+  const rows = $derived([...earlier, ...(main === null ? [] : [{ name: 'now', group: main }])]);
   const held = $derived(heldReadings(expectation, model.job));
   const variants = $derived(variantsOf(model.job, need));
   const found = $derived(causesFor(model.job.observations, need.id));
@@ -90,6 +91,10 @@
     model.open.run({ name: 'removeObservation', observationId: run.id, what: need.kind });
   const tick = (cause: CauseObservation) =>
     model.open.run({ name: 'tickStep', stepId: mendStepId(cause) });
+  const untick = (cause: CauseObservation) =>
+    model.open.run({ name: 'untickStep', stepId: mendStepId(cause) });
+  const drop = (cause: CauseObservation) =>
+    model.open.run({ name: 'removeObservation', observationId: cause.id, what: need.kind });
 </script>
 
 <section class="row" aria-label={KIND_WORDS[need.kind]}>
@@ -166,8 +171,15 @@
           <strong>{mendTitle(cause)}</strong>
           <p>{mendDetail(cause)}</p>
         </div>
+        <button type="button" class="text" onclick={() => drop(cause)}>It is not this</button>
         <button type="button" class="large" onclick={() => tick(cause)}>Mended</button>
       </div>
+    {/each}
+    {#each found.filter((cause) => isMended(model.job, cause)) as cause (cause.id)}
+      <p class="mended quiet">
+        Mended: {CAUSE_WORDS[cause.value.cause].is}.
+        <button type="button" class="text" onclick={() => untick(cause)}>Take back</button>
+      </p>
     {/each}
     {#if diagnosis !== null && toMend.length === 0}
       <div class="wide">
@@ -213,11 +225,11 @@
           {#if asksReadings}<Readings {model} {expectation} />{/if}
         </details>
       {/if}
-      {#if proving.groups.length > 0 || before !== null}
+      {#if proving.groups.length + earlier.length > 0}
         <details bind:open={asksRuns}>
           <summary>All runs</summary>
           {#if asksRuns}
-            <RunTable groups={proving.groups} {before} {flow} {remove} />
+            <RunTable groups={proving.groups} {earlier} {flow} {remove} />
             {#if variants}<VariantTable {variants} {flow} />{/if}
           {/if}
         </details>
@@ -296,6 +308,16 @@
     padding: 0.75rem 1rem;
     background: var(--cds-ui-01);
     border-left: 4px solid var(--cds-interactive-01);
+  }
+  .mend > div {
+    flex: 1 1 auto;
+  }
+  .mended {
+    grid-column: 2 / -1;
+  }
+  .mend .text,
+  .mended .text {
+    font-size: inherit;
   }
   .large {
     flex: 0 0 auto;

@@ -7,12 +7,13 @@
 
   let {
     groups,
-    before,
+    earlier,
     flow,
     remove,
   }: {
     groups: readonly JudgedGroup[];
-    before: RunGroup | null;
+    /** What it showed before, in the order in which it was measured. */
+    earlier: readonly { readonly name: string; readonly group: RunGroup }[];
     flow: Flow;
     remove: (run: RunObservation) => void;
   } = $props();
@@ -58,17 +59,17 @@
     </tr>
   </thead>
   <tbody>
-    {#if before !== null}
+    {#each earlier as { name, group } (name)}
       <tr>
-        <td>{testWords(before.test, flow)} <span class="quiet">before the work</span></td>
+        <td>{testWords(group.test, flow)} <span class="quiet">{name}</span></td>
         <td>–</td>
         <td>
-          <strong>{flowFigure(before.median, flow)}</strong>
-          <span class="quiet">{spreadWords(before, flow)}</span>
+          <strong>{flowFigure(group.median, flow)}</strong>
+          <span class="quiet">{spreadWords(group, flow)}</span>
         </td>
-        <td>{@render runsOf(before)}</td>
+        <td>{@render runsOf(group)}</td>
       </tr>
-    {/if}
+    {/each}
     {#each groups as group, n (n)}
       <tr>
         <td>{testWords(group.test, flow) || 'seen at work'}</td>
