@@ -60,6 +60,8 @@ async function longNames(page) {
 async function fiveNeeds(page) {
   for (const kind of ['USB', 'Network'])
     await page.getByRole('button', { name: kind, exact: true }).click();
+  await page.getByRole('region', { name: 'Network' }).waitFor();
+  await page.locator('.saving', { hasText: 'Saved' }).waitFor();
   await page.goto(`${ADDRESS}/jobs/tide-table-office/choose`);
   await page.getByRole('button', { name: /^Accept/ }).click();
   await page.locator('#way-on', { hasText: 'On to Prepare' }).waitFor();

@@ -652,7 +652,7 @@ export {
 } from './diagnosis/readings.ts';
 export { type Variants, variantsOf } from './diagnosis/variants.ts';
 export { type NeedDiagnosis, diagnoses } from './diagnosis/causes/diagnosisOf.ts';
-export { isMended, mendStepId } from './procedure/mends.ts';
+export { checkCautions, isMended, mendStepId } from './procedure/mends.ts';
 export {
   DRIVER_OUTCOMES,
   type DriverOutcome,

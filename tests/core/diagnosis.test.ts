@@ -4,7 +4,26 @@
  */
 import { expect } from 'chai';
 import * as fc from 'fast-check';
-import { CAUSES, componentsOf } from '../../src/core/index.ts';
+import {
+  CAUSES,
+  CHECKS,
+  PLAIN_RUN,
+  apply,
+  checkCautions,
+  componentsOf,
+  enteredRun,
+  foundCause,
+  handOverSheet,
+  mendStepId,
+  provings,
+  reasonsFor,
+  ruledOut,
+  steps,
+  testOf,
+  type Check,
+  type Command,
+  type Observed,
+} from '../../src/core/index.ts';
 import { explanationsOf } from '../../src/core/diagnosis/causes/explanations.ts';
 import { bestQuestion, type Question } from '../../src/core/diagnosis/causes/nextCheck.ts';
 import { measure } from '../../src/core/simulator/running/running.ts';
@@ -113,6 +132,99 @@ describe(`Diagnosis (seed ${SEED})`, () => {
       falls: null,
     };
     expect(explanationsOf(components, { figures: [figure], answers })).to.deep.equal([]);
+  });
+});
+
+describe('What was found', () => {
+  it('is mended, measured again, and may be found once more: each time by itself', () => {
+    const { job: planned, expectation } = ALL.find(
+      ({ expectation: { need } }) => need.kind === 'network',
+    )!;
+    const { id } = expectation.need;
+    const at = (minutes: number) => `2027-01-01T10:${String(minutes).padStart(2, '0')}:00.000Z`;
+    const cause = { part: 'wire 0', cause: 'leadPoor', figure: null } as const;
+    let job = planned;
+    const doing = (minutes: number, command: Command) =>
+      (job = apply(job, command, { at: at(minutes), who: 'Tester' }));
+    const measured = (minutes: number, value: number) =>
+      doing(minutes, {
+        name: 'observe',
+        observations: [enteredRun(id, value, at(minutes), { what: 'large' })],
+        what: '',
+      });
+    const find = (minutes: number) => {
+      const found = foundCause(id, cause, at(minutes));
+      doing(minutes, { name: 'observe', observations: [found], what: '' });
+      return mendStepId(found);
+    };
+    const proving = () => provings(job).find(({ expectation: { need } }) => need.id === id)!;
+    measured(1, 110e6);
+    const first = find(2);
+    expect(steps(job).some((step) => step.id === first)).to.equal(true);
+    doing(3, { name: 'tickStep', stepId: first });
+    expect(proving()).to.include({ state: 'open', main: null });
+    measured(4, 112e6);
+    expect(proving().main!.median).to.equal(112e6);
+    const second = find(5);
+    expect(second).to.not.equal(first);
+    expect(job.ticks[second]).to.equal(undefined);
+    doing(6, { name: 'tickStep', stepId: second });
+    measured(7, expectation.flow!.high);
+    expect(proving().untilMended.map(({ median }) => median)).to.deep.equal([110e6, 112e6]);
+    expect(proving().state).to.equal('fine');
+    expect(
+      handOverSheet(job).figures.find((each) => each.expectation.need.id === id)!.mended,
+    ).to.have.length(2);
+    // Another need asks something else: what was found of this one goes with its runs.
+    const changed = { ...expectation.need, must: false };
+    doing(8, { name: 'changeNeed', need: changed });
+    expect(job.observations).to.deep.equal([]);
+    expect(steps(job).some(({ code }) => code === 'mend')).to.equal(false);
+  });
+});
+
+describe('What is said of causes', () => {
+  const { job, expectation } = ALL.find(({ expectation: { need } }) => need.kind === 'network')!;
+  const components = componentsOf(expectation, job);
+  const observed: Observed = {
+    figures: [
+      {
+        test: testOf({ ...PLAIN_RUN, what: 'large' }, expectation.need),
+        expected: expectation.flow!,
+        value: 112e6,
+        falls: null,
+      },
+    ],
+    answers: [{ part: 'driver', check: 'readDriver', answer: 'asPlanned' }],
+  };
+  const explanations = explanationsOf(components, observed);
+
+  it('speaks for those that agree and against every other one, by an answer or by what it would have shown', () => {
+    const out = ruledOut(components, observed, explanations);
+    const possible = new Set(
+      explanations.flatMap(({ causes }) => causes.map(({ part, cause }) => `${part} ${cause}`)),
+    );
+    const all = components.flatMap(({ id, fallBacks }) =>
+      fallBacks.map(({ cause }) => `${id} ${cause}`),
+    );
+    expect([...possible, ...out.map(({ part, cause }) => `${part} ${cause}`)]).to.have.members(all);
+    const driver = out.find(({ cause }) => cause === 'oldDriver')!;
+    expect(driver.by).to.deep.equal(observed.answers[0]);
+    for (const { by } of out)
+      if ('shows' in by)
+        expect(by.shows.low * 0.92 > 112e6 || by.shows.high * 1.08 < 112e6).to.equal(true);
+    for (const { causes } of explanations.filter((each) => each.causes.length === 1))
+      expect(reasonsFor(causes[0]!, components, observed).figures).to.have.length(1);
+  });
+
+  it('names the caution at every check with hands inside, and puts no data at risk', () => {
+    for (const [check, { answers, ...row }] of Object.entries(CHECKS)) {
+      const cautions = checkCautions(check as Check);
+      expect(cautions.includes('mains'), check).to.equal('isInside' in row);
+      expect(answers.length).to.be.greaterThan(1);
+    }
+    // What would write is a mend, and asks twice.
+    expect(checkCautions('onBoardPort')).to.include('othersData');
   });
 });
 

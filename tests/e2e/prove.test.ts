@@ -131,6 +131,12 @@ test('results are dropped and pasted: what is sure is taken, what is not is aske
   const need = network(page);
   await need.getByText('All runs').click();
   await expect(need.getByRole('row', { name: /from memory to memory/ })).toContainText('141 MB/s');
+  // Pasted as well, into the one need that it can be of.
+  await report.getByLabel(/Drop the report/).fill(wire);
+  await report.getByRole('button', { name: 'Read it' }).click();
+  await expect(need.getByRole('row', { name: /from memory to memory/ })).toContainText(
+    'median of 2',
+  );
   const drives = page.getByRole('region', { name: /^Drives/ });
   await drives.getByText('All runs').click();
   await expect(drives.getByText('432 MB/s').first()).toBeVisible();

@@ -16,6 +16,9 @@ import type {
 const named = (name: string, most: number): string =>
   name.replaceAll(/[^A-Za-z0-9_-]/g, '-').slice(0, most);
 
+/** An instant as part of an id. */
+const digits = (at: string): string => at.replaceAll(/\D/g, '');
+
 const entered = { source: 'technician', phase: 'after', conditions: '' } as const;
 
 interface RunTold extends Partial<RunConditions> {
@@ -33,7 +36,7 @@ export const enteredRun = (
   at: string,
   { n = 0, ...told }: RunTold = {},
 ): RunObservation => ({
-  id: `run-${named(needId, 24)}-${at.replaceAll(/\D/g, '')}-${n}`,
+  id: `run-${named(needId, 24)}-${digits(at)}-${n}`,
   kind: 'run',
   subject: { needId },
   value,
@@ -57,13 +60,13 @@ export const answeredCheck = (
   ...entered,
 });
 
-/** What turned out to be the cause: one a part and cause. `at` is an ISO instant. */
+/** What turned out to be the cause: the same one may be found again once it was mended. `at` is an ISO instant. */
 export const foundCause = (
   needId: string,
   value: CauseObservation['value'],
   at: string,
 ): CauseObservation => ({
-  id: `cause-${named(needId, 24)}-${named(`${value.cause}-${value.part}`, 32)}`,
+  id: `cause-${named(needId, 16)}-${named(`${value.cause}-${value.part}`, 20)}-${digits(at)}`,
   kind: 'cause',
   subject: { needId },
   value,

@@ -5,13 +5,11 @@ import { cardName } from '../parts/card.ts';
 import { isTicked, type Job } from '../parts/job.ts';
 import type { CauseObservation } from '../parts/observation.ts';
 import { CAUSES } from '../standards/causes.ts';
+import { CHECKS, type Check, type CheckRow } from '../standards/checks.ts';
 import { step, type CautionCode, type Draft } from './step.ts';
 
-const keyOf = ({ subject, value }: CauseObservation): string =>
-  `${subject.needId}:${value.part}:${value.cause}`;
-
 /** The step by which a cause is mended. */
-export const mendStepId = (cause: CauseObservation): string => `mend:${keyOf(cause)}`;
+export const mendStepId = ({ id }: CauseObservation): string => `mend:${id}`;
 
 /** When something of these was mended, the earliest first. */
 export const mendedAt = ({ ticks }: Job, causes: readonly CauseObservation[]): readonly string[] =>
@@ -53,7 +51,7 @@ export function mends(job: Job): readonly Draft[] {
             hop: position === null ? '' : (job.machine.path.hops[position]?.name ?? ''),
           },
           {
-            key: keyOf(found),
+            key: found.id,
             cautions: cautionsFor(isInside, part),
             ...(card === undefined ? {} : { slotId: card.slot.id }),
           },
@@ -62,10 +60,21 @@ export function mends(job: Job): readonly Draft[] {
     });
 }
 
+const HANDS_INSIDE: readonly CautionCode[] = ['mains', 'static', 'hotCard'];
+
 const cautionsFor = (isInside: boolean, part: string): readonly CautionCode[] => [
-  ...(isInside ? (['mains', 'static', 'hotCard'] as const) : []),
+  ...(isInside ? HANDS_INSIDE : []),
   ...(part === 'array' || part === 'drives' || part === 'driveCount'
     ? (['othersData'] as const)
     : []),
   ...(part === 'firmware' ? (['steadyPower'] as const) : []),
 ];
+
+/** What to mind at a check; drives are only read from, and somebody else’s all the same. */
+export const checkCautions = (check: Check): readonly CautionCode[] => {
+  const { isInside }: CheckRow = CHECKS[check];
+  return [
+    ...(isInside === true ? HANDS_INSIDE : []),
+    ...(check === 'onBoardPort' || check === 'testDrive' ? (['othersData'] as const) : []),
+  ];
+};

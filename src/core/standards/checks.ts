@@ -4,15 +4,23 @@
  * puts data at risk: what would write to drives in use is a mend, and asks twice.
  */
 
-interface CheckRow {
+export interface CheckRow {
   readonly minutes: number;
   /** Speeds in megabits per second where they are numbers. */
   readonly answers: readonly [string, string, ...string[]] | 'megabits';
+  /** Hands go into the case: power off, mains lead out, earthed. */
+  readonly isInside?: true;
 }
 
 const check = (minutes: number, ...answers: readonly [string, string, ...string[]]): CheckRow => ({
   minutes,
   answers,
+});
+
+const inside = (minutes: number, ...answers: readonly [string, string, ...string[]]): CheckRow => ({
+  minutes,
+  answers,
+  isInside: true,
 });
 
 export const CHECKS = {
@@ -51,13 +59,13 @@ export const CHECKS = {
   swapScreenLead: check(3, 'same', 'better'),
   swapLinkLead: check(3, 'same', 'better'),
   // Inside: power off, case open.
-  lookAtScrew: check(6, 'in', 'missing'),
-  reseat: check(9, 'same', 'better'),
-  lookAtPlug: check(6, 'in', 'out'),
+  lookAtScrew: inside(6, 'in', 'missing'),
+  reseat: inside(9, 'same', 'better'),
+  lookAtPlug: inside(6, 'in', 'out'),
   lookAtFan: check(6, 'turns', 'still'),
-  swapDataLead: check(9, 'same', 'better'),
-  onBoardPort: check(12, 'fast', 'slow'),
-  tryElsewhere: check(20, 'fast', 'slow'),
+  swapDataLead: inside(9, 'same', 'better'),
+  onBoardPort: inside(12, 'fast', 'slow'),
+  tryElsewhere: inside(20, 'fast', 'slow'),
 } as const satisfies Readonly<Record<string, CheckRow>>;
 
 export type Check = keyof typeof CHECKS;

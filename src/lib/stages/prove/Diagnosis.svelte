@@ -5,6 +5,7 @@
    */
   import {
     answeredCheck,
+    checkCautions,
     checksFor,
     cleared,
     foundCause,
@@ -32,6 +33,7 @@
     reasonWords,
   } from '$lib/wording/proof';
   import type { JobModel } from '../jobModel.svelte';
+  import Cautions from '../steps/Cautions.svelte';
 
   let {
     model,
@@ -115,6 +117,7 @@
       </h3>
       <p class="minutes">about {next.minutes} min</p>
       <p>{howTo(next.check, family)}</p>
+      <Cautions cautions={checkCautions(next.check)} staticWay={model.job.staticWay} />
       <div class="answers" role="group" aria-label="What does it show?">
         {#each possibleAnswers(asked, next.check) as each, n (each)}
           <button type="button" onclick={() => answer(next.part, next.check, each)}

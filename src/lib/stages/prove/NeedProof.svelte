@@ -15,6 +15,7 @@
     type NeedDiagnosis,
     type Proving,
     type RunObservation,
+    type Step,
   } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
@@ -27,6 +28,7 @@
   import { limitWords } from '$lib/wording/stages';
   import { stepWords } from '$lib/wording/steps';
   import type { JobModel } from '../jobModel.svelte';
+  import Cautions from '../steps/Cautions.svelte';
   import BandPicture from './BandPicture.svelte';
   import CopyTimer from './CopyTimer.svelte';
   import Diagnosis from './Diagnosis.svelte';
@@ -69,14 +71,8 @@
   let timer = $state(false);
   let asked = $state<Measure | null>(null);
 
-  const mendTitle = (cause: CauseObservation): string => {
-    const step = steps(model.job).find(({ id }) => id === mendStepId(cause));
-    return step === undefined ? '' : stepWords(step).title;
-  };
-  const mendDetail = (cause: CauseObservation): string => {
-    const step = steps(model.job).find(({ id }) => id === mendStepId(cause));
-    return step === undefined ? '' : (stepWords(step).detail ?? '');
-  };
+  const mendStep = (cause: CauseObservation): Step | undefined =>
+    steps(model.job).find(({ id }) => id === mendStepId(cause));
 
   /** How likely it is this stage that holds the figure back. */
   function likely({ code, hop }: FlowStage): number {
@@ -166,14 +162,19 @@
       {#each catchWords(expectation) as words, n (n)}<p class="quiet">{words}</p>{/each}
     </div>
     {#each toMend as cause (cause.id)}
-      <div class="mend">
-        <div>
-          <strong>{mendTitle(cause)}</strong>
-          <p>{mendDetail(cause)}</p>
+      {@const step = mendStep(cause)}
+      {#if step}
+        {@const words = stepWords(step)}
+        <div class="mend">
+          <div>
+            <strong>{words.title}</strong>
+            <p>{words.detail}</p>
+            <Cautions cautions={step.cautions} staticWay={model.job.staticWay} />
+          </div>
+          <button type="button" class="text" onclick={() => drop(cause)}>It is not this</button>
+          <button type="button" class="large" onclick={() => tick(cause)}>Mended</button>
         </div>
-        <button type="button" class="text" onclick={() => drop(cause)}>It is not this</button>
-        <button type="button" class="large" onclick={() => tick(cause)}>Mended</button>
-      </div>
+      {/if}
     {/each}
     {#each found.filter((cause) => isMended(model.job, cause)) as cause (cause.id)}
       <p class="mended quiet">
@@ -311,6 +312,9 @@
   }
   .mend > div {
     flex: 1 1 auto;
+  }
+  .mend :global(ul) {
+    margin: 0.5rem 0 0;
   }
   .mended {
     grid-column: 2 / -1;
