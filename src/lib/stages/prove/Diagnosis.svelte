@@ -263,6 +263,9 @@
     font-size: 0.8125rem;
     font-weight: 600;
   }
+  * + h4 {
+    margin-top: 0.625rem;
+  }
   .next p {
     margin: 0.25rem 0 0.5rem;
     font-size: 0.875rem;

@@ -80,7 +80,7 @@
         size="sm"
         hideLabel
         labelText="{label}, {typed.words}"
-        placeholder={label.toLowerCase()}
+        placeholder="measured"
         bind:value={text}
         invalid={refused !== ''}
         invalidText={refused}
