@@ -81,10 +81,10 @@ test('a copy is timed, and settings are tried one after another', async ({ page 
   await page.waitForTimeout(1_200);
   await page.keyboard.press('Enter');
   await expect(usb.getByRole('status').first()).toContainText(
-    /0.4 GB in 1(\.\d)? s: \d{2,3} MB\/s/,
+    /0.4 GB in \d+ s: \d{2,3} MB\/s/,
   );
   await usb.getByText('All runs').click();
-  await expect(usb.getByText(/400 MB, 1 s/)).toBeVisible();
+  await expect(usb.getByText(/400 MB, \d+ s/)).toBeVisible();
   // Two settings, three runs each: the better one is kept with why.
   await usb.getByText('More about this run').click();
   for (const [setting, figures] of [
