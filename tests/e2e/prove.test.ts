@@ -80,9 +80,7 @@ test('a copy is timed, and settings are tried one after another', async ({ page 
   await page.keyboard.press('Enter');
   await page.waitForTimeout(1_200);
   await page.keyboard.press('Enter');
-  await expect(usb.getByRole('status').first()).toContainText(
-    /0.4 GB in \d+ s: \d{2,3} MB\/s/,
-  );
+  await expect(usb.getByRole('status').first()).toContainText(/0.4 GB in \d+ s: \d{2,3} MB\/s/);
   await usb.getByText('All runs').click();
   await expect(usb.getByText(/400 MB, \d+ s/)).toBeVisible();
   // Two settings, three runs each: the better one is kept with why.
