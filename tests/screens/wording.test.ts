@@ -28,6 +28,7 @@ import { adviceWords } from '$lib/wording/facts';
 import { findingTopic, findingWords } from '$lib/wording/findings';
 import { needWords } from '$lib/wording/needs';
 import { problemPlace, problemWords } from '$lib/wording/problems';
+import { CHECK_WORDS, answerTo, howTo } from '$lib/wording/checks';
 import { judgementWords } from '$lib/wording/proof';
 import { cautionWords, stepWords } from '$lib/wording/steps';
 import { deliveryWords } from '$lib/wording/deliveries';
@@ -37,7 +38,9 @@ import { demoJobs } from '../../demo/jobs';
 import { TEMPLATES } from '../../demo/machines';
 import { codesWhere } from '../../src/core/rules/findingCodes.ts';
 import {
+  CHECKS,
   SYSTEM_FAMILIES,
+  type Check,
   emptySupply,
   emptyMachine,
   emptySlot,
@@ -224,6 +227,21 @@ describe('Words of proof', () => {
     expect(said(112e6)).to.match(/short of the 700 MB\/s wanted/);
     expect(said(800e6)).to.match(/healthy one shows 999–1,187 MB\/s/);
     expect(said(9_000e6)).to.match(/more than this path can carry \(1,187 MB\/s\)/);
+  });
+});
+
+describe('Words of checks', () => {
+  it('name every answer that a check may have, on every system', () => {
+    for (const [check, { answers }] of Object.entries(CHECKS) as [
+      Check,
+      (typeof CHECKS)[Check],
+    ][]) {
+      const said = Object.keys(CHECK_WORDS[check].answers);
+      expect(said, check).to.have.members(answers === 'megabits' ? [] : [...answers]);
+      for (const family of [...SYSTEM_FAMILIES, null])
+        expect(howTo(check, family), check).to.match(/^\S.*[^.\s]/);
+    }
+    expect(answerTo('readLinkSpeed', '2500')).to.equal('2.5 Gb/s');
   });
 });
 

@@ -12,7 +12,8 @@ import type {
   RuledOut,
   RunTest,
 } from '$core';
-import { CAUSE_WORDS, RUN_KIND_WORDS, answerTo, componentWords } from './causes';
+import { CAUSE_WORDS, RUN_KIND_WORDS, componentWords } from './causes';
+import { answerTo } from './checks';
 import { band, counted, flowFigure } from './figures';
 import { capital } from './stepWords';
 

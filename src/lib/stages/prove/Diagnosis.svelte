@@ -22,7 +22,8 @@
     type NeedDiagnosis,
   } from '$core';
   import { now } from '$lib/state/now';
-  import { CHECK_WORDS, answerTo, componentWords, howTo } from '$lib/wording/causes';
+  import { componentWords } from '$lib/wording/causes';
+  import { CHECK_WORDS, answerTo, howTo } from '$lib/wording/checks';
   import { capital } from '$lib/wording/stepWords';
   import {
     MEASURE_WORDS,
