@@ -40,6 +40,7 @@ export function faultsPossible(
 function ofCard(assembled: AssembledCard): readonly Fault[] {
   const { card, slot } = assembled;
   const link = trainedIn(card, slot);
+  // Common practice, no source.
   const draws = card.peakWatts >= 12;
   const carriesModules = card.delivers.kind === 'drives' && card.delivers.socket === 'm2';
   return [

@@ -118,7 +118,7 @@ function leftBy(cause: Cause, part: string, { seed }: Running): number {
   if (leaves === null) return chanceOf(seed + 17).within(LESS_LINK_LEAVES);
   return chanceOf(seed + 23 + part.length + cause.length).within(leaves);
 }
-/** Pictures are counted on no link: a narrower one still costs some of them. */
+/** Pictures are counted on no link: a narrower one still costs some of them. Common practice, no source. */
 const LESS_LINK_LEAVES = [0.5, 0.9] as const;
 
 const BY_LINK: readonly Cause[] = [
