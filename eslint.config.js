@@ -136,6 +136,29 @@ export default ts.config(
     },
   },
   {
+    files: ['src/**/*.svelte', 'src/**/*.svelte.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            'SvelteElement[name.name="details"] > SvelteStartTag > SvelteAttribute[key.name="open"]',
+          message: 'A fold belongs to the hand: bind its state, or attach opensFor.',
+        },
+        {
+          selector:
+            'CallExpression[callee.name="$effect"] > ArrowFunctionExpression:not([body.body.0.expression.callee.name="ran"])',
+          message: 'An effect says first that it ran, so that its runs can be counted.',
+        },
+        {
+          selector: 'SvelteAwaitBlock[expression.type="ImportExpression"]',
+          message:
+            'What is fetched is shown by Fetched: what goes wrong in a promise is caught nowhere.',
+        },
+      ],
+    },
+  },
+  {
     // No pattern may look at a letter more often than a fixed number of times: files come from anywhere.
     files: ['src/**', 'server/**'],
     plugins: { regexp },

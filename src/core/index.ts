@@ -217,6 +217,7 @@ export {
   plainNeed,
   areUsed,
   socketWanted,
+  drivesWanted,
   unitsNeeded,
 } from './parts/need.ts';
 export {

@@ -10,6 +10,7 @@
   import { shop } from '$lib/state/shop.svelte';
   import { theme } from '$lib/state/theme.svelte';
   import type { Snippet } from 'svelte';
+  import Fetched from '$lib/ui/Fetched.svelte';
 
   let { children }: { children: Snippet } = $props();
 
@@ -21,8 +22,8 @@
 </script>
 
 {#if renewal.isOvertaken || renewal.isWaiting}
-  {#await import('$lib/ui/RenewalNotice.svelte') then { default: RenewalNotice }}
-    <RenewalNotice />
-  {/await}
+  <Fetched load={() => import('$lib/ui/RenewalNotice.svelte')}>
+    {#snippet shown(RenewalNotice)}<RenewalNotice />{/snippet}
+  </Fetched>
 {/if}
 {@render children()}

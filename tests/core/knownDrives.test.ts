@@ -2,19 +2,25 @@
  * Drives as things: what each tells, at its edge. Bands of rated speeds and shares of wear: common practice, no source;
  * plugs by rail: Serial ATA 3.x, 4.5 A on each (from memory).
  */
+import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import {
   acceptanceOf,
   apply,
   assemblyOf,
   driveLoadWatts,
+  drivesNamed,
+  drivesWanted,
   emptyDrive,
   flowOf,
   forExport,
   handOverSheet,
   inBays,
+  namedDrive,
   plainNeed,
+  problemsOf,
   proposePlan,
+  readJobFile,
   slotVerdict,
   steps,
   unitsNeeded,
@@ -26,7 +32,8 @@ import {
 } from '../../src/core/index.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { drives } from '../../demo/catalogue/row.ts';
-import { STAMP, aCard, aJob, aMachine, aSlot, baysOf, told } from '../builders/parts.ts';
+import { AT, STAMP, aCard, aJob, aMachine, aSlot, baysOf, told } from '../builders/parts.ts';
+import { SERIALS, twoArraysJob } from '../builders/twoArrays.ts';
 
 const drive = (n: number, told: Partial<Drive> = {}): Drive => emptyDrive(`d${n}`, 4_000, told);
 const several = (count: number, told: Partial<Drive> = {}): readonly Drive[] =>
@@ -250,5 +257,49 @@ describe('Drives that are known', () => {
     expect(handOverSheet(job).drives.map(({ serial }) => serial)).to.deep.equal(['A1', '']);
     const plain = forExport(job, { customer: true, serials: false, photographs: true });
     expect(JSON.stringify(plain)).to.not.include('A1');
+  });
+});
+
+describe('Drives of several needs', () => {
+  it('have each an id of its own, or the job is refused where it has not', () => {
+    const { job } = twoArraysJob();
+    expect(problemsOf(job)).to.deep.equal([]);
+    const again = {
+      ...job,
+      needs: job.needs.map((need) =>
+        need.kind === 'drives'
+          ? { ...need, these: need.these.map((drive, n) => ({ ...drive, id: `drive-${n + 1}` })) }
+          : need,
+      ),
+    };
+    expect(problemsOf(again).map(({ at }) => at)).to.deep.equal(['needs.1.these.0.id']);
+  });
+
+  it('are named each by itself, and stand on the sheet with their own serial numbers', () => {
+    const { job, prepare } = twoArraysJob();
+    const named = drivesWanted(job.needs).map((drive) =>
+      namedDrive(prepare.slotId!, { drive, holds: 'nothing' }, AT),
+    );
+    const told = apply(job, { name: 'observe', observations: named, what: 'drive' }, STAMP);
+    expect(problemsOf(told)).to.deep.equal([]);
+    expect(drivesNamed(told.observations, prepare.slotId!)).to.have.length(3);
+    expect(handOverSheet(told).drives.map(({ serial }) => serial)).to.deep.equal([...SERIALS]);
+  });
+
+  it('had one id in several needs until format 12: the later is given its own, and what was named follows', () => {
+    const { job, problems } = readJobFile(
+      readFileSync(new URL('../data/job-format-11.json', import.meta.url), 'utf8'),
+    );
+    expect(problems).to.deep.equal([]);
+    expect(drivesWanted(job!.needs).map(({ id, serial }) => [id, serial])).to.deep.equal([
+      ['drive-1', 'GULL-1'],
+      ['drive-2', 'GULL-2'],
+      ['drive-3', 'TERN-1'],
+    ]);
+    const named = drivesNamed(job!.observations, 's1').map(({ value }) => value.drive);
+    expect(named.map(({ id, serial }) => [id, serial])).to.deep.equal([
+      ['drive-1', 'GULL-1'],
+      ['drive-3', 'TERN-1'],
+    ]);
   });
 });

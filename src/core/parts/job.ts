@@ -14,7 +14,7 @@ import { EXTRA_KINDS } from '../standards/extras.ts';
 import type { DeepReadonly } from '../units.ts';
 
 /** Version of the job document. A file with a higher one is newer than this program. */
-export const JOB_FORMAT = 11;
+export const JOB_FORMAT = 12;
 
 /** Letters of what a step is known by. */
 export const LONGEST_STEP_ID = 160;

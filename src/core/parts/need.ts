@@ -201,6 +201,10 @@ export const SERVED_BY: Readonly<Record<NeedKind, readonly DeliveryKind[]>> = {
 export const isServedBy = (need: NeedKind, delivers: DeliveryKind): boolean =>
   SERVED_BY[need].includes(delivers);
 
+/** The drives that needs name, of all of them: no two of a job have one id. */
+export const drivesWanted = (needs: readonly Need[]): readonly Drive[] =>
+  needs.flatMap((need) => (need.kind === 'drives' ? need.these : []));
+
 /** How many units (ports, screens, drives, or the thing itself) satisfy a need. */
 export function unitsNeeded(need: Need): number {
   switch (need.kind) {

@@ -127,13 +127,7 @@ export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
           ? []
           : slotAt(subject.slotId, 'observations', n, 'subject', 'slotId'),
     ),
-    ...job.needs.flatMap(({ these = [] }, n) =>
-      repeated(
-        ['needs', n, 'these'],
-        these.map(({ id }) => id),
-        ['id'],
-      ),
-    ),
+    ...misfitsOfDrives(job.needs),
     ...job.photos.flatMap(({ slotId }, n) =>
       slotId === null ? [] : slotAt(slotId, 'photos', n, 'slotId'),
     ),
@@ -148,6 +142,19 @@ export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
       ),
     ),
   ];
+}
+
+/** A drive is named and prepared by its id, whichever need it is for. */
+function misfitsOfDrives(needs: JobKeys['needs']): readonly Misfit[] {
+  const seen = new Set<string>();
+  return needs.flatMap(({ these = [] }, need) =>
+    these.flatMap(({ id }, n) => {
+      if (seen.has(id))
+        return [{ path: ['needs', need, 'these', n, 'id'], expected: 'a key of its own' }];
+      seen.add(id);
+      return [];
+    }),
+  );
 }
 
 /** Each card is tried once, and each slot of the other machine takes one. */

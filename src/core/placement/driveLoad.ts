@@ -2,14 +2,12 @@
 import { memo, memoBy } from '../memo.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../parts/machine.ts';
-import type { Need } from '../parts/need.ts';
+import { drivesWanted, type Need } from '../parts/need.ts';
 import { baysByNeed } from './bays.ts';
 
 /** On 12 V, of drives that are named; what nobody told of a drive counts as nothing. */
 export const driveLoadWatts = (needs: readonly Need[]): number =>
-  needs
-    .flatMap((need) => (need.kind === 'drives' ? need.these : []))
-    .reduce((sum, { twelveVoltWatts }) => sum + (twelveVoltWatts ?? 0), 0);
+  drivesWanted(needs).reduce((sum, { twelveVoltWatts }) => sum + (twelveVoltWatts ?? 0), 0);
 
 const loadedFor = memoBy<readonly Need[], Machine>();
 

@@ -9,6 +9,7 @@ import type { Job } from '../parts/job.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { SystemFamily } from '../standards/systems.ts';
 import { causesFor, serialOf } from '../parts/observed.ts';
+import { drivesWanted } from '../parts/need.ts';
 import type { CauseObservation } from '../parts/observation.ts';
 import { driverStates } from '../diagnosis/driverStates.ts';
 import { provings, type Proving } from '../diagnosis/provings.ts';
@@ -178,7 +179,7 @@ function drivesIn({ needs, observations }: Job): readonly Drive[] {
       each.kind === 'drive' ? [[each.value.drive.id, each.value.drive] as const] : [],
     ),
   );
-  const wanted = needs.flatMap((need) => (need.kind === 'drives' ? need.these : []));
+  const wanted = drivesWanted(needs);
   const others = [...named.values()].filter(({ id }) => wanted.every((drive) => drive.id !== id));
   return [...wanted.map((drive) => named.get(drive.id) ?? drive), ...others];
 }

@@ -11,6 +11,7 @@
   import { BODY_WORDS, planRows, type Overlay } from './rows';
   import { slotLine } from './slotWords';
   import { viewsOf } from './views';
+  import { ran } from '$lib/state/effects';
 
   let {
     machine,
@@ -93,6 +94,7 @@
   let svg = $state<SVGSVGElement>();
   let hands = $state.raw<typeof import('./hands') | null>(null);
   $effect(() => {
+    ran('board: hands');
     if (onedit !== undefined) void import('./hands').then((fetched) => (hands = fetched));
   });
 

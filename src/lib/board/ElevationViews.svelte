@@ -6,6 +6,7 @@
   import type { BoardLayout, CardOnSlot } from './layout';
   import { placedRows, type LabelRow } from './rows';
   import type { Views } from './views';
+  import { ran } from '$lib/state/effects';
 
   let {
     machine,
@@ -38,6 +39,7 @@
     isBare ? [] : placedRows([...planned, ...elevationRows(drawn, layout, views)], views),
   );
   $effect(() => {
+    ran('elevations: where the words end');
     bottomPx = (rows.at(-1)?.y ?? 0) + 10;
   });
   const { shapes, lines } = $derived(shapesOf(drawn, layout, views));

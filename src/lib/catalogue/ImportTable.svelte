@@ -77,7 +77,7 @@
           on:change={(event) => match(n, (event.target as HTMLSelectElement).value)}
         >
           <SelectItem value="" text="left out" />
-          {#each titles as each (each)}<SelectItem value={each} text={each} />{/each}
+          {#each titles as each, n (n)}<SelectItem value={each} text={each} />{/each}
         </Select>
       {/each}
     </div>

@@ -26,7 +26,7 @@
       <p class="quiet">{problemPlace(problem)}: {problemWords(problem)}</p>
     {/each}
     <ul>
-      {#each devices as device (device.address)}
+      {#each devices as device, n (n)}
         <li>
           <button type="button" class="text" onclick={() => learned(learnCard(device))}
             >{device.name ?? className(device.classCode)}</button

@@ -31,7 +31,7 @@
 <table class="plain">
   <thead>
     <tr>
-      {#each heads as head (head)}<th scope="col">{head}</th>{/each}
+      {#each heads as head, n (n)}<th scope="col">{head}</th>{/each}
       <th scope="col" class="number">Price, {money.currency}</th>
       <th scope="col" class="number">Days</th>
       <th scope="col">From</th>

@@ -25,6 +25,8 @@
   import ProblemLines from '../ui/ProblemLines.svelte';
   import Repair from './Repair.svelte';
   import SetAsideList from './SetAsideList.svelte';
+  import Fetched from '$lib/ui/Fetched.svelte';
+  import { ran } from '$lib/state/effects';
 
   /** As many rows as a screen holds, at once; then as many as a few screens do. A search finds the others. */
   const SHOWN_AT_ONCE = 15;
@@ -45,6 +47,7 @@
 
   onMount(() => void shop.tidy().catch(() => undefined));
   $effect(() => {
+    ran('jobs: more rows');
     if (!shop.ready) return;
     const shownMore = setTimeout(() => (most = Math.max(most, SHOWN_MORE)), 100);
     return () => clearTimeout(shownMore);
@@ -270,9 +273,9 @@
     </p>
   {/if}
   {#if shop.ready && shop.trouble !== 'blocked'}
-    {#await import('./KeepingPanel.svelte') then { default: KeepingPanel }}
-      <KeepingPanel />
-    {/await}
+    <Fetched load={() => import('./KeepingPanel.svelte')}>
+      {#snippet shown(KeepingPanel)}<KeepingPanel />{/snippet}
+    </Fetched>
   {/if}
   <p class="quiet foot">
     Jobs are kept in this browser and nowhere else. Export a job to take it elsewhere; back up

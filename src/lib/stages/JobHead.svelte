@@ -7,6 +7,7 @@
   import type { Saving } from '$lib/state/jobKeeper';
   import type { OpenJob } from '$lib/state/openJob.svelte';
   import TopBar from '$lib/ui/TopBar.svelte';
+  import Fetched from '$lib/ui/Fetched.svelte';
 
   let { open }: { open: OpenJob } = $props();
 
@@ -57,9 +58,9 @@
 </TopBar>
 
 {#if logOpen}
-  {#await import('./JobLog.svelte') then { default: JobLog }}
-    <JobLog bind:open={logOpen} {job} />
-  {/await}
+  <Fetched load={() => import('./JobLog.svelte')}>
+    {#snippet shown(JobLog)}<JobLog bind:open={logOpen} {job} />{/snippet}
+  </Fetched>
 {/if}
 
 <style>

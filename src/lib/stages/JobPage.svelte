@@ -8,7 +8,7 @@
   import { selection } from '$lib/state/selection.svelte';
   import { isNoCommand } from '$lib/ui/keys';
   import { keepFocus } from '$lib/ui/keepFocus';
-  import { renewal } from '$lib/state/renewal.svelte';
+  import Fetched from '$lib/ui/Fetched.svelte';
   import { STAGE_WORDS } from '$lib/wording/stages';
   import { JobModel } from './jobModel.svelte';
   import Divider from './Divider.svelte';
@@ -101,22 +101,13 @@
       bind:offsetWidth={panelPx}
     >
       {#key stage}
-        <svelte:boundary>
+        <Fetched load={PANELS[stage]} what="This stage">
+          {#snippet waiting()}<Working words="Opening the stage" />{/snippet}
+          {#snippet shown(Panel)}<Panel {model} {stage} />{/snippet}
           {#snippet failed(error, reset)}
             <PartFailed {open} what="This stage" {error} {reset} />
           {/snippet}
-          {#await PANELS[stage]()}
-            <Working words="Opening the stage" />
-          {:then { default: Panel }}
-            <Panel {model} {stage} />
-          {:catch}
-            <p role="alert">
-              {renewal.isOvertaken
-                ? 'This stage could not be fetched: Tenant was renewed in another window. Reload this one to go on with the newer version.'
-                : 'This stage could not be fetched: the server is away and nothing is kept of it. Reload the page when it is back.'}
-            </p>
-          {/await}
-        </svelte:boundary>
+        </Fetched>
       {/key}
     </section>
   </main>

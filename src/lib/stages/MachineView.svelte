@@ -10,6 +10,7 @@
   import { findingTopic, findingWords } from '$lib/wording/findings';
   import type { JobModel } from './jobModel.svelte';
   import PartFailed from './PartFailed.svelte';
+  import Fetched from '$lib/ui/Fetched.svelte';
 
   let {
     model,
@@ -118,22 +119,27 @@
     <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
     <div class="facts-area" role="region" aria-label="Facts of the slot" tabindex="0">
       {#if choosing && model.overlaidCard !== null}
-        {#await import('./choose/Findings.svelte') then { default: Findings }}
-          <Findings {model} />
-        {/await}
+        <Fetched load={() => import('./choose/Findings.svelte')}>
+          {#snippet shown(Findings)}<Findings {model} />{/snippet}
+        </Fetched>
       {:else if model.chosenSlot === null}
         <details bind:open={tableOpen}>
           <summary>The board as a table</summary>
           {#if tableOpen}
-            {#await import('./SlotTable.svelte') then { default: SlotTable }}
-              <SlotTable {model} {planned} drawn={model.drawnMachine(stage)} />
-            {/await}
+            <Fetched load={() => import('./SlotTable.svelte')}>
+              {#snippet shown(SlotTable)}<SlotTable
+                  {model}
+                  {planned}
+                  drawn={model.drawnMachine(stage)}
+                />{/snippet}
+            </Fetched>
           {/if}
         </details>
       {:else}
-        {#await import('./SlotFacts.svelte') then { default: SlotFacts }}
-          <SlotFacts {model} {planned} slot={model.chosenSlot} />
-        {/await}
+        {@const chosen = model.chosenSlot}
+        <Fetched load={() => import('./SlotFacts.svelte')}>
+          {#snippet shown(SlotFacts)}<SlotFacts {model} {planned} {chosen} />{/snippet}
+        </Fetched>
       {/if}
     </div>
     <div class="tally">

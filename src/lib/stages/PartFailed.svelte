@@ -2,6 +2,8 @@
   /** In the place of a part that cannot be shown: what goes wrong in one job stays in it, and nothing of it is lost. */
   import { untrack } from 'svelte';
   import type { OpenJob } from '$lib/state/openJob.svelte';
+  import Fetched from '$lib/ui/Fetched.svelte';
+  import { ran } from '$lib/state/effects';
 
   let {
     open,
@@ -13,6 +15,7 @@
   /** Once the job has changed, the part is tried again: by an undo, or from another window. */
   const failedOf = untrack(() => open.job);
   $effect(() => {
+    ran('part: tried again');
     if (open.job !== failedOf) untrack(reset);
   });
 </script>
@@ -22,7 +25,9 @@
     <strong>{what} cannot be shown for this job.</strong> The job is kept as it is, and the other
     parts work on. ({String(error).slice(0, 200)})
   </p>
-  {#await import('./WaysOn.svelte') then { default: WaysOn }}<WaysOn {open} {reset} />{/await}
+  <Fetched load={() => import('./WaysOn.svelte')}>
+    {#snippet shown(WaysOn)}<WaysOn {open} {reset} />{/snippet}
+  </Fetched>
 </div>
 
 <style>

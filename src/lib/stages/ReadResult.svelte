@@ -5,6 +5,7 @@
   import { counted } from '$lib/wording/figures';
   import { observedWords } from '$lib/wording/observed';
   import { problemPlace, problemWords } from '$lib/wording/problems';
+  import { opensFor } from '$lib/ui/fold';
   import type { Reading } from './reading.svelte';
 
   let {
@@ -87,7 +88,7 @@
         on:click={async () => (await reading.takeOther()) && ontaken()}>Take it all the same</Button
       >
     {/if}
-    <details open={troubled}>
+    <details {@attach opensFor(troubled)}>
       <summary>{result.files.length === 1 ? 'One file' : `${result.files.length} files`}</summary>
       <ul>
         {#each result.files as file, n (n)}

@@ -1,6 +1,7 @@
 <script lang="ts">
   /** What stands between the work and its safety: a full or blocked store, another window, what was undone. */
   import type { OpenJob } from '$lib/state/openJob.svelte';
+  import Fetched from '$lib/ui/Fetched.svelte';
 
   let { open }: { open: OpenJob } = $props();
 
@@ -9,11 +10,11 @@
 
 <div class="notices">
   {#if !saved || open.refused.length > 0}
-    {#await import('./SavingTrouble.svelte') then { default: SavingTrouble }}
-      <SavingTrouble {open} />
-    {:catch}
-      <p role="alert">This job is not saved. Leave this page open until it is.</p>
-    {/await}
+    <Fetched load={() => import('./SavingTrouble.svelte')}>
+      {#snippet shown(SavingTrouble)}<SavingTrouble {open} />{/snippet}
+      {#snippet away()}
+        <p role="alert">This job is not saved. Leave this page open until it is.</p>{/snippet}
+    </Fetched>
   {/if}
   {#if open.alsoOpenIn.length > 0 && saved}
     <p role="status">This job is open in another window too. Both stay in step.</p>

@@ -9,8 +9,11 @@
   import { SLOT_STATE_WORDS } from '$lib/wording/choices';
   import { SIGNAL_WORDS } from '$lib/wording/things';
 
-  let { model, slot, planned }: { model: JobModel; slot: Slot; planned: readonly CardOnSlot[] } =
-    $props();
+  let {
+    model,
+    chosen: slot,
+    planned,
+  }: { model: JobModel; chosen: Slot; planned: readonly CardOnSlot[] } = $props();
 
   type Row = readonly [name: string, value: string, from: string];
 
@@ -99,7 +102,7 @@
         then at its seat and its contacts{:else}, all that both ends can do{/if}.
     </p>
   {/if}
-  {#each cards as { card } (card.id)}
+  {#each cards as { card }, n (n)}
     <p>
       Planned here: <strong>{cardName(card)}</strong>, {card.lengthMm} mm long, {card.peakWatts} W at
       most.

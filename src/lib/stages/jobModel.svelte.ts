@@ -43,6 +43,7 @@ import { selection } from '$lib/state/selection.svelte';
 import { supplies } from '$lib/state/supplies.svelte';
 import { whenIdle } from '$lib/ui/idle';
 import { Planning } from './planning.svelte';
+import { ran } from '$lib/state/effects';
 
 /** Facts still open are counted once there is nothing else to do, but no later than this. */
 const COUNTED_WITHIN_MS = 250;
@@ -62,15 +63,18 @@ export class JobModel {
     );
     this.unknown = untrack(() => this.stillUnknown);
     $effect(() => {
+      ran('job: what is not known');
       // What it is counted from is seen at once, and counted later.
       void [this.job.machine, this.job.needs, supplies.cards, this.library];
       return whenIdle(() => (this.unknown = this.stillUnknown), COUNTED_WITHIN_MS);
     });
     $effect(() => {
+      ran('job: its steps');
       if (this.job.plan !== null) void procedure.load().then(() => (this.hasSteps = true));
     });
     // Devices of the machine may want drivers too.
     $effect(() => {
+      ran('job: drivers of its devices');
       const ids = machineAsked(this.job.machine).flatMap(({ id }) => id ?? []);
       if (supplies.library !== null) untrack(() => void supplies.askDrivers(ids));
     });

@@ -1,12 +1,13 @@
 <script lang="ts">
   /** The export of a job, fetched once somebody asks for it. */
   import type { Job } from '$core';
+  import Fetched from './Fetched.svelte';
 
   let { job, open = $bindable(false) }: { job: Job; open: boolean } = $props();
 </script>
 
 {#if open}
-  {#await import('./ExportJob.svelte') then { default: ExportJob }}
-    <ExportJob {job} onclose={() => (open = false)} />
-  {/await}
+  <Fetched load={() => import('./ExportJob.svelte')}>
+    {#snippet shown(ExportJob)}<ExportJob {job} onclose={() => (open = false)} />{/snippet}
+  </Fetched>
 {/if}

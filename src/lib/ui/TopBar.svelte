@@ -6,6 +6,7 @@
   import { theme } from '$lib/state/theme.svelte';
   import { isNoCommand } from './keys';
   import type { Snippet } from 'svelte';
+  import Fetched from './Fetched.svelte';
 
   let { middle, tools }: { middle?: Snippet; tools?: Snippet } = $props();
 
@@ -48,9 +49,9 @@
   </div>
 </header>
 {#if keysOpen}
-  {#await import('./KeysHelp.svelte') then { default: KeysHelp }}
-    <KeysHelp bind:open={keysOpen} />
-  {/await}
+  <Fetched load={() => import('./KeysHelp.svelte')}>
+    {#snippet shown(KeysHelp)}<KeysHelp bind:open={keysOpen} />{/snippet}
+  </Fetched>
 {/if}
 
 <style>

@@ -6,6 +6,7 @@
   import { withdraw } from './accept';
   import Running from './Running.svelte';
   import ShoppingList from './ShoppingList.svelte';
+  import Fetched from '$lib/ui/Fetched.svelte';
 
   let { model }: { model: JobModel } = $props();
 
@@ -43,7 +44,9 @@
     </p>
   {/if}
   <ShoppingList {job} />
-  {#await import('./Rounds.svelte') then { default: Rounds }}<Rounds {model} />{/await}
+  <Fetched load={() => import('./Rounds.svelte')}>
+    {#snippet shown(Rounds)}<Rounds {model} />{/snippet}
+  </Fetched>
 </section>
 
 <style>

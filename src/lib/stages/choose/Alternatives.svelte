@@ -4,6 +4,7 @@
   import { inMoney } from '$lib/wording/figures';
   import { PLAN_WORDS } from '$lib/wording/plans';
   import type { JobModel } from '../jobModel.svelte';
+  import Fetched from '$lib/ui/Fetched.svelte';
 
   let { model }: { model: JobModel } = $props();
 
@@ -32,9 +33,9 @@
     <details bind:open={areBeside}>
       <summary>What differs, and what each delivers for its price</summary>
       {#if areBeside}
-        {#await import('./PlansBeside.svelte') then { default: PlansBeside }}
-          <PlansBeside {model} />
-        {/await}
+        <Fetched load={() => import('./PlansBeside.svelte')}>
+          {#snippet shown(PlansBeside)}<PlansBeside {model} />{/snippet}
+        </Fetched>
       {/if}
     </details>
   </section>

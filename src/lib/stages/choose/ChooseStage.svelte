@@ -11,6 +11,9 @@
   import AnswerLine from '../AnswerLine.svelte';
   import NeedStrip from './NeedStrip.svelte';
   import PlanBox from './PlanBox.svelte';
+  import Fetched from '$lib/ui/Fetched.svelte';
+  import Guarded from '$lib/ui/Guarded.svelte';
+  import { ran } from '$lib/state/effects';
 
   let { model }: { model: JobModel } = $props();
 
@@ -19,6 +22,7 @@
 
   // The planner lives in a worker, outside this screen: whenever what it is asked changes, it is asked again.
   $effect(() => {
+    ran('choose: the planner is asked');
     void model.planning.request;
     untrack(() => void model.planning.ask());
   });
@@ -91,9 +95,11 @@
 {:else}
   <h1 class="only-read">Choose</h1>
   <AnswerLine {answer} stage="choose" />
-  <div class="strip"><NeedStrip {model} /></div>
+  <div class="strip"><Guarded what="What each need gets"><NeedStrip {model} /></Guarded></div>
   {#if model.onTrial.length > 0}
-    {#await import('./TrialBox.svelte') then { default: TrialBox }}<TrialBox {model} />{/await}
+    <Fetched load={() => import('./TrialBox.svelte')}>
+      {#snippet shown(TrialBox)}<TrialBox {model} />{/snippet}
+    </Fetched>
   {/if}
   <div class="parts">
     <ContentSwitcher size="sm" aria-label="Parts of choosing" bind:selectedIndex={part}>
@@ -106,32 +112,37 @@
   </div>
   {#if part === 0}
     {#if model.job.plan === null && model.planning.isImpossible}
-      {#await import('./Clash.svelte') then { default: Clash }}
-        <Clash {model} {suppose} />
-      {/await}
+      <Fetched load={() => import('./Clash.svelte')}>
+        {#snippet shown(Clash)}<Clash {model} {suppose} />{/snippet}
+      </Fetched>
     {/if}
     {#if model.job.plan !== null}
-      {#await import('./AcceptedPlan.svelte') then { default: AcceptedPlan }}
-        <AcceptedPlan {model} />
-      {/await}
+      <Fetched load={() => import('./AcceptedPlan.svelte')}>
+        {#snippet shown(AcceptedPlan)}<AcceptedPlan {model} />{/snippet}
+      </Fetched>
     {:else}
-      <PlanBox {model} />
-      {#await import('./Weighing.svelte') then { default: Weighing }}<Weighing {model} />{/await}
+      <Guarded what="The plan"><PlanBox {model} /></Guarded>
+      <Fetched load={() => import('./Weighing.svelte')}>
+        {#snippet shown(Weighing)}<Weighing {model} />{/snippet}
+      </Fetched>
     {/if}
   {:else if part === 1}
-    {#await import('./CardTable.svelte')}
-      <Working words="Laying out the cards" />
-    {:then { default: CardTable }}<CardTable {model} />{/await}
+    <Fetched load={() => import('./CardTable.svelte')}>
+      {#snippet waiting()}<Working words="Laying out the cards" />{/snippet}
+      {#snippet shown(CardTable)}<CardTable {model} />{/snippet}
+    </Fetched>
   {:else if part === 2}
-    {#await import('./LinksPicture.svelte') then { default: LinksPicture }}
-      <LinksPicture {model} />
-    {/await}
+    <Fetched load={() => import('./LinksPicture.svelte')}>
+      {#snippet shown(LinksPicture)}<LinksPicture {model} />{/snippet}
+    </Fetched>
   {:else if part === WHAT_IF}
-    {#await import('./WhatIf.svelte') then { default: WhatIf }}<WhatIf {model} />{/await}
+    <Fetched load={() => import('./WhatIf.svelte')}>
+      {#snippet shown(WhatIf)}<WhatIf {model} />{/snippet}
+    </Fetched>
   {:else}
-    {#await import('./PowerPicture.svelte') then { default: PowerPicture }}
-      <PowerPicture {model} />
-    {/await}
+    <Fetched load={() => import('./PowerPicture.svelte')}>
+      {#snippet shown(PowerPicture)}<PowerPicture {model} />{/snippet}
+    </Fetched>
   {/if}
 {/if}
 

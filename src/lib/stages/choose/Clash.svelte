@@ -2,7 +2,7 @@
   import Working from '$lib/ui/Working.svelte';
   /** Why no plan meets all musts, and the single changes that would free it. */
   import { Button } from 'carbon-components-svelte';
-  import { memberKey, moneyCents, type Change, type Repair } from '$core';
+  import { moneyCents, type Change, type Repair } from '$core';
   import { supplies } from '$lib/state/supplies.svelte';
   import { inMoney } from '$lib/wording/figures';
   import { changeWords, memberWords } from '$lib/wording/clashes';
@@ -38,7 +38,7 @@
         of them the rest does:
       </p>
       <ul class="set">
-        {#each members as member (memberKey(member))}
+        {#each members as member, n (n)}
           <li>{memberWords(member, job.machine, supplies.cards ?? [])}</li>
         {/each}
       </ul>

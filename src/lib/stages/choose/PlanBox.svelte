@@ -13,6 +13,7 @@
   import type { JobModel } from '../jobModel.svelte';
   import { accept } from './accept';
   import Running from './Running.svelte';
+  import Fetched from '$lib/ui/Fetched.svelte';
 
   let { model }: { model: JobModel } = $props();
 
@@ -208,9 +209,9 @@
       <details bind:open={asksWhy}>
         <summary>Why not the other {refusals.length} cards of these kinds</summary>
         {#if asksWhy}
-          {#await import('./Refusals.svelte') then { default: Refusals }}
-            <Refusals {refusals} {select} />
-          {/await}
+          <Fetched load={() => import('./Refusals.svelte')}>
+            {#snippet shown(Refusals)}<Refusals {refusals} {select} />{/snippet}
+          </Fetched>
         {/if}
       </details>
     {/if}

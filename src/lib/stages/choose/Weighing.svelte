@@ -4,6 +4,7 @@
   import type { JobModel } from '../jobModel.svelte';
   import Alternatives from './Alternatives.svelte';
   import Weights from './Weights.svelte';
+  import Fetched from '$lib/ui/Fetched.svelte';
 
   let { model }: { model: JobModel } = $props();
 
@@ -21,7 +22,9 @@
 <Weights {model} />
 <Alternatives {model} />
 {#if arePinsShown}
-  {#await import('./Pins.svelte') then { default: Pins }}<Pins {model} />{/await}
+  <Fetched load={() => import('./Pins.svelte')}>
+    {#snippet shown(Pins)}<Pins {model} />{/snippet}
+  </Fetched>
 {:else}
   <p>
     <Button size="small" kind="ghost" on:click={() => (areAsked = true)}

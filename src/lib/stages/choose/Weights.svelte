@@ -2,6 +2,7 @@
   /** What the chosen plan costs by its score; opened, part by part, and how much each part counts. */
   import { scoreMoney } from '$lib/wording/plans';
   import type { JobModel } from '../jobModel.svelte';
+  import Fetched from '$lib/ui/Fetched.svelte';
 
   let { model }: { model: JobModel } = $props();
 
@@ -13,9 +14,9 @@
   <details bind:open={isOpen}>
     <summary>Score {scoreMoney(plan)}: its parts and weights</summary>
     {#if isOpen}
-      {#await import('./WeightTable.svelte') then { default: WeightTable }}
-        <WeightTable {model} {plan} />
-      {/await}
+      <Fetched load={() => import('./WeightTable.svelte')}>
+        {#snippet shown(WeightTable)}<WeightTable {model} {plan} />{/snippet}
+      </Fetched>
     {/if}
   </details>
 {/if}

@@ -24,6 +24,7 @@
   import { changeWords, differenceWords } from '$lib/wording/clashes';
   import type { JobModel } from '../jobModel.svelte';
   import { doing } from './doing';
+  import Fetched from '$lib/ui/Fetched.svelte';
 
   let { model }: { model: JobModel } = $props();
 
@@ -171,9 +172,12 @@
   <details bind:open={isOpen}>
     <summary>Any other fact of the machine</summary>
     {#if isOpen && request !== null}
-      {#await import('./SupposedFacts.svelte') then { default: SupposedFacts }}
-        <SupposedFacts machine={facts?.machine ?? request.machine} change={suppose} />
-      {/await}
+      <Fetched load={() => import('./SupposedFacts.svelte')}>
+        {#snippet shown(SupposedFacts)}<SupposedFacts
+            machine={facts?.machine ?? request.machine}
+            change={suppose}
+          />{/snippet}
+      </Fetched>
     {/if}
   </details>
 </section>

@@ -8,7 +8,7 @@
     SelectItem,
     TextInput,
   } from 'carbon-components-svelte';
-  import { driveName, drivesNamed, emptyDrive, namedDrive, type Drive } from '$core';
+  import { driveName, drivesNamed, drivesWanted, emptyDrive, namedDrive, type Drive } from '$core';
   import { now } from '$lib/state/now';
   import type { JobModel } from '../jobModel.svelte';
 
@@ -25,9 +25,9 @@
 
   /** Drives that the needs name, and nobody named here yet. */
   const known = $derived(
-    model.job.needs
-      .flatMap((need) => (need.kind === 'drives' ? need.these : []))
-      .filter((drive) => !named.some(({ value }) => value.drive.id === drive.id)),
+    drivesWanted(model.job.needs).filter(
+      (drive) => !named.some(({ value }) => value.drive.id === drive.id),
+    ),
   );
   function fillIn(drive: Drive) {
     chosen = drive;

@@ -1,6 +1,7 @@
 <script lang="ts">
   /** The steps to the drivers; every device with its driver before, planned and now; packages at hand. */
-  import { driverStates, drivesNamed, stateOf, type Stage, type Step } from '$core';
+  import { driverStates, drivesNamed, openSteps, stateOf, type Stage, type Step } from '$core';
+  import Guarded from '$lib/ui/Guarded.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { OUTCOME_VERDICT, outcomeWords } from '$lib/wording/driverStates';
   import type { JobModel } from '../jobModel.svelte';
@@ -14,17 +15,25 @@
 
   const states = $derived(driverStates(model.job));
 
+  const preparing = $derived(openSteps(model.job).filter(({ code }) => code === 'prepareDrives'));
+  /** Drives that have to be named by then: those of this step, and of the steps before it for the same card. */
+  const namedBy = (step: Step): number =>
+    preparing
+      .slice(0, preparing.findIndex(({ id }) => id === step.id) + 1)
+      .filter(({ slotId }) => slotId === step.slotId)
+      .reduce((sum, each) => sum + (each.code === 'prepareDrives' ? each.values.count : 0), 0);
+
   /** Every drive is named first. */
   const mayTick = (step: Step): boolean =>
     step.code !== 'prepareDrives' ||
     step.slotId === null ||
-    drivesNamed(model.job.observations, step.slotId).length >= step.values.count;
+    drivesNamed(model.job.observations, step.slotId).length >= namedBy(step);
 </script>
 
 {#snippet about(step: Step)}
   {@const state = stateOf(step, model.job)}
   {#if step.code === 'prepareDrives' && step.slotId !== null}
-    <DriveGuard {model} slotId={step.slotId} count={step.values.count} />
+    <DriveGuard {model} slotId={step.slotId} count={namedBy(step)} />
   {:else if state !== null && state.outcome !== 'unseen'}
     {@const verdict = OUTCOME_VERDICT[state.outcome]}
     <p class="seen">
@@ -34,12 +43,12 @@
   {/if}
 {/snippet}
 
-<StepStage {model} {stage} {about} {mayTick} />
-<Ways {model} />
+<Guarded what="The list of steps"><StepStage {model} {stage} {about} {mayTick} /></Guarded>
+<Guarded what="How drivers are dealt with"><Ways {model} /></Guarded>
 {#if model.job.plan !== null}
-  <DeviceDrivers {model} {states} />
+  <Guarded what="The table of devices"><DeviceDrivers {model} {states} /></Guarded>
 {/if}
-<PackagesAtHand {model} />
+<Guarded what="The driver packages at hand"><PackagesAtHand {model} /></Guarded>
 
 <style>
   .seen {

@@ -11,6 +11,8 @@
   import ReportDrop from '../ReportDrop.svelte';
   import { packagesAtHand } from './packagesAtHand.svelte';
   import Stick from './Stick.svelte';
+  import Guarded from '$lib/ui/Guarded.svelte';
+  import { ran } from '$lib/state/effects';
 
   let { model }: { model: JobModel } = $props();
 
@@ -22,6 +24,7 @@
 
   // Another fact of the system, or another plan, and other models of a package count.
   $effect(() => {
+    ran('packages: looked at again');
     void model.job.machine;
     void model.assembly;
     untrack(() => void atHand.again());
@@ -149,7 +152,7 @@
       </p>
     {/if}
     {#if look !== null && look.packages.length > 0}
-      <Stick {model} {look} {atHand} />
+      <Guarded what="The stick"><Stick {model} {look} {atHand} /></Guarded>
     {/if}
   </div>
 </section>

@@ -20,6 +20,7 @@
   import DoesNotGo from './DoesNotGo.svelte';
   import TaskPicture from './TaskPicture.svelte';
   import { taskPicture } from './taskPicture';
+  import { ran } from '$lib/state/effects';
 
   let {
     model,
@@ -85,17 +86,20 @@
     };
   });
   $effect(() => {
+    ran('bench: speech');
     if (isSpoken && !isPaused && words !== null) speak([words.title, words.detail].join('. '));
     else hush();
   });
 
   const stopwatch = new Stopwatch();
   $effect(() => {
+    ran('bench: a task begins');
     // Each task from when it is shown.
     void current?.id;
     stopwatch.restart();
   });
   $effect(() => {
+    ran('bench: pause');
     stopwatch.isRunning = !isPaused;
   });
   const isAsked = $derived(current?.code === 'earth' && model.job.staticWay === null);
@@ -179,7 +183,7 @@
           {#if current.code === 'earth'}
             <StaticWays {model} chosen={() => bench?.focus()} />
           {/if}
-          {#each current.cautions as caution (caution)}
+          {#each current.cautions as caution, n (n)}
             <p class="caution">
               <strong>Caution</strong>
               {cautionWords(caution, model.job.staticWay)}

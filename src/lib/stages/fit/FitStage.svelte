@@ -20,6 +20,8 @@
   import Procedure from './Procedure.svelte';
   import StaticWays from './StaticWays.svelte';
   import Photos from '../survey/Photos.svelte';
+  import Fetched from '$lib/ui/Fetched.svelte';
+  import Guarded from '$lib/ui/Guarded.svelte';
 
   let { model, stage }: { model: JobModel; stage: Stage } = $props();
 
@@ -76,17 +78,21 @@
     >
   {/if}
 </div>
-{#if steps.length > 0}<Procedure {steps} {ticks} {logbook} staticWay={model.job.staticWay} />{/if}
+{#if steps.length > 0}
+  <Guarded what="The list to print">
+    <Procedure {steps} {ticks} {logbook} staticWay={model.job.staticWay} />
+  </Guarded>
+{/if}
 
 {#if isAtBench}
-  {#await import('./Bench.svelte') then { default: Bench }}
-    <Bench
-      {model}
-      {logbook}
-      steps={openSteps(model.job).filter((step) => step.stage === stage)}
-      leave={() => (isAtBench = false)}
-    />
-  {/await}
+  <Fetched load={() => import('./Bench.svelte')}>
+    {#snippet shown(Bench)}<Bench
+        {model}
+        {logbook}
+        steps={openSteps(model.job).filter((step) => step.stage === stage)}
+        leave={() => (isAtBench = false)}
+      />{/snippet}
+  </Fetched>
 {/if}
 
 <style>

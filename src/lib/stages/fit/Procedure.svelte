@@ -43,7 +43,7 @@
         <div>
           <strong>{title}</strong>
           {#if detail}{detail}{/if}
-          {#each cautions[n] ?? [] as caution (caution)}
+          {#each cautions[n] ?? [] as caution, m (m)}
             <em>Caution: {cautionWords(caution, staticWay)}</em>
           {/each}
         </div>

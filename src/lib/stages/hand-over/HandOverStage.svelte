@@ -22,6 +22,7 @@
   import AnswerLine from '../AnswerLine.svelte';
   import StepList from '../steps/StepList.svelte';
   import Sheet from './Sheet.svelte';
+  import Guarded from '$lib/ui/Guarded.svelte';
 
   let { model }: { model: JobModel } = $props();
 
@@ -67,7 +68,9 @@
 {:else}
   <h1 class="only-read">Hand over</h1>
   <div class="beside">
-    <div class="page"><Sheet job={out} sheet={handOverSheet(out)} {model} /></div>
+    <div class="page">
+      <Guarded what="The sheet"><Sheet job={out} sheet={handOverSheet(out)} {model} /></Guarded>
+    </div>
     <div class="controls">
       <div class="acts">
         <Button size="small" icon={Printer} on:click={() => window.print()}>Print the sheet</Button>

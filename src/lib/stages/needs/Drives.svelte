@@ -21,9 +21,19 @@
   } from '$core';
   import { counted, figure } from '$lib/wording/figures';
   import { problemWords } from '$lib/wording/problems';
+  import { opensFor } from '$lib/ui/fold';
   import { DRIVE_FIELDS, shownAs, withField, type DriveField } from './driveFields';
 
-  let { need, put }: { need: NeedOf<'drives'>; put: (need: NeedOf<'drives'>) => void } = $props();
+  let {
+    need,
+    all,
+    put,
+  }: {
+    need: NeedOf<'drives'>;
+    /** Those of all needs: no two of a job have one id. */
+    all: readonly Drive[];
+    put: (need: NeedOf<'drives'>) => void;
+  } = $props();
 
   const MOST_BYTES = 4e6;
   const MOST_DRIVES = 32;
@@ -39,18 +49,18 @@
   const idOf = (drive: Drive, { key }: DriveField) => `${need.id}-${drive.id}-${key}`;
 
   /** Drives of one need share a kind of socket: another one begins a need of its own. */
-  function withNew(fresh: readonly Drive[]): string {
-    const socket = drives[0]?.socket ?? fresh[0]?.socket;
-    const fitting = fresh.filter((each) => each.socket === socket);
-    let these: readonly Drive[] = drives;
+  function withNew(found: readonly Drive[]): string {
+    const socket = drives[0]?.socket ?? found[0]?.socket;
+    const fitting = found.filter((each) => each.socket === socket);
+    let fresh: readonly Drive[] = [];
     for (const each of fitting.slice(0, MOST_DRIVES - drives.length)) {
-      const id = `drive-${freeNumber(these, (n) => `drive-${n}`, 1)}`;
+      const id = `drive-${freeNumber([...all, ...fresh], (n) => `drive-${n}`, 1)}`;
       opened = id;
-      these = [...these, { ...each, id, serial: keepsSerials ? each.serial : '' }];
+      fresh = [...fresh, { ...each, id, serial: keepsSerials ? each.serial : '' }];
     }
-    if (these !== drives) set(these);
-    return fitting.length < fresh.length
-      ? `${counted(fresh.length - fitting.length, 'drive')} for another kind of socket left out: put them into a need of their own.`
+    if (fresh.length > 0) set([...drives, ...fresh]);
+    return fitting.length < found.length
+      ? `${counted(found.length - fitting.length, 'drive')} for another kind of socket left out: put them into a need of their own.`
       : '';
   }
 
@@ -105,14 +115,14 @@
   }
 </script>
 
-<details class="drives" open={drives.length > 0}>
+<details class="drives" {@attach opensFor(drives.length > 0)}>
   <summary
     >The drives themselves{drives.length > 0
       ? ` (${drives.length})`
       : ', where they are known'}</summary
   >
   {#each drives as drive (drive.id)}
-    <details class="drive" open={opened === drive.id}>
+    <details class="drive" {@attach opensFor(opened === drive.id)}>
       <summary
         >{driveName(drive) || 'Drive'}, {figure(drive.gigabytes, 'GB')}{drive.failing === true
           ? ': says itself that it is about to fail'

@@ -18,6 +18,7 @@
     valueOf,
     worstVerdict,
     type Card,
+    type Drive,
     type Machine,
     type Need,
   } from '$core';
@@ -26,12 +27,14 @@
   import { BACKING_WORDS, MANNER_WORDS } from '$lib/wording/things';
   import { KIND_WORDS, metByMachineWords, needWords } from '$lib/wording/needs';
   import { expected, fieldsOf, readField, typed, writeField, type NeedField } from './needFields';
+  import Fetched from '$lib/ui/Fetched.svelte';
 
   let {
     need,
     machine,
     cards,
     groups,
+    drives,
     put,
     remove,
   }: {
@@ -40,6 +43,8 @@
     cards: readonly Card[];
     /** Names of the groups that other needs are in. */
     groups: readonly string[];
+    /** Those of all needs. */
+    drives: readonly Drive[];
     put: (need: Need) => void;
     remove: () => void;
   } = $props();
@@ -246,9 +251,9 @@
   {/if}
   {#if need.kind === 'drives'}
     {@const of = need}
-    {#await import('./Drives.svelte') then { default: Drives }}
-      <Drives need={of} {put} />
-    {/await}
+    <Fetched load={() => import('./Drives.svelte')}>
+      {#snippet shown(Drives)}<Drives need={of} all={drives} {put} />{/snippet}
+    </Fetched>
   {/if}
   {#if need.kind === 'screens' && read.length > 0}
     {@const of = need}

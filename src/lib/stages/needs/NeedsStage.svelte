@@ -4,6 +4,7 @@
   import {
     MONEY_CELL,
     deservedCents,
+    drivesWanted,
     freeNumber,
     plainNeed,
     valueOf,
@@ -17,6 +18,7 @@
   import type { JobModel } from '../jobModel.svelte';
   import AnswerLine from '../AnswerLine.svelte';
   import NeedForm from './NeedForm.svelte';
+  import Guarded from '$lib/ui/Guarded.svelte';
 
   let { model }: { model: JobModel } = $props();
 
@@ -30,6 +32,7 @@
   );
   const kinds = Object.keys(KIND_WORDS) as NeedKind[];
   const groups = $derived([...new Set(job.needs.map(({ group }) => group))].filter(Boolean));
+  const drives = $derived(drivesWanted(job.needs));
   const deserved = $derived(deservedCents(job.replacementCents, job.deservesPercent));
   let refused = $state.raw<{ id: string; says: string } | null>(null);
 
@@ -75,14 +78,17 @@
 <p class="quiet">In the customer’s words, and in figures that can be measured.</p>
 
 {#each job.needs as need (need.id)}
-  <NeedForm
-    {need}
-    machine={job.machine}
-    cards={supplies.cards ?? []}
-    {groups}
-    put={(fresh) => model.open.run({ name: 'changeNeed', need: fresh })}
-    remove={() => model.open.run({ name: 'removeNeed', needId: need.id })}
-  />
+  <Guarded what="This need">
+    <NeedForm
+      {need}
+      machine={job.machine}
+      cards={supplies.cards ?? []}
+      {groups}
+      {drives}
+      put={(fresh) => model.open.run({ name: 'changeNeed', need: fresh })}
+      remove={() => model.open.run({ name: 'removeNeed', needId: need.id })}
+    />
+  </Guarded>
 {:else}
   <p class="empty">Nothing is asked for yet. Add what the customer wants.</p>
 {/each}

@@ -53,7 +53,7 @@
 {#if left.length > 0}
   <p>
     Often lost:
-    {#each left as each (each)}
+    {#each left as each, n (n)}
       <button type="button" class="text" onclick={() => (name = each)}>{each}</button>
     {/each}
   </p>

@@ -7,6 +7,7 @@
   import { flowFigure, inTime } from '$lib/wording/figures';
   import type { JobModel } from '../jobModel.svelte';
   import { kindsFor, numberTyped, recordRun } from './runs';
+  import { ran } from '$lib/state/effects';
 
   let { model, need, flow }: { model: JobModel; need: Need; flow: Flow } = $props();
 
@@ -22,6 +23,7 @@
 
   /** The display runs on while the watch does. */
   $effect(() => {
+    ran('copy: the display');
     if (since === null) return;
     const from = since;
     const every = setInterval(() => (seconds = (performance.now() - from) / MILLISECONDS), 100);

@@ -144,7 +144,7 @@
     {@const [first] = diagnosis.explanations}
     <section class="next" aria-label="Cause">
       <h3>Found: {causeWords(first.causes[0]!, components)}</h3>
-      {#each first.causes.slice(1) as each (each.part)}
+      {#each first.causes.slice(1) as each, n (n)}
         <h3>And: {causeWords(each, components)}</h3>
       {/each}
       <div class="answers">
@@ -209,7 +209,7 @@
         <summary>Ruled out, and by what ({out.length})</summary>
         {#if asksOut}
           <ul>
-            {#each out as each (each.part + each.cause)}
+            {#each out as each, n (n)}
               <li>
                 <span>{capital(causeWords(each, components))}</span>
                 <span class="quiet">{againstWords(each, flow, components)}</span>
@@ -222,7 +222,7 @@
     {#if diagnosis.observed.answers.length > 0}
       <h4>Looked at</h4>
       <ul>
-        {#each diagnosis.observed.answers as each (each.check + each.part)}
+        {#each diagnosis.observed.answers as each, n (n)}
           {@const entered = answers.find(
             ({ value }) => value.part === each.part && value.check === each.check,
           )}

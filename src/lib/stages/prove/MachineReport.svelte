@@ -21,7 +21,7 @@
 
 {#snippet against(differences: readonly ReportDifference[], observation: DeviceObservation | null)}
   {#if differences.length > 0}
-    {#each differences as difference (difference.code)}
+    {#each differences as difference, n (n)}
       <p class="difference">
         <VerdictMark
           verdict={difference.code === 'missing' ? 'blocked' : 'limited'}

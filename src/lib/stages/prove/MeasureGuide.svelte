@@ -24,9 +24,9 @@
 <ul>
   {#each guide.first as words, n (n)}<li>{words}</li>{/each}
 </ul>
-{#each guide.ways as way (way.title)}
+{#each guide.ways as way, n (n)}
   <h4>{way.title}</h4>
-  {#each way.commands as command (command)}
+  {#each way.commands as command, m (m)}
     <p class="command">
       <code>{command}</code>
       <button type="button" class="text" aria-label="Copy {command}" onclick={() => copy(command)}

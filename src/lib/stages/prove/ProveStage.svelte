@@ -6,6 +6,7 @@
   import StepList from '../steps/StepList.svelte';
   import MachineReport from './MachineReport.svelte';
   import NeedProof from './NeedProof.svelte';
+  import Guarded from '$lib/ui/Guarded.svelte';
 
   let { model }: { model: JobModel } = $props();
 
@@ -36,14 +37,16 @@
   </p>
   {#each provings(model.job) as proving (proving.expectation.need.id)}
     {@const { need } = proving.expectation}
-    <NeedProof {model} {proving} diagnosis={found.get(need.id) ?? null} />
+    <Guarded what="One of the needs">
+      <NeedProof {model} {proving} diagnosis={found.get(need.id) ?? null} />
+    </Guarded>
   {/each}
   {#if toTick.length > 0}
     <h2>To look at before anything is measured</h2>
     <p class="quiet">Pick one when it is as it says.</p>
     <StepList steps={toTick} ticks={model.job.ticks} current={null} pick={toggle} untick={toggle} />
   {/if}
-  <MachineReport {model} />
+  <Guarded what="The report of the machine"><MachineReport {model} /></Guarded>
 {/if}
 
 <style>

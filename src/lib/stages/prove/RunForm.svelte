@@ -6,6 +6,7 @@
   import { saidIn } from '$lib/wording/figures';
   import { RUN_KIND_WORDS } from '$lib/wording/causes';
   import { directionWords } from '$lib/wording/proof';
+  import { opensFor } from '$lib/ui/fold';
   import type { JobModel } from '../jobModel.svelte';
   import { askedBy, figureTyped, hasDirections, kindsFor, numberTyped, recordRun } from './runs';
 
@@ -104,7 +105,7 @@
     <Button type="submit" kind="tertiary" size="small">Add run</Button>
   </div>
   {#if !isBrief}
-    <details open={measure !== null}>
+    <details {@attach opensFor(measure !== null)}>
       <summary>More about this run</summary>
       <div class="more">
         {#if hasDirections(need)}

@@ -49,7 +49,7 @@
     {#if rows.length === 0}
       <path class="line" d="M{left + 4} {TOP + ROW / 2}H{width - 6}" />
     {/if}
-    {#each rows as { name, group }, n (name)}
+    {#each rows as { name, group }, n (n)}
       {@const y = TOP + n * ROW + ROW / 2}
       {@const isNow = n === rows.length - 1}
       {#if left > 0}<text x="0" y={y + 4}>{name}</text>{/if}

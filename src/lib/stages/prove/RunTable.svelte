@@ -59,7 +59,7 @@
     </tr>
   </thead>
   <tbody>
-    {#each earlier as { name, group } (name)}
+    {#each earlier as { name, group }, n (n)}
       <tr>
         <td>{testWords(group.test, flow)} <span class="quiet">{name}</span></td>
         <td>–</td>

@@ -26,7 +26,7 @@
     </tr>
   </thead>
   <tbody>
-    {#each variants.groups as group (group.test.variant)}
+    {#each variants.groups as group, n (n)}
       <tr class:best={group === variants.best}>
         <th scope="row">
           {name(group.test.variant)}

@@ -21,6 +21,8 @@
   import Cautions from './Cautions.svelte';
   import { WAY_ON, focusWayOn } from '../wayOn';
   import StepList from './StepList.svelte';
+  import Guarded from '$lib/ui/Guarded.svelte';
+  import { ran } from '$lib/state/effects';
 
   let {
     model,
@@ -61,6 +63,7 @@
 
   // The board lies outside this stage: the spot of the current step is lit there.
   $effect(() => {
+    ran('steps: the slot that is lit');
     selection.slotId = current?.slotId ?? null;
   });
 
@@ -81,6 +84,7 @@
   let wasAsked = false;
   // What was asked is answered: the hand that answered goes on to the button that waited for it.
   $effect(() => {
+    ran('steps: an answer');
     const isAnswered = wasAsked && !isAsked;
     wasAsked = isAsked;
     if (isAnswered && article?.contains(document.activeElement) === true)
@@ -129,7 +133,7 @@
       {#if current.code === 'settle'}
         <p class="detail"><a href="survey">Enter it in the survey</a>, and the step is gone.</p>
       {/if}
-      {@render about?.(current, letGo)}
+      <Guarded what="What belongs to this step">{@render about?.(current, letGo)}</Guarded>
       <Button class="tick main-act" disabled={!done && !canTick(current)} on:click={tick}
         >{done
           ? 'Done already – next'

@@ -22,7 +22,7 @@
 
 {#snippet branch(nodes: readonly TreeNode[])}
   <ul>
-    {#each nodes as { function: fn, children } (fn.address)}
+    {#each nodes as { function: fn, children }, n (n)}
       <li>
         <code>{fn.address.slice(5)}</code>
         {functionName(fn)}
@@ -78,7 +78,7 @@
       </tr>
     </thead>
     <tbody>
-      {#each ports as port (port.port.address)}
+      {#each ports as port, n (n)}
         <tr>
           <td>{port.slotNumber}</td>
           <td><code>{port.port.address.slice(5)}</code></td>

@@ -7,6 +7,7 @@
     OTHER_SYSTEM_COMMAND,
     THIRD_SYSTEM_COMMAND,
   } from '$lib/wording/evidence';
+  import { opensFor } from '$lib/ui/fold';
   import type { JobModel } from '../jobModel.svelte';
   import Devices from './Devices.svelte';
   import Templates from './Templates.svelte';
@@ -17,7 +18,7 @@
 </script>
 
 <h3>How to get the report</h3>
-<details open={machine.functions.length === 0}>
+<details {@attach opensFor(machine.functions.length === 0)}>
   <summary>Linux: installed, or from a live USB stick</summary>
   <p class="quiet">
     The survey script runs as it is, changes nothing, leaves serial numbers out, and writes one

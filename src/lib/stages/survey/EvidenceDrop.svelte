@@ -9,6 +9,7 @@
   import ReadResult from '../ReadResult.svelte';
   import ReportDrop from '../ReportDrop.svelte';
   import { Reading } from '../reading.svelte';
+  import { ran } from '$lib/state/effects';
 
   let { model, onread }: { model: JobModel; onread: () => void } = $props();
 
@@ -25,6 +26,7 @@
   let before = $state.raw<Job | null>(null);
   // The jobs lie in the store, outside this screen: they are looked through whenever the devices are others.
   $effect(() => {
+    ran('evidence: machines of earlier jobs');
     const { functions } = machine;
     let isOver = false;
     before = null;

@@ -5,6 +5,7 @@
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
   import { HOP_KINDS, LEAD_PLACES, emptyLead, freeNumber, type Hop, type Lead } from '$core';
   import { HOP_WORDS, LEAD_WORDS, hopFacts, hopName } from '$lib/wording/networkPath';
+  import { opensFor } from '$lib/ui/fold';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';
   import { numberField } from './fields';
@@ -47,7 +48,7 @@
   }
 </script>
 
-<details open={isOpen}>
+<details {@attach opensFor(isOpen)}>
   <summary>
     <span class="at">{position}</span>
     <strong>{name}</strong>

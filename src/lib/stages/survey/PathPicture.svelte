@@ -74,12 +74,12 @@
         d="M{fromX} {MIDDLE_PX}H{toX}"
         stroke-width={isKnown ? thick(megabits) : 1.5}
       />
-      {#each joints as x (x)}<path class="joint" d="M{x} {MIDDLE_PX - 7}v14" />{/each}
+      {#each joints as x, n (n)}<path class="joint" d="M{x} {MIDDLE_PX - 7}v14" />{/each}
       <text class="speed" class:limits x={(fromX + toX) / 2} y={MIDDLE_PX - 21} text-anchor="middle"
         >{isKnown ? speedOf(megabits) : '?'}</text
       >
     {/each}
-    {#each [null, ...drawn] as each, n (each?.hop.id ?? 'machine')}
+    {#each [null, ...drawn] as each, n (n)}
       {@const x = EDGE_PX + n * step}
       {@const kind = each?.hop.kind ?? 'machine'}
       {@const tall = kind === 'machine' ? 34 : kind === 'converter' ? 16 : 22}

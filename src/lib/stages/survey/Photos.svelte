@@ -4,6 +4,7 @@
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
   import { now } from '$lib/state/now';
   import { keepPicture, readPicture, shrunk } from '$lib/state/pictures';
+  import { opensFor } from '$lib/ui/fold';
   import type { JobModel } from '../jobModel.svelte';
 
   /** Null: of how the machine came. */
@@ -30,7 +31,7 @@
   }
 </script>
 
-<details open={photos.length > 0}>
+<details {@attach opensFor(photos.length > 0)}>
   <summary>Photographs{photos.length > 0 ? ` (${photos.length})` : ''}</summary>
   <ul>
     {#each photos as photo (photo.id)}

@@ -15,6 +15,7 @@
     type Machine,
     type Slot,
   } from '$core';
+  import { opensFor } from '$lib/ui/fold';
 
   let {
     machine,
@@ -105,7 +106,9 @@
 </script>
 
 <details
-  open={own.length > 0 || slot.uplink === null || uplink !== null || slot.enclosureId !== null}
+  {@attach opensFor(
+    own.length > 0 || slot.uplink === null || uplink !== null || slot.enclosureId !== null,
+  )}
 >
   <summary>Shared with other slots</summary>
   {#each own as condition (condition.id)}

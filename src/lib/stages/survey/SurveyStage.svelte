@@ -15,6 +15,9 @@
   import SlotList from './SlotList.svelte';
   import SystemForm from './SystemForm.svelte';
   import Worklist from './Worklist.svelte';
+  import Fetched from '$lib/ui/Fetched.svelte';
+  import Guarded from '$lib/ui/Guarded.svelte';
+  import { ran } from '$lib/state/effects';
 
   let { model }: { model: JobModel } = $props();
 
@@ -111,6 +114,7 @@
 
   // Another stage may have sent the technician here for one fact.
   $effect(() => {
+    ran('survey: a fact is wanted');
     const { wantedFact } = selection;
     if (wantedFact === null) return;
     selection.wantedFact = null;
@@ -177,11 +181,11 @@
 
 {#if model.chosenSlot !== null}
   <section class="slot" aria-label="Slot {model.chosenSlot.label}">
-    <SlotForm {model} machine={job.machine} {change} />
+    <Guarded what="This slot"><SlotForm {model} machine={job.machine} {change} /></Guarded>
   </section>
 {/if}
-<EvidenceDrop {model} {onread} />
-<Worklist {model} {change} {goTo} />
+<Guarded what="The drop for evidence"><EvidenceDrop {model} {onread} /></Guarded>
+<Guarded what="The list of what is not known"><Worklist {model} {change} {goTo} /></Guarded>
 
 {#if model.disagreements.length > 0}
   <section class="disagree" aria-labelledby="disagree-heading">
@@ -215,33 +219,35 @@
   <Tab label="System" />
   <Tab label="Path" />
   <svelte:fragment slot="content">
-    <TabContent><Evidence {model} {onread} /></TabContent>
+    <TabContent><Guarded><Evidence {model} {onread} /></Guarded></TabContent>
     <!-- A form that is not looked at is not drawn: reading a report would wait for all of them. -->
     <TabContent>
-      {#if tab === 1}<SlotList machine={job.machine} {change} />{/if}
+      {#if tab === 1}<Guarded><SlotList machine={job.machine} {change} /></Guarded>{/if}
     </TabContent>
     <TabContent>
       {#if tab === 2}
-        {#await import('./AsItCame.svelte') then { default: AsItCame }}
-          <AsItCame {model} machine={job.machine} {change} />
-        {/await}
+        <Fetched load={() => import('./AsItCame.svelte')}>
+          {#snippet shown(AsItCame)}<AsItCame {model} machine={job.machine} {change} />{/snippet}
+        </Fetched>
         {#each housings(job.machine) as { id, name, machine } (id)}
-          {#if id === null}
-            <CaseForm machine={job.machine} {change} />
-          {:else}
-            <CaseForm {machine} room={{ id, name }} change={changeBox(id)} />
-          {/if}
+          <Guarded what={id === null ? 'The case' : name}>
+            {#if id === null}
+              <CaseForm machine={job.machine} {change} />
+            {:else}
+              <CaseForm {machine} room={{ id, name }} change={changeBox(id)} />
+            {/if}
+          </Guarded>
         {/each}
       {/if}
     </TabContent>
     <TabContent>
-      {#if tab === 3}<SystemForm machine={job.machine} {change} />{/if}
+      {#if tab === 3}<Guarded><SystemForm machine={job.machine} {change} /></Guarded>{/if}
     </TabContent>
     <TabContent>
       {#if tab === 4}
-        {#await import('./PathForm.svelte') then { default: PathForm }}
-          <PathForm machine={job.machine} {change} />
-        {/await}
+        <Fetched load={() => import('./PathForm.svelte')}>
+          {#snippet shown(PathForm)}<PathForm machine={job.machine} {change} />{/snippet}
+        </Fetched>
       {/if}
     </TabContent>
   </svelte:fragment>

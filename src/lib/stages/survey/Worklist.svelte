@@ -1,8 +1,9 @@
 <script lang="ts">
   /** What is not known yet: each open fact with its own field, how to find it out, and how many verdicts wait for it. */
   import { counted } from '$lib/wording/figures';
+  import { opensFor } from '$lib/ui/fold';
   import type { Machine } from '$core';
-  import { tick, untrack } from 'svelte';
+  import { tick } from 'svelte';
   import type { JobModel } from '../jobModel.svelte';
   import { focusWayOn } from '../wayOn';
   import { answered, askedBy, inStableOrder, workRows, type WorkRow } from './worklist';
@@ -20,14 +21,14 @@
 
   const machine = $derived(model.job.machine);
   const fresh = $derived(workRows(model.unknown, machine));
-  let listed = $state.raw<readonly WorkRow[]>([]);
-  /** The row that has the focus, and whether verdicts waited for it when it got it: it stays where it is. */
-  let held = $state.raw<{ readonly key: string; readonly isDeciding: boolean } | null>(null);
-  // While somebody works in the list it keeps its order.
-  $effect(() => {
-    const [rows, key] = [fresh, held?.key ?? null];
-    untrack(() => (listed = key === null ? rows : inStableOrder(rows, listed, key)));
-  });
+  /** The row that has the focus, whether verdicts waited for it when it got it, and the list as it stood then: it stays where it is. */
+  let held = $state.raw<{
+    readonly key: string;
+    readonly isDeciding: boolean;
+    readonly rows: readonly WorkRow[];
+  } | null>(null);
+  /** While somebody works in the list it keeps its order. */
+  const listed = $derived(held === null ? fresh : inStableOrder(fresh, held.rows, held.key));
   const isDeciding = ({ decides, key, code }: WorkRow): boolean =>
     key === held?.key ? held.isDeciding : decides > 0 || code === 'slots';
   const deciding = $derived(listed.filter(isDeciding));
@@ -57,7 +58,7 @@
   }
 
   function hold(row: WorkRow) {
-    held = { key: row.key, isDeciding: isDeciding(row) };
+    held = { key: row.key, isDeciding: isDeciding(row), rows: listed };
     lastTaken = null;
   }
 
@@ -82,8 +83,10 @@
     const next = fields[fields.indexOf(field) + 1];
     if (!take(row, field.value)) return;
     await tick();
-    if (next?.isConnected) next.focus();
-    else await focusWayOn();
+    if (next?.isConnected) {
+      next.closest('details')?.setAttribute('open', '');
+      next.focus();
+    } else await focusWayOn();
   }
 </script>
 
@@ -151,7 +154,7 @@
     </ul>
   {/if}
   {#if others.length > 0}
-    <details open={deciding.length === 0}>
+    <details {@attach opensFor(deciding.length === 0)}>
       <summary>{counted(others.length, 'more fact')} that no verdict waits for now</summary>
       <ul>
         {#each others as row (row.key)}{@render rowOf(row)}{/each}
