@@ -395,16 +395,19 @@ export {
   type DrivenDevice,
   type PackageLook,
   type PackagesLook,
+  type PackageFile,
   folderOf,
   lookAtPackages,
+  nameInArchive,
+  saysOfDrivers,
 } from './drivers/packageLook.ts';
+export { fewest, fewestSearch } from './drivers/fewest.ts';
 export {
-  type StickFile,
   type StickPackage,
+  type StickSoFar,
   type StickStage,
-  fewest,
   stickFiles,
-  stickOf,
+  stickSearch,
 } from './drivers/stick.ts';
 export { type DeviceIdentities, pciIdentities } from './drivers/setup/identities.ts';
 export { type RankedDriver, rankedDrivers, rankOf } from './drivers/setup/ranking.ts';

@@ -40,6 +40,7 @@ import {
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { GAMING, MICRO_TOWER, SMALL_DESKTOP, TOWER } from '../../demo/machines.ts';
 import { PICTURE, PORTS, WIRE, deviceList } from '../builders/deviceList.ts';
+import { packageFile } from '../builders/packages.ts';
 import { PACKAGE_FILES, PACKAGES } from '../builders/library.ts';
 import { STAMP, aCard, aJob, aMachine, aPackage, aSlot, listed, told } from '../builders/parts.ts';
 
@@ -224,7 +225,7 @@ describe('Packages at hand', () => {
     const aliases =
       'alias pci:v0000F1A1d00007105sv*sd*bc*sc*i* brin_new\nalias pci:v0000F1A1d00007777sv*sd*bc*sc*i* other\n';
     const [{ record } = { record: null }] = packageRecords(
-      [{ name: 'lib/modules.alias', content: aliases }],
+      [packageFile('lib/modules.alias', aliases)],
       machine,
       [],
     );
@@ -259,7 +260,7 @@ ${sections.map((each) => `[M.${each}]`).join('\n')}
 [${long}]
 Include=${long}`;
     const records = packageRecords(
-      Array.from({ length: 400 }, (_, n) => ({ name: `${n}/a.inf`, content: text })),
+      Array.from({ length: 400 }, (_, n) => packageFile(`${n}/a.inf`, text)),
       on('windows', '11', { functions: machine.functions }),
       [],
     );
@@ -271,7 +272,7 @@ Include=${long}`;
 
   it('of which one is deliberately wrong say where, and it is chosen for nothing', () => {
     const name = 'quillbark-sound-72/quisound.inf';
-    const [look] = lookAtPackages([{ name, content: PACKAGE_FILES[name]! }], machine, []).packages;
+    const [look] = lookAtPackages([packageFile(name, PACKAGE_FILES[name]!)], machine, []).packages;
     expect(look?.problems.map(({ code, line }) => [code, line])).to.deep.equal([
       ['setup.sectionOpen', 15],
       ['setup.release', 6],

@@ -1,15 +1,17 @@
 /** Driver packages as they are dropped: what each would drive in a machine, and what it would take over besides. */
 import { expect } from 'chai';
-import { strToU8, zipSync } from 'fflate';
+import { strToU8 } from 'fflate';
 import {
   emptyFunction,
   lookAtPackages,
+  nameInArchive,
   type Machine,
   type PackageLook,
   type PciFunction,
 } from '../../src/core/index.ts';
 import { network } from '../../demo/catalogue/row.ts';
 import { encodedInf } from '../builders/inf.ts';
+import { packageFile } from '../builders/packages.ts';
 import { aCard, aMachine, aSlot, told } from '../builders/parts.ts';
 
 const fn = (address: string, over: Partial<PciFunction>): PciFunction => ({
@@ -63,7 +65,7 @@ const looked = (
   content: string | Uint8Array,
   machine: Machine,
   { name = 'net.inf', cards = [] as Parameters<typeof lookAtPackages>[2] } = {},
-) => lookAtPackages([{ name, content }], machine, cards);
+) => lookAtPackages([packageFile(name, content)], machine, cards);
 const drives = ({ packages }: ReturnType<typeof looked>) =>
   packages.map((each: PackageLook) => each.drives.map(({ name, listedAs }) => [name, listedAs]));
 
@@ -128,10 +130,7 @@ describe('Driver packages at hand', () => {
 
   it('are held against each other: one is taken, and the others are said to stand behind it', () => {
     const { packages } = lookAtPackages(
-      [
-        { name: 'a.inf', content: setup(OWN) },
-        { name: 'b.inf', content: setup(OWN, { version: '2.0.1.0' }) },
-      ],
+      [packageFile('a.inf', setup(OWN)), packageFile('b.inf', setup(OWN, { version: '2.0.1.0' }))],
       machine,
       [],
     );
@@ -171,11 +170,8 @@ describe('Driver packages at hand', () => {
   });
 
   it('come in archives, and as lists of kernel modules, loadable or built in', () => {
-    const zip = zipSync({
-      'drivers/net.inf': strToU8(setup(OWN)),
-      'drivers/readme.txt': strToU8('read me'),
-    });
-    const inZip = looked(zip, machine, { name: 'pendle.zip' });
+    const name = nameInArchive('pendle.zip', 'drivers/net.inf');
+    const inZip = looked(strToU8(setup(OWN)), machine, { name });
     expect(inZip.packages.map(({ name }) => name)).to.deep.equal(['pendle.zip › drivers/net.inf']);
     expect(drives(inZip)).to.deep.equal([[['Pendle wired port', 'Pendle Mole 1']]]);
     const pattern = 'pci:v0000F1A1d00002001sv*sd*bc*sc*i*';

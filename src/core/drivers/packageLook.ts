@@ -3,13 +3,13 @@
  * cards each drives on this system and by which identity, whether it is newer than what is there, and what it would take over
  * besides.
  */
-import { strFromU8, unzipSync } from 'fflate';
+import { strFromU8 } from 'fflate';
+import { ascending, bisector } from 'd3-array';
 import { cardName, type Card } from '../parts/card.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { SetupPackage } from '../parts/driverPackage.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { readInf } from '../read/drivers/inf.ts';
-import type { EvidenceFile } from '../read/fileReading.ts';
 import { ProblemList, type Problem } from '../read/problem.ts';
 import {
   readBuiltinModinfo,
@@ -52,7 +52,8 @@ export interface PackageLook {
   readonly allSections: readonly string[];
   readonly models: number;
   readonly drives: readonly DrivenDevice[];
-  /** Bytes of what lies in its folder, itself included. */
+  /** Files in its folder, itself included, and their bytes. */
+  readonly files: number;
   readonly bytes: number;
   /** Files that it names and that do not lie beside it. */
   readonly missing: readonly string[];
@@ -80,23 +81,35 @@ export interface DrivenDevice {
   readonly isUnasked: boolean;
 }
 
-const MOST_FILES = 2_000;
 const MOST_MISSING = 20;
-const LARGEST_TOGETHER = 128 * 1024 * 1024;
 const SETUP_FILE = /\.inf$/i;
 const ALIAS_FILE = /(^|\/)modules\.alias$/;
 const BUILT_IN_FILE = /(^|\/)modules\.builtin\.modinfo$/;
-const ARCHIVE = /\.zip$/i;
+
+/** A file as it was dropped, or lies in an archive. What says nothing of drivers is not read: its name and size are enough. */
+export interface PackageFile {
+  readonly name: string;
+  readonly bytes: number;
+  readonly content: Uint8Array | string | null;
+}
+
+/** Whether a file of this name has to be read to know what it drives. */
+export const saysOfDrivers = (name: string): boolean =>
+  [SETUP_FILE, ALIAS_FILE, BUILT_IN_FILE].some((each) => each.test(name));
+
+/** The name of a file in an archive. */
+export const nameInArchive = (archive: string, path: string): string =>
+  `${archive}${BEHIND_ARCHIVE}${path}`;
 
 /** @param cards those of the plan */
 export function lookAtPackages(
-  files: readonly EvidenceFile[],
+  files: readonly PackageFile[],
   machine: Machine,
   cards: readonly Card[],
 ): PackagesLook {
-  const all = openedFiles(files);
+  const beside = filesByFolder(files);
   const system = targetSystemOf(machine);
-  const read = readDriverFiles(all);
+  const read = readDriverFiles(files);
   const devices: readonly Device[] = [
     ...cards.map(plannedDevice),
     ...machineDevices(machine).map((each) => ({ ...each, isPlanned: false })),
@@ -106,12 +119,12 @@ export function lookAtPackages(
   );
   const packages = read.map((file) => ({
     ...lookOf(file, devices, system, best),
-    ...besides(file, all),
+    ...besides(file, beside(file.name)),
   }));
   const driven = new Set(packages.flatMap(({ drives }) => drives.map(({ id }) => id)));
   return {
     packages,
-    others: all.length - read.length,
+    others: files.length - read.length,
     undriven: undrivenOf(devices, driven, machine),
     takesSetup: system !== null ? 'yes' : saysOtherwise(machine) ? 'no' : 'unknown',
   };
@@ -153,29 +166,6 @@ const plannedDevice = (card: Card, n: number): Device => ({
   status: '',
 });
 
-/** What archives hold, with their own name before that of each; anything else as it is. */
-export const openedFiles = (files: readonly EvidenceFile[]): readonly EvidenceFile[] =>
-  files.flatMap(opened).slice(0, MOST_FILES);
-
-function opened({ name, content }: EvidenceFile): readonly EvidenceFile[] {
-  if (!ARCHIVE.test(name) || typeof content === 'string') return [{ name, content }];
-  let together = 0;
-  try {
-    const inside = unzipSync(content, {
-      filter: ({ name: path, originalSize }) => {
-        together += originalSize;
-        return !path.endsWith('/') && together <= LARGEST_TOGETHER;
-      },
-    });
-    return Object.entries(inside).map(([path, bytes]) => ({
-      name: `${name}${BEHIND_ARCHIVE}${path}`,
-      content: bytes,
-    }));
-  } catch {
-    return [{ name, content }];
-  }
-}
-
 /** Where a file lies: a path that ends in a stroke, or behind the name of an archive; empty for a file by itself. */
 export function folderOf(name: string): string {
   const archive = name.lastIndexOf(BEHIND_ARCHIVE);
@@ -185,24 +175,32 @@ export function folderOf(name: string): string {
 
 const BEHIND_ARCHIVE = ' › ';
 
-/** Files in the folder of a setup file, and in folders within it. */
-export function filesBeside(name: string, all: readonly EvidenceFile[]): readonly EvidenceFile[] {
-  const folder = folderOf(name);
-  return all.filter((each) =>
-    folder === '' ? folderOf(each.name) === '' : each.name.startsWith(folder),
-  );
+/** Asked for the name of a setup file: what lies in its folder, and in folders within it; of a loose file, what is loose. */
+export function filesByFolder<File extends Pick<PackageFile, 'name'>>(
+  all: readonly File[],
+): (name: string) => readonly File[] {
+  const sorted = all.toSorted((a, b) => ascending(a.name, b.name));
+  const loose = sorted.filter(({ name }) => folderOf(name) === '');
+  const { left } = bisector(({ name }: File) => name);
+  return (name) => {
+    const folder = folderOf(name);
+    if (folder === '') return loose;
+    const from = left(sorted, folder);
+    const beyond = sorted.findIndex((each, n) => n >= from && !each.name.startsWith(folder));
+    return sorted.slice(from, beyond === -1 ? undefined : beyond);
+  };
 }
 
 function besides(
-  { name, setup }: DriverFile,
-  all: readonly EvidenceFile[],
-): Pick<PackageLook, 'bytes' | 'missing'> {
-  const there = filesBeside(name, all);
+  { setup }: DriverFile,
+  there: readonly PackageFile[],
+): Pick<PackageLook, 'files' | 'bytes' | 'missing'> {
   const names = new Set(
     there.map((each) => each.name.slice(folderOf(each.name).length).toLowerCase()),
   );
   return {
-    bytes: there.reduce((sum, { content }) => sum + content.length, 0),
+    files: there.length,
+    bytes: there.reduce((sum, { bytes }) => sum + bytes, 0),
     missing: (setup?.files ?? [])
       .filter((each) => !names.has(each.toLowerCase()))
       .slice(0, MOST_MISSING),
@@ -217,14 +215,13 @@ export interface DriverFile {
   readonly problems: readonly Problem[];
 }
 
-export const readDriverFiles = (opened: readonly EvidenceFile[]): readonly DriverFile[] =>
-  opened.slice(0, MOST_FILES).flatMap((file) => readDriverFile(file) ?? []);
+export const readDriverFiles = (files: readonly PackageFile[]): readonly DriverFile[] =>
+  files.flatMap((file) => readDriverFile(file) ?? []);
 
 /** Null for a file that says nothing of drivers. */
-function readDriverFile({ name, content }: EvidenceFile): DriverFile | null {
-  const isNamed = [SETUP_FILE, ALIAS_FILE, BUILT_IN_FILE].some((each) => each.test(name));
+function readDriverFile({ name, content }: PackageFile): DriverFile | null {
   // Of a dropped file the name tells; what was pasted has none.
-  if (!isNamed && typeof content !== 'string') return null;
+  if (content === null || (!saysOfDrivers(name) && typeof content !== 'string')) return null;
   const text = typeof content === 'string' ? content : textOf(name, content);
   const problems = new ProblemList();
   const done = (setup: SetupReading | null, aliases: AliasList | null): DriverFile => ({
@@ -258,7 +255,7 @@ function lookOf(
   devices: readonly Device[],
   system: TargetSystem | null,
   best: ReadonlyMap<string, SetupPackage | null>,
-): Omit<PackageLook, 'bytes' | 'missing'> {
+): Omit<PackageLook, 'files' | 'bytes' | 'missing'> {
   const taken = setup === null || system === null ? [] : modelsFor(setup, system);
   return {
     name,

@@ -7,32 +7,44 @@ import type { DriverPackage, Saying, SetupPackage } from '../parts/driverPackage
 import { valueOf } from '../parts/fact.ts';
 import { MOST, clipped } from '../parts/limits.ts';
 import type { Machine } from '../parts/machine.ts';
-import type { EvidenceFile } from '../read/fileReading.ts';
 import type { AliasList } from '../read/system/moduleAliases.ts';
 import { cardAsked, machineAsked, type DeviceAsked } from './deviceAsked.ts';
 import { shellMatch } from './moduleMatching.ts';
-import { filesBeside, openedFiles, readDriverFiles, type DriverFile } from './packageLook.ts';
+import {
+  filesByFolder,
+  folderOf,
+  readDriverFiles,
+  type DriverFile,
+  type PackageFile,
+} from './packageLook.ts';
 import { setupSaying } from './setup/setupPackage.ts';
 
-export interface PackageRecord {
-  /** Its files are not counted yet. */
+export interface PackageRecord<File> {
+  /** Its files are not summed yet. */
   readonly record: DriverPackage;
-  readonly files: readonly EvidenceFile[];
+  /** By which the package is known again: itself, then those that it names, then what else lies beside it. */
+  readonly files: readonly File[];
 }
 
 /** Those that are for any device; the others say nothing of this job. @param cards those of the plan */
-export function packageRecords(
-  dropped: readonly EvidenceFile[],
+export function packageRecords<File extends PackageFile>(
+  all: readonly File[],
   machine: Machine,
   cards: readonly Card[],
-): readonly PackageRecord[] {
-  const all = openedFiles(dropped);
+): readonly PackageRecord<File>[] {
   const devices = [...cards.map(cardAsked), ...machineAsked(machine)];
-  return readDriverFiles(all).flatMap((file, n): readonly PackageRecord[] => {
+  const beside = filesByFolder(all);
+  return readDriverFiles(all).flatMap((file, n): readonly PackageRecord<File>[] => {
     const says = sayingOf(file, devices, machine);
     if (says === null) return [];
     const record = { ...describing(file, says), ...PLAIN, id: idOf(file.name, n), says, files: [] };
-    const files = filesBeside(file.name, all).slice(0, MOST.packageFiles);
+    const names = new Set((file.setup?.files ?? []).map((each) => each.toLowerCase()));
+    const inFolder = ({ name }: File) => name.slice(folderOf(name).length).toLowerCase();
+    const rank = (each: File): number =>
+      each.name === file.name ? 0 : names.has(inFolder(each)) ? 1 : 2;
+    const files = beside(file.name)
+      .toSorted((a, b) => rank(a) - rank(b))
+      .slice(0, MOST.packageFiles);
     return [{ record, files }];
   });
 }

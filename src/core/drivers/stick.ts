@@ -2,11 +2,11 @@
  * What goes on a stick for a machine that is off-line: the fewest packages that drive every planned card and every device
  * that nothing, or only a basic driver, drives; in an order that works.
  */
-import type { EvidenceFile } from '../read/fileReading.ts';
+import { fewestSearch } from './fewest.ts';
 import {
-  filesBeside,
+  filesByFolder,
   folderOf,
-  openedFiles,
+  type PackageFile,
   type PackageLook,
   type PackagesLook,
 } from './packageLook.ts';
@@ -30,14 +30,35 @@ const STAGE_OF_CLASS: Readonly<Record<string, StickStage>> = {
   net: 'network',
 };
 
-export function stickOf({ packages }: PackagesLook): readonly StickPackage[] {
-  const wanted = packages.map((each) => ({
-    item: each,
-    bytes: each.bytes,
-    covers: new Set(each.kind === 'setup' ? each.drives.filter(isWanted).map(({ id }) => id) : []),
-  }));
+/** As far as it has been chosen. */
+export interface StickSoFar {
+  readonly packages: readonly StickPackage[];
+  /** Whether no fewer would do. */
+  readonly isFewest: boolean;
+}
+
+/** Chooses step by step, so that whoever drives it can show how far it is, and stop. */
+export function* stickSearch({ packages }: PackagesLook): Generator<StickSoFar, StickSoFar> {
+  const search = fewestSearch(
+    packages.map((each) => ({
+      item: each,
+      bytes: each.bytes,
+      covers: new Set(
+        each.kind === 'setup' ? each.drives.filter(isWanted).map(({ id }) => id) : [],
+      ),
+    })),
+  );
+  for (;;) {
+    const { done, value } = search.next();
+    const soFar = { packages: inOrder(value.items), isFewest: value.isFewest };
+    if (done === true) return soFar;
+    yield soFar;
+  }
+}
+
+function inOrder(packages: readonly PackageLook[]): readonly StickPackage[] {
   const stageOf = ({ className }: PackageLook) => STAGE_OF_CLASS[className.toLowerCase()] ?? 'rest';
-  return fewest(wanted)
+  return packages
     .toSorted((a, b) => STICK_STAGES.indexOf(stageOf(a)) - STICK_STAGES.indexOf(stageOf(b)))
     .map((each, n) => ({
       package: each,
@@ -58,86 +79,41 @@ const plainName = (name: string): string =>
     .join('-')
     .slice(0, 40) || 'package';
 
-/** A file keeps its name, by which the setup file knows it, but for signs that some systems do not take. */
-const safeName = (name: string): string =>
-  /^\.{0,2}$/.test(name) ? '_' : [...name].map((sign) => (isSafe(sign) ? sign : '_')).join('');
-
-const isSafe = (sign: string): boolean => sign >= ' ' && !'\\:*?"<>|'.includes(sign);
-
-interface Covering<Item> {
-  readonly item: Item;
-  readonly bytes: number;
-  readonly covers: ReadonlySet<string>;
-}
-
 /**
- * The fewest that cover together what any of them covers, and of as few the smallest: exact. What covers no more than another
- * of at most its size is left out first; then the thing that fewest cover is settled in every way, the best so far bounding.
+ * A file keeps its name, by which the setup file knows it, but for what some system does not take: signs that it has another
+ * use for, signs that turn the direction of writing or are not seen, blanks and dots at the end, names of devices.
+ * Source: naming conventions of the file systems of that system (from memory).
  */
-export function fewest<Item>(all: readonly Covering<Item>[]): readonly Item[] {
-  const useful = undominated(all.filter(({ covers }) => covers.size > 0));
-  let best: readonly Covering<Item>[] | null = null;
-  let bestBytes = Infinity;
-  const settle = (taken: readonly Covering<Item>[], bytes: number, left: ReadonlySet<string>) => {
-    const isWorse =
-      best !== null &&
-      (taken.length + (left.size > 0 ? 1 : 0) > best.length ||
-        (taken.length + (left.size > 0 ? 1 : 0) === best.length && bytes >= bestBytes));
-    if (isWorse) return;
-    if (left.size === 0) {
-      best = taken;
-      bestBytes = bytes;
-      return;
-    }
-    const ways = [...left].map((thing) => useful.filter(({ covers }) => covers.has(thing)));
-    const fewestWays = ways.toSorted((a, b) => a.length - b.length)[0] ?? [];
-    const gains = ({ covers }: Covering<Item>) =>
-      [...covers].filter((each) => left.has(each)).length;
-    for (const way of fewestWays.toSorted((a, b) => gains(b) - gains(a) || a.bytes - b.bytes))
-      settle(
-        [...taken, way],
-        bytes + way.bytes,
-        new Set([...left].filter((each) => !way.covers.has(each))),
-      );
-  };
-  settle([], 0, new Set(useful.flatMap(({ covers }) => [...covers])));
-  return (best ?? []).map(({ item }: Covering<Item>) => item);
+function safeName(name: string): string {
+  const plain = name
+    .replaceAll(/[\p{Cc}\p{Cf}\\:*?"<>|]/gu, '_')
+    .replace(/[ .]{1,255}$/u, (end) => '_'.repeat(end.length));
+  return plain === '' || DEVICE_NAME.test(plain) ? `_${plain}` : plain;
 }
 
-function undominated<Item>(all: readonly Covering<Item>[]): readonly Covering<Item>[] {
-  const within = (a: ReadonlySet<string>, b: ReadonlySet<string>) =>
-    [...a].every((each) => b.has(each));
-  return all.filter(
-    (a, n) =>
-      !all.some(
-        (b, m) =>
-          m !== n &&
-          within(a.covers, b.covers) &&
-          (b.bytes < a.bytes || (b.bytes === a.bytes && (m < n || a.covers.size < b.covers.size))),
-      ),
-  );
-}
+const DEVICE_NAME =
+  /^(?:con|prn|aux|nul|conin\$|conout\$|(?:com|lpt)[0-9\u00b9\u00b2\u00b3])(?:\.|$)/i;
 
-export interface StickFile {
+export interface StickFile<File> {
   /** From the root of the stick, with strokes between folders. */
   readonly path: string;
-  readonly content: Uint8Array | string;
+  readonly file: File;
 }
 
 /** The files of the chosen packages, each in its package's folder; no two have the same path in any letters. */
-export function stickFiles(
+export function stickFiles<File extends PackageFile>(
   stick: readonly StickPackage[],
-  dropped: readonly EvidenceFile[],
-): readonly StickFile[] {
-  const all = openedFiles(dropped);
+  all: readonly File[],
+): readonly StickFile<File>[] {
   const taken = new Set<string>();
+  const beside = filesByFolder(all);
   return stick.flatMap(({ package: { name }, folder }) =>
-    filesBeside(name, all).map(({ name: own, content }) => {
-      const inside = own.slice(folderOf(name).length).split('/').map(safeName).join('/');
+    beside(name).map((file) => {
+      const inside = file.name.slice(folderOf(name).length).split('/').map(safeName).join('/');
       let path = `${folder}/${inside}`;
       for (let n = 2; taken.has(path.toLowerCase()); n += 1) path = `${folder}/${n}-${inside}`;
       taken.add(path.toLowerCase());
-      return { path, content };
+      return { path, file };
     }),
   );
 }

@@ -2,8 +2,9 @@
   /** Where files that the machine wrote are dropped, chosen or pasted, and how far reading them is. */
   import { Button, FileUploaderButton, ProgressBar, TextArea } from 'carbon-components-svelte';
   import { fromEvent } from 'file-selector';
+  import { inBytes } from '$lib/wording/figures';
   import { stopReader } from '$lib/workers/reader';
-  import type { DroppedFile } from '$lib/workers/readWork';
+  import type { DroppedFile } from '$lib/workers/packageFiles';
 
   let {
     id = 'evidence',
@@ -11,7 +12,9 @@
     placeholder = 'Reports of lspci and dmidecode, firmware tables, screens’ EDID, device lists, a survey file: in any mixture',
     isFolded = false,
     progress,
+    unit = 'files',
     onfiles,
+    onstop = stopReader,
   }: {
     /** Where several of them are on one screen. */
     id?: string;
@@ -21,8 +24,11 @@
     isFolded?: boolean;
     /** Null while nothing is read. */
     progress: { readonly done: number; readonly of: number } | null;
+    /** What it is counted in. */
+    unit?: 'files' | 'bytes';
     /** Says whether anything was taken. */
     onfiles: (files: readonly DroppedFile[]) => Promise<boolean>;
+    onstop?: () => void;
   } = $props();
 
   let pasted = $state('');
@@ -120,11 +126,13 @@
     <ProgressBar
       size="sm"
       labelText="Reading"
-      helperText="{progress.done} of {progress.of} files"
+      helperText={unit === 'files'
+        ? `${progress.done} of ${progress.of} files`
+        : `${inBytes(progress.done)} of ${inBytes(progress.of)}`}
       value={progress.done}
       max={progress.of}
     />
-    <Button size="small" kind="ghost" on:click={stopReader}>Stop reading</Button>
+    <Button size="small" kind="ghost" on:click={onstop}>Stop reading</Button>
   {/if}
 </div>
 

@@ -5,7 +5,8 @@ import { nameLists } from '$lib/state/nameLists';
 import { now } from '$lib/state/now';
 import { supplies } from '$lib/state/supplies.svelte';
 import { askReader } from '$lib/workers/reader';
-import type { DroppedFile, EvidenceTaken } from '$lib/workers/readWork';
+import type { DroppedFile } from '$lib/workers/packageFiles';
+import type { EvidenceTaken } from '$lib/workers/readWork';
 import { observedWords } from '$lib/wording/observed';
 import type { JobModel } from './jobModel.svelte';
 

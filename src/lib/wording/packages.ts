@@ -1,6 +1,31 @@
 /** What a driver package does, in words that a customer understands. */
 import type { DrivenDevice, PackageLook, PackagesLook } from '$core';
 
+/** Why an archive or file was not taken, after its name. */
+export function leftOutWords({
+  why,
+  at,
+}: {
+  readonly why: WhyLeftOut;
+  readonly at: string | null;
+}): string {
+  const place = at === null ? '' : `, at ${at}`;
+  switch (why) {
+    case 'damaged':
+      return `is damaged${place}: what is in it does not match its own sum or size. Nothing of it was taken; download it anew.`;
+    case 'locked':
+      return `is locked with a password${place}. Unpack it, and drop the folder.`;
+    case 'tooLarge':
+      return 'would unpack to more than 4 GB. Unpack it, and drop the folder.';
+    case 'setupTooLarge':
+      return 'is larger than any setup file or list of modules is (32 MB). It was not read.';
+    case 'noArchive':
+      return 'does not read as a zip archive. Download it anew, or unpack it and drop the folder.';
+  }
+}
+
+export type WhyLeftOut = 'damaged' | 'locked' | 'tooLarge' | 'setupTooLarge' | 'noArchive';
+
 /** How closely the package names the device. */
 export function matchWords(match: DrivenDevice['match']): string {
   if (match === null) return 'by the kernel’s own list';

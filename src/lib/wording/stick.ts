@@ -1,6 +1,7 @@
 /** The page that goes with a stick of drivers, to be read on the bench: plain, in one file, without anything from elsewhere. */
-import type { Job, StickPackage, StickStage } from '$core';
+import { valueOf, type Machine, type StickPackage, type StickStage } from '$core';
 import { inBytes } from './figures';
+import { SYSTEM_FAMILY_WORDS } from './things';
 
 export const STICK_STAGE_WORDS: Readonly<Record<StickStage, string>> = {
   chipset: 'Chipset',
@@ -22,12 +23,22 @@ const escaped = (text: string): string =>
     .replaceAll('>', '&gt;')
     .replaceAll('"', '&quot;');
 
-/** @param stick in its order @param undriven what no package drives */
+/** A stick is carried about: neither its name nor its page says whose it is. */
+export const STICK_NAME = 'drivers-for-a-stick.zip';
+
+/** @param stick in its order @param undriven what no package drives @param at ISO instant */
 export function stickPage(
-  { title, machine }: Job,
+  { system: { family, version } }: Machine,
   stick: readonly StickPackage[],
   undriven: readonly string[],
+  at: string,
 ): string {
+  const systemName = family === null ? '' : SYSTEM_FAMILY_WORDS[family.value];
+  const written = [
+    `Written on ${at.slice(0, 10)}`,
+    [systemName, valueOf(version) ?? ''].filter((each) => each !== '').join(' '),
+    `${stick.length} ${stick.length === 1 ? 'package' : 'packages'}, ${stick.reduce((sum, each) => sum + each.package.files, 0)} files`,
+  ].filter((each) => each !== '');
   const rows = stick.map((each, n) => {
     const drives = each.package.drives
       .filter(({ isUnasked }) => !isUnasked)
@@ -41,10 +52,10 @@ export function stickPage(
   return `<!doctype html>
 <html lang="en">
 <meta charset="utf-8">
-<title>Drivers: ${escaped(title)}</title>
+<title>Drivers for a stick</title>
 <style>body{font:16px/1.4 sans-serif;margin:2rem}td,th{border:1px solid;padding:.3rem .6rem;text-align:left;vertical-align:top}table{border-collapse:collapse}</style>
-<h1>Drivers: ${escaped(title)}</h1>
-<p>${escaped(machine.name)}</p>
+<h1>Drivers for a stick</h1>
+<p>${escaped(written.join('; '))}.</p>
 <h2>Check the stick first</h2>
 <p>Run <code>sh check.sh</code>, or <code>powershell -ExecutionPolicy Bypass -File check.ps1</code>. It names every file that is not as it was written.</p>
 <h2>Install in this order</h2>

@@ -1,23 +1,15 @@
 /** Evidence read and taken into a survey, and what a screen has to know of it. */
-import { strToU8 } from 'fflate';
 import {
   apply,
-  clipped,
   evidenceOf,
   factsKnown,
-  folderOf,
-  packageRecords,
   provenSteps,
   isOtherMachine,
-  lookAtPackages,
   observeReport,
   observeResults,
   readFiles,
-  stickFiles,
-  stickOf,
   takeEvidence,
   type Card,
-  type DriverPackage,
   type Evidence,
   type EvidenceFile,
   type FileReport,
@@ -29,15 +21,12 @@ import {
   type MachinesApart,
   type Observation,
   type OpenResult,
-  type PackageRecord,
-  type PackagesLook,
   type Problem,
   absentIn,
   type Absent,
 } from '$core';
 import { thenLetGo } from './letGo';
-import { sha256 } from './sha256';
-import { stickArchive } from './stickArchive';
+import type { DroppedFile } from './packageFiles';
 
 export interface EvidenceTaken {
   readonly files: readonly FileReport[];
@@ -58,12 +47,6 @@ export interface EvidenceTaken {
   readonly problems: readonly Problem[];
 }
 
-/** A file as it was dropped, or text that was pasted. Its bytes are fetched here. */
-export interface DroppedFile {
-  readonly name: string;
-  readonly content: File | string;
-}
-
 /** What a report shows of the plan, and the steps that it proves. */
 export interface Observed {
   readonly observations: readonly Observation[];
@@ -74,7 +57,6 @@ export interface Observed {
 
 let read: { readonly files: FilesRead; readonly known: Known } | null = null;
 let last: Evidence | null = null;
-let packages: readonly EvidenceFile[] = [];
 
 export const readWork = {
   read: (
@@ -101,24 +83,6 @@ export const readWork = {
   /** What was read last, taken into a survey that was changed meanwhile; null where nothing was read. */
   takeAgain: (machine: Machine, cards: readonly Card[]): EvidenceTaken | null =>
     last === null ? null : taken(last, machine, cards),
-  /** Driver packages, looked at for a machine and for cards that are planned; nothing becomes of it. */
-  lookAtPackages: async (
-    files: readonly DroppedFile[],
-    machine: Machine,
-    cards: readonly Card[],
-  ): Promise<PackagesLook> => {
-    packages = await Promise.all(files.map(fetched));
-    return lookAtPackages(packages, machine, cards);
-  },
-  /** The packages looked at last, for a machine or a plan that was changed. */
-  lookAgain: (machine: Machine, cards: readonly Card[]): PackagesLook =>
-    lookAtPackages(packages, machine, cards),
-  /** The packages looked at last that the machine and the plan want, as an archive for a stick. @param page to read on the bench */
-  writeStick: (machine: Machine, cards: readonly Card[], page: string): Promise<Uint8Array> =>
-    stickArchive(stickFiles(stickOf(lookAtPackages(packages, machine, cards)), packages), page),
-  /** The packages looked at last that are for this machine or plan, as records for the job to keep. */
-  packageRecords: (machine: Machine, cards: readonly Card[]): Promise<readonly DriverPackage[]> =>
-    Promise.all(packageRecords(packages, machine, cards).map(withFiles)),
   /** What was read last, held against the job's accepted plan. @param at ISO instant */
   observe: (job: Job, at: string): Observed => {
     const results = last === null ? { observations: [], open: [] } : observeResults(job, last, at);
@@ -134,20 +98,6 @@ export const readWork = {
     };
   },
 };
-
-const withFiles = async ({ record, files }: PackageRecord): Promise<DriverPackage> => ({
-  ...record,
-  files: await Promise.all(
-    files.map(async ({ name, content }) => {
-      const bytes = typeof content === 'string' ? strToU8(content) : content;
-      return {
-        name: clipped(name.slice(folderOf(name).length)),
-        bytes: bytes.length,
-        sha256: await sha256(bytes),
-      };
-    }),
-  ),
-});
 
 const fetched = async ({ name, content }: DroppedFile): Promise<EvidenceFile> => ({
   name,

@@ -6,8 +6,9 @@
   import { packagesWanted, type DrivenDevice } from '$core';
   import ProblemLines from '$lib/ui/ProblemLines.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { changeWords, matchWords, packageWords } from '$lib/wording/packages';
+  import { changeWords, matchWords, packageWords, leftOutWords } from '$lib/wording/packages';
   import type { JobModel } from '../jobModel.svelte';
+  import { stopPackages } from '$lib/workers/packages';
   import ReportDrop from '../ReportDrop.svelte';
   import { packagesAtHand } from './packagesAtHand.svelte';
   import Stick from './Stick.svelte';
@@ -80,7 +81,9 @@
     label="Drop driver packages here"
     placeholder="Or paste a setup file or a list of aliases"
     progress={atHand.progress}
+    unit={atHand.progress?.unit ?? 'files'}
     onfiles={(files) => atHand.read(files)}
+    onstop={stopPackages}
   />
   {#if atHand.failed !== ''}
     <p role="alert">{atHand.failed}</p>
@@ -95,6 +98,13 @@
           ? `; ${look.others} other ${look.others === 1 ? 'file' : 'files'} left out.`
           : '.'}
       </p>
+      {#if atHand.leftOut.length > 0}
+        <ul class="left-out" role="alert">
+          {#each atHand.leftOut as each, n (n)}
+            <li><strong>{each.name}</strong> {leftOutWords(each)}</li>
+          {/each}
+        </ul>
+      {/if}
       {#each look.packages as each, n (n)}
         <article aria-label={each.name}>
           <h3>{each.name}</h3>
@@ -158,6 +168,11 @@
 </section>
 
 <style>
+  .left-out {
+    border-left: 4px solid var(--tenant-blocked);
+    padding-left: 0.5rem;
+    margin: 0.5rem 0;
+  }
   section {
     margin-top: 2rem;
     border-top: 1px solid var(--cds-ui-04);

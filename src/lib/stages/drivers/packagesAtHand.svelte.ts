@@ -1,10 +1,18 @@
 /** Driver packages that were dropped, as the worker finds them for this machine and plan. Kept until others are dropped. */
 import * as z from 'zod/mini';
-import { newCardsOf, packagesWanted, type DriverPackage, type PackagesLook } from '$core';
+import { proxy } from 'comlink';
+import {
+  newCardsOf,
+  packagesWanted,
+  type DriverPackage,
+  type PackagesLook,
+  type StickPackage,
+  type StickSoFar,
+} from '$core';
 import { fetched } from '$lib/state/fetched';
+import type { DroppedFile, LeftOut } from '$lib/workers/packageFiles';
+import { askPackages } from '$lib/workers/packages';
 import { sha256 } from '$lib/workers/sha256';
-import { askReader } from '$lib/workers/reader';
-import type { DroppedFile } from '$lib/workers/readWork';
 import type { JobModel } from '../jobModel.svelte';
 
 const PACKAGE_FILES = z.array(z.object({ name: z.string(), content: z.string() }));
@@ -24,9 +32,24 @@ async function firstWrong(
 
 export class PackagesAtHand {
   look = $state.raw<PackagesLook | null>(null);
-  progress = $state.raw<{ readonly done: number; readonly of: number } | null>(null);
+  leftOut = $state.raw<readonly LeftOut[]>([]);
+  progress = $state.raw<{
+    readonly done: number;
+    readonly of: number;
+    readonly unit: 'files' | 'bytes';
+  } | null>(null);
+  /** What goes on a stick, as far as it is chosen; null before it is. */
+  stick = $state.raw<StickSoFar | null>(null);
+  isChoosing = $state(false);
+  /** Bytes of the stick that are written; null while none is. */
+  written = $state<number | null>(null);
   /** In a whole sentence; empty: nothing. */
   failed = $state('');
+  /** What is looked at, and the name by which the worker holds it: a worker that was ended holds nothing. */
+  private dropped: readonly DroppedFile[] = [];
+  private id = '';
+  /** The last choosing: what one before it finds is of another machine or plan. */
+  private turn = 0;
 
   constructor(private readonly model: JobModel) {}
 
@@ -38,20 +61,67 @@ export class PackagesAtHand {
   /** @returns whether any of it was a driver’s */
   async read(files: readonly DroppedFile[]): Promise<boolean> {
     if (files.length === 0) return false;
-    this.progress = { done: 0, of: files.length };
     this.failed = '';
+    const id = crypto.randomUUID();
     try {
-      const look = await askReader((reader) => reader.lookAtPackages(files, ...this.asked()));
-      if (look === null) return false;
-      this.look = look;
-      return look.packages.length > 0;
+      if (!(await this.open(files, id))) return false;
+      [this.dropped, this.id] = [files, id];
+      await this.lookAgain();
+      return (this.look?.packages.length ?? 0) > 0;
     } catch (error) {
       this.failed = `They could not be read: ${String(error)}`;
       return false;
+    }
+  }
+
+  /** @returns false where it was stopped: what was there before stays */
+  private async open(files: readonly DroppedFile[], id: string): Promise<boolean> {
+    const onBytes = proxy(
+      (done: number, of: number) => (this.progress = { done, of, unit: 'bytes' }),
+    );
+    this.progress = { done: 0, of: 1, unit: 'bytes' };
+    try {
+      const opened = await askPackages((work) => work.open(files, id, onBytes).then(() => true));
+      return opened === true;
     } finally {
       this.progress = null;
     }
   }
+
+  /** Asks the worker that holds the packages; one that was ended meanwhile opens them first. Null where it was stopped. */
+  private async ask<Answer>(
+    question: Parameters<typeof askPackages<Answer>>[0],
+  ): Promise<Answer | null> {
+    const holds = await askPackages((work) => work.holds(this.id));
+    if (holds !== true && !(await this.open(this.dropped, this.id))) return null;
+    return askPackages(question);
+  }
+
+  private async lookAgain(): Promise<void> {
+    const looked = await this.ask((work) => work.look(...this.asked()));
+    if (looked === null) return;
+    this.look = looked.look;
+    this.leftOut = looked.leftOut;
+    await this.choose();
+  }
+
+  /** The fewest packages: they are sought beside everything else, and shown as they are found. */
+  private async choose(): Promise<void> {
+    this.turn += 1;
+    const { turn } = this;
+    const take = (soFar: StickSoFar | null) => {
+      if (turn === this.turn && soFar !== null) this.stick = soFar;
+    };
+    this.isChoosing = true;
+    try {
+      const onBetter = proxy(take);
+      take(await this.ask((work) => work.choose(onBetter)));
+    } finally {
+      if (turn === this.turn) this.isChoosing = false;
+    }
+  }
+
+  stopChoosing = (): void => void askPackages((work) => work.stopChoosing());
 
   /** From the driver library: what is to be installed, each file held against the sum that its maker publishes. */
   async download(): Promise<void> {
@@ -59,7 +129,7 @@ export class PackagesAtHand {
       .map((each) => each.package)
       .filter(({ files }) => files.length > 0);
     this.failed = '';
-    this.progress = { done: 0, of: wanted.length };
+    this.progress = { done: 0, of: wanted.length, unit: 'files' };
     const got: DroppedFile[] = [];
     for (const each of wanted) {
       const files = await fetched(`/api/drivers/${each.id}`, PACKAGE_FILES);
@@ -70,7 +140,7 @@ export class PackagesAtHand {
         this.failed = `${each.title} ${each.version}: ${wrong} is not what its maker published. It was not taken.`;
       else got.push(...files.map(({ name, content }) => ({ name: `${each.id}/${name}`, content })));
       if (this.failed !== '') break;
-      this.progress = { done: got.length, of: wanted.length };
+      this.progress = { done: got.length, of: wanted.length, unit: 'files' };
     }
     this.progress = null;
     if (this.failed === '') await this.read(got);
@@ -78,27 +148,29 @@ export class PackagesAtHand {
 
   /** Has the job keep what of these packages is for it: from then on they count like those of the library. */
   async keep(): Promise<void> {
-    const records = await askReader((reader) => reader.packageRecords(...this.asked()));
+    const records = await this.ask((work) => work.records(...this.asked()));
     if (records !== null && records.length > 0)
       this.model.open.run({ name: 'keepPackages', packages: records });
   }
 
-  /** The chosen packages as an archive, to be unpacked onto a stick. */
-  async stick(page: string): Promise<Uint8Array | null> {
+  /** The packages as they are shown, as an archive to be unpacked onto a stick; null where there is none. */
+  async write(stick: readonly StickPackage[], page: string): Promise<Blob | null> {
     this.failed = '';
+    this.written = 0;
+    const onBytes = proxy((done: number) => (this.written = done));
     try {
-      return await askReader((reader) => reader.writeStick(...this.asked(), page));
+      return await this.ask((work) => work.writeStick(stick, page, onBytes));
     } catch (error) {
-      this.failed = `The stick could not be written: ${String(error)}`;
+      this.failed = `The stick could not be written: what was shown is not there any more, or has changed. Drop the packages again. (${error instanceof Error ? error.message : String(error)})`;
       return null;
+    } finally {
+      this.written = null;
     }
   }
 
   /** For the machine and the plan as they are now. */
   async again(): Promise<void> {
-    if (this.look === null) return;
-    const look = await askReader((reader) => reader.lookAgain(...this.asked()));
-    if (look !== null) this.look = look;
+    if (this.look !== null) await this.lookAgain();
   }
 }
 

@@ -4,7 +4,7 @@
   import { onMount, untrack } from 'svelte';
   import { sameMachine, type Job } from '$core';
   import { shop } from '$lib/state/shop.svelte';
-  import type { DroppedFile } from '$lib/workers/readWork';
+  import type { DroppedFile } from '$lib/workers/packageFiles';
   import type { JobModel } from '../jobModel.svelte';
   import ReadResult from '../ReadResult.svelte';
   import ReportDrop from '../ReportDrop.svelte';
