@@ -269,6 +269,7 @@ export { type Check, CHECKS } from './standards/checks.ts';
 export {
   DESERVES_PERCENT,
   JOB_FORMAT,
+  stateMark,
   Job,
   type LogEntry,
   type Photo,
@@ -722,6 +723,14 @@ export {
   merged,
   replaced,
 } from './backup/differences.ts';
+export {
+  BinEntry,
+  SHELF,
+  type ShelfKey,
+  type Shelved,
+  isBackedUp,
+  isTakable,
+} from './backup/shelf.ts';
 
 export {
   type Command,

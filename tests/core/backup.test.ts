@@ -358,3 +358,28 @@ describe('What goes out', () => {
     expect(forExport(inside, { ...all, customer: false }).notes).to.include('AB12-34');
   });
 });
+
+describe('What no backup could be read with', () => {
+  it('is left out and said; keys of any sensible length come back', async () => {
+    const writer = new BackupWriter(sha256);
+    const long = stored({ ...job('j', 'Long'), id: 'j' });
+    expect(await writer.add({ ...long, key: 'k'.repeat(201) })).to.equal(true);
+    expect(await writer.add({ ...long, key: '☂'.repeat(4_096) })).to.equal(true);
+    expect(await writer.add({ ...long, key: 'k'.repeat(4_097) })).to.equal(false);
+    expect(await writer.add({ ...long, key: '' })).to.equal(false);
+    const { backup, problems } = await readBackup(await writer.finish(AT, 'test'), sha256);
+    expect(problems).to.deep.equal([]);
+    expect(backup!.items.map(({ key }) => key.length)).to.deep.equal([201, 4_096]);
+  });
+
+  it('is refused from the directory, before any of it is unpacked', async () => {
+    const bytes = Buffer.from(await backupOf(someStore(3, 0)));
+    // The first part is damaged, which unpacking it would find; the last claims to be too large.
+    const first = bytes.indexOf('PK\u0003\u0004');
+    bytes.fill(0xff, first + 60, first + 90);
+    const last = bytes.lastIndexOf('PK\u0001\u0002');
+    bytes.writeUInt32LE(0x7fffffff, last + 24);
+    const { problems } = await readBackup(bytes, sha256);
+    expect(problems.map(({ code }) => code)).to.deep.equal(['backup.tooLarge']);
+  });
+});

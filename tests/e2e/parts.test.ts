@@ -19,7 +19,8 @@ for (const wanted of [['Screens', 'Wi-Fi'], []])
     await page.getByRole('button', { name: 'New job' }).click();
     await page.locator('#template').selectOption({ index: 1 });
     await page.getByRole('tab', { name: 'Slots' }).click();
-    for (const _ of [1, 2]) await page.getByRole('button', { name: 'PCI Express slot' }).click();
+    for (let n = 0; n < 2; n += 1)
+      await page.getByRole('button', { name: 'PCI Express slot' }).click();
     await page.locator('[data-answer]').first().waitFor();
     if (wanted.length > 0) {
       await stageLink(page, /Needs/).click();

@@ -5,11 +5,12 @@
 import '../builders/browser.ts';
 import { expect } from 'chai';
 import * as fc from 'fast-check';
-import type { Job } from '$core';
+import { apply, stateMark, type Job } from '$core';
 import { JobKeeper, type JobState, type Keeping, type Saving } from '$lib/state/jobKeeper';
 import { ChangedElsewhere, Gone, isJob, readJob, saveJob, takeOut } from '$lib/state/jobStore';
 import { readHistory } from '$lib/state/past';
 import { changedBack, historyOf, keepHistory } from '$lib/state/undoHistory';
+import { jobRecords, undoRecords } from '$lib/state/stores';
 import type { WindowMessage } from '$lib/state/windows';
 import { aJob, aMachine, aSlot, usbNeed } from '../builders/parts.ts';
 
@@ -25,7 +26,7 @@ const keeping = (onSaved: (job: Job) => void, careless: boolean): Keeping => ({
     if (careless) {
       // As if nobody looked at what is there.
       const stored = await readJob(job.id);
-      madeFrom = stored !== null && isJob(stored) ? stored.revision : null;
+      madeFrom = stored !== null && isJob(stored) ? stateMark(stored) : null;
     }
     await saveJob(job, madeFrom);
     onSaved(job);
@@ -98,7 +99,7 @@ async function play(id: string, windows: number, all: readonly Act[], careless =
     states.set(n, state);
     return new JobKeeper(
       state,
-      start.revision,
+      stateMark(start),
       keeping((job) => history.push(job), careless),
       {
         me: `w${n}`,
@@ -188,7 +189,7 @@ describe('Undo over a reload', () => {
     let state: JobState = stateOf(job);
     const keeper = new JobKeeper(
       state,
-      job.revision,
+      stateMark(job),
       keeping(() => undefined, false),
       { me: 'w', tell: () => undefined, hear: () => () => undefined },
       () => '2026-11-20T10:00:00.000Z',
@@ -249,10 +250,52 @@ describe('Undo over a reload', () => {
     await first.keeper.save();
     await new Promise((resolve) => setTimeout(resolve, 20));
     const { job } = first.now();
-    await saveJob({ ...job, revision: job.revision + 1, title: 'Other' }, job.revision);
+    await saveJob({ ...job, revision: job.revision + 1, title: 'Other' }, stateMark(job));
     const second = await reloaded('undo-2');
     expect(second.now().done).to.deep.equal([]);
     expect(second.now().said).to.include('another window');
+  });
+
+  it('of another bench that counted to the same revision is not offered, and not written over', async () => {
+    const start: Job = { ...aJob(), id: 'undo-3' };
+    await saveJob(start, null);
+    const first = await open(start);
+    first.keeper.run({ name: 'setBudget', cents: 100 });
+    await first.keeper.save();
+    const here = first.now().job;
+    // What a merge puts in its place: the same job, with as many changes, made elsewhere and later.
+    const elsewhere = apply(
+      start,
+      { name: 'describeJob', details: { title: 'Done elsewhere' } },
+      { at: '2027-01-01T00:00:00.000Z', who: 'Other' },
+    );
+    expect(elsewhere.revision).to.equal(here.revision);
+    await jobRecords.put(start.id, elsewhere);
+    const second = await reloaded('undo-3');
+    expect(second.now().done).to.deep.equal([]);
+    expect(second.now().said).to.include('another window');
+    // The window that still has the other one open does not save over it.
+    first.keeper.run({ name: 'setBudget', cents: 200 });
+    await first.keeper.save();
+    expect(first.now().saving).to.equal('changedElsewhere');
+    expect(await jobRecords.get(start.id)).to.deep.equal(elsewhere);
+  });
+
+  it('at the last revision that there is goes on from the first', async () => {
+    const start: Job = { ...aJob(), id: 'undo-4', revision: 1e9 };
+    await saveJob(start, null);
+    const { keeper, now } = await open(start);
+    expect(keeper.run({ name: 'setBudget', cents: 100 })).to.equal(true);
+    await keeper.save();
+    expect(now()).to.deep.include({ saving: 'saved', refused: [] });
+    expect(now().job.revision).to.equal(0);
+  });
+
+  it('that was kept damaged is none', async () => {
+    for (const kept of [null, 7, {}, { of: 'x', format: 11, done: [{ change: 1 }], undone: [] }]) {
+      await undoRecords.put('damaged', kept);
+      expect(await readHistory('damaged')).to.equal(null);
+    }
   });
 
   it('takes nothing that could not be kept, and says where it stood', async () => {

@@ -31,7 +31,9 @@ const MANIFEST = 'manifest.json';
 const MANIFEST_SHA256 = 'manifest.sha256';
 const MOST_PARTS = 100_000;
 const LARGEST_PART = 64 * 1024 * 1024;
-const LONGEST_KEY = 200;
+/** Longer than any that is given here, and short enough for the name of a file in an archive. */
+export const LONGEST_KEY = 4_096;
+const LONGEST_PATH = 40_000;
 const LARGEST_WHOLE = 2 * 1024 * 1024 * 1024;
 
 const count = z.int().check(z.minimum(0), z.maximum(MOST_PARTS));
@@ -43,7 +45,7 @@ const Manifest = z.object({
   counts: z.object({ jobs: count, pictures: count, shelf: count, bin: count }),
   parts: listOf(
     z.object({
-      path: z.string().check(z.maxLength(1_000)),
+      path: z.string().check(z.maxLength(LONGEST_PATH)),
       store: z.enum(STORES),
       key: z.string().check(z.minLength(1), z.maxLength(LONGEST_KEY)),
       /** Of a photograph. */
@@ -61,25 +63,38 @@ type Part = BackupManifest['parts'][number];
 export class BackupWriter {
   private readonly chunks: Uint8Array[] = [];
   private readonly parts: Part[] = [];
+  private bytes = 0;
   private readonly zip: Zip;
   private readonly sha256: Sha256;
 
-  constructor(sha256: Sha256) {
+  /** @param onChunk where the file goes; without it `finish` hands it over whole */
+  constructor(sha256: Sha256, onChunk?: (chunk: Uint8Array) => void) {
     this.sha256 = sha256;
     this.zip = new Zip((error, chunk) => {
       if (error) throw error;
-      this.chunks.push(chunk);
+      if (onChunk === undefined) this.chunks.push(chunk);
+      else onChunk(chunk);
     });
   }
 
-  async add(item: StoredItem): Promise<void> {
+  /** @returns false for what no backup could be read with: it is left out, and whoever asked has to say so */
+  async add(item: StoredItem): Promise<boolean> {
     const { store, key } = item;
     const { bytes, ending, type } = asBytes(item);
+    const isReadable =
+      key.length >= 1 &&
+      key.length <= LONGEST_KEY &&
+      bytes.length <= LARGEST_PART &&
+      this.parts.length < MOST_PARTS &&
+      this.bytes + bytes.length <= LARGEST_WHOLE - LARGEST_PART;
+    if (!isReadable) return false;
+    this.bytes += bytes.length;
     const path = pathOf(store, key, ending);
     this.put(path, bytes, type === undefined);
     const sha256 = await this.sha256(bytes);
     const part = { path, store, key, bytes: bytes.length, sha256 };
     this.parts.push(type === undefined ? part : { ...part, type });
+    return true;
   }
 
   /** @param madeAt ISO instant @param madeBy the version of Tenant */
@@ -167,17 +182,26 @@ function unzipped(bytes: Uint8Array): ReadonlyMap<string, Uint8Array> | Problem 
   let at = '';
   let tooLarge = '';
   try {
-    const files = unzipSync(bytes, {
+    // Its directory says how large it is: nothing is unpacked before that is known.
+    unzipSync(bytes, {
       filter: ({ name, originalSize }) => {
         at = name.slice(0, SHOWN_LETTERS);
         whole += originalSize;
         if (originalSize > LARGEST_PART || whole > LARGEST_WHOLE) tooLarge ||= at;
-        return tooLarge === '';
+        return false;
       },
     });
-    return tooLarge === ''
-      ? new Map(Object.entries(files))
-      : { code: 'backup.tooLarge', at: tooLarge };
+    if (tooLarge !== '') return { code: 'backup.tooLarge', at: tooLarge };
+    return new Map(
+      Object.entries(
+        unzipSync(bytes, {
+          filter: ({ name }) => {
+            at = name.slice(0, SHOWN_LETTERS);
+            return true;
+          },
+        }),
+      ),
+    );
   } catch {
     // The list of parts stands at the end: without it nothing was unpacked.
     return at === ''

@@ -8,6 +8,7 @@ import type { Job, LogEntry } from '../parts/job.ts';
 import { readKeptList, readStoredJob } from '../read/anyFormat.ts';
 import { writeKeptList, type KeptKind } from '../read/keptList.ts';
 import type { StoreName, StoredItem } from './backupFile.ts';
+import { isBackedUp, type BinEntry } from './shelf.ts';
 
 /** How what the backup holds stands to what is here. */
 type Standing = 'new' | 'same' | 'newer' | 'older' | 'bothChanged';
@@ -96,14 +97,6 @@ export interface StoreChange {
   readonly remove: readonly Pick<StoredItem, 'store' | 'key'>[];
 }
 
-/** A thing of the bin, as it lies there. */
-interface BinEntry {
-  readonly kind: 'job' | 'card' | 'extra' | 'template';
-  readonly name: string;
-  readonly deletedAt: string;
-  readonly record: unknown;
-}
-
 const BIN_KINDS: Readonly<Partial<Record<BackupDifference['kind'], BinEntry['kind']>>> = {
   jobs: 'job',
   cards: 'card',
@@ -151,14 +144,17 @@ export function replaced(
   const kept = new Set(there.map(({ store, key }) => `${store}/${key}`));
   const binned = displacedThings(here, there, lists).map(({ kind, name, value }): StoredItem => {
     const key = freshId();
-    const entry: BinEntry = { kind: row(BIN_KINDS, kind), name, deletedAt: at, record: value };
-    return { store: 'bin', key, value: { key, ...entry } };
+    const entry: BinEntry = { key, kind: row(BIN_KINDS, kind), name, deletedAt: at, record: value };
+    return { store: 'bin', key, value: entry };
   });
   return {
     write: [...there, ...binned],
     // Photographs stay: what lies in the bin may want them.
     remove: here.filter(
-      ({ store, key }) => (store === 'jobs' || store === 'shelf') && !kept.has(`${store}/${key}`),
+      ({ store, key }) =>
+        (store === 'jobs' || store === 'shelf') &&
+        isBackedUp({ store, key }) &&
+        !kept.has(`${store}/${key}`),
     ),
   };
 }

@@ -5,7 +5,15 @@
 import { itemAt } from '../units.ts';
 import type { Extra } from '../parts/extra.ts';
 import type { DriverPackage, DriverWays } from '../parts/driverPackage.ts';
-import type { Job, LogEntry, Photo, Placement, Plan, StaticWay } from '../parts/job.ts';
+import {
+  nextRevision,
+  type Job,
+  type LogEntry,
+  type Photo,
+  type Placement,
+  type Plan,
+  type StaticWay,
+} from '../parts/job.ts';
 import { MOST } from '../parts/limits.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { Need } from '../parts/need.ts';
@@ -125,7 +133,7 @@ export function apply(job: Job, command: Command, stamp: Stamp): Job {
   const changed = withoutDangling(change(job, command, stamp.at));
   return {
     ...changed,
-    revision: job.revision + 1,
+    revision: nextRevision(job),
     changedAt: stamp.at,
     log: logged(
       job.log,
@@ -170,7 +178,7 @@ export function restore(
 ): Job {
   return {
     ...past,
-    revision: now.revision + 1,
+    revision: nextRevision(now),
     changedAt: stamp.at,
     log: logged(now.log, { ...stamp, command: how, detail: what }),
   };

@@ -164,6 +164,14 @@ export type Photo = DeepReadonly<z.infer<typeof Photo>>;
 export type LogEntry = DeepReadonly<z.infer<typeof LogEntry>>;
 export type Job = DeepReadonly<z.infer<typeof Job>>;
 
+/** Of a job that was changed once more. Two revisions are only ever compared for being the same: beyond the last comes the first. */
+export const nextRevision = ({ revision }: Pick<Job, 'revision'>): number =>
+  revision >= limits.MOST_REVISION ? 0 : revision + 1;
+
+/** What one state of a job is known by: on two benches the same job may have come to the same revision by other ways. */
+export const stateMark = ({ revision, changedAt }: Pick<Job, 'revision' | 'changedAt'>): string =>
+  `${revision} ${changedAt}`;
+
 /** A new job, with nothing known yet. `at` is an ISO instant. */
 export function emptyJob(jobId: string, at: string): Job {
   return {

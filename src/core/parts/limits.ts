@@ -104,7 +104,8 @@ export const refreshHz = over(0, 2_000);
 export const cents = whole(0, 999_999_999);
 export const days = whole(0, 3_650);
 /** Every change counts one: a thousand a day for three thousand years. */
-export const revision = whole(0, 1e9);
+export const MOST_REVISION = 1e9;
+export const revision = whole(0, MOST_REVISION);
 /** A measured figure, in whatever unit its need has. */
 export const figure = over(0, 1e15);
 

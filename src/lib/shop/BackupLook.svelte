@@ -51,6 +51,11 @@
       'same',
     )} the same, {of('newer')} newer, {of('older')} older, {of('bothChanged')} changed in both.
   </p>
+  {#if look.leftOut.length > 0}
+    <p role="status">
+      Left out, because no backup of Tenant makes it or it does not read: {look.leftOut.join(', ')}.
+    </p>
+  {/if}
   {#if isNothing}
     <p>Everything in it is here already, as it is.</p>
   {/if}

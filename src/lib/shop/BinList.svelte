@@ -1,15 +1,19 @@
 <script lang="ts">
   /** What was deleted and can still be put back. */
   import { Button } from 'carbon-components-svelte';
-  import { BIN_DAYS, bin, type BinKind, type Binned } from '$lib/state/bin.svelte';
+  import { BIN_DAYS, bin, type Binned } from '$lib/state/bin.svelte';
   import { shop } from '$lib/state/shop.svelte';
+  import { writeSetAside } from '$core';
+  import { download } from '../ui/download';
   import { atMoment } from '$lib/wording/figures';
 
-  const KINDS: Readonly<Record<BinKind, string>> = {
+  const KINDS: Readonly<Record<Binned['kind'], string>> = {
     job: 'Job',
     card: 'Card',
     extra: 'Extra',
     template: 'Template',
+    setting: 'Setting that did not read',
+    unreadable: 'Not an entry of the bin',
   };
   let failed = $state('');
 
@@ -29,8 +33,18 @@
       <li>
         <span class="kind">{KINDS[binned.kind]}</span>
         <span class="name">{binned.name || 'without a name'}</span>
-        <span>{atMoment(binned.deletedAt)}</span>
-        <Button size="small" kind="tertiary" on:click={() => putBack(binned)}>Put back</Button>
+        <span>{binned.deletedAt === null ? 'no date' : atMoment(binned.deletedAt)}</span>
+        {#if binned.kind === 'setting' || binned.kind === 'unreadable'}
+          <Button
+            size="small"
+            kind="tertiary"
+            on:click={() =>
+              download(`${binned.name.slice(0, 60)}.json`, writeSetAside(binned.record))}
+            >Export as it is</Button
+          >
+        {:else}
+          <Button size="small" kind="tertiary" on:click={() => putBack(binned)}>Put back</Button>
+        {/if}
         <Button size="small" kind="danger-ghost" on:click={() => bin.takeOut(binned)}
           >Delete for good</Button
         >

@@ -25,6 +25,7 @@
   import ProblemLines from '../ui/ProblemLines.svelte';
   import Repair from './Repair.svelte';
   import SetAsideList from './SetAsideList.svelte';
+  import Guarded from '../ui/Guarded.svelte';
   import Fetched from '$lib/ui/Fetched.svelte';
   import { ran } from '$lib/state/effects';
 
@@ -265,7 +266,9 @@
     {/if}
   {/if}
 
-  {#if shop.setAside.length > 0}<SetAsideList records={shop.setAside} />{/if}
+  {#if shop.setAside.length > 0}
+    <Guarded what="What was set aside"><SetAsideList records={shop.setAside} /></Guarded>
+  {/if}
   {#if supplies.refused.length > 0}
     <p role="status" class="quiet">
       Of your own cards, extras and templates {supplies.refused.length} cannot be read by this version.

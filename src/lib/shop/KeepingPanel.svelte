@@ -26,6 +26,7 @@
   import BackupLook, { type TakeIn } from './BackupLook.svelte';
   import BinList from './BinList.svelte';
   import { downloadFile } from '../ui/download';
+  import Guarded from '../ui/Guarded.svelte';
   import ProblemLines from '../ui/ProblemLines.svelte';
 
   let doing = $state<{ readonly what: string; readonly done: number; readonly of: number } | null>(
@@ -68,11 +69,12 @@
 
   async function backUp() {
     const rows = shop.rows;
-    const file = await run('The backup', () =>
+    const made = await run('The backup', () =>
       askBackups((backups) => backups.make(renewal.version, onProgress('Backing up'))),
     );
     endBackups();
-    if (file === null) return;
+    if (made === null) return;
+    const { file, leftOut } = made;
     const name = `tenant-backup-${now().slice(0, 16).replaceAll(/[-:T]/g, '')}.zip`;
     const chosen = await chosenFolder();
     const isWritten = chosen !== null && (await writeToFolder(chosen, name, file));
@@ -80,6 +82,8 @@
     said = isWritten
       ? `Written to ${chosen.name}: ${name}, ${inBytes(file.size)}.`
       : `Handed to the browser’s downloads: ${name}, ${inBytes(file.size)}.`;
+    if (leftOut.length > 0)
+      said += ` Not in it, too large or too long a key for a backup: ${leftOut.join(', ')}. Export these by themselves.`;
     await keeping.backedUp(rows);
   }
 
@@ -190,17 +194,19 @@
     </div>
   {/if}
   {#if look}
-    <BackupLook
-      name={look.name}
-      look={look.look}
-      ontake={takeIn}
-      onclose={() => {
-        look = null;
-        endBackups();
-      }}
-    />
+    <Guarded what="What the backup would change">
+      <BackupLook
+        name={look.name}
+        look={look.look}
+        ontake={takeIn}
+        onclose={() => {
+          look = null;
+          endBackups();
+        }}
+      />
+    </Guarded>
   {/if}
-  {#if bin.things.length > 0}<BinList />{/if}
+  {#if bin.things.length > 0}<Guarded what="The bin"><BinList /></Guarded>{/if}
 </section>
 
 <style>

@@ -7,7 +7,7 @@
   import { shop } from '$lib/state/shop.svelte';
   import { troubleOf } from '$lib/state/stores';
   import TopBar from '$lib/ui/TopBar.svelte';
-  import type { Stage } from '$core';
+  import { stateMark, type Stage } from '$core';
   import JobPage from './JobPage.svelte';
   import PartFailed from './PartFailed.svelte';
 
@@ -26,7 +26,7 @@
     try {
       const stored = await readJob(id);
       if (stored === null) await lookInWindow();
-      else if (isJob(stored)) open = await OpenJob.of(stored, stored.revision);
+      else if (isJob(stored)) open = await OpenJob.of(stored, stateMark(stored));
       else missing = stored.isNewer ? 'newer' : 'setAside';
     } catch (error) {
       // The store is blocked: the job may still live in this window.

@@ -1,5 +1,5 @@
 /** The folder that backups are written to, where the browser lets one be chosen. */
-import { shelved, toShelf } from './stores';
+import { shelved, toShelf } from './shelf';
 
 const KEY = 'backup-folder';
 
@@ -17,7 +17,13 @@ const picker = (): Picker | null =>
 
 export const canChooseFolder = (): boolean => picker() !== null;
 
-export const chosenFolder = (): Promise<Folder | null> => shelved<Folder>(KEY).catch(() => null);
+export async function chosenFolder(): Promise<Folder | null> {
+  const kept: { readonly name: string; getFileHandle?: unknown } | null = await shelved(KEY).catch(
+    () => null,
+  );
+  // Anything may have a name; a folder hands out files.
+  return typeof kept?.getFileHandle === 'function' ? (kept as Folder) : null;
+}
 
 /** Null where the technician chose none. */
 export async function chooseFolder(): Promise<Folder | null> {

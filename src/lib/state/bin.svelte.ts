@@ -1,19 +1,18 @@
 /** What was deleted: jobs, cards, extras, templates. It stays for thirty days, and can be put back until then. */
+import { BinEntry } from '$core';
 import { now } from './now';
 import { binRecords } from './stores';
 
 export const BIN_DAYS = 30;
 const DAY_MS = 24 * 60 * 60_000;
 
-export type BinKind = 'job' | 'card' | 'extra' | 'template';
+export type BinKind = BinEntry['kind'];
 
-export interface Binned {
-  /** Its place in the bin. */
-  readonly key: string;
-  readonly kind: BinKind;
-  readonly name: string;
-  /** ISO instant. */
-  readonly deletedAt: string;
+export interface Binned extends Omit<BinEntry, 'kind' | 'deletedAt' | 'record'> {
+  /** Unreadable: what lies there is no entry of a bin. */
+  readonly kind: BinKind | 'unreadable';
+  /** ISO instant; null where nobody knows: it stays until it is taken out. */
+  readonly deletedAt: string | null;
   /** As it was kept, whatever it is. */
   readonly record: unknown;
 }
@@ -23,8 +22,14 @@ class Bin {
   things = $state.raw<readonly Binned[]>([]);
 
   async read(): Promise<void> {
-    const found = await binRecords.all<Binned>();
-    this.things = found.toSorted((a, b) => b.deletedAt.localeCompare(a.deletedAt));
+    const found = (await binRecords.entries()).map(([key, value]): Binned => {
+      const entry = BinEntry.safeParse(value);
+      return entry.success && entry.data.key === key
+        ? { ...entry.data, record: entry.data.record }
+        : { key, kind: 'unreadable', name: key, deletedAt: null, record: value };
+    });
+    const when = ({ deletedAt }: Binned): string => deletedAt ?? '';
+    this.things = found.toSorted((a, b) => when(b).localeCompare(when(a)));
   }
 
   async put(kind: BinKind, name: string, record: unknown): Promise<Binned> {
@@ -43,7 +48,8 @@ class Bin {
   /** Takes out for good what has lain there long enough. */
   async emptyOld(): Promise<void> {
     const before = new Date(Date.parse(now()) - BIN_DAYS * DAY_MS).toISOString();
-    for (const binned of this.things) if (binned.deletedAt < before) await this.takeOut(binned);
+    for (const binned of this.things)
+      if (binned.deletedAt !== null && binned.deletedAt < before) await this.takeOut(binned);
   }
 }
 

@@ -1,10 +1,8 @@
 /** What goes out with a file or a sheet: ticked once, remembered in this browser. */
-import * as z from 'zod/mini';
 import type { ExportChoice } from '$core';
-import { shelved, toShelf } from './stores';
+import { shelved, toShelf } from './shelf';
 
 const KEY = 'export-choice';
-const Choice = z.object({ customer: z.boolean(), serials: z.boolean(), photographs: z.boolean() });
 
 class Remembered {
   /** Until told otherwise nothing goes out that names a person or a device, and no picture. */
@@ -14,8 +12,8 @@ class Remembered {
   async read(): Promise<void> {
     if (this.isRead) return;
     this.isRead = true;
-    const kept = Choice.safeParse(await shelved<unknown>(KEY).catch(() => null));
-    if (kept.success) this.current = kept.data;
+    const kept = await shelved(KEY).catch(() => null);
+    if (kept !== null) this.current = { ...this.current, ...kept };
   }
 
   tick(what: keyof ExportChoice, is: boolean): void {

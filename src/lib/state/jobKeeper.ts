@@ -3,7 +3,7 @@
  * windows. What is on the screen is never lost: while it cannot be saved, `saving` says why. It knows the store and
  * the other windows only by what it is given, so that its meetings with them can be played through.
  */
-import { apply, problemsOf, restore, type Command, type Job, type Problem } from '$core';
+import { apply, problemsOf, restore, stateMark, type Command, type Job, type Problem } from '$core';
 import { COMMAND_WORDS } from '../wording/commands';
 import type { Change, History, Past, Steps } from './past';
 import type { StorageTrouble } from '$lib/wording/keeping';
@@ -25,7 +25,7 @@ export interface JobState extends Steps {
 export interface Keeping {
   /** The stored job, or why there is none. */
   readonly read: (id: string) => Promise<Job | 'gone' | 'newer' | 'unreadable'>;
-  readonly save: (job: Job, madeFrom: number | null) => Promise<void>;
+  readonly save: (job: Job, madeFrom: string | null) => Promise<void>;
   readonly meaning: (error: unknown) => Promise<Saving>;
   /** Keeps what can be undone and redone, for the job as it was just saved. */
   readonly keepHistory: (state: Steps) => Promise<void>;
@@ -46,10 +46,10 @@ export class JobKeeper {
   private saves: Promise<void> | null = null;
   private stopHearing: () => void = () => undefined;
 
-  /** @param stored revision that is in the store; null while the job has never been saved */
+  /** @param stored the state that is in the store, by its mark; null while the job has never been saved */
   constructor(
     private state: JobState,
-    private stored: number | null,
+    private stored: string | null,
     private readonly keeping: Keeping,
     private readonly others: Others,
     private readonly now: () => string,
@@ -130,7 +130,7 @@ export class JobKeeper {
   /** Takes up what could be undone before the window was loaded anew. */
   takeHistory(history: History): void {
     const { job } = this.state;
-    const isOfIt = history.revision === job.revision && history.format === job.format;
+    const isOfIt = history.of === stateMark(job) && history.format === job.format;
     const since =
       history.format === job.format
         ? 'another window has changed this job since'
@@ -160,16 +160,16 @@ export class JobKeeper {
   private async saveAll(): Promise<void> {
     try {
       do {
-        while (this.stored !== this.state.job.revision) {
+        while (this.stored !== stateMark(this.state.job)) {
           const { job } = this.state;
           this.put({ saving: 'saving' });
           await this.keeping.save(job, this.stored);
-          this.stored = job.revision;
+          this.stored = stateMark(job);
           this.others.tell({ kind: 'saved', jobId: job.id, revision: job.revision });
         }
         await this.keeping.keepHistory(this.state).catch(() => undefined);
         // What was changed while that was kept is saved as well.
-      } while (this.stored !== this.state.job.revision);
+      } while (this.stored !== stateMark(this.state.job));
       // What can be undone is kept by then too: nothing is lost to a reload.
       this.put({ saving: 'saved' });
     } catch (error) {
@@ -197,7 +197,7 @@ export class JobKeeper {
       this.put({ saving: stored === 'newer' ? 'newer' : 'gone' });
       return;
     }
-    this.stored = stored.revision;
+    this.stored = stateMark(stored);
     this.put({
       job: stored,
       done: [],
@@ -217,7 +217,7 @@ export class JobKeeper {
     }
     this.put({ alsoOpenIn: [...others, message.from] });
     if (message.kind === 'opened') this.others.tell({ kind: 'alsoOpen', jobId: job.id });
-    const isClean = this.stored === job.revision && this.saves === null;
+    const isClean = this.stored === stateMark(job) && this.saves === null;
     if (message.kind === 'saved' && message.from !== this.others.me && isClean)
       await this.takeStored();
   }

@@ -1,7 +1,8 @@
 /** How safely the work lies: room in the browser, whether it may be evicted, when it was last backed up. */
 import type { JobRow } from './jobStore';
 import { now } from './now';
-import { shelved, toShelf } from './stores';
+import type { Shelved } from '$core';
+import { shelved, toShelf } from './shelf';
 
 const KEY = 'last-backup';
 /** Set beside the store, so that a store that was lost is not taken for a new one. */
@@ -14,24 +15,17 @@ const MANY_DAYS = 7;
 const SOME_CHANGES = 10;
 const DAY_MS = 24 * 60 * 60_000;
 
-interface Backup {
-  /** ISO instant. */
-  readonly at: string;
-  /** Revisions of the jobs that were in it. */
-  readonly revisions: Readonly<Record<string, number>>;
-}
-
 class Keeping {
   /** Bytes; null where the browser does not say. */
   used = $state<number | null>(null);
   room = $state<number | null>(null);
   /** Whether the browser promised not to evict it; null where it does not say. */
   isPersistent = $state<boolean | null>(null);
-  last = $state.raw<Backup | null>(null);
+  last = $state.raw<Shelved<'last-backup'> | null>(null);
   private asked = false;
 
   async read(): Promise<void> {
-    this.last = await shelved<Backup>(KEY).catch(() => null);
+    this.last = await shelved(KEY).catch(() => null);
     await this.look();
   }
 

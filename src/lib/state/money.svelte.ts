@@ -1,6 +1,6 @@
 /** The shop's currency and tax. Prices are kept before tax. */
 import { withTaxCents } from '$core';
-import { shelved, toShelf } from './stores';
+import { shelved, toShelf } from './shelf';
 
 const KEY = 'money';
 
@@ -11,11 +11,10 @@ class Money {
   taxPoints = $state(2_000);
 
   async read(): Promise<void> {
-    const kept = await shelved<{ currency?: unknown; taxPoints?: unknown }>(KEY).catch(() => null);
-    if (typeof kept?.currency === 'string' && isCurrency(kept.currency))
-      this.currency = kept.currency;
-    if (typeof kept?.taxPoints === 'number' && isTax(kept.taxPoints))
-      this.taxPoints = kept.taxPoints;
+    const kept = await shelved(KEY).catch(() => null);
+    if (kept === null) return;
+    this.currency = kept.currency;
+    this.taxPoints = kept.taxPoints;
   }
 
   set(currency: string, taxPoints: number): void {

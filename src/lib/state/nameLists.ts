@@ -1,6 +1,6 @@
 /** The open lists of device names that were dropped once, kept in this browser. */
 import type { KnownLists } from '$core';
-import { shelved, toShelf } from './stores';
+import { shelved, toShelf } from './shelf';
 
 const KEYS = { pci: 'pci-ids', usb: 'usb-ids' } as const;
 
@@ -9,7 +9,7 @@ export async function nameLists(fresh: KnownLists = { pci: null, usb: null }): P
   try {
     if (fresh.pci !== null) await toShelf(KEYS.pci, fresh.pci);
     if (fresh.usb !== null) await toShelf(KEYS.usb, fresh.usb);
-    const [pci, usb] = await Promise.all([shelved<string>(KEYS.pci), shelved<string>(KEYS.usb)]);
+    const [pci, usb] = await Promise.all([shelved(KEYS.pci), shelved(KEYS.usb)]);
     return { pci, usb };
   } catch {
     return fresh;

@@ -10,6 +10,7 @@ import {
   isJob,
   readJob,
   saveJob,
+  type StateMark,
 } from './jobStore';
 import { keeping as safekeeping } from './keeping.svelte';
 import { now } from './now';
@@ -57,8 +58,8 @@ export class OpenJob {
   /** A field of the job in which something was typed that is not in the job yet. */
   isTyping = $state(false);
 
-  /** @param stored revision that is in the store; null while the job has never been saved */
-  constructor(job: Job, stored: number | null, changedBack: Keeping['changedBack']) {
+  /** @param stored the state that is in the store, by its mark; null while the job has never been saved */
+  constructor(job: Job, stored: StateMark | null, changedBack: Keeping['changedBack']) {
     const nothing = { said: '', refused: [], alsoOpenIn: [], done: [], undone: [] };
     this.state = { job, saving: 'saved', ...nothing };
     this.keeper = new JobKeeper(
@@ -77,7 +78,7 @@ export class OpenJob {
   }
 
   /** A job of the store or of this window, with what can be undone of it. */
-  static async of(job: Job, stored: number | null): Promise<OpenJob> {
+  static async of(job: Job, stored: StateMark | null): Promise<OpenJob> {
     const history = stored === null ? null : await readHistory(job.id).catch(() => null);
     if (history === null) return new OpenJob(job, stored, neverChangedBack);
     const open = new OpenJob(job, stored, (await undoing()).changedBack);

@@ -1,5 +1,6 @@
 /** What was done to a job and can be undone or redone. */
 import type { Operation } from 'fast-json-patch';
+import * as z from 'zod/mini';
 import type { Job } from '$core';
 import { undoRecords } from './stores';
 
@@ -20,12 +21,27 @@ export interface Steps {
   readonly undone: readonly Past[];
 }
 
+const KeptPast = z.object({
+  what: z.string(),
+  job: z.null(),
+  change: z.array(z.looseObject({ op: z.string(), path: z.string() })),
+});
+const KeptHistory = z.object({
+  /** The state of the job that it belongs to, by its mark, and its format. */
+  of: z.string(),
+  format: z.number(),
+  done: z.array(KeptPast),
+  undone: z.array(KeptPast),
+});
+
 /** The same as it is kept. */
 export interface History extends Omit<Steps, 'job'> {
-  /** Revision and format of the job that it belongs to. */
-  readonly revision: number;
+  readonly of: string;
   readonly format: number;
 }
 
-export const readHistory = (jobId: string): Promise<History | null> =>
-  undoRecords.get<History>(jobId);
+/** Null where none is kept, or none that reads: what can be undone begins anew. */
+export async function readHistory(jobId: string): Promise<History | null> {
+  const parsed = KeptHistory.safeParse(await undoRecords.get(jobId));
+  return parsed.success ? (parsed.data as unknown as History) : null;
+}

@@ -1,7 +1,8 @@
 /** Photographs of a job, kept beside it in this browser's store under their own ids. */
 import { Picture, type Job, type Pictures } from '$core';
 import { BIN_DAYS, type Binned } from './bin.svelte';
-import { pictureRecords, shelved, toShelf } from './stores';
+import { shelved, toShelf } from './shelf';
+import { pictureRecords } from './stores';
 
 const LONGEST_SIDE_PX = 1280;
 const QUALITY = 0.8;
@@ -28,9 +29,8 @@ export const keepPicture = (id: string, address: string): Promise<unknown> =>
 /** Null where the picture is not in this browser. */
 export async function readPicture(id: string): Promise<string | null> {
   try {
-    const address = await pictureRecords.get<unknown>(id);
     // Only what was put there: a picture's own data, never an address elsewhere.
-    return typeof address === 'string' && address.startsWith('data:image/') ? address : null;
+    return Picture.safeParse(await pictureRecords.get(id)).data ?? null;
   } catch {
     return null;
   }
@@ -75,7 +75,7 @@ export async function sweepPictures(
   bin: readonly Binned[],
   at: string,
 ): Promise<void> {
-  const since = (await shelved<Record<string, string>>(UNCLAIMED)) ?? {};
+  const since = (await shelved(UNCLAIMED)) ?? {};
   const binned = new Set(bin.flatMap(({ record }) => photosIn(record)));
   const before = new Date(Date.parse(at) - BIN_DAYS * DAY_MS).toISOString();
   const unclaimed: Record<string, string> = {};

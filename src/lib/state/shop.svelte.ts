@@ -19,7 +19,8 @@ import {
 } from './jobStore';
 import { hadJobs, markJobs } from './keeping.svelte';
 import { now } from './now';
-import { changing, incomingRecords, jobRecords, shelved, toShelf, troubleOf } from './stores';
+import { shelved, toShelf } from './shelf';
+import { changing, incomingRecords, jobRecords, troubleOf } from './stores';
 import type { StorageTrouble } from '$lib/wording/keeping';
 import { roomToWrite } from './room';
 import { supplies } from './supplies.svelte';
@@ -202,7 +203,7 @@ class Shop {
   async remove(key: string, name: string): Promise<Binned | null> {
     try {
       const binned = await changing(`job-${key}`, async () => {
-        const record = await jobRecords.get<unknown>(key);
+        const record = await jobRecords.get(key);
         const kept = await bin.put('job', name, record ?? this.loose.get(key));
         await takeOut(key);
         return kept;
@@ -221,6 +222,8 @@ class Shop {
   /** Puts back what was deleted. A job whose place is taken comes back as a copy. False where it cannot be read. */
   async putBack(binned: Binned): Promise<boolean> {
     const { kind, record } = binned;
+    // What did not read where it lay does not read there now either.
+    if (kind === 'setting' || kind === 'unreadable') return false;
     const done =
       kind === 'job' ? await this.putBackJob(record) : await supplies.putBack(kind, record);
     if (done) await bin.takeOut(binned);

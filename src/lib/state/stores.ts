@@ -36,14 +36,29 @@ export class Records {
     return this.kept;
   }
 
-  get<Value = unknown>(key: string): Promise<Value | null> {
-    return answered(this.ready().then((kept) => kept.getItem<Value>(key)));
+  /** As it is kept: whoever takes it for something reads it by a schema first. Null where nothing is. */
+  get(key: string): Promise<unknown> {
+    return answered(this.ready().then((kept) => kept.getItem<unknown>(key)));
   }
   keys(): Promise<readonly string[]> {
     return answered(this.atOnce(async (open) => (await open.getAllKeys(this.name)).map(String)));
   }
-  all<Value>(): Promise<readonly Value[]> {
-    return answered(this.atOnce((open) => open.getAll(this.name) as Promise<Value[]>));
+  /** So many from behind a key on, by their keys in the order of the store. */
+  entries(
+    after: string | null = null,
+    most?: number,
+  ): Promise<readonly (readonly [key: string, value: unknown])[]> {
+    return answered(
+      this.atOnce(async (open) => {
+        const range = after === null ? null : IDBKeyRange.lowerBound(after, true);
+        const reading = open.transaction(this.name);
+        const [keys, values] = await Promise.all([
+          reading.store.getAllKeys(range, most),
+          reading.store.getAll(range, most) as Promise<unknown[]>,
+        ]);
+        return keys.map((key, n) => [String(key), values[n]] as const);
+      }),
+    );
   }
   count(): Promise<number> {
     return answered(this.ready().then((kept) => kept.length()));
@@ -58,18 +73,40 @@ export class Records {
   clear(): Promise<void> {
     return this.write((kept) => kept.clear());
   }
+  /** Several in one writing: all of them are kept, or none is. */
+  putAll(all: readonly (readonly [key: string, value: unknown])[]): Promise<void> {
+    return this.write(() =>
+      this.atOnce(async (open) => {
+        const writing = open.transaction(this.name, 'readwrite', { durability: 'strict' });
+        for (const [key, value] of all) void writing.store.put(value, key);
+        await writing.done;
+      }),
+    );
+  }
+
+  /** The same of what is taken out. */
+  removeAll(keys: readonly string[]): Promise<void> {
+    return this.write(() =>
+      this.atOnce(async (open) => {
+        const writing = open.transaction(this.name, 'readwrite', { durability: 'strict' });
+        for (const key of keys) void writing.store.delete(key);
+        await writing.done;
+      }),
+    );
+  }
 
   private async write(work: (kept: LocalForage) => Promise<unknown>): Promise<void> {
     await answered(roomToWrite());
     try {
       await answered(this.ready().then(work));
     } catch (error) {
-      doubtStore();
+      // What was to be written may be what is wrong: then nothing is said of the store.
+      if (isOfStore(error)) doubtStore();
       throw error;
     }
   }
 
-  /** In one reading: localForage goes from one to the next. */
+  /** In one go: localForage goes from one to the next. */
   private async atOnce<Answer>(read: (open: IDBPDatabase) => Promise<Answer>): Promise<Answer> {
     // It is localForage that makes the store where there is none.
     await this.ready();
@@ -126,9 +163,19 @@ async function answered<Answer>(answer: Promise<Answer>): Promise<Answer> {
   }
 }
 
+/** Whether it is the store that failed, or the disk; else it is whoever asked. */
+const isOfStore = (error: unknown): boolean =>
+  error instanceof StoreSilent ||
+  (error instanceof DOMException && error.name !== 'DataCloneError' && error.name !== 'DataError');
+
 /** What a failure to read or write means. A store that has answered and then fails is full, or its disk is. */
 export async function troubleOf(error: unknown): Promise<StorageTrouble> {
   if (error instanceof StoreSilent) return 'silent';
+  // Where there is no store at all a browser has no word for it, or one of its own.
+  if (hasAnswered && !isOfStore(error)) {
+    console.error(error);
+    return 'damaged';
+  }
   if (hasAnswered || (error instanceof DOMException && error.name === 'QuotaExceededError'))
     return 'full';
   try {
@@ -139,16 +186,12 @@ export async function troubleOf(error: unknown): Promise<StorageTrouble> {
   }
 }
 
-/** Things of the shop by their name. */
-export const shelved = <Value>(key: string): Promise<Value | null> => shelfRecords.get<Value>(key);
-export const toShelf = (key: string, value: unknown): Promise<void> => shelfRecords.put(key, value);
-
 /** Where the shop's own lists are kept. */
-export const KEPT_LISTS: ListPlaces = {
+export const KEPT_LISTS = {
   cards: 'own-cards',
   extras: 'own-extras',
   templates: 'own-templates',
-};
+} as const satisfies ListPlaces;
 
 /** One change of the store at a time under a name; a restore takes all names at once. */
 const WHOLE_STORE = 'tenant-store';

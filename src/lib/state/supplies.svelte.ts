@@ -18,7 +18,8 @@ import {
 import { readList } from './olderFormats';
 import { bin, type BinKind } from './bin.svelte';
 import { fetched } from './fetched';
-import { KEPT_LISTS, changing, shelved, toShelf } from './stores';
+import { shelved, toShelf } from './shelf';
+import { KEPT_LISTS, changing } from './stores';
 
 const Catalogue = z.object({ cards: z.array(Card), extras: z.array(Extra) });
 const NOTHING_KEPT = { items: [], refused: [], newer: null };
@@ -140,7 +141,8 @@ class Supplies {
         for (const item of stored.items.filter((each) => !stay.has(keyOf(each))))
           await bin.put(binKind, nameOf(item), item);
         const refused = stored.refused.map(({ item }) => item);
-        await toShelf(KEPT_LISTS[kind], writeKeptList(items, refused));
+        const place: (typeof KEPT_LISTS)[KeptKind] = KEPT_LISTS[kind];
+        await toShelf(place, writeKeptList(items, refused));
         // What is shown as changed is kept: whoever leaves the page then loses nothing.
         this.take(kind, { ...stored, items });
         return true;
@@ -170,7 +172,7 @@ class Supplies {
     work: (stored: KeptReading<KeptItems[Kind]>) => Promise<Result>,
   ): Promise<Result> {
     return changing(`list-${kind}`, async () =>
-      work(await readList(kind, await shelved<unknown>(KEPT_LISTS[kind]))),
+      work(await readList(kind, await shelved(KEPT_LISTS[kind]))),
     );
   }
 
@@ -183,7 +185,7 @@ class Supplies {
   }
 
   /** Puts back what was deleted of the shop's own. False where it cannot be read or kept. */
-  async putBack(kind: Exclude<BinKind, 'job'>, record: unknown): Promise<boolean> {
+  async putBack(kind: keyof typeof LIST_OF, record: unknown): Promise<boolean> {
     const list = LIST_OF[kind];
     const [item] = (await readList(list, writeKeptList([record]))).items;
     return item === undefined ? false : this.keep(list, [item]);
@@ -208,14 +210,14 @@ function overlaid<Thing extends { readonly id: string }>(
 
 /** Fetched from the server, or as it was last time; null where it was never reached. */
 async function supply<Schema extends z.core.$ZodType>(
-  key: string,
+  key: 'catalogue' | 'drivers' | 'templates',
   address: string,
   schema: Schema,
   question?: object,
 ): Promise<z.infer<Schema> | null> {
   const fresh = await fetched(address, schema, question);
   try {
-    const kept = await shelved<unknown>(key);
+    const kept = await shelved(key);
     if (fresh !== null) {
       // What is there already is not written anew at every start.
       if (JSON.stringify(kept) !== JSON.stringify(fresh)) await toShelf(key, fresh);

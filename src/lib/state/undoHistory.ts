@@ -3,7 +3,7 @@
  * JSON Patch (RFC 6902). The log and the count of changes are no part of it: undoing goes on with both.
  */
 import { applyPatch, compare, deepClone } from 'fast-json-patch';
-import type { Job } from '$core';
+import { stateMark, type Job } from '$core';
 import type { Change, History, Past, Steps } from './past';
 import { undoRecords } from './stores';
 
@@ -38,7 +38,7 @@ function changes(job: Job, steps: readonly Past[]): readonly Past[] {
 }
 
 export const historyOf = ({ job, done, undone }: Steps): History => ({
-  revision: job.revision,
+  of: stateMark(job),
   format: job.format,
   done: changes(job, done),
   undone: changes(job, undone),

@@ -2,9 +2,9 @@
 
 /**
  * full: nothing more can be written; blocked: the browser keeps nothing; silent: it does not answer; cleared: what was
- * kept is gone.
+ * kept is gone; damaged: something that is kept cannot be made use of.
  */
-export type StorageTrouble = 'full' | 'blocked' | 'silent' | 'cleared';
+export type StorageTrouble = 'full' | 'blocked' | 'silent' | 'cleared' | 'damaged';
 
 interface Trouble {
   readonly title: string;
@@ -31,6 +31,11 @@ export const TROUBLE_WORDS: Readonly<Record<StorageTrouble, Trouble>> = {
     list: 'Nothing more is written. Back up at once, then make room on the disk, or delete old jobs for good: on a full disk a browser may clear what it keeps.',
     unsaved:
       'Your work is kept in this window. Export it, make room on the disk or in the list of jobs, then try again.',
+  },
+  damaged: {
+    title: 'Something that is kept here cannot be read.',
+    list: 'The store itself works: jobs are saved as always. Back up, and reload the page; what cannot be read is left as it is.',
+    unsaved: 'It could not be saved as it is. Export it, and undo the last change.',
   },
   cleared: {
     title: 'The jobs that were kept here are gone.',

@@ -4,6 +4,7 @@ import {
   BackupWriter,
   differences,
   displaced,
+  isTakable,
   merged,
   readBackup,
   replaced,
@@ -13,7 +14,7 @@ import {
   type StoredItem,
   type Taking,
 } from '$core';
-import { everything, takeIn } from '../state/restore';
+import { keptItems, takeIn } from '../state/restore';
 import { KEPT_LISTS } from '../state/stores';
 import { sha256 } from './sha256';
 
@@ -23,6 +24,8 @@ export interface Look {
   readonly differences: readonly BackupDifference[];
   /** What a whole restore would put into the bin. */
   readonly displaced: ReturnType<typeof displaced>;
+  /** Things under keys that no backup makes, or that do not read: they stay out. */
+  readonly leftOut: readonly string[];
 }
 
 /** What a backup would change, or why it cannot be read. */
@@ -33,37 +36,46 @@ export interface Looked {
 
 type OnProgress = (done: number, of: number) => void;
 
-/** So often a progress is told. */
-const TELL_EVERY = 10;
+/** A backup, and the keys of what could not go into it. */
+export interface Made {
+  readonly file: Blob;
+  readonly leftOut: readonly string[];
+}
 
 let there: readonly StoredItem[] = [];
 
 const freshId = () => crypto.randomUUID();
 const now = () => new Date().toISOString();
 
+async function everything(): Promise<readonly StoredItem[]> {
+  const items: StoredItem[] = [];
+  for await (const item of keptItems()) items.push(item);
+  return items;
+}
+
 const work = {
-  make: async (version: string, onProgress: OnProgress): Promise<Blob> => {
-    const items = await everything();
-    const writer = new BackupWriter(sha256);
-    for (const [n, item] of items.entries()) {
-      await writer.add(item);
-      if (n % TELL_EVERY === 0) onProgress(n, items.length);
-    }
-    return new Blob([(await writer.finish(now(), version)) as BlobPart], {
-      type: 'application/zip',
-    });
+  make: async (version: string, onProgress: OnProgress): Promise<Made> => {
+    // A file in pieces, which the browser may lay down: memory holds none of it whole.
+    const pieces: Blob[] = [];
+    const leftOut: string[] = [];
+    const writer = new BackupWriter(sha256, (chunk) => pieces.push(new Blob([chunk as BlobPart])));
+    for await (const item of keptItems(onProgress))
+      if (!(await writer.add(item))) leftOut.push(`${item.store}: ${item.key.slice(0, 100)}`);
+    await writer.finish(now(), version);
+    return { file: new Blob(pieces, { type: 'application/zip' }), leftOut };
   },
 
   look: async (file: Blob): Promise<Looked> => {
     const { backup, problems } = await readBackup(new Uint8Array(await file.arrayBuffer()), sha256);
     if (backup === null) return { look: null, problems };
-    there = backup.items;
+    there = backup.items.filter(isTakable);
     const here = await everything();
     return {
       look: {
         manifest: backup.manifest,
         differences: differences(here, there, KEPT_LISTS),
         displaced: displaced(here, there, KEPT_LISTS),
+        leftOut: backup.items.filter((item) => !isTakable(item)).map(({ key }) => key),
       },
       problems: [],
     };
@@ -79,10 +91,9 @@ const work = {
       takings === 'whole'
         ? replaced(here, there, KEPT_LISTS, freshId, now())
         : merged(here, there, KEPT_LISTS, takings, freshId);
-    const of = change.write.length + change.remove.length;
-    await takeIn(change, (done) => {
-      if (done % TELL_EVERY === 0) onProgress(done, of);
-    });
+    // Laid down, and carried over.
+    const of = 2 * (change.write.length + change.remove.length);
+    await takeIn(change, (done) => onProgress(done, of));
     return [...change.write, ...change.remove].flatMap(({ store, key }) =>
       store === 'jobs' ? [key] : [],
     );

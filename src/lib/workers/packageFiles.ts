@@ -34,7 +34,7 @@ export interface Opened {
 }
 
 /** Display packages are around a gigabyte. Nothing larger than this is unpacked. */
-export const LARGEST_ARCHIVE = 4 * 1024 ** 3;
+const LARGEST_ARCHIVE = 4 * 1024 ** 3;
 /** A kernel's list has half a megabyte, the longest setup files a few. */
 const LARGEST_SETUP = 32 * 1024 ** 2;
 const ARCHIVE = /\.zip$/i;
