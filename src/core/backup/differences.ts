@@ -204,6 +204,8 @@ function jobTaken(
   renamed: ReadonlyMap<string, string>,
   freshId: () => string,
 ): StoredItem {
+  // Most come in as they are: nothing of them has to be read.
+  if (taking === 'there' && renamed.size === 0) return { store: 'jobs', key, value };
   const { job } = readStoredJob(value);
   if (job === null) return { store: 'jobs', key: taking === 'both' ? freshId() : key, value };
   const photos = job.photos.some(({ id }) => renamed.has(id))

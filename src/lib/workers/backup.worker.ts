@@ -42,6 +42,8 @@ export interface Made {
   readonly leftOut: readonly string[];
 }
 
+const PIECE_BYTES = 4 * 1024 ** 2;
+
 let there: readonly StoredItem[] = [];
 
 const freshId = () => crypto.randomUUID();
@@ -57,11 +59,22 @@ const work = {
   make: async (version: string, onProgress: OnProgress): Promise<Made> => {
     // A file in pieces, which the browser may lay down: memory holds none of it whole.
     const pieces: Blob[] = [];
+    let chunks: Uint8Array[] = [];
+    let bytes = 0;
+    const layDown = () => {
+      pieces.push(new Blob(chunks as BlobPart[]));
+      [chunks, bytes] = [[], 0];
+    };
     const leftOut: string[] = [];
-    const writer = new BackupWriter(sha256, (chunk) => pieces.push(new Blob([chunk as BlobPart])));
+    const writer = new BackupWriter(sha256, (chunk) => {
+      chunks.push(chunk);
+      bytes += chunk.length;
+      if (bytes > PIECE_BYTES) layDown();
+    });
     for await (const item of keptItems(onProgress))
       if (!(await writer.add(item))) leftOut.push(`${item.store}: ${item.key.slice(0, 100)}`);
     await writer.finish(now(), version);
+    layDown();
     return { file: new Blob(pieces, { type: 'application/zip' }), leftOut };
   },
 

@@ -2,7 +2,7 @@
  * Driver packages as they were dropped: folders and archives of which only what says something of drivers is kept in memory.
  * All else is known by name and size, and passes through when it is wanted.
  */
-import { BlobReader, ZipReader, configure, type FileEntry } from '@zip.js/zip.js/index-native.js';
+import { Reader, ZipReader, configure, type FileEntry } from '@zip.js/zip.js/index-native.js';
 import type { WhyLeftOut } from '$lib/wording/packages';
 import { nameInArchive, saysOfDrivers, type PackageFile } from '$core';
 
@@ -81,6 +81,29 @@ async function openFile(name: string, content: File | string): Promise<Opened | 
   return { files: [{ name, bytes: content.size, content: read, stream }], leftOut: [] };
 }
 
+/** Files of an archive lie one behind the other: what is read of the disk is read for several of them at once. */
+class ArchiveReader extends Reader<File> {
+  private from = 0;
+  private held = new Uint8Array(0);
+
+  constructor(private readonly file: File) {
+    super(file);
+    this.size = file.size;
+  }
+
+  override async readUint8Array(from: number, length: number): Promise<Uint8Array<ArrayBuffer>> {
+    const to = Math.min(from + length, this.file.size);
+    if (from < this.from || to > this.from + this.held.length) {
+      const end = Math.max(to, from + READ_AT_ONCE_BYTES);
+      this.held = new Uint8Array(await this.file.slice(from, end).arrayBuffer());
+      this.from = from;
+    }
+    return this.held.slice(from - this.from, to - this.from);
+  }
+}
+
+const READ_AT_ONCE_BYTES = 1024 ** 2;
+
 /** Every file of an archive is held against its sum and its size before any of it counts; its directory says what it would take. */
 async function openArchive(
   name: string,
@@ -90,7 +113,7 @@ async function openArchive(
   const refused = (why: WhyLeftOut, at: string | null = null): LeftOut => ({ name, why, at });
   let entries: readonly FileEntry[];
   try {
-    const reader = new ZipReader(new BlobReader(archive), { checkLocalFilename: true });
+    const reader = new ZipReader(new ArchiveReader(archive), { checkLocalFilename: true });
     entries = (await reader.getEntries()).filter((entry): entry is FileEntry => !entry.directory);
   } catch {
     return refused('noArchive');
