@@ -257,3 +257,25 @@ describe('The hardware report of the third system', () => {
     }
   });
 });
+
+describe('A property list that is broken', () => {
+  it('is said to be, with its line, and takes nothing else along', () => {
+    const broken = [
+      '<plist><array><dict><key>a</key>\n<string>b</dict></array></plist>',
+      `<plist>${'<<a'.repeat(1_000)}`,
+      '<plist>&nothing;</plist>',
+      '<plist><!DOCTYPE plist [<!ENTITY a "b">]>&a;</plist>',
+      '<plist><dict></dict></dict></plist>',
+      '<plist>\u0000</plist>',
+    ];
+    for (const text of broken) {
+      const content = text.replace('<plist>', `<plist><string>SPPCIDataType</string>`);
+      const [file] = readEvidence([{ name: 'report.spx', content }]).files;
+      expect(file!.kind, content).to.equal('hardwareReport');
+      expect(
+        file!.problems.map(({ code }) => code),
+        content.slice(0, 80),
+      ).to.include('report.unreadable');
+    }
+  });
+});

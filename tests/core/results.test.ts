@@ -274,3 +274,69 @@ describe('What is expected by the way of measuring', () => {
     expect(diagnoses(begun).size).to.equal(0);
   });
 });
+
+describe('Numbers in tables of results', () => {
+  const table = (text: string) => {
+    const { results, files } = read(text, 'results.csv');
+    return {
+      rates: results.map((each) => (each.kind === 'rate' ? each.bytesPerSecond / 1e6 : null)),
+      problems: files.flatMap(({ problems }) => problems.map(({ code, line }) => [code, line])),
+    };
+  };
+
+  it('are thousands or decimals as the file shows them', () => {
+    // Between commas a comma in quotation marks sets thousands apart.
+    expect(table('name,MB/s\na,"1,234"\nb,98.5\n').rates).to.deep.equal([1234, 98.5]);
+    expect(table('name,MB/s\na,"1,234"\n').rates).to.deep.equal([1234]);
+    // Between semicolons the comma marks decimals, unless the column says otherwise.
+    expect(table('name;MB/s\na;1,234\nb;98,5\n').rates).to.deep.equal([1.234, 98.5]);
+    expect(table('name;MB/s\na;1.234\n').rates).to.deep.equal([1234]);
+    expect(table('name;MB/s\na;1.234\nb;98.5\n').rates).to.deep.equal([1.234, 98.5]);
+    expect(table('name;MB/s\na;1.234,5\nb;2.345\n').rates).to.deep.equal([1234.5, 2345]);
+    expect(table('name\tbytes/s\na\t1,234,567\nb\t1,234\n').rates).to.deep.equal([
+      1.234567, 0.001234,
+    ]);
+    // A group of thousands never begins with a nought.
+    expect(table('name\tMB/s\na\t0,234\n').rates).to.deep.equal([0.234]);
+    // Blanks of every width, and the apostrophe.
+    for (const mark of [' ', '\u00a0', '\u202f', '’', "'"])
+      expect(table(`name;MB/s\na;1${mark}234,5\n`).rates).to.deep.equal([1234.5]);
+    expect(table('name;bytes;seconds\na;2.000.000.000;4,5\n').rates[0]).to.be.closeTo(444.4, 0.1);
+  });
+
+  it('that can be read two ways are not guessed, and no number is no number', () => {
+    expect(table('name\tMB/s\na\t1,234\nb\t77\n')).to.deep.equal({
+      rates: [77],
+      problems: [['result.twoWays', 2]],
+    });
+    // Another column that is sure of itself settles it.
+    expect(table('MB/s\tseconds\n1,234\t2.5\n').rates).to.deep.equal([1234]);
+    for (const none of ['1,23,4', '1.2.3', '12,34.5.6', '1e', '--1', '0x10', 'Infinity', '1,,2'])
+      expect(table(`name;MB/s\na;${none}\n`).rates, none).to.deep.equal([]);
+  });
+});
+
+describe('Results without an end', () => {
+  it('of any tool are cut at the same number, and that is said', () => {
+    const job = {
+      jobname: 'j',
+      read: { io_bytes: 1e9, bw_bytes: 5e8, runtime: 2_000 },
+    };
+    const fio = JSON.stringify({
+      'fio version': 'fio-3.33',
+      jobs: Array.from({ length: 300 }, () => job),
+    });
+    const dd = '1073741824 bytes (1.1 GB, 1.0 GiB) copied, 2.17 s, 495 MB/s\n'.repeat(200_000);
+    for (const [name, text] of [
+      ['fio.json', fio],
+      ['dd.txt', dd],
+    ] as const) {
+      const reading = read(text, name);
+      expect(reading.results.length, name).to.equal(200);
+      expect(
+        reading.files[0]!.problems.map(({ code }) => code),
+        name,
+      ).to.deep.equal(['list.tooMany']);
+    }
+  });
+});

@@ -48,6 +48,16 @@ const INPUTS: Readonly<
   'base64 that ends well': [null, 100, (n) => 'Wxyz'.repeat(n)],
   'hexadecimal that ends well': [null, 100, (n) => '0x00, '.repeat(n)],
   'hexadecimal that ends badly': [null, 40, (n) => `${'0x00, '.repeat(n)}!`],
+  'a property list that breaks off': [
+    'hardwareReport',
+    300,
+    (n) => `<plist><array><string>SPPCIDataType</string>${'<<a '.repeat(n)}`,
+  ],
+  'a property list with what it does not know': [
+    'hardwareReport',
+    300,
+    (n) => `<plist><array><string>SPPCIDataType</string>${'<dict>&x;</dict> '.repeat(n)}`,
+  ],
   'blanks behind a field of os-release': [
     'osRelease',
     1000,

@@ -15,7 +15,7 @@ import { readLinks, type SystemLinks } from './pci/links.ts';
 import { readLspci } from './pci/lspci.ts';
 import { readLspciMachine } from './pci/lspciMachine.ts';
 import { readPciconf } from './pci/pciconf.ts';
-import { ProblemList, type Problem } from './problem.ts';
+import { ProblemList, type Problem, upTo } from './problem.ts';
 import { CONFIG_PATH, recognise, type EvidenceKind } from './recognise.ts';
 import { readEdid, type ScreenReading } from './screens/edid.ts';
 import { readAttached, type AttachedBuses } from './system/attached.ts';
@@ -199,6 +199,9 @@ function readInto({ name, content }: EvidenceFile, into: FileReading, at: Place)
   };
 }
 
+/** Measurements of one file, whatever tool wrote it: more than anybody looks at. */
+const MOST_RESULTS = 200;
+
 /** @returns how many things were found */
 function readText(
   kind: EvidenceKind,
@@ -253,7 +256,7 @@ function readText(
     case 'ipLink':
     case 'ethtool': {
       const ports = kind === 'ipLink' ? readIpLink(text, problems) : readEthtool(text, problems);
-      into.ports.push(...ports);
+      for (const port of ports) into.ports.push(port);
       return ports.length;
     }
     case 'deviceList': {
@@ -269,8 +272,8 @@ function readText(
     }
     case 'smartctl': {
       const drives = readSmartctl(text, problems);
-      into.drives.push(...drives);
-      into.results.push(...readTemperatures(text));
+      for (const drive of drives) into.drives.push(drive);
+      for (const result of readTemperatures(text)) into.results.push(result);
       return drives.length;
     }
     case 'iperf3':
@@ -279,8 +282,9 @@ function readText(
     case 'radio':
     case 'nvme':
     case 'resultTable': {
-      const results = RESULT_READERS[kind](text, problems);
-      into.results.push(...results);
+      const all = RESULT_READERS[kind](text, problems);
+      const results = upTo(MOST_RESULTS, all, 'results', problems);
+      for (const result of results) into.results.push(result);
       return results.length;
     }
     case 'loadedDrivers': {

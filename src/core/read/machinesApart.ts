@@ -62,15 +62,15 @@ export function machinesApart(readings: readonly FileReading[]): MachinesApart |
   const silent: number[] = [];
   for (const { files, traits } of unitsOf(readings)) {
     if (!says(traits)) {
-      silent.push(...files);
+      for (const file of files) silent.push(file);
       continue;
     }
     const fitting = machines.find((machine) => !contradicts(machine.traits, traits));
     if (fitting !== undefined) {
-      fitting.files.push(...files);
+      for (const file of files) fitting.files.push(file);
       fitting.traits = together(fitting.traits, traits);
     } else if (machines.length < MOST_MACHINES) machines.push({ traits, files: [...files] });
-    else silent.push(...files);
+    else for (const file of files) silent.push(file);
   }
   if (machines.length < 2) return null;
   const loose: number[] = [];

@@ -55,6 +55,7 @@ export type ProblemCode =
   | 'result.noTime'
   | 'result.noColumns'
   | 'result.noFigure'
+  | 'result.twoWays'
   | 'list.noIdentities'
   | 'list.placeMissing'
   | 'list.tooMany'

@@ -63,6 +63,8 @@ const WORDS: Readonly<Record<ProblemCode, string>> = {
   'result.noColumns':
     'No column of figures; expected one such as {expected}, or one of bytes and one of seconds.',
   'result.noFigure': 'No figure above zero in “{found}”; left out.',
+  'result.twoWays':
+    '“{found}” can be read two ways, as thousands or as decimals, and nothing else in the file says which; left out. Write it without a mark for thousands.',
   'list.noIdentities': 'No column of device identities; expected one such as {expected}.',
   'list.placeMissing': 'The list does not say where the device sits; left out.',
   'list.tooMany': '{found} entries; only the first {expected} were read.',

@@ -58,8 +58,10 @@ export async function openPackages(
       ? await openArchive(name, content, told)
       : await openFile(name, content);
     if ('why' in opened) leftOut.push(opened);
-    else files.push(...opened.files);
-    if ('leftOut' in opened) leftOut.push(...opened.leftOut);
+    else {
+      for (const file of opened.files) files.push(file);
+      for (const left of opened.leftOut) leftOut.push(left);
+    }
     before += sizeOf(content);
     onBytes(before, of);
   }

@@ -2,6 +2,7 @@
 import Papa from 'papaparse';
 import type { RunDirection, RunKind } from '../../parts/run.ts';
 import type { ProblemList } from '../problem.ts';
+import { markBeside, markOf, numberIn, type Mark } from './numberMarks.ts';
 import { isRate, type Result } from './result.ts';
 
 type Column = 'rate' | 'bytes' | 'seconds' | 'files' | 'direction' | 'what' | 'name';
@@ -53,7 +54,7 @@ interface Found {
 
 /** Never throws: rows without a figure are problems, each with its line. */
 export function readResultTable(input: string, problems: ProblemList): readonly Result[] {
-  const { data } = Papa.parse<string[]>(input, { skipEmptyLines: 'greedy' });
+  const { data, meta } = Papa.parse<string[]>(input, { skipEmptyLines: 'greedy' });
   const [head = [], ...rows] = data;
   const columns = new Map<Column, Found>();
   head.forEach((name, at) => {
@@ -67,7 +68,24 @@ export function readResultTable(input: string, problems: ProblemList): readonly 
   }
   if (rows.length > MOST_ROWS)
     problems.add({ code: 'list.tooMany', expected: `${MOST_ROWS}`, found: `${rows.length}` });
-  return rows.slice(0, MOST_ROWS).flatMap((row, n) => rowOf(row, n + 2, columns, problems));
+  const marks = marksOf(rows, columns, meta.delimiter);
+  return rows.slice(0, MOST_ROWS).flatMap((row, n) => rowOf(row, n + 2, columns, marks, problems));
+}
+
+const NUMBERS: readonly Column[] = ['rate', 'bytes', 'seconds', 'files'];
+
+/** The mark of decimals in each column of numbers: by itself, else by the other columns, else by what keeps columns apart. */
+function marksOf(
+  rows: readonly (readonly string[])[],
+  columns: ReadonlyMap<Column, Found>,
+  delimiter: string,
+): ReadonlyMap<Column, Mark | null> {
+  const texts = (column: Column): readonly string[] => {
+    const found = columns.get(column);
+    return found === undefined ? [] : rows.map((row) => row[found.at] ?? '');
+  };
+  const ofFile = markOf(NUMBERS.flatMap(texts)) ?? markBeside(delimiter);
+  return new Map(NUMBERS.map((column) => [column, markOf(texts(column)) ?? ofFile]));
 }
 
 /** Whether the first line names columns of measurements. */
@@ -92,6 +110,7 @@ function rowOf(
   row: readonly string[],
   line: number,
   columns: ReadonlyMap<Column, Found>,
+  marks: ReadonlyMap<Column, Mark | null>,
   problems: ProblemList,
 ): readonly Result[] {
   const text = (column: Column): string => {
@@ -99,15 +118,21 @@ function rowOf(
     return found === undefined ? '' : (row[found.at] ?? '').trim();
   };
   const number = (column: Column): number | null => {
-    const printed = text(column).replace(',', '.');
-    const value = Number(printed);
-    return printed === '' || !Number.isFinite(value) || value <= 0
+    const value = numberIn(text(column), marks.get(column) ?? null);
+    if (value === 'ambiguous') ambiguous.push(text(column));
+    return typeof value !== 'number' || value <= 0
       ? null
       : value * (columns.get(column)?.times ?? 1);
   };
+  const ambiguous: string[] = [];
   const bytes = number('bytes');
   const seconds = number('seconds');
   const rate = number('rate') ?? (bytes !== null && seconds !== null ? bytes / seconds : null);
+  const [twoWays] = ambiguous;
+  if (twoWays !== undefined) {
+    problems.add({ code: 'result.twoWays', line, found: twoWays.slice(0, 40) });
+    return [];
+  }
   if (rate === null || !isRate(rate)) {
     problems.add({ code: 'result.noFigure', line, found: row.join(', ').slice(0, 80) });
     return [];

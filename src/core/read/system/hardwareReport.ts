@@ -82,7 +82,8 @@ export function readHardwareReport(input: string, problems: ProblemList): Hardwa
 /** All headings below one, and itself; no deeper than a report goes. */
 function withAllBelow(part: Part): readonly Part[] {
   const all = [part];
-  for (let at = 0; at < all.length; at += 1) all.push(...(all[at]?.parts ?? []));
+  for (let at = 0; at < all.length; at += 1)
+    for (const below of all[at]?.parts ?? []) all.push(below);
   return all;
 }
 
@@ -203,12 +204,15 @@ function partsOf(items: unknown, depth: number): Part[] {
 function partOf(item: Readonly<Record<string, unknown>>, depth: number): Part {
   const part = emptyPart(String(item['_name'] ?? ''));
   for (const [key, value] of Object.entries(item)) {
-    if (Array.isArray(value)) part.parts.push(...partsOf(value, depth + 1));
+    if (Array.isArray(value)) for (const below of partsOf(value, depth + 1)) part.parts.push(below);
     else if (typeof value === 'string' || typeof value === 'boolean' || typeof value === 'number')
       part.properties.set(keyOf(key), String(value));
   }
   return part;
 }
+
+const LETTERS_AT_ONCE = 65_536;
+const MOST_FAULTS = 20;
 
 /** A list of sections, each a `dict` with its type and its items; read as the parser goes, so that length is all it costs. */
 function fromPropertyList(input: string, problems: ProblemList): readonly Part[] {
@@ -243,10 +247,20 @@ function fromPropertyList(input: string, problems: ProblemList): readonly Part[]
     else if (name !== 'plist') put(text);
   });
   let failed = '';
-  parser.on('error', ({ message }) => {
-    failed = failed === '' ? message : failed;
+  let faults = 0;
+  // Behind a fault sound sections may follow; but some faults make the parser find another at every letter.
+  parser.on('error', (error) => {
+    faults += 1;
+    failed ||= error.message;
+    if (faults > MOST_FAULTS) throw error;
   });
-  parser.write(input).close();
+  try {
+    for (let at = 0; at < input.length; at += LETTERS_AT_ONCE)
+      parser.write(input.slice(at, at + LETTERS_AT_ONCE));
+    parser.close();
+  } catch (error) {
+    failed ||= `${parser.line}: ${String(error)}`;
+  }
   if (failed !== '')
     problems.add({
       code: 'report.unreadable',
