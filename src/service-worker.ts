@@ -11,8 +11,10 @@ declare const self: ServiceWorkerGlobalScope;
 const CACHE = `tenant-${version}`;
 const SHELL = '/';
 const FILES = '/files.json';
-/** This version and the one before. */
-const MOST_CACHES = 2;
+/** This version and the one before, whatever windows say: one of an earlier release says nothing. */
+const LEAST_CACHES = 2;
+/** A window holds such a lock as long as it runs. */
+const RUNS = 'tenant-runs-';
 
 self.addEventListener('install', (event) => event.waitUntil(keepEverything()));
 
@@ -29,11 +31,14 @@ self.addEventListener('activate', (event) =>
   event.waitUntil(dropOldest().then(() => self.clients.claim())),
 );
 
-/** The oldest come first; a version that is taken over again is not the oldest. */
+/** The oldest come first; a version that is taken over again is not the oldest, and one that a window runs is kept for it. */
 async function dropOldest(): Promise<void> {
+  const { held = [] } = await self.navigator.locks.query();
+  const running = new Set(held.map(({ name = '' }) => name));
   const ours = (await caches.keys()).filter((key) => key.startsWith('tenant-') && key !== CACHE);
-  const old = ours.slice(0, Math.max(0, ours.length + 1 - MOST_CACHES));
-  await Promise.all(old.map((key) => caches.delete(key)));
+  const old = ours.slice(0, Math.max(0, ours.length + 1 - LEAST_CACHES));
+  const unused = old.filter((key) => !running.has(key.replace(/^tenant-/, RUNS)));
+  await Promise.all(unused.map((key) => caches.delete(key)));
 }
 
 self.addEventListener('message', (event) => {

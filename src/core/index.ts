@@ -678,6 +678,7 @@ export type { MeasuredRate } from './read/results/result.ts';
 export { openItems } from './diagnosis/openItems.ts';
 export { provenSteps, stateOf } from './diagnosis/provenSteps.ts';
 export { type JudgedGroup, type Proving, provings } from './diagnosis/provings.ts';
+export { typedNumber } from './read/numberMarks.ts';
 export { type StageAnswer, driversAmiss, stageAnswer } from './diagnosis/stageAnswer.ts';
 export {
   type ReportDifference,
@@ -698,7 +699,13 @@ export {
   type SheetFigure,
   handOverSheet,
 } from './write/handOver.ts';
-export { type ExportChoice, forExport } from './write/forExport.ts';
+export {
+  type ExportChoice,
+  type Exported,
+  type StayedIn,
+  exportOf,
+  forExport,
+} from './write/forExport.ts';
 export { type ShoppingList, type ShoppingRow, shoppingList } from './write/shoppingList.ts';
 export { shoppingTable } from './write/shoppingTable.ts';
 

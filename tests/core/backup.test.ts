@@ -11,7 +11,6 @@ import {
   apply,
   differences,
   displaced,
-  forExport,
   merged,
   readBackup,
   readKeptList,
@@ -327,35 +326,6 @@ describe('A merge', () => {
       key.startsWith('bin/bin-') ? [(value as { name: string }).name] : [],
     );
     expect(binned).to.include.members(['A', 'B']);
-  });
-});
-
-describe('What goes out', () => {
-  const inside: Job = {
-    ...aJob(),
-    title: 'USB for Sail loft',
-    customer: 'Sail loft, Pilot’s Row',
-    notes: 'Sail loft keeps the key. Serial number: AB12-34 of the supply, S/N 99887.',
-    photos: [{ id: 'p', slotId: 's1', words: 'Sail loft, before', takenAt: AT }],
-    machine: {
-      ...aJob().machine,
-      inTrouble: [{ id: 'USB\\VID_F1A5&PID_0101\\4711', name: 'Reader', status: 'Error' }],
-    },
-  };
-
-  it('has nothing in it that was not chosen', () => {
-    const bare = forExport(inside, { customer: false, serials: false, photographs: false });
-    const text = JSON.stringify(bare);
-    for (const secret of ['Sail loft', 'Pilot', 'AB12-34', '99887', '4711', '"p"'])
-      expect(text).to.not.include(secret);
-    expect(text).to.include('VID_F1A5');
-  });
-
-  it('has everything in it that was', () => {
-    const all = { customer: true, serials: true, photographs: true };
-    expect(forExport(inside, all)).to.deep.equal(inside);
-    expect(forExport(inside, { ...all, serials: false }).customer).to.equal(inside.customer);
-    expect(forExport(inside, { ...all, customer: false }).notes).to.include('AB12-34');
   });
 });
 

@@ -513,7 +513,7 @@ describe('Numbers by which a single thing is known', () => {
     const drive = namedDrive('s5', value, STAMP.at);
     const named = apply(ticked, { name: 'observe', observations: [drive], what: 'drive' }, STAMP);
     const out = (serials: boolean) =>
-      JSON.stringify(forExport(named, { customer: true, serials, photographs: true }));
+      JSON.stringify(forExport(named, { customer: true, serials, photographs: true, words: true }));
     expect(out(true)).to.include('VX-4711').and.include('SN4711');
     expect(out(false)).to.not.include('4711');
   });

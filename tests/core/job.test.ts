@@ -585,7 +585,12 @@ describe('Hand-over sheet', () => {
     const seen = apply(before, { name: 'observe', observations, what: 'report' }, STAMP);
     const [card] = handOverSheet(seen).cards;
     expect([card?.serial, card?.driver.running]).to.deep.equal(['AB-12', 'keel 3.1']);
-    const without = forExport(seen, { customer: true, serials: false, photographs: true });
+    const without = forExport(seen, {
+      customer: true,
+      serials: false,
+      photographs: true,
+      words: true,
+    });
     expect(handOverSheet(without).cards[0]?.serial).to.equal(null);
   });
 

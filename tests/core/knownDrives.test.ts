@@ -255,7 +255,12 @@ describe('Drives that are known', () => {
     expect(assemblyOf(job).extras.map(({ fits }) => fits)).to.include('double');
     expect(steps(job).map(({ code }) => code)).to.include('testDrives');
     expect(handOverSheet(job).drives.map(({ serial }) => serial)).to.deep.equal(['A1', '']);
-    const plain = forExport(job, { customer: true, serials: false, photographs: true });
+    const plain = forExport(job, {
+      customer: true,
+      serials: false,
+      photographs: true,
+      words: true,
+    });
     expect(JSON.stringify(plain)).to.not.include('A1');
   });
 });

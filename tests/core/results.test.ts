@@ -12,6 +12,7 @@ import {
   provings,
   readEvidence,
   runGroups,
+  typedNumber,
   type Evidence,
   type Job,
   type RunObservation,
@@ -313,6 +314,15 @@ describe('Numbers in tables of results', () => {
     expect(table('MB/s\tseconds\n1,234\t2.5\n').rates).to.deep.equal([1234]);
     for (const none of ['1,23,4', '1.2.3', '12,34.5.6', '1e', '--1', '0x10', 'Infinity', '1,,2'])
       expect(table(`name;MB/s\na;${none}\n`).rates, none).to.deep.equal([]);
+  });
+});
+
+describe('A number that is typed', () => {
+  it('has a dot or a comma for decimals, and is asked for again where it could be two', () => {
+    const typed = ['1.234', '1,5', '0,125', '12', ' 7 ', '1,234.5', '1 200'].map(typedNumber);
+    expect(typed).to.deep.equal([1.234, 1.5, 0.125, 12, 7, 1234.5, 1200]);
+    for (const none of ['1,234', '460,000', '', 'x', '1,2,3', '--1', '1,,5'])
+      expect(typedNumber(none), none).to.equal(null);
   });
 });
 

@@ -54,15 +54,23 @@ export async function openStage(page: Page, job: string, stage: string): Promise
 export const stageLink = (page: Page, name: RegExp): Locator =>
   page.getByRole('navigation', { name: 'Stages of the work' }).getByRole('link', { name });
 
+/** All that can go out with a job. */
+const EVERYTHING = [
+  'Names of customer and technician',
+  'Serial numbers and addresses',
+  'Titles, notes and names in words',
+  'Photographs',
+] as const;
+
 /** Exports from a place on the page, with what is ticked in the dialog; returns the file's text. */
 export async function exported(
   page: Page,
   button: Locator,
-  ticks: readonly string[] = ['Customer’s name', 'Serial numbers', 'Photographs'],
+  ticks: readonly string[] = EVERYTHING,
 ): Promise<{ readonly name: string; readonly text: string }> {
   await button.click();
   const dialog = page.getByRole('dialog');
-  for (const label of ['Customer’s name', 'Serial numbers', 'Photographs'])
+  for (const label of EVERYTHING)
     await dialog.getByLabel(label).setChecked(ticks.includes(label), { force: true });
   const [download] = await Promise.all([
     page.waitForEvent('download'),

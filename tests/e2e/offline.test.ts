@@ -84,23 +84,24 @@ test('loaded past its worker, as a hard reload does, a page still goes off-line'
 });
 
 test.describe('a newer version', () => {
-  const NEXT = join(ROOT, 'test-results/next');
   let server: ChildProcess | null = null;
 
   test.afterEach(() => {
     server?.kill();
-    rmSync(NEXT, { recursive: true, force: true });
+    // Whole builds: nobody looks at them afterwards.
+    rmSync(test.info().outputDir, { recursive: true, force: true });
   });
 
   /** The built application under another version's name: what differs is the name alone. */
-  function nextVersion(): void {
-    cpSync(join(ROOT, 'build'), join(NEXT, 'build'), { recursive: true });
-    cpSync(join(ROOT, 'server'), join(NEXT, 'server'), { recursive: true });
-    mkdirSync(NEXT, { recursive: true });
+  function anotherVersion(name: string): string {
+    const folder = test.info().outputPath(name);
+    mkdirSync(folder, { recursive: true });
+    cpSync(join(ROOT, 'build'), join(folder, 'build'), { recursive: true });
+    cpSync(join(ROOT, 'server'), join(folder, 'server'), { recursive: true });
     const { version } = JSON.parse(readFileSync(join(ROOT, 'build/client/files.json'), 'utf8')) as {
       version: string;
     };
-    for (const entry of readdirSync(join(NEXT, 'build'), {
+    for (const entry of readdirSync(join(folder, 'build'), {
       recursive: true,
       withFileTypes: true,
     })) {
@@ -108,8 +109,9 @@ test.describe('a newer version', () => {
       if (!entry.isFile()) continue;
       if (/\.(br|gz)$/.test(path)) rmSync(path);
       else if (/\.(js|json|html)$/.test(path))
-        writeFileSync(path, readFileSync(path, 'utf8').replaceAll(version, 'next-version'));
+        writeFileSync(path, readFileSync(path, 'utf8').replaceAll(version, name));
     }
+    return folder;
   }
 
   const freePort = () =>
@@ -145,7 +147,7 @@ test.describe('a newer version', () => {
   test('is said, taken over on the technician’s word, and other windows go on or say why not', async ({
     browser,
   }) => {
-    nextVersion();
+    const next = anotherVersion('next-version');
     const port = await freePort();
     await serve(ROOT, port);
     const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}` });
@@ -155,7 +157,7 @@ test.describe('a newer version', () => {
     await other.goto('/jobs/sail-loft/fit');
     await expect(other.getByText(/^Fit, step/)).toBeVisible();
 
-    await serve(NEXT, port);
+    await serve(next, port);
     const update = () =>
       navigator.serviceWorker.ready
         .then((registration) => registration.update())
@@ -177,6 +179,46 @@ test.describe('a newer version', () => {
     await expect(other.getByLabel('Notes for the next technician')).toBeVisible();
     await other.getByRole('button', { name: 'Reload' }).click();
     await expect(other.getByText('renewed in another window')).toBeHidden();
+    await context.close();
+  });
+
+  test('leaves what a window two versions behind still runs, until that is closed', async ({
+    browser,
+  }) => {
+    const folders = ['second-version', 'third-version', 'fourth-version'].map(anotherVersion);
+    const port = await freePort();
+    await serve(ROOT, port);
+    const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}` });
+    const [page, oldest] = [await context.newPage(), await context.newPage()];
+    await page.goto('/');
+    await expect(page.getByText('works, everything is kept')).toBeVisible();
+    await oldest.goto('/jobs/sail-loft/fit');
+    await expect(oldest.getByText(/^Fit, step/)).toBeVisible();
+    const caches = () =>
+      page.evaluate(async () => (await globalThis.caches.keys()).filter((key) => key !== 'room'));
+    const renew = async (folder: string, version: string) => {
+      await serve(folder, port);
+      await page.evaluate(() =>
+        navigator.serviceWorker.ready
+          .then((registration) => registration.update())
+          .then(() => undefined),
+      );
+      await page.getByRole('button', { name: 'Take it over' }).click();
+      await expect(page.getByText(`(version ${version})`)).toBeVisible();
+      await expect(page.getByText('works, everything is kept')).toBeVisible();
+    };
+    await renew(folders[0]!, 'second-version');
+    await renew(folders[1]!, 'third-version');
+    // Two versions later it still goes into stages that it had not fetched.
+    for (const stage of ['Needs', 'Choose', 'Hand over'])
+      await stageLink(oldest, new RegExp(stage)).click();
+    await expect(oldest.getByLabel('Notes for the next technician')).toBeVisible();
+    await expect(oldest.getByText('could not be fetched')).toBeHidden();
+    expect(await caches()).toHaveLength(3);
+
+    await oldest.close();
+    await renew(folders[2]!, 'fourth-version');
+    expect(await caches()).toEqual(['tenant-third-version', 'tenant-fourth-version']);
     await context.close();
   });
 });

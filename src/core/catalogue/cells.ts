@@ -1,5 +1,6 @@
 /** Kinds of cells in a table of the catalogue: how each prints its value and reads it back. */
 import { inHex } from '../units.ts';
+import { typedNumber } from '../read/numberMarks.ts';
 
 export interface CellKind<Value = unknown> {
   /** For the sentence that refuses other input. */
@@ -28,8 +29,8 @@ export const numberCell = (least: number, most: number, whole = true): CellKind<
   print: String,
   parse: (text) => {
     if (!/^-?\d+([.,]\d+)?$/.test(text)) return undefined;
-    const value = Number(text.replace(',', '.'));
-    return value >= least && value <= most && (!whole || Number.isInteger(value))
+    const value = typedNumber(text);
+    return value !== null && value >= least && value <= most && (!whole || Number.isInteger(value))
       ? value
       : undefined;
   },

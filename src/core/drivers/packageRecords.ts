@@ -37,7 +37,7 @@ export function packageRecords<File extends PackageFile>(
   return readDriverFiles(all).flatMap((file, n): readonly PackageRecord<File>[] => {
     const says = sayingOf(file, devices, machine);
     if (says === null) return [];
-    const record = { ...describing(file, says), ...PLAIN, id: idOf(file.name, n), says, files: [] };
+    const record = { ...describing(file, says), ...PLAIN, id: idOf(file, n), says, files: [] };
     const names = new Set((file.setup?.files ?? []).map((each) => each.toLowerCase()));
     const inFolder = ({ name }: File) => name.slice(folderOf(name).length).toLowerCase();
     const rank = (each: File): number =>
@@ -75,9 +75,16 @@ function describing({ name, setup }: DriverFile, says: Saying) {
 
 const LONGEST_ID = 48;
 
-/** Known again when the same is dropped once more. */
-const idOf = (name: string, n: number): string =>
-  `at-hand-${name.replaceAll(/[^A-Za-z0-9]/g, '-').slice(-LONGEST_ID)}-${n}`;
+/** Known again when the same is dropped once more: by its own words, for where it lay says whose it was. */
+const idOf = ({ setup, aliases }: DriverFile, n: number): string =>
+  `at-hand-${[
+    setup?.provider ?? '',
+    setup?.className ?? (aliases === null ? '' : 'modules'),
+    setup?.release?.version ?? '',
+  ]
+    .join('-')
+    .replaceAll(/[^A-Za-z0-9]/g, '-')
+    .slice(0, LONGEST_ID)}-${n}`;
 
 function sayingOf(
   { setup, aliases }: DriverFile,

@@ -1,78 +1,176 @@
-/** A job as it goes out of the house: with nothing in it that was not chosen. */
+/**
+ * A job as it goes out of the house. It is made of what is known to hold nothing personal: numbers, choices, ids, what makers
+ * and systems call their things. What people write goes only where that is ticked; all that goes is searched for every form
+ * of every name and for the shapes of numbers, addresses and secrets; and what stayed is told.
+ */
 import { withoutNumber } from '../drivers/deviceAsked.ts';
-import type { Job } from '../parts/job.ts';
+import { Job } from '../parts/job.ts';
 import type { DevicesObservation } from '../parts/observation.ts';
+import { cleaned, namesOf, type PersonalKind } from './personal.ts';
+import { withTexts } from './texts.ts';
 
 export interface ExportChoice {
-  /** The customer's name, wherever it stands. */
+  /** The names of the customer and of the technician, wherever they stand. */
   readonly customer: boolean;
-  /** Numbers by which a single device is known. */
+  /** Numbers and addresses by which a single device is known. */
   readonly serials: boolean;
   readonly photographs: boolean;
+  /** What people wrote: titles, names of things, notes, the log’s details. */
+  readonly words: boolean;
 }
 
-const LEFT_OUT = '…';
-/** A shorter name would be found inside other words. */
-const SHORTEST_NAME = 3;
-/** “S/N 4711-0815”, “serial number: AB123”, as people write them. */
-const SERIAL = /\b(S\/N|SN|serial(?: (?:number|no\.?))?)([ :#]{1,3})[A-Za-z0-9-]{3,60}/gi;
-
-export function forExport(job: Job, choice: ExportChoice): Job {
-  const named = choice.customer ? job : withTexts({ ...job, customer: '' }, withoutName(job));
-  const { machine } = named;
-  const numbered = choice.serials
-    ? named
-    : withTexts(
-        {
-          ...named,
-          observations: named.observations
-            .filter(({ kind }) => kind !== 'serial' && kind !== 'drive')
-            .map((each) =>
-              each.kind === 'devices' ? { ...each, value: withoutNumbers(each.value) } : each,
-            ),
-          needs: named.needs.map((need) =>
-            need.kind === 'drives'
-              ? { ...need, these: need.these.map((drive) => ({ ...drive, serial: '' })) }
-              : need,
-          ),
-          machine: {
-            ...machine,
-            inTrouble: machine.inTrouble.map((each) => ({ ...each, id: withoutNumber(each.id) })),
-          },
-        },
-        (text) => text.replaceAll(SERIAL, `$1$2${LEFT_OUT}`),
-      );
-  return choice.photographs ? numbered : { ...numbered, photos: [] };
+/** Something that stayed in the house, and where it stood. */
+export interface StayedIn {
+  readonly what: 'words' | 'photograph' | PersonalKind;
+  readonly place: string;
+  readonly text: string;
 }
 
-function withoutName({ customer }: Job): (text: string) => string {
-  const name = customer.trim();
-  // What stands behind a comma is where they are.
-  const names = [name, name.split(',')[0] ?? ''].filter((each) => each.length >= SHORTEST_NAME);
-  return (text) => names.reduce((left, each) => left.replaceAll(each, LEFT_OUT), text);
+export interface Exported {
+  readonly job: Job;
+  readonly stayed: readonly StayedIn[];
+  /** What people wrote and goes out, as it goes. */
+  readonly words: readonly Pick<StayedIn, 'place' | 'text'>[];
 }
 
-const withoutNumbers = ({ list, ...value }: DevicesObservation['value']) => ({
-  ...value,
-  list: list.map((each) => ({ ...each, id: withoutNumber(each.id) })),
-});
+export const forExport = (job: Job, choice: ExportChoice): Job => exportOf(job, choice).job;
 
-/** The job with every text changed that a technician writes. */
-const withTexts = (job: Job, change: (text: string) => string): Job => ({
-  ...job,
-  title: change(job.title),
-  notes: change(job.notes),
-  machine: {
-    ...job.machine,
-    name: change(job.machine.name),
-    damage: job.machine.damage.map((each) => ({ ...each, what: change(each.what) })),
-  },
-  needs: job.needs.map((need) => ({ ...need, words: change(need.words) })),
-  photos: job.photos.map((photo) => ({ ...photo, words: change(photo.words) })),
-  observations: job.observations.map((each) => ({
-    ...each,
-    conditions: change(each.conditions),
-    ...(each.kind === 'run' ? { variant: change(each.variant) } : {}),
-  })),
-  log: job.log.map((entry) => ({ ...entry, detail: change(entry.detail) })),
-});
+export function exportOf(job: Job, choice: ExportChoice): Exported {
+  const stayed: StayedIn[] = [];
+  const words: { readonly place: string; readonly text: string }[] = [];
+  const names = choice.customer ? null : namesOf([job.customer, job.technician, ...whosOf(job)]);
+  const shapes = new Set<PersonalKind>(['secret']);
+  if (!choice.serials) shapes.add('number');
+  if (!choice.customer) shapes.add('name');
+  const known = new Set(namesOfThings(job));
+  const numbered = choice.serials ? job : withoutSerials(job, stayed);
+  const texts = withTexts(Job, numbered, (text, place, at) => {
+    if (text === '') return text;
+    const kind = kindOf(place);
+    if (kind === 'who') {
+      if (choice.customer) return text;
+      stayed.push({ what: 'name', place, text });
+      return '';
+    }
+    if (kind === 'code') return text;
+    const isWords = kind === 'words' && !known.has(text) && !A_COUNT.test(text);
+    if (isWords && !choice.words) {
+      stayed.push({ what: 'words', place, text });
+      return PLAIN_NAMES[place]?.((at.at(-1) ?? 0) + 1) ?? '';
+    }
+    // A version may look like an address: what makers and systems write is searched for names alone.
+    const { text: left, found } = cleaned(text, names, isWords ? shapes : NO_SHAPES);
+    for (const each of found) stayed.push({ what: each.kind, place, text: each.text });
+    if (isWords) words.push({ place, text: left });
+    return left;
+  });
+  if (choice.photographs) return { job: texts, stayed, words };
+  for (const { id } of texts.photos) stayed.push({ what: 'photograph', place: 'photos', text: id });
+  return { job: { ...texts, photos: [] }, stayed, words };
+}
+
+/** How many, and nothing else. */
+const A_COUNT = /^\d{1,5}$/;
+const NO_SHAPES: ReadonlySet<PersonalKind> = new Set();
+
+/** Whoever changed the job stands in its log. */
+const whosOf = ({ log }: Job): readonly string[] => [...new Set(log.map(({ who }) => who))];
+
+/** Cards and devices by the names that their makers gave them: somebody may have typed those, and wrote nothing. */
+function* namesOfThings({ machine, plan }: Job): Generator<string> {
+  for (const { name } of machine.functions) if (name !== null) yield name;
+  for (const { card } of [...(plan?.placements ?? []), ...(plan?.moves ?? [])])
+    yield `${card.maker} ${card.model}`;
+}
+
+type TextKind = 'who' | 'fact' | 'code' | 'words';
+
+/** What stands where. What is not named here people write. The first that fits counts. */
+const KINDS: readonly (readonly [TextKind, readonly RegExp[]])[] = [
+  ['who', [/^customer$/, /^technician$/, /^log\.\*\.who$/]],
+  [
+    'code',
+    [
+      /^log\.\*\.command$/,
+      /^observations\.\*\.value(?:\.(?:part|answer|place))?$/,
+      /\.uplink\..*\.id$/,
+      // Where they are not ticked they are gone already.
+      /\.serial$/,
+    ],
+  ],
+  [
+    'fact',
+    [
+      /\.(?:maker|model|chip|fits|leadsBeforeSeating\.\*)$/,
+      /\.statements\.\*\.(?:machine|slot|card)$/,
+      /^(?:plan\.)?packages\./,
+      /(?:^|\.)machine\.(?:functions|inTrouble|system|secondSystem|firmware|onBoard|screens)\./,
+      /\.plugs(?:InUse)?\..*\.lead$/,
+      /^observations\.\*\.value\.(?:driver|trouble|list\.\*\.\w+|drive\.(?:maker|model))$/,
+      /^needs\.\*\.group$/,
+    ],
+  ],
+];
+
+const kindOf = (place: string): TextKind =>
+  KINDS.find(([, patterns]) => patterns.some((pattern) => pattern.test(place)))?.[0] ?? 'words';
+
+/** What cannot be without a name gets a plain one. */
+const MACHINE_NAMES: Readonly<Record<string, (n: number) => string>> = {
+  'slots.*.label': (n) => `Slot ${n}`,
+  'slots.*.occupant.value.name': () => 'Card',
+  'slots.*.occupant.others.*.value.name': () => 'Card',
+  'obstacles.*.name': (n) => `Part ${n}`,
+  'enclosures.*.name': (n) => `Box ${n}`,
+};
+const PLAIN_NAMES: Readonly<Record<string, (n: number) => string>> = Object.fromEntries(
+  Object.entries(MACHINE_NAMES).flatMap(([place, name]) => [
+    [`machine.${place}`, name],
+    [`benchTest.machine.${place}`, name],
+  ]),
+);
+
+function withoutSerials(job: Job, stayed: StayedIn[]): Job {
+  const told = (place: string, text: string): void => {
+    if (text !== '') stayed.push({ what: 'number', place, text });
+  };
+  const bare = (place: string, id: string): string => {
+    const left = withoutNumber(id);
+    if (left !== id) told(place, id);
+    return left;
+  };
+  const withoutNumbers = ({ list, ...value }: DevicesObservation['value']) => ({
+    ...value,
+    list: list.map((each) => ({ ...each, id: bare('observations.*.value.list.*.id', each.id) })),
+  });
+  for (const each of job.observations) {
+    if (each.kind === 'serial') told('observations.*.value', each.value);
+    if (each.kind === 'drive') told('observations.*.value.drive.serial', each.value.drive.serial);
+  }
+  return {
+    ...job,
+    observations: job.observations
+      .filter(({ kind }) => kind !== 'serial' && kind !== 'drive')
+      .map((each) =>
+        each.kind === 'devices' ? { ...each, value: withoutNumbers(each.value) } : each,
+      ),
+    needs: job.needs.map((need) =>
+      need.kind === 'drives'
+        ? {
+            ...need,
+            these: need.these.map((drive) => {
+              told('needs.*.these.*.serial', drive.serial);
+              return { ...drive, serial: '' };
+            }),
+          }
+        : need,
+    ),
+    machine: {
+      ...job.machine,
+      inTrouble: job.machine.inTrouble.map((each) => ({
+        ...each,
+        id: bare('machine.inTrouble.*.id', each.id),
+      })),
+    },
+  };
+}

@@ -24,6 +24,7 @@
     writeCatalogue,
     type Card,
     type Extra,
+    typedNumber,
   } from '$core';
   import { sifted } from '$lib/catalogue/comparison';
   import { isCurrency, isTax, money } from '$lib/state/money.svelte';
@@ -117,12 +118,8 @@
   }
 
   function setMoney(currency: string, percent: string) {
-    const points = Math.round(Number(percent.replace(',', '.')) * 100);
-    refused = !isCurrency(currency)
-      ? 'currency'
-      : percent.trim() === '' || !isTax(points)
-        ? 'tax'
-        : '';
+    const points = Math.round((typedNumber(percent) ?? -1) * 100);
+    refused = !isCurrency(currency) ? 'currency' : !isTax(points) ? 'tax' : '';
     if (refused === '') money.set(currency, points);
   }
 

@@ -6,14 +6,19 @@ const KEY = 'export-choice';
 
 class Remembered {
   /** Until told otherwise nothing goes out that names a person or a device, and no picture. */
-  current = $state.raw<ExportChoice>({ customer: false, serials: false, photographs: false });
+  current = $state.raw<ExportChoice>({
+    customer: false,
+    serials: false,
+    photographs: false,
+    words: false,
+  });
   private isRead = false;
 
   async read(): Promise<void> {
     if (this.isRead) return;
     this.isRead = true;
     const kept = await shelved(KEY).catch(() => null);
-    if (kept !== null) this.current = { ...this.current, ...kept };
+    if (kept !== null) this.current = { ...kept, words: kept.words ?? false };
   }
 
   tick(what: keyof ExportChoice, is: boolean): void {

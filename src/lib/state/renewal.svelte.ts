@@ -17,6 +17,9 @@ class Renewal {
 
   async watch(): Promise<void> {
     if (!('serviceWorker' in navigator)) return;
+    // As long as this window runs, what its version may still load is kept.
+    const asLongAsItRuns = () => new Promise<void>(() => undefined);
+    void navigator.locks.request(`tenant-runs-${version}`, { mode: 'shared' }, asLongAsItRuns);
     const before = navigator.serviceWorker.controller;
     navigator.serviceWorker.addEventListener('controllerchange', () => {
       if (this.takingOver) location.reload();

@@ -2,21 +2,24 @@
   /** What goes out: each a tick, remembered. */
   import { Checkbox } from 'carbon-components-svelte';
   import type { ExportChoice } from '$core';
+  import { EXPORT_TICKS } from '$lib/wording/exporting';
   import { exportChoice } from '$lib/state/exportChoice.svelte';
 
-  let { id, photographs = true }: { id: string; photographs?: boolean } = $props();
+  let {
+    id,
+    without = [],
+  }: {
+    id: string;
+    /** What is not asked: it goes, or cannot go, whatever is ticked. */
+    without?: readonly (keyof ExportChoice)[];
+  } = $props();
 
-  const TICKS: readonly (readonly [keyof ExportChoice, string])[] = [
-    ['customer', 'Customer’s name'],
-    ['serials', 'Serial numbers'],
-    ['photographs', 'Photographs'],
-  ];
   void exportChoice.read();
 </script>
 
 <fieldset>
   <legend>Goes out with it</legend>
-  {#each TICKS.filter(([what]) => photographs || what !== 'photographs') as [what, label] (what)}
+  {#each EXPORT_TICKS.filter(([what]) => !without.includes(what)) as [what, label] (what)}
     <Checkbox
       id="{id}-{what}"
       labelText={label}

@@ -5,6 +5,8 @@ interface WayToMeasure {
   readonly title: string;
   /** Ready to copy; words in capitals are replaced. */
   readonly commands: readonly string[];
+  /** What runs at the far end meanwhile, and ends only when it is stopped: no part of a file to run here. */
+  readonly atFarEnd?: string;
   /** What of its output is the figure. */
   readonly reads: string;
 }
@@ -110,11 +112,9 @@ export function guideFor(
 
 const wireTest = (direction: 'to' | 'from'): WayToMeasure => ({
   title: 'The wire alone, from memory to memory',
-  commands: [
-    'iperf3 -s',
-    `iperf3 -c FAR-END -t 20 -J${direction === 'from' ? ' -R' : ''} > wire.json`,
-  ],
-  reads: 'The first line at the far end, the second here. Drop wire.json.',
+  atFarEnd: 'iperf3 -s',
+  commands: [`iperf3 -c FAR-END -t 20 -J${direction === 'from' ? ' -R' : ''} > wire.json`],
+  reads: 'Start the far end first and leave it running. Drop wire.json.',
 });
 
 const copyOnWindows = (gigabytes: number): readonly WayToMeasure[] => [

@@ -2,7 +2,7 @@
 import Papa from 'papaparse';
 import type { RunDirection, RunKind } from '../../parts/run.ts';
 import type { ProblemList } from '../problem.ts';
-import { markBeside, markOf, numberIn, type Mark } from './numberMarks.ts';
+import { markBeside, markOf, numberIn, type Mark } from '../numberMarks.ts';
 import { isRate, type Result } from './result.ts';
 
 type Column = 'rate' | 'bytes' | 'seconds' | 'files' | 'direction' | 'what' | 'name';

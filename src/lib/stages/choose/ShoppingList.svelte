@@ -22,8 +22,8 @@
   async function save() {
     const { shoppingTable } = await import('$core');
     const table = shoppingTable(list, { currency: money.currency, words });
-    const name = (job.title || 'job').toLowerCase().replaceAll(/[^a-z0-9]+/g, '-');
-    download(`${name}-shopping-list.csv`, table, 'text/csv');
+    // It goes to suppliers: its name says nobody's.
+    download('shopping-list.csv', table, 'text/csv');
   }
 
   /** Only the list goes on paper: the page around it is left out while it is printed. */

@@ -1,7 +1,7 @@
 <script lang="ts">
   /** A task does not go, or what came is not what was ordered: what was found, and the rest planned anew; or a reason. */
   import { onMount } from 'svelte';
-  import { findable, type Card, type Found, type FoundKind, type Step } from '$core';
+  import { findable, type Card, type Found, type FoundKind, type Step, typedNumber } from '$core';
   import { FOUND_WORDS } from '$lib/wording/bench';
   import { extraWords } from '$lib/wording/plans';
   import { capital } from '$lib/wording/stepWords';
@@ -40,8 +40,8 @@
   const WORDS: Readonly<Record<FoundKind, string>> = FOUND_WORDS;
   const MOST_MM = 600;
   const number = (text: string): number | null => {
-    const value = Number(text.replace(',', '.'));
-    return text.trim() !== '' && value > 0 && value <= MOST_MM ? value : null;
+    const value = typedNumber(text);
+    return value !== null && value > 0 && value <= MOST_MM ? value : null;
   };
 
   const found = $derived.by((): Found | null => {

@@ -28,7 +28,8 @@
 
   const job = $derived(model.job);
   /** As it goes out of the house. */
-  const out = $derived(forExport(job, exportChoice.current));
+  /** A sheet is made of words: they go, without what is not ticked. */
+  const out = $derived(forExport(job, { ...exportChoice.current, words: true }));
   /** Cards that were measured here and came out well, and whose records do not say so yet. */
   const tried = $derived(triedIn(job, supplies.cards ?? [], now().slice(0, 10)));
   let notedLast = $state('');
@@ -104,7 +105,7 @@
         </div>
       {/if}
       {#if notedLast !== ''}<p class="quiet" role="status">{notedLast}</p>{/if}
-      <ExportTicks id="sheet" photographs={false} />
+      <ExportTicks id="sheet" without={['photographs', 'words']} />
       <TextArea
         id="job-notes"
         labelText="Notes for the next technician"

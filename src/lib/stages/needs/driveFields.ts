@@ -1,5 +1,5 @@
 /** The fields of a drive: numbers may stay empty, for what nobody told is not known. */
-import { DRIVE_FORMS, Drive, MODULE_SIDES, WANTED_DRIVES } from '$core';
+import { DRIVE_FORMS, Drive, MODULE_SIDES, WANTED_DRIVES, typedNumber } from '$core';
 import { DRIVE_FORM_WORDS, WANTED_DRIVE_WORDS } from '$lib/wording/choices';
 import { MODULE_SIDE_WORDS } from '$lib/wording/things';
 
@@ -77,6 +77,6 @@ export function withField(drive: Drive, field: DriveField, typed: string): Drive
   if (field.as === 'choice')
     return put(field.options.find(([value]) => String(value) === typed)?.[0] ?? null);
   if (trimmed === '') return field.optional ? put(null) : null;
-  const value = Number(trimmed.replace(',', '.'));
-  return Number.isFinite(value) ? put(value * field.scale) : null;
+  const value = typedNumber(trimmed);
+  return value === null ? null : put(value * field.scale);
 }

@@ -21,18 +21,24 @@
   }
 </script>
 
+{#snippet line(command: string, where: string)}
+  <p class="command">
+    {#if where !== ''}<span class="where">{where}</span>{/if}
+    <code>{command}</code>
+    <button type="button" class="text" aria-label="Copy {command}" onclick={() => copy(command)}
+      >Copy</button
+    >
+  </p>
+{/snippet}
+
 <ul>
   {#each guide.first as words, n (n)}<li>{words}</li>{/each}
 </ul>
 {#each guide.ways as way, n (n)}
   <h4>{way.title}</h4>
+  {#if way.atFarEnd !== undefined}{@render line(way.atFarEnd, 'At the far end')}{/if}
   {#each way.commands as command, m (m)}
-    <p class="command">
-      <code>{command}</code>
-      <button type="button" class="text" aria-label="Copy {command}" onclick={() => copy(command)}
-        >Copy</button
-      >
-    </p>
+    {@render line(command, way.atFarEnd === undefined ? '' : 'Here')}
   {/each}
   <p class="quiet">
     {way.reads}
@@ -51,6 +57,10 @@
 <p class="quiet" role="status">{said}</p>
 
 <style>
+  .where {
+    flex: none;
+    font-weight: 600;
+  }
   ul {
     margin: 0 0 0.5rem 1rem;
     list-style: disc;

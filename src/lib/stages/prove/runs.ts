@@ -7,6 +7,7 @@ import {
   type Phase,
   type RunConditions,
   type RunKind,
+  typedNumber,
 } from '$core';
 import { now } from '$lib/state/now';
 import { saidIn } from '$lib/wording/figures';
@@ -14,9 +15,8 @@ import type { JobModel } from '../jobModel.svelte';
 
 /** A number as it is typed, with a comma or a point; null where it is none above zero. */
 export function numberTyped(text: string): number | null {
-  const typed = text.trim().replace(',', '.');
-  const value = Number(typed);
-  return typed !== '' && value > 0 && value < 1e12 ? value : null;
+  const value = typedNumber(text);
+  return value !== null && value > 0 && value < 1e12 ? value : null;
 }
 
 /** A typed figure in the unit of the flow; null where it is none. */

@@ -2,7 +2,15 @@
   import { Button, Checkbox, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { OBSTACLE_KINDS, freeNumber, known, valueOf, type Obstacle, type Machine } from '$core';
+  import {
+    OBSTACLE_KINDS,
+    freeNumber,
+    known,
+    valueOf,
+    type Obstacle,
+    type Machine,
+    typedNumber,
+  } from '$core';
   import FactField from './FactField.svelte';
   import FittingFacts from './FittingFacts.svelte';
   import { FIELD } from './factFields';
@@ -63,9 +71,10 @@
   let refused = $state('');
 
   function measure(of: Obstacle, key: (typeof MEASURES)[number][0], least: number, text: string) {
-    const value = Number(text.replace(',', '.'));
-    refused = text.trim() === '' || !(value >= least && value <= 450) ? `${of.id}-${key}` : '';
-    if (refused === '' && value !== of[key]) putObstacle({ ...of, [key]: value }, 'measured');
+    const value = typedNumber(text);
+    const fits = value !== null && value >= least && value <= 450;
+    refused = fits ? '' : `${of.id}-${key}`;
+    if (fits && value !== of[key]) putObstacle({ ...of, [key]: value }, 'measured');
   }
 
   /** Led round, its plug goes in again where its middle was; or it stays where it was moved to. */

@@ -13,6 +13,7 @@ import {
   type FrontLead,
   type Machine,
   type PlugType,
+  typedNumber,
 } from '$core';
 
 export interface FieldKind<Value> {
@@ -39,7 +40,8 @@ export function numberField(
     expects: `${expects} from ${least} to ${most}`,
     print: String,
     parse: (text) => {
-      const value = Number(text.replace(',', '.'));
+      const value = typedNumber(text);
+      if (value === null) return null;
       const fits = value >= least && value <= most && (!whole || Number.isInteger(value));
       return fits ? value : null;
     },

@@ -55,3 +55,12 @@ export function numberIn(printed: string, mark: Mark | null): number | 'ambiguou
 /** What keeps columns apart tells what decimals are marked by: files with semicolons come from where that is the comma. */
 export const markBeside = (delimiter: string): Mark | null =>
   delimiter === ',' ? '.' : delimiter === ';' ? ',' : null;
+
+/**
+ * A number that somebody types: a dot marks decimals, and a comma may; “1,234” is asked for again and not guessed.
+ * Null for what is no number, or could be two.
+ */
+export function typedNumber(text: string): number | null {
+  const value = numberIn(text, text.includes('.') ? '.' : null);
+  return value === 'ambiguous' ? null : value;
+}
