@@ -10,7 +10,7 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { ascii } from './smbios.ts';
 
 const ROOT = new URL('../../', import.meta.url).pathname;
@@ -72,10 +72,7 @@ export function surveyInQemu(machine: VirtualMachine, options = ''): string {
     const root = join(folder, 'root');
     for (const each of ['bin', 'proc', 'sys', 'dev', 'tmp', 'etc'])
       mkdirSync(join(root, each), { recursive: true });
-    copyFileSync(
-      execFileSync('which', ['busybox'], { encoding: 'utf8' }).trim(),
-      join(root, 'bin/busybox'),
-    );
+    takeAlong(execFileSync('which', ['busybox'], { encoding: 'utf8' }).trim(), root);
     copyFileSync(SCRIPT, join(root, 'survey.sh'));
     writeFileSync(join(root, 'etc/os-release'), 'PRETTY_NAME="Harbour Linux 4"\n');
     writeFileSync(join(root, 'init'), INIT.replace('OPTIONS', options), { mode: 0o755 });
@@ -87,12 +84,14 @@ export function surveyInQemu(machine: VirtualMachine, options = ''): string {
       return path;
     });
     const written = join(folder, 'survey');
+    const console = join(folder, 'console');
     spawnSync(
       'qemu-system-x86_64',
       [
         ...['-machine', 'q35', '-accel', 'tcg', '-m', '256', '-nodefaults', '-display', 'none'],
         ...['-no-reboot', '-kernel', KERNEL, '-initrd', join(folder, 'root.gz')],
-        ...['-append', 'console=ttyS0 quiet', '-serial', 'null', '-serial', `file:${written}`],
+        ...['-append', 'console=ttyS0 quiet panic=-1'],
+        ...['-serial', `file:${console}`, '-serial', `file:${written}`],
         ...['-smbios', `type=0,${list(machine.firmware)}`],
         ...['-smbios', `type=1,${list(systemWords(machine))}`],
         ...records.flatMap((path) => ['-smbios', `file=${path}`]),
@@ -101,9 +100,23 @@ export function surveyInQemu(machine: VirtualMachine, options = ''): string {
       ],
       { stdio: 'ignore', timeout: LONGEST_MS },
     );
-    return existsSync(written) ? readFileSync(written, 'utf8') : '';
+    const survey = existsSync(written) ? readFileSync(written, 'utf8') : '';
+    if (survey !== '') return survey;
+    const said = existsSync(console) ? readFileSync(console, 'utf8') : '';
+    throw new Error(`The machine handed back nothing. Its console:\n${said.slice(-4_000)}`);
   } finally {
     rmSync(folder, { recursive: true });
+  }
+}
+
+/** The program as `bin/busybox`, and what it is linked with where that is: an ordinary busybox starts nothing alone. */
+function takeAlong(busybox: string, root: string): void {
+  copyFileSync(busybox, join(root, 'bin/busybox'));
+  const { stdout } = spawnSync('ldd', [busybox], { encoding: 'utf8' });
+  for (const [, library] of stdout.matchAll(/(?:=> |^\s+)(\/\S+) \(0x/gm)) {
+    if (library === undefined) continue;
+    mkdirSync(join(root, dirname(library)), { recursive: true });
+    copyFileSync(library, join(root, library));
   }
 }
 

@@ -14,17 +14,33 @@
 
   const SHOWN_LETTERS = 160;
   const out = $derived(exportOf(job, exportChoice.current));
-  /** Each once, however often it stands there. */
-  const stayed = $derived([
-    ...new Map(
-      out.stayed.map((each) => [`${each.what} ${each.place} ${each.text}`, each]),
-    ).values(),
-  ]);
-  const words = $derived([
-    ...new Map(out.words.map((each) => [`${each.place} ${each.text}`, each])).values(),
-  ]);
+  /** Under each place its texts, each once however often it stands there. */
+  function byPlace(
+    all: readonly { readonly place: string; readonly text: string }[],
+  ): readonly (readonly [place: string, texts: readonly string[]])[] {
+    const places = new Map<string, Set<string>>();
+    for (const { place, text } of all) {
+      const texts = places.get(placeWords(place)) ?? new Set();
+      places.set(placeWords(place), texts.add(shown(text)));
+    }
+    return [...places].map(([place, texts]) => [place, [...texts]] as const);
+  }
   const shown = (text: string): string =>
     text.length > SHOWN_LETTERS ? `${text.slice(0, SHOWN_LETTERS)} …` : text;
+  const words = $derived(byPlace(out.words));
+  const stayed = $derived(
+    byPlace(
+      out.stayed.map(({ what, place, text }) => ({
+        place,
+        text:
+          what === 'photograph'
+            ? 'photographs'
+            : what === 'words'
+              ? text
+              : `${text} (${STAYED_WORDS[what]})`,
+      })),
+    ),
+  );
 
   async function write() {
     const pictures = exportChoice.current.photographs ? await picturesOf(out.job) : {};
@@ -32,6 +48,15 @@
     onclose();
   }
 </script>
+
+{#snippet list(places: ReturnType<typeof byPlace>)}
+  <dl>
+    {#each places as [place, texts], n (n)}
+      <dt>{place}</dt>
+      <dd>{texts.join(' · ')}</dd>
+    {/each}
+  </dl>
+{/snippet}
 
 <Modal
   open
@@ -50,32 +75,18 @@
   </p>
   {#if words.length > 0}
     <details {@attach opensFor(true)}>
-      <summary
-        >Goes out in words: read it before you export ({counted(words.length, 'text')})</summary
-      >
-      <ul>
-        {#each words as { place, text }, n (n)}
-          <li><span class="place">{placeWords(place)}</span> {shown(text)}</li>
-        {/each}
-      </ul>
+      <summary>Goes out in words: read it before you export</summary>
+      {@render list(words)}
     </details>
   {/if}
-  <details>
-    <summary
-      >{stayed.length === 0
-        ? 'Nothing is left out'
-        : `Left out: ${counted(stayed.length, 'thing')}`}</summary
-    >
-    <ul>
-      {#each stayed as { what, place, text }, n (n)}
-        <li>
-          <span class="place">{placeWords(place)}</span>
-          {what === 'photograph' ? '' : shown(text)}
-          <span class="quiet">({STAYED_WORDS[what]})</span>
-        </li>
-      {/each}
-    </ul>
-  </details>
+  {#if stayed.length === 0}
+    <p class="quiet">Nothing is left out.</p>
+  {:else}
+    <details {@attach opensFor(words.length === 0)}>
+      <summary>Left out: {counted(out.stayed.length, 'text')}</summary>
+      {@render list(stayed)}
+    </details>
+  {/if}
 </Modal>
 
 <style>
@@ -83,18 +94,20 @@
     margin-top: 0.75rem;
     font-size: 0.875rem;
   }
-  ul {
-    max-height: 12rem;
+  dl {
+    display: grid;
+    grid-template-columns: 10rem minmax(0, 1fr);
+    gap: 0.25rem 0.75rem;
+    max-height: 11rem;
     overflow: auto;
     margin: 0.5rem 0 0;
     border-left: 2px solid var(--cds-ui-04);
     padding-left: 0.75rem;
   }
-  li {
-    padding: 0.125rem 0;
-    overflow-wrap: anywhere;
-  }
-  .place {
+  dt {
     color: var(--cds-text-02);
+  }
+  dd {
+    overflow-wrap: anywhere;
   }
 </style>
