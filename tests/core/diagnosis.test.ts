@@ -8,13 +8,17 @@ import {
   CAUSES,
   CHECKS,
   PLAIN_RUN,
+  answeredCheck,
   apply,
   checkCautions,
   componentsOf,
+  diagnoses,
   enteredRun,
   foundCause,
   handOverSheet,
   mendStepId,
+  possibleAnswers,
+  problemsOf,
   provings,
   reasonsFor,
   ruledOut,
@@ -37,6 +41,7 @@ import {
   usualOrder,
   type Course,
 } from '../builders/faultyWorlds.ts';
+import { AT, STAMP } from '../builders/parts.ts';
 import { soaked } from '../builders/soak.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261128);
@@ -312,5 +317,53 @@ describe('The next check', () => {
         return minutesOf({ weights, checks }, ids, false) / tried;
       });
     expect(mean(worth)).to.be.at.most(1.05);
+  });
+});
+
+describe('A diagnosis that is answered at random', () => {
+  const WALKS = soaked(60, 2_000);
+  it(`comes to an end and never breaks, though answers contradict each other, ${WALKS} times (seed ${SEED})`, () => {
+    const chance = fc.sample(fc.integer({ min: 0, max: 2 ** 30 }), { numRuns: 5_000, seed: SEED });
+    let [at, contradicted] = [0, 0];
+    const below = (most: number): number => chance[(at += 1) % chance.length]! % most;
+    for (let walk = 0; walk < WALKS; walk += 1) {
+      const { job, expectation } = ALL[walk % ALL.length]!;
+      const { need, flow } = expectation;
+      const { what } = howMeasured(expectation);
+      let now = job;
+      const observe = (command: Command) => (now = apply(now, command, STAMP));
+      const figure = (share: number, n: number) =>
+        observe({
+          name: 'observe',
+          what: need.kind,
+          observations: [enteredRun(need.id, flow!.high * share, AT, { n, what })],
+        });
+      figure(0.02 + below(60) / 100, 0);
+      let asked = 0;
+      for (; asked < 80; asked += 1) {
+        const diagnosis = diagnoses(now).get(need.id);
+        if (diagnosis?.outcome !== 'ask' || diagnosis.next === null) break;
+        const { next, components, observed } = diagnosis;
+        if (next.kind === 'measure') figure(0.02 + below(150) / 100, asked + 1);
+        else {
+          // Now and then an earlier check is answered again, otherwise.
+          const again =
+            below(4) === 0 ? observed.answers[below(observed.answers.length || 1)] : undefined;
+          if (again !== undefined) contradicted += 1;
+          const { part, check } = again ?? next;
+          const component = components.find(({ id }) => id === part)!;
+          const answers = possibleAnswers(component, check);
+          const answer = answers[below(answers.length)] ?? 'unclear';
+          observe({
+            name: 'observe',
+            what: need.kind,
+            observations: [answeredCheck(need.id, { part, check, answer }, AT)],
+          });
+        }
+        expect(problemsOf(now)).to.deep.equal([]);
+      }
+      expect(asked, `${job.id} ${need.id}`).to.be.lessThan(80);
+    }
+    expect(contradicted).to.be.greaterThan(10);
   });
 });

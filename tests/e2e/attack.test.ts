@@ -103,10 +103,82 @@ test('jobs that validate, however absurd, are imported and opened at every stage
       await page.keyboard.press(String(stage));
       await expect(page.locator('nav [aria-current]')).toHaveCount(1);
       await expect(page.locator('section.panel :is(h1, h2)').first()).toBeAttached();
+      await expect(page.locator('.broken')).toHaveCount(0);
     }
     await page.goto('/');
     await expect(rows(page).first()).toBeVisible();
   }
+});
+
+test('jobs of every format that there was are opened through the list, at every stage', async ({
+  page,
+}) => {
+  test.setTimeout(3_600_000);
+  await openJobs(page);
+  for (const format of soaked([4, 11], [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11])) {
+    await page.goto('/');
+    await page.locator('#import-job').setInputFiles(`tests/data/job-format-${format}.json`);
+    await expect(page.getByRole('navigation', { name: 'Stages of the work' })).toBeVisible();
+    for (let stage = 1; stage <= 8; stage += 1) {
+      await page.keyboard.press(String(stage));
+      await expect(page.locator('section.panel :is(h1, h2)').first()).toBeAttached();
+      await expect(page.locator('.broken')).toHaveCount(0);
+    }
+  }
+});
+
+test('a store that is deleted while a job is open is said, and the job can be saved anew', async ({
+  page,
+  complaints,
+}) => {
+  await openStage(page, 'sail-loft', 'needs');
+  await page.evaluate(async () => {
+    for (const { name } of await indexedDB.databases()) if (name) indexedDB.deleteDatabase(name);
+  });
+  await page.getByLabel('Budget for cards').fill('432');
+  await page.getByLabel('Budget for cards').blur();
+  const alert = page.getByRole('alert').first();
+  await expect(alert).toBeVisible();
+  const { text } = await exported(page, page.getByRole('button', { name: 'Export', exact: true }));
+  expect(JSON.parse(text).job.budgetCents).toBe(43_200);
+  await page
+    .getByRole('button', { name: /Save it anew|Try again/ })
+    .first()
+    .click();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Budget for cards')).toHaveValue('432.00');
+  complaints.length = 0;
+});
+
+test('photographs as telephones take them are taken in one after another', async ({ page }) => {
+  test.setTimeout(3_600_000);
+  await openStage(page, 'sail-loft', 'survey');
+  await page.locator('[data-slot]').first().click();
+  // Twelve megapixels with something in every one of them, as large as a browser's canvas makes it.
+  const picture = await page.evaluate(async () => {
+    const canvas = new OffscreenCanvas(4_000, 3_000);
+    const brush = canvas.getContext('2d')!;
+    for (let n = 0; n < 4_000; n += 1) {
+      brush.fillStyle = `hsl(${(n * 37) % 360} 60% ${20 + (n % 60)}%)`;
+      brush.fillRect((n * 97) % 4_000, (n * 61) % 3_000, 40 + (n % 90), 30 + (n % 70));
+    }
+    const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.9 });
+    return [...new Uint8Array(await blob.arrayBuffer())];
+  });
+  const file = { name: 'slot.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(picture) };
+  const fold = page.locator('details', { hasText: 'Photographs' }).first();
+  if ((await fold.getAttribute('open')) === null) await fold.locator('summary').click();
+  const before = await fold.locator('img').count();
+  const count = soaked(3, 200);
+  for (let n = 1; n <= count; n += 1) {
+    await page.locator('#photo-file').setInputFiles(file);
+    await expect(fold.locator('img')).toHaveCount(before + n);
+  }
+  await saved(page);
+  await page.reload();
+  await page.locator('[data-slot]').first().click();
+  await expect(fold.locator('summary')).toContainText(`(${before + count})`);
 });
 
 test('two devices in trouble that are the same, and two cards alike, kill no view', async ({

@@ -202,9 +202,11 @@ test('a card is changed, duplicated, learned and written out, and stays after a 
   await form.getByLabel('Maker').fill('Tollund');
   await form.getByLabel('Maker').blur();
   await form.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText(/^Done: Tollund .* saved/)).toBeVisible();
 
   await page.getByLabel('Tax on top, %').fill('19');
   await page.getByLabel('Tax on top, %').blur();
+  await expect(page.getByText('Currency and tax are saved.')).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: /Export 168 as CSV/ }).click();
   expect((await download).suggestedFilename()).toBe('catalogue.csv');

@@ -273,6 +273,108 @@ async function killsOfMigrating(base: string, kills: number): Promise<number> {
   return lost;
 }
 
+/** While everything is backed up: that changes nothing of what is kept. */
+async function killsOfBackingUp(base: string, kills: number): Promise<number> {
+  const profile = folder('back-up');
+  const first = await browserWith(profile, base);
+  await first.page.locator('table.jobs tbody tr').first().waitFor();
+  await restore(first.page, await backupFile('Kept'));
+  await first.page.getByText(/^Restored: /).waitFor();
+  await wait(500);
+  await first.kill();
+  let changed = 0;
+  for (let n = 0; n <= kills; n += 1) {
+    const { page, kill } = await browserWith(profile, base);
+    await page.locator('table.jobs tbody tr').first().waitFor();
+    const titles = await storedTitles(page);
+    if (titles.length !== JOBS || titles.some((title) => !title.startsWith('Kept'))) changed += 1;
+    if (n < kills) {
+      const button = page.getByRole('button', { name: 'Back up everything' });
+      await button.waitFor();
+      void button.click().catch(() => undefined);
+      await wait(chance() * 500);
+    }
+    await kill();
+  }
+  rmSync(profile, { recursive: true, force: true });
+  return changed;
+}
+
+/** While a backup is merged: what was here stays, and of what comes in all is there or nothing. */
+async function killsOfMerging(base: string, kills: number): Promise<number> {
+  const profile = folder('merge');
+  const first = await browserWith(profile, base);
+  await first.page.locator('table.jobs tbody tr').nth(12).waitFor();
+  await first.kill();
+  let [broken, here] = [0, 13];
+  for (let n = 0; n <= kills; n += 1) {
+    const { page, kill } = await browserWith(profile, base);
+    await page.locator('table.jobs tbody tr').first().waitFor();
+    const { length } = await storedTitles(page);
+    // Of the merge before this all has come, or nothing.
+    if (length !== here && length !== here + JOBS) broken += 1;
+    here = length;
+    if (n < kills) {
+      const writer = new BackupWriter((bytes) =>
+        Promise.resolve(createHash('sha256').update(bytes).digest('hex')),
+      );
+      for (let k = 0; k < JOBS; k += 1) {
+        const id = `merged-${n}-${k}`;
+        await writer.add({ store: 'jobs', key: id, value: { ...job(k, `Merged ${n}`), id } });
+      }
+      const file = join(folder('merge-file'), 'backup.zip');
+      writeFileSync(file, await writer.finish('2026-11-25T09:00:00.000Z', 'soak'));
+      await page.locator('#backup-file').setInputFiles(file);
+      const merge = page.getByRole('button', { name: /^Merge/ });
+      await merge.waitFor();
+      void merge.click().catch(() => undefined);
+      await wait(chance() * 700);
+      rmSync(file);
+    }
+    await kill();
+  }
+  rmSync(profile, { recursive: true, force: true });
+  return broken;
+}
+
+/** Two windows that change the same job by turns: what either showed as saved is there. */
+async function killsOfTwoWindows(base: string, kills: number): Promise<number> {
+  const profile = folder('two');
+  let [lost, shown] = [0, 0];
+  const first = await browserWith(profile, base);
+  await first.page.locator('table.jobs tbody tr').first().waitFor();
+  await first.kill();
+  for (let n = 0; n <= kills; n += 1) {
+    const { page, kill } = await browserWith(profile, `${base}/jobs/sail-loft/survey`);
+    await shownTitle(page);
+    const found = Number(/\d+$/.exec(await page.locator(titleField).inputValue())?.[0] ?? 0);
+    if (found < shown) lost += 1;
+    const last = Math.max(found, shown);
+    if (n < kills) {
+      const other = await page.context().newPage();
+      await other.goto(`${base}/jobs/sail-loft/survey`);
+      await shownTitle(other);
+      for (const window of [page, other])
+        window.on('console', (message) => {
+          const [, number] = /^saved (\d+)$/.exec(message.text()) ?? [];
+          if (number !== undefined) shown = Math.max(shown, Number(number));
+        });
+      void page.evaluate(`window.from = ${last + 1}; ${CHANGING}`).catch(() => undefined);
+      await wait(chance() * 300);
+      // The second goes on from what the first has left: it takes over what is stored first.
+      void other
+        .evaluate(
+          `window.from = Number(/\\d+$/.exec(document.querySelector('${titleField}').value)?.[0] ?? 0) + 1000; ${CHANGING}`,
+        )
+        .catch(() => undefined);
+      await wait(60 + chance() * 400);
+    }
+    await kill();
+  }
+  rmSync(profile, { recursive: true, force: true });
+  return lost;
+}
+
 const port = await freePort();
 const base = `http://127.0.0.1:${port}`;
 const server = spawn(process.execPath, ['server/index.mjs'], {
@@ -305,6 +407,22 @@ try {
   if (wanted('migrate')) {
     const found = await killsOfMigrating(base, KILLS);
     say(`${KILLS} kills while records of an earlier format are opened, lost`, found, found === 0);
+  }
+  if (wanted('backup')) {
+    const found = await killsOfBackingUp(base, KILLS);
+    say(`${KILLS} kills while backing up, stores that changed`, found, found === 0);
+  }
+  if (wanted('merge')) {
+    const found = await killsOfMerging(base, KILLS);
+    say(`${KILLS} kills while a backup is merged, stores with a part of it`, found, found === 0);
+  }
+  if (wanted('two')) {
+    const found = await killsOfTwoWindows(base, KILLS);
+    say(
+      `${KILLS} kills of two windows on one job, changes shown as saved and lost`,
+      found,
+      found === 0,
+    );
   }
 } finally {
   server.kill();

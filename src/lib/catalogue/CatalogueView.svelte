@@ -87,27 +87,29 @@
 
   async function saveCard(fresh: Card) {
     const saved = freshId(fresh);
+    const edited = card;
     await ownParts.putCards([saved], `${cardName(saved)} saved`);
-    card = saved;
+    // Whoever has gone on to another one meanwhile stays there.
+    if (card === edited) card = saved;
   }
 
   async function saveExtra(fresh: Extra) {
     const saved = freshId(fresh);
+    const edited = extra;
     await ownParts.putExtra(saved, `${cardName(saved)} saved`);
-    extra = saved;
+    if (extra === edited) extra = saved;
   }
 
   async function take(fresh: readonly Card[]) {
-    await ownParts.putCards(
-      fresh,
-      `${fresh.length} cards taken from ${imported?.name ?? 'a file'}`,
-    );
-    imported = null;
+    const table = imported;
+    await ownParts.putCards(fresh, `${fresh.length} cards taken from ${table?.name ?? 'a file'}`);
+    if (imported === table) imported = null;
   }
 
   async function drop(id: string, name: string) {
+    const edited = [card, extra];
     await ownParts.drop(id, `${name} taken back`);
-    closeAll();
+    if (card === edited[0] && extra === edited[1]) closeAll();
   }
 
   async function importFile(files: readonly File[]) {
@@ -120,8 +122,11 @@
   function setMoney(currency: string, percent: string) {
     const points = Math.round((typedNumber(percent) ?? -1) * 100);
     refused = !isCurrency(currency) ? 'currency' : !isTax(points) ? 'tax' : '';
-    if (refused === '') money.set(currency, points);
+    isMoneyKept = null;
+    if (refused === '') void money.set(currency, points).then((is) => (isMoneyKept = is));
   }
+  /** Null until it was changed here. */
+  let isMoneyKept = $state<boolean | null>(null);
 
   const dropWords = (id: string) => (supplies.isSuppliers(id) ? 'As the supplier says' : 'Remove');
 
@@ -294,6 +299,13 @@
         on:change={(event) => setMoney(money.currency, String(event.detail ?? ''))}
       />
       <p class="quiet">Prices are kept before tax; sums are shown with it as well.</p>
+      <p class="quiet" role="status">
+        {isMoneyKept === null
+          ? ''
+          : isMoneyKept
+            ? 'Currency and tax are saved.'
+            : 'They could not be saved: they hold as long as this window.'}
+      </p>
     </div>
   </section>
 

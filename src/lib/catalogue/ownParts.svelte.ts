@@ -21,11 +21,13 @@ class OwnParts {
   async putCards(cards: readonly Card[], what: string): Promise<void> {
     this.remember(what);
     this.notKept = !(await supplies.keep('cards', cards));
+    this.said = `Done: ${what}`;
   }
 
   async putExtra(extra: Extra, what: string): Promise<void> {
     this.remember(what);
     this.notKept = !(await supplies.keep('extras', [extra]));
+    this.said = `Done: ${what}`;
   }
 
   /** The shop's own goes; what the supplier says of it comes back. */
@@ -35,6 +37,7 @@ class OwnParts {
     const cards = await supplies.keep('cards', [], supplies.ownCards.filter(isIt));
     const extras = await supplies.keep('extras', [], supplies.ownExtras.filter(isIt));
     this.notKept = !cards || !extras;
+    this.said = `Done: ${what}`;
   }
 
   async undo(): Promise<void> {
@@ -52,7 +55,6 @@ class OwnParts {
   private remember(what: string): void {
     const before = { cards: supplies.ownCards, extras: supplies.ownExtras, what };
     this.past = [...this.past, before].slice(-MOST_UNDO);
-    this.said = `Done: ${what}`;
   }
 }
 

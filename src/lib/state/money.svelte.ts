@@ -17,10 +17,14 @@ class Money {
     this.taxPoints = kept.taxPoints;
   }
 
-  set(currency: string, taxPoints: number): void {
+  /** @returns whether it is kept beyond this window */
+  async set(currency: string, taxPoints: number): Promise<boolean> {
     this.currency = currency;
     this.taxPoints = taxPoints;
-    void toShelf(KEY, { currency, taxPoints }).catch(() => undefined);
+    return toShelf(KEY, { currency, taxPoints }).then(
+      () => true,
+      () => false,
+    );
   }
 
   withTax = (cents: number): number => withTaxCents(cents, this.taxPoints);

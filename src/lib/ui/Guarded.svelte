@@ -15,7 +15,8 @@
   } = $props();
 </script>
 
-<svelte:boundary>
+<!-- For whoever looks into it: the page itself says it in words. -->
+<svelte:boundary onerror={(error) => console.error(error)}>
   {@render children()}
   {#snippet failed(error, reset)}
     {#if instead}
