@@ -214,6 +214,9 @@ describe('A stick of drivers', () => {
       packageFile('folder/other.sys', 'of another'),
     ];
     expect(paths(loose)).to.deep.equal(['01-Pendle/network.inf', '01-Pendle/own.sys']);
+    // Another loose setup file is another package.
+    const other = packageFile('other.inf', strToU8(setup('Net', 'Sly', '2009')));
+    expect(paths([...loose, other])).to.deep.equal(paths(loose));
     const inZip = [
       packageFile(nameInArchive('pendle.zip', 'network.inf'), inf),
       packageFile(nameInArchive('pendle.zip', 'x64/own.sys'), 'sys'),

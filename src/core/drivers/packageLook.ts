@@ -184,7 +184,9 @@ export function filesByFolder<File extends Pick<PackageFile, 'name'>>(
   const { left } = bisector(({ name }: File) => name);
   return (name) => {
     const folder = folderOf(name);
-    if (folder === '') return loose;
+    // What was dropped loose may be of any of them, but for the setup files of the others.
+    if (folder === '')
+      return loose.filter((each) => each.name === name || !saysOfDrivers(each.name));
     const from = left(sorted, folder);
     const beyond = sorted.findIndex((each, n) => n >= from && !each.name.startsWith(folder));
     return sorted.slice(from, beyond === -1 ? undefined : beyond);

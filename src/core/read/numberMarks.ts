@@ -14,7 +14,7 @@ const WHOLE = /^\d{1,30}$/;
 const GROUPED = /^\d{1,3}(?:[.,]\d{3}){1,9}$/;
 
 /** The mark of decimals as this number itself shows it; null where it shows none, or could be read two ways. */
-export function markShown(printed: string): Mark | null {
+function markShown(printed: string): Mark | null {
   const text = plain(printed);
   const marks = [...text].filter((sign): sign is Mark => sign === '.' || sign === ',');
   const last = marks.at(-1);

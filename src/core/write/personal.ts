@@ -6,7 +6,7 @@
 export type PersonalKind = 'name' | 'number' | 'secret';
 
 /** What was found, and what stands in its place. */
-export const LEFT_OUT = '…';
+const LEFT_OUT = '…';
 
 /** Words of names that are words of everything else as well. */
 const PARTICLES = new Set(

@@ -170,8 +170,10 @@
 <style>
   .left-out {
     border-left: 4px solid var(--tenant-blocked);
-    padding-left: 0.5rem;
+    padding: 0.25rem 0 0.25rem 0.75rem;
     margin: 0.5rem 0;
+    font-size: 0.8125rem;
+    line-height: 1.4;
   }
   section {
     margin-top: 2rem;

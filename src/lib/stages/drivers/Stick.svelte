@@ -88,6 +88,10 @@
     padding-left: 1.5rem;
     margin: 0.5rem 0;
   }
+  li {
+    line-height: 1.4;
+    margin-bottom: 0.25rem;
+  }
   li .quiet {
     display: block;
   }
