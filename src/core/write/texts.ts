@@ -76,16 +76,30 @@ function withEach(part: unknown, walked: (each: unknown, key: string) => unknown
     : Object.fromEntries(changed);
 }
 
-/** Kinds of one thing are told apart by one field; anything else has to fit whole. */
-function isOf(option: z.core.$ZodType, part: unknown): boolean {
+type Marks = readonly (readonly [key: string, values: ReadonlySet<unknown>])[];
+const marksKnown = new WeakMap<z.core.$ZodType, Marks>();
+
+/** The fields of an option that hold one of a few values: by them kinds of one thing are told apart. */
+function marksOf(option: z.core.$ZodType): Marks {
+  const known = marksKnown.get(option);
+  if (known !== undefined) return known;
   const def = option._zod.def as z.core.$ZodTypes['_zod']['def'];
-  if (def.type !== 'object' || typeof part !== 'object' || part === null)
+  const marks = Object.entries(def.type === 'object' ? def.shape : {}).flatMap(([key, field]) => {
+    const own = field._zod.def as z.core.$ZodTypes['_zod']['def'];
+    if (own.type === 'literal') return [[key, new Set<unknown>(own.values)] as const];
+    return own.type === 'enum'
+      ? [[key, new Set<unknown>(Object.values(own.entries))] as const]
+      : [];
+  });
+  marksKnown.set(option, marks);
+  return marks;
+}
+
+/** Anything without such a field has to fit whole. */
+function isOf(option: z.core.$ZodType, part: unknown): boolean {
+  const marks = marksOf(option);
+  if (marks.length === 0 || typeof part !== 'object' || part === null)
     return z.safeParse(option, part).success;
-  const marks = Object.entries(def.shape).filter(
-    ([, field]) => field._zod.def.type === 'literal' || field._zod.def.type === 'enum',
-  );
   const fields = part as Readonly<Record<string, unknown>>;
-  return marks.length === 0
-    ? z.safeParse(option, part).success
-    : marks.every(([key, field]) => z.safeParse(field, fields[key]).success);
+  return marks.every(([key, values]) => values.has(fields[key]));
 }
