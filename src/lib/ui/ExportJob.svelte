@@ -4,7 +4,7 @@
   import { exportOf, jobFileName, writeJobFile, type Job } from '$core';
   import { exportChoice } from '$lib/state/exportChoice.svelte';
   import { picturesOf } from '$lib/state/pictures';
-  import { STAYED_WORDS, placeWords } from '$lib/wording/exporting';
+  import { STAYED_WORDS, byPlace } from '$lib/wording/exporting';
   import { counted } from '$lib/wording/figures';
   import { download } from './download';
   import { opensFor } from './fold';
@@ -12,21 +12,7 @@
 
   let { job, onclose }: { job: Job; onclose: () => void } = $props();
 
-  const SHOWN_LETTERS = 160;
   const out = $derived(exportOf(job, exportChoice.current));
-  /** Under each place its texts, each once however often it stands there. */
-  function byPlace(
-    all: readonly { readonly place: string; readonly text: string }[],
-  ): readonly (readonly [place: string, texts: readonly string[]])[] {
-    const places = new Map<string, Set<string>>();
-    for (const { place, text } of all) {
-      const texts = places.get(placeWords(place)) ?? new Set();
-      places.set(placeWords(place), texts.add(shown(text)));
-    }
-    return [...places].map(([place, texts]) => [place, [...texts]] as const);
-  }
-  const shown = (text: string): string =>
-    text.length > SHOWN_LETTERS ? `${text.slice(0, SHOWN_LETTERS)} …` : text;
   const words = $derived(byPlace(out.words));
   const stayed = $derived(
     byPlace(

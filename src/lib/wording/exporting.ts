@@ -39,5 +39,21 @@ const PLACES: readonly (readonly [RegExp, string])[] = [
   [/packages\./, 'Driver package'],
 ];
 
-export const placeWords = (place: string): string =>
+const placeWords = (place: string): string =>
   PLACES.find(([pattern]) => pattern.test(place))?.[1] ?? 'Elsewhere';
+
+const SHOWN_LETTERS = 160;
+const shown = (text: string): string =>
+  text.length > SHOWN_LETTERS ? `${text.slice(0, SHOWN_LETTERS)} …` : text;
+
+/** Under each place its texts, each once however often it stands there. */
+export function byPlace(
+  all: readonly { readonly place: string; readonly text: string }[],
+): readonly (readonly [place: string, texts: readonly string[]])[] {
+  const places = new Map<string, Set<string>>();
+  for (const { place, text } of all) {
+    const texts = places.get(placeWords(place)) ?? new Set();
+    places.set(placeWords(place), texts.add(shown(text)));
+  }
+  return [...places].map(([place, texts]) => [place, [...texts]] as const);
+}
