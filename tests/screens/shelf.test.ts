@@ -6,7 +6,15 @@ import { BinEntry, SHELF, isTakable, type ShelfKey, type StoredItem } from '$cor
 import { readRows } from '$lib/state/jobStore';
 import { keptItems, takeIn } from '$lib/state/restore';
 import { shelved } from '$lib/state/shelf';
-import { binRecords, jobRecords, rowRecords, shelfRecords, troubleOf } from '$lib/state/stores';
+import {
+  binRecords,
+  changing,
+  jobRecords,
+  restoring,
+  rowRecords,
+  shelfRecords,
+  troubleOf,
+} from '$lib/state/stores';
 
 const SEED = Number(process.env['SEED'] ?? 20261201);
 const KEYS = Object.keys(SHELF) as readonly ShelfKey[];
@@ -98,6 +106,20 @@ describe('A backup that is taken in', () => {
     const byKey = (a: StoredItem, b: StoredItem) => a.key.localeCompare(b.key);
     expect(kept.toSorted(byKey)).to.deep.equal(write.toSorted(byKey));
     expect(await rowRecords.get('job-3')).to.equal(null);
+  });
+});
+
+describe('A restore that is not finished', () => {
+  it('lets nothing be changed that its end would write over, and says so', async () => {
+    restoring.isUnfinished = true;
+    try {
+      await changing('job-x', () => Promise.resolve());
+      expect.fail('changed');
+    } catch (error) {
+      expect(await troubleOf(error)).to.equal('unfinished');
+    } finally {
+      restoring.isUnfinished = false;
+    }
   });
 });
 

@@ -5,7 +5,7 @@
 import { itemAt } from '../units.ts';
 import { Zip, ZipDeflate, ZipPassThrough, strFromU8, strToU8, unzipSync } from 'fflate';
 import * as z from 'zod/mini';
-import { listOf, text, instant } from '../parts/limits.ts';
+import { listOf, text, instant, LONGEST_KEY } from '../parts/limits.ts';
 import { Picture } from '../read/storedJob.ts';
 import { fieldProblem, type Problem } from '../read/problem.ts';
 
@@ -31,8 +31,6 @@ const MANIFEST = 'manifest.json';
 const MANIFEST_SHA256 = 'manifest.sha256';
 const MOST_PARTS = 100_000;
 const LARGEST_PART = 64 * 1024 * 1024;
-/** Longer than any that is given here, and short enough for the name of a file in an archive. */
-export const LONGEST_KEY = 4_096;
 const LONGEST_PATH = 40_000;
 const LARGEST_WHOLE = 2 * 1024 * 1024 * 1024;
 

@@ -3,8 +3,8 @@
  * backup takes it along. What stands under any other key, or does not read, is nothing of ours.
  */
 import * as z from 'zod/mini';
-import { instant } from '../parts/limits.ts';
-import { LONGEST_KEY, type StoredItem } from './backupFile.ts';
+import { LONGEST_KEY, instant } from '../parts/limits.ts';
+import type { StoredItem } from './backupFile.ts';
 
 /** The open lists of device names have one and a half megabytes. */
 const LONGEST_LIST = 32 * 1024 * 1024;

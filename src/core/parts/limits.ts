@@ -24,6 +24,8 @@ export const notes = z.string().check(z.maxLength(LONGEST_NOTES));
 export const id = z.string().check(z.regex(/^[A-Za-z0-9_-]{1,64}$/));
 /** Numbers with dots between, as systems and packages give their versions. */
 export const version = z.string().check(z.maxLength(60), z.regex(/^\d+(?:\.\d+)*$/));
+/** Of what is kept: longer than any key that is given here, and short enough for the name of a file in an archive. */
+export const LONGEST_KEY = 4_096;
 /** ISO date. */
 export const date = z.string().check(z.regex(/^\d{4}-\d{2}-\d{2}$/));
 /** ISO instant. */

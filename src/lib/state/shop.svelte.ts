@@ -20,13 +20,14 @@ import {
 import { hadJobs, markJobs } from './keeping.svelte';
 import { now } from './now';
 import { shelved, toShelf } from './shelf';
-import { changing, incomingRecords, jobRecords, troubleOf } from './stores';
+import { changing, incomingRecords, jobRecords, restoring, troubleOf } from './stores';
 import type { StorageTrouble } from '$lib/wording/keeping';
 import { roomToWrite } from './room';
 import { supplies } from './supplies.svelte';
 import { hearWindows, tellWindows } from './windows';
 
 const SEEDED = 'demo-seeded';
+const RESTORE_TRIES = 4;
 /** Records that are looked at between two breaths of the screen. */
 const CHECKED_AT_ONCE = 10;
 
@@ -77,8 +78,18 @@ class Shop {
   private async finishRestore(): Promise<boolean> {
     if ((await incomingRecords.count()) === 0) return false;
     const { carryOnRestore } = await import('./restore');
-    await carryOnRestore();
-    return true;
+    for (let n = 1; ; n += 1) {
+      try {
+        await carryOnRestore();
+        return true;
+      } catch {
+        // A store that is slow to answer goes on with what it was asked; each time less is left.
+        if (n < RESTORE_TRIES) continue;
+        restoring.isUnfinished = true;
+        this.trouble = 'unfinished';
+        return true;
+      }
+    }
   }
 
   /** The rows as they are kept, at once; then each record is looked at, and what does not read is set aside. */

@@ -171,6 +171,7 @@ const isOfStore = (error: unknown): boolean =>
 /** What a failure to read or write means. A store that has answered and then fails is full, or its disk is. */
 export async function troubleOf(error: unknown): Promise<StorageTrouble> {
   if (error instanceof StoreSilent) return 'silent';
+  if (error instanceof RestoreUnfinished) return 'unfinished';
   // Where there is no store at all a browser has no word for it, or one of its own.
   if (hasAnswered && !isOfStore(error)) {
     console.error(error);
@@ -196,10 +197,19 @@ export const KEPT_LISTS = {
 /** One change of the store at a time under a name; a restore takes all names at once. */
 const WHOLE_STORE = 'tenant-store';
 
-export const changing = <Result>(name: string, work: () => Promise<Result>): Promise<Result> =>
-  navigator.locks.request(WHOLE_STORE, { mode: 'shared' }, () =>
+export const changing = async <Result>(
+  name: string,
+  work: () => Promise<Result>,
+): Promise<Result> => {
+  if (restoring.isUnfinished) throw new RestoreUnfinished('A restore is to be finished first');
+  return navigator.locks.request(WHOLE_STORE, { mode: 'shared' }, () =>
     navigator.locks.request(`tenant-${name}`, work),
   );
+};
+
+/** Of a restore that was broken off and could not be carried on: what is changed meanwhile would be written over by its end. */
+export const restoring = { isUnfinished: false };
+class RestoreUnfinished extends Error {}
 
 export const changingAll = <Result>(work: () => Promise<Result>): Promise<Result> =>
   navigator.locks.request(WHOLE_STORE, work);

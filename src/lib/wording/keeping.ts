@@ -2,9 +2,10 @@
 
 /**
  * full: nothing more can be written; blocked: the browser keeps nothing; silent: it does not answer; cleared: what was
- * kept is gone; damaged: something that is kept cannot be made use of.
+ * kept is gone; damaged: something that is kept cannot be made use of; unfinished: a restore was broken off, and could not
+ * be carried on yet.
  */
-export type StorageTrouble = 'full' | 'blocked' | 'silent' | 'cleared' | 'damaged';
+export type StorageTrouble = 'full' | 'blocked' | 'silent' | 'cleared' | 'damaged' | 'unfinished';
 
 interface Trouble {
   readonly title: string;
@@ -36,6 +37,12 @@ export const TROUBLE_WORDS: Readonly<Record<StorageTrouble, Trouble>> = {
     title: 'Something that is kept here cannot be read.',
     list: 'The store itself works: jobs are saved as always. Back up, and reload the page; what cannot be read is left as it is.',
     unsaved: 'It could not be saved as it is. Export it, and undo the last change.',
+  },
+  unfinished: {
+    title: 'A restore was broken off and is not finished yet.',
+    list: 'Some jobs are still as they were before it. Reload the page to finish it: nothing is lost.',
+    unsaved:
+      'A restore is not finished. Reload the page; your work is kept in this window until then.',
   },
   cleared: {
     title: 'The jobs that were kept here are gone.',
