@@ -216,6 +216,7 @@ test('a card is changed, duplicated, learned and written out, and stays after a 
   await expect(form.getByLabel('Length, mm')).toHaveValue('172');
   await expect(page.getByLabel('Tax on top, %')).toHaveValue('19');
   await form.getByRole('button', { name: 'As the supplier says' }).click();
+  await expect(page.getByText('Done: Kelpwick Lantern 2 taken back')).toBeVisible();
   await page.getByRole('button', { name: 'Kelpwick Lantern 2', exact: true }).click();
   await expect(form.getByLabel('Length, mm')).toHaveValue('168');
   await page.locator('#part-search').fill('lead');

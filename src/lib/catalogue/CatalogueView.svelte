@@ -107,9 +107,11 @@
   }
 
   async function drop(id: string, name: string) {
-    const edited = [card, extra];
+    closeAll();
     await ownParts.drop(id, `${name} taken back`);
-    if (card === edited[0] && extra === edited[1]) closeAll();
+    // Opened again meanwhile it shows what it is now.
+    if (card?.id === id) card = supplies.cards?.find((each) => each.id === id) ?? null;
+    if (extra?.id === id) extra = supplies.extras.find((each) => each.id === id) ?? null;
   }
 
   async function importFile(files: readonly File[]) {
