@@ -31,7 +31,7 @@ class Locks {
       this.grant(name);
     });
     try {
-      return await work();
+      return await (work as (lock: object) => Promise<Result>)({ name, mode });
     } finally {
       this.held.get(name)?.pop();
       this.grant(name);

@@ -4,11 +4,12 @@ import { expect } from 'chai';
 import * as fc from 'fast-check';
 import { BinEntry, SHELF, isTakable, type ShelfKey, type StoredItem } from '$core';
 import { readRows } from '$lib/state/jobStore';
-import { keptItems, takeIn } from '$lib/state/restore';
+import { carryOnRestore, keptItems, takeIn } from '$lib/state/restore';
 import { shelved } from '$lib/state/shelf';
 import {
   binRecords,
   changing,
+  incomingRecords,
   jobRecords,
   restoring,
   rowRecords,
@@ -110,6 +111,31 @@ describe('A backup that is taken in', () => {
 });
 
 describe('A restore that is not finished', () => {
+  it('is carried on at the next start from what was laid down', async () => {
+    await jobRecords.clear();
+    await incomingRecords.clear();
+    await incomingRecords.putAll(
+      Array.from({ length: 40 }, (_, n) => [
+        String(n).padStart(9, '0'),
+        { store: 'jobs', key: `late-${n}`, value: { n }, isRemoved: false },
+      ]),
+    );
+    // Without the word that it counts it is swept away.
+    await carryOnRestore();
+    expect(await jobRecords.count()).to.equal(0);
+    expect(await incomingRecords.count()).to.equal(0);
+    await incomingRecords.putAll(
+      Array.from({ length: 40 }, (_, n) => [
+        String(n).padStart(9, '0'),
+        { store: 'jobs', key: `late-${n}`, value: { n }, isRemoved: false },
+      ]),
+    );
+    await incomingRecords.put('counts', 40);
+    await carryOnRestore();
+    expect(await jobRecords.count()).to.equal(40);
+    expect(await incomingRecords.count()).to.equal(0);
+  });
+
   it('lets nothing be changed that its end would write over, and says so', async () => {
     restoring.isUnfinished = true;
     try {

@@ -82,7 +82,8 @@ class Shop {
       try {
         await carryOnRestore();
         return true;
-      } catch {
+      } catch (error) {
+        console.error(error);
         // A store that is slow to answer goes on with what it was asked; each time less is left.
         if (n < RESTORE_TRIES) continue;
         restoring.isUnfinished = true;

@@ -203,7 +203,7 @@ export const changing = async <Result>(
 ): Promise<Result> => {
   if (restoring.isUnfinished) throw new RestoreUnfinished('A restore is to be finished first');
   return navigator.locks.request(WHOLE_STORE, { mode: 'shared' }, () =>
-    navigator.locks.request(`tenant-${name}`, work),
+    navigator.locks.request(`tenant-${name}`, () => work()),
   );
 };
 
@@ -212,4 +212,5 @@ export const restoring = { isUnfinished: false };
 class RestoreUnfinished extends Error {}
 
 export const changingAll = <Result>(work: () => Promise<Result>): Promise<Result> =>
-  navigator.locks.request(WHOLE_STORE, work);
+  // The lock itself is handed to whoever is called, and is nobody's argument.
+  navigator.locks.request(WHOLE_STORE, () => work());
