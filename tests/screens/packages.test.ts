@@ -154,6 +154,13 @@ describe('A stick', () => {
     expect(check()[1]).to.match(/^missing: SHA256SUMS/);
   });
 
+  it('holds what was pasted or downloaded as text, letters beyond ASCII among it', async () => {
+    const content = SETUP.replace('"Port"', '"Port – große Möwe"');
+    const { files } = await openPackages([{ name: 'pasted/net.inf', content }]);
+    const archive = await stickArchive(chosen(files), files, '<p>Möwe</p>', scripts);
+    expect(archive.size).to.be.greaterThan(0);
+  });
+
   it('is not handed over where what was shown is not there any more', async () => {
     const { files } = await openPackages(dropped('large.zip', large));
     const stick = chosen(files);

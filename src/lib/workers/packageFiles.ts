@@ -73,8 +73,10 @@ const sizeOf = (content: File | string): number =>
 
 async function openFile(name: string, content: File | string): Promise<Opened | LeftOut> {
   if (typeof content === 'string') {
-    const stream = () => new Blob([content]).stream();
-    return { files: [{ name, bytes: content.length, content, stream }], leftOut: [] };
+    // Counted as it will be written: a letter may take several bytes.
+    const written = new Blob([content]);
+    const file = { name, bytes: written.size, content, stream: () => written.stream() };
+    return { files: [file], leftOut: [] };
   }
   const isRead = saysOfDrivers(name);
   if (isRead && content.size > LARGEST_SETUP) return { name, why: 'setupTooLarge', at: null };

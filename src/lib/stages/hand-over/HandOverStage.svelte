@@ -28,8 +28,11 @@
 
   const job = $derived(model.job);
   /** As it goes out of the house. */
-  /** A sheet is made of words: they go, without what is not ticked. */
-  const out = $derived(forExport(job, { ...exportChoice.current, words: true }));
+  /** A sheet is made of words: they go, without what is not ticked. Whoever did the work stands on it. */
+  const out = $derived({
+    ...forExport(job, { ...exportChoice.current, words: true }),
+    technician: job.technician,
+  });
   /** Cards that were measured here and came out well, and whose records do not say so yet. */
   const tried = $derived(triedIn(job, supplies.cards ?? [], now().slice(0, 10)));
   let notedLast = $state('');
