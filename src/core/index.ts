@@ -6,6 +6,7 @@ export {
   megabitsToBytesPerSecond,
   partOf,
 } from './units.ts';
+export { outcome } from './outcome.ts';
 export { withTaxCents } from './money.ts';
 export { valueAt, withValueAt } from './paths.ts';
 
@@ -481,10 +482,15 @@ export {
   supplySize,
 } from './rules/supplySize.ts';
 export { driverSupport } from './rules/driverSupport.ts';
-export { type SlotVerdict, slotVerdict, verdictTable } from './rules/verdict.ts';
-export { verdictKeeper } from './rules/keptVerdicts.ts';
+export { type SlotVerdict, slotVerdict, verdictAsker, verdictTable } from './rules/verdict.ts';
+export { type RowAsker, verdictKeeper } from './rules/keptVerdicts.ts';
 export { type UnknownFact, unknownFacts } from './rules/unknownFacts.ts';
-export { type DecisiveFact, decisiveFacts, factBehind } from './rules/decisiveFacts.ts';
+export {
+  type DecisiveFact,
+  decidingFacts,
+  decisiveFacts,
+  factBehind,
+} from './rules/decisiveFacts.ts';
 
 export { type Flow, type FlowStage } from './flow/flow.ts';
 export { flowOf, satisfies } from './flow/flowOf.ts';
@@ -519,7 +525,6 @@ export {
   type PlannedCard,
   type PlannedMove,
   type Proposal,
-  outcome,
   planning,
   proposePlan,
 } from './planner/answers/plan.ts';

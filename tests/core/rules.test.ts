@@ -554,8 +554,9 @@ describe('Verdicts that are kept', () => {
     for (const machine of machines) {
       const kept = verdictKeeper();
       const expectSame = (changed: Machine, what: string) => {
-        kept(asked, machine, PACKAGES);
-        const [now, anew] = [kept, verdictTable].map((table) => table(asked, changed, PACKAGES));
+        asked.forEach(kept(machine, PACKAGES));
+        const now = asked.map(kept(changed, PACKAGES));
+        const anew = verdictTable(asked, changed, PACKAGES);
         expect(now, `${machine.name}, ${what}`).to.deep.equal(anew);
       };
       for (const [n, slot] of machine.slots.entries())
@@ -578,12 +579,12 @@ describe('Verdicts that are kept', () => {
   it('are kept: a change of one slot asks only its own column anew', () => {
     const { machine } = SCENES.find(({ machine: { slots } }) => slots.length > 4)!;
     const kept = verdictKeeper();
-    const before = kept(asked, machine, PACKAGES)[0]!;
+    const before = kept(machine, PACKAGES)(asked[0]!);
     const changed = {
       ...machine,
       slots: machine.slots.with(1, { ...machine.slots[1]!, powerWatts: null }),
     };
-    const after = kept(asked, changed, PACKAGES)[0]!;
+    const after = kept(changed, PACKAGES)(asked[0]!);
     expect(after.map((verdict, n) => verdict === before[n])).to.deep.equal(
       machine.slots.map((_, n) => n !== 1),
     );

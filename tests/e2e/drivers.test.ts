@@ -14,7 +14,7 @@ import {
   type ListedDevice,
 } from '../builders/deviceList';
 import { encodedInf } from '../builders/inf';
-import { expect, openStage, test, stageLink } from './fixtures';
+import { expect, openStage, saved, test, stageLink } from './fixtures';
 
 const hex = (code: number) => code.toString(16).toUpperCase().padStart(4, '0');
 const named = (vendor: number, device: number) => `PCI\\VEN_${hex(vendor)}&DEV_${hex(device)}`;
@@ -229,6 +229,7 @@ test('a machine’s new device list says of each driver what is wrong, and ticks
     'done',
   );
 
+  await saved(page);
   await page.reload();
   await expect(every.getByRole('rowgroup').filter({ hasText: 'new card' })).toContainText(
     'As planned.',

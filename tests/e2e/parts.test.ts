@@ -57,6 +57,7 @@ test('two needs that each name drives have them prepared one by one, and nothing
   };
   for (const serial of SERIALS) await expect(guard).toContainText(serial);
   for (const serial of SERIALS.slice(0, 2)) await name(serial);
+  await saved(page);
   await page.reload();
   await expect(guard).toContainText('2 of 2 named');
   await page.keyboard.press('Space');

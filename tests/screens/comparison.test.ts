@@ -1,7 +1,15 @@
 /** The cards as a comparison: what is sought, left out and put first. */
 import { expect } from 'chai';
-import { metByMachine, plainNeed, verdictTable, type Machine, type Need } from '$core';
-import { compared, sifted, sortedBy, SORTS, type Sifting } from '$lib/catalogue/comparison';
+import {
+  metByMachine,
+  outcome,
+  plainNeed,
+  verdictAsker,
+  type Card,
+  type Machine,
+  type Need,
+} from '$core';
+import { comparing, sifted, sortedBy, SORTS, type Sifting } from '$lib/catalogue/comparison';
 import { metByMachineWords, needWords } from '$lib/wording/needs';
 import { CARDS } from '../../demo/catalogue/cards';
 import { network, usb } from '../../demo/catalogue/row';
@@ -31,6 +39,12 @@ describe('Cards that are sought', () => {
   });
 });
 
+const compared = (cards: readonly Card[], machine: Machine, needs: readonly Need[]) => {
+  const { whole } = verdictAsker(machine, PACKAGES);
+  const rowOf = (card: Card) => machine.slots.map((slot) => whole(card, slot));
+  return outcome(comparing(cards, rowOf, needs, machine));
+};
+
 describe('Cards compared', () => {
   const needs: readonly Need[] = [
     plainNeed('screens', 's', { input: 'displayport' }),
@@ -41,7 +55,7 @@ describe('Cards compared', () => {
     path: { ...SMALL_DESKTOP.path, internetMegabits: told(100) },
   };
   const cards = sifted(CARDS, { ...ALL, kind: 'needed' }, new Set(['screens', 'wifi']));
-  const rows = compared(verdictTable(cards, machine, PACKAGES), needs, machine);
+  const rows = compared(cards, machine, needs);
   const of = (model: string) => rows.find(({ card }) => card.model === model)!;
 
   it('say where each does best, what it gives there, and which needs it meets alone', () => {
@@ -81,7 +95,7 @@ describe('Cards for drives compared', () => {
   it('put first what gives most of what is needed where none gives all, and carriers for other drives last', () => {
     const need = plainNeed('drives', 'd', { ports: 30, drive: 'sata', bytesPerSecond: 20e6 });
     const cards = sifted(CARDS, { ...ALL, kind: 'needed' }, new Set(['drives']));
-    const rows = sortedBy(compared(verdictTable(cards, TOWER, PACKAGES), [need], TOWER), 'fit');
+    const rows = sortedBy(compared(cards, TOWER, [need]), 'fit');
     expect(rows.every(({ meets }) => meets.length === 0)).to.equal(true);
     const gives = rows.map(({ serves }) => serves);
     expect(gives[0]).to.be.within(0.2, 0.99);

@@ -2,6 +2,7 @@
  * The fewest of several things that cover together what any of them covers, and of as few the smallest: weighted set cover,
  * exact by branch and bound. It goes in steps, so that a search that takes long can be shown, and stopped with the best so far.
  */
+import { outcome } from '../outcome.ts';
 export interface Covering<Item> {
   readonly item: Item;
   readonly bytes: number;
@@ -77,11 +78,7 @@ export function* fewestSearch<Item>(
 
 /** To its end. */
 export function fewest<Item>(all: readonly Covering<Item>[]): readonly Item[] {
-  const search = fewestSearch(all);
-  for (;;) {
-    const { done, value } = search.next();
-    if (done === true) return value.items;
-  }
+  return outcome(fewestSearch(all)).items;
 }
 
 /** What is left of the question once what cannot matter is out of it, in parts that share nothing. */

@@ -1,4 +1,5 @@
 /** Which unknown facts decide most: each with the verdicts that wait for it. */
+import { outcome } from '../outcome.ts';
 import type { Card } from '../parts/card.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { SERVED_BY, type Need } from '../parts/need.ts';
@@ -7,7 +8,7 @@ import { FACTS, type FactCode } from './facts.ts';
 import type { Finding } from './finding.ts';
 import { findingRow } from './findingCodes.ts';
 import { unknownFacts, type UnknownFact } from './unknownFacts.ts';
-import { verdictTable } from './verdict.ts';
+import { verdictAsker } from './verdict.ts';
 
 /** The fact of the survey that a finding rests on; null where it rests on the card alone, or on several. */
 export function factBehind({ code }: Pick<Finding, 'code'>, slot: Slot): UnknownFact | null {
@@ -25,12 +26,17 @@ export interface DecisiveFact extends UnknownFact {
  * Unknown facts with the verdicts that wait for them, most decisive first; facts nobody waits for last, in the
  * order of the survey. Cards of needed kinds are asked, or all of them while no need is stated.
  */
-export function decisiveFacts(
+export function decisiveFacts(...asked: Parameters<typeof decidingFacts>): readonly DecisiveFact[] {
+  return outcome(decidingFacts(...asked));
+}
+
+/** The same card by card, for whoever has other things to do meanwhile. */
+export function* decidingFacts(
   machine: Machine,
   needs: readonly Need[],
   cards: readonly Card[],
   library: DriverLibrary,
-): readonly DecisiveFact[] {
+): Generator<undefined, readonly DecisiveFact[], boolean | undefined> {
   const kinds = new Set(needs.flatMap(({ kind }) => SERVED_BY[kind]));
   const asking = cards.filter(({ delivers }) => kinds.size === 0 || kinds.has(delivers.kind));
   const listed = unknownFacts(machine, needs);
@@ -41,15 +47,20 @@ export function decisiveFacts(
     waiting.set(keyOf(fact), (waiting.get(keyOf(fact)) ?? 0) + verdicts);
     asked.set(keyOf(fact), fact);
   };
-  for (const { slot, findings } of verdictTable(asking, machine, library).flat()) {
-    // A card that cannot go there whatever the facts are waits for nothing.
-    if (findings.some(({ verdict }) => verdict === 'blocked')) continue;
-    for (const code of new Set(
-      findings.flatMap((finding) => findingRow(finding.code).settledBy ?? []),
-    )) {
-      const together = (SETTLED_TOGETHER[code] ?? []).map((each) => factOf(each, slot));
-      const open = together.filter((fact) => known.has(keyOf(fact)));
-      for (const fact of open.length === 0 ? [factOf(code, slot)] : open) waits(fact, 1);
+  const { whole } = verdictAsker(machine, library);
+  for (const card of asking) {
+    yield;
+    for (const slot of machine.slots) {
+      const { findings } = whole(card, slot);
+      // A card that cannot go there whatever the facts are waits for nothing.
+      if (findings.some(({ verdict }) => verdict === 'blocked')) continue;
+      for (const code of new Set(
+        findings.flatMap((finding) => findingRow(finding.code).settledBy ?? []),
+      )) {
+        const together = (SETTLED_TOGETHER[code] ?? []).map((each) => factOf(each, slot));
+        const open = together.filter((fact) => known.has(keyOf(fact)));
+        for (const fact of open.length === 0 ? [factOf(code, slot)] : open) waits(fact, 1);
+      }
     }
   }
   // What a card gives over a path or to a screen waits for these, whatever its slot.

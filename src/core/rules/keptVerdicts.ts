@@ -24,24 +24,22 @@ interface Column {
   readonly verdicts: Map<Card, SlotVerdict>;
 }
 
+/** One card in every slot, in the order of the slots. */
+export type RowAsker = (card: Card) => readonly SlotVerdict[];
+
 /** Answers as {@link verdictTable} does, and faster where little has changed since it was asked last. */
-export function verdictKeeper(): (
-  cards: readonly Card[],
-  machine: Machine,
-  library: DriverLibrary,
-) => readonly (readonly SlotVerdict[])[] {
+export function verdictKeeper(): (machine: Machine, library: DriverLibrary) => RowAsker {
   let kept: readonly Column[] = [];
-  return (cards, machine, library) => {
+  return (machine, library) => {
     const { whole } = verdictAsker(machine, library);
-    kept = machine.slots.map((slot): Column => {
+    const now = machine.slots.map((slot): Column => {
       const before = kept.find((column) => column.slot === slot);
       const isSame = before?.library === library && isSameAround(before.machine, machine);
       const verdicts = isSame ? before.verdicts : new Map<Card, SlotVerdict>();
       return { slot, machine, library, verdicts };
     });
-    return cards.map((card) =>
-      kept.map(({ slot, verdicts }) => memo(verdicts, card, () => whole(card, slot))),
-    );
+    kept = now;
+    return (card) => now.map(({ slot, verdicts }) => memo(verdicts, card, () => whole(card, slot)));
   };
 }
 

@@ -7,6 +7,7 @@ import {
   type Card,
   type Flow,
   type Need,
+  type RowAsker,
   type SlotVerdict,
   type Machine,
 } from '$core';
@@ -79,14 +80,17 @@ function textOf(card: Card): string {
   return text;
 }
 
-export function compared(
-  rows: readonly (readonly SlotVerdict[])[],
+/** Card by card, for whoever has other things to do meanwhile. A machine without a slot has nothing to compare. */
+export function* comparing(
+  cards: readonly Card[],
+  rowOf: RowAsker,
   needs: readonly Need[],
   machine: Machine,
-): readonly ComparedCard[] {
-  return rows.flatMap((row) => {
-    const card = row[0]?.card;
-    if (card === undefined) return [];
+): Generator<undefined, readonly ComparedCard[], boolean | undefined> {
+  const all: ComparedCard[] = [];
+  for (const card of machine.slots.length === 0 ? [] : cards) {
+    yield;
+    const row = rowOf(card);
     // Where it does best is asked only of where it goes best.
     const mildest = Math.min(...row.map(severity));
     const places = row.flatMap((at) => {
@@ -106,17 +110,16 @@ export function compared(
       (a, b) => b.serves - a.serves || (b.flow?.high ?? 0) - (a.flow?.high ?? 0),
     )[0];
     const goesIn = best !== undefined && best.at.verdict !== 'blocked';
-    return [
-      {
-        card,
-        row,
-        best: best?.at ?? null,
-        flow: best?.flow ?? null,
-        meets: goesIn ? best.meets : [],
-        serves: goesIn ? best.serves : 0,
-      },
-    ];
-  });
+    all.push({
+      card,
+      row,
+      best: best?.at ?? null,
+      flow: best?.flow ?? null,
+      meets: goesIn ? best.meets : [],
+      serves: goesIn ? best.serves : 0,
+    });
+  }
+  return all;
 }
 
 const severity = (at: SlotVerdict | null): number =>

@@ -7,7 +7,7 @@ import {
   newCardsOf,
   contradictions,
   extrasOrdered,
-  decisiveFacts,
+  decidingFacts,
   handled,
   known,
   isAcceptable,
@@ -16,21 +16,24 @@ import {
   openBefore,
   slotVerdict,
   valueOf,
+  verdictAsker,
   verdictKeeper,
-  verdictTable,
   flowOf,
   unitsNeeded,
+  unknownFacts,
   withCards,
   withDriveLoad,
   withMoves,
   withOccupants,
   worstVerdict,
   type Card,
+  type DecisiveFact,
   type DriverLibrary,
   type Machine,
   type MetByMachine,
   type Need,
   type OpenCounts,
+  type RowAsker,
   type SlotVerdict,
   type Stage,
   type Verdict,
@@ -42,6 +45,7 @@ import { procedure } from '$lib/state/procedure';
 import { selection } from '$lib/state/selection.svelte';
 import { supplies } from '$lib/state/supplies.svelte';
 import { whenIdle } from '$lib/ui/idle';
+import { inSlices } from '$lib/ui/slices';
 import { Planning } from './planning.svelte';
 import { ran } from '$lib/state/effects';
 
@@ -53,7 +57,7 @@ export class JobModel {
   readonly planning: Planning;
 
   /** Facts that would settle verdicts. Counted once the rest is drawn, so that no key waits for both. */
-  unknown = $state.raw<ReturnType<typeof decisiveFacts>>([]);
+  private counted = $state.raw<readonly DecisiveFact[] | null>(null);
 
   constructor(open: OpenJob) {
     this.open = open;
@@ -61,12 +65,15 @@ export class JobModel {
       () => this.open.job,
       () => this.library,
     );
-    this.unknown = untrack(() => this.stillUnknown);
     $effect(() => {
       ran('job: what is not known');
       // What it is counted from is seen at once, and counted later.
-      void [this.job.machine, this.job.needs, supplies.cards, this.library];
-      return whenIdle(() => (this.unknown = this.stillUnknown), COUNTED_WITHIN_MS);
+      const { machine, needs } = this.job;
+      const facts = decidingFacts(machine, needs, supplies.cards ?? [], this.library);
+      const count = () => inSlices(facts, (counted) => (this.counted = counted));
+      if (untrack(() => this.counted) === null) return count();
+      let callOff = whenIdle(() => (callOff = count()), COUNTED_WITHIN_MS);
+      return () => callOff();
     });
     $effect(() => {
       ran('job: its steps');
@@ -81,6 +88,12 @@ export class JobModel {
   }
 
   job = $derived.by(() => this.open.job);
+  isCounted = $derived(this.counted !== null);
+  /** Before it is counted what waits for them: in the order of the survey. */
+  unknown: readonly DecisiveFact[] = $derived(
+    this.counted ??
+      unknownFacts(this.job.machine, this.job.needs).map((fact) => ({ ...fact, decides: 0 })),
+  );
   /** The machine with what drives of the needs will draw. */
   private loaded: Machine = $derived(withDriveLoad(this.job.machine, this.job.needs));
   /** The plan that the board shows while none is accepted. */
@@ -91,9 +104,6 @@ export class JobModel {
     supplies.library === null || this.ownPackages.length === 0
       ? supplies.library
       : [...supplies.library, ...this.ownPackages],
-  );
-  private stillUnknown = $derived(
-    decisiveFacts(this.job.machine, this.job.needs, supplies.cards ?? [], this.library),
   );
   /** In the survey counts what this job's needs and the catalogue ask for. */
   private hasSteps = $state(false);
@@ -145,42 +155,33 @@ export class JobModel {
     return withCards(this.loaded, this.besides(card));
   }
   private readonly keptVerdicts = verdictKeeper();
-  /** Cards in the order of the catalogue, each in every slot, beside what is on trial elsewhere. */
-  verdicts(cards: readonly Card[]): readonly (readonly SlotVerdict[])[] {
-    const machine = this.loaded;
-    if (this.onTrial.length === 0) return this.keptVerdicts(cards, machine, this.library);
-    const isTried = ({ id }: Card) => this.onTrial.some(({ card }) => card.id === id);
-    const rows = (some: readonly Card[], others: readonly CardOnSlot[]) => {
-      const table = verdictTable(some, withCards(machine, others), this.library);
+  /** What becomes of a card in every slot, beside what is on trial elsewhere. */
+  rowOf: RowAsker = $derived.by(() => {
+    const { loaded, library, onTrial } = this;
+    if (onTrial.length === 0) return this.keptVerdicts(loaded, library);
+    const beside = (others: readonly CardOnSlot[]): RowAsker => {
+      const crowded = withCards(loaded, others);
+      const { whole } = verdictAsker(crowded, library);
       // In a slot with a card on trial the question is what becomes of it in that card's place.
-      const places = others.map(({ slot }) => ({
-        slot,
-        without: withCards(
-          machine,
-          others.filter((each) => each.slot.id !== slot.id),
-        ),
-      }));
-      return table.map((row, n) =>
-        row.map((at) => {
-          const place = places.find(({ slot }) => slot.id === at.slot.id);
-          return place === undefined
-            ? at
-            : slotVerdict(some[n]!, place.slot, place.without, this.library);
+      const inPlaceOf = new Map(
+        others.map(({ slot }) => {
+          const without = others.filter((each) => each.slot.id !== slot.id);
+          const asked = verdictAsker(withCards(loaded, without), library);
+          return [slot.id, (card: Card) => asked.whole(card, slot)] as const;
         }),
       );
+      return (card) =>
+        crowded.slots.map((slot) => inPlaceOf.get(slot.id)?.(card) ?? whole(card, slot));
     };
-    const free = rows(
-      cards.filter((card) => !isTried(card)),
-      this.onTrial,
+    const free = beside(onTrial);
+    const tried = new Map(
+      onTrial.map(({ card }) => [card.id, beside(this.besides(card))] as const),
     );
-    let next = 0;
-    return cards.map((card) =>
-      isTried(card) ? rows([card], this.besides(card))[0]! : free[next++]!,
-    );
-  }
+    return (card) => (tried.get(card.id) ?? free)(card);
+  });
   /** The overlaid card in every slot. */
   overlaid: readonly SlotVerdict[] = $derived(
-    this.overlaidCard === null ? [] : this.verdicts([this.overlaidCard])[0]!,
+    this.overlaidCard === null ? [] : this.rowOf(this.overlaidCard),
   );
   /** What is on trial, each card with its verdict beside the others. */
   trialVerdicts = $derived(
@@ -206,11 +207,15 @@ export class JobModel {
     if (card === null) return;
     // A key never throws out what was tried before: its slot counts as taken.
     const machine = this.meeting(card);
+    const asked = verdictAsker(machine, this.library);
     const meets = ({ slot }: SlotVerdict) =>
       this.job.needs.filter(
         (need) => (flowOf(card, slot, need, machine)?.units ?? 0) >= unitsNeeded(need),
       ).length;
-    const order = byVerdict(verdictTable([card], machine, this.library)[0]!, meets);
+    const order = byVerdict(
+      machine.slots.map((slot) => asked.whole(card, slot)),
+      meets,
+    );
     const now = this.tried.find((each) => each.cardId === cardId);
     const at = order.findIndex(({ slot }) => slot.id === now?.slotId);
     const next = order[(at + 1) % order.length];

@@ -1,9 +1,9 @@
 /** The best plan, and up to four others that are clearly different and better in one respect. */
+import { outcome } from '../../outcome.ts';
 import type { CostPart } from '../../parts/planning.ts';
 import { moneyCents, scaleOf, weigh, type Parts, type Scale } from '../candidates/cost.ts';
 import {
   planContextOf,
-  outcome,
   proposalOf,
   type PlanContext,
   type PlanRequest,

@@ -1,4 +1,5 @@
 /** What each thing settled beforehand costs, and what a card would cost where the plan does not have it. */
+import { outcome } from '../../outcome.ts';
 import { withDriveLoad } from '../../placement/driveLoad.ts';
 import type { Card } from '../../parts/card.ts';
 import type { Slot } from '../../parts/machine.ts';
@@ -7,7 +8,7 @@ import { pinKey, type Pin } from '../../parts/planning.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { slotVerdict } from '../../rules/verdict.ts';
 import type { Cost } from '../candidates/cost.ts';
-import { outcome, planning, type PlanRequest, type PlannedCard, type Proposal } from './plan.ts';
+import { planning, type PlanRequest, type PlannedCard, type Proposal } from './plan.ts';
 import type { Search } from '../search/search.ts';
 
 export interface PinPrice {

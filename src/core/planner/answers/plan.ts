@@ -1,4 +1,5 @@
 /** The best complete plan for all needs together: exact, and proven so unless it is stopped before. */
+import { outcome } from '../../outcome.ts';
 import type { Card } from '../../parts/card.ts';
 import type { Extra } from '../../parts/extra.ts';
 import { valueOf } from '../../parts/fact.ts';
@@ -82,14 +83,6 @@ export interface Proposal {
 
 export function proposePlan(request: PlanRequest): Proposal {
   return outcome(planning(request));
-}
-
-/** Runs a generator to its end. */
-export function outcome<Result>(steps: Search<unknown, Result>): Result {
-  for (;;) {
-    const next = steps.next();
-    if (next.done === true) return next.value;
-  }
 }
 
 export function* planning(request: PlanRequest): Search<Progress, Proposal> {

@@ -6,6 +6,8 @@
   import { CARD_DRAG } from '$lib/board/keysAndCards';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { isNoCommand } from '$lib/ui/keys';
+  import { inSlices } from '$lib/ui/slices';
+  import { ran } from '$lib/state/effects';
   import { selection } from '$lib/state/selection.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { busWords, deliveryWords } from '$lib/wording/deliveries';
@@ -14,7 +16,7 @@
   import type { JobModel } from '../jobModel.svelte';
   import {
     SORTS,
-    compared,
+    comparing,
     sifted,
     sortedBy,
     type ComparedCard,
@@ -39,9 +41,19 @@
     new Set(model.job.needs.flatMap(({ kind }): readonly string[] => SERVED_BY[kind])),
   );
   const cards = $derived(sifted(supplies.cards ?? [], sifting, needed));
-  const rows = $derived(compared(model.verdicts(cards), model.job.needs, machine));
+  /** As far as they are compared; of what has changed since, the answer is on its way. */
+  let rows = $state.raw<readonly ComparedCard[] | null>(null);
+  let isComparing = $state(false);
+  $effect(() => {
+    ran('cards: compared');
+    isComparing = true;
+    return inSlices(comparing(cards, model.rowOf, model.job.needs, machine), (all) => {
+      rows = all;
+      isComparing = false;
+    });
+  });
   const kept = $derived(
-    rows.filter(
+    (rows ?? []).filter(
       ({ best, meets }) =>
         (!sifting.goesIn || (best !== null && best.verdict !== 'blocked')) &&
         (!sifting.meets || meets.length > 0),
@@ -157,11 +169,11 @@
     />
   </div>
   <p class="quiet" role="status">
-    {sorted.length} of {supplies.cards?.length ?? 0} cards. Drag one onto a slot, or T tries it where
-    it does best, and again in the next.
+    {rows === null ? 'Comparing' : sorted.length} of {supplies.cards?.length ?? 0} cards. Drag one onto
+    a slot, or T tries it where it does best, and again in the next.
   </p>
   <div class="scroll">
-    <table class="plain cells" bind:this={table}>
+    <table class="plain cells" aria-busy={isComparing} bind:this={table}>
       <thead>
         <tr>
           <th scope="col">Card</th>
@@ -246,7 +258,9 @@
         {:else}
           <tr
             ><td colspan={machine.slots.length + 3}
-              >No card matches. Fewer words, or another kind.</td
+              >{rows === null
+                ? 'Each card is tried in each slot.'
+                : 'No card matches. Fewer words, or another kind.'}</td
             ></tr
           >
         {/each}

@@ -20,7 +20,7 @@
   } = $props();
 
   const machine = $derived(model.job.machine);
-  const fresh = $derived(workRows(model.unknown, machine));
+  const fresh = $derived(model.isCounted ? workRows(model.unknown, machine) : []);
   /** The row that has the focus, whether verdicts waited for it when it got it, and the list as it stood then: it stays where it is. */
   let held = $state.raw<{
     readonly key: string;
@@ -144,9 +144,11 @@
 
 <section aria-labelledby="unknown-heading" bind:this={list} onfocusout={letGo}>
   <h2 id="unknown-heading">
-    {model.unknown.length === 0
-      ? 'All facts that the rules need are known'
-      : `Not known yet: ${model.unknown.length}`}
+    {!model.isCounted
+      ? 'Not known yet: being counted'
+      : model.unknown.length === 0
+        ? 'All facts that the rules need are known'
+        : `Not known yet: ${model.unknown.length}`}
   </h2>
   {#if deciding.length > 0}
     <ul>
