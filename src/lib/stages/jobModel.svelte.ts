@@ -47,6 +47,7 @@ import { supplies } from '$lib/state/supplies.svelte';
 import { whenIdle } from '$lib/ui/idle';
 import { inSlices } from '$lib/ui/slices';
 import { Planning } from './planning.svelte';
+import { rowsOnTrial } from './rowsOnTrial';
 import { ran } from '$lib/state/effects';
 
 /** Facts still open are counted once there is nothing else to do, but no later than this. */
@@ -156,29 +157,11 @@ export class JobModel {
   }
   private readonly keptVerdicts = verdictKeeper();
   /** What becomes of a card in every slot, beside what is on trial elsewhere. */
-  rowOf: RowAsker = $derived.by(() => {
-    const { loaded, library, onTrial } = this;
-    if (onTrial.length === 0) return this.keptVerdicts(loaded, library);
-    const beside = (others: readonly CardOnSlot[]): RowAsker => {
-      const crowded = withCards(loaded, others);
-      const { whole } = verdictAsker(crowded, library);
-      // In a slot with a card on trial the question is what becomes of it in that card's place.
-      const inPlaceOf = new Map(
-        others.map(({ slot }) => {
-          const without = others.filter((each) => each.slot.id !== slot.id);
-          const asked = verdictAsker(withCards(loaded, without), library);
-          return [slot.id, (card: Card) => asked.whole(card, slot)] as const;
-        }),
-      );
-      return (card) =>
-        crowded.slots.map((slot) => inPlaceOf.get(slot.id)?.(card) ?? whole(card, slot));
-    };
-    const free = beside(onTrial);
-    const tried = new Map(
-      onTrial.map(({ card }) => [card.id, beside(this.besides(card))] as const),
-    );
-    return (card) => (tried.get(card.id) ?? free)(card);
-  });
+  rowOf: RowAsker = $derived(
+    this.onTrial.length === 0
+      ? this.keptVerdicts(this.loaded, this.library)
+      : rowsOnTrial(this.loaded, this.library, this.onTrial),
+  );
   /** The overlaid card in every slot. */
   overlaid: readonly SlotVerdict[] = $derived(
     this.overlaidCard === null ? [] : this.rowOf(this.overlaidCard),

@@ -70,7 +70,11 @@
       open: model.unknown.length,
     });
     if (!model.isCounted)
-      return { ...said, words: 'What is not known yet is being counted.', verdict: 'unknown' as const };
+      return {
+        ...said,
+        words: 'What is not known yet is being counted.',
+        verdict: 'unknown' as const,
+      };
     const { length: disputed } = model.disagreements;
     if (disputed > 0 && model.unknown.length === 0)
       return {
