@@ -99,7 +99,7 @@ const tickAll = (job: Job, at: string, stages: readonly Stage[], most = Infinity
     steps(job)
       .filter(({ stage }) => stages.includes(stage))
       .slice(0, most)
-      .map(({ id }): Command => ({ name: 'tickStep', stepId: id })),
+      .map((of): Command => ({ name: 'tickStep', of })),
   );
 
 const tideTable = (): Job =>

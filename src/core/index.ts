@@ -282,10 +282,19 @@ export {
   BenchTest,
   type StaticWay,
   STATIC_WAYS,
-  SECOND_ROUND,
-  roundOf,
 } from './parts/job.ts';
-export { type Round, extrasOrdered, roundsOf, stepIdIn } from './assembly/rounds.ts';
+export {
+  type Act as DoneAct,
+  type ActName,
+  type ActOn,
+  type RoundNumber,
+  actId,
+  actOf,
+  doneActs,
+  isDone,
+  onId,
+} from './parts/act.ts';
+export { type Round, extrasOrdered, roundsOf } from './assembly/rounds.ts';
 
 export { type Problem, type ProblemCode, ProblemList } from './read/problem.ts';
 export { bytesFromText, decodeText } from './read/text.ts';
@@ -662,7 +671,7 @@ export {
 } from './diagnosis/readings.ts';
 export { type Variants, variantsOf } from './diagnosis/variants.ts';
 export { type NeedDiagnosis, diagnoses } from './diagnosis/causes/diagnosisOf.ts';
-export { checkCautions, isMended, mendStepId } from './procedure/mends.ts';
+export { checkCautions, isMended, mendOf } from './procedure/mends.ts';
 export {
   DRIVER_OUTCOMES,
   type DriverOutcome,

@@ -13,7 +13,7 @@ import {
   enteredRun,
   expectations,
   foundCause,
-  mendStepId,
+  mendOf,
   plainNeed,
   proposePlan,
   type CauseAt,
@@ -63,7 +63,7 @@ export const plannedJobs = (): readonly Job[] => {
       needs,
       plan: null,
       observations: [],
-      ticks: {},
+      acts: [],
       budgetCents: null,
     })),
   );
@@ -271,7 +271,7 @@ export function course(of: Case, hidden: Running, policy: Policy = asAsked): Cou
           foundCause(need.id, { ...each, figure: null }, now()),
         );
         observe(found);
-        for (const each of found) doing({ name: 'tickStep', stepId: mendStepId(each) });
+        for (const each of found) doing({ name: 'tickStep', of: mendOf(each) });
         for (const each of first!.causes) running = mended(running, each);
         break;
       }

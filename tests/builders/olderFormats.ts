@@ -6,7 +6,8 @@ export const dataFile = (name: string): string =>
   readFileSync(new URL(`../data/${name}.json`, import.meta.url), 'utf8');
 
 /** A job of the fourth or fifth format, as far as a test reads it. */
-export interface OldJob extends Omit<Job, 'observations'> {
+export interface OldJob extends Omit<Job, 'observations' | 'acts'> {
+  readonly ticks: Readonly<Record<string, string>>;
   readonly readings: readonly {
     readonly needId: string;
     readonly value: number;
@@ -85,7 +86,7 @@ const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
   [['ports', 'megabits', 'features'], { medium: 'copper' }],
   [['says', 'source', 'date'], { card: '' }],
   [['placements', 'acceptedAt'], { later: [], staged: [] }],
-  [['customer', 'technician'], { benchTest: null, staticWay: null, spentSeconds: {} }],
+  [['customer', 'technician'], { benchTest: null, staticWay: null }],
   [['path', 'firmware'], { accessPoint: RADIO_UNKNOWN, secondSystem: null, damage: [] }],
   [['together', 'bootable'], { medium: 'solidState', array: 'single', direction: 'read' }],
 ];
@@ -150,6 +151,11 @@ function observationOfToday(observation: OldObservation): object {
   return { ...observation, value: { drive, holds } };
 }
 
+const without = (job: object): object =>
+  Object.fromEntries(
+    Object.entries(job).filter(([part]) => part !== 'ticks' && part !== 'spentSeconds'),
+  );
+
 export const todaysWords = <Part>(part: Part): Part =>
   JSON.parse(
     WORDS.reduce((text, [old, fresh]) => text.replaceAll(old, fresh), JSON.stringify(part)),
@@ -161,6 +167,8 @@ export const todaysWords = <Part>(part: Part): Part =>
       if ('deviceIds' in value && 'inbox' in value) return packageOfToday(value);
       if ('cableMetres' in value) return pathOfToday(value as Readonly<Record<string, unknown>>);
       const added = ADDED.filter(([marks]) => marks.every((mark) => mark in value));
-      return Object.assign({}, ...added.map(([, fields]) => fields), value) as object;
+      const whole = Object.assign({}, ...added.map(([, fields]) => fields), value) as object;
+      // Until format 13 what was done was ticked: that is held against the acts by themselves.
+      return 'ticks' in whole ? without(whole) : whole;
     },
   ) as Part;

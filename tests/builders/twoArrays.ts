@@ -48,10 +48,7 @@ export function twoArraysJob(): { readonly job: Job; readonly prepare: Step } {
   const prepare = all.find(({ code }) => code === 'prepareDrives')!;
   const before = all.slice(0, all.indexOf(prepare));
   return {
-    job: before.reduce(
-      (job, { id }) => apply(job, { name: 'tickStep', stepId: id }, STAMP),
-      accepted,
-    ),
+    job: before.reduce((job, of) => apply(job, { name: 'tickStep', of }, STAMP), accepted),
     prepare,
   };
 }

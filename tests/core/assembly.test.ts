@@ -243,7 +243,7 @@ describe('Cards on trial', () => {
     expect(hasChangedSincePlan(accepted)).to.equal(false);
     const changed = apply(accepted, { name: 'addNeed', need: usbNeed(4, { id: 'more' }) }, STAMP);
     expect(hasChangedSincePlan(changed)).to.equal(true);
-    const ticked = apply(accepted, { name: 'tickStep', stepId: steps(accepted)[0]!.id }, STAMP);
+    const ticked = apply(accepted, { name: 'tickStep', of: steps(accepted)[0]! }, STAMP);
     expect(hasChangedSincePlan(ticked)).to.equal(false);
   });
 });

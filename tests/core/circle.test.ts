@@ -5,7 +5,13 @@
 import { expect } from 'chai';
 import * as fc from 'fast-check';
 import {
+  type Generation,
+  type Job,
+  type Machine,
+  type Need,
+  type Observation,
   acceptanceOf,
+  actId,
   apply,
   assemblyOf,
   diagnoses,
@@ -14,9 +20,9 @@ import {
   leftUndone,
   observeReport,
   observeResults,
-  provings,
   proposePlan,
   provenSteps,
+  provings,
   readEvidence,
   reportOnPlan,
   run,
@@ -26,11 +32,6 @@ import {
   toInstall,
   valueOf,
   worldOf,
-  type Generation,
-  type Job,
-  type Machine,
-  type Need,
-  type Observation,
 } from '../../src/core/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
@@ -55,6 +56,7 @@ import { cases, demoMachines, runningOf, type Case } from '../builders/faultyWor
 import { PACKAGES } from '../builders/library.ts';
 import { soaked } from '../builders/soak.ts';
 import { AT, STAMP } from '../builders/parts.ts';
+import { doneAt, seating } from '../builders/acts';
 
 const SEED = Number(process.env['SEED'] ?? 20261128);
 const COUNT = soaked(80, 300);
@@ -168,10 +170,7 @@ function fitted(job: Job): Job {
   const { refused, world } = run(worldOf(job, assemblyOf(job)), tasks);
   expect(refused, job.id).to.equal(null);
   expect(leftUndone(world), job.id).to.deep.equal([]);
-  return tasks.reduce(
-    (soFar, { id }) => apply(soFar, { name: 'tickStep', stepId: id }, STAMP),
-    job,
-  );
+  return tasks.reduce((soFar, of) => apply(soFar, { name: 'tickStep', of }, STAMP), job);
 }
 
 /** New cards in slots that a report of ports shows. */
@@ -229,7 +228,7 @@ describe(`The whole circle (seed ${SEED})`, () => {
             differences.filter(({ code }) => !code.startsWith('driver')),
             `${done.id} ${card.card.model}`,
           ).to.deep.equal([]);
-      expect(provenSteps(seen), done.id).to.include.members(
+      expect(provenSteps(seen).map(actId), done.id).to.include.members(
         steps(seen)
           .filter(
             ({ code, slotId }) =>
@@ -256,7 +255,7 @@ describe(`The whole circle (seed ${SEED})`, () => {
     const all = cases(demoMachines().map(({ job }) => job));
     const withCardIn = ({ job, expectation: { card } }: Case): Job => ({
       ...job,
-      ticks: { [`seat:${card!.card.id}:${card!.slot.id}`]: AT },
+      acts: [doneAt(AT, seating(card!.card, card!.slot.id))],
     });
     const seat = all.find(({ faults }) => faults.some(({ cause }) => cause === 'halfSeated'))!;
     const { slot } = seat.expectation.card!;

@@ -16,7 +16,9 @@ import {
   enteredRun,
   foundCause,
   handOverSheet,
-  mendStepId,
+  actId,
+  isDone,
+  mendOf,
   possibleAnswers,
   problemsOf,
   provings,
@@ -160,20 +162,20 @@ describe('What was found', () => {
     const find = (minutes: number) => {
       const found = foundCause(id, cause, at(minutes));
       doing(minutes, { name: 'observe', observations: [found], what: '' });
-      return mendStepId(found);
+      return mendOf(found);
     };
     const proving = () => provings(job).find(({ expectation: { need } }) => need.id === id)!;
     measured(1, 110e6);
     const first = find(2);
-    expect(steps(job).some((step) => step.id === first)).to.equal(true);
-    doing(3, { name: 'tickStep', stepId: first });
+    expect(steps(job).some((step) => step.id === actId(first))).to.equal(true);
+    doing(3, { name: 'tickStep', of: first });
     expect(proving()).to.include({ state: 'open', main: null });
     measured(4, 112e6);
     expect(proving().main!.median).to.equal(112e6);
     const second = find(5);
     expect(second).to.not.equal(first);
-    expect(job.ticks[second]).to.equal(undefined);
-    doing(6, { name: 'tickStep', stepId: second });
+    expect(isDone(job, second)).to.equal(false);
+    doing(6, { name: 'tickStep', of: second });
     measured(7, expectation.flow!.high);
     expect(proving().untilMended.map(({ median }) => median)).to.deep.equal([110e6, 112e6]);
     expect(proving().state).to.equal('fine');

@@ -142,10 +142,7 @@ describe('A document', () => {
     const ids = steps(job).map(({ id }) => id);
     expect(ids.filter((id) => id.startsWith('moveObstacle')).length).to.be.greaterThan(1);
     expect(new Set(ids).size).to.equal(ids.length);
-    const ticked = ids.reduce(
-      (all, stepId) => apply(all, { name: 'tickStep', stepId }, STAMP),
-      job,
-    );
+    const ticked = steps(job).reduce((all, of) => apply(all, { name: 'tickStep', of }, STAMP), job);
     expect(problemsOf(ticked)).to.deep.equal([]);
   });
 });

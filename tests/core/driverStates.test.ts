@@ -1,7 +1,10 @@
 /** What a report taken afterwards says of every driver, which checks it ticks, and what is left. */
 import { expect } from 'chai';
 import {
+  type DriverOutcome,
+  type Job,
   acceptanceOfTrial,
+  actId,
   apply,
   driverStates,
   handOverSheet,
@@ -9,8 +12,6 @@ import {
   provenSteps,
   readEvidence,
   takeEvidence,
-  type DriverOutcome,
-  type Job,
 } from '../../src/core/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { GAMING } from '../../demo/machines.ts';
@@ -25,6 +26,7 @@ import {
 } from '../builders/deviceList.ts';
 import { PACKAGES } from '../builders/library.ts';
 import { STAMP, aJob } from '../builders/parts.ts';
+import { seating } from '../builders/acts';
 
 const BEFORE = [...PORTS, PICTURE, WIRE, UNKNOWN, UNHEARD_OF];
 const LATER = '2026-11-21T09:00:00.000Z';
@@ -48,7 +50,7 @@ function accepted(): Job {
 }
 const job = accepted();
 /** The card is seated, so that a report is one from afterwards. */
-const seated = apply(job, { name: 'tickStep', stepId: `seat:${card.id}:s5` }, STAMP);
+const seated = apply(job, { name: 'tickStep', of: seating(card, 's5') }, STAMP);
 
 function seen(devices: readonly ListedDevice[], of: Job = seated): Job {
   const observations = observeReport(of, read(devices), LATER);
@@ -124,21 +126,21 @@ describe('A report taken afterwards', () => {
   });
 
   it('ticks what it proves, and nothing that it shows to be wrong', () => {
-    const ticked = (of: Job) => Object.keys(of.ticks).filter((id) => !id.startsWith('seat:'));
+    const ticked = (of: Job) => of.acts.filter(({ code }) => code !== 'seat').map(actId);
     expect(ticked(seen(BEFORE))).to.deep.equal([]);
     const older = [
       ...BEFORE,
       { ...WIRED, driver: ['Brinehollow', '12.1.9.9', 'briwire'] as const },
     ];
     // It is there, and that is all.
-    expect(ticked(seen(older))).to.deep.equal([`checkDevice:${card.id}:s5`]);
+    expect(ticked(seen(older))).to.deep.equal([`checkDevice: card ${card.id}, slot s5`]);
     const well = seen([
       ...instead(UNKNOWN, { ...UNKNOWN, problem: 0, driver: ['Oarlock', '6.0.1.0', 'oarsound'] }),
       WIRED,
     ]);
     expect(ticked(well)).to.have.members([
-      `checkDevice:${card.id}:s5`,
-      'installDriver:0000:0a:00.0',
+      `checkDevice: card ${card.id}, slot s5`,
+      'installDriver: device 0000:0a:00.0',
     ]);
   });
 

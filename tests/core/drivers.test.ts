@@ -43,6 +43,7 @@ import { PICTURE, PORTS, WIRE, deviceList } from '../builders/deviceList.ts';
 import { packageFile } from '../builders/packages.ts';
 import { PACKAGE_FILES, PACKAGES } from '../builders/library.ts';
 import { STAMP, aCard, aJob, aMachine, aPackage, aSlot, listed, told } from '../builders/parts.ts';
+import { seating } from '../builders/acts';
 
 const card = (model: string): Card => CARDS.find((each) => each.model === model)!;
 const on = (
@@ -505,7 +506,7 @@ describe('Numbers by which a single thing is known', () => {
     );
     const step = steps(job).find(({ deviceId: of }) => of === id)!;
     expect(step.code).to.equal('installDriver');
-    const ticked = apply(job, { name: 'tickStep', stepId: step.id }, STAMP);
+    const ticked = apply(job, { name: 'tickStep', of: step }, STAMP);
     const value = {
       drive: emptyDrive('own', 2, { serial: 'VX-4711' }),
       holds: 'nothing' as const,
@@ -525,7 +526,7 @@ describe('A carrier that is no device', () => {
     const job = fitting(GAMING, [[carrier.model, 's2']]);
     const devices = [PICTURE, WIRE, ...PORTS];
     const evidence = readEvidence([{ name: 'd.json', content: deviceList(devices) }]);
-    const seated = apply(job, { name: 'tickStep', stepId: `seat:${carrier.id}:s2` }, STAMP);
+    const seated = apply(job, { name: 'tickStep', of: seating(carrier, 's2') }, STAMP);
     const observations = observeReport(seated, evidence, STAMP.at);
     expect(observations[0]).to.deep.include({ kind: 'device', phase: 'after' });
     const seen = apply(seated, { name: 'observe', observations, what: 'report' }, STAMP);

@@ -6,11 +6,17 @@ import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import * as fc from 'fast-check';
 import {
+  type ActName,
+  type Job,
+  type Ordered,
   REASONS,
+  type Reason,
+  type Step,
   apply,
   assemblyOf,
   benchTestOf,
   benchTestRound,
+  doneActs,
   effort,
   estimateOf,
   inOrder,
@@ -22,16 +28,13 @@ import {
   spentIn,
   steps,
   worldOf,
-  type Job,
-  type Ordered,
-  type Reason,
-  type Step,
 } from '../../src/core/index.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { fittingJobs } from '../builders/fitting.ts';
 import { PACKAGES } from '../builders/library.ts';
 import { STAMP } from '../builders/parts.ts';
 import { soaked } from '../builders/soak.ts';
+import { doneAt, named } from '../builders/acts';
 
 const SEED = Number(process.env['SEED'] ?? 20261128);
 const museum = readFileSync(
@@ -228,8 +231,8 @@ describe(`A trial on another machine (seed ${SEED})`, () => {
         workOf(of)
           .filter(({ round }) => round !== 0)
           .map(({ id }) => id);
-      const ticks = Object.fromEntries(trialOf(job).map(({ id }) => [id, job.changedAt]));
-      expect(own({ ...job, ticks: { ...job.ticks, ...ticks } })).to.deep.equal(
+      const tried = trialOf(job).map((each) => doneAt(job.changedAt, each));
+      expect(own({ ...job, acts: [...job.acts, ...tried] })).to.deep.equal(
         own({ ...job, benchTest: null }),
       );
     }
@@ -345,14 +348,15 @@ describe('What fitting has to know', () => {
 });
 
 describe('What tasks took', () => {
-  const timed = (...seconds: readonly (readonly [id: string, seconds: number])[]) =>
-    spentIn({ spentSeconds: Object.fromEntries(seconds) });
+  const timed = (...all: readonly (readonly [act: ActName, seconds: number])[]) =>
+    spentIn({ acts: all.map(([act, seconds]) => ({ ...doneAt('', act), seconds })) });
+  const seat = (slot: string, round: 1 | 2 = 1) => named('seat', { card: 'a', slot }, round);
 
   it('is said by the shop’s own median from three on, and by what is usual before', () => {
-    const one = timed(['seat:a:s1', 60], ['seat:b:s2@2', 120], ['start', 30]);
+    const one = timed([seat('s1'), 60], [seat('s2', 2), 120], [named('start'), 30]);
     expect(one).to.deep.equal({ seat: [60, 120], start: [30] });
     expect(estimateOf('seat', one, 2)).to.deep.equal({ minutes: 2, seen: 2, spread: null });
-    const all = logbookOf([one, timed(['seat:a:s1', 600]), {}]);
+    const all = logbookOf([one, timed([seat('s1'), 600]), {}]);
     // Of 60, 120 and 600 s: median, and the quartiles halfway to it. Source: R’s type 7, as d3-array has it.
     expect(estimateOf('seat', all, 2)).to.deep.equal({ minutes: 2, seen: 3, spread: [1.5, 6] });
     expect(estimateOf('toString', all, 4)).to.deep.equal({ minutes: 4, seen: 0, spread: null });
@@ -372,10 +376,10 @@ describe('What tasks took', () => {
 
   it('is kept with its tick, goes with it, and is not counted twice', () => {
     const [job] = JOBS;
-    const step = workOf(job!).find(({ id }) => job!.ticks[id] === undefined);
-    const done = apply(job!, { name: 'tickStep', stepId: step!.id, seconds: 95 }, STAMP);
-    expect(done.spentSeconds).to.deep.equal({ [step!.id]: 95 });
-    const back = apply(done, { name: 'untickStep', stepId: step!.id }, STAMP);
-    expect([back.spentSeconds, back.ticks]).to.deep.equal([{}, job!.ticks]);
+    const step = workOf(job!).find(({ id }) => !doneActs(job!.acts).has(id));
+    const done = apply(job!, { name: 'tickStep', of: step!, seconds: 95 }, STAMP);
+    expect(done.acts.at(-1)).to.include({ code: step!.code, seconds: 95 });
+    const back = apply(done, { name: 'untickStep', of: step! }, STAMP);
+    expect(back.acts).to.deep.equal(job!.acts);
   });
 });

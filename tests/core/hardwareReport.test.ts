@@ -171,7 +171,7 @@ describe('The hardware report of the third system', () => {
       STAMP,
     );
     const seat = steps(planned).find(({ code }) => code === 'seat')!;
-    const job = apply(planned, { name: 'tickStep', stepId: seat.id }, STAMP);
+    const job = apply(planned, { name: 'tickStep', of: seat }, STAMP);
     const seen = (of: Partial<ReportedCard> | null, print = reportText) => {
       const cards = of === null ? SPEC.cards.slice(1) : [{ ...card!, ...of }];
       const evidence = readEvidence([{ name: 'after', content: print({ ...SPEC, cards }) }]);
@@ -182,7 +182,7 @@ describe('The hardware report of the third system', () => {
     for (const print of Object.values(FORMS)) {
       const right = seen({}, print);
       expect(codes(right)).to.deep.equal([]);
-      const proven = provenSteps(right).map((id) => id.split(':')[0]);
+      const proven = provenSteps(right).map(({ code }) => code);
       expect(proven).to.include.members(['checkDevice', 'checkLink']);
     }
     expect(codes(seen({ slotName: 'Slot-1' }))).to.deep.equal(['otherSlot']);

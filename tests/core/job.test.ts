@@ -2,34 +2,37 @@ import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { screens } from '../../demo/catalogue/row.ts';
 import {
-  emptyDrive,
+  type DeviceObservation,
   JOB_FORMAT,
+  type Job,
+  PLAIN_WAYS,
   PLAIN_WEIGHTS,
-  emptyCase,
+  type SheetCard,
+  actId,
   apply,
+  assemblyOf,
+  cardAsked,
   contradictionsIn,
+  emptyCase,
+  emptyDrive,
+  enteredRun,
+  enteredSerial,
+  forExport,
   handOverSheet,
+  handled,
   jobFileName,
   jobFileSchema,
   openItems,
+  openRound,
   packagesFor,
   readJobFile,
   readStoredJob,
   restore,
+  runsOf,
   standing,
   steps,
-  writeJobFile,
-  type Job,
-  enteredRun,
-  runsOf,
-  enteredSerial,
-  forExport,
-  type DeviceObservation,
-  type SheetCard,
   valueOf,
-  cardAsked,
-  PLAIN_WAYS,
-  assemblyOf,
+  writeJobFile,
 } from '../../src/core/index.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { PACKAGES } from '../builders/library.ts';
@@ -175,7 +178,7 @@ describe('Steps', () => {
     expect(cautions('plug')).to.include('oneLeadOnePlug');
   });
 
-  it('keep their ids, so that ticks keep', () => {
+  it('keep their ids, so that what is done keeps', () => {
     expect(new Set(all.map(({ id }) => id)).size).to.equal(all.length);
     expect(steps(planned()).map(({ id }) => id)).to.deep.equal(all.map(({ id }) => id));
   });
@@ -225,7 +228,7 @@ describe('Where a job stands', () => {
     expect(stands(aJob({ name: 'takeTemplate', machine: aMachine([aSlot(1)]) }))).to.equal('needs');
     let job = planned();
     expect(stands(job)).to.equal('prepare');
-    for (const { id } of steps(job)) job = apply(job, { name: 'tickStep', stepId: id }, STAMP);
+    for (const of of steps(job)) job = apply(job, { name: 'tickStep', of }, STAMP);
     expect(stands(job)).to.equal('prove');
     job = apply(job, measured('usb', 420e6), STAMP);
     expect(stands(job)).to.equal(null);
@@ -281,6 +284,9 @@ describe('Commands', () => {
     expect(job.log.at(-1)).to.include({ command: 'setBudget', detail: '25.99' });
   });
 });
+
+/** How what was ticked is kept since format 13 is a test of its own. */
+const doneAnew = (job: Job | null) => ({ acts: job!.acts, log: job!.log });
 
 describe('Job files', () => {
   it('come back as they were written', () => {
@@ -355,8 +361,10 @@ describe('Job files', () => {
     expect(job?.machine.firmware.largeWindows).to.equal(null);
     // The steps that were ticked are still there and ticked.
     const ids = new Set(steps(job!).map(({ id }) => id));
-    const kept = Object.keys(job!.ticks).filter((id) => ids.has(id));
-    expect(kept.length).to.be.at.least(Object.keys(job!.ticks).length - 2);
+    const kept = job!.acts.filter((act) => ids.has(actId(act)));
+    expect(kept.length)
+      .to.be.at.least(job!.acts.length - 2)
+      .and.above(5);
     const hurt = readJobFile(old.replace('"lengthMm": 95', '"lengthMm": -95'));
     expect(hurt.problems.map(({ at }) => at)).to.deep.equal([
       'job.plan.placements.0.card.lengthMm',
@@ -392,6 +400,7 @@ describe('Job files', () => {
     );
     expect(rest).to.deep.equal({
       ...todaysWords(plain),
+      ...doneAnew(job),
       format: JOB_FORMAT,
       photos: before.photos.filter(there),
       pins: before.pins.filter((pin) => !('slotId' in pin) || there(pin)),
@@ -417,6 +426,7 @@ describe('Job files', () => {
     const { readings, ...plain } = before;
     expect(rest).to.deep.equal({
       ...todaysWords(plain),
+      ...doneAnew(job),
       format: JOB_FORMAT,
       plan: { ...todaysWords(before.plan), unmet: [], met: [] },
       packages: [],
@@ -434,8 +444,41 @@ describe('Job files', () => {
     expect(job!.weights.speedGap).to.equal(120);
     // What was ticked is still ticked, step by step.
     const ids = new Set(steps(job!).map(({ id }) => id));
-    expect(Object.keys(job!.ticks).filter((id) => !ids.has(id))).to.deep.equal([]);
-    expect(Object.keys(job!.ticks).length).to.equal(Object.keys(before.ticks).length);
+    expect(job!.acts.map(actId).filter((id) => !ids.has(id))).to.deep.equal([]);
+    expect(job!.acts.length).to.equal(Object.keys(before.ticks).length);
+  });
+
+  it('of the twelfth format are read, half done in three rounds: each tick is the record of an act', () => {
+    const old = JSON.parse(dataFile('job-format-12')) as {
+      job: Pick<OldJob, 'ticks'> & { readonly spentSeconds: Readonly<Record<string, number>> };
+    };
+    const { job, problems } = readJobFile(dataFile('job-format-12'));
+    expect(problems).to.deep.equal([]);
+    const ticks = Object.entries(old.job.ticks);
+    expect(job!.acts.length).to.equal(ticks.length).and.above(80);
+    const rounds = { '@0': 0, '@2': 2 } as Readonly<Record<string, number>>;
+    for (const [tick, at] of ticks) {
+      // Each was ticked at an instant of its own.
+      const act = job!.acts.find((each) => each.at === at)!;
+      const round = rounds[tick.slice(-2)] ?? 1;
+      const [code, ...pieces] = (round === 1 ? tick : tick.slice(0, -2)).split(':');
+      expect([act.code, act.round], tick).to.deep.equal([code, round]);
+      expect(Object.values(act.on).map(String), tick).to.have.members(pieces);
+      expect([act.who, act.seconds], tick).to.deep.equal([
+        'Iris Hale',
+        old.job.spentSeconds[tick] ?? null,
+      ]);
+    }
+    expect(new Set(job!.acts.map(({ round }) => round))).to.deep.equal(new Set([0, 1, 2]));
+    // The work stands where it stood: the last act is the card of the second round.
+    expect(openRound(job!)).to.equal(2);
+    const { filled } = handled(job!);
+    expect(job!.plan!.placements.every(({ slotId }) => filled.has(slotId))).to.equal(true);
+    // The log names acts as they are named now.
+    const titled = job!.log.filter(({ command }) => command === 'tickStep');
+    const ids = new Set(job!.acts.map(actId));
+    expect(titled.every(({ detail }) => ids.has(detail))).to.equal(true);
+    expect(titled).to.have.length.above(5);
   });
 
   it('of the sixth format are read, with packages as lists of their devices', () => {
@@ -446,6 +489,7 @@ describe('Job files', () => {
     const { plan: planBefore, ...restBefore } = before;
     expect(rest).to.deep.equal({
       ...todaysWords(restBefore),
+      ...doneAnew(job),
       format: JOB_FORMAT,
       packages: [],
       driverWays: PLAIN_WAYS,
@@ -455,14 +499,14 @@ describe('Job files', () => {
     const wire = assemblyOf(job!).cards.find(({ card }) => card.delivers.kind === 'network')!;
     expect(wire.driver.package).to.include({ id: 'pellworth-anchor', channel: 'recommended' });
     const ids = new Set(steps(job!).map(({ id }) => id));
-    expect(Object.keys(job!.ticks).filter((id) => !ids.has(id))).to.deep.equal([]);
+    expect(job!.acts.map(actId).filter((id) => !ids.has(id))).to.deep.equal([]);
   });
 
   it('of the seventh format are read, with the path as one lead to its far end', () => {
     const before = (JSON.parse(dataFile('job-format-7')) as { job: Job }).job;
     const { job, problems } = readJobFile(dataFile('job-format-7'));
     expect(problems).to.deep.equal([]);
-    expect(job).to.deep.equal({ ...todaysWords(before), format: JOB_FORMAT });
+    expect(job).to.deep.equal({ ...todaysWords(before), ...doneAnew(job), format: JOB_FORMAT });
     const { hops } = job!.machine.path;
     expect(hops.map(({ portMegabits }) => valueOf(portMegabits))).to.deep.equal([[1000, 10000]]);
     expect(hops[0]!.leads.map(({ cable, metres }) => [cable?.value, metres?.value])).to.deep.equal([
@@ -483,6 +527,7 @@ describe('Job files', () => {
     const today = todaysWords(before);
     expect(job).to.deep.equal({
       ...today,
+      ...doneAnew(job),
       format: JOB_FORMAT,
       machine: { ...today.machine, case: { ...today.machine.case, bays } },
     });
@@ -501,14 +546,14 @@ describe('Job files', () => {
     });
     expect(seen!.value).to.deep.include({ place: '0000:03:00.0', driver: 'ahci' });
     const today = todaysWords(before);
-    expect(job).to.deep.equal({ ...today, format: JOB_FORMAT });
+    expect(job).to.deep.equal({ ...today, ...doneAnew(job), format: JOB_FORMAT });
   });
 
   it('of the tenth format are read, with each figure as a run of which nobody said what was copied', () => {
     const before = (JSON.parse(dataFile('job-format-10')) as { job: Job }).job;
     const { job, problems } = readJobFile(dataFile('job-format-10'));
     expect(problems).to.deep.equal([]);
-    expect(job).to.deep.equal({ ...todaysWords(before), format: JOB_FORMAT });
+    expect(job).to.deep.equal({ ...todaysWords(before), ...doneAnew(job), format: JOB_FORMAT });
     const runs = (['before', 'after'] as const).map((phase) =>
       runsOf(job!.observations, 'usb', phase).map(({ value, what }) => [value, what]),
     );
@@ -601,7 +646,7 @@ describe('Hand-over sheet', () => {
     expect(catches(before)).to.include('bracket.swap');
     const done = steps(before)
       .filter(({ stage }) => stage === 'fit')
-      .reduce((of, step) => apply(of, { name: 'tickStep', stepId: step.id }, STAMP), before);
+      .reduce((soFar, of) => apply(soFar, { name: 'tickStep', of }, STAMP), before);
     expect(catches(done)).to.not.include('bracket.swap');
   });
 

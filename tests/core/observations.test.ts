@@ -5,7 +5,10 @@ import { fittedReport } from '../../demo/fittedReport.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { PACKAGES } from '../builders/library.ts';
 import {
-  SECOND_ROUND,
+  type AssembledCard,
+  type DoneAct,
+  type Job,
+  type Link,
   apply,
   assemblyOf,
   expectations,
@@ -14,11 +17,9 @@ import {
   reportOnPlan,
   steps,
   takeEvidence,
-  type AssembledCard,
-  type Job,
-  type Link,
 } from '../../src/core/index.ts';
 import { AT, STAMP, measured } from '../builders/parts.ts';
+import { doneAt, named } from '../builders/acts';
 
 const BEFORE = readFileSync(
   new URL('../../demo/evidence/lighthouse-museum.lspci.txt', import.meta.url),
@@ -143,7 +144,7 @@ describe('A report read after a plan was accepted', () => {
   });
 
   it('misses no card before the first was seated, and says nothing of a report older than the plan', () => {
-    const unticked: Job = { ...museum, ticks: {} };
+    const unticked: Job = { ...museum, acts: [] };
     expect(differences(observed(BEFORE, unticked))).to.deep.equal({ s1: [], s7: [] });
     expect(differences(observed(BEFORE))).to.deep.equal({ s1: ['missing'], s7: ['missing'] });
     const replanned = {
@@ -202,10 +203,10 @@ describe('A report read after a plan was accepted', () => {
 describe('A report between two rounds', () => {
   /** The network card waits; of the first round all is done. */
   const staged = apply(museum, { name: 'stageCards', staged: ['s7'] }, STAMP);
-  const isWaiting = (id: string) => id.includes(':s7') || id.endsWith(SECOND_ROUND);
+  const isWaiting = ({ on, round }: DoneAct) => on.slot === 's7' || round === 2;
   const between: Job = {
     ...staged,
-    ticks: Object.fromEntries(Object.entries(staged.ticks).filter(([id]) => !isWaiting(id))),
+    acts: staged.acts.filter((act) => !isWaiting(act)),
   };
 
   it('does not miss the card that waits, and misses it once it is in', () => {
@@ -213,14 +214,14 @@ describe('A report between two rounds', () => {
     expect(differences(observed(text, between))).to.deep.equal({ s1: [], s7: [] });
     const seat = steps(between).find(({ code, slotId }) => code === 'seat' && slotId === 's7')!;
     expect(seat.round).to.equal(2);
-    const seated = apply(between, { name: 'tickStep', stepId: seat.id }, STAMP);
+    const seated = apply(between, { name: 'tickStep', of: seat }, STAMP);
     expect(differences(observed(text, seated))).to.deep.equal({ s1: [], s7: ['missing'] });
   });
 
   it('is one from before the work while cards were only tried in another machine', () => {
     const tried: Job = {
       ...museum,
-      ticks: { [`seat:${drives!.card.id}:try-1@0`]: museum.changedAt },
+      acts: [doneAt(museum.changedAt, named('seat', { card: drives!.card.id, slot: 'try-1' }, 0))],
     };
     const text = after({ drives: null, network: null });
     expect(differences(observed(text, tried))).to.deep.equal({ s1: [], s7: [] });

@@ -18,6 +18,7 @@ import {
   type RunObservation,
 } from '../../src/core/index.ts';
 import { AT, STAMP, aCard, aJob, aMachine, aSlot, networkNeed, told } from '../builders/parts.ts';
+import { seating } from '../builders/acts';
 
 const read = (content: string, name = 'result.txt'): Evidence => readEvidence([{ name, content }]);
 const only = (content: string) => read(content).results[0];
@@ -149,7 +150,7 @@ describe('Whose need was measured', () => {
         (kind, n) =>
           ({
             name: 'tickStep',
-            stepId: `seat:${cards[kind as keyof typeof cards].id}:s${n + 1}`,
+            of: seating(cards[kind as keyof typeof cards], `s${n + 1}`),
           }) as const,
       ),
     );
@@ -196,7 +197,7 @@ describe('Whose need was measured', () => {
   });
 
   it('is one from before the work while no card is in', () => {
-    const before: Job = { ...job('network'), ticks: {} };
+    const before: Job = { ...job('network'), acts: [] };
     expect(observeResults(before, read(DD), AT).observations[0]).to.include({ phase: 'before' });
   });
 });

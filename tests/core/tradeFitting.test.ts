@@ -114,7 +114,7 @@ describe('At the bench', () => {
     expect(joining.values).to.deep.include({ locked: [enclosures[0]!.name] });
     // The machine's own case stays closed.
     const opened = all.filter(({ code }) => code === 'openCase').map(({ id }) => id);
-    expect(opened).to.deep.equal(['openCase:near']);
+    expect(opened).to.deep.equal(['openCase: box near']);
   });
 
   it('job 6: the bar over all brackets comes off first and goes on last, and its panel has a latch', () => {
@@ -268,10 +268,7 @@ describe('At the bench', () => {
     expect(at).to.deep.equal(at.toSorted((a, b) => a - b));
     expect(openSteps(job).some(({ round }) => round === 2)).to.equal(false);
     const proven = steps(job).filter(({ round, stage }) => round === 1 && stage !== 'hand-over');
-    const after = proven.reduce(
-      (soFar, { id }) => aJobAfter(soFar, { name: 'tickStep', stepId: id }),
-      job,
-    );
+    const after = proven.reduce((soFar, of) => aJobAfter(soFar, { name: 'tickStep', of }), job);
     expect(openRound(after)).to.equal(2);
     expect(stageOfRound(after)).to.equal('fit');
   });

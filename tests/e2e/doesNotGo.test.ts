@@ -1,6 +1,5 @@
 /** Each kind of thing that does not go, at the bench: found, planned anew, taken, and worked to the end by keyboard. */
 import {
-  SECOND_ROUND,
   apply,
   findable,
   steps,
@@ -25,11 +24,11 @@ function jobUpTo(kind: FoundKind): Job {
     const work = steps(each).filter(isWork);
     const at = work.findIndex((step) => findable(step, each).includes(kind));
     const step = work[at];
-    if (step === undefined || step.id.endsWith(SECOND_ROUND)) continue;
+    if (step === undefined || step.round === 2) continue;
     const begun = apply(each, { name: 'chooseStaticWay', way: 'touch' }, STAMP);
     const job = work
       .slice(0, at)
-      .reduce((soFar, { id }) => apply(soFar, { name: 'tickStep', stepId: id }, STAMP), begun);
+      .reduce((soFar, of) => apply(soFar, { name: 'tickStep', of }, STAMP), begun);
     return { ...job, id: `found-${kind}`, title: `Found: ${kind}` };
   }
   throw new Error(`No job in which ${kind} can be found`);

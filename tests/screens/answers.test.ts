@@ -35,7 +35,7 @@ describe('Answers of the stages', () => {
       next: 'prove',
     });
     const done = steps(museum).reduce(
-      (job, { id }) => apply(job, { name: 'tickStep', stepId: id }, STAMP),
+      (job, of) => apply(job, { name: 'tickStep', of }, STAMP),
       apply(museum, measured('network', 1_100e6), STAMP),
     );
     expect(says(done, 'prove').words).to.equal('Every need gets what was expected.');

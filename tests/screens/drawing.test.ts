@@ -20,6 +20,7 @@ import { AT, aCard, aMachine, aSlot, occupiedBy, told } from '../builders/parts'
 import { screens, sound, usb } from '../../demo/catalogue/row.ts';
 import { soaked } from '../builders/soak.ts';
 import { chanceOf } from '../builders/absurdJob.ts';
+import { doneAt, named, seating } from '../builders/acts';
 
 const SEED = Number(process.env['SEED'] ?? 20261127);
 
@@ -242,13 +243,16 @@ describe('What a hand has done by now', () => {
   ]);
   const [slot] = machine.slots;
 
-  it('is told by the ticks: a card is planned until it is seated, and there until it is taken out', () => {
+  it('is told by what is done: a card is planned until it is seated, and there until it is taken out', () => {
     const plan = {
       placements: [{ card, slotId: 's1' }],
       moves: [],
     } as unknown as Job['plan'];
-    expect(handled({ plan, ticks: {} })).to.deep.equal({ filled: new Set(), emptied: new Set() });
-    const done = handled({ plan, ticks: { [`seat:${card.id}:s1`]: AT, 'takeOut:s3': AT } });
+    expect(handled({ plan, acts: [] })).to.deep.equal({ filled: new Set(), emptied: new Set() });
+    const done = handled({
+      plan,
+      acts: [doneAt(AT, seating(card, 's1')), doneAt(AT, named('takeOut', { slot: 's3' }))],
+    });
     expect(done).to.deep.equal({ filled: new Set(['s1']), emptied: new Set(['s3']) });
   });
 

@@ -10,7 +10,8 @@ import { memoOf } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
 import type { DriverPackage } from '../parts/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
-import { isTicked, type Job, type Plan } from '../parts/job.ts';
+import { actOf } from '../parts/act.ts';
+import type { Job, Plan } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { machineAround } from '../placement/housing.ts';
 import { slotInUse, type Placed } from '../placement/lanesLeft.ts';
@@ -120,7 +121,7 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
     ...base(placed),
     fromSlotId: null,
     later: !isNow(placed),
-    isIn: isTicked(job.ticks, `seat:${placed.card.id}:${placed.slot.id}`),
+    isIn: actOf(job, 'seat', { card: placed.card.id, slot: placed.slot.id }) !== undefined,
     flows: itemAt(flows, n),
     findings: findingsAmong(n, fresh, used, machine, library),
     feeds: itemAt(used.feeds, n),
@@ -128,14 +129,13 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
     frontLeads: itemAt(used.frontLeads, n),
     headers: reachedHeaders(placed, itemAt(used.headers, n), machine),
   }));
+  const movedFrom = ({ slot }: Placed) =>
+    moves.find(({ toSlotId }) => toSlotId === slot.id)?.fromSlotId ?? null;
   const movedCards = moved.map((placed): AssembledCard => ({
     ...base(placed),
-    fromSlotId: moves.find(({ toSlotId }) => toSlotId === placed.slot.id)?.fromSlotId ?? null,
+    fromSlotId: movedFrom(placed),
     later: false,
-    isIn: isTicked(
-      job.ticks,
-      `moveCard:${moves.find(({ toSlotId }) => toSlotId === placed.slot.id)?.fromSlotId ?? ''}`,
-    ),
+    isIn: actOf(job, 'moveCard', { slot: movedFrom(placed) ?? '' }) !== undefined,
     flows: serves(placed.card, placed.slot),
     findings: [],
     feeds: [],
@@ -147,7 +147,7 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
     job.machine,
     machine,
     [...fresh.filter(isNow), ...moved],
-    job.ticks,
+    job,
     fresh.filter((placed) => !isNow(placed)).flatMap(openingsOfCard),
   );
   return {

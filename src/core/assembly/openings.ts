@@ -1,6 +1,7 @@
 /** Which openings of the case lose their cover to this plan, and which are left open by cards that go. */
 import { valueOf } from '../parts/fact.ts';
-import { isTicked, type Job } from '../parts/job.ts';
+import { actOf } from '../parts/act.ts';
+import type { Job } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 
@@ -16,14 +17,14 @@ export interface Opening {
  * A bracket fills as many openings as its card takes; where that is not known, its own.
  * @param surveyed as it was before the plan @param planned with its own cards where the plan wants them
  * @param placed new and moved cards
- * @param ticks by which plates are in an opening already, and openings are open
+ * @param job by whose acts plates are in an opening already, and openings are open
  * @param kept openings that no plate takes: cards that come later go there
  */
 export function openingsOf(
   surveyed: Machine,
   planned: Machine,
   placed: readonly Placed[],
-  ticks: Job['ticks'] = {},
+  job: Pick<Job, 'acts'> = { acts: [] },
   kept: readonly Opening[] = [],
 ): {
   /** Filled by a new or moved card, and by none so far: in the order of the cards. */
@@ -39,7 +40,7 @@ export function openingsOf(
     valueOf(slot.occupant)?.disposition === 'remove' ? [] : filledBy(slot, occupiedOpenings(slot)),
   );
   const bodies = [...filled, ...staying];
-  const plates = platesOf(placed, [...bodies, ...kept], planned, ticks);
+  const plates = platesOf(placed, [...bodies, ...kept], planned, job);
   const after = [...bodies, ...plates];
   return {
     plates,
@@ -57,13 +58,14 @@ function platesOf(
   placed: readonly Placed[],
   filled: readonly Opening[],
   machine: Machine,
-  ticks: Job['ticks'],
+  job: Pick<Job, 'acts'>,
 ): readonly Opening[] {
   const taken = [...filled];
   return placed.flatMap(({ card, slot: { id, enclosureId } }) => {
     const room = machine.enclosures.find((each) => each.id === enclosureId)?.case ?? machine.case;
     // A plate that is in stays where it is.
-    const isIn = (number: number) => isTicked(ticks, `fitPlate:${id}:${number}`);
+    const isIn = (number: number) =>
+      actOf(job, 'fitPlate', { slot: id, opening: number }) !== undefined;
     const faced = new Set(
       machine.slots
         .filter((slot) => slot.enclosureId === enclosureId)

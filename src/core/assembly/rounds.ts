@@ -6,15 +6,8 @@
 import { gathered, type ExtraNeeded } from '../planner/candidates/extras.ts';
 import { asOccupant, type Card } from '../parts/card.ts';
 import { known, valueOf } from '../parts/fact.ts';
-import {
-  SECOND_ROUND,
-  isTicked,
-  roundOf,
-  roundSuffix,
-  withoutRound,
-  type Job,
-  type RoundNumber,
-} from '../parts/job.ts';
+import { actOf, actsOfKind, actsOfRound, type Act, type RoundNumber } from '../parts/act.ts';
+import type { Job } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { memoOf } from '../memo.ts';
 import { assemblyOf, type AssembledCard, type Assembly } from './assembly.ts';
@@ -25,7 +18,7 @@ export interface Round {
   readonly number: RoundNumber;
   /** The round after it is begun: nothing more is done in it. */
   readonly isOver: boolean;
-  /** With only this round’s part of the plan, and the ticks of its own steps. */
+  /** With only this round’s part of the plan, and what was done in it. */
   readonly job: Job;
   readonly assembly: Assembly;
 }
@@ -42,10 +35,6 @@ export const extrasOrdered = memoOf((job: Job): readonly ExtraNeeded[] => {
       ]);
 });
 
-/** A step's id among those of all rounds. @param id as the round knows it */
-export const stepIdIn = ({ number }: Pick<Round, 'number'>, id: string): string =>
-  id + roundSuffix(number);
-
 /** One round, unless some cards wait and others do not; what was begun in a second one is ended there. */
 export const roundsOf = memoOf((job: Job): readonly Round[] => {
   const whole = assemblyOf(job);
@@ -58,7 +47,7 @@ export const roundsOf = memoOf((job: Job): readonly Round[] => {
   );
   const isFirst = ({ slot, later, fromSlotId }: AssembledCard) =>
     fromSlotId === null && !later && !waiting.has(slot.id);
-  const isBegun = Object.keys(job.ticks).some((id) => id.endsWith(SECOND_ROUND));
+  const isBegun = job.acts.some(({ round }) => round === 2);
   if (plan === null || (!isBegun && (waiting.size === 0 || !whole.cards.some(isFirst))))
     return [{ number: 1, isOver: false, job: ofRound(job, 1), assembly: whole }];
   const isLateCard = ({ slot, fromSlotId, later }: AssembledCard) =>
@@ -68,7 +57,7 @@ export const roundsOf = memoOf((job: Job): readonly Round[] => {
   const first: Job = {
     ...job,
     machine: withStaying(job.machine, late),
-    ticks: ticksOf(job.ticks, 1),
+    acts: actsOfRound(job.acts, 1),
     plan: {
       ...plan,
       placements: plan.placements.filter(({ slotId }) => !waiting.has(slotId)),
@@ -78,12 +67,12 @@ export const roundsOf = memoOf((job: Job): readonly Round[] => {
     },
   };
   const planned = ofWhole(first, whole, whole.cards.filter(isLateCard).flatMap(openingsOfCard));
-  const done = isBegun ? { ...planned, ...openingsDone(planned, first.ticks) } : planned;
+  const done = isBegun ? { ...planned, ...openingsDone(planned, first) } : planned;
   const second: Job = {
     ...job,
     machine: afterRound(job.machine, done),
     bought: [],
-    ticks: ticksOf(job.ticks, 2),
+    acts: actsOfRound(job.acts, 2),
     plan: {
       ...plan,
       placements: plan.placements.filter(({ slotId }) => waiting.has(slotId)),
@@ -107,19 +96,11 @@ export const roundsOf = memoOf((job: Job): readonly Round[] => {
   ];
 });
 
-/** Ticks by the ids that a round knows its steps by. */
-export const ticksOf = (ticks: Job['ticks'], round: RoundNumber): Job['ticks'] =>
-  Object.fromEntries(
-    Object.entries(ticks).flatMap(([id, at]) =>
-      roundOf(id) === round ? [[withoutRound(id), at]] : [],
-    ),
-  );
-
 /** The same job where nothing of it was done in another round. */
 const ofRound = (job: Job, round: RoundNumber): Job =>
-  Object.keys(job.ticks).every((id) => roundOf(id) === round)
+  job.acts.every((act) => act.round === round)
     ? job
-    : { ...job, ticks: ticksOf(job.ticks, round) };
+    : { ...job, acts: actsOfRound(job.acts, round) };
 
 /**
  * Its cards as the whole plan has them: with the plugs, headers, leads and lanes that no other card takes.
@@ -135,7 +116,7 @@ function ofWhole(round: Job, whole: Assembly, kept: readonly Opening[]): Assembl
   return {
     ...own,
     cards,
-    ...openingsOf(round.machine, own.machine, placed, round.ticks, kept),
+    ...openingsOf(round.machine, own.machine, placed, round, kept),
   };
 }
 
@@ -143,26 +124,20 @@ function ofWhole(round: Job, whole: Assembly, kept: readonly Opening[]): Assembl
 const OUT = ['takeOut', 'takeToMove'] as const;
 
 /** Plates that are in, and openings that were closed: whatever the plan is by now. */
-const openingsDone = ({ cards }: Assembly, ticks: Job['ticks']) => ({
+const openingsDone = ({ cards }: Assembly, job: Job) => ({
   plates: cards.flatMap(({ slot: { id, enclosureId } }) =>
-    keysOf(ticks, `fitPlate:${id}`).map((number): Opening => ({
-      number: Number(number),
-      enclosureId,
-      slotId: id,
-    })),
+    actsOfKind(job, 'fitPlate').flatMap(({ on }): readonly Opening[] =>
+      on.slot === id && on.opening !== undefined
+        ? [{ number: on.opening, enclosureId, slotId: id }]
+        : [],
+    ),
   ),
-  toClose: keysOf(ticks, 'closeOpening').map((key): Opening => {
-    const at = key.lastIndexOf(':');
-    return {
-      number: Number(key.slice(at + 1)),
-      enclosureId: at === -1 ? null : key.slice(0, at),
-      slotId: '',
-    };
-  }),
+  toClose: actsOfKind(job, 'closeOpening').flatMap(({ on }): readonly Opening[] =>
+    on.opening === undefined
+      ? []
+      : [{ number: on.opening, enclosureId: on.box ?? null, slotId: '' }],
+  ),
 });
-
-const keysOf = (ticks: Job['ticks'], of: string): readonly string[] =>
-  Object.keys(ticks).flatMap((id) => (id.startsWith(`${of}:`) ? id.slice(of.length + 1) : []));
 
 /** Slots whose card goes, or moves, only when the second round needs their place. */
 function wantedLate(job: Job, whole: Assembly, waiting: ReadonlySet<string>): ReadonlySet<string> {
@@ -182,11 +157,10 @@ function wantedLate(job: Job, whole: Assembly, waiting: ReadonlySet<string>): Re
       const slot = slotAt(slotId);
       if (slot === undefined) continue;
       const takers = arrivals.filter((each) => takesPlaceOf(each, slot));
-      const out = OUT.find((code) => isTicked(job.ticks, `${code}:${slotId}`));
-      const waits =
-        out === undefined
-          ? takers.length > 0 && takers.every(isLate)
-          : job.ticks[`${out}:${slotId}`] === undefined;
+      const out = OUT.map((code) => actOf(job, code, { slot: slotId })).find(
+        (act): act is Act => act !== undefined,
+      );
+      const waits = out === undefined ? takers.length > 0 && takers.every(isLate) : out.round !== 1;
       if (waits) late.add(slotId);
     }
   }

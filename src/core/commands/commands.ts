@@ -3,6 +3,7 @@
  * function of the job, the command, and the instant and the person that come in as arguments.
  */
 import { itemAt } from '../units.ts';
+import { actId, isDone, withAct, withoutAct, type Act, type ActName } from '../parts/act.ts';
 import type { Extra } from '../parts/extra.ts';
 import type { DriverPackage, DriverWays } from '../parts/driverPackage.ts';
 import {
@@ -80,7 +81,7 @@ export type Command =
   | { readonly name: 'chooseStaticWay'; readonly way: StaticWay | null }
   | {
       readonly name: 'tickStep';
-      readonly stepId: string;
+      readonly of: ActName;
       /** Why it is gone on without it being as it should; it is kept in the log. */
       readonly reason?: string;
       /** What it took, pauses not counted. */
@@ -91,15 +92,15 @@ export type Command =
       readonly name: 'foundAtBench';
       readonly machine: Machine;
       readonly plan: Omit<Plan, 'acceptedAt'>;
-      readonly ticks: Job['ticks'];
+      readonly acts: Job['acts'];
       readonly what: string;
     }
-  | { readonly name: 'untickStep'; readonly stepId: string }
+  | { readonly name: 'untickStep'; readonly of: ActName }
   /** What came is not what was ordered: it is on order again; `reason` says what is wrong with it. */
   | {
       readonly name: 'orderAgain';
-      readonly stepId: string;
-      readonly orderId: string;
+      readonly of: ActName;
+      readonly order: ActName;
       readonly reason: string;
     }
   /**
@@ -110,7 +111,7 @@ export type Command =
       readonly name: 'observe';
       readonly observations: readonly Observation[];
       readonly what: string;
-      readonly proves?: readonly string[];
+      readonly proves?: readonly ActName[];
     }
   | { readonly name: 'setDriverWays'; readonly ways: DriverWays }
   /** Packages at hand; each in the place of an earlier one of its id. */
@@ -130,7 +131,7 @@ const LONGEST_DETAIL = 200;
 
 /** The job after the command, one revision on, with the command in its log. What led to a part that is gone goes with it. */
 export function apply(job: Job, command: Command, stamp: Stamp): Job {
-  const changed = withoutDangling(change(job, command, stamp.at));
+  const changed = withoutDangling(change(job, command, stamp));
   return {
     ...changed,
     revision: nextRevision(job),
@@ -188,7 +189,11 @@ type CommandOf<Name extends CommandName> = Extract<Command, { readonly name: Nam
 
 /** What each command changes of a job. */
 const CHANGES: {
-  readonly [Name in CommandName]: (job: Job, command: CommandOf<Name>, at: string) => Partial<Job>;
+  readonly [Name in CommandName]: (
+    job: Job,
+    command: CommandOf<Name>,
+    stamp: Stamp,
+  ) => Partial<Job>;
 } = {
   describeJob: (_, { details }) => details,
   takeTemplate: (_, { machine }) => ({ machine }),
@@ -220,7 +225,7 @@ const CHANGES: {
       met = [],
       extras = [],
     },
-    at,
+    { at },
   ) => ({
     plan: {
       placements,
@@ -235,11 +240,11 @@ const CHANGES: {
       acceptedAt: at,
     },
   }),
-  foundAtBench: ({ plan: before }, { machine, plan, ticks }, at) => ({
+  foundAtBench: ({ plan: before }, { machine, plan, acts }, { at }) => ({
     machine,
     // It is the plan that was accepted, as far as it goes.
     plan: { ...plan, acceptedAt: before?.acceptedAt ?? at },
-    ticks,
+    acts,
   }),
   addPin: (job, { pin }) => ({ pins: [...withoutPin(job, pin), pin] }),
   removePin: (job, { pin }) => ({ pins: withoutPin(job, pin) }),
@@ -254,22 +259,16 @@ const CHANGES: {
   stageCards: ({ plan }, { staged }) => ({ plan: plan && { ...plan, staged } }),
   setBenchTest: (_, { benchTest }) => ({ benchTest }),
   chooseStaticWay: (_, { way }) => ({ staticWay: way }),
-  tickStep: ({ ticks, spentSeconds }, { stepId, seconds }, at) => ({
-    ticks: { ...ticks, [stepId]: at },
-    spentSeconds: seconds === undefined ? spentSeconds : { ...spentSeconds, [stepId]: seconds },
+  tickStep: ({ acts }, { of, seconds = null }, stamp) => ({
+    acts: withAct(acts, actBy(of, stamp, seconds)),
   }),
-  untickStep: ({ ticks, spentSeconds }, { stepId }) => ({
-    ticks: withoutKey(ticks, stepId),
-    spentSeconds: withoutKey(spentSeconds, stepId),
-  }),
-  orderAgain: ({ ticks }, { stepId, orderId }) => ({
-    ticks: withoutKey(withoutKey(ticks, orderId), stepId),
-  }),
-  observe: (job, { observations, proves = [] }, at) => ({
-    ticks: {
-      ...Object.fromEntries(proves.map((stepId) => [stepId, at])),
-      ...job.ticks,
-    },
+  untickStep: ({ acts }, { of }) => ({ acts: withoutAct(acts, of) }),
+  orderAgain: ({ acts }, { of, order }) => ({ acts: withoutAct(withoutAct(acts, order), of) }),
+  observe: (job, { observations, proves = [] }, stamp) => ({
+    acts: [
+      ...job.acts,
+      ...proves.filter((each) => !isDone(job, each)).map((each) => actBy(each, stamp, null)),
+    ],
     observations: [
       ...job.observations.filter((before) => !observations.some(({ id }) => id === before.id)),
       ...observations,
@@ -290,13 +289,18 @@ const CHANGES: {
   }),
 };
 
-function change(job: Job, command: Command, at: string): Job {
-  const changeOf = CHANGES[command.name] as (of: Job, by: Command, at: string) => Partial<Job>;
-  return { ...job, ...changeOf(job, command, at) };
+function change(job: Job, command: Command, stamp: Stamp): Job {
+  const changeOf = CHANGES[command.name] as (of: Job, by: Command, stamp: Stamp) => Partial<Job>;
+  return { ...job, ...changeOf(job, command, stamp) };
 }
 
-const withoutKey = <Each>(record: Readonly<Record<string, Each>>, key: string) =>
-  Object.fromEntries(Object.entries(record).filter(([each]) => each !== key));
+const actBy = ({ code, on, round }: ActName, stamp: Stamp, seconds: number | null): Act => ({
+  code,
+  on,
+  round,
+  ...stamp,
+  seconds,
+});
 
 const withoutPin = (job: Job, pin: Pin) => job.pins.filter((each) => pinKey(each) !== pinKey(pin));
 
@@ -345,11 +349,13 @@ function detailOf(job: Job, command: Command): string {
     case 'dropBought':
       return job.bought.find(({ id }) => id === command.extraId)?.model ?? '';
     case 'tickStep':
-      return command.reason === undefined ? command.stepId : `${command.stepId}: ${command.reason}`;
+      return command.reason === undefined
+        ? actId(command.of)
+        : `${actId(command.of)}: ${command.reason}`;
     case 'orderAgain':
-      return `${command.stepId}: ${command.reason}`;
+      return `${actId(command.of)}: ${command.reason}`;
     case 'untickStep':
-      return command.stepId;
+      return actId(command.of);
     case 'setDriverWays':
       return Object.entries(command.ways)
         .filter(([way, chosen]) => job.driverWays[way as keyof DriverWays] !== chosen)

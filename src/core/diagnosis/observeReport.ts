@@ -6,7 +6,8 @@ import { assemblyOf, type AssembledCard } from '../assembly/assembly.ts';
 import { machineDevices } from '../drivers/machineDevices.ts';
 import { valueOf } from '../parts/fact.ts';
 import { MOST, clipped } from '../parts/limits.ts';
-import { isTicked, type Job } from '../parts/job.ts';
+import { actOf } from '../parts/act.ts';
+import type { Job } from '../parts/job.ts';
 import { isSameLabel, type Slot } from '../parts/machine.ts';
 import type { DeviceObservation, DevicesObservation, Phase } from '../parts/observation.ts';
 import { deviceId, type PciFunction } from '../parts/pciFunction.ts';
@@ -145,8 +146,10 @@ const isWhole = (functions: readonly PciFunction[], { machine }: Job): boolean =
   functions.length >= Math.max(LEAST_DEVICES, machine.functions.length / 2);
 
 /** After the first card was seated, a report shows the machine with its cards in. */
-export const phaseOf = ({ plan, ticks }: Job): Phase =>
-  plan?.placements.some(({ card, slotId }) => isTicked(ticks, `seat:${card.id}:${slotId}`)) === true
+export const phaseOf = (job: Job): Phase =>
+  job.plan?.placements.some(
+    ({ card, slotId: slot }) => actOf(job, 'seat', { card: card.id, slot }) !== undefined,
+  ) === true
     ? 'after'
     : 'before';
 

@@ -1,4 +1,5 @@
 /** Which steps a report proves to be done: each ticks itself. What a report shows to be wrong ticks nothing. */
+import type { ActName } from '../parts/act.ts';
 import type { Job } from '../parts/job.ts';
 import { steps } from '../procedure/steps.ts';
 import type { Step, StepCode } from '../procedure/step.ts';
@@ -27,12 +28,14 @@ const PROOF: Partial<Record<StepCode, (state: DriverState) => boolean>> = {
 };
 
 /** Steps of the job that its last report proves, whether they are ticked or not. */
-export const provenSteps = (job: Job): readonly string[] =>
+export const provenSteps = (job: Job): readonly ActName[] =>
   steps(job).flatMap((step) => {
     const state = stateOf(step, job);
     const proof = PROOF[step.code];
     const isLinkRead = step.code !== 'checkLink' || hasLink(job, step.slotId);
-    return state !== null && proof?.(state) === true && isLinkRead ? step.id : [];
+    return state !== null && proof?.(state) === true && isLinkRead
+      ? { code: step.code, on: step.on, round: step.round }
+      : [];
   });
 
 /** The device or card that a step is about, as the last report has it; null where it is about none. */

@@ -86,9 +86,3 @@ export const machineAsked = ({
   ...functions.map(functionAsked),
   ...inTrouble.flatMap(({ id }) => instanceAsked(id) ?? []),
 ];
-
-/** Without the last part, by which the system tells one device from its twin: often the device's own number. */
-export const withoutNumber = (instance: string): string => {
-  const parts = instance.split('\\');
-  return parts.length < 3 ? instance : [...parts.slice(0, 2), '…'].join('\\');
-};

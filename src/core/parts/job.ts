@@ -1,5 +1,6 @@
 /** The job: the one document of which everything else is computed. */
 import * as z from 'zod/mini';
+import { Act } from './act.ts';
 import { Card } from './card.ts';
 import { DriverPackage, DriverWays, PLAIN_WAYS } from './driverPackage.ts';
 import { Extra } from './extra.ts';
@@ -14,31 +15,7 @@ import { EXTRA_KINDS } from '../standards/extras.ts';
 import type { DeepReadonly } from '../units.ts';
 
 /** Version of the job document. A file with a higher one is newer than this program. */
-export const JOB_FORMAT = 12;
-
-/** Letters of what a step is known by. */
-export const LONGEST_STEP_ID = 160;
-
-/** Rounds of fitting: on another machine as a trial, on the customer's, and there once more for cards that waited. */
-export type RoundNumber = 0 | 1 | 2;
-
-/** Behind the id of every step of a trial on another machine, and of a second round. */
-const TRIAL_ROUND = '@0';
-export const SECOND_ROUND = '@2';
-export const roundSuffix = (round: RoundNumber): string =>
-  round === 0 ? TRIAL_ROUND : round === 2 ? SECOND_ROUND : '';
-
-/** The round that a step's id is of. */
-export const roundOf = (stepId: string): RoundNumber =>
-  stepId.endsWith(TRIAL_ROUND) ? 0 : stepId.endsWith(SECOND_ROUND) ? 2 : 1;
-
-/** Whether a step is done to the customer's machine, in whichever round. */
-export const isTicked = (ticks: Readonly<Record<string, string>>, stepId: string): boolean =>
-  ticks[stepId] !== undefined || ticks[stepId + SECOND_ROUND] !== undefined;
-
-/** A step's id as its round knows it. */
-export const withoutRound = (stepId: string): string =>
-  roundOf(stepId) === 1 ? stepId : stepId.slice(0, -SECOND_ROUND.length);
+export const JOB_FORMAT = 13;
 
 /** The share of a replacement's price that an old machine deserves, unless told. Common practice, no source. */
 export const DESERVES_PERCENT = 33;
@@ -109,9 +86,6 @@ export const LogEntry = z.object({
   detail: text,
 });
 
-/** What a step is known by: its code, and what tells it from others of its kind. */
-const StepId = z.string().check(z.minLength(1), z.maxLength(LONGEST_STEP_ID));
-
 export const Job = z
   .object({
     format: z.literal(JOB_FORMAT),
@@ -141,14 +115,8 @@ export const Job = z
     driverWays: DriverWays,
     /** What is bought for the machine itself; the survey tells its facts as they are with it. */
     bought: listOf(Extra, MOST.bought),
-    /** When each step was ticked, by step id. */
-    ticks: z
-      .record(StepId, instant)
-      .check(z.refine((ticks) => Object.keys(ticks).length <= MOST.ticks)),
-    /** What each ticked task took, pauses not counted, by step id. */
-    spentSeconds: z
-      .record(StepId, limits.secondsSpent)
-      .check(z.refine((spent) => Object.keys(spent).length <= MOST.ticks)),
+    /** What is done, in the order in which it was. */
+    acts: listOf(Act, MOST.acts),
     observations: listOf(Observation, MOST.observations),
     photos: listOf(Photo, MOST.photos),
     notes: limits.notes,
@@ -196,8 +164,7 @@ export function emptyJob(jobId: string, at: string): Job {
     packages: [],
     driverWays: PLAIN_WAYS,
     bought: [],
-    ticks: {},
-    spentSeconds: {},
+    acts: [],
     observations: [],
     photos: [],
     notes: '',

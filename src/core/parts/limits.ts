@@ -164,7 +164,7 @@ export const MOST = {
   packages: 256,
   extras: 256,
   bought: 64,
-  ticks: 2_000,
+  acts: 2_000,
   observations: 1_000,
   photos: 256,
   log: 2_000,

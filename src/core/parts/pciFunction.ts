@@ -89,3 +89,9 @@ export const hex4 = (code: number): string => inHex(code, 4);
 /** `vendor:device` in hexadecimal, the identity by which drivers are found. */
 export const deviceId = (of: { readonly vendor: number; readonly device: number }): string =>
   `${hex4(of.vendor)}:${hex4(of.device)}`;
+
+/** Without the last part, by which the system tells one device from its twin: often the device's own number. */
+export const withoutNumber = (instance: string): string => {
+  const parts = instance.split('\\');
+  return parts.length < 3 ? instance : [...parts.slice(0, 2), '…'].join('\\');
+};

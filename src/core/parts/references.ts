@@ -3,6 +3,7 @@
  * A schema asks it of what is read; commands keep to it by `withoutDangling`.
  */
 import type * as z from 'zod/mini';
+import { actId, type Act } from './act.ts';
 import { pinKey, type Pin } from './planning.ts';
 
 interface Keyed {
@@ -45,6 +46,7 @@ interface JobKeys {
     /** Of the whole machine where it names neither. */
     readonly subject: { readonly needId?: string; readonly slotId?: string };
   })[];
+  readonly acts: readonly Act[];
   readonly pins: readonly Pin[];
   readonly plan: PlanKeys | null;
   readonly benchTest: {
@@ -117,6 +119,7 @@ export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
       ),
     ),
     ...repeated(['pins'], job.pins.map(pinKey), []),
+    ...repeated(['acts'], job.acts.map(actId), []),
     ...job.needs.flatMap((need, n) =>
       need.slotId === undefined ? [] : slotAt(need.slotId, 'needs', n, 'slotId'),
     ),

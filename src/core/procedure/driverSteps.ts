@@ -1,4 +1,5 @@
 /** Steps about drivers: what goes first, what is installed for each device, what is set, and what shows that it holds. */
+import { actWord } from '../parts/act.ts';
 import {
   assemblyOf,
   newCardsOf,
@@ -10,7 +11,7 @@ import { roundsOf, type Round } from '../assembly/rounds.ts';
 import { withSecondSystem } from '../parts/machine.ts';
 import { driverTargets, oldDrivers, type DriverTarget } from '../assembly/driverTargets.ts';
 import { driverForCard, toInstall } from '../drivers/chooseDriver.ts';
-import { withoutNumber } from '../drivers/deviceAsked.ts';
+import { withoutNumber } from '../parts/pciFunction.ts';
 import type { DriverPackage, DriverWays } from '../parts/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
@@ -60,11 +61,13 @@ export function removing(job: Job): readonly Draft[] {
   return [
     plainStep('takeOffline'),
     ...old.flatMap(({ id, name, driver, kind, how, because }): readonly Draft[] => [
-      ...(kind === 'network' ? [step('undoTeam', { device: name }, { key: id })] : []),
+      ...(kind === 'network'
+        ? [step('undoTeam', { device: name }, { on: { device: actWord(withoutNumber(id)) } })]
+        : []),
       step(
         'removeOldDriver',
         { device: name, driver, how, because, isDisplay: kind === 'display' },
-        { key: id },
+        { on: { device: actWord(withoutNumber(id)) } },
       ),
     ]),
   ];
@@ -99,7 +102,7 @@ export function drivers(job: Job, { number, assembly }: Omit<Round, 'job'>): rea
       ? installingFor(
           target,
           { card: target.name, slot: '', enclosure: '' },
-          { key: withoutNumber(target.id), deviceId: target.id },
+          { on: { device: actWord(withoutNumber(target.id)) }, deviceId: target.id },
           ways,
         )
       : [],
@@ -207,13 +210,13 @@ function restarting(drafts: readonly Draft[]): readonly Draft[] {
 
 /** What was edited for a card or a device is read back. */
 const afterRestart = (drafts: readonly Draft[]): readonly Draft[] =>
-  drafts.flatMap(({ code, values, slotId, deviceId: of, key }) =>
+  drafts.flatMap(({ code, values, slotId, deviceId: of, on }) =>
     code === 'editBoot'
       ? [
           step('readBoot', values, {
             ...(slotId === null ? {} : { slotId }),
             ...(of === null ? {} : { deviceId: of }),
-            ...(key === null ? {} : { key }),
+            on,
           }),
         ]
       : [],
@@ -241,7 +244,7 @@ const settings = (
         step(
           'setNetwork',
           { ...cardAt(each), setting, megabits },
-          { slotId: each.slot.id, key: `${each.slot.id}:${setting}` },
+          { slotId: each.slot.id, on: { slot: each.slot.id, what: setting } },
         ),
       );
   });

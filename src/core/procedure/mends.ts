@@ -2,21 +2,26 @@
 import { assemblyOf } from '../assembly/assembly.ts';
 import { expectations } from '../assembly/expectations.ts';
 import { cardName } from '../parts/card.ts';
-import { isTicked, type Job } from '../parts/job.ts';
+import { actOf, type ActName } from '../parts/act.ts';
+import type { Job } from '../parts/job.ts';
 import type { CauseObservation } from '../parts/observation.ts';
 import { CAUSES } from '../standards/causes.ts';
 import { CHECKS, type Check, type CheckRow } from '../standards/checks.ts';
 import { step, type CautionCode, type Draft } from './step.ts';
 
 /** The step by which a cause is mended. */
-export const mendStepId = ({ id }: CauseObservation): string => `mend:${id}`;
+export const mendOf = ({ id }: Pick<CauseObservation, 'id'>): ActName => ({
+  code: 'mend',
+  on: { cause: id },
+  round: 1,
+});
 
 /** When something of these was mended, the earliest first. */
-export const mendedAt = ({ ticks }: Job, causes: readonly CauseObservation[]): readonly string[] =>
-  causes.flatMap((cause) => ticks[mendStepId(cause)] ?? []).toSorted();
+export const mendedAt = (job: Job, causes: readonly CauseObservation[]): readonly string[] =>
+  causes.flatMap(({ id }) => actOf(job, 'mend', { cause: id })?.at ?? []).toSorted();
 
-export const isMended = ({ ticks }: Job, cause: CauseObservation): boolean =>
-  isTicked(ticks, mendStepId(cause));
+export const isMended = (job: Job, { id }: CauseObservation): boolean =>
+  actOf(job, 'mend', { cause: id }) !== undefined;
 
 /** Mends whose hands go into the case. */
 const INSIDE: ReadonlySet<string> = new Set([
@@ -51,7 +56,7 @@ export function mends(job: Job): readonly Draft[] {
             hop: position === null ? '' : (job.machine.path.hops[position]?.name ?? ''),
           },
           {
-            key: found.id,
+            on: { cause: found.id },
             cautions: cautionsFor(isInside, part),
             ...(card === undefined ? {} : { slotId: card.slot.id }),
           },

@@ -3,6 +3,7 @@ import { newCardsOf, type AssembledCard, type Assembly } from '../assembly/assem
 import { extrasOrdered } from '../assembly/rounds.ts';
 import { packagesWanted } from '../assembly/driverTargets.ts';
 import { isDriven } from '../drivers/chooseDriver.ts';
+import { actWord } from '../parts/act.ts';
 import type { DeliveryKind } from '../parts/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
 import { extraName } from '../parts/extra.ts';
@@ -44,7 +45,9 @@ export const prepare = (
       (each) => isInstalledFirst(each.package) && each.targets.some(({ card }) => card !== null),
     )
     .map((each) =>
-      step('installFirst', installing(each.package, job.driverWays), { key: each.package.id }),
+      step('installFirst', installing(each.package, job.driverWays), {
+        on: { package: each.package.id },
+      }),
     ),
 ];
 
@@ -72,14 +75,14 @@ const arriving = (job: Job, assembly: Assembly): readonly Draft[] => [
     return step(
       'checkExtra',
       { name: record?.extra == null ? '' : extraName(record.extra), kind, fits, count },
-      { key: extraKey(kind, fits) },
+      { on: { extra: extraKey(kind, fits) } },
     );
   }),
   ...job.bought.map((extra) =>
     step(
       'checkExtra',
       { name: extraName(extra), kind: extra.kind, fits: '', count: 1 },
-      { key: extra.id },
+      { on: { extra: extra.id } },
     ),
   ),
 ];
@@ -128,7 +131,11 @@ function toSettle(job: Job, assembly: Assembly): readonly Draft[] {
         'settle',
         { fact: code, subject: subject ?? '' },
         {
-          key: [code, slotId ?? enclosureId ?? []].flat().join(':'),
+          on: {
+            what: code,
+            ...(slotId === undefined ? {} : { slot: slotId }),
+            ...(enclosureId === undefined ? {} : { box: enclosureId }),
+          },
           ...(slotId === undefined ? {} : { slotId }),
         },
       ),
@@ -136,7 +143,7 @@ function toSettle(job: Job, assembly: Assembly): readonly Draft[] {
 }
 
 const extraKey = (kind: ExtraKind, fits: string): string =>
-  kind === 'bracket' ? `${kind}-${fits}` : fits || kind;
+  actWord(kind === 'bracket' ? `${kind}-${fits}` : fits || kind);
 
 const toOrder = (job: Job, assembly: Assembly): readonly Draft[] => [
   ...newCardsOf(assembly).map((each) =>
@@ -147,10 +154,10 @@ const toOrder = (job: Job, assembly: Assembly): readonly Draft[] => [
     ),
   ),
   ...extrasOrdered(job).map(({ kind, fits, count }) =>
-    step('orderExtra', { kind, fits, count }, { key: extraKey(kind, fits) }),
+    step('orderExtra', { kind, fits, count }, { on: { extra: extraKey(kind, fits) } }),
   ),
   ...job.bought.map((extra) =>
-    step('orderNamed', { name: extraName(extra), kind: extra.kind }, { key: extra.id }),
+    step('orderNamed', { name: extraName(extra), kind: extra.kind }, { on: { extra: extra.id } }),
   ),
 ];
 
@@ -198,7 +205,7 @@ function toReady(job: Job, assembly: Assembly): readonly Draft[] {
             step(
               'bringScrew',
               { count: fitted.filter(({ card }) => card.bus === 'm2').length, isModule: true },
-              { key: 'module' },
+              { on: { what: 'module' } },
             ),
           )
       : []),
@@ -268,6 +275,6 @@ function fetching({ package: of, targets }: ReturnType<typeof packagesWanted>[nu
           : { title: next.package.title, version: next.package.version, by: next.by },
       sure: choices.every(({ sure }) => sure),
     },
-    { key: id },
+    { on: { package: id } },
   );
 }

@@ -1,5 +1,6 @@
 /** Where a job stands, by what is open in each of its stages. */
-import { STAGES, isTicked, roundOf, withoutRound, type Job, type Stage } from '../parts/job.ts';
+import { actOf, actsOfKind } from '../parts/act.ts';
+import { STAGES, type Job, type Stage } from '../parts/job.ts';
 import { spentIn, type SpentByAct } from './fitting/times.ts';
 import { unknownFacts } from '../rules/unknownFacts.ts';
 
@@ -65,7 +66,7 @@ export function summaryOf(job: Job, open: OpenCounts | null): JobSummary {
   };
 }
 
-/** Slots by what a hand has done to them, as the ticks of the steps say. */
+/** Slots by what a hand has done to them. */
 export interface Handled {
   /** Its new card is in, or the one that was to move there. */
   readonly filled: ReadonlySet<string>;
@@ -73,12 +74,14 @@ export interface Handled {
   readonly emptied: ReadonlySet<string>;
 }
 
-export function handled({ plan, ticks }: Pick<Job, 'plan' | 'ticks'>): Handled {
-  const isDone = (step: string) => isTicked(ticks, step);
-  const seated = (plan?.placements ?? []).filter(({ card, slotId }) =>
-    isDone(`seat:${card.id}:${slotId}`),
+export function handled(job: Pick<Job, 'plan' | 'acts'>): Handled {
+  const { plan } = job;
+  const seated = (plan?.placements ?? []).filter(
+    ({ card, slotId: slot }) => actOf(job, 'seat', { card: card.id, slot }) !== undefined,
   );
-  const moved = (plan?.moves ?? []).filter(({ fromSlotId }) => isDone(`moveCard:${fromSlotId}`));
+  const moved = (plan?.moves ?? []).filter(
+    ({ fromSlotId: slot }) => actOf(job, 'moveCard', { slot }) !== undefined,
+  );
   return {
     filled: new Set([
       ...seated.map(({ slotId }) => slotId),
@@ -86,13 +89,7 @@ export function handled({ plan, ticks }: Pick<Job, 'plan' | 'ticks'>): Handled {
     ]),
     emptied: new Set([
       ...moved.map(({ fromSlotId }) => fromSlotId),
-      ...Object.keys(ticks).flatMap((step) =>
-        step.startsWith(TAKE_OUT) && roundOf(step) !== 0
-          ? [withoutRound(step).slice(TAKE_OUT.length)]
-          : [],
-      ),
+      ...actsOfKind(job, 'takeOut').flatMap(({ on }) => on.slot ?? []),
     ]),
   };
 }
-
-const TAKE_OUT = 'takeOut:';

@@ -5,7 +5,8 @@ import type { OldDriver } from '../assembly/driverTargets.ts';
 import type { OutranksBy } from '../drivers/chooseDriver.ts';
 import { cardName, type Card } from '../parts/card.ts';
 import type { Channel, DriverWays } from '../parts/driverPackage.ts';
-import type { RoundNumber, Stage } from '../parts/job.ts';
+import { onId, type ActCode, type ActOn, type RoundNumber } from '../parts/act.ts';
+import type { Stage } from '../parts/job.ts';
 import type { BracketHeight, CoverType, PANEL_HOLDS } from '../parts/machine.ts';
 import type { Task, Tool } from './fitting/task.ts';
 import type { FactCode } from '../rules/facts.ts';
@@ -356,11 +357,14 @@ export interface StepValues {
   readonly keepParts: Nothing;
   readonly explain: Nothing;
 }
-export type StepCode = keyof StepValues;
+export type StepCode = ActCode & keyof StepValues;
 
 /** What every step has, whatever it says. */
 interface StepBase {
+  /** To be compared: nothing is read out of it. */
   readonly id: string;
+  /** What it is done to: with code and round what tells it from every other step. */
+  readonly on: ActOn;
   readonly stage: Stage;
   /** Those of the second wait until the cards of the first run; 0: on another machine, as a trial. */
   readonly round: RoundNumber;
@@ -379,21 +383,24 @@ type Saying = {
 
 export type Step = StepBase & Saying;
 
-/** A step that is not yet counted; the key tells it from others of its code. */
+/** A step that has no place yet. */
 export type Draft = Saying &
-  Omit<StepBase, 'id' | 'stage' | 'round' | 'task'> & { readonly key: string | null };
+  Omit<StepBase, 'id' | 'stage' | 'round' | 'task'> & {
+    /** What it is done to, to be compared. */
+    readonly key: string;
+  };
 
 interface More {
   readonly cautions?: readonly CautionCode[];
   readonly slotId?: string;
   readonly deviceId?: string;
-  readonly key?: string;
+  readonly on?: ActOn;
 }
 
 export const step = <Code extends StepCode>(
   code: Code,
   values: StepValues[Code],
-  { cautions = [], slotId, deviceId, key }: More = {},
+  { cautions = [], slotId, deviceId, on = {} }: More = {},
 ): Draft =>
   ({
     code,
@@ -401,7 +408,8 @@ export const step = <Code extends StepCode>(
     cautions,
     slotId: slotId ?? null,
     deviceId: deviceId ?? null,
-    key: key ?? null,
+    on,
+    key: onId(on),
   }) as Draft;
 
 /** A step that says all by its code. */
@@ -418,5 +426,5 @@ export const cardAt = ({ card, slot, enclosureName }: AssembledCard): CardAt => 
 
 export const keyed = ({ card, slot }: AssembledCard) => ({
   slotId: slot.id,
-  key: `${card.id}:${slot.id}`,
+  on: { card: card.id, slot: slot.id },
 });

@@ -1,12 +1,13 @@
 /**
  * The ordered steps of this very job, with the cautions that belong into them. The same plan always gives the same steps
- * with the same ids, so that ticks keep.
+ * with the same names, so that what is done keeps.
  */
 import { assemblyOf, newCardsOf, type Assembly } from '../assembly/assembly.ts';
-import { stepIdIn, type Round } from '../assembly/rounds.ts';
+import type { Round } from '../assembly/rounds.ts';
 import { memoOf } from '../memo.ts';
 import { valueOf } from '../parts/fact.ts';
-import { LONGEST_STEP_ID, type Job, type Stage } from '../parts/job.ts';
+import { actId } from '../parts/act.ts';
+import type { Job, Stage } from '../parts/job.ts';
 import { ACTS } from './fitting/acts.ts';
 import { benchTestRound } from './fitting/benchTest.ts';
 import { fittingRounds, type FittingRound } from './fitting/tasks.ts';
@@ -16,9 +17,6 @@ import { prepare } from './prepare.ts';
 import { prove } from './prove.ts';
 import { itemAt } from '../units.ts';
 import { plainStep, type Draft, type Step } from './step.ts';
-
-/** Room for the count behind a step's id. */
-const COUNT_LETTERS = 8;
 
 /** All steps of all stages, in the order of the work; none while no plan is accepted. */
 export const steps = memoOf((job: Job): readonly Step[] => {
@@ -89,19 +87,18 @@ function fitted(round: FittingRound): readonly Step[] {
 
 const FIRST = { number: 1 } as const;
 
-/** Steps that would be known by the same – two obstacles of one name in the way – are counted. */
+/** Steps that would be known by the same – two headers of one kind – are counted. */
 function inStage(
   stage: Stage,
   drafts: readonly Draft[],
-  round: Pick<Round, 'number'> = FIRST,
+  { number: round }: Pick<Round, 'number'> = FIRST,
 ): readonly Step[] {
-  const taken = new Set<string>();
+  const taken = new Map<string, number>();
   return drafts.map(({ key, ...draft }) => {
-    const plain = key === null ? draft.code : `${draft.code}:${key}`;
-    const wanted = plain.slice(0, LONGEST_STEP_ID - COUNT_LETTERS);
-    let id = wanted;
-    for (let n = 2; taken.has(id); n += 1) id = `${wanted}~${n}`;
-    taken.add(id);
-    return { ...draft, stage, id: stepIdIn(round, id), round: round.number, task: null };
+    const same = `${draft.code} ${key}`;
+    const number = (taken.get(same) ?? 0) + 1;
+    taken.set(same, number);
+    const on = number === 1 ? draft.on : { ...draft.on, number };
+    return { ...draft, on, stage, id: actId({ code: draft.code, on, round }), round, task: null };
   });
 }

@@ -2,6 +2,7 @@
  * Brings a job document of an older format up to today's, one format at a time. Only what a format added is
  * filled in, with “not known”; whether the rest is sound is asked afterwards, as of any document.
  */
+import { actsOfTicks, entryOfFormat13 } from './actsOfFormat12.ts';
 import { PLAIN_WAYS } from '../parts/driverPackage.ts';
 import { DESERVES_PERCENT, JOB_FORMAT } from '../parts/job.ts';
 import { emptyDrive } from '../parts/drive.ts';
@@ -132,6 +133,13 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
   }),
   /** From format 12 on no two drives of a job have one id. */
   11: (job) => ({ ...drivesOfFormat12(job), format: 12 }),
+  /** Format 13 keeps what is done as records, where it was ticked by strings until then. */
+  12: ({ ticks, spentSeconds, ...job }) => ({
+    ...job,
+    format: 13,
+    acts: actsOfTicks({ ...job, ticks, spentSeconds }),
+    log: eachOf(job['log'], (entry) => entryOfFormat13(entry, job['machine'])),
+  }),
 };
 
 /** A figure was one number a need; nobody said what was copied. */

@@ -1,7 +1,6 @@
 /** What each act does in the world, and when it is refused. */
-import type { StepCode } from '../procedure/step.ts';
+import type { Step, StepCode } from '../procedure/step.ts';
 import { valueOf } from '../parts/fact.ts';
-import { withoutRound } from '../parts/job.ts';
 import { goIn, goOut, held, onBench, onCard, reaches } from './bodies.ts';
 import {
   atBrackets,
@@ -158,13 +157,13 @@ export const DOING: { readonly [Code in StepCode]?: Doing } = {
       inPlace: isLedRound ? world.inPlace : withIn(world.inPlace, obstacle.id),
     });
   }),
-  removeFrontCover: inside((world, step) => marked(world, step.id)),
+  removeFrontCover: inside((world, { on }) => marked(world, `front ${on.extra}`)),
   putIn: inside((world, step) => {
     if (step.code !== 'putIn') return no('nothingThere');
-    const front = step.id.replace('putIn', 'removeFrontCover');
+    const front = `front ${step.on.extra}`;
     return step.values.kind === 'bay' && !world.done.has(front)
       ? no('covered')
-      : marked(world, `part:${step.id}`);
+      : marked(world, `part ${step.on.extra}`);
   }),
   swapBracket: onBench('bracket'),
   joinLead: inside(onBench(null)),
@@ -202,11 +201,11 @@ export const DOING: { readonly [Code in StepCode]?: Doing } = {
     const barred = places.map(({ place }) => reaches(world, place!));
     return barred.includes(null) ? done(world) : no(barred[0] ?? 'covered');
   }),
-  exchangePlugs: inside((world, step) => marked(world, withoutRound(step.id))),
+  exchangePlugs: inside((world, { on }) => marked(world, `exchanged ${on.slot} ${on.socket}`)),
   plug: inside((world, step) => {
     if (!world.standing.has(step.slotId ?? '')) return no('notIn');
-    const socket = withoutRound(step.id).slice('plug:'.length);
-    const waits = world.exchanged.has(socket) && !world.done.has(`exchangePlugs:${socket}`);
+    const socket = `${step.on.slot} ${step.on.socket}`;
+    const waits = world.exchanged.has(socket) && !world.done.has(`exchanged ${socket}`);
     if (waits) return no('plugInUse');
     const body = world.standing.get(step.slotId ?? '')!;
     const joined = { ...body, isJoined: true };
@@ -218,15 +217,13 @@ export const DOING: { readonly [Code in StepCode]?: Doing } = {
   mountDrives: inside((world, step) => {
     const opensBoth = valueOf(world.machine.case.opensBothSides) !== false;
     if (opensBoth && !world.off.has('far ')) return no('closed');
-    return marked(world, step.id.replace('mountDrives', 'mounted'));
+    return marked(world, mounted(step));
   }),
   joinDrives: inside((world, step) => {
     if (!world.standing.has(step.slotId ?? '')) return no('notIn');
-    return world.done.has(step.id.replace('joinDrives', 'mounted')) ? done(world) : no('notIn');
+    return world.done.has(mounted(step)) ? done(world) : no('notIn');
   }),
-  feedDrives: inside((world, step) =>
-    world.done.has(step.id.replace('feedDrives', 'mounted')) ? done(world) : no('notIn'),
-  ),
+  feedDrives: inside((world, step) => (world.done.has(mounted(step)) ? done(world) : no('notIn'))),
   leadsBack: (world) => done({ ...world, isTethered: true }),
   moveScreenLead: behind,
   joinLoop: behind,
@@ -247,3 +244,6 @@ export const DOING: { readonly [Code in StepCode]?: Doing } = {
   tryOut: goOut('gone'),
   countDrives: (world) => (world.isRunning ? done(world) : no('notRunning')),
 };
+
+/** Drives of one need that hang on one card. */
+const mounted = ({ on }: Pick<Step, 'on'>): string => `mounted ${on.slot} ${on.need}`;

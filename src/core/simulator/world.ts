@@ -150,7 +150,7 @@ export function bring(world: World, job: Job, assembly: Assembly): World {
 const exchangedIn = (assembly: Assembly): ReadonlySet<string> =>
   new Set(
     newCardsOf(assembly).flatMap(({ slot, feeds }) =>
-      feeds.flatMap(({ exchangedFor }, n) => (exchangedFor === null ? [] : `${slot.id}:${n}`)),
+      feeds.flatMap(({ exchangedFor }, n) => (exchangedFor === null ? [] : `${slot.id} ${n}`)),
     ),
   );
 

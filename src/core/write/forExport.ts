@@ -3,7 +3,7 @@
  * and systems call their things. What people write goes only where that is ticked; all that goes is searched for every form
  * of every name and for the shapes of numbers, addresses and secrets; and what stayed is told.
  */
-import { withoutNumber } from '../drivers/deviceAsked.ts';
+import { withoutNumber } from '../parts/pciFunction.ts';
 import { Job } from '../parts/job.ts';
 import type { DevicesObservation } from '../parts/observation.ts';
 import { cleaned, namesOf, type PersonalKind } from './personal.ts';
@@ -73,8 +73,10 @@ export function exportOf(job: Job, choice: ExportChoice): Exported {
 const A_COUNT = /^\d{1,5}$/;
 const NO_SHAPES: ReadonlySet<PersonalKind> = new Set();
 
-/** Whoever changed the job stands in its log. */
-const whosOf = ({ log }: Job): readonly string[] => [...new Set(log.map(({ who }) => who))];
+/** Whoever changed the job stands in its log, and with what they did. */
+const whosOf = ({ log, acts }: Job): readonly string[] => [
+  ...new Set([...log, ...acts].map(({ who }) => who)),
+];
 
 /** Cards and devices by the names that their makers gave them: somebody may have typed those, and wrote nothing. */
 function* namesOfThings({ machine, plan }: Job): Generator<string> {
@@ -87,7 +89,7 @@ type TextKind = 'who' | 'fact' | 'code' | 'words';
 
 /** What stands where. What is not named here people write. The first that fits counts. */
 const KINDS: readonly (readonly [TextKind, readonly RegExp[]])[] = [
-  ['who', [/^customer$/, /^technician$/, /^log\.\*\.who$/]],
+  ['who', [/^customer$/, /^technician$/, /^(?:log|acts)\.\*\.who$/]],
   [
     'code',
     [

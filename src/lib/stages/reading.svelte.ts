@@ -1,6 +1,6 @@
 /** Files that the machine wrote, being read in the worker: how far it is, what came of it, what becomes of it. */
 import { proxy } from 'comlink';
-import { runFrom, type MeasuredRate, type Observation, type OpenResult } from '$core';
+import { isDone, runFrom, type MeasuredRate, type Observation, type OpenResult } from '$core';
 import { nameLists } from '$lib/state/nameLists';
 import { now } from '$lib/state/now';
 import { supplies } from '$lib/state/supplies.svelte';
@@ -136,7 +136,7 @@ export class Reading {
     )) ?? { observations: [], proves: [], open: [] };
     this.observed = observations;
     this.open = open;
-    this.proven = proves.filter((stepId) => job.ticks[stepId] === undefined).length;
+    this.proven = proves.filter((step) => !isDone(job, step)).length;
     const what = observedWords(observations);
     if (observations.length > 0)
       this.model.open.run({ name: 'observe', observations, what, proves });

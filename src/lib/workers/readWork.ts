@@ -9,6 +9,7 @@ import {
   observeResults,
   readFiles,
   takeEvidence,
+  type ActName,
   type Card,
   type Evidence,
   type EvidenceFile,
@@ -50,7 +51,7 @@ export interface EvidenceTaken {
 /** What a report shows of the plan, and the steps that it proves. */
 export interface Observed {
   readonly observations: readonly Observation[];
-  readonly proves: readonly string[];
+  readonly proves: readonly ActName[];
   /** Measurements that may be of several needs. */
   readonly open: readonly OpenResult[];
 }

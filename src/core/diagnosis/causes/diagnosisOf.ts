@@ -5,7 +5,7 @@ import type { Job } from '../../parts/job.ts';
 import { unitsNeeded, type Need } from '../../parts/need.ts';
 import { causesFor, checksFor, readingsFor } from '../../parts/observed.ts';
 import type { ReadingObservation } from '../../parts/observation.ts';
-import { isMended, mendStepId } from '../../procedure/mends.ts';
+import { isMended, mendedAt } from '../../procedure/mends.ts';
 import type { Check } from '../../standards/checks.ts';
 import { driverStates, type DriverOutcome } from '../driverStates.ts';
 import { withoutFileCost } from '../expectedRun.ts';
@@ -88,7 +88,7 @@ function observedFor(proving: Proving, components: readonly Component[], job: Jo
     ...(card === null ? [] : fromReport(card, job)),
     ...readingsFor(job.observations, need.id).flatMap((each) => fromReading(each, need)),
     ...byHand,
-  ].filter((each) => isThere(each) && each.at > mendedAt(each.part, need, job));
+  ].filter((each) => isThere(each) && each.at > lastMendedAt(each.part, need, job));
   return { figures, answers: latest(dated) };
 }
 
@@ -106,12 +106,11 @@ const latest = (answers: readonly DatedAnswer[]): readonly Answer[] => [
 ];
 
 /** Until when what was seen of a part is of the part as it was. */
-const mendedAt = (part: string, { id }: Need, { observations, ticks }: Job): string =>
-  causesFor(observations, id)
-    .filter(({ value }) => value.part === part)
-    .flatMap((cause) => ticks[mendStepId(cause)] ?? [])
-    .toSorted()
-    .at(-1) ?? '';
+const lastMendedAt = (part: string, { id }: Need, job: Job): string =>
+  mendedAt(
+    job,
+    causesFor(job.observations, id).filter(({ value }) => value.part === part),
+  ).at(-1) ?? '';
 
 const DRIVER_ANSWERS: Partial<Record<DriverOutcome, string>> = {
   generic: 'generic',

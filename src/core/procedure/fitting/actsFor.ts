@@ -2,6 +2,7 @@
 import { type Assembly, newCardsOf } from '../../assembly/assembly.ts';
 import { valueOf } from '../../parts/fact.ts';
 import { type Extra, extraName } from '../../parts/extra.ts';
+import { actOf, actsOfKind } from '../../parts/act.ts';
 import type { Job } from '../../parts/job.ts';
 import type { CoverType } from '../../parts/machine.ts';
 import { step } from '../step.ts';
@@ -27,11 +28,9 @@ export function actsFor(job: Job, assembly: Assembly): readonly Act[] {
     ...driveActs(cards, assembly),
   ];
   const work = [...planned, ...looseEnds(job, assembly, planned)];
-  const opened = Object.keys(job.ticks).flatMap((id) =>
-    id === 'openCase' ? '' : id.startsWith('openCase:') ? id.slice('openCase:'.length) : [],
-  );
+  const opened = actsOfKind(job, 'openCase').map(({ on }) => on.box ?? '');
   // Once its power is off it has to be put on again, whatever is left to fit.
-  if (work.length + opened.length === 0 && job.ticks['powerOff'] === undefined) return [];
+  if (work.length + opened.length === 0 && actOf(job, 'powerOff') === undefined) return [];
   const inside = new Set([
     ...opened,
     ...work.flatMap(({ draft, housing }) => (isOnBench(draft.code) ? [] : [housing ?? ''])),
@@ -56,7 +55,10 @@ const putIn = (extra: Extra, { machine }: Job): readonly Act[] => {
       step(
         'putIn',
         { name, kind: extra.kind },
-        { key: extra.id, cautions: extra.kind === 'supply' ? ['mains', 'localRules'] : [] },
+        {
+          on: { extra: extra.id },
+          cautions: extra.kind === 'supply' ? ['mains', 'localRules'] : [],
+        },
       ),
       { moves: [move(thing('part', extra.id, name), 'inPlace')] },
     ),
@@ -69,7 +71,7 @@ const frontCoverOff = (extra: Extra, covers: CoverType | null): Act =>
     step(
       'removeFrontCover',
       { name: extraName(extra), covers },
-      { key: extra.id, cautions: covers === 'snapped' ? ['sharpCover'] : [] },
+      { on: { extra: extra.id }, cautions: covers === 'snapped' ? ['sharpCover'] : [] },
     ),
     {
       tool: covers === 'clipped' ? null : covers === 'snapped' ? 'flatTool' : 'screwdriver',

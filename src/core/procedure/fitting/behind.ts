@@ -46,7 +46,7 @@ export function outside(cards: readonly AssembledCard[], assembly: Assembly): re
               count: Math.min(flow.units, unitsNeeded(flow.need)),
               adapters: adaptersOf([flow]),
             },
-            { ...keyed(each), key: `${each.slot.id}:${flow.need.id}` },
+            { ...keyed(each), on: { slot: each.slot.id, need: flow.need.id } },
           ),
         ),
       ),

@@ -8,7 +8,7 @@ import {
   type AssembledCard,
   type Assembly,
 } from '../../assembly/assembly.ts';
-import { ticksOf } from '../../assembly/rounds.ts';
+import { actsOfRound, type ActOn } from '../../parts/act.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Job } from '../../parts/job.ts';
 import { emptyMachine, emptySlot, type Slot } from '../../parts/machine.ts';
@@ -76,7 +76,7 @@ export function benchTestRound(job: Job): FittingRound | null {
     machine: benchTest.machine,
     benchTest: null,
     bought: [],
-    ticks: ticksOf(job.ticks, 0),
+    acts: actsOfRound(job.acts, 0),
     plan: { ...plan, placements, moves: [], givenUp: [], later: [], staged: [] },
   };
   const assembly = assemblyOf(tried);
@@ -88,6 +88,9 @@ export function benchTestRound(job: Job): FittingRound | null {
     acts: actsOf(assembly, !benchTest.isOpen),
   };
 }
+
+/** Done once more when the cards are out again. */
+const AFTER: ActOn = { what: 'after' };
 
 /** Each act with those that it waits for: by their place in the list. @param opens there is a case to open */
 function actsOf(assembly: Assembly, opens: boolean): readonly OrderedAct[] {
@@ -109,8 +112,8 @@ function actsOf(assembly: Assembly, opens: boolean): readonly OrderedAct[] {
     });
   const mains = (to: 'tray' | 'inPlace') => ({ moves: [move(thing('mainsLead', 'test'), to)] });
   const leads = (to: 'tray' | 'inPlace') => ({ moves: [move(thing('outsideLeads', 'test'), to)] });
-  const off = (key: string | null, ...after: readonly number[]) => {
-    const more = key === null ? {} : { key };
+  const off = (on: ActOn, ...after: readonly number[]) => {
+    const more = { on };
     const power = add(
       act(step('powerOff', { boxes: [] }, { ...more, cautions: ['mains'] }), mains('tray')),
       ['runsUntilThen', ...after],
@@ -120,7 +123,7 @@ function actsOf(assembly: Assembly, opens: boolean): readonly OrderedAct[] {
     return { behind, empty };
   };
 
-  const first = off(null);
+  const first = off({});
   const earthed = add(act(plainStep('earth', { cautions: ['static'] })), ['power', first.empty]);
   const opened = opens
     ? [
@@ -146,9 +149,9 @@ function actsOf(assembly: Assembly, opens: boolean): readonly OrderedAct[] {
   );
   const seen = cards.flatMap((each) => {
     const at = cardAt(each);
-    const { key } = keyed(each);
+    const { on } = keyed(each);
     return [
-      add(act(step('tryFirmware', at, { key })), ['notRunning', started]),
+      add(act(step('tryFirmware', at, { on })), ['notRunning', started]),
       add(
         act(
           step(
@@ -158,14 +161,14 @@ function actsOf(assembly: Assembly, opens: boolean): readonly OrderedAct[] {
               listedAs: each.driver.listedAs ?? each.card.chip,
               family: valueOf(machine.system.family),
             },
-            { key },
+            { on },
           ),
         ),
         ['notRunning', started],
       ),
     ];
   });
-  const again = off('after', ...seen);
+  const again = off(AFTER, ...seen);
   const freed = cards.map((each) =>
     each.card.sockets.length === 0
       ? []
@@ -200,14 +203,14 @@ function actsOf(assembly: Assembly, opens: boolean): readonly OrderedAct[] {
   );
   const closed = opens ? [add(panel('closeCase'), ['closed', ...outs])] : [];
   const back = add(
-    act(plainStep('leadsBack', { key: 'after' }), leads('inPlace')),
+    act(plainStep('leadsBack', { on: AFTER }), leads('inPlace')),
     ['outsideLast', ...outs, ...closed],
     ['tethered', again.behind],
   );
   add(
     // It runs as it ran before.
     act(
-      opens ? plainStep('start') : plainStep('tryStart', { key: 'after', cautions: ['openPower'] }),
+      opens ? plainStep('start') : plainStep('tryStart', { on: AFTER, cautions: ['openPower'] }),
       mains('inPlace'),
     ),
     ['openCase', ...closed],
@@ -216,7 +219,7 @@ function actsOf(assembly: Assembly, opens: boolean): readonly OrderedAct[] {
   return list;
 }
 
-const slotOf = ({ slot }: AssembledCard) => ({ slotId: slot.id, key: slot.id });
+const slotOf = ({ slot }: AssembledCard) => ({ slotId: slot.id, on: { slot: slot.id } });
 
 const seating = (each: AssembledCard): Act =>
   act(
@@ -239,7 +242,11 @@ const plugging = (each: AssembledCard): readonly Act[] =>
       step(
         'plug',
         { ...cardAt(each), plug, adapter: null, isLengthened: false },
-        { slotId: each.slot.id, key: `${each.slot.id}:${n}`, cautions: ['oneLeadOnePlug'] },
+        {
+          slotId: each.slot.id,
+          on: { slot: each.slot.id, socket: n },
+          cautions: ['oneLeadOnePlug'],
+        },
       ),
     ),
   );

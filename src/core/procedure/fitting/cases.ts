@@ -1,12 +1,13 @@
 /** What is done at both ends of the work, case by case: power off and open, look over and close. */
 import { valueOf } from '../../parts/fact.ts';
+import type { ActOn } from '../../parts/act.ts';
 import type { Machine } from '../../parts/machine.ts';
 import { plainStep, step } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
 import type { FitCode } from './acts.ts';
 import type { Room } from './slots.ts';
 
-const keyOf = ({ id }: Room): { readonly key?: string } => (id === null ? {} : { key: id });
+const keyOf = ({ id }: Room): { readonly on?: ActOn } => (id === null ? {} : { on: { box: id } });
 
 const held = ({ case: room }: Room) => valueOf(room.panelHeld);
 

@@ -1,13 +1,23 @@
 /** What was found at the bench, as facts; and the work that remains, planned anew with all that is done as it is. */
 import { acceptanceOf, type Acceptance } from '../../assembly/acceptance.ts';
 import { assemblyOf } from '../../assembly/assembly.ts';
-import { roundsOf, stepIdIn, type Round } from '../../assembly/rounds.ts';
+import { roundsOf, type Round } from '../../assembly/rounds.ts';
 import type { DriverLibrary } from '../../drivers/chooseDriver.ts';
 import type { Card } from '../../parts/card.ts';
 import type { Extra } from '../../parts/extra.ts';
 import { freeNumber } from '../../parts/freeNumber.ts';
 import { known, valueOf } from '../../parts/fact.ts';
-import { SECOND_ROUND, roundOf, withoutRound, type Job, type Placement } from '../../parts/job.ts';
+import {
+  actId,
+  actOf,
+  actsOfKind,
+  isDone,
+  withoutAct,
+  type Act as Done,
+  type ActCode,
+  type ActName,
+} from '../../parts/act.ts';
+import type { Job, Placement } from '../../parts/job.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
 import type { Pin } from '../../parts/planning.ts';
 import { openingMiddleMm } from '../../placement/geometry.ts';
@@ -199,7 +209,7 @@ const withoutScrews = (machine: Machine, { enclosureId, bus }: Slot): Machine =>
 /** The plug that the plan has for this socket reaches no farther than was seen, and others of its kind neither. */
 function withShortLead(job: Job, slot: Slot, step: Step, mm: number): Machine {
   const card = assemblyOf(job).cards.find((each) => each.slot.id === slot.id);
-  const number = Number(step.id.split(':')[2] ?? 0);
+  const number = step.on.socket ?? 0;
   const [taken] = card?.feeds[number]?.plugs ?? [];
   const { supply } = machineAround(slot, job.machine);
   const type = taken === undefined ? card?.card.sockets[number] : plugsOf(supply)[taken]?.type;
@@ -216,22 +226,20 @@ function withShortLead(job: Job, slot: Slot, step: Step, mm: number): Machine {
   }));
 }
 
-/** Keys of the steps that are done to the customer's machine, by their code, in whichever round. */
-const ticked = ({ ticks }: Job, code: StepCode): readonly string[] =>
-  Object.keys(ticks).flatMap((id) =>
-    id.startsWith(`${code}:`) && roundOf(id) !== 0 ? withoutRound(id).slice(code.length + 1) : [],
-  );
-
 /** New cards that are in their slots. */
 const seated = (job: Job): readonly Placement[] =>
-  (job.plan?.placements ?? []).filter(({ card, slotId }) =>
-    ticked(job, 'seat').includes(`${card.id}:${slotId}`),
+  (job.plan?.placements ?? []).filter(
+    ({ card, slotId: slot }) => actOf(job, 'seat', { card: card.id, slot }) !== undefined,
   );
+
+/** Slots that this was done to. */
+const slotsOf = (job: Job, code: ActCode): readonly string[] =>
+  actsOfKind(job, code).flatMap(({ on }) => on.slot ?? []);
 
 /** Moves of which at least the first half is done, and slots whose card is out already. */
 function begun(job: Job) {
-  const out = ticked(job, 'takeToMove');
-  const gone = ticked(job, 'takeOut');
+  const out = slotsOf(job, 'takeToMove');
+  const gone = slotsOf(job, 'takeOut');
   return {
     moves: (job.plan?.moves ?? []).filter(({ fromSlotId }) => out.includes(fromSlotId)),
     givenUp: (job.plan?.givenUp ?? []).filter((id) => gone.includes(id)),
@@ -262,14 +270,14 @@ export function restRequest(
     ...seated(job).map(({ card, slotId }): Pin => ({ kind: 'cardThere', cardId: card.id, slotId })),
   ];
   return {
-    machine: withPlates(withMoves(job.machine, moves, givenUp), ticked(job, 'fitPlate')),
+    machine: withPlates(withMoves(job.machine, moves, givenUp), actsOfKind(job, 'fitPlate')),
     needs: job.needs,
     budgetCents: job.budgetCents,
     // As they were found here, whatever the catalogue says; what is bought already costs nothing more.
     cards: [
       ...cards.filter(({ id }) => !own.has(id)),
       ...[...own.values()].map((card) =>
-        ticked(job, 'order').some((key) => key.startsWith(`${card.id}:`))
+        actsOfKind(job, 'order').some(({ on }) => on.card === card.id)
           ? { ...card, priceCents: 0 }
           : card,
       ),
@@ -281,19 +289,20 @@ export function restRequest(
   };
 }
 
-/** Openings that a plate fills by now: no card comes through them. @param keys slot and opening of each */
-const withPlates = (machine: Machine, keys: readonly string[]): Machine =>
-  keys.reduce((soFar, key) => {
-    const [slotId, number] = key.split(':');
+/** Openings that a plate fills by now: no card comes through them. */
+const withPlates = (machine: Machine, fitted: readonly Done[]): Machine =>
+  fitted.reduce((soFar, { on }) => {
     const isInCase = machine.slots.some(
-      ({ id, enclosureId }) => id === slotId && enclosureId === null,
+      ({ id, enclosureId }) => id === on.slot && enclosureId === null,
     );
-    return isInCase ? withObstacle(soFar, plateAt(machine, Number(number), 'Plate')) : soFar;
+    return isInCase && on.opening !== undefined
+      ? withObstacle(soFar, plateAt(machine, on.opening, 'Plate'))
+      : soFar;
   }, machine);
 
 export interface Rest {
   readonly acceptance: Acceptance;
-  readonly ticks: Job['ticks'];
+  readonly acts: Job['acts'];
 }
 
 /** Done to a card or its leads, wherever it goes then. */
@@ -310,7 +319,7 @@ const OF_CARDS: readonly StepCode[] = [
   'joinHeader',
 ];
 
-/** The plan of the rest together with what was begun, and the ticks: what was done to a card on the bench stays done to it. */
+/** The plan of the rest together with what was begun, and what is done: what was done to a card on the bench stays done to it. */
 export function restOf(
   job: Job,
   proposal: Proposal,
@@ -329,29 +338,37 @@ export function restOf(
       .map(({ slotId, card }) => ({ slotId, card: own.get(card.id) ?? card })),
   ];
   const acceptance = { ...bare, placements, moves, givenUp, staged: stagedAmong(placements, job) };
-  const from = new Map((job.plan?.placements ?? []).map(({ card, slotId }) => [card.id, slotId]));
-  const ticks = { ...job.ticks };
-  for (const { card, slotId } of acceptance.placements) {
-    const before = from.get(card.id);
-    if (before === undefined || before === slotId) continue;
-    for (const code of OF_CARDS)
-      for (const rest of ticked(job, code))
-        for (const [was, is] of [
-          [`${card.id}:${before}`, `${card.id}:${slotId}`],
-          [before, slotId],
-        ] as const)
-          for (const round of ['', SECOND_ROUND]) {
-            const at = job.ticks[`${code}:${rest}${round}`];
-            if (at !== undefined && (rest === was || rest.startsWith(`${was}:`)))
-              ticks[`${code}:${is}${rest.slice(was.length)}${round}`] = at;
-          }
+  return {
+    acceptance,
+    acts: withoutRepeated(job, acceptance, followed(job, acceptance.placements)),
+  };
+}
+
+/** What was done to a card goes with it to its new slot: of several of one kind each goes by itself. */
+function followed(job: Job, placements: readonly Placement[]): Job['acts'] {
+  const before = job.plan?.placements ?? [];
+  const isKept = (one: Placement, among: readonly Placement[]) =>
+    among.some(({ card, slotId }) => card.id === one.card.id && slotId === one.slotId);
+  const left = before.filter((each) => !isKept(each, placements));
+  const to = new Map<string, Placement>();
+  for (const each of placements.filter((one) => !isKept(one, before))) {
+    const at = left.findIndex(({ card }) => card.id === each.card.id);
+    const [from] = at === -1 ? [] : left.splice(at, 1);
+    if (from !== undefined) to.set(from.slotId, each);
   }
-  return { acceptance, ticks: withoutRepeated(job, acceptance, ticks) };
+  return job.acts.map((act) => {
+    const { slot, card } = act.on;
+    const goes = slot === undefined || !OF_CARDS.includes(act.code) ? undefined : to.get(slot);
+    return goes === undefined || act.round === 0 || (card !== undefined && card !== goes.card.id)
+      ? act
+      : { ...act, on: { ...act.on, slot: goes.slotId } };
+  });
 }
 
 /** Cards that waited go on waiting; once the second round is begun, all that did not go in before are of it. */
-function stagedAmong(placements: readonly Placement[], { plan, ticks }: Job): readonly string[] {
-  const isBegun = Object.keys(ticks).some((id) => id.endsWith(SECOND_ROUND));
+function stagedAmong(placements: readonly Placement[], job: Job): readonly string[] {
+  const { plan } = job;
+  const isBegun = job.acts.some(({ round }) => round === 2);
   const waited = new Set(
     (plan?.placements ?? []).flatMap(({ card, slotId }) =>
       plan?.staged.includes(slotId) === true ? card.id : [],
@@ -359,40 +376,42 @@ function stagedAmong(placements: readonly Placement[], { plan, ticks }: Job): re
   );
   return placements
     .filter(
-      ({ slotId, card }) =>
-        ticks[`seat:${card.id}:${slotId}`] === undefined && (isBegun || waited.has(card.id)),
+      ({ slotId: slot, card }) =>
+        !isDone(job, { code: 'seat', on: { card: card.id, slot }, round: 1 }) &&
+        (isBegun || waited.has(card.id)),
     )
     .map(({ slotId }) => slotId);
 }
 
 /** What was done, was put right again, and is wanted once more for the plan as it is now, is done again. */
-function withoutRepeated(job: Job, plan: Acceptance, ticks: Job['ticks']): Job['ticks'] {
-  const now: Job = { ...job, ticks, plan: { ...plan, acceptedAt: job.changedAt } };
+function withoutRepeated(job: Job, plan: Acceptance, acts: Job['acts']): Job['acts'] {
+  const now: Job = { ...job, acts, plan: { ...plan, acceptedAt: job.changedAt } };
   const before = new Map(steps(job).map((step) => [step.id, step]));
-  const again = new Set(
-    roundsOf(now).flatMap((round) => repeatedIn(round, before).map((id) => stepIdIn(round, id))),
-  );
-  return Object.fromEntries(Object.entries(ticks).filter(([id]) => !again.has(id)));
+  return roundsOf(now)
+    .flatMap((round) => repeatedIn(round, before))
+    .reduce(withoutAct, acts);
 }
 
-/** As the round knows them. @param before the steps of all rounds, as they were */
-function repeatedIn(round: Round, before: ReadonlyMap<string, Step>): readonly string[] {
-  const { ticks } = round.job;
-  const assembly = asItStands(round.assembly, round.job);
+/** @param before the steps of all rounds, as they were */
+function repeatedIn(
+  { job, assembly: planned, number: round }: Round,
+  before: ReadonlyMap<string, Step>,
+): readonly ActName[] {
+  const assembly = asItStands(planned, job);
   const isIn = (slotId: string) =>
     assembly.cards.some(({ slot, isIn: there }) => slot.id === slotId && there);
-  return actsFor(round.job, assembly).flatMap(({ draft: { code, key }, forSlots }) => {
-    const by = RIGHTED.find(([done]) => done === code)?.[1];
+  return actsFor(job, assembly).flatMap(({ draft: { code, on }, forSlots }): readonly ActName[] => {
+    const by = RIGHTED[code];
     // Plugs come off and go back with their card.
     if (by === undefined || code === 'freeCard') return [];
     // A card comes out for a while only for what is still to be done.
     if (code !== 'takeOutFirst' && forSlots.every(isIn)) return [];
-    const [done, righted] = [`${code}:${key ?? ''}`, `${by}:${key ?? ''}`];
-    const was = before.get(stepIdIn(round, righted));
+    const was = before.get(actId({ code: by, on, round }));
     // Led round it is in nobody's way.
     const isAside = was?.code === 'restorePlug' && was.values.isLedRound;
-    return ticks[done] !== undefined && ticks[righted] !== undefined && !isAside
-      ? [done, righted, ...(code === 'takeOutFirst' ? [`freeCard:${key}`, `plugBack:${key}`] : [])]
-      : [];
+    if (actOf(job, code, on) === undefined || actOf(job, by, on) === undefined || isAside)
+      return [];
+    const plugs = code === 'takeOutFirst' ? (['freeCard', 'plugBack'] as const) : [];
+    return [code, by, ...plugs].map((each) => ({ code: each, on, round }));
   });
 }

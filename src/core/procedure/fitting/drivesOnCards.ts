@@ -44,7 +44,7 @@ export const driveActs = (cards: readonly AssembledCard[], assembly: Assembly): 
     .filter(({ onCard }) => !onCard)
     .flatMap(({ each, flow: { need, forDrives }, count }) => {
       const at = cardAt(each);
-      const key = { ...keyed(each), key: `${each.slot.id}:${need.id}` };
+      const key = { ...keyed(each), on: { slot: each.slot.id, need: need.id } };
       // Bays are in the machine's own case, wherever the card is.
       const own = { forSlots: [each.slot.id] };
       const frames = [...new Set(forDrives.frames)];

@@ -1,9 +1,10 @@
 /** Cards that are in already: what goes, what changes its slot, and what comes out so that a hand gets in. */
 import { newCardsOf, type AssembledCard, type Assembly } from '../../assembly/assembly.ts';
+import { actOf, type ActCode, type ActOn } from '../../parts/act.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Job } from '../../parts/job.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
-import { type CardAt, cardAt, step } from '../step.ts';
+import { type CardAt, cardAt, keyed, step } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
 import { onTheBench } from './newCards.ts';
 import { bodiesIn, bodyAt, outForHands, type Place } from './reach.ts';
@@ -39,7 +40,7 @@ export function leaving(job: Job, assembly: Assembly): readonly Act[] {
           step(
             'takeOut',
             { ...at, ...heldIn(slot, job.machine) },
-            { slotId: slot.id, key: slot.id, cautions: outCautions(slot) },
+            { slotId: slot.id, on: { slot: slot.id }, cautions: outCautions(slot) },
           ),
           {
             housing: slot.enclosureId,
@@ -71,7 +72,7 @@ export function leaving(job: Job, assembly: Assembly): readonly Act[] {
           step(
             'takeToMove',
             { ...at, ...heldIn(from, job.machine), to: slot.label },
-            { slotId: from.id, key: from.id, cautions: outCautions(from) },
+            { slotId: from.id, on: { slot: from.id }, cautions: outCautions(from) },
           ),
           {
             housing: from.enclosureId,
@@ -89,7 +90,11 @@ export function leaving(job: Job, assembly: Assembly): readonly Act[] {
           step(
             'moveCard',
             { ...there, ...heldIn(slot, machine), from: from.label },
-            { slotId: slot.id, key: from.id, cautions: [...latchCaution(slot), 'noForce'] },
+            {
+              slotId: slot.id,
+              on: { slot: from.id },
+              cautions: [...latchCaution(slot), 'noForce'],
+            },
           ),
           {
             housing: slot.enclosureId,
@@ -120,7 +125,7 @@ export function leaving(job: Job, assembly: Assembly): readonly Act[] {
           step(
             'takeOutFirst',
             { ...card, ...heldIn(slot, machine), neighbour },
-            { slotId: slot.id, key: slot.id, cautions: outCautions(slot) },
+            { slotId: slot.id, on: { slot: slot.id }, cautions: outCautions(slot) },
           ),
           {
             housing: slot.enclosureId,
@@ -147,7 +152,7 @@ export function puttingBack(slot: Slot, machine: Machine, forSlots: readonly str
     step(
       'putBack',
       { enclosure, ...heldIn(slot, machine), neighbour },
-      { slotId: slot.id, key: slot.id, cautions: [...latchCaution(slot), 'noForce'] },
+      { slotId: slot.id, on: { slot: slot.id }, cautions: [...latchCaution(slot), 'noForce'] },
     ),
     {
       housing: slot.enclosureId,
@@ -180,7 +185,7 @@ function freeing(
   return joined === null
     ? []
     : [
-        act(step('freeCard', { ...at, ...joined }, { slotId: slot.id, key: slot.id }), {
+        act(step('freeCard', { ...at, ...joined }, { slotId: slot.id, on: { slot: slot.id } }), {
           housing: slot.enclosureId,
           forSlots,
           moves: [move(thing('plugs', slot.id, at.card), to)],
@@ -198,7 +203,7 @@ export function joiningBack(from: Slot, there: CardAt, slotId: string): readonly
           step(
             'plugBack',
             { ...there, ...joined },
-            { slotId, key: from.id, cautions: ['oneLeadOnePlug'] },
+            { slotId, on: { slot: from.id }, cautions: ['oneLeadOnePlug'] },
           ),
           {
             housing: from.enclosureId,
@@ -216,7 +221,7 @@ interface OutForHand {
 }
 
 /** Cards that stay, and without which no hand gets a new card in, or to a place that it needs on the board. */
-function inTheWayOfHands(assembly: Assembly, { ticks }: Job): readonly OutForHand[] {
+function inTheWayOfHands(assembly: Assembly, job: Job): readonly OutForHand[] {
   const { machine } = assembly;
   const cards = assembly.cards.filter(({ later }) => !later);
   const found = new Map<string, readonly string[]>();
@@ -225,15 +230,16 @@ function inTheWayOfHands(assembly: Assembly, { ticks }: Job): readonly OutForHan
   const bodies = bodiesIn(assembly);
   for (const each of cards)
     if (each.slot.enclosureId === null)
-      for (const slotId of outForHands(placesFor(each, machine, ticks), bodies))
+      for (const slotId of outForHands(placesFor(each, machine, job), bodies))
         add(slotId, [each.slot.id]);
   // What is still to be done to a card that is in wants it on the bench.
   for (const each of newCardsOf(assembly).filter(({ isIn }) => isIn)) {
-    const isOpen = ({ draft: { code, key } }: Act) => ticks[`${code}:${key ?? ''}`] === undefined;
+    const isOpen = ({ draft: { code, on } }: Act) => actOf(job, code, on) === undefined;
     if (onTheBench(each, cards, assembly).some(isOpen)) add(each.slot.id, [each.slot.id]);
   }
-  const isOut = ({ id }: Slot) =>
-    ticks[`takeOutFirst:${id}`] !== undefined && ticks[`putBack:${id}`] === undefined;
+  const isOut = ({ id: slot }: Slot) =>
+    actOf(job, 'takeOutFirst', { slot }) !== undefined &&
+    actOf(job, 'putBack', { slot }) === undefined;
   const out = [...found.keys(), ...machine.slots.filter(isOut).map(({ id }) => id)];
   for (const [slotId, forSlots] of rowsOf(assembly, out).out)
     add(
@@ -252,18 +258,20 @@ function inTheWayOfHands(assembly: Assembly, { ticks }: Job): readonly OutForHan
  * Where on the board a hand still goes for a card: its headers, its module's socket and screw, plugs that stand in its way
  * or were led round.
  */
-function placesFor(each: AssembledCard, machine: Machine, ticks: Job['ticks']): readonly Place[] {
-  const { card, slot } = each;
-  const isOpen = (id: string) => ticks[id] === undefined;
+function placesFor(each: AssembledCard, machine: Machine, job: Job): readonly Place[] {
+  const { slot } = each;
+  const isOpen = (code: ActCode, on: ActOn) => actOf(job, code, on) === undefined;
+  const { on } = keyed(each);
   const socket = socketPlaces(each);
   return [
     ...each.headers.flatMap(({ type, place }) =>
-      place !== undefined && isOpen(`joinHeader:${slot.id}:${type}`) ? place : [],
+      place !== undefined && isOpen('joinHeader', { slot: slot.id, what: type }) ? place : [],
     ),
-    ...(socket !== null && isOpen(`seat:${card.id}:${slot.id}`) ? [socket.socket] : []),
-    ...(socket !== null && isOpen(`screw:${card.id}:${slot.id}`) ? [socket.screw] : []),
+    ...(socket !== null && isOpen('seat', on) ? [socket.socket] : []),
+    ...(socket !== null && isOpen('screw', on) ? [socket.screw] : []),
     ...movedFor(each, machine).flatMap(({ id, plugAt }) =>
-      plugAt !== undefined && (isOpen(`moveObstacle:${id}`) || isOpen(`restorePlug:${id}`))
+      plugAt !== undefined &&
+      (isOpen('moveObstacle', { obstacle: id }) || isOpen('restorePlug', { obstacle: id }))
         ? plugAt
         : [],
     ),

@@ -81,7 +81,11 @@ export function cardActs(
       .filter(({ slotId }) => slotId === slot.id)
       .map(({ number }) =>
         act(
-          step('fitPlate', { ...at, opening: number }, { ...here, key: `${slot.id}:${number}` }),
+          step(
+            'fitPlate',
+            { ...at, opening: number },
+            { ...here, on: { slot: slot.id, opening: number } },
+          ),
           {
             ...own,
             openings: [number],
@@ -135,7 +139,7 @@ export function onTheBench(
           step(
             'fitModules',
             { ...at, count, toBoard, hasCover: card.moduleCover },
-            { ...here, key: `${slot.id}:${need.id}`, cautions: ['othersData'] },
+            { ...here, on: { slot: slot.id, need: need.id }, cautions: ['othersData'] },
           ),
           {
             ...own,
@@ -147,7 +151,10 @@ export function onTheBench(
         ),
       ),
     ...card.leadsBeforeSeating.map((lead, n) =>
-      act(step('joinLead', { ...at, lead }, { slotId: slot.id, key: `${slot.id}:${n}` }), own),
+      act(
+        step('joinLead', { ...at, lead }, { slotId: slot.id, on: { slot: slot.id, socket: n } }),
+        own,
+      ),
     ),
     ...(card.plates > 0
       ? [
@@ -164,7 +171,7 @@ export function onTheBench(
           { ...at, lead },
           {
             ...here,
-            key: `${slot.id}:${lead}`,
+            on: { slot: slot.id, what: lead },
             cautions: lead === 'usb-9-pin' || lead === 'audio' ? ['pinOne'] : [],
           },
         ),
@@ -181,7 +188,7 @@ function plugsAndHeaders(each: AssembledCard, assembly: Assembly): readonly Act[
   const { slot, card } = each;
   const own = { housing: slot.enclosureId, forSlots: [slot.id] };
   const bodies = bodiesIn(assembly);
-  const numbered = (n: number) => ({ slotId: slot.id, key: `${slot.id}:${n}` });
+  const numbered = (n: number) => ({ slotId: slot.id, on: { slot: slot.id, socket: n } });
   return [
     ...each.exchanges.map(({ socket, ...values }) =>
       act(step('exchangePlugs', { ...cardAt(each), ...values }, numbered(socket)), own),
@@ -212,7 +219,7 @@ function plugsAndHeaders(each: AssembledCard, assembly: Assembly): readonly Act[
           { ...cardAt(each), header, isCovered },
           {
             ...keyed(each),
-            key: `${slot.id}:${header}`,
+            on: { slot: slot.id, what: header },
             cautions: HEADERS[header].keyed ? [] : ['pinOne'],
           },
         ),

@@ -1,18 +1,19 @@
 /** Covers over openings, and things that stand where cards go. */
 import type { Assembly } from '../../assembly/assembly.ts';
 import { valueOf } from '../../parts/fact.ts';
+import { actsOfKind } from '../../parts/act.ts';
 import type { Job } from '../../parts/job.ts';
 import { step } from '../step.ts';
 import { type Act, act, coverOf, move, openingId, screwOf, thing } from './act.ts';
 import { coversFor } from '../../assembly/covers.ts';
 import { barredBy, bodiesIn } from './reach.ts';
-import { holdIn, movedFor, nameOf, openingKey, roomOf } from './slots.ts';
+import { holdIn, movedFor, nameOf, openingOn, roomOf } from './slots.ts';
 
 /** Covers that come off, and those that go over what is left open. */
 export function covers(job: Job, assembly: Assembly): readonly Act[] {
   const { machine, toOpen } = assembly;
   const reused = coversFor(assembly);
-  const isBegun = Object.keys(job.ticks).some((id) => id.startsWith('closeOpening:'));
+  const isBegun = actsOfKind(job, 'closeOpening').length > 0;
   return [
     ...toOpen.map(({ number, enclosureId, slotId }) => {
       // What was put over it in the round before is held like a bracket.
@@ -31,7 +32,7 @@ export function covers(job: Job, assembly: Assembly): readonly Act[] {
           { opening: number, covers: kind ?? '', enclosure: nameOf(enclosureId, machine) },
           {
             slotId,
-            key: openingKey(enclosureId, number),
+            on: openingOn(enclosureId, number),
             cautions: kind === 'snapped' ? ['sharpCover'] : [],
           },
         ),
@@ -64,7 +65,7 @@ export function covers(job: Job, assembly: Assembly): readonly Act[] {
             // Once covers are off nobody knows which is which.
             of: isBegun ? null : (of?.number ?? null),
           },
-          { slotId, key: openingKey(enclosureId, number) },
+          { slotId, on: openingOn(enclosureId, number) },
         ),
         {
           housing: enclosureId,
@@ -102,7 +103,7 @@ export function obstacles(assembly: Assembly): readonly Act[] {
     const goes = plugAt === undefined ? [] : [move(thing('plug', id, name), 'tray')];
     const isLedRound = plugAt !== undefined && barredBy(plugAt, bodies) !== null;
     const [slotId] = forSlots;
-    const key = { key: id, ...(slotId === undefined ? {} : { slotId }) };
+    const key = { on: { obstacle: id }, ...(slotId === undefined ? {} : { slotId }) };
     return [
       act(step('moveObstacle', { name, how: moving }, key), {
         forSlots,

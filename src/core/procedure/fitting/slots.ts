@@ -1,5 +1,6 @@
 /** Slots, and what sits in them, as a hand finds them: names, openings, what holds a bracket, what stands where a card goes. */
 import type { AssembledCard } from '../../assembly/assembly.ts';
+import type { ActOn } from '../../parts/act.ts';
 import type { Card } from '../../parts/card.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine, Obstacle, Slot } from '../../parts/machine.ts';
@@ -121,8 +122,8 @@ export function groundOf(card: Card, slot: Slot, machine: Machine): Rectangle | 
   return opening === null ? null : bodyRectangle(machine, opening, card.lengthMm, card.openings);
 }
 
-export const openingKey = (enclosureId: string | null, number: number): string =>
-  enclosureId === null ? `${number}` : `${enclosureId}:${number}`;
+export const openingOn = (enclosureId: string | null, number: number): ActOn =>
+  enclosureId === null ? { opening: number } : { box: enclosureId, opening: number };
 
 export const holdIn = (enclosureId: string | null, machine: Machine) =>
   bracketHold(roomOf(enclosureId, machine));

@@ -4,6 +4,7 @@ import type { Machine } from '../../parts/machine.ts';
 import type { Assembly } from '../../assembly/assembly.ts';
 import { asOccupant } from '../../parts/card.ts';
 import { known } from '../../parts/fact.ts';
+import { actOf } from '../../parts/act.ts';
 import type { Job } from '../../parts/job.ts';
 import type { Act } from './act.ts';
 import { ACTS } from './acts.ts';
@@ -12,7 +13,7 @@ import { edgesOf, type Edge } from './edges.ts';
 import { inOrder } from './order.ts';
 
 /** New cards that are in by now stand there like any other, with the plugs that are in them. */
-export function asItStands(planned: Assembly, { ticks }: Job): Assembly {
+export function asItStands(planned: Assembly, job: Job): Assembly {
   const seated = new Map(
     planned.cards.flatMap(({ card, slot, isIn, fromSlotId }) =>
       isIn && fromSlotId === null ? [[slot.id, card] as const] : [],
@@ -29,7 +30,7 @@ export function asItStands(planned: Assembly, { ticks }: Job): Assembly {
             const card = seated.get(slot.id);
             if (card === undefined) return slot;
             const plugs = card.sockets.filter(
-              (_, n) => ticks[`plug:${slot.id}:${n}`] !== undefined,
+              (_, n) => actOf(job, 'plug', { slot: slot.id, socket: n }) !== undefined,
             );
             const there = asOccupant(card, 'bench');
             return {
@@ -54,7 +55,7 @@ export function fittingRounds(
   job: Job,
   order: (assembly: Assembly) => Assembly,
 ): readonly FittingRound[] {
-  const aside = new Set<string | null>();
+  const aside = new Set<string | undefined>();
   return roundsOf(job).map((round) => {
     const without = withoutObstacles(aside);
     const own = {
@@ -64,15 +65,15 @@ export function fittingRounds(
     };
     const acts = orderedActs(own);
     for (const { draft } of acts.map(({ act }) => act)) {
-      if (draft.code === 'moveObstacle') aside.add(draft.key);
-      if (draft.code === 'restorePlug' && !draft.values.isLedRound) aside.delete(draft.key);
+      if (draft.code === 'moveObstacle') aside.add(draft.on.obstacle);
+      if (draft.code === 'restorePlug' && !draft.values.isLedRound) aside.delete(draft.on.obstacle);
     }
     return { ...own, acts };
   });
 }
 
 const withoutObstacles =
-  (ids: ReadonlySet<string | null>) =>
+  (ids: ReadonlySet<string | undefined>) =>
   (machine: Machine): Machine =>
     ids.size === 0
       ? machine
@@ -93,8 +94,7 @@ function orderedActs({
   const assembly = asItStands(planned, job);
   // What is over is not begun anew, whatever the plan is by now.
   const acts = actsFor(job, assembly).filter(
-    ({ draft: { code, key } }) =>
-      !isOver || job.ticks[key === null ? code : `${code}:${key}`] !== undefined,
+    ({ draft: { code, on } }) => !isOver || actOf(job, code, on) !== undefined,
   );
   const edges = edgesOf(acts, job, assembly);
   const before = acts.map((): number[] => []);

@@ -1,16 +1,14 @@
 /** What acts took, job by job, and of all jobs together. */
-import { withoutRound, type Job } from '../../parts/job.ts';
+import type { Job } from '../../parts/job.ts';
 
 /** Seconds by the code of the act, pauses not counted. */
 export type SpentByAct = Readonly<Record<string, readonly number[]>>;
 
 /** What was timed in one job. */
-export function spentIn({ spentSeconds }: Pick<Job, 'spentSeconds'>): SpentByAct {
+export function spentIn({ acts }: Pick<Job, 'acts'>): SpentByAct {
   const spent = new Map<string, number[]>();
-  for (const [id, seconds] of Object.entries(spentSeconds)) {
-    const [code = ''] = withoutRound(id).split(':');
-    spent.set(code, [...(spent.get(code) ?? []), seconds]);
-  }
+  for (const { code, seconds } of acts)
+    if (seconds !== null) spent.set(code, [...(spent.get(code) ?? []), seconds]);
   return Object.fromEntries(spent);
 }
 

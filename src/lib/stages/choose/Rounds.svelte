@@ -1,7 +1,7 @@
 <script lang="ts">
   /** In which order the cards of the accepted plan go in: all at once, some once the others run, some on trial elsewhere first. */
   import { Checkbox } from 'carbon-components-svelte';
-  import { cardName, newCardsOf, roundOf } from '$core';
+  import { cardName, newCardsOf } from '$core';
   import type { JobModel } from '../jobModel.svelte';
   import TrialForm from './TrialForm.svelte';
 
@@ -10,7 +10,7 @@
   const job = $derived(model.job);
   const cards = $derived(newCardsOf(model.assembly));
   const staged = $derived(job.plan?.staged ?? []);
-  const begun = $derived(Object.keys(job.ticks).map(roundOf));
+  const begun = $derived(job.acts.map(({ round }) => round));
   /** A card that is in waits for nothing, and a second round that is begun keeps its cards. */
   const isSettled = (slotId: string): boolean =>
     begun.includes(2) || cards.some(({ slot, isIn }) => slot.id === slotId && isIn);

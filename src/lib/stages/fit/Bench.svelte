@@ -2,6 +2,7 @@
   /** One task at a time, to be read from a metre away with both hands busy. */
   import { onMount, tick as settled } from 'svelte';
   import {
+    doneActs,
     mayTakeBack,
     minutesTogether,
     onTray,
@@ -35,19 +36,17 @@
     leave: () => void;
   } = $props();
 
-  const ticks = $derived(model.job.ticks);
-  const current = $derived(steps.find(({ id }) => ticks[id] === undefined) ?? null);
+  const made = $derived(doneActs(model.job.acts));
+  const current = $derived(steps.find(({ id }) => !made.has(id)) ?? null);
   const position = $derived(current === null ? steps.length : steps.indexOf(current) + 1);
   const words = $derived(current === null ? null : stepWords(current));
   const why = $derived(current === null ? [] : whyLines(current, steps));
   const tray = $derived(
-    onTray(
-      steps.filter(({ id }) => ticks[id] !== undefined).flatMap(({ task }) => task?.moves ?? []),
-    ),
+    onTray(steps.filter(({ id }) => made.has(id)).flatMap(({ task }) => task?.moves ?? [])),
   );
   const left = $derived(
     minutesTogether(
-      steps.filter(({ id }) => ticks[id] === undefined),
+      steps.filter(({ id }) => !made.has(id)),
       logbook,
     ),
   );
@@ -108,7 +107,7 @@
     if (current === null || isPaused || isAsked) return;
     const { seconds } = stopwatch;
     const timed = seconds === null ? {} : { seconds };
-    model.open.run({ name: 'tickStep', stepId: current.id, ...timed });
+    model.open.run({ name: 'tickStep', of: current, ...timed });
     await settled();
     bench?.focus();
   }
@@ -117,9 +116,9 @@
     void settled().then(() => bench?.focus());
   }
   function back() {
-    const last = steps.findLast(({ id }) => ticks[id] !== undefined);
+    const last = steps.findLast(({ id }) => made.has(id));
     if (last !== undefined && !isPaused && mayTakeBack(model.job, last))
-      model.open.run({ name: 'untickStep', stepId: last.id });
+      model.open.run({ name: 'untickStep', of: last });
   }
 
   function onkeydown(event: KeyboardEvent) {

@@ -13,13 +13,13 @@
     model,
     step,
     close,
-    orderId = null,
+    order = null,
   }: {
     model: JobModel;
     step: Step;
     close: () => void;
     /** The step that ordered it, where it is about what came. */
-    orderId?: string | null;
+    order?: Step | null;
   } = $props();
 
   const kinds = $derived(findable(step, model.job));
@@ -108,9 +108,9 @@
   function goOn() {
     const said = reason.trim().slice(0, 120);
     if (said === '') return;
-    if (kind === 'again' && orderId !== null)
-      model.open.run({ name: 'orderAgain', stepId: step.id, orderId, reason: said });
-    else model.open.run({ name: 'tickStep', stepId: step.id, reason: said });
+    if (kind === 'again' && order !== null)
+      model.open.run({ name: 'orderAgain', of: step, order, reason: said });
+    else model.open.run({ name: 'tickStep', of: step, reason: said });
     close();
   }
 
@@ -128,7 +128,7 @@
       {#each kinds as each (each)}
         <button type="button" onclick={() => pick(each)}>{WORDS[each]}</button>
       {/each}
-      {#if orderId !== null}
+      {#if order !== null}
         <button type="button" onclick={() => pick('again')}
           >Another part came, it is broken, or it did not come: order it again</button
         >

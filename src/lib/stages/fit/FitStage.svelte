@@ -4,6 +4,7 @@
   import { Button } from 'carbon-components-svelte';
   import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
   import {
+    doneActs,
     estimateOf,
     onTray,
     openSteps,
@@ -26,11 +27,9 @@
   let { model, stage }: { model: JobModel; stage: Stage } = $props();
 
   const steps = $derived(stepsOf(model.job).filter((step) => step.stage === stage));
-  const ticks = $derived(model.job.ticks);
+  const done = $derived(doneActs(model.job.acts));
   const tray = $derived(
-    onTray(
-      steps.filter(({ id }) => ticks[id] !== undefined).flatMap(({ task }) => task?.moves ?? []),
-    ),
+    onTray(steps.filter(({ id }) => done.has(id)).flatMap(({ task }) => task?.moves ?? [])),
   );
   let isAtBench = $state(false);
   let logbook = $state.raw<SpentByAct>({});
@@ -80,7 +79,7 @@
 </div>
 {#if steps.length > 0}
   <Guarded what="The list to print">
-    <Procedure {steps} {ticks} {logbook} staticWay={model.job.staticWay} />
+    <Procedure {steps} {done} {logbook} staticWay={model.job.staticWay} />
   </Guarded>
 {/if}
 

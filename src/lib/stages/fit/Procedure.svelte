@@ -1,18 +1,18 @@
 <script lang="ts">
   /** The physical work on paper: every task with a box to tick, beside the drawing; read without any machine. */
-  import { minutesTogether, type SpentByAct, type StaticWay, type Step } from '$core';
+  import { minutesTogether, type DoneAct, type SpentByAct, type StaticWay, type Step } from '$core';
   import { ROUND_WORDS, cautionWords, stepWords } from '$lib/wording/steps';
   import { minutesWords } from '$lib/wording/bench';
   import { TOOL_WORDS } from '$lib/wording/tools';
 
   let {
     steps,
-    ticks,
+    done,
     staticWay,
     logbook,
   }: {
     steps: readonly Step[];
-    ticks: Readonly<Record<string, string>>;
+    done: ReadonlyMap<string, DoneAct>;
     staticWay: StaticWay | null;
     logbook: SpentByAct;
   } = $props();
@@ -39,7 +39,7 @@
         <li class="round"><strong>{ROUND_WORDS[step.round]}</strong></li>
       {/if}
       <li>
-        <span class="box">{ticks[step.id] === undefined ? '' : '✓'}</span>
+        <span class="box">{done.has(step.id) ? '✓' : ''}</span>
         <div>
           <strong>{title}</strong>
           {#if detail}{detail}{/if}

@@ -3,6 +3,7 @@ import { proxy } from 'comlink';
 import {
   apply,
   cardName,
+  doneActs,
   restOf,
   restRequest,
   shoppingList,
@@ -47,12 +48,12 @@ export async function planRest(
     waiting,
   );
   if (choice === null) return null;
-  const { acceptance, ticks } = restOf(told, choice.best, library, extras);
+  const { acceptance, acts } = restOf(told, choice.best, library, extras);
   const command = {
     name: 'foundAtBench',
     machine: told.machine,
     plan: acceptance,
-    ticks,
+    acts,
     what,
   } as const;
   const after = apply(job, command, { at: job.changedAt, who: '' });
@@ -86,7 +87,7 @@ function differencesOf(before: Job, after: Job): readonly string[] {
   const left = (job: Job) =>
     steps(job).filter(
       ({ task, id, stage }) =>
-        (task !== null || stage === 'prepare') && job.ticks[id] === undefined,
+        (task !== null || stage === 'prepare') && !doneActs(job.acts).has(id),
     );
   const titles = (job: Job) => left(job).map((step) => stepWords(step).title);
   // What is done to a card that goes elsewhere is said with it.

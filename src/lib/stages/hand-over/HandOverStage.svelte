@@ -3,14 +3,17 @@
   import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
   import {
     cardName,
+    doneActs,
     enteredSerial,
     forExport,
     handOverSheet,
+    isDone,
     newCardsOf,
     serialOf,
     stageAnswer,
     steps,
     triedIn,
+    type Step,
   } from '$core';
   import { ownParts } from '$lib/catalogue/ownParts.svelte';
   import { now } from '$lib/state/now';
@@ -58,8 +61,8 @@
     model.open.run({ name: 'observe', observations, what });
   }
 
-  function toggle(stepId: string) {
-    model.open.run({ name: job.ticks[stepId] === undefined ? 'tickStep' : 'untickStep', stepId });
+  function toggle(step: Step) {
+    model.open.run({ name: isDone(job, step) ? 'untickStep' : 'tickStep', of: step });
   }
 </script>
 
@@ -79,7 +82,13 @@
       <div class="acts">
         <Button size="small" icon={Printer} on:click={() => window.print()}>Print the sheet</Button>
       </div>
-      <StepList steps={toTick} ticks={job.ticks} current={null} pick={toggle} untick={toggle} />
+      <StepList
+        steps={toTick}
+        done={doneActs(job.acts)}
+        current={null}
+        pick={toggle}
+        untick={toggle}
+      />
       <div class="serials">
         {#each newCardsOf(model.assembly) as { card, slot } (slot.id)}
           <TextInput

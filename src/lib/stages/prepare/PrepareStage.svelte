@@ -1,7 +1,7 @@
 <script lang="ts">
   /** What is done before the machine is opened; at some steps something is entered, or found to be other than ordered. */
   import { Button } from 'carbon-components-svelte';
-  import { steps, type Stage, type Step } from '$core';
+  import { onId, steps, type Stage, type Step } from '$core';
   import type { JobModel } from '../jobModel.svelte';
   import DoesNotGo from '../fit/DoesNotGo.svelte';
   import StepStage from '../steps/StepStage.svelte';
@@ -11,15 +11,15 @@
 
   let { model, stage }: { model: JobModel; stage: Stage } = $props();
 
+  const ORDERS: readonly Step['code'][] = ['order', 'orderExtra', 'orderNamed'];
+
   /** The step at which something came that is not as ordered. */
   let amiss = $state<string | null>(null);
 
   /** What ordered the part that a step looks at; null: it lay in the drawer. */
-  function orderOf({ id }: Step): string | null {
-    const key = id.slice(id.indexOf(':') + 1);
-    const orders = ['order', 'orderExtra', 'orderNamed'].map((code) => `${code}:${key}`);
-    return steps(model.job).find((step) => orders.includes(step.id))?.id ?? null;
-  }
+  const orderOf = ({ on }: Step): Step | null =>
+    steps(model.job).find((step) => ORDERS.includes(step.code) && onId(step.on) === onId(on)) ??
+    null;
 </script>
 
 {#snippet about(step: Step, letGo: () => void)}
@@ -29,7 +29,7 @@
         <DoesNotGo
           {model}
           {step}
-          orderId={orderOf(step)}
+          order={orderOf(step)}
           close={() => {
             amiss = null;
             letGo();

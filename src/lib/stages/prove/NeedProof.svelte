@@ -5,7 +5,8 @@
     causesFor,
     heldReadings,
     isMended,
-    mendStepId,
+    actId,
+    mendOf,
     readingKinds,
     steps,
     variantsOf,
@@ -72,7 +73,7 @@
   let asked = $state<Measure | null>(null);
 
   const mendStep = (cause: CauseObservation): Step | undefined =>
-    steps(model.job).find(({ id }) => id === mendStepId(cause));
+    steps(model.job).find(({ id }) => id === actId(mendOf(cause)));
 
   /** How likely it is this stage that holds the figure back. */
   function likely({ code, hop }: FlowStage): number {
@@ -85,10 +86,9 @@
 
   const remove = (run: RunObservation) =>
     model.open.run({ name: 'removeObservation', observationId: run.id, what: need.kind });
-  const tick = (cause: CauseObservation) =>
-    model.open.run({ name: 'tickStep', stepId: mendStepId(cause) });
+  const tick = (cause: CauseObservation) => model.open.run({ name: 'tickStep', of: mendOf(cause) });
   const untick = (cause: CauseObservation) =>
-    model.open.run({ name: 'untickStep', stepId: mendStepId(cause) });
+    model.open.run({ name: 'untickStep', of: mendOf(cause) });
   const drop = (cause: CauseObservation) =>
     model.open.run({ name: 'removeObservation', observationId: cause.id, what: need.kind });
 </script>

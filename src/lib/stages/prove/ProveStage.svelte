@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { diagnoses, provings, stageAnswer, steps, type Step } from '$core';
+  import { diagnoses, doneActs, isDone, provings, stageAnswer, steps, type Step } from '$core';
   import type { JobModel } from '../jobModel.svelte';
   import { answerWords } from '$lib/wording/answers';
   import AnswerLine from '../AnswerLine.svelte';
@@ -17,9 +17,8 @@
   const found = $derived(diagnoses(model.job));
 
   /** A link is read off the screen: picking it in the list ticks it. */
-  function toggle(stepId: string) {
-    const ticked = model.job.ticks[stepId] !== undefined;
-    model.open.run({ name: ticked ? 'untickStep' : 'tickStep', stepId });
+  function toggle(step: Step) {
+    model.open.run({ name: isDone(model.job, step) ? 'untickStep' : 'tickStep', of: step });
   }
 </script>
 
@@ -44,7 +43,13 @@
   {#if toTick.length > 0}
     <h2>To look at before anything is measured</h2>
     <p class="quiet">Pick one when it is as it says.</p>
-    <StepList steps={toTick} ticks={model.job.ticks} current={null} pick={toggle} untick={toggle} />
+    <StepList
+      steps={toTick}
+      done={doneActs(model.job.acts)}
+      current={null}
+      pick={toggle}
+      untick={toggle}
+    />
   {/if}
   <Guarded what="The report of the machine"><MachineReport {model} /></Guarded>
 {/if}

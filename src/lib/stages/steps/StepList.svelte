@@ -1,21 +1,21 @@
 <script lang="ts">
-  import type { Step } from '$core';
+  import type { DoneAct, Step } from '$core';
   import { atMoment } from '$lib/wording/figures';
   import { ROUND_WORDS, stepWords } from '$lib/wording/steps';
 
   let {
     steps,
-    ticks,
+    done,
     current,
     pick,
     untick,
     mayUntick = () => true,
   }: {
     steps: readonly Step[];
-    ticks: Readonly<Record<string, string>>;
+    done: ReadonlyMap<string, DoneAct>;
     current: string | null;
-    pick: (stepId: string) => void;
-    untick: (stepId: string) => void;
+    pick: (step: Step) => void;
+    untick: (step: Step) => void;
     /** False where another round was built on it. */
     mayUntick?: (step: Step) => boolean;
   } = $props();
@@ -23,7 +23,7 @@
 
 <ol aria-label="All steps of this stage">
   {#each steps as step, n (step.id)}
-    {@const at = ticks[step.id]}
+    {@const at = done.get(step.id)?.at}
     {#if step.round !== (steps[n - 1]?.round ?? 1)}
       <li class="round">{ROUND_WORDS[step.round]}</li>
     {/if}
@@ -32,12 +32,12 @@
       <button
         type="button"
         aria-current={step.id === current ? 'step' : undefined}
-        onclick={() => pick(step.id)}>{stepWords(step).title}</button
+        onclick={() => pick(step)}>{stepWords(step).title}</button
       >
       {#if at !== undefined}
         <span class="at">done {atMoment(at)}</span>
         {#if mayUntick(step)}
-          <button type="button" class="back" onclick={() => untick(step.id)}
+          <button type="button" class="back" onclick={() => untick(step)}
             >take back<span class="only-read"> {stepWords(step).title}</span></button
           >
         {/if}

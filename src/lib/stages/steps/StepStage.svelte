@@ -3,6 +3,7 @@
   import { tick as settled, type Snippet } from 'svelte';
   import {
     STAGES,
+    doneActs,
     mayTakeBack,
     openRound,
     stageAnswer,
@@ -40,7 +41,7 @@
 
   let article = $state<HTMLElement>();
   const steps = $derived(stepsOf(model.job).filter((step) => step.stage === stage));
-  const ticks = $derived(model.job.ticks);
+  const made = $derived(doneActs(model.job.acts));
   const open = $derived(openRound(model.job));
   /** Preparing is done once, for all rounds. */
   const isOfRound = $derived(stage !== 'prepare');
@@ -48,7 +49,7 @@
   let picked = $state<string | null>(null);
   const current = $derived(
     steps.find(({ id }) => id === picked) ??
-      steps.find(({ id, round }) => ticks[id] === undefined && (round <= open || !isOfRound)) ??
+      steps.find(({ id, round }) => !made.has(id) && (round <= open || !isOfRound)) ??
       null,
   );
   /** Where the round that is worked on goes on, if it is not here. */
@@ -59,7 +60,7 @@
   const position = $derived(current === null ? steps.length : steps.indexOf(current) + 1);
   const words = $derived(current === null ? null : stepWords(current));
   const next = $derived(goesOn ?? STAGES[STAGES.indexOf(stage) + 1]);
-  const done = $derived(current !== null && ticks[current.id] !== undefined);
+  const done = $derived(current !== null && made.has(current.id));
 
   // The board lies outside this stage: the spot of the current step is lit there.
   $effect(() => {
@@ -73,7 +74,7 @@
 
   function tick() {
     if (current === null || (!done && !canTick(current))) return;
-    if (!done) model.open.run({ name: 'tickStep', stepId: current.id });
+    if (!done) model.open.run({ name: 'tickStep', of: current });
     picked = null;
     // The button of the last step is gone with it; at a step that asks something first it takes no focus.
     if (current === null) void focusWayOn();
@@ -97,9 +98,9 @@
   }
 
   function takeBack() {
-    const last = steps.findLast(({ id }) => ticks[id] !== undefined);
+    const last = steps.findLast(({ id }) => made.has(id));
     if (last !== undefined && mayTakeBack(model.job, last))
-      model.open.run({ name: 'untickStep', stepId: last.id });
+      model.open.run({ name: 'untickStep', of: last });
     picked = null;
   }
 
@@ -154,11 +155,11 @@
   </article>
   <StepList
     {steps}
-    {ticks}
+    done={made}
     current={current?.id ?? null}
-    pick={(id) => (picked = id)}
+    pick={({ id }) => (picked = id)}
     mayUntick={(step) => mayTakeBack(model.job, step)}
-    untick={(id) => model.open.run({ name: 'untickStep', stepId: id })}
+    untick={(step) => model.open.run({ name: 'untickStep', of: step })}
   />
 {/if}
 

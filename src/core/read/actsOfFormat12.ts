@@ -1,0 +1,144 @@
+/** Until format 12 what was done was ticked by strings, as `plug:s2:0@2`: what they said of an act becomes its record. */
+import { withoutNumber } from '../parts/pciFunction.ts';
+import { ACT_CODES, actId, actWord, type ActCode, type ActName, type ActOn } from '../parts/act.ts';
+
+type Part = Readonly<Record<string, unknown>>;
+
+const isPart = (value: unknown): value is Part =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** What stood behind the code, piece by piece. */
+type Pieces = readonly (keyof ActOn)[];
+
+const ON_CARD: Pieces = ['card', 'slot'];
+const OF_DEVICE: Pieces = ['device'];
+const PIECES: Readonly<Partial<Record<ActCode, Pieces>>> = {
+  orderExtra: ['extra'],
+  checkExtra: ['extra'],
+  orderNamed: ['extra'],
+  putIn: ['extra'],
+  removeFrontCover: ['extra'],
+  fetchDriver: ['package'],
+  installFirst: ['package'],
+  bringScrew: ['what'],
+  undoTeam: OF_DEVICE,
+  removeOldDriver: OF_DEVICE,
+  setNetwork: ['slot', 'what'],
+  mend: ['cause'],
+  powerOff: ['what'],
+  leadsOff: ['what'],
+  discharge: ['what'],
+  leadsBack: ['what'],
+  tryStart: ['what'],
+  openCase: ['box'],
+  openFarSide: ['box'],
+  removeBar: ['box'],
+  refitBar: ['box'],
+  lookOver: ['box'],
+  closeFarSide: ['box'],
+  closeCase: ['box'],
+  freeCard: ['slot'],
+  takeOut: ['slot'],
+  takeOutFirst: ['slot'],
+  takeToMove: ['slot'],
+  moveCard: ['slot'],
+  putBack: ['slot'],
+  plugBack: ['slot'],
+  fitPlate: ['slot', 'opening'],
+  fitModules: ['slot', 'need'],
+  mountDrives: ['slot', 'need'],
+  joinDrives: ['slot', 'need'],
+  feedDrives: ['slot', 'need'],
+  joinLoop: ['slot', 'need'],
+  joinLead: ['slot', 'socket'],
+  exchangePlugs: ['slot', 'socket'],
+  plug: ['slot', 'socket'],
+  joinFront: ['slot', 'what'],
+  joinHeader: ['slot', 'what'],
+  moveObstacle: ['obstacle'],
+  restorePlug: ['obstacle'],
+};
+
+const NUMBERS: ReadonlySet<keyof ActOn> = new Set(['opening', 'socket']);
+const ROUND_ENDS = { '@0': 0, '@2': 2 } as const;
+
+/** Null for what no version has written. */
+export function actOfTick(tick: string, machine: unknown): ActName | null {
+  const end = tick.slice(-2);
+  const round = Object.hasOwn(ROUND_ENDS, end) ? ROUND_ENDS[end as keyof typeof ROUND_ENDS] : 1;
+  const whole = round === 1 ? tick : tick.slice(0, -2);
+  const at = whole.indexOf(':');
+  const [plain, count] = counted(at === -1 ? '' : whole.slice(at + 1));
+  const [name, ofName] = at === -1 ? counted(whole) : [whole.slice(0, at), null];
+  const code = ACT_CODES.find((each) => each === name);
+  if (code === undefined) return null;
+  const on = plain === '' ? {} : onOf(code, plain, machine);
+  const number = count ?? ofName;
+  return on === null ? null : { code, on: number === null ? on : { ...on, number }, round };
+}
+
+/** Of several by one name the second and later ones were counted behind it. */
+function counted(key: string): readonly [key: string, number: number | null] {
+  const at = key.lastIndexOf('~');
+  const number = at === -1 ? NaN : Number(key.slice(at + 1));
+  return Number.isInteger(number) && number > 1 ? [key.slice(0, at), number] : [key, null];
+}
+
+function onOf(code: ActCode, key: string, machine: unknown): ActOn | null {
+  if (code === 'settle') {
+    const [what = '', of] = key.split(':');
+    return of === undefined
+      ? { what }
+      : isIn(machine, 'enclosures', of)
+        ? { what, box: of }
+        : { what, slot: of };
+  }
+  if (code === 'removeCover' || code === 'closeOpening') {
+    const at = key.lastIndexOf(':');
+    const opening = Number(key.slice(at + 1));
+    return at === -1 ? { opening } : { box: key.slice(0, at), opening };
+  }
+  const pieces = PIECES[code] ?? ON_CARD;
+  if (pieces === OF_DEVICE) return { device: actWord(withoutNumber(key)) };
+  if (pieces.length === 1) return { [pieces[0]!]: actWord(key) };
+  const parts = key.split(':');
+  const isOnCard = parts.length === 2 && isIn(machine, 'slots', parts[1]);
+  // Drivers of the machine's own devices went by the device.
+  if (pieces === ON_CARD && !isOnCard && code !== 'seat') return { device: actWord(key) };
+  if (parts.length !== pieces.length) return null;
+  return Object.fromEntries(
+    pieces.map((piece, n) => [piece, NUMBERS.has(piece) ? Number(parts[n]) : parts[n]]),
+  );
+}
+
+const isIn = (machine: unknown, list: 'slots' | 'enclosures', id: unknown): boolean =>
+  isPart(machine) &&
+  Array.isArray(machine[list]) &&
+  machine[list].some((each: unknown) => isPart(each) && each['id'] === id);
+
+/** In the order in which they were done. What no version has written says nothing to any, and is left out. */
+export function actsOfTicks(job: Part): readonly unknown[] {
+  const { ticks, spentSeconds, machine, benchTest, technician } = job;
+  if (!isPart(ticks)) return [];
+  const seconds = isPart(spentSeconds) ? spentSeconds : {};
+  const other = isPart(benchTest) ? benchTest['machine'] : null;
+  return Object.entries(ticks)
+    .flatMap(([tick, at]) => {
+      const act = actOfTick(tick, tick.endsWith('@0') ? other : machine);
+      return act === null ? [] : [{ ...act, at, who: technician, seconds: seconds[tick] ?? null }];
+    })
+    .toSorted((a, b) => String(a.at).localeCompare(String(b.at)));
+}
+
+const OF_STEPS: ReadonlySet<unknown> = new Set(['tickStep', 'untickStep', 'orderAgain']);
+
+/** The log names acts as it names them now. */
+export function entryOfFormat13(entry: unknown, machine: unknown): unknown {
+  if (!isPart(entry) || !OF_STEPS.has(entry['command']) || typeof entry['detail'] !== 'string')
+    return entry;
+  const { detail } = entry;
+  const at = detail.indexOf(': ');
+  const act = actOfTick(at === -1 ? detail : detail.slice(0, at), machine);
+  if (act === null) return entry;
+  return { ...entry, detail: actId(act) + (at === -1 ? '' : detail.slice(at)) };
+}
