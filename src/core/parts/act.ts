@@ -149,7 +149,7 @@ export const ActOn = z.strictObject({
 export type ActOn = DeepReadonly<z.infer<typeof ActOn>>;
 
 /** Rounds of fitting: on another machine as a trial, on the customer's, and there once more for cards that waited. */
-export const ROUNDS = [0, 1, 2] as const;
+const ROUNDS = [0, 1, 2] as const;
 export type RoundNumber = (typeof ROUNDS)[number];
 
 export const Act = z.object({

@@ -63,7 +63,7 @@ const NUMBERS: ReadonlySet<keyof ActOn> = new Set(['opening', 'socket']);
 const ROUND_ENDS = { '@0': 0, '@2': 2 } as const;
 
 /** Null for what no version has written. */
-export function actOfTick(tick: string, machine: unknown): ActName | null {
+function actOfTick(tick: string, machine: unknown): ActName | null {
   const end = tick.slice(-2);
   const round = Object.hasOwn(ROUND_ENDS, end) ? ROUND_ENDS[end as keyof typeof ROUND_ENDS] : 1;
   const whole = round === 1 ? tick : tick.slice(0, -2);
