@@ -582,7 +582,13 @@ export {
 } from './procedure/step.ts';
 export { steps } from './procedure/steps.ts';
 export { mayTakeBack, openRound, openSteps, stageOfRound } from './procedure/openRound.ts';
-export { ledgerAfter, onTray, type Whereabout } from './procedure/fitting/ledger.ts';
+export {
+  lastDone,
+  ledgerAfter,
+  movesDone,
+  onTray,
+  type Whereabout,
+} from './procedure/fitting/ledger.ts';
 export {
   findable,
   restOf,

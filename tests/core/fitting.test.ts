@@ -252,7 +252,7 @@ describe('The order of tasks', () => {
 
   it('takes as few turns and changes of tool as any order that may be, of up to nine free tasks', () => {
     for (const tasks of fc.sample(lists, { numRuns: 500, seed: SEED })) {
-      const order = inOrder(tasks);
+      const order = inOrder(tasks)!;
       expect([...order].sort((a, b) => a - b)).to.deep.equal(tasks.map((_, n) => n));
       const { turns, changes } = effort(order.map((n) => tasks[n]!));
       expect([turns, changes], JSON.stringify(tasks)).to.deep.equal(leastOf(tasks));

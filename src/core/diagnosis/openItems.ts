@@ -1,12 +1,11 @@
 /** What is still open in each stage, once there are steps. A must that falls short is open, and never done. */
-import { doneActs } from '../parts/act.ts';
 import type { Job, Stage } from '../parts/job.ts';
 import { openBefore, type OpenCounts } from '../procedure/standing.ts';
 import { openSteps } from '../procedure/openRound.ts';
 import { provings } from './provings.ts';
 
 export function openItems(job: Job): OpenCounts {
-  const unticked = openSteps(job).filter(({ id }) => !doneActs(job.acts).has(id));
+  const unticked = openSteps(job).filter(({ isOpen }) => isOpen);
   const of = (stage: Stage) => unticked.filter((step) => step.stage === stage).length;
   const unproven = provings(job).filter(
     ({ state, expectation: { need } }) => state !== 'fine' && (state !== 'short' || need.must),

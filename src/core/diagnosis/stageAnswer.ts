@@ -1,5 +1,4 @@
 /** What each stage has to say of a job first, with its figure: the same for the stage, the list of jobs and the sheet. */
-import { doneActs } from '../parts/act.ts';
 import type { Flow } from '../flow/flow.ts';
 import { DRIVER_OUTCOMES, driverStates, lastDevices, type DriverOutcome } from './driverStates.ts';
 import type { Job, Stage } from '../parts/job.ts';
@@ -68,7 +67,7 @@ export function stageAnswer(job: Job, stage: Stage): StageAnswer {
   const isPlanned = job.plan !== null;
   const open = openSteps(job);
   const own = open.filter((step) => step.stage === stage);
-  const left = own.filter(({ id }) => !doneActs(job.acts).has(id)).length;
+  const left = own.filter(({ isOpen }) => isOpen).length;
   switch (stage) {
     case 'survey':
       return { stage, slots: job.machine.slots.length, open: openBefore(job).survey };

@@ -1,5 +1,5 @@
 /** Which round of fitting is worked on: the next waits until the one before is fitted, driven and proven. */
-import { doneActs, type RoundNumber } from '../parts/act.ts';
+import type { RoundNumber } from '../parts/act.ts';
 import type { Job, Stage } from '../parts/job.ts';
 import { steps } from './steps.ts';
 import type { Step } from './step.ts';
@@ -10,7 +10,7 @@ const isOfRounds = ({ stage }: Step): boolean => WORKED.includes(stage);
 
 export function openRound(job: Job): RoundNumber {
   const all = steps(job).filter(isOfRounds);
-  return (all.find(({ id }) => !doneActs(job.acts).has(id)) ?? all.at(-1))?.round ?? 1;
+  return (all.find(({ isOpen }) => isOpen) ?? all.at(-1))?.round ?? 1;
 }
 
 /** Steps that can be worked on by now. */
@@ -21,11 +21,8 @@ export function openSteps(job: Job): readonly Step[] {
 
 /** The stage of the round that is worked on which comes next; null where nothing of it is left. */
 export const stageOfRound = (job: Job): Stage | null =>
-  openSteps(job).find((step) => isOfRounds(step) && !doneActs(job.acts).has(step.id))?.stage ??
-  null;
+  openSteps(job).find((step) => isOfRounds(step) && step.isOpen)?.stage ?? null;
 
 /** What a round was built on is not taken back under it. */
 export const mayTakeBack = (job: Job, { round }: Step): boolean =>
-  !steps(job).some(
-    (step) => step.round > round && isOfRounds(step) && doneActs(job.acts).has(step.id),
-  );
+  !steps(job).some((step) => step.round > round && isOfRounds(step) && !step.isOpen);

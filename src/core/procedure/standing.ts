@@ -1,6 +1,6 @@
 /** Where a job stands, by what is open in each of its stages. */
-import { actOf, actsOfKind } from '../parts/act.ts';
 import { STAGES, type Job, type Stage } from '../parts/job.ts';
+import { benchState, isSeated } from './fitting/benchState.ts';
 import { spentIn, type SpentByAct } from './fitting/times.ts';
 import { unknownFacts } from '../rules/unknownFacts.ts';
 
@@ -74,22 +74,18 @@ export interface Handled {
   readonly emptied: ReadonlySet<string>;
 }
 
-export function handled(job: Pick<Job, 'plan' | 'acts'>): Handled {
-  const { plan } = job;
-  const seated = (plan?.placements ?? []).filter(
-    ({ card, slotId: slot }) => actOf(job, 'seat', { card: card.id, slot }) !== undefined,
-  );
+export function handled({ plan, acts }: Pick<Job, 'plan' | 'acts'>): Handled {
+  const state = benchState(acts);
   const moved = (plan?.moves ?? []).filter(
-    ({ fromSlotId: slot }) => actOf(job, 'moveCard', { slot }) !== undefined,
+    ({ fromSlotId }) => state.slot(fromSlotId).own === 'moved',
   );
   return {
     filled: new Set([
-      ...seated.map(({ slotId }) => slotId),
+      ...(plan?.placements ?? []).flatMap(({ card, slotId }) =>
+        isSeated(state, card.id, slotId) ? slotId : [],
+      ),
       ...moved.map(({ toSlotId }) => toSlotId),
     ]),
-    emptied: new Set([
-      ...moved.map(({ fromSlotId }) => fromSlotId),
-      ...actsOfKind(job, 'takeOut').flatMap(({ on }) => on.slot ?? []),
-    ]),
+    emptied: new Set(state.slots.filter((id) => state.slot(id).own !== 'in')),
   };
 }

@@ -368,6 +368,8 @@ interface StepBase {
   readonly stage: Stage;
   /** Those of the second wait until the cards of the first run; 0: on another machine, as a trial. */
   readonly round: RoundNumber;
+  /** Still to be done. */
+  readonly isOpen: boolean;
   readonly cautions: readonly CautionCode[];
   /** The slot to light on the board. */
   readonly slotId: string | null;
@@ -385,7 +387,7 @@ export type Step = StepBase & Saying;
 
 /** A step that has no place yet. */
 export type Draft = Saying &
-  Omit<StepBase, 'id' | 'stage' | 'round' | 'task'> & {
+  Omit<StepBase, 'id' | 'stage' | 'round' | 'task' | 'isOpen'> & {
     /** What it is done to, to be compared. */
     readonly key: string;
   };

@@ -6,7 +6,7 @@ import { assemblyOf, newCardsOf, type Assembly } from '../assembly/assembly.ts';
 import type { Round } from '../assembly/rounds.ts';
 import { memoOf } from '../memo.ts';
 import { valueOf } from '../parts/fact.ts';
-import { actId } from '../parts/act.ts';
+import { actId, isDone } from '../parts/act.ts';
 import type { Job, Stage } from '../parts/job.ts';
 import { ACTS } from './fitting/acts.ts';
 import { benchTestRound } from './fitting/benchTest.ts';
@@ -23,9 +23,10 @@ export const steps = memoOf((job: Job): readonly Step[] => {
   if (job.plan === null) return [];
   const rounds = fittingRounds(job, inFittingOrder);
   const trial = benchTestRound(job);
-  const fitting = rounds.map(fitted);
+  const fitting = rounds.map((round) => fitted(job, round));
   return [
     ...inStage(
+      job,
       'prepare',
       prepare(
         job,
@@ -33,14 +34,14 @@ export const steps = memoOf((job: Job): readonly Step[] => {
         rounds.flatMap(({ acts }) => acts.map(({ act }) => act)),
       ),
     ),
-    ...(trial === null ? [] : fitted(trial)),
+    ...(trial === null ? [] : fitted(job, trial)),
     ...rounds.flatMap((round, n) => [
       ...itemAt(fitting, n),
-      ...inStage('drivers', drivers(job, round), round),
-      ...inStage('prove', prove(round.assembly), round),
+      ...inStage(job, 'drivers', drivers(job, round), round),
+      ...inStage(job, 'prove', prove(round.assembly), round),
     ]),
-    ...inStage('prove', mends(job)),
-    ...inStage('hand-over', [
+    ...inStage(job, 'prove', mends(job)),
+    ...inStage(job, 'hand-over', [
       ...(fitting.flat().length === 0 ? [] : [plainStep('keepParts')]),
       plainStep('explain'),
     ]),
@@ -61,18 +62,20 @@ const inFittingOrder = (assembly: Assembly): Assembly => ({
 });
 
 /** The physical work, each act with what it waits for. */
-function fitted(round: FittingRound): readonly Step[] {
+function fitted(job: Job, round: FittingRound): readonly Step[] {
   const { acts: ordered } = round;
   const plain = inStage(
+    job,
     'fit',
     ordered.map(({ act }) => act.draft),
     round,
   );
   return plain.map((each, n) => {
-    const { act, after } = ordered[n]!;
+    const { act, after, isOpen } = ordered[n]!;
     const { position, view, minutes } = ACTS[act.draft.code];
     return {
       ...each,
+      isOpen,
       task: {
         position,
         view,
@@ -89,6 +92,7 @@ const FIRST = { number: 1 } as const;
 
 /** Steps that would be known by the same – two headers of one kind – are counted. */
 function inStage(
+  { acts }: Job,
   stage: Stage,
   drafts: readonly Draft[],
   { number: round }: Pick<Round, 'number'> = FIRST,
@@ -99,6 +103,8 @@ function inStage(
     const number = (taken.get(same) ?? 0) + 1;
     taken.set(same, number);
     const on = number === 1 ? draft.on : { ...draft.on, number };
-    return { ...draft, on, stage, id: actId({ code: draft.code, on, round }), round, task: null };
+    const name = { code: draft.code, on, round };
+    const isOpen = !isDone({ acts }, name);
+    return { ...draft, on, stage, id: actId(name), round, isOpen, task: null };
   });
 }

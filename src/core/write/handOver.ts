@@ -1,5 +1,4 @@
 /** The hand-over sheet as data: what the customer keeps and the next technician starts from. */
-import { doneActs } from '../parts/act.ts';
 import type { DriverChoice } from '../drivers/chooseDriver.ts';
 import { laterCardsOf, newCardsOf, assemblyOf } from '../assembly/assembly.ts';
 import type { LeftInBox } from '../planner/candidates/extras.ts';
@@ -119,7 +118,7 @@ export function handOverSheet(job: Job): HandOverSheet {
   const all = steps(job);
   const shopping = shoppingList(job, 0);
   const assembly = assemblyOf(job);
-  const isFitted = all.every(({ stage, id }) => stage !== 'fit' || doneActs(job.acts).has(id));
+  const isFitted = all.every(({ stage, isOpen }) => stage !== 'fit' || !isOpen);
   const stays = ({ verdict }: Finding) => verdict !== 'clear' && !(isFitted && verdict === 'needs');
   const seen = new Map(
     reportOnPlan(job).map(({ card, observation }) => [card.slot.id, observation?.value.driver]),

@@ -1,50 +1,47 @@
-/** All acts of the physical work of a job, in no order yet but that of the plan: see `edges.ts` for what must wait. */
+/**
+ * The acts that lead from how the bench stands to how it has to stand, in no order yet but that of the plan: see `edges.ts`
+ * for what must wait. Whatever was moved for access is owed from then on.
+ */
 import { type Assembly, newCardsOf } from '../../assembly/assembly.ts';
 import { valueOf } from '../../parts/fact.ts';
 import { type Extra, extraName } from '../../parts/extra.ts';
-import { actOf, actsOfKind } from '../../parts/act.ts';
 import type { Job } from '../../parts/job.ts';
 import type { CoverType } from '../../parts/machine.ts';
 import { step } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
-import { ACTS, type FitCode } from './acts.ts';
+import type { BenchState } from './benchState.ts';
 import { cardActs } from './newCards.ts';
-import { roomOf } from './slots.ts';
-import { closeUp, openUp } from './cases.ts';
+import { closeUp, openRooms, openUp } from './cases.ts';
 import { covers, obstacles } from './openings.ts';
 import { driveActs } from './drivesOnCards.ts';
 import { leaving } from './leavingCards.ts';
-import { looseEnds } from './looseEnds.ts';
 import { outside } from './behind.ts';
 
-export function actsFor(job: Job, assembly: Assembly): readonly Act[] {
+/** @param assembly with new cards standing where they are in by now */
+export function actsFor(job: Job, assembly: Assembly, state: BenchState): readonly Act[] {
   const cards = newCardsOf(assembly);
-  const planned = [
-    ...leaving(job, assembly),
-    ...covers(job, assembly),
-    ...obstacles(assembly),
+  const onCards = [
     ...job.bought.flatMap((extra) => putIn(extra, job)),
     ...cards.flatMap((each) => cardActs(each, cards, assembly)),
     ...driveActs(cards, assembly),
   ];
-  const work = [...planned, ...looseEnds(job, assembly, planned)];
-  const opened = actsOfKind(job, 'openCase').map(({ on }) => on.box ?? '');
-  // Once its power is off it has to be put on again, whatever is left to fit.
-  if (work.length + opened.length === 0 && actOf(job, 'powerOff') === undefined) return [];
-  const inside = new Set([
-    ...opened,
-    ...work.flatMap(({ draft, housing }) => (isOnBench(draft.code) ? [] : [housing ?? ''])),
-  ]);
-  const rooms = [...inside].map((id) => roomOf(id === '' ? null : id, assembly.machine));
+  const work = [
+    ...leaving(job, assembly, state),
+    ...covers(assembly, state),
+    ...obstacles(assembly, state),
+    ...onCards.filter(({ draft: { code, on } }) => !state.holds(code, on)),
+  ];
+  const rooms = openRooms(work, assembly.machine, state);
+  const isTouched = work.length + rooms.length > 0;
+  // Nothing to fit, and nothing begun: nothing behind either.
+  if (!isTouched && onCards.length === 0 && state.last('mains') === null) return [];
   return [
-    ...openUp(rooms, work, assembly.machine),
+    ...(isTouched ? openUp(rooms, work, assembly.machine, state) : []),
     ...work,
-    ...closeUp(rooms, work),
-    ...outside(cards, assembly),
+    ...closeUp(rooms, state),
+    ...outside(cards, assembly, state, isTouched),
   ];
 }
-
-const isOnBench = (code: FitCode): boolean => ACTS[code].position === null;
 
 /** What was bought for the machine itself, before the cards that want it. */
 const putIn = (extra: Extra, { machine }: Job): readonly Act[] => {

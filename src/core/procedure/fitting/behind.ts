@@ -8,18 +8,27 @@ import { deviceId } from '../../parts/pciFunction.ts';
 import { usableBytesPerSecond } from '../../rules/link.ts';
 import { keyed, plainStep, step, cardAt } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
+import type { BenchState } from './benchState.ts';
 import { drivesAllotted } from './drivesOnCards.ts';
 
-/** What plugs in behind, once the case is closed, and the first start. */
-export function outside(cards: readonly AssembledCard[], assembly: Assembly): readonly Act[] {
+/**
+ * What plugs in behind, once the case is closed, and the first start; as far as it is not done yet.
+ * @param isTouched whether leads are off, or will be
+ */
+export function outside(
+  cards: readonly AssembledCard[],
+  assembly: Assembly,
+  state: BenchState,
+  isTouched: boolean,
+): readonly Act[] {
   const { machine, removed } = assembly;
   const boardShows = valueOf(machine.builtIn)?.some(({ kind }) => kind === 'screens') ?? false;
   const display = (slots: readonly Slot[]) =>
     slots.map(({ occupant }) => valueOf(occupant)).find((card) => card && isDisplay(card, machine));
   const hadCard = display(machine.slots) != null;
   const drives = drivesAllotted(cards, assembly).reduce((sum, { count }) => sum + count, 0);
-  return [
-    act(plainStep('leadsBack'), { moves: [move(thing('outsideLeads', 'all'), 'inPlace')] }),
+  const isOff = (code: 'powerOff' | 'leadsOff') => isTouched || state.holds(code);
+  const joins = [
     ...cards
       .filter(({ card }) => card.delivers.kind === 'screens')
       .map((each) =>
@@ -58,8 +67,18 @@ export function outside(cards: readonly AssembledCard[], assembly: Assembly): re
         : [];
     }),
     ...joinEnclosures(assembly),
-    act(plainStep('start'), { moves: [move(thing('mainsLead', 'all'), 'inPlace')] }),
-    ...(drives === 0 ? [] : [act(step('countDrives', { count: drives }))]),
+  ];
+  const counts = drives === 0 ? [] : [act(step('countDrives', { count: drives }))];
+  const isOpen = ({ draft: { code, on } }: Act) => !state.holds(code, on);
+  return [
+    ...(isOff('leadsOff')
+      ? [act(plainStep('leadsBack'), { moves: [move(thing('outsideLeads', 'all'), 'inPlace')] })]
+      : []),
+    ...joins.filter(isOpen),
+    ...(isOff('powerOff')
+      ? [act(plainStep('start'), { moves: [move(thing('mainsLead', 'all'), 'inPlace')] })]
+      : []),
+    ...counts.filter(isOpen),
   ];
 }
 

@@ -8,7 +8,7 @@ import {
   type AssembledCard,
   type Assembly,
 } from '../../assembly/assembly.ts';
-import { actsOfRound, type ActOn } from '../../parts/act.ts';
+import { actOf, actsOfRound, type ActOn } from '../../parts/act.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Job } from '../../parts/job.ts';
 import { emptyMachine, emptySlot, type Slot } from '../../parts/machine.ts';
@@ -85,7 +85,10 @@ export function benchTestRound(job: Job): FittingRound | null {
     isOver: false,
     job: tried,
     assembly,
-    acts: actsOf(assembly, !benchTest.isOpen),
+    acts: actsOf(assembly, !benchTest.isOpen).map((each) => ({
+      ...each,
+      isOpen: actOf(tried, each.act.draft.code, each.act.draft.on) === undefined,
+    })),
   };
 }
 
@@ -104,6 +107,7 @@ function actsOf(assembly: Assembly, opens: boolean): readonly OrderedAct[] {
   ): number =>
     list.push({
       act: each,
+      isOpen: false,
       after: after.flatMap(([because, ...places]) => places.map((at) => ({ at, because }))),
     }) - 1;
   const panel = (code: 'openCase' | 'closeCase') =>

@@ -4,8 +4,9 @@ import type { ActOn } from '../../parts/act.ts';
 import type { Machine } from '../../parts/machine.ts';
 import { plainStep, step } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
-import type { FitCode } from './acts.ts';
-import type { Room } from './slots.ts';
+import { ACTS, type FitCode } from './acts.ts';
+import type { BenchState } from './benchState.ts';
+import { roomOf, type Room } from './slots.ts';
 
 const keyOf = ({ id }: Room): { readonly on?: ActOn } => (id === null ? {} : { on: { box: id } });
 
@@ -24,95 +25,141 @@ export const MOVES_LEADS: readonly FitCode[] = [
   'putIn',
 ];
 
-/** What is done at both ends of the work, case by case. */
-export function openUp(
-  rooms: readonly Room[],
+/** What a bar over the brackets holds. */
+export const AT_BRACKETS: readonly FitCode[] = [
+  'takeOut',
+  'takeOutFirst',
+  'takeToMove',
+  'removeCover',
+  'seat',
+  'moveCard',
+  'putBack',
+  'screw',
+  'fitPlate',
+  'closeOpening',
+];
+
+/** A case with what is done in it, and how it stands. */
+export interface OpenRoom extends Room {
+  /** Whether a hand still goes in. */
+  readonly isWorkedIn: boolean;
+  readonly opensFarSide: boolean;
+  readonly takesBarOff: boolean;
+}
+
+/** @param work that is still to be done */
+export function openRooms(
   work: readonly Act[],
   machine: Machine,
+  state: BenchState,
+): readonly OpenRoom[] {
+  const own = [null, ...machine.enclosures.map(({ id }) => id)];
+  return own.flatMap((id): readonly OpenRoom[] => {
+    const room = roomOf(id, machine);
+    const inside = work.filter(
+      ({ draft, housing }) => housing === id && ACTS[draft.code].position !== null,
+    );
+    const { on } = keyOf(room);
+    const isOpen = (['openCase', 'openFarSide', 'removeBar'] as const).some((code) =>
+      state.holds(code, on),
+    );
+    return inside.length > 0 || isOpen
+      ? [
+          {
+            ...room,
+            isWorkedIn: inside.length > 0,
+            opensFarSide: opensFarSide(room, inside),
+            takesBarOff:
+              valueOf(room.case.retentionBar) === true &&
+              inside.some(({ draft }) => AT_BRACKETS.includes(draft.code)),
+          },
+        ]
+      : [];
+  });
+}
+
+/** What is done before the work, case by case; as far as it is not done yet. */
+export function openUp(
+  rooms: readonly OpenRoom[],
+  work: readonly Act[],
+  machine: Machine,
+  state: BenchState,
 ): readonly Act[] {
   const boxes = rooms.flatMap(({ id, name }) => (id === null ? [] : name));
-  const isDusty = machine.slots.some(({ state }) => valueOf(state) === 'dirty');
-  return [
-    act(step('powerOff', { boxes }, { cautions: ['mains', 'localRules'] }), {
-      moves: [move(thing('mainsLead', 'all'), 'tray')],
-    }),
+  const isDusty = machine.slots.some(({ state: found }) => valueOf(found) === 'dirty');
+  const before = [
+    poweringOff(boxes),
     act(plainStep('leadsOff'), { moves: [move(thing('outsideLeads', 'all'), 'tray')] }),
     act(plainStep('discharge')),
     act(plainStep('earth', { cautions: ['static'] })),
-    ...rooms.flatMap((room): readonly Act[] => {
-      const values = { enclosure: room.name, held: held(room) };
-      const here = { housing: room.id, tool: screwdriverFor(room) };
-      return [
-        act(step('openCase', values, keyOf(room)), {
-          ...here,
-          moves: [move(thing('panel', `cards:${room.id ?? ''}`, room.name), 'tray')],
-        }),
-        ...(opensFarSide(room, work)
-          ? [
-              act(step('openFarSide', values, keyOf(room)), {
-                ...here,
-                moves: [move(thing('panel', `far:${room.id ?? ''}`, room.name), 'tray')],
-              }),
-            ]
-          : []),
+    ...rooms
+      .filter(({ isWorkedIn }) => isWorkedIn)
+      .flatMap((room): readonly Act[] => [
+        opening('openCase', room),
+        ...(room.opensFarSide ? [opening('openFarSide', room)] : []),
         ...(room.id === null && work.some(({ draft }) => MOVES_LEADS.includes(draft.code))
           ? [act(plainStep('photoInside'))]
           : []),
         ...(isDusty && room.id === null ? [act(plainStep('dustOut'))] : []),
-        ...(valueOf(room.case.retentionBar) === true
-          ? [
-              act(step('removeBar', { enclosure: room.name }, keyOf(room)), {
-                housing: room.id,
-                moves: [move(thing('bar', room.id ?? '', room.name), 'tray')],
-              }),
-            ]
-          : []),
-      ];
-    }),
+        ...(room.takesBarOff ? [barOff(room)] : []),
+      ]),
   ];
+  return before.filter(({ draft: { code, on } }) => !state.holds(code, on));
 }
 
+export const poweringOff = (boxes: readonly string[]): Act =>
+  act(step('powerOff', { boxes }, { cautions: ['mains', 'localRules'] }), {
+    moves: [move(thing('mainsLead', 'all'), 'tray')],
+  });
+
+type PanelCode = 'openCase' | 'openFarSide' | 'closeFarSide' | 'closeCase';
+
+export const opening = (code: PanelCode, room: Room): Act => {
+  const side = code === 'openFarSide' || code === 'closeFarSide' ? 'far' : 'cards';
+  const to = code === 'openCase' || code === 'openFarSide' ? 'tray' : 'inPlace';
+  return act(step(code, { enclosure: room.name, held: held(room) }, keyOf(room)), {
+    housing: room.id,
+    tool: screwdriverFor(room),
+    moves: [move(thing('panel', `${side}:${room.id ?? ''}`, room.name), to)],
+  });
+};
+
+export const barOff = (room: Room): Act =>
+  act(step('removeBar', { enclosure: room.name }, keyOf(room)), {
+    housing: room.id,
+    moves: [move(thing('bar', room.id ?? '', room.name), 'tray')],
+  });
+
 /** Drives and front bays are screwed from both sides. */
-const opensFarSide = ({ id, case: room }: Room, work: readonly Act[]): boolean =>
+const opensFarSide = ({ case: room }: Room, inside: readonly Act[]): boolean =>
   valueOf(room.opensBothSides) !== false &&
-  work.some(
-    ({ draft, housing }) =>
-      housing === id &&
-      (draft.code === 'mountDrives' || (draft.code === 'putIn' && draft.values.kind === 'bay')),
+  inside.some(
+    ({ draft }) =>
+      draft.code === 'mountDrives' || (draft.code === 'putIn' && draft.values.kind === 'bay'),
   );
 
-export function closeUp(rooms: readonly Room[], work: readonly Act[]): readonly Act[] {
+/** What is done after the work, case by case: whatever is off by then goes on again. */
+export function closeUp(rooms: readonly OpenRoom[], state: BenchState): readonly Act[] {
+  const isOff = (code: 'openCase' | 'openFarSide' | 'removeBar', room: OpenRoom) =>
+    state.holds(code, keyOf(room).on);
+  const willBeOpen = (room: OpenRoom) => room.isWorkedIn || isOff('openCase', room);
   return [
-    ...rooms.flatMap((room) =>
-      valueOf(room.case.retentionBar) === true
-        ? [
-            act(step('refitBar', { enclosure: room.name }, keyOf(room)), {
-              housing: room.id,
-              moves: [move(thing('bar', room.id ?? '', room.name), 'inPlace')],
-            }),
-          ]
-        : [],
-    ),
-    ...rooms.map((room) =>
-      act(step('lookOver', { enclosure: room.name }, keyOf(room)), { housing: room.id }),
-    ),
-    ...rooms.flatMap((room): readonly Act[] => {
-      const values = { enclosure: room.name, held: held(room) };
-      const here = { housing: room.id, tool: screwdriverFor(room) };
-      return [
-        ...(opensFarSide(room, work)
-          ? [
-              act(step('closeFarSide', values, keyOf(room)), {
-                ...here,
-                moves: [move(thing('panel', `far:${room.id ?? ''}`, room.name), 'inPlace')],
-              }),
-            ]
-          : []),
-        act(step('closeCase', values, keyOf(room)), {
-          ...here,
-          moves: [move(thing('panel', `cards:${room.id ?? ''}`, room.name), 'inPlace')],
+    ...rooms
+      .filter((room) => room.takesBarOff || isOff('removeBar', room))
+      .map((room) =>
+        act(step('refitBar', { enclosure: room.name }, keyOf(room)), {
+          housing: room.id,
+          moves: [move(thing('bar', room.id ?? '', room.name), 'inPlace')],
         }),
-      ];
-    }),
+      ),
+    ...rooms
+      .filter((room) => willBeOpen(room) && !state.holds('lookOver', keyOf(room).on))
+      .map((room) =>
+        act(step('lookOver', { enclosure: room.name }, keyOf(room)), { housing: room.id }),
+      ),
+    ...rooms.flatMap((room) => [
+      ...(room.opensFarSide || isOff('openFarSide', room) ? [opening('closeFarSide', room)] : []),
+      ...(willBeOpen(room) ? [opening('closeCase', room)] : []),
+    ]),
   ];
 }

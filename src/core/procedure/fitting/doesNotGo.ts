@@ -1,22 +1,12 @@
 /** What was found at the bench, as facts; and the work that remains, planned anew with all that is done as it is. */
 import { acceptanceOf, type Acceptance } from '../../assembly/acceptance.ts';
 import { assemblyOf } from '../../assembly/assembly.ts';
-import { roundsOf, type Round } from '../../assembly/rounds.ts';
 import type { DriverLibrary } from '../../drivers/chooseDriver.ts';
 import type { Card } from '../../parts/card.ts';
 import type { Extra } from '../../parts/extra.ts';
 import { freeNumber } from '../../parts/freeNumber.ts';
 import { known, valueOf } from '../../parts/fact.ts';
-import {
-  actId,
-  actOf,
-  actsOfKind,
-  isDone,
-  withoutAct,
-  type Act as Done,
-  type ActCode,
-  type ActName,
-} from '../../parts/act.ts';
+import { actOf, actsOfKind, isDone, type Act as Done, type ActCode } from '../../parts/act.ts';
 import type { Job, Placement } from '../../parts/job.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
 import type { Pin } from '../../parts/planning.ts';
@@ -26,10 +16,6 @@ import { withMoves } from '../../placement/moves.ts';
 import { plugsOf } from '../../placement/plugs.ts';
 import type { PlanRequest, Proposal } from '../../planner/answers/plan.ts';
 import type { Step, StepCode, StepValues } from '../step.ts';
-import { steps } from '../steps.ts';
-import { actsFor } from './actsFor.ts';
-import { RIGHTED } from './looseEnds.ts';
-import { asItStands } from './tasks.ts';
 
 export type Found =
   /** The lead of the plug reaches down so far from the board's upper edge. */
@@ -340,7 +326,7 @@ export function restOf(
   const acceptance = { ...bare, placements, moves, givenUp, staged: stagedAmong(placements, job) };
   return {
     acceptance,
-    acts: withoutRepeated(job, acceptance, followed(job, acceptance.placements)),
+    acts: followed(job, acceptance.placements),
   };
 }
 
@@ -381,37 +367,4 @@ function stagedAmong(placements: readonly Placement[], job: Job): readonly strin
         (isBegun || waited.has(card.id)),
     )
     .map(({ slotId }) => slotId);
-}
-
-/** What was done, was put right again, and is wanted once more for the plan as it is now, is done again. */
-function withoutRepeated(job: Job, plan: Acceptance, acts: Job['acts']): Job['acts'] {
-  const now: Job = { ...job, acts, plan: { ...plan, acceptedAt: job.changedAt } };
-  const before = new Map(steps(job).map((step) => [step.id, step]));
-  return roundsOf(now)
-    .flatMap((round) => repeatedIn(round, before))
-    .reduce(withoutAct, acts);
-}
-
-/** @param before the steps of all rounds, as they were */
-function repeatedIn(
-  { job, assembly: planned, number: round }: Round,
-  before: ReadonlyMap<string, Step>,
-): readonly ActName[] {
-  const assembly = asItStands(planned, job);
-  const isIn = (slotId: string) =>
-    assembly.cards.some(({ slot, isIn: there }) => slot.id === slotId && there);
-  return actsFor(job, assembly).flatMap(({ draft: { code, on }, forSlots }): readonly ActName[] => {
-    const by = RIGHTED[code];
-    // Plugs come off and go back with their card.
-    if (by === undefined || code === 'freeCard') return [];
-    // A card comes out for a while only for what is still to be done.
-    if (code !== 'takeOutFirst' && forSlots.every(isIn)) return [];
-    const was = before.get(actId({ code: by, on, round }));
-    // Led round it is in nobody's way.
-    const isAside = was?.code === 'restorePlug' && was.values.isLedRound;
-    if (actOf(job, code, on) === undefined || actOf(job, by, on) === undefined || isAside)
-      return [];
-    const plugs = code === 'takeOutFirst' ? (['freeCard', 'plugBack'] as const) : [];
-    return [code, by, ...plugs].map((each) => ({ code: each, on, round }));
-  });
 }

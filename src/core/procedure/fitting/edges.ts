@@ -2,7 +2,7 @@
 import type { Assembly } from '../../assembly/assembly.ts';
 import type { Act } from './act.ts';
 import type { FitCode } from './acts.ts';
-import { MOVES_LEADS } from './cases.ts';
+import { AT_BRACKETS, MOVES_LEADS } from './cases.ts';
 import { coversFor } from '../../assembly/covers.ts';
 import type { Job } from '../../parts/job.ts';
 import { barredBy, bodiesIn, bodyAt } from './reach.ts';
@@ -79,16 +79,6 @@ const INSIDE: readonly FitCode[] = [
   'feedDrives',
   'refitBar',
   'lookOver',
-];
-/** What a bar over the brackets holds. */
-const AT_BRACKETS: readonly FitCode[] = [
-  ...OUT,
-  'removeCover',
-  ...IN,
-  ...BACK,
-  'screw',
-  'fitPlate',
-  'closeOpening',
 ];
 const AT_PANELS: readonly FitCode[] = ['openCase', 'openFarSide', 'closeFarSide', 'closeCase'];
 const BEHIND: readonly FitCode[] = [

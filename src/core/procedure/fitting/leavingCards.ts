@@ -1,13 +1,13 @@
 /** Cards that are in already: what goes, what changes its slot, and what comes out so that a hand gets in. */
 import { newCardsOf, type AssembledCard, type Assembly } from '../../assembly/assembly.ts';
-import { actOf, type ActCode, type ActOn } from '../../parts/act.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Job } from '../../parts/job.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
 import { type CardAt, cardAt, keyed, step } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
+import { wasSeated, type BenchState } from './benchState.ts';
 import { onTheBench } from './newCards.ts';
-import { bodiesIn, bodyAt, outForHands, type Place } from './reach.ts';
+import { bodiesIn, bodyAt, outForHands as outForPlaces, type Place } from './reach.ts';
 import { rowsOf } from './rows.ts';
 import {
   from_,
@@ -26,123 +26,168 @@ import {
   toolFor,
 } from './slots.ts';
 
-/** What goes, what changes its slot, and what comes out so that a hand gets in. */
-export function leaving(job: Job, assembly: Assembly): readonly Act[] {
+/** What goes, what changes its slot, and what comes out so that a hand gets in; as far as it is still to be done. */
+export function leaving(job: Job, assembly: Assembly, state: BenchState): readonly Act[] {
   const { machine, cards, removed } = assembly;
-  const moved = cards.filter(({ fromSlotId }) => fromSlotId !== null);
-  const slotIn = (there: Machine, id: string | null) => there.slots.find((slot) => slot.id === id);
+  const moved = cards.flatMap((each) => {
+    const from = job.machine.slots.find(({ id }) => id === each.fromSlotId);
+    return from === undefined ? [] : [{ each, from }];
+  });
+  const leaves = new Set([...removed, ...moved.map(({ from }) => from)].map(({ id }) => id));
+  const forHands = new Map(
+    outForHands(assembly, state).map((each) => [each.slot.id, each] as const),
+  );
   return [
-    ...removed.flatMap((slot) => {
-      const at = occupantAt(slot, job.machine);
+    ...removed.flatMap((slot) =>
+      state.slot(slot.id).own === 'in'
+        ? [...freeing(slot, job.machine, state, 'kept'), takingOut(slot, job.machine)]
+        : [],
+    ),
+    ...moved.flatMap(({ each, from }) => {
+      const { own } = state.slot(from.id);
       return [
-        ...freeing(slot, at, [slot.id], 'kept'),
-        act(
-          step(
-            'takeOut',
-            { ...at, ...heldIn(slot, job.machine) },
-            { slotId: slot.id, on: { slot: slot.id }, cautions: outCautions(slot) },
-          ),
+        ...(own === 'in'
+          ? [...freeing(from, job.machine, state), takingToMove(from, each.slot, job.machine)]
+          : []),
+        ...(own === 'moved'
+          ? []
+          : [
+              ...clearing(each).filter(({ draft: { code, on } }) => !state.holds(code, on)),
+              moving(each, from, job.machine, machine),
+            ]),
+        ...joiningBack(
+          from,
           {
-            housing: slot.enclosureId,
-            ...toolFor(slot, job.machine),
-            openings: openingsOfOccupant(slot),
-            forSlots: [slot.id],
-            moves: [
-              ...screws(slot, job.machine, 'tray'),
-              move(thing('card', slot.id, at.card), 'kept'),
-            ],
+            ...occupantAt(from, job.machine),
+            slot: each.slot.label,
+            enclosure: nameOf(each.slot.enclosureId, machine),
           },
+          each.slot.id,
+          own === 'in' ? null : state,
         ),
       ];
     }),
-    ...moved.flatMap((each) => {
-      const { card, slot, fromSlotId } = each;
-      const from = slotIn(job.machine, fromSlotId);
-      if (from === undefined) return [];
-      const at = occupantAt(from, job.machine);
-      const there = {
+    ...machine.slots
+      .filter(({ id, occupant }) => valueOf(occupant) !== null && !leaves.has(id))
+      .flatMap((slot) => {
+        const out = forHands.get(slot.id) ?? null;
+        const isOut = isOutOf(state, slot.id);
+        const goes = out !== null && !isOut;
+        return [
+          ...(goes
+            ? [
+                ...freeing(slot, machine, state),
+                takingOutFirst(slot, machine, out.card, out.forSlots),
+              ]
+            : []),
+          ...(goes || isOut ? [puttingBack(slot, machine, out?.forSlots ?? [])] : []),
+          ...joiningBack(slot, occupantAt(slot, machine), slot.id, goes ? null : state),
+        ];
+      }),
+  ];
+}
+
+/** Whether the card that is to stay in a slot is out of it for a while. */
+const isOutOf = (state: BenchState, slotId: string): boolean => {
+  const { own, fresh } = state.slot(slotId);
+  return fresh === null ? own === 'out' : !fresh.isIn;
+};
+
+/** A card that goes for good. */
+export function takingOut(slot: Slot, machine: Machine): Act {
+  const at = occupantAt(slot, machine);
+  return act(
+    step(
+      'takeOut',
+      { ...at, ...heldIn(slot, machine) },
+      { slotId: slot.id, on: { slot: slot.id }, cautions: outCautions(slot) },
+    ),
+    {
+      housing: slot.enclosureId,
+      ...toolFor(slot, machine),
+      openings: openingsOfOccupant(slot),
+      forSlots: [slot.id],
+      moves: [...screws(slot, machine, 'tray'), move(thing('card', slot.id, at.card), 'kept')],
+    },
+  );
+}
+
+function takingToMove(from: Slot, to: Slot, machine: Machine): Act {
+  const at = occupantAt(from, machine);
+  return act(
+    step(
+      'takeToMove',
+      { ...at, ...heldIn(from, machine), to: to.label },
+      { slotId: from.id, on: { slot: from.id }, cautions: outCautions(from) },
+    ),
+    {
+      housing: from.enclosureId,
+      ...toolFor(from, machine),
+      openings: openingsOfOccupant(from),
+      forSlots: [from.id],
+      moves: [...screws(from, machine, 'tray'), move(thing('card', from.id, at.card), 'tray')],
+    },
+  );
+}
+
+/** @param surveyed with the card where it was @param machine with it where the plan wants it */
+function moving(
+  { card, slot }: AssembledCard,
+  from: Slot,
+  surveyed: Machine,
+  machine: Machine,
+): Act {
+  const at = occupantAt(from, surveyed);
+  const opening = valueOf(slot.opening);
+  const openings = opening === null ? [] : from_(opening, card.openings);
+  return act(
+    step(
+      'moveCard',
+      {
         card: at.card,
         slot: slot.label,
         enclosure: nameOf(slot.enclosureId, machine),
-      };
-      const opening = valueOf(slot.opening);
-      return [
-        ...freeing(from, at, [from.id]),
-        act(
-          step(
-            'takeToMove',
-            { ...at, ...heldIn(from, job.machine), to: slot.label },
-            { slotId: from.id, on: { slot: from.id }, cautions: outCautions(from) },
-          ),
-          {
-            housing: from.enclosureId,
-            ...toolFor(from, job.machine),
-            openings: openingsOfOccupant(from),
-            forSlots: [from.id],
-            moves: [
-              ...screws(from, job.machine, 'tray'),
-              move(thing('card', from.id, at.card), 'tray'),
-            ],
-          },
-        ),
-        ...clearing(each),
-        act(
-          step(
-            'moveCard',
-            { ...there, ...heldIn(slot, machine), from: from.label },
-            {
-              slotId: slot.id,
-              on: { slot: from.id },
-              cautions: [...latchCaution(slot), 'noForce'],
-            },
-          ),
-          {
-            housing: slot.enclosureId,
-            ...toolFor(slot, machine),
-            openings: opening === null ? [] : from_(opening, card.openings),
-            forSlots: [slot.id],
-            ground: groundOf(card, slot, machine),
-            moves: [
-              move(thing('card', from.id, at.card), 'inPlace'),
-              ...screwsOf(
-                slot,
-                opening === null ? [] : from_(opening, card.openings),
-                machine,
-                'inPlace',
-              ),
-            ],
-          },
-        ),
-        ...joiningBack(from, there, slot.id),
-      ];
-    }),
-    ...inTheWayOfHands(assembly, job).flatMap(({ slot, forSlots, card }) => {
-      const at = occupantAt(slot, machine);
-      const { card: neighbour } = at;
-      return [
-        ...freeing(slot, at, [slot.id]),
-        act(
-          step(
-            'takeOutFirst',
-            { ...card, ...heldIn(slot, machine), neighbour },
-            { slotId: slot.id, on: { slot: slot.id }, cautions: outCautions(slot) },
-          ),
-          {
-            housing: slot.enclosureId,
-            ...toolFor(slot, machine),
-            openings: openingsOfOccupant(slot),
-            forSlots,
-            moves: [
-              ...screws(slot, machine, 'tray'),
-              move(thing('card', slot.id, neighbour), 'tray'),
-            ],
-          },
-        ),
-        puttingBack(slot, machine, forSlots),
-        ...joiningBack(slot, at, slot.id),
-      ];
-    }),
-  ];
+        ...heldIn(slot, machine),
+        from: from.label,
+      },
+      { slotId: slot.id, on: { slot: from.id }, cautions: [...latchCaution(slot), 'noForce'] },
+    ),
+    {
+      housing: slot.enclosureId,
+      ...toolFor(slot, machine),
+      openings,
+      forSlots: [slot.id],
+      ground: groundOf(card, slot, machine),
+      moves: [
+        move(thing('card', from.id, at.card), 'inPlace'),
+        ...screwsOf(slot, openings, machine, 'inPlace'),
+      ],
+    },
+  );
+}
+
+/** @param card that it makes room for @param forSlots of all of those */
+export function takingOutFirst(
+  slot: Slot,
+  machine: Machine,
+  card: CardAt,
+  forSlots: readonly string[],
+): Act {
+  const { card: neighbour } = occupantAt(slot, machine);
+  return act(
+    step(
+      'takeOutFirst',
+      { ...card, ...heldIn(slot, machine), neighbour },
+      { slotId: slot.id, on: { slot: slot.id }, cautions: outCautions(slot) },
+    ),
+    {
+      housing: slot.enclosureId,
+      ...toolFor(slot, machine),
+      openings: openingsOfOccupant(slot),
+      forSlots,
+      moves: [...screws(slot, machine, 'tray'), move(thing('card', slot.id, neighbour), 'tray')],
+    },
+  );
 }
 
 /** A card that came out for a while. @param forSlots what it made room for */
@@ -175,43 +220,56 @@ function joinedTo({ occupant }: Slot) {
   return plugs?.length === 0 && leads?.length === 0 ? null : { plugs, leads };
 }
 
-function freeing(
+/** What is joined to a card comes off before it comes out, unless it is off already. */
+const freeing = (
   slot: Slot,
-  at: CardAt,
-  forSlots: readonly string[],
+  machine: Machine,
+  state: BenchState,
   to: 'tray' | 'kept' = 'tray',
-): readonly Act[] {
-  const joined = joinedTo(slot);
-  return joined === null
+): readonly Act[] =>
+  joinedTo(slot) === null || state.holds('freeCard', { slot: slot.id })
     ? []
-    : [
-        act(step('freeCard', { ...at, ...joined }, { slotId: slot.id, on: { slot: slot.id } }), {
-          housing: slot.enclosureId,
-          forSlots,
-          moves: [move(thing('plugs', slot.id, at.card), to)],
-        }),
-      ];
+    : [unplugging(slot, machine, to)];
+
+export const unplugging = (slot: Slot, machine: Machine, to: 'tray' | 'kept' = 'tray'): Act => {
+  const at = occupantAt(slot, machine);
+  const joined = joinedTo(slot) ?? { plugs: [], leads: [] };
+  return act(step('freeCard', { ...at, ...joined }, { slotId: slot.id, on: { slot: slot.id } }), {
+    housing: slot.enclosureId,
+    forSlots: [slot.id],
+    moves: [move(thing('plugs', slot.id, at.card), to)],
+  });
+};
+
+/**
+ * @param there where it is then @param slotId of that slot
+ * @param state by which they are off; null: they come off with it
+ */
+function joiningBack(
+  from: Slot,
+  there: CardAt,
+  slotId: string,
+  state: BenchState | null,
+): readonly Act[] {
+  const isOff =
+    state === null ? joinedTo(from) !== null : state.holds('freeCard', { slot: from.id });
+  return isOff ? [pluggingBack(from, there, slotId)] : [];
 }
 
-/** @param there where it is then @param slotId of that slot */
-export function joiningBack(from: Slot, there: CardAt, slotId: string): readonly Act[] {
-  const joined = joinedTo(from);
-  return joined === null
-    ? []
-    : [
-        act(
-          step(
-            'plugBack',
-            { ...there, ...joined },
-            { slotId, on: { slot: from.id }, cautions: ['oneLeadOnePlug'] },
-          ),
-          {
-            housing: from.enclosureId,
-            forSlots: [slotId],
-            moves: [move(thing('plugs', from.id, there.card), 'inPlace')],
-          },
-        ),
-      ];
+export function pluggingBack(from: Slot, there: CardAt, slotId: string): Act {
+  const joined = joinedTo(from) ?? { plugs: null, leads: null };
+  return act(
+    step(
+      'plugBack',
+      { ...there, ...joined },
+      { slotId, on: { slot: from.id }, cautions: ['oneLeadOnePlug'] },
+    ),
+    {
+      housing: from.enclosureId,
+      forSlots: [slotId],
+      moves: [move(thing('plugs', from.id, there.card), 'inPlace')],
+    },
+  );
 }
 
 interface OutForHand {
@@ -220,27 +278,24 @@ interface OutForHand {
   readonly card: CardAt;
 }
 
-/** Cards that stay, and without which no hand gets a new card in, or to a place that it needs on the board. */
-function inTheWayOfHands(assembly: Assembly, job: Job): readonly OutForHand[] {
+/** Cards that stay, and without which no hand gets a new card in, or to a place that it still needs on the board. */
+function outForHands(assembly: Assembly, state: BenchState): readonly OutForHand[] {
   const { machine } = assembly;
   const cards = assembly.cards.filter(({ later }) => !later);
   const found = new Map<string, readonly string[]>();
   const add = (slotId: string, forSlots: readonly string[]) =>
     found.set(slotId, [...new Set([...(found.get(slotId) ?? []), ...forSlots])]);
-  const bodies = bodiesIn(assembly);
+  const bodies = bodiesIn(assembly).filter(({ slotId }) => !isOutOf(state, slotId));
   for (const each of cards)
     if (each.slot.enclosureId === null)
-      for (const slotId of outForHands(placesFor(each, machine, job), bodies))
+      for (const slotId of outForPlaces(placesFor(each, machine, state), bodies))
         add(slotId, [each.slot.id]);
   // What is still to be done to a card that is in wants it on the bench.
   for (const each of newCardsOf(assembly).filter(({ isIn }) => isIn)) {
-    const isOpen = ({ draft: { code, on } }: Act) => actOf(job, code, on) === undefined;
+    const isOpen = ({ draft: { code, on } }: Act) => !state.holds(code, on);
     if (onTheBench(each, cards, assembly).some(isOpen)) add(each.slot.id, [each.slot.id]);
   }
-  const isOut = ({ id: slot }: Slot) =>
-    actOf(job, 'takeOutFirst', { slot }) !== undefined &&
-    actOf(job, 'putBack', { slot }) === undefined;
-  const out = [...found.keys(), ...machine.slots.filter(isOut).map(({ id }) => id)];
+  const out = [...new Set([...found.keys(), ...state.slots.filter((id) => isOutOf(state, id))])];
   for (const [slotId, forSlots] of rowsOf(assembly, out).out)
     add(
       slotId,
@@ -258,20 +313,20 @@ function inTheWayOfHands(assembly: Assembly, job: Job): readonly OutForHand[] {
  * Where on the board a hand still goes for a card: its headers, its module's socket and screw, plugs that stand in its way
  * or were led round.
  */
-function placesFor(each: AssembledCard, machine: Machine, job: Job): readonly Place[] {
-  const { slot } = each;
-  const isOpen = (code: ActCode, on: ActOn) => actOf(job, code, on) === undefined;
-  const { on } = keyed(each);
+function placesFor(each: AssembledCard, machine: Machine, state: BenchState): readonly Place[] {
+  const { card, slot } = each;
   const socket = socketPlaces(each);
+  const isIn = wasSeated(state, card.id, slot.id);
   return [
     ...each.headers.flatMap(({ type, place }) =>
-      place !== undefined && isOpen('joinHeader', { slot: slot.id, what: type }) ? place : [],
+      place !== undefined && !state.holds('joinHeader', { slot: slot.id, what: type }) ? place : [],
     ),
-    ...(socket !== null && isOpen('seat', on) ? [socket.socket] : []),
-    ...(socket !== null && isOpen('screw', on) ? [socket.screw] : []),
+    ...(socket !== null && !isIn ? [socket.socket] : []),
+    ...(socket !== null && !state.holds('screw', keyed(each).on) ? [socket.screw] : []),
     ...movedFor(each, machine).flatMap(({ id, plugAt }) =>
       plugAt !== undefined &&
-      (isOpen('moveObstacle', { obstacle: id }) || isOpen('restorePlug', { obstacle: id }))
+      (state.holds('moveObstacle', { obstacle: id }) ||
+        (!isIn && !state.holds('restorePlug', { obstacle: id })))
         ? plugAt
         : [],
     ),

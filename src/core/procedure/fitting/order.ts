@@ -50,9 +50,9 @@ export function effort(tasks: readonly Ordered[]): {
 
 /**
  * Places in the list, in the order of the work; of orders that are as good the one that keeps most to the list.
- * @throws Error where tasks wait for each other in a circle
+ * @returns null where tasks wait for each other in a circle
  */
-export function inOrder(tasks: readonly Ordered[]): readonly number[] {
+export function inOrder(tasks: readonly Ordered[]): readonly number[] | null {
   const followers = tasks.map((): number[] => []);
   tasks.forEach(({ after }, n) => {
     for (const before of new Set(after)) followers[before]?.push(n);
@@ -78,7 +78,7 @@ export function inOrder(tasks: readonly Ordered[]): readonly number[] {
         if (known === undefined || isBetter(longer, known)) next.set(key, longer);
       }
     }
-    if (next.size === 0) throw new Error('Tasks wait for each other');
+    if (next.size === 0) return null;
     const all = [...next.values()];
     beginnings = most === Infinity ? all : all.toSorted(compared).slice(0, most);
   }

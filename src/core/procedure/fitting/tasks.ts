@@ -1,49 +1,65 @@
 /** The physical work of a job, in an order that works: acts, what each waits for and why, and what it moves. */
+import type { AssembledCard, Assembly } from '../../assembly/assembly.ts';
 import { roundsOf, type Round } from '../../assembly/rounds.ts';
-import type { Machine } from '../../parts/machine.ts';
-import type { Assembly } from '../../assembly/assembly.ts';
+import { actOf, onId } from '../../parts/act.ts';
 import { asOccupant } from '../../parts/card.ts';
 import { known } from '../../parts/fact.ts';
-import { actOf } from '../../parts/act.ts';
 import type { Job } from '../../parts/job.ts';
+import type { Machine } from '../../parts/machine.ts';
 import type { Act } from './act.ts';
 import { ACTS } from './acts.ts';
 import { actsFor } from './actsFor.ts';
+import { benchState, UNTOUCHED, wasSeated, type BenchState } from './benchState.ts';
 import { edgesOf, type Edge } from './edges.ts';
 import { inOrder } from './order.ts';
+import { recalled } from './recalled.ts';
+import { REASONS } from './task.ts';
 
 /** New cards that are in by now stand there like any other, with the plugs that are in them. */
-export function asItStands(planned: Assembly, job: Job): Assembly {
+export function asItStands(planned: Assembly, state: BenchState): Assembly {
+  const isThere = ({ card, slot, fromSlotId }: AssembledCard) =>
+    fromSlotId === null
+      ? wasSeated(state, card.id, slot.id)
+      : state.slot(fromSlotId).own === 'moved';
+  const cards = planned.cards.map((each) => ({ ...each, isIn: isThere(each) }));
   const seated = new Map(
-    planned.cards.flatMap(({ card, slot, isIn, fromSlotId }) =>
+    cards.flatMap(({ card, slot, isIn, fromSlotId }) =>
       isIn && fromSlotId === null ? [[slot.id, card] as const] : [],
     ),
   );
   const { machine } = planned;
-  return seated.size === 0
-    ? planned
-    : {
-        ...planned,
-        machine: {
-          ...machine,
-          slots: machine.slots.map((slot) => {
-            const card = seated.get(slot.id);
-            if (card === undefined) return slot;
-            const plugs = card.sockets.filter(
-              (_, n) => actOf(job, 'plug', { slot: slot.id, socket: n }) !== undefined,
-            );
-            const there = asOccupant(card, 'bench');
-            return {
-              ...slot,
-              occupant: known(
-                { ...there, plugs: known(plugs, 'bench'), frontLeads: known([], 'bench') },
-                'bench',
-              ),
-            };
-          }),
-        },
-      };
+  return {
+    ...planned,
+    cards,
+    machine:
+      seated.size === 0
+        ? machine
+        : {
+            ...machine,
+            slots: machine.slots.map((slot) => {
+              const card = seated.get(slot.id);
+              if (card === undefined) return slot;
+              const plugs = card.sockets.filter((_, n) =>
+                state.holds('plug', { slot: slot.id, socket: n }),
+              );
+              const there = asOccupant(card, 'bench');
+              return {
+                ...slot,
+                occupant: known(
+                  { ...there, plugs: known(plugs, 'bench'), frontLeads: known([], 'bench') },
+                  'bench',
+                ),
+              };
+            }),
+          },
+  };
 }
+
+/** Nothing of it is done yet. */
+const asPlanned = (assembly: Assembly): Assembly => ({
+  ...assembly,
+  cards: assembly.cards.map((each) => ({ ...each, isIn: false })),
+});
 
 /** A round with the acts of its physical work, in their order. */
 export interface FittingRound extends Round {
@@ -81,38 +97,105 @@ const withoutObstacles =
 
 export interface OrderedAct {
   readonly act: Act;
+  /** Still to be done: how the bench stands differs by it from how it has to stand. */
+  readonly isOpen: boolean;
   /** Places in the ordered list of those that come before it, and why; each once for each reason. */
   readonly after: readonly { readonly at: number; readonly because: Edge['because'] }[];
 }
 
-/** None where nothing is opened. */
+/** All acts of a round, done and open. A tick takes none away and moves none: they are ordered as from the beginning. */
 function orderedActs({
   job,
-  assembly: planned,
+  assembly,
   isOver,
 }: Pick<Round, 'job' | 'assembly' | 'isOver'>): readonly OrderedAct[] {
-  const assembly = asItStands(planned, job);
-  // What is over is not begun anew, whatever the plan is by now.
-  const acts = actsFor(job, assembly).filter(
-    ({ draft: { code, on } }) => !isOver || actOf(job, code, on) !== undefined,
-  );
-  const edges = edgesOf(acts, job, assembly);
+  const state = benchState(job.acts);
+  const planned = asPlanned(assembly);
+  const fromStart = actsFor(job, planned, UNTOUCHED);
+  const left = isOver ? [] : actsFor(job, asItStands(assembly, state), state);
+  const open = new Set(left.map(idOf));
+  const isDone = ({ draft: { code, on } }: Act) => actOf(job, code, on) !== undefined;
+  const all = new Map<string, Act>();
+  for (const each of [...fromStart.filter((act) => open.has(idOf(act)) || isDone(act)), ...left])
+    if (!all.has(idOf(each))) all.set(idOf(each), each);
+  const before = job.acts.flatMap((done) => {
+    const isKnown = all.has(`${done.code} ${onId(done.on)}`);
+    return isKnown ? [] : (recalled(done, job, assembly) ?? []);
+  });
+  const acts = [...before, ...all.values()];
+  return inPlace(acts, edgesOf(acts, job, planned), open, job);
+}
+
+const idOf = ({ draft: { code, key } }: Act): string => `${code} ${key}`;
+
+function inPlace(
+  acts: readonly Act[],
+  edges: readonly Edge[],
+  open: ReadonlySet<string>,
+  job: Job,
+): readonly OrderedAct[] {
+  const order = orderOf(acts, edges) ?? byTime(acts, edges, open, job);
+  const placeOf = new Map(order.map((n, at) => [n, at]));
+  const after = acts.map((): { at: number; because: Edge['because'] }[] => []);
+  for (const { first, then, because } of edges) {
+    const at = placeOf.get(first) ?? 0;
+    const known = after[then]!;
+    const isBefore = at < (placeOf.get(then) ?? 0);
+    if (isBefore && !known.some((each) => each.at === at && each.because === because))
+      known.push({ at, because });
+  }
+  return order.map((n) => ({
+    act: acts[n]!,
+    isOpen: open.has(idOf(acts[n]!)),
+    after: after[n] ?? [],
+  }));
+}
+
+/** Null where some wait for each other. */
+function orderOf(acts: readonly Act[], edges: readonly Edge[]): readonly number[] | null {
   const before = acts.map((): number[] => []);
   for (const { first, then } of edges) before[then]?.push(first);
-  const order = inOrder(
+  return inOrder(
     acts.map(({ draft, tool }, n) => ({
       position: ACTS[draft.code].position,
       tool,
       after: before[n] ?? [],
     })),
   );
-  const placeOf = new Map(order.map((n, at) => [n, at]));
-  const after = acts.map((): { at: number; because: Edge['because'] }[] => []);
-  for (const { first, then, because } of edges) {
-    const at = placeOf.get(first) ?? 0;
-    const known = after[then]!;
-    if (!known.some((each) => each.at === at && each.because === because))
-      known.push({ at, because });
-  }
-  return order.map((n) => ({ act: acts[n]!, after: after[n] ?? [] }));
+}
+
+/** What was done otherwise than a list would have it comes first, as it was done; then what is left. */
+function byTime(
+  acts: readonly Act[],
+  edges: readonly Edge[],
+  open: ReadonlySet<string>,
+  job: Job,
+): readonly number[] {
+  const when = new Map(job.acts.map(({ code, on }, n) => [`${code} ${onId(on)}`, n]));
+  const places = acts.map((_, n) => n);
+  const isLeft = (n: number) => open.has(idOf(acts[n]!));
+  const done = places
+    .filter((n) => !isLeft(n))
+    .toSorted((a, b) => (when.get(idOf(acts[a]!)) ?? 0) - (when.get(idOf(acts[b]!)) ?? 0));
+  const left = places.filter(isLeft);
+  const at = new Map(left.map((n, place) => [n, place]));
+  const among = (only: (edge: Edge) => boolean) =>
+    edges.flatMap((edge) => {
+      const [first, then] = [at.get(edge.first), at.get(edge.then)];
+      return first === undefined || then === undefined || !only(edge)
+        ? []
+        : [{ first, then, because: edge.because }];
+    });
+  const own = left.map((n) => acts[n]!);
+  const order =
+    orderOf(
+      own,
+      among(() => true),
+    ) ??
+    orderOf(
+      own,
+      among(({ because }) => REASONS[because].isPhysical),
+    ) ??
+    left.map((_, place) => place);
+  return [...done, ...order.map((place) => left[place]!)];
 }

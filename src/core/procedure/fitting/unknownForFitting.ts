@@ -5,12 +5,13 @@ import type { Job } from '../../parts/job.ts';
 import type { FactCode } from '../../rules/facts.ts';
 import type { UnknownFact } from '../../rules/unknownFacts.ts';
 import { actsFor } from './actsFor.ts';
+import { UNTOUCHED } from './benchState.ts';
 import { latchOf } from './act.ts';
 import { roomOf } from './slots.ts';
 
 export function unknownForFitting(job: Job, assembly: Assembly): readonly UnknownFact[] {
   const { machine } = assembly;
-  const acts = actsFor(job, assembly);
+  const acts = actsFor(job, assembly, UNTOUCHED);
   const rooms = new Set(
     acts.flatMap(({ draft, housing }) => (draft.code === 'openCase' ? [housing] : [])),
   );

@@ -2,9 +2,10 @@
   /** One task at a time, to be read from a metre away with both hands busy. */
   import { onMount, tick as settled } from 'svelte';
   import {
-    doneActs,
+    lastDone,
     mayTakeBack,
     minutesTogether,
+    movesDone,
     onTray,
     valueOf,
     type Machine,
@@ -36,17 +37,14 @@
     leave: () => void;
   } = $props();
 
-  const made = $derived(doneActs(model.job.acts));
-  const current = $derived(steps.find(({ id }) => !made.has(id)) ?? null);
+  const current = $derived(steps.find(({ isOpen }) => isOpen) ?? null);
   const position = $derived(current === null ? steps.length : steps.indexOf(current) + 1);
   const words = $derived(current === null ? null : stepWords(current));
   const why = $derived(current === null ? [] : whyLines(current, steps));
-  const tray = $derived(
-    onTray(steps.filter(({ id }) => made.has(id)).flatMap(({ task }) => task?.moves ?? [])),
-  );
+  const tray = $derived(onTray(movesDone(model.job, steps)));
   const left = $derived(
     minutesTogether(
-      steps.filter(({ id }) => !made.has(id)),
+      steps.filter(({ isOpen }) => isOpen),
       logbook,
     ),
   );
@@ -116,7 +114,7 @@
     void settled().then(() => bench?.focus());
   }
   function back() {
-    const last = steps.findLast(({ id }) => made.has(id));
+    const last = lastDone(model.job, steps);
     if (last !== undefined && !isPaused && mayTakeBack(model.job, last))
       model.open.run({ name: 'untickStep', of: last });
   }

@@ -4,8 +4,8 @@
   import { Button } from 'carbon-components-svelte';
   import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
   import {
-    doneActs,
     estimateOf,
+    movesDone,
     onTray,
     openSteps,
     steps as stepsOf,
@@ -27,10 +27,7 @@
   let { model, stage }: { model: JobModel; stage: Stage } = $props();
 
   const steps = $derived(stepsOf(model.job).filter((step) => step.stage === stage));
-  const done = $derived(doneActs(model.job.acts));
-  const tray = $derived(
-    onTray(steps.filter(({ id }) => done.has(id)).flatMap(({ task }) => task?.moves ?? [])),
-  );
+  const tray = $derived(onTray(movesDone(model.job, steps)));
   let isAtBench = $state(false);
   let logbook = $state.raw<SpentByAct>({});
   onMount(async () => {
@@ -79,7 +76,7 @@
 </div>
 {#if steps.length > 0}
   <Guarded what="The list to print">
-    <Procedure {steps} {done} {logbook} staticWay={model.job.staticWay} />
+    <Procedure {steps} {logbook} staticWay={model.job.staticWay} />
   </Guarded>
 {/if}
 

@@ -1,18 +1,16 @@
 <script lang="ts">
   /** The physical work on paper: every task with a box to tick, beside the drawing; read without any machine. */
-  import { minutesTogether, type DoneAct, type SpentByAct, type StaticWay, type Step } from '$core';
+  import { minutesTogether, type SpentByAct, type StaticWay, type Step } from '$core';
   import { ROUND_WORDS, cautionWords, stepWords } from '$lib/wording/steps';
   import { minutesWords } from '$lib/wording/bench';
   import { TOOL_WORDS } from '$lib/wording/tools';
 
   let {
     steps,
-    done,
     staticWay,
     logbook,
   }: {
     steps: readonly Step[];
-    done: ReadonlyMap<string, DoneAct>;
     staticWay: StaticWay | null;
     logbook: SpentByAct;
   } = $props();
@@ -39,7 +37,7 @@
         <li class="round"><strong>{ROUND_WORDS[step.round]}</strong></li>
       {/if}
       <li>
-        <span class="box">{done.has(step.id) ? '✓' : ''}</span>
+        <span class="box">{step.isOpen ? '' : '✓'}</span>
         <div>
           <strong>{title}</strong>
           {#if detail}{detail}{/if}

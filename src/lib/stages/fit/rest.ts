@@ -3,7 +3,6 @@ import { proxy } from 'comlink';
 import {
   apply,
   cardName,
-  doneActs,
   restOf,
   restRequest,
   shoppingList,
@@ -86,8 +85,7 @@ function differencesOf(before: Job, after: Job): readonly string[] {
   ];
   const left = (job: Job) =>
     steps(job).filter(
-      ({ task, id, stage }) =>
-        (task !== null || stage === 'prepare') && !doneActs(job.acts).has(id),
+      ({ task, isOpen, stage }) => (task !== null || stage === 'prepare') && isOpen,
     );
   const titles = (job: Job) => left(job).map((step) => stepWords(step).title);
   // What is done to a card that goes elsewhere is said with it.

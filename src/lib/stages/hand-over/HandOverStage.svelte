@@ -7,7 +7,6 @@
     enteredSerial,
     forExport,
     handOverSheet,
-    isDone,
     newCardsOf,
     serialOf,
     stageAnswer,
@@ -62,7 +61,7 @@
   }
 
   function toggle(step: Step) {
-    model.open.run({ name: isDone(job, step) ? 'untickStep' : 'tickStep', of: step });
+    model.open.run({ name: step.isOpen ? 'tickStep' : 'untickStep', of: step });
   }
 </script>
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { diagnoses, doneActs, isDone, provings, stageAnswer, steps, type Step } from '$core';
+  import { diagnoses, doneActs, provings, stageAnswer, steps, type Step } from '$core';
   import type { JobModel } from '../jobModel.svelte';
   import { answerWords } from '$lib/wording/answers';
   import AnswerLine from '../AnswerLine.svelte';
@@ -18,7 +18,7 @@
 
   /** A link is read off the screen: picking it in the list ticks it. */
   function toggle(step: Step) {
-    model.open.run({ name: isDone(model.job, step) ? 'untickStep' : 'tickStep', of: step });
+    model.open.run({ name: step.isOpen ? 'tickStep' : 'untickStep', of: step });
   }
 </script>
 

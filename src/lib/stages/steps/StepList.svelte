@@ -23,7 +23,7 @@
 
 <ol aria-label="All steps of this stage">
   {#each steps as step, n (step.id)}
-    {@const at = done.get(step.id)?.at}
+    {@const at = step.isOpen ? undefined : done.get(step.id)?.at}
     {#if step.round !== (steps[n - 1]?.round ?? 1)}
       <li class="round">{ROUND_WORDS[step.round]}</li>
     {/if}

@@ -4,6 +4,7 @@
   import {
     STAGES,
     doneActs,
+    lastDone,
     mayTakeBack,
     openRound,
     stageAnswer,
@@ -49,7 +50,7 @@
   let picked = $state<string | null>(null);
   const current = $derived(
     steps.find(({ id }) => id === picked) ??
-      steps.find(({ id, round }) => !made.has(id) && (round <= open || !isOfRound)) ??
+      steps.find(({ isOpen, round }) => isOpen && (round <= open || !isOfRound)) ??
       null,
   );
   /** Where the round that is worked on goes on, if it is not here. */
@@ -60,7 +61,7 @@
   const position = $derived(current === null ? steps.length : steps.indexOf(current) + 1);
   const words = $derived(current === null ? null : stepWords(current));
   const next = $derived(goesOn ?? STAGES[STAGES.indexOf(stage) + 1]);
-  const done = $derived(current !== null && made.has(current.id));
+  const done = $derived(current !== null && !current.isOpen);
 
   // The board lies outside this stage: the spot of the current step is lit there.
   $effect(() => {
@@ -98,7 +99,7 @@
   }
 
   function takeBack() {
-    const last = steps.findLast(({ id }) => made.has(id));
+    const last = lastDone(model.job, steps);
     if (last !== undefined && mayTakeBack(model.job, last))
       model.open.run({ name: 'untickStep', of: last });
     picked = null;
