@@ -123,21 +123,37 @@ function ofWhole(round: Job, whole: Assembly, kept: readonly Opening[]): Assembl
 /** Steps by which a card comes out for good, or to move. */
 const OUT = ['takeOut', 'takeToMove'] as const;
 
-/** Plates that are in, and openings that were closed: whatever the plan is by now. */
-const openingsDone = ({ cards }: Assembly, job: Job) => ({
-  plates: cards.flatMap(({ slot: { id, enclosureId } }) =>
-    actsOfKind(job, 'fitPlate').flatMap(({ on }): readonly Opening[] =>
-      on.slot === id && on.opening !== undefined
-        ? [{ number: on.opening, enclosureId, slotId: id }]
-        : [],
+/** Plates that are in, and openings that were closed: whatever the plan is by now, in its order. */
+const openingsDone = ({ cards, plates, toClose }: Assembly, job: Job) => ({
+  plates: inOrderOf(
+    plates,
+    cards.flatMap(({ slot: { id, enclosureId } }) =>
+      actsOfKind(job, 'fitPlate').flatMap(({ on }): readonly Opening[] =>
+        on.slot === id && on.opening !== undefined
+          ? [{ number: on.opening, enclosureId, slotId: id }]
+          : [],
+      ),
     ),
   ),
-  toClose: actsOfKind(job, 'closeOpening').flatMap(({ on }): readonly Opening[] =>
-    on.opening === undefined
-      ? []
-      : [{ number: on.opening, enclosureId: on.box ?? null, slotId: '' }],
+  toClose: inOrderOf(
+    toClose,
+    actsOfKind(job, 'closeOpening').flatMap(({ on }): readonly Opening[] =>
+      on.opening === undefined
+        ? []
+        : [{ number: on.opening, enclosureId: on.box ?? null, slotId: '' }],
+    ),
   ),
 });
+
+const inOrderOf = (planned: readonly Opening[], done: readonly Opening[]): readonly Opening[] => {
+  const place = (each: Opening) => {
+    const at = planned.findIndex(
+      ({ number, enclosureId }) => number === each.number && enclosureId === each.enclosureId,
+    );
+    return at === -1 ? planned.length : at;
+  };
+  return done.toSorted((a, b) => place(a) - place(b));
+};
 
 /** Slots whose card goes, or moves, only when the second round needs their place. */
 function wantedLate(job: Job, whole: Assembly, waiting: ReadonlySet<string>): ReadonlySet<string> {

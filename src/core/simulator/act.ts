@@ -28,7 +28,10 @@ export function run(
   return { world: now, refused: null };
 }
 
-/** What is not as it has to be once the work is done; empty: nothing. */
+/**
+ * What a customer would find wrong once the work is done; empty: nothing. Everything that was in use works, everything bought
+ * is in and fed, the case is closed, nothing is left over.
+ */
 export function leftUndone(world: World): readonly string[] {
   return [
     ...[...world.off].map((each) => `${each} is off`),
@@ -41,6 +44,10 @@ export function leftUndone(world: World): readonly string[] {
     ...[...world.out.values()].flatMap(({ id, name }) =>
       world.done.has(`gone:${id}`) ? [] : `${name} is out`,
     ),
+    ...[...world.standing.values()].flatMap(({ name, isJoined, worksJoined }) =>
+      worksJoined && !isJoined ? `${name} has no plug or lead in it` : [],
+    ),
+    ...world.wanted.flatMap((mark) => (world.done.has(mark) ? [] : `not done: ${mark}`)),
     ...[...world.unplugged].map((id) => `${id} is not plugged in`),
     ...(world.isTethered ? [] : ['leads behind are off']),
     ...(world.isRunning ? [] : ['it does not run']),

@@ -217,13 +217,17 @@ export const DOING: { readonly [Code in StepCode]?: Doing } = {
   mountDrives: inside((world, step) => {
     const opensBoth = valueOf(world.machine.case.opensBothSides) !== false;
     if (opensBoth && !world.off.has('far ')) return no('closed');
-    return marked(world, mounted(step));
+    return marked(world, drives('mounted', step));
   }),
   joinDrives: inside((world, step) => {
     if (!world.standing.has(step.slotId ?? '')) return no('notIn');
-    return world.done.has(mounted(step)) ? done(world) : no('notIn');
+    return world.done.has(drives('mounted', step))
+      ? marked(world, drives('joined', step))
+      : no('notIn');
   }),
-  feedDrives: inside((world, step) => (world.done.has(mounted(step)) ? done(world) : no('notIn'))),
+  feedDrives: inside((world, step) =>
+    world.done.has(drives('mounted', step)) ? marked(world, drives('fed', step)) : no('notIn'),
+  ),
   leadsBack: (world) => done({ ...world, isTethered: true }),
   moveScreenLead: behind,
   joinLoop: behind,
@@ -246,4 +250,5 @@ export const DOING: { readonly [Code in StepCode]?: Doing } = {
 };
 
 /** Drives of one need that hang on one card. */
-const mounted = ({ on }: Pick<Step, 'on'>): string => `mounted ${on.slot} ${on.need}`;
+const drives = (mark: 'mounted' | 'joined' | 'fed', { on }: Pick<Step, 'on'>): string =>
+  `${mark} ${on.slot} ${on.need}`;

@@ -7,6 +7,7 @@ import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
 import type { Machine, Obstacle, Slot } from '../parts/machine.ts';
+import { socketWanted, unitsNeeded } from '../parts/need.ts';
 import {
   COMPONENT_SIDE_MM,
   MODULE_WIDTH_MM,
@@ -26,6 +27,8 @@ export interface Body {
   readonly moduleLengthMm: number;
   /** Plugs and leads hold it. */
   readonly isJoined: boolean;
+  /** It works with plugs or leads in it: as it came, or by its sockets. */
+  readonly worksJoined: boolean;
   readonly isHeld: boolean;
   /** Its bracket is not of this case's height. */
   readonly hasWrongBracket: boolean;
@@ -57,6 +60,8 @@ export interface World {
   readonly unplugged: ReadonlySet<string>;
   /** Covers that came off, by the opening they closed. */
   readonly looseCovers: ReadonlySet<string>;
+  /** What was bought, or hangs on a card, and has to be in: marks that have to be left. */
+  readonly wanted: readonly string[];
   /** What was done that leaves a mark: parts put in, drives mounted, plugs exchanged. */
   readonly done: ReadonlySet<string>;
 }
@@ -111,6 +116,7 @@ export function worldOf(job: Job, assembly: Assembly, isOpen = false): World {
     inPlace: new Set(machine.obstacles.map(({ id }) => id)),
     unplugged: new Set(),
     looseCovers: new Set(),
+    wanted: wantedIn(job, assembly),
     done: new Set(),
   };
 }
@@ -143,7 +149,25 @@ export function bring(world: World, job: Job, assembly: Assembly): World {
       ),
     ]),
     exchanged: exchangedIn(assembly),
+    wanted: wantedIn(job, assembly),
   };
+}
+
+/** Parts that are bought for the machine, and drives in bays, by the card that they hang on: in, joined and fed. */
+function wantedIn({ bought }: Job, assembly: Assembly): readonly string[] {
+  const left = new Map<string, number>();
+  const drives = newCardsOf(assembly).flatMap(({ slot, flows }) =>
+    flows.flatMap(({ need, socket, units }) => {
+      if (need.kind !== 'drives' || socket !== 'sata' || socketWanted(need) === 'm2Sata') return [];
+      const open = left.get(need.id) ?? unitsNeeded(need);
+      left.set(need.id, open - Math.min(open, units));
+      return open > 0 && units > 0 ? `${slot.id} ${need.id}` : [];
+    }),
+  );
+  return [
+    ...bought.map(({ id }) => `part ${id}`),
+    ...drives.flatMap((each) => ['mounted', 'joined', 'fed'].map((mark) => `${mark} ${each}`)),
+  ];
 }
 
 /** Sockets that get a plug that feeds something else as yet: slot and number. */
@@ -172,6 +196,7 @@ function bodyIn(slot: Slot): Body | null {
     moduleLengthMm: valueOf(card.lengthMm) ?? 0,
     // Who does not know looks: there may be some.
     isJoined: plugs?.length !== 0 || leads?.length !== 0,
+    worksJoined: plugs?.length !== 0 || leads?.length !== 0,
     isHeld: true,
     hasWrongBracket: false,
   };
@@ -188,6 +213,7 @@ function newBody(card: Card, slot: Slot, machine: Machine): Body {
     lengthMm: card.lengthMm,
     moduleLengthMm: card.m2?.moduleLengthMm ?? 0,
     isJoined: false,
+    worksJoined: card.sockets.length > 0,
     isHeld: false,
     hasWrongBracket: card.bus !== 'm2' && height !== null && card.bracketMounted !== height,
   };
