@@ -126,7 +126,7 @@ describe(`The bench as a state (seed ${SEED})`, () => {
       const back = apply(job, { name: 'untickStep', of }, STAMP);
       const told = `${of.id} of\n${idsOf(done).join('\n')}`;
       // Nothing that was open is lost by it; but what was not opened needs no closing.
-      if (!Object.values(OFF_BY).includes(of.code))
+      if (![...Object.values(OFF_BY), 'takeOutFirst', 'freeCard', 'moveObstacle'].includes(of.code))
         expect(idsOf(openOf(back)), told).to.include.members(
           idsOf(openOf(job)).filter((id) => id !== of.id),
         );

@@ -353,7 +353,13 @@ describe('What tasks took', () => {
   const seat = (slot: string, round: 1 | 2 = 1) => named('seat', { card: 'a', slot }, round);
 
   it('is said by the shop’s own median from three on, and by what is usual before', () => {
-    const one = timed([seat('s1'), 60], [seat('s2', 2), 120], [named('start'), 30]);
+    const one = timed(
+      [seat('s1'), 60],
+      [seat('s2', 2), 120],
+      [named('start'), 30],
+      // Ticked faster than a hand can move it says nothing of what it takes.
+      [seat('s3'), 1],
+    );
     expect(one).to.deep.equal({ seat: [60, 120], start: [30] });
     expect(estimateOf('seat', one, 2)).to.deep.equal({ minutes: 2, seen: 2, spread: null });
     const all = logbookOf([one, timed([seat('s1'), 600]), {}]);

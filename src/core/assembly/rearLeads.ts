@@ -49,10 +49,21 @@ export function rearLeads(
   machine: Machine,
 ): readonly RearPorts[] {
   const serves = servesIn(needs, machine);
+  return rearLeadsOf(
+    placed.map(({ card, slot }) => ({ card, slot, flows: serves(card, slot) })),
+    machine,
+  );
+}
+
+/** The same of cards of which it is known what they give to each need. */
+export function rearLeadsOf(
+  cards: readonly (Placed & { readonly flows: readonly Flow[] })[],
+  machine: Machine,
+): readonly RearPorts[] {
   const served: Served = new Map();
-  return placed.map(({ card, slot }) => ({
+  return cards.map(({ card, slot, flows }) => ({
     slotId: slot.id,
-    sockets: together(joined(rearSocketsOf(card.delivers), serves(card, slot), machine, served)),
+    sockets: together(joined(rearSocketsOf(card.delivers), flows, machine, served)),
   }));
 }
 

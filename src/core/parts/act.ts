@@ -83,6 +83,7 @@ export const ACT_CODES = [
   'moveScreenLead',
   'joinLoop',
   'joinAerials',
+  'joinRear',
   'joinEnclosures',
   'start',
   'tryStart',

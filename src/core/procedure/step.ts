@@ -1,6 +1,7 @@
 /** One step of a job, as data; the wording stands beside the screens. */
 import type { CoverFrom } from '../assembly/covers.ts';
 import type { AssembledCard } from '../assembly/assembly.ts';
+import type { RearSockets } from '../assembly/rearLeads.ts';
 import type { OldDriver } from '../assembly/driverTargets.ts';
 import type { OutranksBy } from '../drivers/chooseDriver.ts';
 import { cardName, type Card } from '../parts/card.ts';
@@ -287,6 +288,8 @@ export interface StepValues {
     readonly adapters: readonly ScreenAdapter[];
   };
   readonly joinAerials: CardAt & { readonly count: number };
+  /** Leads behind that go to the card, but for those of screens. */
+  readonly joinRear: CardAt & Pick<RearSockets, 'kind' | 'count' | 'end'>;
   readonly joinEnclosures: {
     readonly names: readonly string[];
     /** Those whose lead has a lock. */

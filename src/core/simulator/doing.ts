@@ -13,6 +13,7 @@ import {
   withIn,
   withOut,
   type Doing,
+  type Outcome,
 } from './outcome.ts';
 import { NEW, caseId, patchOf, type Filling, type World } from './world.ts';
 
@@ -217,21 +218,22 @@ export const DOING: { readonly [Code in StepCode]?: Doing } = {
   mountDrives: inside((world, step) => {
     const opensBoth = valueOf(world.machine.case.opensBothSides) !== false;
     if (opensBoth && !world.off.has('far ')) return no('closed');
-    return marked(world, drives('mounted', step));
+    return drivesMarked(world, 'mounted', step);
   }),
   joinDrives: inside((world, step) => {
     if (!world.standing.has(step.slotId ?? '')) return no('notIn');
     return world.done.has(drives('mounted', step))
-      ? marked(world, drives('joined', step))
+      ? drivesMarked(world, 'joined', step)
       : no('notIn');
   }),
   feedDrives: inside((world, step) =>
-    world.done.has(drives('mounted', step)) ? marked(world, drives('fed', step)) : no('notIn'),
+    world.done.has(drives('mounted', step)) ? drivesMarked(world, 'fed', step) : no('notIn'),
   ),
   leadsBack: (world) => done({ ...world, isTethered: true }),
   moveScreenLead: behind,
   joinLoop: behind,
   joinAerials: behind,
+  joinRear: behind,
   joinEnclosures: (world) => done(world),
   // Nobody works in an open case with power on.
   start: (world) =>
@@ -252,3 +254,14 @@ export const DOING: { readonly [Code in StepCode]?: Doing } = {
 /** Drives of one need that hang on one card. */
 const drives = (mark: 'mounted' | 'joined' | 'fed', { on }: Pick<Step, 'on'>): string =>
   `${mark} ${on.slot} ${on.need}`;
+
+/** Drives of a need, on whichever cards they hang. */
+const drivesMarked = (
+  world: World,
+  mark: 'mounted' | 'joined' | 'fed',
+  step: Pick<Step, 'on'>,
+): Outcome =>
+  done({
+    ...world,
+    done: new Set([...world.done, drives(mark, step), `${mark} ${step.on.need}`]),
+  });

@@ -7,7 +7,7 @@ import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
 import type { Machine, Obstacle, Slot } from '../parts/machine.ts';
-import { socketWanted, unitsNeeded } from '../parts/need.ts';
+import { socketWanted } from '../parts/need.ts';
 import {
   COMPONENT_SIDE_MM,
   MODULE_WIDTH_MM,
@@ -153,22 +153,22 @@ export function bring(world: World, job: Job, assembly: Assembly): World {
   };
 }
 
-/** Parts that are bought for the machine, and drives in bays, by the card that they hang on: in, joined and fed. */
-function wantedIn({ bought }: Job, assembly: Assembly): readonly string[] {
-  const left = new Map<string, number>();
-  const drives = newCardsOf(assembly).flatMap(({ slot, flows }) =>
-    flows.flatMap(({ need, socket, units }) => {
-      if (need.kind !== 'drives' || socket !== 'sata' || socketWanted(need) === 'm2Sata') return [];
-      const open = left.get(need.id) ?? unitsNeeded(need);
-      left.set(need.id, open - Math.min(open, units));
-      return open > 0 && units > 0 ? `${slot.id} ${need.id}` : [];
-    }),
-  );
-  return [
-    ...bought.map(({ id }) => `part ${id}`),
-    ...drives.flatMap((each) => ['mounted', 'joined', 'fed'].map((mark) => `${mark} ${each}`)),
-  ];
-}
+/** What a customer ordered beside the cards: parts for the machine, and drives in bays – in, joined and fed. */
+const wantedIn = ({ bought, needs }: Job, assembly: Assembly): readonly string[] => [
+  ...bought.map(({ id }) => `part ${id}`),
+  ...needs
+    .filter(
+      (need) =>
+        need.kind === 'drives' &&
+        socketWanted(need) !== 'm2Sata' &&
+        newCardsOf(assembly).some(({ flows }) =>
+          flows.some(
+            (flow) => flow.need.id === need.id && flow.socket === 'sata' && flow.units > 0,
+          ),
+        ),
+    )
+    .flatMap(({ id }) => ['mounted', 'joined', 'fed'].map((mark) => `${mark} ${id}`)),
+];
 
 /** Sockets that get a plug that feeds something else as yet: slot and number. */
 const exchangedIn = (assembly: Assembly): ReadonlySet<string> =>

@@ -1,5 +1,6 @@
 /** Steps of the physical work, as they are read at the bench. */
 import type { PlugType, StepCode, StepValues, SystemFamily } from '$core';
+import { REAR_LEAD_WORDS, leadEndWords } from './rear';
 import { at, inEnclosure, type StepWords } from './stepWords';
 import {
   BAY_FRAME_WORDS,
@@ -297,6 +298,10 @@ export const FIT_STEP_WORDS = {
   joinAerials: ({ count, ...card }) => ({
     title: `Screw ${count === 1 ? 'the aerial' : `${count} aerials`} on ${at(card)}`,
     detail: 'By hand, until they are snug.',
+  }),
+  joinRear: ({ kind, count, end, ...card }) => ({
+    title: `Plug ${count === 1 ? REAR_LEAD_WORDS[kind].one : `${count} ${REAR_LEAD_WORDS[kind].many}`} into ${at(card)}`,
+    detail: `It leads ${leadEndWords(end)}.`,
   }),
   joinEnclosures: ({ names, locked }) => ({
     title:

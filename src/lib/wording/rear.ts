@@ -18,6 +18,25 @@ const SOCKET_WORDS: Readonly<Record<RearSocketKind, string>> = {
   parallel: 'parallel',
 };
 
+/** A lead by the socket that it goes into. */
+export const REAR_LEAD_WORDS: Readonly<
+  Record<RearSocketKind, { readonly one: string; readonly many: string }>
+> = {
+  displayport: { one: 'the DisplayPort lead', many: 'DisplayPort leads' },
+  miniDisplayport: { one: 'the small DisplayPort lead', many: 'small DisplayPort leads' },
+  hdmi: { one: 'the HDMI lead', many: 'HDMI leads' },
+  dvi: { one: 'the DVI lead', many: 'DVI leads' },
+  analogue: { one: 'the analogue lead', many: 'analogue leads' },
+  usbA: { one: 'the USB-A lead', many: 'USB-A leads' },
+  usbC: { one: 'the USB-C lead', many: 'USB-C leads' },
+  network: { one: 'the network lead', many: 'network leads' },
+  aerial: { one: 'the aerial', many: 'aerials' },
+  jack: { one: 'the 3.5 mm lead', many: '3.5 mm leads' },
+  optical: { one: 'the optical lead', many: 'optical leads' },
+  serial: { one: 'the serial lead', many: 'serial leads' },
+  parallel: { one: 'the parallel lead', many: 'parallel leads' },
+};
+
 export const socketWords = ({ kind, count }: RearSockets): string =>
   `${count > 1 ? `${count} × ` : ''}${SOCKET_WORDS[kind]}`;
 

@@ -66,6 +66,7 @@ export const ACTS = {
   moveScreenLead: act('standing', null, 'behind', 1),
   joinLoop: act('standing', null, 'behind', 1),
   joinAerials: act('standing', null, 'behind', 1),
+  joinRear: act('standing', null, 'behind', 1),
   joinEnclosures: act('standing', null, 'behind', 2),
   start: act('standing', null, null, 3),
   tryStart: act('cardsUp', null, null, 3),

@@ -27,7 +27,7 @@ export function actsFor(job: Job, assembly: Assembly, state: BenchState): readon
   ];
   const work = [
     ...leaving(job, assembly, state),
-    ...covers(assembly, state),
+    ...covers(job, assembly, state),
     ...obstacles(assembly, state),
     ...onCards.filter(({ draft: { code, on } }) => !state.holds(code, on)),
   ];

@@ -1,5 +1,6 @@
 /** What plugs in behind, once the case is closed, and the first start. */
 import type { AssembledCard, Assembly } from '../../assembly/assembly.ts';
+import { rearLeadsOf, type LeadEnd } from '../../assembly/rearLeads.ts';
 import type { Flow } from '../../flow/flow.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine, Occupant, Slot } from '../../parts/machine.ts';
@@ -66,6 +67,7 @@ export function outside(
         ? [act(step('joinAerials', { ...cardAt(each), count: delivers.aerials }, keyed(each)))]
         : [];
     }),
+    ...joinRear(cards, assembly),
     ...joinEnclosures(assembly),
   ];
   const counts = drives === 0 ? [] : [act(step('countDrives', { count: drives }))];
@@ -95,6 +97,31 @@ const isLoop = ({ need }: Flow): boolean => need.kind === 'screens' && need.into
 const adaptersOf = (flows: readonly Flow[]) => [
   ...new Set(flows.flatMap(({ adapters }) => adapters)),
 ];
+
+/** What goes into a card from outside, but for screens, aerials and boxes, which have tasks of their own. */
+function joinRear(cards: readonly AssembledCard[], { machine, earlier }: Assembly): readonly Act[] {
+  const all = [...earlier.cards, ...cards];
+  return rearLeadsOf(all, machine).flatMap(({ sockets }, n) => {
+    const each = all[n];
+    return each === undefined || !cards.includes(each)
+      ? []
+      : sockets.flatMap(({ kind, count, end }, socket) =>
+          FROM_OUTSIDE.includes(end.to)
+            ? [
+                act(
+                  step(
+                    'joinRear',
+                    { ...cardAt(each), kind, count, end },
+                    { ...keyed(each), on: { slot: each.slot.id, socket } },
+                  ),
+                ),
+              ]
+            : [],
+        );
+  });
+}
+
+const FROM_OUTSIDE: readonly LeadEnd['to'][] = ['farEnd', 'usbDevice', 'speakers', 'device'];
 
 /** External boxes in the order of their chain: what moves most data nearest to the machine. */
 function joinEnclosures({ cards, machine }: Assembly): readonly Act[] {

@@ -59,14 +59,8 @@ function slotAfter({ own, fresh }: SlotState, { code, on }: Act): SlotState {
   }
 }
 
-const AT_SLOTS: ReadonlySet<ActCode> = new Set([
-  'takeOut',
-  'takeOutFirst',
-  'takeToMove',
-  'putBack',
-  'moveCard',
-  'seat',
-]);
+const OUT: ReadonlySet<ActCode> = new Set(['takeOut', 'takeOutFirst', 'takeToMove']);
+const AT_SLOTS: ReadonlySet<ActCode> = new Set([...OUT, 'putBack', 'moveCard', 'seat']);
 
 export interface BenchState {
   readonly slot: (slotId: string) => SlotState;
@@ -76,8 +70,6 @@ export interface BenchState {
   readonly holds: (code: ActCode, on?: ActOn) => boolean;
   /** All things that stand as this act has left them. */
   readonly standing: (code: ActCode) => readonly ActOn[];
-  /** All things to which this was done, whatever became of it. */
-  readonly ever: (code: ActCode) => readonly ActOn[];
   /** Slots of which something was taken out or put in. */
   readonly slots: readonly string[];
 }
@@ -97,6 +89,9 @@ export const benchState = memoOf((acts: readonly Act[]): BenchState => {
     const kind = KIND_OF[code];
     if (kind === undefined) marks.set(`${code} ${onId(on)}`, at);
     else last.set(`${kind} ${onId(on)}`, act);
+    // What comes out has nothing joined to it by then, whether that was told or not.
+    if (OUT.has(code) && on.slot !== undefined)
+      last.set(`plugs ${onId({ slot: on.slot })}`, { ...act, code: 'freeCard' });
     latest.set(`${code} ${on.box ?? ''}`, at);
   }
   const lastOf = (kind: TurnKind, on: ActOn) => last.get(`${kind} ${onId(on)}`)?.code ?? null;
@@ -114,7 +109,6 @@ export const benchState = memoOf((acts: readonly Act[]): BenchState => {
       );
     },
     standing: (code) => [...last.values()].flatMap((act) => (act.code === code ? act.on : [])),
-    ever: (code) => acts.flatMap((act) => (act.code === code && act.round !== 0 ? act.on : [])),
     slots: [...slots.keys()],
   };
 });

@@ -75,6 +75,8 @@ export function benchTestRound(job: Job): FittingRound | null {
     ...job,
     machine: benchTest.machine,
     benchTest: null,
+    // What it is tried for, drives and all, waits for the real build.
+    needs: [],
     bought: [],
     acts: actsOfRound(job.acts, 0),
     plan: { ...plan, placements, moves: [], givenUp: [], later: [], staged: [] },

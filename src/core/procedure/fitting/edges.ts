@@ -86,6 +86,7 @@ const BEHIND: readonly FitCode[] = [
   'moveScreenLead',
   'joinLoop',
   'joinAerials',
+  'joinRear',
   'joinEnclosures',
 ];
 
@@ -127,6 +128,8 @@ const RULES: readonly Rule[] = [
     'all',
   ),
   rule('notIn', ['mountDrives'], ['joinDrives', 'feedDrives'], 'key'),
+  // A case with new cards in it is not laid on the other side.
+  rule('boardUpFirst', ['mountDrives'], [...IN, ...BACK], 'all'),
   rule(
     'lookLast',
     [...INSIDE.filter((code) => code !== 'lookOver'), 'openFarSide'],

@@ -251,9 +251,8 @@ function joiningBack(
   slotId: string,
   state: BenchState | null,
 ): readonly Act[] {
-  const isOff =
-    state === null ? joinedTo(from) !== null : state.holds('freeCard', { slot: from.id });
-  return isOff ? [pluggingBack(from, there, slotId)] : [];
+  const isOff = state === null || state.holds('freeCard', { slot: from.id });
+  return isOff && joinedTo(from) !== null ? [pluggingBack(from, there, slotId)] : [];
 }
 
 export function pluggingBack(from: Slot, there: CardAt, slotId: string): Act {

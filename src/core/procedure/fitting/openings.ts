@@ -1,18 +1,19 @@
 /** Covers over openings, and things that stand where cards go. */
 import type { Assembly } from '../../assembly/assembly.ts';
-import { coversFor, type CoverFrom } from '../../assembly/covers.ts';
+import { coversFor, type CoverFor, type CoverFrom } from '../../assembly/covers.ts';
 import { openingsOfCard, type Opening } from '../../assembly/openings.ts';
 import { onId, type ActOn } from '../../parts/act.ts';
 import { valueOf } from '../../parts/fact.ts';
+import type { Job } from '../../parts/job.ts';
 import type { Machine, Obstacle } from '../../parts/machine.ts';
 import { step } from '../step.ts';
 import { type Act, act, coverOf, move, openingId, screwOf, thing } from './act.ts';
 import type { BenchState } from './benchState.ts';
 import { barredBy, bodiesIn } from './reach.ts';
-import { holdIn, movedFor, nameOf, openingOn, roomOf } from './slots.ts';
+import { holdIn, movedFor, nameOf, openingOn, openingsOfOccupant, roomOf } from './slots.ts';
 
 /** Covers that come off, and those that go over what is left open; as far as it is still to be done. */
-export function covers(assembly: Assembly, state: BenchState): readonly Act[] {
+export function covers(job: Job, assembly: Assembly, state: BenchState): readonly Act[] {
   const { machine, toOpen } = assembly;
   const fitted = coversFor(assembly);
   const isOff = (each: Opening) => state.holds('removeCover', onOf(each));
@@ -30,18 +31,59 @@ export function covers(assembly: Assembly, state: BenchState): readonly Act[] {
       const each = { number: number ?? 0, enclosureId, slotId: '' };
       return [...toOpen, ...filled].some((other) => isSame(each, other)) ? [] : [each];
     });
-  const off = new Set(fitted.flatMap(({ of }) => (of === null ? [] : onId(onOf(of)))));
-  return [
-    ...[...toOpen, ...closedAgain]
-      .filter((each) => !isOff(each))
-      .map((each) => uncovering(each, assembly, off.has(onId(onOf(each))))),
-    ...fitted
-      .filter(({ opening }) => !isOn(opening))
-      .map(({ opening, from, of }) => covering(opening, machine, from, of)),
-    ...loose.map((each, n) =>
-      covering(each, machine, hasLoose(each, n, assembly, state) ? 'removed' : 'ordered', null),
-    ),
+  const off = [...toOpen, ...closedAgain].filter((each) => !isOff(each));
+  const reused = new Set(fitted.flatMap(({ of }) => (of === null ? [] : onId(onOf(of)))));
+  const closing = [
+    ...fitted.filter(({ opening }) => !isOn(opening)),
+    ...loose.map((opening): CoverFor => ({ opening, from: 'removed', of: null })),
   ];
+  return [
+    ...off.map((each) => uncovering(each, assembly, reused.has(onId(onOf(each))))),
+    ...(state.standing('removeCover').length + state.standing('closeOpening').length === 0
+      ? closing
+      : fromWhatLiesThere(closing, off, job, state)
+    ).map(({ opening, from, of }) => covering(opening, machine, from, of)),
+  ];
+}
+
+/**
+ * Once covers are off nobody knows which is which: what lies there, or comes off yet, closes what is left, then what is spare.
+ * @param off openings whose cover comes off yet
+ */
+function fromWhatLiesThere(
+  closing: readonly CoverFor[],
+  off: readonly Opening[],
+  { machine }: Job,
+  state: BenchState,
+): readonly CoverFor[] {
+  const surveyed = new Set(
+    machine.slots.flatMap((slot) =>
+      openingsOfOccupant(slot).map((number) => onId(openingOn(slot.enclosureId, number))),
+    ),
+  );
+  const left = new Map<string | null, { loose: number; spare: number }>();
+  const inRoom = (id: string | null) => {
+    const room = roomOf(id, machine).case;
+    const own = (all: readonly ActOn[], hadCover: boolean) =>
+      all.filter((on) => (on.box ?? null) === id && surveyed.has(onId(on)) !== hadCover).length;
+    const came = own(state.standing('removeCover'), true);
+    const went = own(state.standing('closeOpening'), false);
+    const comes = off.filter(({ enclosureId }) => enclosureId === id).length;
+    const keeps = valueOf(room.covers) === 'snapped' ? 0 : came + comes;
+    return {
+      loose: Math.max(0, keeps - went),
+      spare: Math.max(0, (valueOf(room.spareCovers) ?? 0) - Math.max(0, went - keeps)),
+    };
+  };
+  return closing.map(({ opening }) => {
+    const { enclosureId } = opening;
+    const there = left.get(enclosureId) ?? inRoom(enclosureId);
+    left.set(enclosureId, there);
+    const from = there.loose > 0 ? 'removed' : there.spare > 0 ? 'spare' : 'ordered';
+    if (from === 'removed') there.loose -= 1;
+    if (from === 'spare') there.spare -= 1;
+    return { opening, from, of: null };
+  });
 }
 
 const onOf = ({ enclosureId, number }: Opening) => openingOn(enclosureId, number);
@@ -55,25 +97,6 @@ const filledAtEnd = ({ cards, plates }: Assembly): readonly Opening[] => [
     .flatMap((each) => openingsOfCard(each)),
   ...plates,
 ];
-
-/** Whether a cover that came off in this case lies there for an opening that is to be closed. @param n of those, from nought */
-function hasLoose(
-  { enclosureId }: Opening,
-  n: number,
-  assembly: Assembly,
-  state: BenchState,
-): boolean {
-  if (valueOf(roomOf(enclosureId, assembly.machine).case.covers) === 'snapped') return false;
-  const own = (all: readonly ActOn[]) =>
-    all.filter(({ box }) => (box ?? null) === enclosureId).length;
-  const wanted = coversFor(assembly).filter(
-    ({ opening, from }) =>
-      from === 'removed' &&
-      opening.enclosureId === enclosureId &&
-      !state.holds('closeOpening', onOf(opening)),
-  ).length;
-  return own(state.ever('removeCover')) - own(state.ever('closeOpening')) - wanted > n;
-}
 
 /** @param isReused it closes another opening */
 export function uncovering(

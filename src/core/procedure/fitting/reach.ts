@@ -1,5 +1,6 @@
 /** Where a hand gets in among cards: what lies over a place on the board, and what leaves no room beside it. */
 import type { Assembly } from '../../assembly/assembly.ts';
+import { memoOf } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine } from '../../parts/machine.ts';
 import { bodyRectangle, type Rectangle } from '../../placement/geometry.ts';
@@ -15,7 +16,7 @@ export interface Body {
 }
 
 /** Cards in the own case once the work is done, as far as their measures are told. */
-export function bodiesIn({ machine, cards }: Assembly): readonly Body[] {
+export const bodiesIn = memoOf(({ machine, cards }: Assembly): readonly Body[] => {
   const arriving = cards.filter(({ later, isIn }) => !later && !isIn);
   const fresh = arriving.flatMap(({ card, slot }): readonly Body[] => {
     const opening = valueOf(slot.opening);
@@ -39,7 +40,7 @@ export function bodiesIn({ machine, cards }: Assembly): readonly Body[] {
       : [body];
   });
   return [...there, ...fresh];
-}
+});
 
 /** The card that the survey has in a slot of the own case; null where it has none, or nobody measured it. */
 export function bodyAt(machine: Machine, slotId: string | null): Body | null {

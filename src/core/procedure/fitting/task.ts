@@ -68,6 +68,8 @@ export const REASONS = {
   closeBeside: { isPhysical: false },
   /** What goes makes room before anything comes in. */
   outFirst: { isPhysical: false },
+  /** An open case never lies on its cards: what is done from the other side comes first. */
+  boardUpFirst: { isPhysical: false },
   /** Side by side, one after the other. */
   inRow: { isPhysical: false },
   /** The card goes before its cover is touched. */

@@ -115,14 +115,18 @@ function orderedActs({
   const left = isOver ? [] : actsFor(job, asItStands(assembly, state), state);
   const open = new Set(left.map(idOf));
   const isDone = ({ draft: { code, on } }: Act) => actOf(job, code, on) !== undefined;
-  const all = new Map<string, Act>();
-  for (const each of [...fromStart.filter((act) => open.has(idOf(act)) || isDone(act)), ...left])
-    if (!all.has(idOf(each))) all.set(idOf(each), each);
-  const before = job.acts.flatMap((done) => {
-    const isKnown = all.has(`${done.code} ${onId(done.on)}`);
-    return isKnown ? [] : (recalled(done, job, assembly) ?? []);
-  });
-  const acts = [...before, ...all.values()];
+  const known = new Set(fromStart.map(idOf));
+  const before = job.acts.flatMap((done) =>
+    known.has(`${done.code} ${onId(done.on)}`) || open.has(`${done.code} ${onId(done.on)}`)
+      ? []
+      : (recalled(done, job, assembly) ?? []),
+  );
+  const stays = fromStart.filter((act) => open.has(idOf(act)) || isDone(act));
+  // A task is told as it was from the start, unless the plan has changed since.
+  const isAsBegun = before.length === 0 && left.every((act) => known.has(idOf(act)));
+  const anew = new Map(left.map((act) => [idOf(act), act]));
+  const told = isAsBegun ? stays : stays.map((act) => anew.get(idOf(act)) ?? act);
+  const acts = [...before, ...told, ...left.filter((act) => !known.has(idOf(act)))];
   return inPlace(acts, edgesOf(acts, job, planned), open, job);
 }
 
