@@ -117,6 +117,9 @@ test('a card is tried in another machine first, and another waits until the firs
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Shut down/);
   await openBench(page);
   await expect(bench).toContainText('Second round, once the cards of the first run');
+  await workTo('Press the power button once');
+  // What is ticked faster than a hand works says nothing of what it takes.
+  await page.waitForTimeout(6_000);
   await workToEnd();
   await page.keyboard.press('Escape');
   await expect(page.locator('.answer')).toContainText('All 45 steps done.');
@@ -125,5 +128,5 @@ test('a card is tried in another machine first, and another waits until the firs
   // What tasks took is said of the next ones.
   await page.goto('/jobs/sail-loft/fit');
   await list.getByRole('button', { name: 'Press the power button once', exact: true }).click();
-  await expect(page.getByText(/timed \d times here/)).toBeVisible();
+  await expect(page.getByText(/timed (once|\d times) here/)).toBeVisible();
 });

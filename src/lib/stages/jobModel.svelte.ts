@@ -116,11 +116,13 @@ export class JobModel {
   assembly = $derived(assemblyOf(this.job));
   /** What a hand has put in and taken out by now. */
   handled = $derived(handled(this.job));
-  /** The accepted plan's machine, without what is out of it already. */
+  /** The accepted plan's machine, without what is out of it by now, for good or for a while. */
   private asLeft: Machine = $derived({
     ...this.assembly.machine,
-    slots: this.assembly.machine.slots.map((slot) =>
-      this.handled.emptied.has(slot.id) && valueOf(slot.occupant)?.disposition === 'remove'
+    slots: this.assembly.machine.slots.map((slot, n) =>
+      this.handled.emptied.has(slot.id) &&
+      (slot.occupant === this.job.machine.slots[n]?.occupant ||
+        valueOf(slot.occupant)?.disposition === 'remove')
         ? { ...slot, occupant: known(null, 'technician') }
         : slot,
     ),

@@ -16,7 +16,7 @@ import { recalled } from './recalled.ts';
 import { REASONS } from './task.ts';
 
 /** New cards that are in by now stand there like any other, with the plugs that are in them. */
-export function asItStands(planned: Assembly, state: BenchState): Assembly {
+function asItStands(planned: Assembly, state: BenchState): Assembly {
   const isThere = ({ card, slot, fromSlotId }: AssembledCard) =>
     fromSlotId === null
       ? wasSeated(state, card.id, slot.id)
