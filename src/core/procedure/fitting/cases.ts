@@ -97,15 +97,17 @@ export function openUp(
       .flatMap((room): readonly Act[] => [
         opening('openCase', room),
         ...(room.opensFarSide ? [opening('openFarSide', room)] : []),
-        ...(room.id === null && work.some(({ draft }) => MOVES_LEADS.includes(draft.code))
-          ? [act(plainStep('photoInside'))]
-          : []),
+        ...(room.id === null && movesLeadsInside(work) ? [act(plainStep('photoInside'))] : []),
         ...(isDusty && room.id === null ? [act(plainStep('dustOut'))] : []),
         ...(room.takesBarOff ? [barOff(room)] : []),
       ]),
   ];
   return before.filter(({ draft: { code, on } }) => !state.holds(code, on));
 }
+
+/** In the machine's own case, which is what the photograph shows. */
+const movesLeadsInside = (work: readonly Act[]): boolean =>
+  work.some(({ draft, housing }) => housing === null && MOVES_LEADS.includes(draft.code));
 
 export const poweringOff = (boxes: readonly string[]): Act =>
   act(step('powerOff', { boxes }, { cautions: ['mains', 'localRules'] }), {
