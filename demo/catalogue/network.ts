@@ -226,7 +226,6 @@ const wired: readonly Card[] = [
       ...draws(4),
       m2: { keys: ['A', 'E'], moduleLengthMm: 30, signal: 'pcie' },
       plates: 1,
-      leadsBeforeSeating: ['Ribbon to its jack in a free opening'],
       priceCents: 3_900,
       year: 2022,
     },
@@ -243,7 +242,6 @@ const wired: readonly Card[] = [
       m2: { keys: ['B', 'M'], moduleLengthMm: 80, signal: 'pcie' },
       lengthMm: 80,
       plates: 1,
-      leadsBeforeSeating: ['Ribbon to its jack in a free opening'],
       priceCents: 4_200,
       year: 2022,
     },
@@ -260,8 +258,7 @@ const radio = (
 ): Card => card(maker, model, device, CLASS.radio, { ...SMALL, generation: 1, ...row }, delivers);
 
 const BLUETOOTH = {
-  boardLeads: [{ type: 'usb-9-pin', lengthMm: 250 }],
-  leadsBeforeSeating: ['Bluetooth lead to the 9-pin USB header'],
+  boardLeads: [{ type: 'usb-9-pin', lengthMm: 250, ownEnd: 'beforeSeating' }],
 } satisfies Partial<Row>;
 const TWO = ['2.4', '5'] as const;
 const THREE = ['2.4', '5', '6'] as const;
@@ -311,7 +308,7 @@ const wireless: readonly Card[] = [
       lengthMm: 110,
       ...draws(6),
       ...BLUETOOTH,
-      leadsBeforeSeating: ['Bluetooth lead to the 9-pin USB header', 'Aerial base lead'],
+      leadsBeforeSeating: ['Aerial base lead'],
       priceCents: 5_900,
     },
     wifi(2402, true, TWO),
@@ -414,7 +411,6 @@ const wireless: readonly Card[] = [
       priceCents: 2_200,
       year: 2018,
       plates: 1,
-      leadsBeforeSeating: ['Two aerial leads'],
     },
     wifi(867, true, TWO),
   ),
@@ -429,7 +425,6 @@ const wireless: readonly Card[] = [
       priceCents: 3_400,
       year: 2021,
       plates: 1,
-      leadsBeforeSeating: ['Two aerial leads'],
     },
     wifi(2402, true, THREE),
   ),
@@ -445,7 +440,6 @@ const wireless: readonly Card[] = [
       priceCents: 1_600,
       year: 2020,
       plates: 1,
-      leadsBeforeSeating: ['Two aerial leads'],
     },
     wifi(1201, true, TWO),
   ),
@@ -460,7 +454,6 @@ const wireless: readonly Card[] = [
       priceCents: 2_500,
       year: 2020,
       plates: 1,
-      leadsBeforeSeating: ['Two aerial leads'],
     },
     wifi(1201, true, TWO),
   ),

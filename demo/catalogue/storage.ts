@@ -310,7 +310,6 @@ const pair: Card = card(
     boot: 'uefi',
     lengthMm: 118,
     ...draws(12),
-    leadsBeforeSeating: ['SATA cable of the second module to the board'],
     priceCents: 2_900,
   },
   drives(1, 'm2', 1, 1),

@@ -51,6 +51,16 @@ export {
   type RearSocketKind,
 } from './standards/rearSockets.ts';
 export {
+  BUILD_LEADS,
+  LEAD_KINDS,
+  type LeadEndKind,
+  type LeadKind,
+  MACHINE_PARTS,
+  type MachinePart,
+  leadRow,
+} from './standards/innerLeads.ts';
+export { type InnerLead, looseLead } from './parts/innerLead.ts';
+export {
   BOARD_HEADERS,
   type BoardHeader,
   FRONT_LEADS,
@@ -185,6 +195,7 @@ export {
   emptyScreen,
   emptySlot,
   emptySupply,
+  isBuilt,
   occupantNamed,
   vacant,
 } from './parts/machine.ts';

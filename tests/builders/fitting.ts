@@ -3,14 +3,18 @@ import * as fc from 'fast-check';
 import {
   apply,
   asOccupant,
+  LEAD_KINDS,
+  MACHINE_PARTS,
   emptyDrive,
   known,
+  leadRow,
   plainNeed,
   slotVerdict,
   worstVerdict,
   type Card,
   type Enclosure,
   type Job,
+  type LeadKind,
   type Machine,
   type Need,
   type Obstacle,
@@ -55,9 +59,14 @@ interface Spec {
     readonly opening: number;
     readonly xMm: number;
   };
+  /** Leads of which no end, some end or every end is loose, or not known. */
+  readonly leads: readonly { readonly kind: LeadKind; readonly joined: (boolean | null)[] }[];
+  /** Nothing of it is in yet; or only memory and cooler are not. */
+  readonly toFit: Machine['toFit'];
+  readonly boardPorts: number;
 }
 
-const CARDS_COUNT = 6;
+const CARDS_COUNT = 7;
 const opening = fc.integer({ min: 1, max: 7 });
 const xMm = fc.integer({ min: 30, max: 220 });
 
@@ -87,6 +96,15 @@ const spec: fc.Arbitrary<Spec> = fc.record({
   header: fc.record({ opening, xMm }),
   socket: fc.record({ holds: fc.constantFrom('nothing', 'new'), opening, xMm }),
   staged: fc.constantFrom('none', 'none', 'none', 'everyOther', 'allButFirst'),
+  leads: fc.array(
+    fc.record({
+      kind: fc.constantFrom(...LEAD_KINDS),
+      joined: fc.array(fc.constantFrom(true, false, false, null), { minLength: 1, maxLength: 3 }),
+    }),
+    { maxLength: 3 },
+  ),
+  toFit: fc.constantFrom<Machine['toFit']>([], [], [], ['cooler', 'memory'], MACHINE_PARTS),
+  boardPorts: fc.constantFrom(0, 0, 1, 4),
 });
 
 /** A lead for the plug of the board, and aerials that nothing here asks for. */
@@ -119,6 +137,13 @@ const cardOf = (kind: number, id: string, thick: number, lengthMm: number): Card
       boardLeads: [{ type: 'usb-9-pin', lengthMm: 900 }],
       leadsBeforeSeating: ['Lead to the drive cage'],
     },
+    {
+      ...base,
+      boardLeads: [
+        { type: 'usb-9-pin', lengthMm: 900, ownEnd: 'beforeSeating' },
+        { type: 'lighting-4-pin', lengthMm: 900, ownEnd: 'fixed' },
+      ],
+    },
     { ...base, delivers: drives(2, 'sata'), plates: 1, quirks: ['jumper'] },
   ];
   return kinds[kind]!;
@@ -140,8 +165,23 @@ const occupant = (
   };
 };
 
+/** Nothing is in a case that has no board yet. */
+const withoutBoard = (s: Spec): Spec =>
+  s.toFit.includes('board')
+    ? {
+        ...s,
+        slots: s.slots.map((row) => ({
+          ...row,
+          holds: row.holds === 'new' || row.inBox ? row.holds : 'nothing',
+        })),
+        obstacles: [],
+        shortPlugs: false,
+      }
+    : s;
+
 /** A job with its plan accepted; what does not go together was left out. */
-function jobOf(s: Spec): Job {
+function jobOf(asked: Spec): Job {
+  const s = withoutBoard(asked);
   let from = 1;
   let inBoxFrom = 1;
   const rows = s.slots.map((row, n) => {
@@ -208,7 +248,18 @@ function jobOf(s: Spec): Job {
       moving: 'Pull its plug',
       ...(goesBack ? { plugAt: { xMm: x + 6, yMm: middleOf(at) + aside } } : {}),
     })),
+    toFit: s.toFit,
+    leads: s.leads.map(({ kind, joined }, n) => ({
+      id: `lead${n}`,
+      kind,
+      name: '',
+      ends: joined
+        .slice(0, leadRow(kind).ends.length)
+        .map((each) => ({ at: '', joined: each === null ? null : told(each) })),
+    })),
+    builtIn: told(s.boardPorts === 0 ? [] : [drives(s.boardPorts, 'sata')]),
     headers: told([
+      { type: 'lighting-4-pin' },
       { type: 'usb-9-pin', place: { xMm: s.header.xMm, yMm: middleOf(s.header.opening) } },
     ]),
     supply: {

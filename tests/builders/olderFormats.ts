@@ -87,7 +87,10 @@ const ADDED: readonly (readonly [marks: readonly string[], added: object])[] = [
   [['says', 'source', 'date'], { card: '' }],
   [['placements', 'acceptedAt'], { later: [], staged: [] }],
   [['customer', 'technician'], { benchTest: null, staticWay: null }],
-  [['path', 'firmware'], { accessPoint: RADIO_UNKNOWN, secondSystem: null, damage: [] }],
+  [
+    ['path', 'firmware'],
+    { accessPoint: RADIO_UNKNOWN, secondSystem: null, damage: [], leads: [], toFit: [] },
+  ],
   [['together', 'bootable'], { medium: 'solidState', array: 'single', direction: 'read' }],
 ];
 

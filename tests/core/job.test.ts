@@ -455,7 +455,12 @@ describe('Job files', () => {
     const { job, problems } = readJobFile(dataFile('job-format-12'));
     expect(problems).to.deep.equal([]);
     const ticks = Object.entries(old.job.ticks);
-    expect(job!.acts.length).to.equal(ticks.length).and.above(80);
+    // One of them joined both ends of a lead, which are two acts by now.
+    const ends = job!.acts.filter(({ code }) => code === 'joinJack');
+    expect(ends.length).to.equal(1);
+    expect(job!.acts.length - ends.length)
+      .to.equal(ticks.length)
+      .and.above(80);
     const rounds = { '@0': 0, '@2': 2 } as Readonly<Record<string, number>>;
     for (const [tick, at] of ticks) {
       // Each was ticked at an instant of its own.

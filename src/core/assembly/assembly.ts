@@ -6,6 +6,7 @@
  */
 import { driverForCard, type DriverChoice } from '../drivers/chooseDriver.ts';
 import type { Flow } from '../flow/flow.ts';
+import { flowFrom } from '../flow/flowOf.ts';
 import { memoOf } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
 import type { DriverPackage } from '../parts/driverPackage.ts';
@@ -73,6 +74,8 @@ export interface Assembly {
   readonly machine: Machine;
   /** New cards in the order of the plan, then those that move. */
   readonly cards: readonly AssembledCard[];
+  /** What the board's own ports give to needs of drives. */
+  readonly boardDrives: readonly Flow[];
   /** Of an earlier round: new cards, which are in the machine and serve first, and openings that were closed. */
   readonly earlier: {
     readonly cards: readonly AssembledCard[];
@@ -153,6 +156,7 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
   return {
     machine,
     cards: [...newCards, ...movedCards],
+    boardDrives: boardDrives(job, machine),
     earlier: { cards: [], closed: [] },
     removed: removedFrom(job),
     ...openings,
@@ -165,6 +169,18 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
     leftInBoxes: leftInBoxes(newCards.filter(isNow), machine),
   };
 });
+
+/** Of needs that the plan serves; the cards serve what is left of them. */
+const boardDrives = ({ needs, plan }: Job, machine: Machine): readonly Flow[] =>
+  (valueOf(machine.builtIn) ?? []).flatMap((delivers) =>
+    delivers.kind === 'drives' && delivers.socket === 'sata'
+      ? needs.flatMap((need) =>
+          need.kind === 'drives' && plan !== null && !plan.unmet.includes(need.id)
+            ? (flowFrom({ delivers, fitted: null }, need, machine) ?? [])
+            : [],
+        )
+      : [],
+  );
 
 /** Packages by which drivers are chosen once a plan is accepted: those of its time, and those that are at hand. */
 export const packagesOf = memoOf(({ plan, packages }: Job): readonly DriverPackage[] => [

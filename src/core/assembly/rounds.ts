@@ -6,7 +6,16 @@
 import { gathered, type ExtraNeeded } from '../planner/candidates/extras.ts';
 import { asOccupant, type Card } from '../parts/card.ts';
 import { known, valueOf } from '../parts/fact.ts';
-import { actOf, actsOfKind, actsOfRound, type Act, type RoundNumber } from '../parts/act.ts';
+import {
+  DONE_TO_CARDS,
+  DONE_TO_DRIVES,
+  actId,
+  actOf,
+  actsOfKind,
+  actsOfRound,
+  type Act,
+  type RoundNumber,
+} from '../parts/act.ts';
 import type { Job } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { memoOf } from '../memo.ts';
@@ -72,7 +81,7 @@ export const roundsOf = memoOf((job: Job): readonly Round[] => {
     ...job,
     machine: afterRound(job.machine, done),
     bought: [],
-    acts: actsOfRound(job.acts, 2),
+    acts: [...carriedOver(job, waiting, done), ...actsOfRound(job.acts, 2)],
     plan: {
       ...plan,
       placements: plan.placements.filter(({ slotId }) => waiting.has(slotId)),
@@ -101,6 +110,25 @@ const ofRound = (job: Job, round: RoundNumber): Job =>
   job.acts.every((act) => act.round === round)
     ? job
     : { ...job, acts: actsOfRound(job.acts, round) };
+
+/** What was done in the first round to cards that wait by now, and to drives that hang on nothing of it any more. */
+function carriedOver(
+  { acts }: Job,
+  waiting: ReadonlySet<string>,
+  { cards, boardDrives }: Assembly,
+): readonly Act[] {
+  const served = new Set(
+    [...boardDrives, ...cards.flatMap(({ flows }) => flows)].map(({ need }) => need.id),
+  );
+  const again = new Set(actsOfRound(acts, 2).map(actId));
+  return actsOfRound(acts, 1).filter((act) => {
+    const { slot, need } = act.on;
+    const goesOn =
+      (DONE_TO_CARDS.includes(act.code) && slot !== undefined && waiting.has(slot)) ||
+      (DONE_TO_DRIVES.includes(act.code) && need !== undefined && !served.has(need));
+    return goesOn && !again.has(actId(act));
+  });
+}
 
 /**
  * Its cards as the whole plan has them: with the plugs, headers, leads and lanes that no other card takes.
@@ -212,7 +240,7 @@ const withStaying = (machine: Machine, late: ReadonlySet<string>): Machine => ({
   }),
 });
 
-/** As the first round leaves it: its cards in, what went gone, what stood in the way aside, covers in the drawer. */
+/** As the first round leaves it: its cards in, its own parts and leads as well, what went gone, what stood in the way aside, covers in the drawer. */
 function afterRound(surveyed: Machine, done: Assembly): Machine {
   const { machine, cards, removed } = done;
   const seated = new Map(
@@ -224,6 +252,8 @@ function afterRound(surveyed: Machine, done: Assembly): Machine {
   return withCoversLeft(
     {
       ...machine,
+      toFit: [],
+      leads: [],
       slots: machine.slots.map(withoutDust).map((slot) => {
         const card = seated.get(slot.id);
         if (card !== undefined)

@@ -63,6 +63,7 @@ export const ACT_CODES = [
   'joinLead',
   'joinFront',
   'joinRibbon',
+  'joinJack',
   'setJumper',
   'fitModules',
   'clearSlot',
@@ -71,10 +72,18 @@ export const ACT_CODES = [
   'fitPlate',
   'support',
   'joinHeader',
+  'joinOwnFirst',
+  'joinOwnEnd',
+  'joinBoardPort',
   'exchangePlugs',
   'plug',
+  'fitOnBoard',
+  'fitInCase',
+  'setDrive',
+  'joinEnd',
   'mountDrives',
   'joinDrives',
+  'joinDriveEnds',
   'feedDrives',
   'lookOver',
   'closeFarSide',
@@ -85,6 +94,7 @@ export const ACT_CODES = [
   'joinAerials',
   'joinRear',
   'joinEnclosures',
+  'checkEnclosures',
   'start',
   'tryStart',
   'tryFirmware',
@@ -114,6 +124,26 @@ export const ACT_CODES = [
 ] as const;
 export type ActCode = (typeof ACT_CODES)[number];
 
+/** Done to a card or its leads, wherever it goes then. */
+export const DONE_TO_CARDS: readonly ActCode[] = [
+  'order',
+  'checkArrived',
+  'swapBracket',
+  'joinRibbon',
+  'joinJack',
+  'joinOwnFirst',
+  'joinOwnEnd',
+  'setJumper',
+  'fitModules',
+  'joinLead',
+  'joinFront',
+  // The board’s end of its lead.
+  'joinHeader',
+];
+
+/** Done to the drives of a need in their bays, whatever they hang on. */
+export const DONE_TO_DRIVES: readonly ActCode[] = ['mountDrives', 'joinDriveEnds', 'feedDrives'];
+
 const WORD_LETTERS = 120;
 const word = z.string().check(z.regex(/^[\w.:&-]{1,120}$/));
 /** Of whatever tells one thing from another, as acts name it: letters, digits and few signs. */
@@ -132,10 +162,12 @@ export const ActOn = z.strictObject({
   box: z.optional(id),
   /** Counted from one, as openings of a case are. */
   opening: z.optional(number),
-  /** Of a card's sockets for power, or of its leads, from nought. */
+  /** Of a card's sockets for power, of its leads, or of the ends of a lead, from nought. */
   socket: z.optional(number),
   need: z.optional(id),
   obstacle: z.optional(id),
+  /** A lead inside the machine. */
+  lead: z.optional(id),
   /** Something bought beside the cards. */
   extra: z.optional(word),
   package: z.optional(id),

@@ -22,6 +22,8 @@ import { BOX_KINDS } from '../standards/extras.ts';
 import { BOOT_CODES, MANNERS, QUIRKS } from '../standards/cardForm.ts';
 import type { DeepReadonly } from '../units.ts';
 
+export const OWN_ENDS = ['fixed', 'beforeSeating'] as const;
+
 export const Card = z.object({
   id,
   maker: text,
@@ -67,7 +69,12 @@ export const Card = z.object({
   ),
   /** Leads that come with it and want a header of the board. */
   boardLeads: listOf(
-    z.object({ type: z.enum(BOARD_HEADERS), lengthMm: limits.millimetres }),
+    z.object({
+      type: z.enum(BOARD_HEADERS),
+      lengthMm: limits.millimetres,
+      /** The other end: part of the card, or out of reach once it is seated; absent: plugged in when it is. */
+      ownEnd: z.optional(z.enum(OWN_ENDS)),
+    }),
     MOST.leads,
   ),
   /** Openings that further sockets of it take, each with a plate at the end of a ribbon or a lead. */

@@ -15,7 +15,7 @@ import { EXTRA_KINDS } from '../standards/extras.ts';
 import type { DeepReadonly } from '../units.ts';
 
 /** Version of the job document. A file with a higher one is newer than this program. */
-export const JOB_FORMAT = 13;
+export const JOB_FORMAT = 14;
 
 /** The share of a replacement's price that an old machine deserves, unless told. Common practice, no source. */
 export const DESERVES_PERCENT = 33;

@@ -157,6 +157,8 @@ export const MOST = {
   /** Drives of one need. */
   drives: 32,
   damage: 64,
+  /** Leads inside one machine. */
+  innerLeads: 128,
   moduleLengths: 16,
   needs: 64,
   pins: 256,

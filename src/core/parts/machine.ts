@@ -10,7 +10,9 @@ import { SCREEN_INPUTS } from '../standards/screens.ts';
 import { M2_KEYS } from '../standards/slotRecords.ts';
 import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
 import { BAY_SIZES } from '../standards/storage.ts';
+import { MACHINE_PARTS } from '../standards/innerLeads.ts';
 import { Delivery } from './delivery.ts';
+import { InnerLead } from './innerLead.ts';
 import { AccessPoint, NetworkPath, emptyAccessPoint, emptyPath } from './networkPath.ts';
 import { asking, misfitsOfMachine } from './references.ts';
 import type { DeepReadonly } from '../units.ts';
@@ -356,6 +358,8 @@ export const Machine = z
         z.object({
           type: z.enum(BOARD_HEADERS),
           place: z.optional(Place),
+          /** Seen at the bench: nothing keeps a plug from going on the wrong way. */
+          unkeyed: z.optional(z.literal(true)),
         }),
         MOST.headers,
       ),
@@ -371,6 +375,10 @@ export const Machine = z
     inTrouble: listOf(z.object({ id: text, name: text, status: text }), MOST.inTrouble),
     /** What was dead or damaged when it came: ports, headers, plates. */
     damage: listOf(z.object({ id, what: text }), MOST.damage),
+    /** Leads of which an end is loose, or may be. */
+    leads: listOf(InnerLead, MOST.innerLeads),
+    /** Parts of the machine itself that are not in it yet. */
+    toFit: listOf(z.enum(MACHINE_PARTS), MACHINE_PARTS.length),
   })
   .check(asking(misfitsOfMachine));
 
@@ -433,8 +441,13 @@ export function emptyMachine(name = ''): Machine {
     functions: [],
     inTrouble: [],
     damage: [],
+    leads: [],
+    toFit: [],
   };
 }
+
+/** Without its supply there is no mains in it, and nothing of it has ever run. */
+export const isBuilt = ({ toFit }: Pick<Machine, 'toFit'>): boolean => !toFit.includes('supply');
 
 export const emptySystem = (): Machine['system'] => ({
   family: null,

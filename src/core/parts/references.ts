@@ -5,6 +5,7 @@
 import type * as z from 'zod/mini';
 import { actId, type Act } from './act.ts';
 import { pinKey, type Pin } from './planning.ts';
+import { leadRow, type LeadKind } from '../standards/innerLeads.ts';
 
 interface Keyed {
   readonly id: string;
@@ -21,6 +22,10 @@ interface MachineKeys {
   readonly enclosures: readonly Keyed[];
   readonly screens: readonly Keyed[];
   readonly damage: readonly Keyed[];
+  readonly leads: readonly (Keyed & {
+    readonly kind: LeadKind;
+    readonly ends: readonly unknown[];
+  })[];
   readonly path: { readonly hops: readonly (Keyed & { readonly leads: readonly Keyed[] })[] };
 }
 
@@ -65,15 +70,21 @@ export function misfitsOfMachine(machine: MachineKeys): readonly Misfit[] {
   const slots = idsOf(machine.slots);
   const enclosures = idsOf(machine.enclosures);
   return [
-    ...(['slots', 'conditions', 'obstacles', 'enclosures', 'screens', 'damage'] as const).flatMap(
-      (list) =>
-        repeated(
-          [list],
-          machine[list].map(({ id }) => id),
-          ['id'],
-        ),
+    ...(
+      ['slots', 'conditions', 'obstacles', 'enclosures', 'screens', 'damage', 'leads'] as const
+    ).flatMap((list) =>
+      repeated(
+        [list],
+        machine[list].map(({ id }) => id),
+        ['id'],
+      ),
     ),
     ...misfitsOfPath(machine.path),
+    ...machine.leads.flatMap(({ kind, ends }, n) =>
+      ends.length <= leadRow(kind).ends.length
+        ? []
+        : [{ path: ['leads', n, 'ends'], expected: 'no more ends than such a lead has' }],
+    ),
     ...machine.slots.flatMap(({ enclosureId }, n) =>
       enclosureId === null
         ? []

@@ -16,7 +16,8 @@ import type { ExtraKind } from '../standards/extras.ts';
 import type { BoardHeader, FrontLead } from '../standards/headers.ts';
 import type { ScreenAdapter } from '../standards/screens.ts';
 import type { NetworkFeature } from '../standards/ethernet.ts';
-import type { BayFrame, DriveArray } from '../standards/storage.ts';
+import type { BayFrame, DriveArray, MODULE_SIDES } from '../standards/storage.ts';
+import type { LeadEndKind, LeadKind, MachinePart } from '../standards/innerLeads.ts';
 import type { SystemFamily } from '../standards/systems.ts';
 import type { PlugAdapter, PlugType } from '../standards/plugs.ts';
 
@@ -33,6 +34,8 @@ export type CautionCode =
   | 'steadyPower'
   | 'openPower'
   | 'pinOne'
+  | 'polarity'
+  | 'bentPins'
   | 'localRules';
 
 /** A card and where it goes, so that two of a kind are told apart. */
@@ -41,6 +44,25 @@ export interface CardAt {
   readonly slot: string;
   /** The external box; empty for the machine's own case. */
   readonly enclosure: string;
+}
+
+/** A drive as it is told from others. */
+interface DriveNamed {
+  /** Empty where only its kind and size are told. */
+  readonly name: string;
+  readonly gigabytes: number;
+  readonly serial: string;
+  /** Of a module; null: nobody told. */
+  readonly sides: (typeof MODULE_SIDES)[number] | null;
+}
+
+/** Drives that hang on a card; without one on the board's own ports. */
+interface DrivesAt extends CardAt {
+  readonly count: number;
+  /** Those that are known of them. */
+  readonly drives: readonly DriveNamed[];
+  /** The first of its ports that they take, from one. */
+  readonly firstPort: number;
 }
 
 /** An opening of a case, with how its cover is held; empty while nobody told. */
@@ -221,6 +243,8 @@ export interface StepValues {
   readonly joinLead: CardAt & { readonly lead: string };
   readonly joinFront: CardAt & { readonly lead: FrontLead };
   readonly joinRibbon: CardAt & { readonly count: number };
+  /** What the plate bears: jacks, or sockets of aerials. */
+  readonly joinJack: CardAt & { readonly count: number; readonly bears: 'jack' | 'aerial' };
   readonly setJumper: CardAt;
   readonly fitModules: CardAt & {
     readonly count: number;
@@ -228,6 +252,7 @@ export interface StepValues {
     readonly toBoard: boolean;
     /** A heat sink is screwed over them. */
     readonly hasCover: boolean;
+    readonly drives: readonly DriveNamed[];
   };
   /** Before anything goes in: what lies in the slot or over it. */
   readonly clearSlot: CardAt & { readonly state: 'dirty' | 'capped' };
@@ -247,6 +272,32 @@ export interface StepValues {
     /** The card will lie over it. */
     readonly isCovered: boolean;
   };
+  /** The other end of a lead to a header of the board. */
+  readonly joinOwnEnd: CardAt & { readonly header: BoardHeader };
+  /** The same, where it cannot be reached once the card is in. */
+  readonly joinOwnFirst: CardAt & { readonly header: BoardHeader };
+  /** The other end of a module's data lead. */
+  readonly joinBoardPort: CardAt & { readonly count: number };
+  readonly fitOnBoard: { readonly part: MachinePart };
+  readonly fitInCase: { readonly part: MachinePart };
+  /** How a drive on a ribbon is told from the other one. */
+  readonly setDrive: {
+    readonly lead: LeadKind;
+    readonly name: string;
+    readonly at: string;
+    readonly how: 'first' | 'second' | 'position';
+  };
+  readonly joinEnd: {
+    readonly lead: LeadKind;
+    readonly name: string;
+    readonly end: LeadEndKind;
+    /** What is printed there; empty: nobody told. */
+    readonly at: string;
+    /** Of this end's plug; empty: they are all alike. */
+    readonly colour: string;
+    /** Known to be out; else nobody knows. */
+    readonly isLoose: boolean;
+  };
   readonly exchangePlugs: CardAt & {
     readonly feeds: string;
     /** The free plug that goes in, and the one that comes out for the card. */
@@ -259,21 +310,20 @@ export interface StepValues {
     /** No lead reaches as it is. */
     readonly isLengthened: boolean;
   };
-  readonly mountDrives: CardAt & {
-    readonly count: number;
+  readonly mountDrives: DrivesAt & {
     /** What holds narrow drives in wide bays. */
     readonly frames: readonly BayFrame[];
     readonly bothSides: boolean;
   };
-  readonly joinDrives: CardAt & { readonly count: number };
-  readonly feedDrives: CardAt & {
-    readonly count: number;
-    readonly plugAdapters: readonly PlugAdapter[];
-  };
+  /** The end of each data lead at the card, or at the board. */
+  readonly joinDrives: DrivesAt;
+  readonly joinDriveEnds: DrivesAt;
+  readonly feedDrives: DrivesAt & { readonly plugAdapters: readonly PlugAdapter[] };
   readonly lookOver: InCase;
   readonly closeFarSide: PanelOf;
   readonly closeCase: PanelOf;
-  readonly leadsBack: Nothing;
+  /** The first time, where nothing was joined before. */
+  readonly leadsBack: { readonly isFirst: boolean };
   /** Through what stands between outputs and screens. */
   readonly moveScreenLead: CardAt & {
     readonly adapters: readonly ScreenAdapter[];
@@ -295,6 +345,8 @@ export interface StepValues {
     /** Those whose lead has a lock. */
     readonly locked: readonly string[];
   };
+  /** Whether external boxes are seen, and what helps where one is not. */
+  readonly checkEnclosures: { readonly names: readonly string[] };
   readonly start: Nothing;
   /** In an open case, on the other machine of a trial. */
   readonly tryStart: Nothing;

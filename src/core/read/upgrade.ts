@@ -6,6 +6,7 @@ import { actsOfTicks, entryOfFormat13 } from './actsOfFormat12.ts';
 import { PLAIN_WAYS } from '../parts/driverPackage.ts';
 import { DESERVES_PERCENT, JOB_FORMAT } from '../parts/job.ts';
 import { emptyDrive } from '../parts/drive.ts';
+import { Need, unitsNeeded } from '../parts/need.ts';
 import { PLAIN_RUN } from '../parts/run.ts';
 import { PLAIN_WEIGHTS } from '../parts/planning.ts';
 import { directHops, emptyAccessPoint, emptyPath } from '../parts/networkPath.ts';
@@ -140,7 +141,58 @@ const STEPS: Readonly<Record<number, (job: Part) => Part>> = {
     acts: actsOfTicks({ ...job, ticks, spentSeconds }),
     log: eachOf(job['log'], (entry) => entryOfFormat13(entry, job['machine'])),
   }),
+  /** Format 14 knows leads inside the machine by their ends, and parts of the machine that are not in it yet. */
+  13: (job) => ({
+    ...job,
+    format: 14,
+    machine: machineOfFormat14(job['machine']),
+    benchTest: isPart(job['benchTest'])
+      ? { ...job['benchTest'], machine: machineOfFormat14(job['benchTest']['machine']) }
+      : job['benchTest'],
+    acts: Array.isArray(job['acts']) ? actsOfFormat14(job['acts'], job['needs']) : job['acts'],
+  }),
 };
+
+const machineOfFormat14 = (machine: unknown): unknown => filled(machine, { leads: [], toFit: [] });
+
+/** Acts that were two in one: whoever said that it was done had done both ends. */
+const BOTH_ENDS: Readonly<Record<string, string>> = {
+  joinDrives: 'joinDriveEnds',
+  joinRibbon: 'joinJack',
+  joinHeader: 'joinOwnEnd',
+};
+/** Done to the drives of a need, whatever they hang on. */
+const OF_DRIVES: readonly string[] = ['mountDrives', 'joinDriveEnds', 'feedDrives'];
+
+/** @param acts as format 13 has them */
+function actsOfFormat14(acts: readonly unknown[], needs: unknown): readonly unknown[] {
+  const both = acts.flatMap((act) => {
+    const other = isPart(act) ? BOTH_ENDS[String(act['code'])] : undefined;
+    return isPart(act) && other !== undefined
+      ? [act, { ...act, code: other, seconds: null }]
+      : [act];
+  });
+  const seen = new Set<string>();
+  return both.flatMap((act) => {
+    if (!isPart(act) || !isPart(act['on']) || !OF_DRIVES.includes(String(act['code'])))
+      return [act];
+    const { need } = act['on'];
+    const name = `${String(act['code'])} ${String(need)} ${String(act['round'])}`;
+    if (seen.has(name)) return [];
+    seen.add(name);
+    const number = drivesOfNeed(needs, need);
+    return [{ ...act, on: number > 1 ? { need, number } : { need } }];
+  });
+}
+
+/** How many a need asks; one where that cannot be read. */
+function drivesOfNeed(needs: unknown, id: unknown): number {
+  const found: unknown = Array.isArray(needs)
+    ? needs.find((each) => isPart(each) && each['id'] === id)
+    : undefined;
+  const need = Need.safeParse(found);
+  return need.success ? unitsNeeded(need.data) : 1;
+}
 
 /** A figure was one number a need; nobody said what was copied. */
 const observationOfFormat11 = (observation: unknown): unknown =>
@@ -348,10 +400,12 @@ function drivesOfFormat12(job: Part): Part {
 
 /** A machine or card of a kept list that bears no format: whatever it lacks is filled in; what it has stays. */
 export const upgradedMachine = (machine: unknown): unknown =>
-  machineOfFormat10(
-    machineOfFormat9(
-      machineOfFormat8(
-        machineOfFormat6(machineOfFormat4(machineOfFormat3(machineOfFormat2(machine)))),
+  machineOfFormat14(
+    machineOfFormat10(
+      machineOfFormat9(
+        machineOfFormat8(
+          machineOfFormat6(machineOfFormat4(machineOfFormat3(machineOfFormat2(machine)))),
+        ),
       ),
     ),
   );

@@ -47,6 +47,15 @@ export function leftUndone(world: World): readonly string[] {
     ...[...world.standing.values()].flatMap(({ name, isJoined, worksJoined }) =>
       worksJoined && !isJoined ? `${name} has no plug or lead in it` : [],
     ),
+    ...world.wantedDrives.flatMap(({ need, count }) =>
+      ['mounted', 'joined', 'ends', 'fed'].flatMap((mark) => {
+        const has = [...world.drives].reduce(
+          (sum, [of, many]) => sum + (of.startsWith(`${mark} ${need} in `) ? many : 0),
+          0,
+        );
+        return has >= count ? [] : `${has} of ${count} drives of ${need} are ${mark}`;
+      }),
+    ),
     ...world.wanted.flatMap((mark) => (world.done.has(mark) ? [] : `not done: ${mark}`)),
     ...[...world.unplugged].map((id) => `${id} is not plugged in`),
     ...(world.isTethered ? [] : ['leads behind are off']),

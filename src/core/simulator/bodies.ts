@@ -11,6 +11,7 @@ import { NEW, meet, obstaclePatch, openingIn, patchOf, type Body, type World } f
 import {
   atBrackets,
   done,
+  lacksPart,
   inside,
   no,
   slotOf,
@@ -43,6 +44,7 @@ export function reaches(
 export function goIn(world: World, bodyId: string, slot: Slot): Outcome {
   const body = world.out.get(bodyId);
   if (body === undefined) return no('nothingThere');
+  if (lacksPart(world, 'board')) return no('notIn');
   if (world.standing.has(slot.id)) return no('occupied');
   if (world.caps.has(slot.id)) return no('capped');
   if (body.hasWrongBracket) return no('wrongBracket');

@@ -1,5 +1,5 @@
 /** What each act does in the world, and when it is refused. */
-import type { Step, StepCode } from '../procedure/step.ts';
+import type { StepCode } from '../procedure/step.ts';
 import { valueOf } from '../parts/fact.ts';
 import { goIn, goOut, held, onBench, onCard, reaches } from './bodies.ts';
 import {
@@ -7,15 +7,17 @@ import {
   caseOf,
   done,
   inside,
+  lacksPart,
   marked,
   no,
   slotOf,
   withIn,
   withOut,
   type Doing,
+  type FitStep,
   type Outcome,
 } from './outcome.ts';
-import { NEW, caseId, patchOf, type Filling, type World } from './world.ts';
+import { NEW, caseId, casesOf, patchOf, type Filling, type World } from './world.ts';
 
 const panel =
   (which: 'panel' | 'far', opens: boolean): Doing =>
@@ -170,6 +172,8 @@ export const DOING: { readonly [Code in StepCode]?: Doing } = {
   joinLead: inside(onBench(null)),
   joinFront: inside(onBench(null)),
   joinRibbon: onBench(null),
+  joinJack: onBench(null),
+  joinOwnFirst: inside(onBench(null)),
   setJumper: onBench(null),
   fitModules: onBench(null),
   seat: atBrackets((world, step) => {
@@ -194,6 +198,7 @@ export const DOING: { readonly [Code in StepCode]?: Doing } = {
     if (step.code !== 'joinHeader') return no('nothingThere');
     const slot = slotOf(world, step.slotId);
     const { isCovered, header } = step.values;
+    if (lacksPart(world, 'board')) return no('notIn');
     if (!isCovered && !world.standing.has(step.slotId ?? '')) return no('notIn');
     const places = (valueOf(world.machine.headers) ?? []).filter(
       ({ type, place }) => type === header && place !== undefined,
@@ -202,9 +207,42 @@ export const DOING: { readonly [Code in StepCode]?: Doing } = {
     const barred = places.map(({ place }) => reaches(world, place!));
     return barred.includes(null) ? done(world) : no(barred[0] ?? 'covered');
   }),
+  joinOwnEnd: inside(ifStanding),
+  joinBoardPort: inside(ifStanding),
+  fitOnBoard: (world, step) => {
+    if (world.hasMains || step.code !== 'fitOnBoard') return no('power');
+    const { part } = step.values;
+    if (part === 'cooler' && lacksPart(world, 'processor')) return no('notIn');
+    return part === 'processor' && world.done.has('part cooler')
+      ? no('covered')
+      : marked(world, `part ${part}`);
+  },
+  fitInCase: inside((world, step) => {
+    if (step.code !== 'fitInCase') return no('nothingThere');
+    const { part } = step.values;
+    const below = { board: 'posts', cooler: 'processor', supply: null } as const;
+    const first = part in below ? below[part as keyof typeof below] : null;
+    return first !== null && lacksPart(world, first) ? no('notIn') : marked(world, `part ${part}`);
+  }),
+  // A drive's jumper cannot be seen any more once its ribbon is on.
+  setDrive: (world, { on }) =>
+    world.done.has(`end ${on.lead} ${on.socket}`)
+      ? no('covered')
+      : marked(world, `set ${on.lead} ${on.socket}`),
+  joinEnd: inside((world, step) => {
+    if (step.code !== 'joinEnd') return no('nothingThere');
+    const { lead, end } = step.values;
+    const isOfSupply = /power|splitter/.test(lead);
+    if (end === 'board' && lacksPart(world, 'board')) return no('notIn');
+    if (isOfSupply && lacksPart(world, 'supply')) return no('notIn');
+    const { lead: id, socket } = step.on;
+    const isRibbon = lead.startsWith('ribbon') && end !== 'board';
+    if (isRibbon && !world.done.has(`set ${id} ${socket}`)) return no('notIn');
+    return marked(world, `end ${id} ${socket}`);
+  }),
   exchangePlugs: inside((world, { on }) => marked(world, `exchanged ${on.slot} ${on.socket}`)),
   plug: inside((world, step) => {
-    if (!world.standing.has(step.slotId ?? '')) return no('notIn');
+    if (!world.standing.has(step.slotId ?? '') || lacksPart(world, 'supply')) return no('notIn');
     const socket = `${step.on.slot} ${step.on.socket}`;
     const waits = world.exchanged.has(socket) && !world.done.has(`exchanged ${socket}`);
     if (waits) return no('plugInUse');
@@ -216,18 +254,24 @@ export const DOING: { readonly [Code in StepCode]?: Doing } = {
     });
   }),
   mountDrives: inside((world, step) => {
-    const opensBoth = valueOf(world.machine.case.opensBothSides) !== false;
-    if (opensBoth && !world.off.has('far ')) return no('closed');
+    const id = caseOf(world, step);
+    const room = casesOf(world.machine).find((each) => caseId(each.id) === id)?.room;
+    const opensBoth = valueOf(room?.opensBothSides ?? null) === true;
+    if (opensBoth && !world.off.has(`far ${id}`)) return no('closed');
     return drivesMarked(world, 'mounted', step);
   }),
   joinDrives: inside((world, step) => {
-    if (!world.standing.has(step.slotId ?? '')) return no('notIn');
-    return world.done.has(drives('mounted', step))
-      ? drivesMarked(world, 'joined', step)
-      : no('notIn');
+    if (step.slotId !== null && !world.standing.has(step.slotId)) return no('notIn');
+    if (step.slotId === null && lacksPart(world, 'board')) return no('notIn');
+    return areMounted(world, 'joined', step) ? drivesMarked(world, 'joined', step) : no('notIn');
   }),
+  joinDriveEnds: inside((world, step) =>
+    areMounted(world, 'ends', step) ? drivesMarked(world, 'ends', step) : no('notIn'),
+  ),
   feedDrives: inside((world, step) =>
-    world.done.has(drives('mounted', step)) ? drivesMarked(world, 'fed', step) : no('notIn'),
+    areMounted(world, 'fed', step) && !lacksPart(world, 'supply')
+      ? drivesMarked(world, 'fed', step)
+      : no('notIn'),
   ),
   leadsBack: (world) => done({ ...world, isTethered: true }),
   moveScreenLead: behind,
@@ -249,19 +293,41 @@ export const DOING: { readonly [Code in StepCode]?: Doing } = {
   trySystem: (world) => (world.isRunning ? done(world) : no('notRunning')),
   tryOut: goOut('gone'),
   countDrives: (world) => (world.isRunning ? done(world) : no('notRunning')),
+  checkEnclosures: (world) => (world.isRunning ? done(world) : no('notRunning')),
 };
 
-/** Drives of one need that hang on one card. */
-const drives = (mark: 'mounted' | 'joined' | 'fed', { on }: Pick<Step, 'on'>): string =>
-  `${mark} ${on.slot} ${on.need}`;
+/** A lead goes into a card that is in. */
+function ifStanding(world: World, { slotId }: FitStep): Outcome {
+  return world.standing.has(slotId ?? '') ? done(world) : no('notIn');
+}
 
-/** Drives of a need, on whichever cards they hang. */
-const drivesMarked = (
-  world: World,
-  mark: 'mounted' | 'joined' | 'fed',
-  step: Pick<Step, 'on'>,
-): Outcome =>
-  done({
+type DriveMark = 'mounted' | 'joined' | 'ends' | 'fed';
+
+/** Drives of one need; joined they are by the card that they hang on, or the board. */
+const drives = (mark: DriveMark, { on, round }: FitStep): string =>
+  mark === 'joined'
+    ? `joined ${on.slot ?? ''} ${on.need}`
+    : `${mark} in ${on.box ?? ''} ${on.need} ${on.number ?? 1} ${round}`;
+
+/** Those of one need in one case. */
+const counter = (world: World, mark: DriveMark, step: FitStep): string =>
+  `${mark} ${step.on.need} in ${caseOf(world, step)}`;
+
+/** As many are in their bays as this is done to, beside those that it was done to before. */
+function areMounted(world: World, mark: DriveMark, step: FitStep): boolean {
+  const count = (of: DriveMark) => world.drives.get(counter(world, of, step)) ?? 0;
+  return count('mounted') >= count(mark) + ('count' in step.values ? step.values.count : 0);
+}
+
+/** Drives of a need are counted, on whichever cards they hang; nothing is counted twice. */
+function drivesMarked(world: World, mark: DriveMark, step: FitStep): Outcome {
+  const name = drives(mark, step);
+  if (world.done.has(name) || !('count' in step.values)) return done(world);
+  const all = counter(world, mark, step);
+  const count = (world.drives.get(all) ?? 0) + step.values.count;
+  return done({
     ...world,
-    done: new Set([...world.done, drives(mark, step), `${mark} ${step.on.need}`]),
+    done: withIn(world.done, name),
+    drives: new Map([...world.drives, [all, count]]),
   });
+}

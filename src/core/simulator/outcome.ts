@@ -1,7 +1,8 @@
 /** What becomes of an act, and what every act asks first: that its case is open, and that it has no power. */
-import type { Step, StepCode } from '../procedure/step.ts';
+import type { Step } from '../procedure/step.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Slot } from '../parts/machine.ts';
+import type { MachinePart } from '../standards/innerLeads.ts';
 import { caseId, casesOf, type World } from './world.ts';
 
 export type Refusal =
@@ -56,18 +57,19 @@ export const atBrackets = (doing: Doing): Doing =>
     return isBarred ? no('bar') : doing(world, step);
   });
 
+/** Whether a part of the machine itself is not in it yet. */
+export const lacksPart = ({ machine, done: marks }: World, part: MachinePart): boolean =>
+  machine.toFit.includes(part) && !marks.has(`part ${part}`);
+
 export const slotOf = ({ machine }: World, slotId: string | null): Slot | undefined =>
   machine.slots.find(({ id }) => id === slotId);
 
 /** The case an act is done in: that of its slot, or the one it names. */
-export function caseOf(world: World, { slotId, values, code }: FitStep): string {
+export function caseOf(world: World, { slotId, values }: FitStep): string {
   const named = 'enclosure' in values ? values.enclosure : '';
   const box = world.machine.enclosures.find(({ name }) => name === named);
-  if (BAY_WORK.includes(code)) return '';
   return box?.id ?? caseId(slotOf(world, slotId)?.enclosureId ?? null);
 }
-/** Bays are in the machine's own case, wherever the card is. */
-const BAY_WORK: readonly StepCode[] = ['mountDrives', 'joinDrives', 'feedDrives'];
 
 export const withOut = <Each>(set: ReadonlySet<Each>, each: Each): ReadonlySet<Each> =>
   new Set([...set].filter((other) => other !== each));

@@ -7,7 +7,7 @@ import type { Card } from '../parts/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
 import type { Machine, Obstacle, Slot } from '../parts/machine.ts';
-import { socketWanted } from '../parts/need.ts';
+import { socketWanted, unitsNeeded } from '../parts/need.ts';
 import {
   COMPONENT_SIDE_MM,
   MODULE_WIDTH_MM,
@@ -60,8 +60,12 @@ export interface World {
   readonly unplugged: ReadonlySet<string>;
   /** Covers that came off, by the opening they closed. */
   readonly looseCovers: ReadonlySet<string>;
-  /** What was bought, or hangs on a card, and has to be in: marks that have to be left. */
+  /** What was bought, or is of the machine itself, and has to be in: marks that have to be left. */
   readonly wanted: readonly string[];
+  /** How many drives each need has to have in bays. */
+  readonly wantedDrives: readonly { readonly need: string; readonly count: number }[];
+  /** How many of them are mounted, joined at either end, fed: by that, the need and the case. */
+  readonly drives: ReadonlyMap<string, number>;
   /** What was done that leaves a mark: parts put in, drives mounted, plugs exchanged. */
   readonly done: ReadonlySet<string>;
 }
@@ -100,10 +104,10 @@ export function worldOf(job: Job, assembly: Assembly, isOpen = false): World {
   return {
     machine,
     exchanged: exchangedIn(assembly),
-    hasMains: true,
-    isCharged: true,
-    isRunning: true,
-    isTethered: true,
+    hasMains: !machine.toFit.includes('supply'),
+    isCharged: !machine.toFit.includes('supply'),
+    isRunning: !machine.toFit.includes('supply'),
+    isTethered: !machine.toFit.includes('supply'),
     off: new Set(isOpen ? ['panel '] : []),
     standing,
     out: new Map(
@@ -116,7 +120,9 @@ export function worldOf(job: Job, assembly: Assembly, isOpen = false): World {
     inPlace: new Set(machine.obstacles.map(({ id }) => id)),
     unplugged: new Set(),
     looseCovers: new Set(),
-    wanted: wantedIn(job, assembly),
+    wanted: wantedIn(job),
+    wantedDrives: drivesIn(job, assembly),
+    drives: new Map(),
     done: new Set(),
   };
 }
@@ -149,26 +155,38 @@ export function bring(world: World, job: Job, assembly: Assembly): World {
       ),
     ]),
     exchanged: exchangedIn(assembly),
-    wanted: wantedIn(job, assembly),
+    wanted: wantedIn(job),
+    wantedDrives: drivesIn(job, assembly),
   };
 }
 
-/** What a customer ordered beside the cards: parts for the machine, and drives in bays – in, joined and fed. */
-const wantedIn = ({ bought, needs }: Job, assembly: Assembly): readonly string[] => [
-  ...bought.map(({ id }) => `part ${id}`),
-  ...needs
-    .filter(
-      (need) =>
-        need.kind === 'drives' &&
-        socketWanted(need) !== 'm2Sata' &&
-        newCardsOf(assembly).some(({ flows }) =>
-          flows.some(
-            (flow) => flow.need.id === need.id && flow.socket === 'sata' && flow.units > 0,
-          ),
-        ),
-    )
-    .flatMap(({ id }) => ['mounted', 'joined', 'fed'].map((mark) => `${mark} ${id}`)),
+/** What a customer ordered beside the cards, and what the machine itself has to have: parts, and both ends of every lead. */
+const wantedIn = ({ bought, machine }: Job): readonly string[] => [
+  ...bought.flatMap(({ id, kind }) => (/lead|cable/i.test(kind) ? [] : `part ${id}`)),
+  ...machine.toFit.map((part) => `part ${part}`),
+  ...machine.leads.flatMap(({ id, ends }) =>
+    ends.flatMap(({ joined, barred }, n) =>
+      joined?.value === true || barred !== undefined ? [] : `end ${id} ${n}`,
+    ),
+  ),
 ];
+
+/** Of a need the drives in bays: as many as it asks, and as many as there are ports for. */
+function drivesIn({ needs, plan, machine }: Job, assembly: Assembly) {
+  const cards = newCardsOf(assembly).map(({ card }) => card.delivers);
+  const board = valueOf(machine.builtIn) ?? [];
+  let free = [...board, ...cards].reduce(
+    (sum, each) => sum + (each.kind === 'drives' && each.socket === 'sata' ? each.ports : 0),
+    0,
+  );
+  return needs.flatMap((need) => {
+    if (need.kind !== 'drives' || plan?.unmet.includes(need.id) === true) return [];
+    if (!['sata', 'any'].includes(socketWanted(need))) return [];
+    const count = Math.min(free, unitsNeeded(need));
+    free -= count;
+    return count === 0 ? [] : [{ need: need.id, count }];
+  });
+}
 
 /** Sockets that get a plug that feeds something else as yet: slot and number. */
 const exchangedIn = (assembly: Assembly): ReadonlySet<string> =>

@@ -18,6 +18,7 @@ export const EXTRA_KINDS = [
   'networkCable',
   'networkSwitch',
   'networkModule',
+  'outsideLead',
 ] as const;
 export type ExtraKind = (typeof EXTRA_KINDS)[number];
 
@@ -44,4 +45,5 @@ export const EXTRA_LIMIT_UNITS: Readonly<Partial<Record<ExtraKind, 'W' | 'mm'>>>
   aerial: 'mm',
   supply: 'W',
   networkCable: 'mm',
+  outsideLead: 'mm',
 };

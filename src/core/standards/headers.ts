@@ -1,6 +1,6 @@
 /**
  * Headers and the leads that plug into them. Source: the usual header conventions of USB 2.0, USB 3.2 and
- * Type-C front panels, of front sound, and of serial and parallel ports on a ribbon (from memory): pins, the missing pin that keys them, ports fed.
+ * Type-C front panels, of front sound, fans and lighting, and of serial and parallel ports on a ribbon (from memory): pins, the missing pin that keys them, ports fed.
  */
 
 /** Leads of a case's front panel, by what they plug into. */
@@ -14,6 +14,9 @@ export const BOARD_HEADERS = [
   'sound-4-pin',
   'serial-10-pin',
   'parallel-26-pin',
+  'fan-4-pin',
+  'lighting-3-pin',
+  'lighting-4-pin',
 ] as const;
 export type BoardHeader = (typeof BOARD_HEADERS)[number];
 
@@ -35,4 +38,8 @@ export const HEADERS: Readonly<Record<FrontLead | BoardHeader, HeaderRow>> = {
   'sound-4-pin': { pins: 4, ports: 0, typeC: false, keyed: false },
   'serial-10-pin': { pins: 9, ports: 0, typeC: false, keyed: true },
   'parallel-26-pin': { pins: 25, ports: 0, typeC: false, keyed: true },
+  'fan-4-pin': { pins: 4, ports: 0, typeC: false, keyed: true },
+  // Of four places one is blank; the older kind with 12 V has all four, and only a mark for plus.
+  'lighting-3-pin': { pins: 3, ports: 0, typeC: false, keyed: true },
+  'lighting-4-pin': { pins: 4, ports: 0, typeC: false, keyed: false },
 };

@@ -42,6 +42,9 @@ const REASON_WORDS: Readonly<Record<Reason, string>> = {
   closeBeside: 'little room is left between two cards',
   outFirst: 'what goes makes room for what comes',
   boardUpFirst: 'an open case is not laid on its cards',
+  roomBeside: 'beside the case there is room for both hands',
+  drivesFirst: 'drives go into their bays before leads go to them',
+  leadsFirst: 'cards lie over its plug',
   inRow: 'side by side they go in one after the other',
   lookLast: 'one look over all of it comes last',
   outsideLast: 'what is behind waits until the case stands closed',
@@ -101,6 +104,7 @@ function thingWords({ kind, name }: Thing): string {
     case 'plate':
       return `plate of ${name}`;
     case 'card':
+    case 'lead':
     case 'part':
       return name;
   }
@@ -172,7 +176,15 @@ const SEEN: Readonly<Partial<Record<StepCode, string>>> = {
   swapBracket: 'The bracket stands at a right angle, no screw left over.',
   joinLead: 'The plug sits flush; a light pull does not move it.',
   joinFront: 'The plug sits flush, pin 1 on pin 1.',
-  joinRibbon: 'Both ends sit flush, pin 1 on pin 1.',
+  joinRibbon: 'It sits flush, pin 1 on pin 1.',
+  joinJack: 'It does not turn in its plate; its plug sits flush.',
+  joinOwnFirst: 'The plug sits flush; a light pull does not move it.',
+  joinOwnEnd: 'The plug sits flush, its lead lies clear of every fan.',
+  joinBoardPort: 'It clicks, or sits flush.',
+  fitOnBoard: 'It sits level, its latches are closed.',
+  fitInCase: 'It does not move, and no screw is left over.',
+  setDrive: 'The jumper stands as the drive’s label shows it.',
+  joinEnd: 'The plug sits flush; a light pull does not move it.',
   setJumper: 'It bridges the pins that the card’s sheet names.',
   fitModules: 'Each lies flat, its screw holds, no film is left.',
   clearSlot: 'The contacts show, clean along their length.',
@@ -184,6 +196,7 @@ const SEEN: Readonly<Partial<Record<StepCode, string>>> = {
   exchangePlugs: 'Both things have a plug again.',
   plug: 'The plug sits flush; its catch is over the nose, where it has one.',
   mountDrives: 'None of them moves in its bay.',
+  joinDriveEnds: 'No drive is without its lead; each lead is marked.',
   joinDrives: 'Each lead ends where its mark says.',
   feedDrives: 'No drive is without its plug.',
   lookOver: 'Nothing is loose, no plug hangs free, every opening is closed.',
@@ -196,6 +209,7 @@ const SEEN: Readonly<Partial<Record<StepCode, string>>> = {
   joinRear: 'Each lead clicks, or sits up to its collar.',
   joinEnclosures: 'Each box is joined, its switch on.',
   start: 'A picture appears, fans turn, nothing smells.',
+  checkEnclosures: 'The system lists what is in each box.',
   countDrives: 'Firmware setup lists every one of them.',
 };
 

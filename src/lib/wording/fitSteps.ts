@@ -1,5 +1,7 @@
 /** Steps of the physical work, as they are read at the bench. */
-import type { PlugType, StepCode, StepValues, SystemFamily } from '$core';
+import type { LeadKind, MachinePart, PlugType, StepCode, StepValues, SystemFamily } from '$core';
+import { figure } from './figures';
+import { END_WORDS, LEAD_WORDS, PART_WORDS } from './leads';
 import { REAR_LEAD_WORDS, leadEndWords } from './rear';
 import { at, inEnclosure, type StepWords } from './stepWords';
 import {
@@ -52,6 +54,89 @@ const joinedWords = ({ plugs, leads }: Joined): string => {
     ...plugs.map((plug) => PLUG_WORDS[plug].name),
     ...leads.map((lead) => HEADER_WORDS[lead]),
   ].join(', ');
+};
+
+type DriveNamed = StepValues['mountDrives']['drives'][number];
+/** By name and size where they are known, else by their number. */
+function drivesNamed(count: number, drives: readonly DriveNamed[], one = 'drive'): string {
+  const [first] = drives;
+  if (count > 1) return `${count} ${one}s`;
+  if (first === undefined) return `the ${one}`;
+  return first.name === ''
+    ? `the ${one} of ${figure(first.gigabytes, 'GB')}`
+    : `${first.name}, ${figure(first.gigabytes, 'GB')}`;
+}
+
+const serialsOf = (drives: readonly DriveNamed[]): string => {
+  const told = drives.map(({ serial }) => serial).filter((serial) => serial !== '');
+  return told.length === 0 ? '' : `: ${told.join(', ')}`;
+};
+
+/** Thin pads under a double-sided module, thick ones where its other side is bare. */
+function padWords(drives: readonly DriveNamed[]): string {
+  const sides = [...new Set(drives.flatMap(({ sides: each }) => each ?? []))];
+  return sides.length === 0
+    ? 'One-sided module: the thicker pad; chips on both sides: the thinner one. '
+    : sides
+        .map((each) =>
+          each === 'single' ? 'Single-sided: the thicker pad. ' : 'Double-sided: the thinner pad. ',
+        )
+        .join('');
+}
+
+const portsOf = ({ card }: Pick<Parameters<typeof at>[0], 'card'>): string =>
+  card === '' ? 'the board' : card;
+
+const PART_STEPS: Readonly<Record<MachinePart, StepWords>> = {
+  supply: {
+    title: 'Screw the power supply into the case',
+    detail:
+      'Its fan towards the opening for air. Never open it. Only leads that came with it belong on it. Its mains lead stays out.',
+  },
+  processor: {
+    title: 'Put the processor into its socket',
+    detail: 'Lever up, corner mark on corner mark, let it drop in, lever down.',
+  },
+  cooler: {
+    title: 'Fit the cooler on the processor',
+    detail:
+      'Film off; paste thin and even where none is on it. Screws crosswise, a few turns each.',
+  },
+  memory: {
+    title: 'Press the memory into its slots',
+    detail:
+      'The pair that the board’s manual names first. Notch on notch; press at both ends until the latches close.',
+  },
+  posts: {
+    title: 'Set the posts that the board stands on',
+    detail: 'One under each hole of the board, none anywhere else: a post too many shorts it.',
+  },
+  board: {
+    title: 'Lay the board on its posts and screw it down',
+    detail: 'The plate of its ports goes into the case first. All screws in, then all tight.',
+  },
+};
+
+/** What tells this lead from others as it goes in. */
+const LEAD_DETAIL: Readonly<Partial<Record<LeadKind, string>>> = {
+  'ribbon-40': 'Coloured edge to pin 1: at a drive that is beside its power socket.',
+  'ribbon-80': 'Blue to the board, black to the first drive, grey to the second.',
+  'floppy-34': 'Coloured edge to pin 1. The drive beyond the twist is the first.',
+  sata: 'The L of the plug fits one way. Straight or angled: it must not press against a card.',
+  'board-power-20': 'Its latch over the nose of the socket.',
+  'board-power-24': 'Its latch over the nose of the socket.',
+  'processor-power-4':
+    'Its latch over the nose; half of an 8-pin socket may stay empty where the board allows it.',
+  'processor-power-8': 'Its latch over the nose. No graphics plug goes here.',
+  'drive-power-4': 'Round corners to round corners; push it home.',
+  'floppy-power': 'It can be forced on one pin aside: look before you push.',
+  'splitter-4': 'Two drives on one plug, never three.',
+  'fan-3': 'On a socket of four pins it leaves the fourth free.',
+  'disc-sound': 'Its plug may fit both ways: the same wire left at both ends.',
+  'front-switch': 'Either way round.',
+  'front-light': 'Coloured wire to plus.',
+  'lighting-4': 'The arrow to the pin marked +12 V; never on a header of 5 V.',
+  'lighting-3': 'One pin is missing; never on a header of 12 V.',
 };
 
 const screens = (adapters: StepValues['moveScreenLead']['adapters']): string =>
@@ -186,15 +271,26 @@ export const FIT_STEP_WORDS = {
   }),
   joinRibbon: ({ count, ...card }) => ({
     title: `Join ${count === 1 ? 'the plate' : `${count} plates`} by ribbon or lead to ${onBench(card)}`,
-    detail: 'Its jack sits screwed in the plate first. Mind pin 1.',
+    detail: 'The card’s end: it cannot be reached once the card is in.',
+  }),
+  joinJack: ({ count, bears, ...card }) => ({
+    title: `${bears === 'jack' ? 'Screw the jack into' : 'Screw the aerial sockets into'} ${count === 1 ? 'the plate' : `the ${count} plates`} for ${onBench(card)}`,
+    detail:
+      bears === 'jack'
+        ? 'Then plug the other end of the ribbon into it.'
+        : 'The other ends of the aerial leads: washer and nut outside, hand-tight, then a quarter turn.',
+  }),
+  joinOwnFirst: ({ header, ...card }) => ({
+    title: `Connect its own lead to ${onBench(card)}: ${HEADER_WORDS[header]}`,
+    detail: 'Now, beside its slot: it cannot be reached once the card is in.',
   }),
   setJumper: (card) => ({
     title: `Set the jumper on ${onBench(card)}`,
     detail: 'The board has no header for its lead; the jumper stands in for it.',
   }),
-  fitModules: ({ count, toBoard, hasCover, ...card }) => ({
-    title: `Fit ${count === 1 ? 'the drive' : `${count} drives`} on ${onBench(card)}`,
-    detail: `${hasCover ? 'Its heat sink off first, and on again last. ' : ''}Film off both sides of the pads. Each goes in at an angle, then flat, then its screw.${toBoard ? ' Connect its SATA lead now; the other end goes to a port of the board once the card is in.' : ''}`,
+  fitModules: ({ count, toBoard, hasCover, drives, ...card }) => ({
+    title: `Fit ${drivesNamed(count, drives, toBoard ? 'SATA drive' : 'drive')} on ${onBench(card)}`,
+    detail: `${hasCover ? 'Its heat sink off first, and on again last. ' : ''}${padWords(drives)}Film off both sides of the pads. Each goes in at an angle, then flat, then its screw.${toBoard ? ' Connect its SATA lead now.' : ''}`,
   }),
   clearSlot: ({ state, ...card }) =>
     state === 'dirty'
@@ -246,8 +342,30 @@ export const FIT_STEP_WORDS = {
   joinHeader: ({ header, isCovered, ...card }) => ({
     title: `Connect ${at(card)} to the board: ${HEADER_WORDS[header]}`,
     detail: isCovered
-      ? 'The board’s end now, before a card lies over it; the card’s end when it is in its slot.'
+      ? 'The board’s end, before a card lies over it.'
       : 'Count the pins before it goes on; it never needs force.',
+  }),
+  joinOwnEnd: ({ header, ...card }) => ({
+    title: `Connect the other end of that lead to ${at(card)}: ${HEADER_WORDS[header]}`,
+    detail: 'Then lay it flat, clear of every fan.',
+  }),
+  joinBoardPort: ({ count, ...card }) => ({
+    title: `Plug the SATA ${count === 1 ? 'lead' : 'leads'} from ${at(card)} into ${count === 1 ? 'a port' : `${count} ports`} of the board`,
+    detail:
+      'The other end of what hangs on its drive. A port that shares its lanes with an M.2 socket may be dead.',
+  }),
+  fitOnBoard: ({ part }) => PART_STEPS[part],
+  fitInCase: ({ part }) => PART_STEPS[part],
+  setDrive: ({ name, at: where, how }) => ({
+    title: `Set the jumper of ${name || 'the drive'}${where === '' ? '' : ` (${where})`}: ${how === 'position' ? 'cable select' : how === 'first' ? 'first drive (master)' : 'second drive (slave)'}`,
+    detail:
+      how === 'position'
+        ? 'The black plug at the end makes the first drive, the grey one in the middle the second.'
+        : 'The label on the drive shows which pins. Two drives set alike: neither is seen.',
+  }),
+  joinEnd: ({ lead, name, end, at: where, colour, isLoose }) => ({
+    title: `${isLoose ? 'Plug' : 'See that it is plugged in:'} ${LEAD_WORDS[lead]}${name === '' ? '' : ` (${name})`} ${isLoose ? 'into' : 'at'} ${END_WORDS[end]}${where === '' ? '' : `, ${where}`}`,
+    detail: `${colour === '' ? '' : `The ${colour} plug. `}${LEAD_DETAIL[lead] ?? ''}`.trim(),
   }),
   exchangePlugs: ({ feeds, gets, gives, ...card }) => ({
     title: `Exchange the plug of ${feeds}: ${PLUG_WORDS[gets].name} in, ${PLUG_WORDS[gives].name} out`,
@@ -257,16 +375,20 @@ export const FIT_STEP_WORDS = {
     title: `Plug ${PLUG_WORDS[plug].name} into ${at(card)}`,
     detail: `${adapter === null ? '' : `Through its adapter: ${PLUG_ADAPTER_WORDS[adapter]}. Each of its plugs on a lead of its own. `}${isLengthened ? 'Through the longer lead that was ordered for it. ' : ''}${PLUG_WORDS[plug].hasLatch ? 'Push until its latch holds.' : 'Push it home; it has no latch.'}`,
   }),
-  mountDrives: ({ count, frames, bothSides, card }) => ({
-    title: `Mount ${count === 1 ? 'the drive' : `${count} drives`} for ${card}`,
-    detail: `${frames.length === 0 ? '' : `Frames first: ${frames.map((each) => BAY_FRAME_WORDS[each]).join(', ')}. `}${bothSides ? 'Screwed from both sides. ' : ''}Write down which serial number sits in which bay.`,
+  mountDrives: ({ count, frames, bothSides, drives, ...card }) => ({
+    title: `Mount ${drivesNamed(count, drives)} for ${portsOf(card)}${inEnclosure(card.enclosure)}`,
+    detail: `${frames.length === 0 ? '' : `Frames first: ${frames.map((each) => BAY_FRAME_WORDS[each]).join(', ')}. `}${bothSides ? 'Screwed from both sides. ' : ''}Write down which serial number sits in which bay${serialsOf(drives)}.`,
   }),
-  joinDrives: ({ count, ...card }) => ({
-    title: `Connect ${count === 1 ? 'the drive' : `${count} drives`} to ${at(card)}`,
-    detail: 'A data lead each, marked with the drive’s serial number at both ends.',
+  joinDriveEnds: ({ count, drives }) => ({
+    title: `Plug a data lead into ${drivesNamed(count, drives)}`,
+    detail: `Mark it with the drive’s serial number at both ends${serialsOf(drives)}.`,
   }),
-  feedDrives: ({ count, plugAdapters }) => ({
-    title: `Plug power into ${count === 1 ? 'the drive' : `each of the ${count} drives`}`,
+  joinDrives: ({ count, drives, firstPort, ...card }) => ({
+    title: `Plug the data ${count === 1 ? 'lead' : 'leads'} of ${drivesNamed(count, drives)} into ${portsOf(card)}${card.card === '' ? '' : ` in ${card.slot}${inEnclosure(card.enclosure)}`}, ${count === 1 ? `port ${firstPort}` : `ports ${firstPort} to ${firstPort + count - 1}`}`,
+    detail: 'As the ports are numbered there; where they are not, counted from the bracket.',
+  }),
+  feedDrives: ({ count, plugAdapters, drives }) => ({
+    title: `Plug power into ${count === 1 ? drivesNamed(count, drives) : `each of the ${count} drives`}`,
     detail: `Count them plug by plug${plugAdapters.length === 0 ? '' : `, through: ${plugAdapters.map((each) => PLUG_ADAPTER_WORDS[each]).join(', ')}`}. They have no latch.`,
   }),
   lookOver: ({ enclosure }) => ({
@@ -282,10 +404,16 @@ export const FIT_STEP_WORDS = {
     title: `Close ${ofCase(enclosure)} and stand it up`,
     detail: held === 'screws' ? 'With its screws.' : '',
   }),
-  leadsBack: () => ({
-    title: 'Put the leads behind on again',
-    detail: 'But for mains and what goes to a new card. The photograph shows where each was.',
-  }),
+  leadsBack: ({ isFirst }) =>
+    isFirst
+      ? {
+          title: 'Plug in behind: keyboard, mouse, screen',
+          detail: 'But for mains, and for what has a task of its own.',
+        }
+      : {
+          title: 'Put the leads behind on again',
+          detail: 'But for mains and what goes to a new card. The photograph shows where each was.',
+        },
   moveScreenLead: ({ adapters, boardGoesOff, from, ...card }) => ({
     title: `Put the screen leads on ${at(card)}`,
     detail:
@@ -309,6 +437,11 @@ export const FIT_STEP_WORDS = {
         ? `Connect ${names[0] ?? 'the box'} to the machine`
         : `Connect the boxes in this order from the machine: ${names.join(', ')}`,
     detail: `${names.length === 1 ? '' : 'What moves most data comes first; a port takes six. '}${locked.length === 0 ? '' : `Turn the lock of the lead: ${locked.join(', ')}. `}Its mains lead last. It follows the machine’s power: leave its switch on.`,
+  }),
+  checkEnclosures: ({ names }) => ({
+    title: `Look whether the system sees ${names.join(' and ')}`,
+    detail:
+      'Not there: take its lead out, count to ten, and put it in again, before anything is installed anew.',
   }),
   start: () => ({
     title: 'Plug in the mains lead, switch on, start',

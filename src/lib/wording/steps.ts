@@ -211,6 +211,10 @@ const CAUTION_WORDS: Readonly<Record<CautionCode, string>> = {
   openPower:
     'Power is on in an open machine, here and at no other step. Hands, tools and screws stay out; touch nothing inside, pull the mains lead before anything else.',
   steadyPower: 'Firmware is updated on steady power only: a cut in the middle leaves a dead board.',
+  polarity:
+    'Plus on plus: the other way round a light stays dark, and a 12 V lighting lead can burn what hangs on it.',
+  bentPins:
+    'Touch no pin and no contact of processor or socket: a bent pin is a dead board. It drops in by itself, corner mark on corner mark.',
   pinOne:
     'Nothing keeps this plug from going in the wrong way round: find the mark of pin 1 on both.',
   localRules: 'Beyond the plug, local electrical codes and licensed trades come first.',

@@ -28,6 +28,9 @@ export const HEADER_WORDS: Readonly<Record<FrontLead | BoardHeader, string>> = {
   'sound-4-pin': 'CD audio, 4 pins',
   'serial-10-pin': 'serial, 10 pins',
   'parallel-26-pin': 'parallel, 26 pins',
+  'fan-4-pin': 'fan, 4 pins',
+  'lighting-3-pin': 'lighting, 5 V, 3 pins',
+  'lighting-4-pin': 'lighting, 12 V, 4 pins',
 };
 
 export const PLUG_ADAPTER_WORDS: Readonly<Record<PlugAdapter, string>> = {
@@ -103,6 +106,7 @@ export const EXTRA_KIND_WORDS: Readonly<Record<ExtraKind, string>> = {
   networkCable: 'Network cable',
   networkSwitch: 'Network switch',
   networkModule: 'Network module',
+  outsideLead: 'Lead outside',
 };
 
 /** The signals an M.2 socket can carry. */

@@ -14,6 +14,7 @@ import { cardActs } from './newCards.ts';
 import { closeUp, openRooms, openUp } from './cases.ts';
 import { covers, obstacles } from './openings.ts';
 import { driveActs } from './drivesOnCards.ts';
+import { machineWork } from './machineWork.ts';
 import { leaving } from './leavingCards.ts';
 import { outside } from './behind.ts';
 
@@ -21,9 +22,10 @@ import { outside } from './behind.ts';
 export function actsFor(job: Job, assembly: Assembly, state: BenchState): readonly Act[] {
   const cards = newCardsOf(assembly);
   const onCards = [
+    ...machineWork(assembly.machine),
     ...job.bought.flatMap((extra) => putIn(extra, job)),
     ...cards.flatMap((each) => cardActs(each, cards, assembly)),
-    ...driveActs(cards, assembly),
+    ...driveActs(cards, assembly, state),
   ];
   const work = [
     ...leaving(job, assembly, state),
@@ -36,7 +38,7 @@ export function actsFor(job: Job, assembly: Assembly, state: BenchState): readon
   // Nothing to fit, and nothing begun: nothing behind either.
   if (!isTouched && onCards.length === 0 && state.last('mains') === null) return [];
   return [
-    ...(isTouched ? openUp(rooms, work, assembly.machine, state) : []),
+    ...(isTouched ? openUp(rooms, work, assembly, state) : []),
     ...work,
     ...closeUp(rooms, state),
     ...outside(cards, assembly, state, isTouched),
@@ -45,6 +47,7 @@ export function actsFor(job: Job, assembly: Assembly, state: BenchState): readon
 
 /** What was bought for the machine itself, before the cards that want it. */
 const putIn = (extra: Extra, { machine }: Job): readonly Act[] => {
+  if (isLead(extra)) return [];
   const name = extraName(extra);
   return [
     ...(extra.kind === 'bay' ? [frontCoverOff(extra, valueOf(machine.case.frontCovers))] : []),
@@ -61,6 +64,15 @@ const putIn = (extra: Extra, { machine }: Job): readonly Act[] => {
     ),
   ];
 };
+
+/** A longer one goes in with the act that joins it. */
+const isLead = ({ kind }: Extra): boolean => LEADS_BOUGHT.includes(kind);
+const LEADS_BOUGHT: readonly Extra['kind'][] = [
+  'headerLead',
+  'driveCable',
+  'powerLead',
+  'outsideLead',
+];
 
 /** What goes into a bay goes in through the front. */
 const frontCoverOff = (extra: Extra, covers: CoverType | null): Act =>

@@ -3,14 +3,14 @@ import type { AssembledCard, Assembly } from '../../assembly/assembly.ts';
 import { rearLeadsOf, type LeadEnd } from '../../assembly/rearLeads.ts';
 import type { Flow } from '../../flow/flow.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Machine, Occupant, Slot } from '../../parts/machine.ts';
+import { isBuilt, type Machine, type Occupant, type Slot } from '../../parts/machine.ts';
 import { unitsNeeded } from '../../parts/need.ts';
 import { deviceId } from '../../parts/pciFunction.ts';
 import { usableBytesPerSecond } from '../../rules/link.ts';
 import { keyed, plainStep, step, cardAt } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
 import type { BenchState } from './benchState.ts';
-import { drivesAllotted } from './drivesOnCards.ts';
+import { countedByFirmware, drivesAllotted } from './drivesOnCards.ts';
 
 /**
  * What plugs in behind, once the case is closed, and the first start; as far as it is not done yet.
@@ -27,8 +27,12 @@ export function outside(
   const display = (slots: readonly Slot[]) =>
     slots.map(({ occupant }) => valueOf(occupant)).find((card) => card && isDisplay(card, machine));
   const hadCard = display(machine.slots) != null;
-  const drives = drivesAllotted(cards, assembly).reduce((sum, { count }) => sum + count, 0);
-  const isOff = (code: 'powerOff' | 'leadsOff') => isTouched || state.holds(code);
+  const drives = drivesAllotted(cards, assembly)
+    .filter(countedByFirmware)
+    .reduce((sum, { count }) => sum + count, 0);
+  // What was never on before goes on now.
+  const isOff = (kind: 'mains' | 'leads', off: 'powerOff' | 'leadsOff') =>
+    isTouched || state.holds(off) || (!isBuilt(machine) && state.last(kind) === null);
   const joins = [
     ...cards
       .filter(({ card }) => card.delivers.kind === 'screens')
@@ -70,14 +74,28 @@ export function outside(
     ...joinRear(cards, assembly),
     ...joinEnclosures(assembly),
   ];
-  const counts = drives === 0 ? [] : [act(step('countDrives', { count: drives }))];
+  const boxes = boxesUsed(assembly);
+  const counts = [
+    // Where there is no firmware setup to look into, the system is asked.
+    ...(drives === 0 || valueOf(machine.system.architecture) === 'arm64'
+      ? []
+      : [act(step('countDrives', { count: drives }))]),
+    ...(boxes.length === 0
+      ? []
+      : [act(step('checkEnclosures', { names: boxes.map(({ name }) => name) }))]),
+  ];
+  const isFirst = !isBuilt(machine) && state.last('leads') !== 'leadsBack';
   const isOpen = ({ draft: { code, on } }: Act) => !state.holds(code, on);
   return [
-    ...(isOff('leadsOff')
-      ? [act(plainStep('leadsBack'), { moves: [move(thing('outsideLeads', 'all'), 'inPlace')] })]
+    ...(isOff('leads', 'leadsOff')
+      ? [
+          act(step('leadsBack', { isFirst }), {
+            moves: [move(thing('outsideLeads', 'all'), 'inPlace')],
+          }),
+        ]
       : []),
     ...joins.filter(isOpen),
-    ...(isOff('powerOff')
+    ...(isOff('mains', 'powerOff')
       ? [act(plainStep('start'), { moves: [move(thing('mainsLead', 'all'), 'inPlace')] })]
       : []),
     ...counts.filter(isOpen),
@@ -123,9 +141,9 @@ function joinRear(cards: readonly AssembledCard[], { machine, earlier }: Assembl
 
 const FROM_OUTSIDE: readonly LeadEnd['to'][] = ['farEnd', 'usbDevice', 'speakers', 'device'];
 
-/** External boxes in the order of their chain: what moves most data nearest to the machine. */
-function joinEnclosures({ cards, machine }: Assembly): readonly Act[] {
-  const used = machine.enclosures
+/** External boxes that cards go into, in the order of their chain: what moves most data nearest to the machine. */
+const boxesUsed = ({ cards, machine }: Assembly) =>
+  machine.enclosures
     .filter(({ id }) => cards.some(({ slot }) => slot.enclosureId === id))
     .map(({ id, name, case: room }) => ({
       name,
@@ -135,6 +153,9 @@ function joinEnclosures({ cards, machine }: Assembly): readonly Act[] {
         .reduce((sum, { card }) => sum + usableBytesPerSecond(card), 0),
     }))
     .toSorted((a, b) => b.rate - a.rate);
+
+function joinEnclosures(assembly: Assembly): readonly Act[] {
+  const used = boxesUsed(assembly);
   return used.length === 0
     ? []
     : [

@@ -68,6 +68,8 @@ export interface BenchState {
   readonly last: <Kind extends TurnKind>(kind: Kind, on?: ActOn) => TurnOf<Kind> | null;
   /** Whether this was done, and nothing has undone it since. */
   readonly holds: (code: ActCode, on?: ActOn) => boolean;
+  /** Of things that are counted: how many this was done to at most; nought where it was not done. */
+  readonly countOf: (code: ActCode, on: ActOn) => number;
   /** All things that stand as this act has left them. */
   readonly standing: (code: ActCode) => readonly ActOn[];
   /** Slots of which something was taken out or put in. */
@@ -79,6 +81,7 @@ export const benchState = memoOf((acts: readonly Act[]): BenchState => {
   const slots = new Map<string, SlotState>();
   const last = new Map<string, Act>();
   const marks = new Map<string, number>();
+  const counts = new Map<string, number>();
   /** When an act was last done in a case. */
   const latest = new Map<string, number>();
   for (const [at, act] of acts.entries()) {
@@ -92,6 +95,8 @@ export const benchState = memoOf((acts: readonly Act[]): BenchState => {
     // What comes out has nothing joined to it by then, whether that was told or not.
     if (OUT.has(code) && on.slot !== undefined)
       last.set(`plugs ${onId({ slot: on.slot })}`, { ...act, code: 'freeCard' });
+    const counted = `${code} ${onId({ ...on, number: undefined })}`;
+    counts.set(counted, Math.max(counts.get(counted) ?? 0, on.number ?? 1));
     latest.set(`${code} ${on.box ?? ''}`, at);
   }
   const lastOf = (kind: TurnKind, on: ActOn) => last.get(`${kind} ${onId(on)}`)?.code ?? null;
@@ -108,6 +113,7 @@ export const benchState = memoOf((acts: readonly Act[]): BenchState => {
         at !== undefined && (by === undefined || at > (latest.get(`${by} ${on.box ?? ''}`) ?? -1))
       );
     },
+    countOf: (code, on) => counts.get(`${code} ${onId({ ...on, number: undefined })}`) ?? 0,
     standing: (code) => [...last.values()].flatMap((act) => (act.code === code ? act.on : [])),
     slots: [...slots.keys()],
   };

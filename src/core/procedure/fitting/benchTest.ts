@@ -147,7 +147,10 @@ function actsOf(assembly: Assembly, opens: boolean): readonly OrderedAct[] {
   const plugs = cards.flatMap((each, n) =>
     plugging(each).map((own) => add(own, ['notIn', seats[n]!])),
   );
-  const joined = add(act(plainStep('leadsBack'), leads('inPlace')), ['tethered', ...opened]);
+  const joined = add(act(step('leadsBack', { isFirst: false }), leads('inPlace')), [
+    'tethered',
+    ...opened,
+  ]);
   const started = add(
     act(plainStep('tryStart', { cautions: ['openPower'] }), mains('inPlace')),
     ['beforeStart', joined],
@@ -209,7 +212,7 @@ function actsOf(assembly: Assembly, opens: boolean): readonly OrderedAct[] {
   );
   const closed = opens ? [add(panel('closeCase'), ['closed', ...outs])] : [];
   const back = add(
-    act(plainStep('leadsBack', { on: AFTER }), leads('inPlace')),
+    act(step('leadsBack', { isFirst: false }, { on: AFTER }), leads('inPlace')),
     ['outsideLast', ...outs, ...closed],
     ['tethered', again.behind],
   );

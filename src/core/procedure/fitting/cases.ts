@@ -1,7 +1,8 @@
 /** What is done at both ends of the work, case by case: power off and open, look over and close. */
 import { valueOf } from '../../parts/fact.ts';
 import type { ActOn } from '../../parts/act.ts';
-import type { Machine } from '../../parts/machine.ts';
+import type { Assembly } from '../../assembly/assembly.ts';
+import { isBuilt, type Machine } from '../../parts/machine.ts';
 import { plainStep, step } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
 import { ACTS, type FitCode } from './acts.ts';
@@ -82,22 +83,30 @@ export function openRooms(
 export function openUp(
   rooms: readonly OpenRoom[],
   work: readonly Act[],
-  machine: Machine,
+  { machine, cards }: Assembly,
   state: BenchState,
 ): readonly Act[] {
   const boxes = rooms.flatMap(({ id, name }) => (id === null ? [] : name));
-  const isDusty = machine.slots.some(({ state: found }) => valueOf(found) === 'dirty');
+  const isDusty = cards.some(({ slot, later }) => !later && valueOf(slot.state) === 'dirty');
+  // What has no supply yet never had mains, and nothing behind it is joined.
+  const hasPower = isBuilt(machine) || state.last('mains') === 'start';
   const before = [
-    poweringOff(boxes),
-    act(plainStep('leadsOff'), { moves: [move(thing('outsideLeads', 'all'), 'tray')] }),
-    act(plainStep('discharge')),
+    ...(hasPower
+      ? [
+          poweringOff(boxes),
+          act(plainStep('leadsOff'), { moves: [move(thing('outsideLeads', 'all'), 'tray')] }),
+          act(plainStep('discharge')),
+        ]
+      : []),
     act(plainStep('earth', { cautions: ['static'] })),
     ...rooms
       .filter(({ isWorkedIn }) => isWorkedIn)
       .flatMap((room): readonly Act[] => [
         opening('openCase', room),
         ...(room.opensFarSide ? [opening('openFarSide', room)] : []),
-        ...(room.id === null && movesLeadsInside(work) ? [act(plainStep('photoInside'))] : []),
+        ...(room.id === null && hasPower && movesLeadsInside(work)
+          ? [act(plainStep('photoInside'))]
+          : []),
         ...(isDusty && room.id === null ? [act(plainStep('dustOut'))] : []),
         ...(room.takesBarOff ? [barOff(room)] : []),
       ]),
@@ -134,7 +143,7 @@ export const barOff = (room: Room): Act =>
 
 /** Drives and front bays are screwed from both sides. */
 const opensFarSide = ({ case: room }: Room, inside: readonly Act[]): boolean =>
-  valueOf(room.opensBothSides) !== false &&
+  valueOf(room.opensBothSides) === true &&
   inside.some(
     ({ draft }) =>
       draft.code === 'mountDrives' || (draft.code === 'putIn' && draft.values.kind === 'bay'),

@@ -6,7 +6,14 @@ import type { Card } from '../../parts/card.ts';
 import type { Extra } from '../../parts/extra.ts';
 import { freeNumber } from '../../parts/freeNumber.ts';
 import { known, valueOf } from '../../parts/fact.ts';
-import { actOf, actsOfKind, isDone, type Act as Done, type ActCode } from '../../parts/act.ts';
+import {
+  DONE_TO_CARDS,
+  actOf,
+  actsOfKind,
+  isDone,
+  type Act as Done,
+  type ActCode,
+} from '../../parts/act.ts';
 import type { Job, Placement } from '../../parts/job.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
 import type { Pin } from '../../parts/planning.ts';
@@ -291,20 +298,6 @@ export interface Rest {
   readonly acts: Job['acts'];
 }
 
-/** Done to a card or its leads, wherever it goes then. */
-const OF_CARDS: readonly StepCode[] = [
-  'order',
-  'checkArrived',
-  'swapBracket',
-  'joinRibbon',
-  'setJumper',
-  'fitModules',
-  'joinLead',
-  'joinFront',
-  // The board’s end of its lead.
-  'joinHeader',
-];
-
 /** The plan of the rest together with what was begun, and what is done: what was done to a card on the bench stays done to it. */
 export function restOf(
   job: Job,
@@ -319,15 +312,33 @@ export function restOf(
   const own = new Map((job.plan?.placements ?? []).map(({ card }) => [card.id, card]));
   const placements = [
     ...there,
-    ...bare.placements
-      .filter(({ slotId }) => there.every((each) => each.slotId !== slotId))
-      .map(({ slotId, card }) => ({ slotId, card: own.get(card.id) ?? card })),
+    ...withoutThoseIn(bare.placements, there).map(({ slotId, card }) => ({
+      slotId,
+      card: own.get(card.id) ?? card,
+    })),
   ];
   const acceptance = { ...bare, placements, moves, givenUp, staged: stagedAmong(placements, job) };
   return {
     acceptance,
     acts: followed(job, acceptance.placements),
   };
+}
+
+/** What is in is in: where the planner would have had it elsewhere, it is not bought once more. */
+function withoutThoseIn(
+  proposed: readonly Placement[],
+  there: readonly Placement[],
+): readonly Placement[] {
+  const isThere = (each: Placement) => there.some(({ slotId }) => slotId === each.slotId);
+  const elsewhere = there
+    .filter(({ slotId }) => proposed.every((each) => each.slotId !== slotId))
+    .map(({ card }) => card.id);
+  return proposed.filter((each) => {
+    if (isThere(each)) return false;
+    const at = elsewhere.indexOf(each.card.id);
+    if (at >= 0) elsewhere.splice(at, 1);
+    return at < 0;
+  });
 }
 
 /** What was done to a card goes with it to its new slot: of several of one kind each goes by itself. */
@@ -344,7 +355,7 @@ function followed(job: Job, placements: readonly Placement[]): Job['acts'] {
   }
   return job.acts.map((act) => {
     const { slot, card } = act.on;
-    const goes = slot === undefined || !OF_CARDS.includes(act.code) ? undefined : to.get(slot);
+    const goes = slot === undefined || !DONE_TO_CARDS.includes(act.code) ? undefined : to.get(slot);
     return goes === undefined || act.round === 0 || (card !== undefined && card !== goes.card.id)
       ? act
       : { ...act, on: { ...act.on, slot: goes.slotId } };

@@ -1,74 +1,174 @@
-/** Drives by the card that they hang on: modules on it, others in bays. */
+/** Drives by what they hang on: modules on a card, others in bays, on a card's ports or on those of the board itself. */
 import type { AssembledCard, Assembly } from '../../assembly/assembly.ts';
 import type { Flow } from '../../flow/flow.ts';
+import { onId, type ActOn } from '../../parts/act.ts';
+import { cardName } from '../../parts/card.ts';
+import { driveName } from '../../parts/drive.ts';
 import { valueOf } from '../../parts/fact.ts';
 import { socketWanted, unitsNeeded } from '../../parts/need.ts';
-import { cardAt, step, keyed } from '../step.ts';
+import { cardAt, step, keyed, type StepValues } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
+import type { BenchState } from './benchState.ts';
+import { nameOf, roomOf } from './slots.ts';
 
-/** Drives that hang on one card for one need: of all that a card could serve, those that no card before it does. */
-interface DrivesOnCard {
-  readonly each: AssembledCard;
+/** Drives that hang on one thing for one need: of all that it could serve, those that nothing before it does. */
+interface DrivesAllotted {
+  /** Null: the board's own ports. */
+  readonly each: AssembledCard | null;
   readonly flow: Flow;
   readonly count: number;
   /** On the card itself, and not in a bay. */
   readonly onCard: boolean;
   /** Their data leads go to ports of the board. */
   readonly toBoard: boolean;
+  /** The first of its ports that they take, from one. */
+  readonly firstPort: number;
+  /** Those that are known of them. */
+  readonly drives: StepValues['mountDrives']['drives'];
 }
 
-/** @param cards of the assembly, or some of them */
+/** The board's own ports come first, as the plan reckons. @param cards of the assembly, or some of them */
 export function drivesAllotted(
   cards: readonly AssembledCard[],
-  { earlier }: Pick<Assembly, 'earlier'>,
-): readonly DrivesOnCard[] {
+  { earlier, boardDrives }: Pick<Assembly, 'earlier' | 'boardDrives'>,
+): readonly DrivesAllotted[] {
   const given = new Map<string, number>();
-  const all = [...earlier.cards, ...cards].flatMap((each) =>
-    each.flows.flatMap((flow): readonly DrivesOnCard[] => {
-      const { need, units, socket } = flow;
-      if (need.kind !== 'drives' || socket === null) return [];
-      const before = given.get(need.id) ?? 0;
-      const count = Math.min(units, unitsNeeded(need) - before);
-      if (count <= 0) return [];
-      given.set(need.id, before + count);
-      const toBoard = socketWanted(need) === 'm2Sata';
-      return [{ each, flow, count, onCard: socket === 'm2' || toBoard, toBoard }];
-    }),
+  const ports = new Map<AssembledCard | null, number>();
+  const allot = (each: AssembledCard | null, flow: Flow): readonly DrivesAllotted[] => {
+    const { need, units, socket } = flow;
+    if (need.kind !== 'drives' || socket === null) return [];
+    const before = given.get(need.id) ?? 0;
+    const taken = ports.get(each) ?? 0;
+    // Ports of the board that one need has are not free for the next.
+    const free = each === null ? units - taken : units;
+    const count = Math.min(free, unitsNeeded(need) - before);
+    if (count <= 0) return [];
+    given.set(need.id, before + count);
+    ports.set(each, taken + count);
+    const toBoard = socketWanted(need) === 'm2Sata';
+    return [
+      {
+        each,
+        flow,
+        count,
+        onCard: socket === 'm2' || toBoard,
+        toBoard,
+        firstPort: taken + 1,
+        drives: need.these.slice(before, before + count).map((drive) => ({
+          name: driveName(drive),
+          gigabytes: drive.gigabytes,
+          serial: drive.serial,
+          sides: drive.sides,
+        })),
+      },
+    ];
+  };
+  const isFirstRound = earlier.cards.length === 0;
+  const onBoard = boardDrives.flatMap((flow) => allot(null, flow));
+  const onCards = [...earlier.cards, ...cards].flatMap((each) =>
+    each.flows.flatMap((flow) => allot(each, flow)),
   );
-  return all.filter(({ each }) => cards.includes(each));
+  return [
+    ...(isFirstRound ? onBoard : []),
+    ...onCards.filter(({ each }) => each !== null && cards.includes(each)),
+  ];
 }
 
-/** Drives in bays: mounted, joined to their card, then fed plug by plug. */
-export const driveActs = (cards: readonly AssembledCard[], assembly: Assembly): readonly Act[] =>
-  drivesAllotted(cards, assembly)
-    .filter(({ onCard }) => !onCard)
-    .flatMap(({ each, flow: { need, forDrives }, count }) => {
-      const at = cardAt(each);
-      const key = { ...keyed(each), on: { slot: each.slot.id, need: need.id } };
-      // Bays are in the machine's own case, wherever the card is.
-      const own = { forSlots: [each.slot.id] };
-      const frames = [...new Set(forDrives.frames)];
-      const bothSides = valueOf(assembly.machine.case.opensBothSides) !== false;
-      return [
-        act(
-          step(
-            'mountDrives',
-            { ...at, count, frames, bothSides },
-            { ...key, cautions: ['othersData'] },
-          ),
-          {
-            ...own,
-            moves: [move(thing('drive', `${each.slot.id}/${need.id}`, at.card), 'inPlace')],
-          },
+const NO_CARD = { card: '', slot: '', enclosure: '' };
+
+/** Drives of one need in one case, whatever they hang on: they stay in their bays when their card goes elsewhere. */
+function mounting(
+  group: readonly DrivesAllotted[],
+  { machine }: Assembly,
+  state: BenchState,
+): readonly Act[] {
+  const [first] = group;
+  if (first === undefined) return [];
+  const { need } = first.flow;
+  const housing = first.each?.slot.enclosureId ?? null;
+  const here: ActOn = { need: need.id, ...(housing === null ? {} : { box: housing }) };
+  const count = group.reduce((sum, each) => sum + each.count, 0);
+  const drives = group.flatMap((each) => each.drives);
+  /** What is in its bay stays there; only more of them are work. */
+  const of = (code: 'mountDrives' | 'joinDriveEnds' | 'feedDrives') => {
+    const done = state.countOf(code, here);
+    const all = Math.max(done, count);
+    const more = count > done ? count - done : count;
+    return {
+      at: { ...at, count: more, drives: drives.slice(-more) },
+      on: all === 1 ? here : { ...here, number: all },
+    };
+  };
+  const one = group.length === 1 ? first.each : null;
+  const at = {
+    ...NO_CARD,
+    card: one === null ? '' : cardName(one.card),
+    enclosure: nameOf(housing, machine),
+    count,
+    firstPort: 1,
+    drives,
+  };
+  const { frames, plugAdapters } = first.flow.forDrives;
+  const own = { housing, forSlots: group.flatMap(({ each }) => each?.slot.id ?? []) };
+  const bothSides = valueOf(roomOf(housing, machine).case.opensBothSides) === true;
+  const [mounted, joined, fed] = [of('mountDrives'), of('joinDriveEnds'), of('feedDrives')];
+  return [
+    act(
+      step(
+        'mountDrives',
+        { ...mounted.at, frames: [...new Set(frames)], bothSides },
+        { on: mounted.on, cautions: ['othersData'] },
+      ),
+      {
+        ...own,
+        moves: [
+          move(thing('drive', [onId(mounted.on), ...own.forSlots].join(' '), at.card), 'inPlace'),
+        ],
+      },
+    ),
+    act(step('joinDriveEnds', joined.at, { on: joined.on }), own),
+    act(
+      step('feedDrives', { ...fed.at, plugAdapters: [...new Set(plugAdapters)] }, { on: fed.on }),
+      own,
+    ),
+  ];
+}
+
+/** Drives in bays: mounted, joined at both ends of each lead, then fed plug by plug. */
+export function driveActs(
+  cards: readonly AssembledCard[],
+  assembly: Assembly,
+  state: BenchState,
+): readonly Act[] {
+  const inBays = drivesAllotted(cards, assembly).filter(({ onCard }) => !onCard);
+  const groups = new Map<string, readonly DrivesAllotted[]>();
+  for (const drives of inBays) {
+    const key = `${drives.flow.need.id} ${drives.each?.slot.enclosureId ?? ''}`;
+    groups.set(key, [...(groups.get(key) ?? []), drives]);
+  }
+  return [
+    ...[...groups.values()].flatMap((group) => mounting(group, assembly, state)),
+    ...inBays.map(({ each, flow: { need }, count, firstPort, drives }) =>
+      act(
+        step(
+          'joinDrives',
+          { ...(each === null ? NO_CARD : cardAt(each)), count, firstPort, drives },
+          each === null
+            ? { on: { need: need.id } }
+            : { ...keyed(each), on: { slot: each.slot.id, need: need.id } },
         ),
-        act(step('joinDrives', { ...at, count }, key), own),
-        act(
-          step(
-            'feedDrives',
-            { ...at, count, plugAdapters: [...new Set(forDrives.plugAdapters)] },
-            key,
-          ),
-          own,
-        ),
-      ];
-    });
+        {
+          housing: each?.slot.enclosureId ?? null,
+          forSlots: each === null ? [] : [each.slot.id],
+        },
+      ),
+    ),
+  ];
+}
+
+/**
+ * Drives that the firmware lists by itself: on the board's own ports, and on cards that bring it their own code. Others show
+ * in the system only; so do those in an external box, which comes later.
+ */
+export const countedByFirmware = ({ each }: Pick<DrivesAllotted, 'each'>): boolean =>
+  each === null || (each.card.boot !== 'none' && each.slot.enclosureId === null);

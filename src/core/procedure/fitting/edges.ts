@@ -7,7 +7,9 @@ import { coversFor } from '../../assembly/covers.ts';
 import type { Job } from '../../parts/job.ts';
 import { barredBy, bodiesIn, bodyAt } from './reach.ts';
 import { rowsOf } from './rows.ts';
+import { AT_DRIVES } from './machineWork.ts';
 import type { Reason } from './task.ts';
+import { leadRow, type LeadEndKind, type MachinePart } from '../../standards/innerLeads.ts';
 
 export interface Edge {
   /** Places in the list of acts. */
@@ -28,7 +30,9 @@ type About =
   /** Steps about one and the same thing. */
   | 'key'
   /** Done in, or to the card of, one slot. */
-  | 'place';
+  | 'place'
+  /** For one and the same need, in one case. */
+  | 'need';
 
 interface Rule {
   readonly because: Reason;
@@ -47,9 +51,18 @@ const rule = (
 const OUT: readonly FitCode[] = ['takeOut', 'takeOutFirst', 'takeToMove'];
 const IN: readonly FitCode[] = ['seat', 'moveCard'];
 const BACK: readonly FitCode[] = ['putBack'];
-const BENCH: readonly FitCode[] = ['swapBracket', 'joinRibbon', 'setJumper', 'fitModules'];
+const BENCH: readonly FitCode[] = [
+  'swapBracket',
+  'joinRibbon',
+  'joinJack',
+  'setJumper',
+  'fitModules',
+];
+/** Beside the case, to parts of the machine itself. */
+const BESIDE_CASE: readonly FitCode[] = ['fitOnBoard', 'setDrive'];
+
 /** Beside its slot, with leads of the case, before it goes in. */
-const BESIDE: readonly FitCode[] = ['joinLead', 'joinFront'];
+const BESIDE: readonly FitCode[] = ['joinLead', 'joinOwnFirst', 'joinFront'];
 /** In an open case, from the side of the cards. */
 const INSIDE: readonly FitCode[] = [
   'photoInside',
@@ -72,10 +85,15 @@ const INSIDE: readonly FitCode[] = [
   'exchangePlugs',
   'plug',
   'joinHeader',
+  'joinOwnEnd',
+  'joinBoardPort',
+  'fitInCase',
+  'joinEnd',
   'restorePlug',
   'closeOpening',
   'mountDrives',
   'joinDrives',
+  'joinDriveEnds',
   'feedDrives',
   'refitBar',
   'lookOver',
@@ -90,11 +108,14 @@ const BEHIND: readonly FitCode[] = [
   'joinEnclosures',
 ];
 
+/** Plugged into a card, or led away from it, once it is in its slot. */
+const ONCE_IN: readonly FitCode[] = ['plug', 'joinOwnEnd', 'joinDrives', 'joinBoardPort'];
+
 const RULES: readonly Rule[] = [
   rule('power', ['powerOff'], ['leadsOff', 'discharge'], 'all'),
   rule('power', ['discharge'], ['openCase', 'openFarSide'], 'all'),
   rule('power', ['discharge'], ['earth'], 'all'),
-  rule('static', ['earth'], [...BENCH, 'openCase', 'openFarSide'], 'all'),
+  rule('static', ['earth'], [...BENCH, ...BESIDE_CASE, 'openCase', 'openFarSide'], 'all'),
   rule('tethered', ['leadsOff'], ['openCase', 'openFarSide'], 'all'),
   rule('closed', ['openCase'], INSIDE, 'housing'),
   rule('closed', ['openFarSide'], ['mountDrives'], 'housing'),
@@ -117,17 +138,28 @@ const RULES: readonly Rule[] = [
   rule('onTheBench', [...BENCH, ...BESIDE], ['seat', 'putBack'], 'place'),
   // A card that is in comes out for what cannot be done to it there.
   rule('onTheBench', ['takeOutFirst'], [...BENCH, ...BESIDE], 'place'),
-  rule('notIn', ['seat'], ['screw', 'fitPlate', 'support', 'plug', 'joinDrives'], 'slot'),
-  rule('notIn', BACK, ['screw', 'fitPlate', 'support', 'plug', 'joinDrives'], 'place'),
-  rule('heldFirst', ['screw'], ['plug', 'joinDrives', 'support'], 'slot'),
+  rule('notIn', ['seat'], ['screw', 'fitPlate', 'support', ...ONCE_IN], 'slot'),
+  rule('notIn', BACK, ['screw', 'fitPlate', 'support', ...ONCE_IN], 'place'),
+  rule('heldFirst', ['screw'], ['support', ...ONCE_IN], 'slot'),
   rule('plugInUse', ['exchangePlugs'], ['plug'], 'key'),
   rule(
     'notIn',
     ['putIn'],
-    ['plug', 'exchangePlugs', 'mountDrives', 'feedDrives', 'plugBack'],
+    [
+      'plug',
+      'exchangePlugs',
+      'mountDrives',
+      'feedDrives',
+      'plugBack',
+      'joinFront',
+      'joinLead',
+      'joinEnd',
+    ],
     'all',
   ),
-  rule('notIn', ['mountDrives'], ['joinDrives', 'feedDrives'], 'key'),
+  rule('stillThere', ['setDrive'], ['joinEnd'], 'key'),
+  rule('leadsFirst', ['joinEnd'], [...IN, ...BACK], 'all'),
+  rule('notIn', ['mountDrives'], ['joinDrives', 'joinDriveEnds', 'feedDrives'], 'need'),
   // A case with new cards in it is not laid on the other side.
   rule('boardUpFirst', ['mountDrives'], [...IN, ...BACK], 'all'),
   rule(
@@ -144,7 +176,7 @@ const RULES: readonly Rule[] = [
   rule('beforeStart', BEHIND, ['start'], 'all'),
   rule('openCase', AT_PANELS, ['start'], 'all'),
   rule('openCase', INSIDE, ['start'], 'all'),
-  rule('notRunning', ['start'], ['countDrives'], 'all'),
+  rule('notRunning', ['start'], ['countDrives', 'checkEnclosures'], 'all'),
 ];
 
 export function edgesOf(acts: readonly Act[], job: Job, assembly: Assembly): readonly Edge[] {
@@ -165,6 +197,7 @@ export function edgesOf(acts: readonly Act[], job: Job, assembly: Assembly): rea
     ...byPlace(acts, assembly),
     ...afterLeaving(acts, job, assembly),
     ...byCover(acts, assembly),
+    ...byParts(acts),
   ];
   return [...all, ...heavyLast(acts, all, assembly)];
 }
@@ -181,6 +214,8 @@ function isAbout(about: About, a: Act, b: Act): boolean {
       return a.housing === b.housing && a.openings.some((opening) => b.openings.includes(opening));
     case 'key':
       return a.draft.key === b.draft.key;
+    case 'need':
+      return a.housing === b.housing && a.draft.on.need === b.draft.on.need;
     case 'place':
       return a.draft.slotId !== null && a.draft.slotId === b.draft.slotId;
   }
@@ -208,7 +243,10 @@ function byPlace(acts: readonly Act[], assembly: Assembly): readonly Edge[] {
           edges.push({ first: seat.n, then: n, because: 'placeKept' });
     if (draft.code === 'joinHeader' && !draft.values.isCovered)
       for (const seat of arriving)
-        if (seat.act.draft.code === 'seat' && isAbout('slot', each, seat.act))
+        if (
+          (seat.act.draft.code === 'seat' && isAbout('slot', each, seat.act)) ||
+          (seat.act.draft.code === 'putBack' && isAbout('place', each, seat.act))
+        )
           edges.push({ first: seat.n, then: n, because: 'notIn' });
   });
   return [...edges, ...inRows(acts, arriving, assembly)];
@@ -287,6 +325,61 @@ function afterLeaving(
     });
   });
 }
+
+/** Parts of the machine itself: each waits for what it stands on, and all that goes into the board waits for the board. */
+function byParts(acts: readonly Act[]): readonly Edge[] {
+  const partOf = ({ draft }: Act) =>
+    draft.code === 'fitOnBoard' || draft.code === 'fitInCase' ? draft.values.part : null;
+  const at = new Map(acts.flatMap((each, n) => (partOf(each) === null ? [] : [[partOf(each), n]])));
+  const after = (part: MachinePart, isWaiting: (each: Act) => boolean, because: Reason) => {
+    const first = at.get(part);
+    return first === undefined
+      ? []
+      : acts.flatMap((each, then): readonly Edge[] =>
+          then !== first && isWaiting(each) ? [{ first, then, because }] : [],
+        );
+  };
+  const is =
+    (...parts: readonly MachinePart[]) =>
+    (each: Act) =>
+      parts.some((part) => partOf(each) === part);
+  const drivesMounted = acts.flatMap(({ draft }, n) => (draft.code === 'mountDrives' ? n : []));
+  return [
+    ...after('posts', is('board'), 'notIn'),
+    ...after('processor', is('cooler'), 'notIn'),
+    ...(['processor', 'cooler', 'memory'] as const).flatMap((part) =>
+      at.has('board') && acts[at.get(part) ?? -1]?.draft.code === 'fitOnBoard'
+        ? after(part, is('board'), 'roomBeside')
+        : [],
+    ),
+    ...after(
+      'board',
+      ({ draft }) => AT_BOARD.includes(draft.code) || isEnd(draft, 'board'),
+      'notIn',
+    ),
+    ...after('cooler', ({ draft }) => isEnd(draft, 'board'), 'leadsFirst'),
+    ...after(
+      'supply',
+      ({ draft }) =>
+        FED_BY_SUPPLY.includes(draft.code) ||
+        isEnd(draft, 'supplyPlug') ||
+        (draft.code === 'joinEnd' && leadRow(draft.values.lead).fromSupply === true),
+      'notIn',
+    ),
+    ...drivesMounted.flatMap((first) =>
+      acts.flatMap(({ draft }, then): readonly Edge[] =>
+        draft.code === 'joinEnd' && AT_DRIVES.has(draft.values.end)
+          ? [{ first, then, because: 'drivesFirst' }]
+          : [],
+      ),
+    ),
+  ];
+}
+
+const AT_BOARD: readonly FitCode[] = [...IN, ...BACK, 'joinHeader', 'joinBoardPort', 'joinDrives'];
+const FED_BY_SUPPLY: readonly FitCode[] = ['plug', 'feedDrives', 'exchangePlugs'];
+const isEnd = (draft: Act['draft'], end: LeadEndKind): boolean =>
+  draft.code === 'joinEnd' && draft.values.end === end;
 
 /** A cover closes an opening once it is off the other. */
 const byCover = (acts: readonly Act[], assembly: Assembly): readonly Edge[] =>

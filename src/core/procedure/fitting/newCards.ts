@@ -5,7 +5,7 @@ import { valueOf } from '../../parts/fact.ts';
 import type { Slot } from '../../parts/machine.ts';
 import { machineAround } from '../../placement/housing.ts';
 import type { FindingCode } from '../../rules/findingCodes.ts';
-import { HEADERS } from '../../standards/headers.ts';
+import { HEADERS, type BoardHeader } from '../../standards/headers.ts';
 import { cardAt, type CautionCode, keyed, step } from '../step.ts';
 import { type Act, act, latchOf, move, openingId, screwOf, thing } from './act.ts';
 import { barredBy, bodiesIn } from './reach.ts';
@@ -101,7 +101,7 @@ export function cardActs(
     ...(has('body.sag')
       ? [act(step('support', at, { ...here, cautions: ['heavyCard'] }), own)]
       : []),
-    ...plugsAndHeaders(each, assembly),
+    ...plugsAndHeaders(each, cards, assembly),
   ];
 }
 
@@ -134,11 +134,11 @@ export function onTheBench(
     ),
     ...drivesAllotted(cards, assembly)
       .filter((drives) => drives.each === each && drives.onCard)
-      .map(({ flow: { need }, count, toBoard }) =>
+      .map(({ flow: { need }, count, toBoard, drives }) =>
         act(
           step(
             'fitModules',
-            { ...at, count, toBoard, hasCover: card.moduleCover },
+            { ...at, count, toBoard, hasCover: card.moduleCover, drives },
             { ...here, on: { slot: slot.id, need: need.id }, cautions: ['othersData'] },
           ),
           {
@@ -156,11 +156,17 @@ export function onTheBench(
         own,
       ),
     ),
+    ...ownEnds(each)
+      .filter((header) => isBeforeSeating(each, header))
+      .map((header) => joiningOwnEnd(each, header)),
     ...(card.plates > 0
       ? [
           act(
             step('joinRibbon', { ...at, count: card.plates }, { ...here, cautions: ['pinOne'] }),
             own,
+          ),
+          ...platesWithEnds(card).map((bears) =>
+            act(step('joinJack', { ...at, count: card.plates, bears }, here), own),
           ),
         ]
       : []),
@@ -172,7 +178,7 @@ export function onTheBench(
           {
             ...here,
             on: { slot: slot.id, what: lead },
-            cautions: lead === 'usb-9-pin' || lead === 'audio' ? ['pinOne'] : [],
+            cautions: HEADERS[lead].keyed ? [] : ['pinOne'],
           },
         ),
         own,
@@ -184,7 +190,39 @@ export function onTheBench(
   ];
 }
 
-function plugsAndHeaders(each: AssembledCard, assembly: Assembly): readonly Act[] {
+/** Ports of an older age are pressed on their ribbon; others are plugged in, or screwed, at the plate. */
+const platesWithEnds = ({ delivers }: Card): readonly ('jack' | 'aerial')[] =>
+  delivers.kind === 'legacy' ? [] : [delivers.kind === 'wifi' ? 'aerial' : 'jack'];
+
+/** Ends of the card's own leads that are plugged in by then, or out of reach: none of those is joined to it once it is in. */
+const ownEnds = ({ card, headers }: AssembledCard): readonly BoardHeader[] =>
+  headers.flatMap(({ type }) => {
+    const lead = card.boardLeads.find((each) => each.type === type);
+    return lead?.ownEnd === 'fixed' ? [] : type;
+  });
+
+const isBeforeSeating = ({ card }: AssembledCard, header: BoardHeader): boolean =>
+  card.boardLeads.some(({ type, ownEnd }) => type === header && ownEnd === 'beforeSeating');
+
+const joiningOwnEnd = (each: AssembledCard, header: BoardHeader): Act =>
+  act(
+    step(
+      isBeforeSeating(each, header) ? 'joinOwnFirst' : 'joinOwnEnd',
+      { ...cardAt(each), header },
+      {
+        ...keyed(each),
+        on: { slot: each.slot.id, what: header },
+        cautions: HEADERS[header].keyed ? [] : ['pinOne'],
+      },
+    ),
+    { housing: each.slot.enclosureId, forSlots: [each.slot.id] },
+  );
+
+function plugsAndHeaders(
+  each: AssembledCard,
+  cards: readonly AssembledCard[],
+  assembly: Assembly,
+): readonly Act[] {
   const { slot, card } = each;
   const own = { housing: slot.enclosureId, forSlots: [slot.id] };
   const bodies = bodiesIn(assembly);
@@ -210,7 +248,22 @@ function plugsAndHeaders(each: AssembledCard, assembly: Assembly): readonly Act[
         own,
       ),
     ),
-    ...each.headers.map(({ type: header, place = null }) => {
+    ...ownEnds(each)
+      .filter((header) => !isBeforeSeating(each, header))
+      .map((header) => joiningOwnEnd(each, header)),
+    ...drivesAllotted(cards, assembly)
+      .filter((drives) => drives.each === each && drives.toBoard)
+      .map(({ flow: { need }, count }) =>
+        act(
+          step(
+            'joinBoardPort',
+            { ...cardAt(each), count },
+            { ...keyed(each), on: { slot: slot.id, need: need.id } },
+          ),
+          own,
+        ),
+      ),
+    ...each.headers.map(({ type: header, place = null, unkeyed }) => {
       const isCovered =
         place !== null && slot.enclosureId === null && barredBy(place, bodies) !== null;
       return act(
@@ -220,7 +273,7 @@ function plugsAndHeaders(each: AssembledCard, assembly: Assembly): readonly Act[
           {
             ...keyed(each),
             on: { slot: slot.id, what: header },
-            cautions: HEADERS[header].keyed ? [] : ['pinOne'],
+            cautions: HEADERS[header].keyed && unkeyed !== true ? [] : ['pinOne'],
           },
         ),
         { ...own, point: slot.enclosureId === null ? place : null },

@@ -70,6 +70,12 @@ export const REASONS = {
   outFirst: { isPhysical: false },
   /** An open case never lies on its cards: what is done from the other side comes first. */
   boardUpFirst: { isPhysical: false },
+  /** With the board beside the case there is room for both hands. */
+  roomBeside: { isPhysical: false },
+  /** Drives go into their bays before leads go to them. */
+  drivesFirst: { isPhysical: false },
+  /** Cards lie over its plugs. */
+  leadsFirst: { isPhysical: false },
   /** Side by side, one after the other. */
   inRow: { isPhysical: false },
   /** The card goes before its cover is touched. */
@@ -101,6 +107,7 @@ export type ThingKind =
   | 'module'
   | 'drive'
   | 'plate'
+  | 'lead'
   | 'part';
 
 export interface Thing {

@@ -24,7 +24,11 @@ export function unknownForFitting(job: Job, assembly: Assembly): readonly Unknow
       const missing: readonly (readonly [FactCode, boolean])[] = [
         ['case.panelHeld', room.panelHeld === null],
         ['case.retentionBar', room.retentionBar === null],
-        ['case.opensBothSides', codes.has('mountDrives') && room.opensBothSides === null],
+        [
+          'case.opensBothSides',
+          (codes.has('mountDrives') || codes.has('removeFrontCover')) &&
+            room.opensBothSides === null,
+        ],
         ['case.frontCovers', room.frontCovers === null && codes.has('removeFrontCover')],
         ['case.spareCovers', codes.has('closeOpening') && room.spareCovers === null],
         ['case.leadLock', id !== null && room.leadLock === null],
