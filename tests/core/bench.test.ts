@@ -8,6 +8,7 @@ import {
   type Found,
   type Job,
   type Step,
+  LEAD_KINDS,
   actId,
   apply,
   assemblyOf,
@@ -224,11 +225,14 @@ const foundAs = (kind: Found['kind']): Found | null => {
         fromRearMm: 70 + Math.floor(chance() * 4) * 20,
         heightMm: 18,
         movable: chance() < 0.4,
+        hasPlug: chance() < 0.5,
       };
     case 'cardLonger':
       return { kind, mm: 200 + Math.floor(chance() * 5) * 40 };
     case 'boxShort':
       return null;
+    case 'knockedLoose':
+      return { kind, lead: any(LEAD_KINDS), name: '' };
     default:
       return { kind };
   }
@@ -243,7 +247,14 @@ function plannedAnew(job: Job, step: Step): Job | null {
   const { acceptance, acts } = restOf(told, proposal, null, EXTRAS);
   return apply(
     job,
-    { name: 'foundAtBench', machine: told.machine, plan: acceptance, acts, what: found.kind },
+    {
+      name: 'foundAtBench',
+      machine: told.machine,
+      plan: acceptance,
+      acts,
+      bought: told.bought,
+      what: found.kind,
+    },
     STAMP,
   );
 }

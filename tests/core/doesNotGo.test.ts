@@ -9,6 +9,7 @@ import {
   type Job,
   type Step,
   type StepValues,
+  LEAD_KINDS,
   apply,
   assemblyOf,
   bring,
@@ -47,6 +48,16 @@ const FOUND: { readonly [Kind in FoundKind]: (n: number, step: Step) => Found } 
     fromRearMm: 70 + (n % 4) * 20,
     heightMm: 18,
     movable: n % 3 === 0,
+    hasPlug: n % 2 === 0,
+  }),
+  noHeader: () => ({ kind: 'noHeader' }),
+  headerTaken: () => ({ kind: 'headerTaken' }),
+  pinBent: () => ({ kind: 'pinBent' }),
+  notKeyed: () => ({ kind: 'notKeyed' }),
+  knockedLoose: (n) => ({
+    kind: 'knockedLoose',
+    lead: LEAD_KINDS[n % LEAD_KINDS.length]!,
+    name: '',
   }),
   coverStuck: () => ({ kind: 'coverStuck' }),
   slotBroken: () => ({ kind: 'slotBroken' }),
@@ -71,7 +82,14 @@ function planned(job: Job, at: number, found: Found) {
   const { acceptance, acts } = restOf(told, proposal, null, EXTRAS);
   const again = apply(
     ticked,
-    { name: 'foundAtBench', machine: told.machine, plan: acceptance, acts, what: found.kind },
+    {
+      name: 'foundAtBench',
+      machine: told.machine,
+      plan: acceptance,
+      acts,
+      bought: told.bought,
+      what: found.kind,
+    },
     STAMP,
   );
   return { ticked, told, again, work };

@@ -403,8 +403,8 @@ describe('What the machine meets already', () => {
     });
     const job = { ...aJob(), machine: slow, needs: [need] };
     // It goes on to be proven, and nobody opens the case for it.
-    expect(isAcceptable(plan)).to.equal(true);
-    expect(isAcceptable({ ...plan, met: [] })).to.equal(false);
+    expect(isAcceptable(plan, aMachine([]))).to.equal(true);
+    expect(isAcceptable({ ...plan, met: [] }, aMachine([]))).to.equal(false);
     const accepted = {
       ...job,
       plan: { ...acceptanceOf(plan, job, null), acceptedAt: job.changedAt },

@@ -1,5 +1,12 @@
+import type { Machine } from '../parts/machine.ts';
 import type { Proposal } from '../planner/answers/plan.ts';
 
-/** Whether there is anything to go on with: a proposal that only says what cannot be served is none. */
-export const isAcceptable = ({ placements, moves, givenUp, met }: Proposal): boolean =>
-  placements.length + moves.length + givenUp.length + met.length > 0;
+/**
+ * Whether there is anything to go on with: a proposal that only says what cannot be served is none, unless the machine itself
+ * has parts or leads to be fitted.
+ */
+export const isAcceptable = (
+  { placements, moves, givenUp, met }: Proposal,
+  { toFit, leads }: Pick<Machine, 'toFit' | 'leads'>,
+): boolean =>
+  placements.length + moves.length + givenUp.length + met.length + toFit.length + leads.length > 0;

@@ -44,6 +44,8 @@ export interface AssembledCard {
   readonly card: Card;
   /** With the lanes that the whole plan leaves it. */
   readonly slot: Slot;
+  /** Its place among the cards of the plan: what is dealt out among them goes by it. */
+  readonly inPlan: number;
   /** The external box its slot is in; null: the machine's own case. */
   readonly enclosureName: string | null;
   /** Where it sat before; null for a new card. */
@@ -122,6 +124,7 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
   });
   const newCards = fresh.map((placed, n): AssembledCard => ({
     ...base(placed),
+    inPlan: n,
     fromSlotId: null,
     later: !isNow(placed),
     isIn: actOf(job, 'seat', { card: placed.card.id, slot: placed.slot.id }) !== undefined,
@@ -134,8 +137,9 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
   }));
   const movedFrom = ({ slot }: Placed) =>
     moves.find(({ toSlotId }) => toSlotId === slot.id)?.fromSlotId ?? null;
-  const movedCards = moved.map((placed): AssembledCard => ({
+  const movedCards = moved.map((placed, n): AssembledCard => ({
     ...base(placed),
+    inPlan: fresh.length + n,
     fromSlotId: movedFrom(placed),
     later: false,
     isIn: actOf(job, 'moveCard', { slot: movedFrom(placed) ?? '' }) !== undefined,

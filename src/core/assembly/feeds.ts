@@ -2,7 +2,7 @@
 import type { Machine } from '../parts/machine.ts';
 import { housings } from '../placement/housing.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
-import { assignPlugs, plugsOf, type Feed } from '../placement/plugs.ts';
+import { feedsOfSockets, plugsOf, type Feed } from '../placement/plugs.ts';
 import { socketsIn } from '../placement/sockets.ts';
 import type { Finding } from '../rules/finding.ts';
 import { findingRow } from '../rules/findingCodes.ts';
@@ -16,7 +16,7 @@ export function feedsOf(placed: readonly Placed[], machine: Machine): readonly (
     if (around.supply.plugs === null) continue;
     const inThere = [...placed.entries()].filter(([, { slot }]) => slot.enclosureId === id);
     const sockets = inThere.map(([, { card, slot }]) => socketsIn(card, slot, around));
-    const assigned = [...assignPlugs(sockets.flat(), plugsOf(around.supply)).feeds];
+    const assigned = [...feedsOfSockets(sockets.flat(), plugsOf(around.supply))];
     inThere.forEach(([n], m) => {
       feeds[n] = assigned.splice(0, sockets[m]?.length ?? 0);
     });

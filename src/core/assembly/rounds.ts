@@ -79,7 +79,7 @@ export const roundsOf = memoOf((job: Job): readonly Round[] => {
   const done = isBegun ? { ...planned, ...openingsDone(planned, first) } : planned;
   const second: Job = {
     ...job,
-    machine: afterRound(job.machine, done),
+    machine: withWorkLeft(afterRound(job.machine, done), isBegun ? first : null),
     bought: [],
     acts: [...carriedOver(job, waiting, done), ...actsOfRound(job.acts, 2)],
     plan: {
@@ -252,8 +252,6 @@ function afterRound(surveyed: Machine, done: Assembly): Machine {
   return withCoversLeft(
     {
       ...machine,
-      toFit: [],
-      leads: [],
       slots: machine.slots.map(withoutDust).map((slot) => {
         const card = seated.get(slot.id);
         if (card !== undefined)
@@ -271,6 +269,25 @@ function afterRound(surveyed: Machine, done: Assembly): Machine {
     },
     done,
   );
+}
+
+/** Its own parts and leads are in by then, but for what came up, or was left, once the round was over. @param over null: it goes on */
+function withWorkLeft(machine: Machine, over: Job | null): Machine {
+  if (over === null) return { ...machine, toFit: [], leads: [] };
+  const isFitted = (what: string) =>
+    (['fitOnBoard', 'fitInCase'] as const).some((code) => actOf(over, code, { what }));
+  return {
+    ...machine,
+    toFit: machine.toFit.filter((part) => !isFitted(part)),
+    leads: machine.leads.map((lead) => ({
+      ...lead,
+      ends: lead.ends.map((end, n) =>
+        actOf(over, 'joinEnd', { lead: lead.id, socket: n }) === undefined
+          ? end
+          : { ...end, joined: known(true, 'bench') },
+      ),
+    })),
+  };
 }
 
 /** It was blown out before anything went in. */

@@ -93,6 +93,8 @@ export type Command =
       readonly machine: Machine;
       readonly plan: Omit<Plan, 'acceptedAt'>;
       readonly acts: Job['acts'];
+      /** What is bought for the machine itself by now; absent: what was. */
+      readonly bought?: Job['bought'];
       readonly what: string;
     }
   | { readonly name: 'untickStep'; readonly of: ActName }
@@ -240,7 +242,8 @@ const CHANGES: {
       acceptedAt: at,
     },
   }),
-  foundAtBench: ({ plan: before }, { machine, plan, acts }, { at }) => ({
+  foundAtBench: ({ plan: before, bought: had }, { machine, plan, acts, bought = had }, { at }) => ({
+    bought,
     machine,
     // It is the plan that was accepted, as far as it goes.
     plan: { ...plan, acceptedAt: before?.acceptedAt ?? at },

@@ -21,4 +21,4 @@ export type Extra = DeepReadonly<z.infer<typeof Extra>>;
 
 /** Maker and model, as parts are spoken of. */
 export const extraName = ({ maker, model }: Pick<Extra, 'maker' | 'model'>): string =>
-  `${maker} ${model}`;
+  `${maker} ${model}`.trim();

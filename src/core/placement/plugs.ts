@@ -128,6 +128,24 @@ interface Assigning {
   branches: number;
 }
 
+/**
+ * What feeds them, with what goes between where a longer lead has to be bought for it: a socket that only a longer lead reaches
+ * has no plug yet, and the same adapter as if it had.
+ */
+export function feedsOfSockets(
+  sockets: readonly Socket[],
+  plugs: readonly SupplyPlug[],
+): readonly Feed[] {
+  const { feeds, cost } = assignPlugs(sockets, plugs);
+  if (cost.dead === 0) return feeds;
+  const longer = assignPlugs(sockets, plugs, { reach: true });
+  return longer.cost.dead > 0
+    ? feeds
+    : feeds.map((feed, n) =>
+        feed.plugs.length > 0 ? feed : { ...feed, adapter: itemAt(longer.feeds, n).adapter },
+      );
+}
+
 /** No real machine comes near so many; beyond, the best so far is taken, so that no file can stop the bench. */
 const MOST_BRANCHES = 20_000;
 

@@ -17,6 +17,7 @@ import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
 import { areUsed, unitsNeeded, type NeedOf } from '../parts/need.ts';
 import { deviceId } from '../parts/pciFunction.ts';
+import { countedByFirmware, drivesAllotted } from './fitting/drivesOnCards.ts';
 import {
   cardAt,
   keyed,
@@ -81,7 +82,13 @@ export function drivers(job: Job, { number, assembly }: Omit<Round, 'job'>): rea
   const byCard = new Map(driverTargets(job).map((target) => [target.id, target]));
   const cards = newCardsOf(assembly).flatMap((each): readonly Draft[] => {
     if (isPassive(each))
-      return [step('checkDrives', { ...cardAt(each), count: drivesOn(each) }, keyed(each))];
+      return [
+        step(
+          'checkDrives',
+          { ...cardAt(each), count: drivesOn(each), isPassive: true },
+          keyed(each),
+        ),
+      ];
     const target = byCard.get(each.slot.id);
     return [
       step(
@@ -95,6 +102,7 @@ export function drivers(job: Job, { number, assembly }: Omit<Round, 'job'>): rea
         keyed(each),
       ),
       ...(target === undefined ? [] : installingFor(target, cardAt(each), keyed(each), ways)),
+      ...drivesUnseen(each, assembly),
     ];
   });
   const devices = [...byCard.values()].flatMap((target) =>
@@ -107,7 +115,7 @@ export function drivers(job: Job, { number, assembly }: Omit<Round, 'job'>): rea
         )
       : [],
   );
-  const installed = [...cards, ...devices];
+  const installed = onceEach([...cards, ...devices]);
   const second = newCardsOf(assembly).flatMap((each) => onSecondSystem(each, job, assembly));
   const removed = isFirst && ways.removal === 'after' ? removing(job) : [];
   const isOffline = isFirst && oldDrivers(job).length > 0;
@@ -121,10 +129,50 @@ export function drivers(job: Job, { number, assembly }: Omit<Round, 'job'>): rea
     ...settings(newCardsOf(assembly), (setting) => setting !== 'team'),
     // Cards work as one once all of them are in.
     ...(roundsOf(job).length === number
-      ? settings(newCardsOf(assemblyOf(job)), (setting) => setting === 'team')
+      ? onceEach(settings(newCardsOf(assemblyOf(job)), (setting) => setting === 'team'))
       : []),
     ...preparingDrives(assembly),
   ];
+}
+
+/** Drives that the firmware does not list are counted in the system. */
+function drivesUnseen(each: AssembledCard, assembly: Assembly): readonly Draft[] {
+  const count = drivesAllotted(newCardsOf(assembly), assembly)
+    .filter((drives) => drives.each === each && !drives.toBoard && !countedByFirmware(drives))
+    .reduce((sum, drives) => sum + drives.count, 0);
+  return count === 0
+    ? []
+    : [step('checkDrives', { ...cardAt(each), count, isPassive: false }, keyed(each))];
+}
+
+/** One installation, and one team, serve all cards that want the same. */
+function onceEach(drafts: readonly Draft[]): readonly Draft[] {
+  const first = new Map<string, number>();
+  const also = new Map<number, CardAt[]>();
+  const kept = drafts.filter((each, n) => {
+    const same =
+      each.code === 'installDriver'
+        ? `${each.values.title} ${each.values.version}`
+        : each.code === 'setNetwork' && each.values.setting === 'team'
+          ? 'team'
+          : null;
+    if (same === null) return true;
+    const at = first.get(same);
+    if (at === undefined) {
+      first.set(same, n);
+      also.set(n, []);
+      return true;
+    }
+    const { card, slot, enclosure } = each.values as CardAt;
+    also.get(at)?.push({ card, slot, enclosure });
+    return false;
+  });
+  return kept.map((each) => {
+    const alsoFor = also.get(drafts.indexOf(each)) ?? [];
+    return alsoFor.length === 0
+      ? each
+      : ({ ...each, values: { ...each.values, alsoFor } } as Draft);
+  });
 }
 
 /** What takes a card on the other system that the machine is started with. */
@@ -179,7 +227,7 @@ function installingFor(
       : [
           step(
             'installDriver',
-            { ...at, ...installing(chosen, ways), listedAs: listedAs ?? name },
+            { ...at, ...installing(chosen, ways), listedAs: listedAs ?? name, alsoFor: [] },
             key,
           ),
         ]),
@@ -243,7 +291,7 @@ const settings = (
       .map((setting) =>
         step(
           'setNetwork',
-          { ...cardAt(each), setting, megabits },
+          { ...cardAt(each), setting, megabits, alsoFor: [] },
           { slotId: each.slot.id, on: { slot: each.slot.id, what: setting } },
         ),
       );

@@ -6,7 +6,9 @@ import { isDriven } from '../drivers/chooseDriver.ts';
 import { actWord } from '../parts/act.ts';
 import type { DeliveryKind } from '../parts/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
-import { extraName } from '../parts/extra.ts';
+import { extraName, type Extra } from '../parts/extra.ts';
+import { isBuilt } from '../parts/machine.ts';
+import { areUsed } from '../parts/need.ts';
 import type { Job } from '../parts/job.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { machineAround } from '../placement/housing.ts';
@@ -32,13 +34,16 @@ export const prepare = (
   ...toOrder(job, assembly),
   // How it is comes before whatever changes the machine: its firmware, its settings, its drivers.
   ...settingsFirst(assembly),
-  ...(job.needs.some(({ kind }) => kind === 'drives')
+  // A machine that was never on holds nobody's data; a drive that was in use does.
+  ...(job.needs.some((need) => need.kind === 'drives' && (isBuilt(job.machine) || areUsed(need)))
     ? [plainStep('backUp', { cautions: ['othersData'] })]
     : []),
-  plainStep('before'),
+  ...(isBuilt(job.machine) ? [plainStep('before')] : []),
   ...toReady(job, assembly),
   ...arriving(job, assembly),
-  ...(fitting.length === 0 ? [] : [layOut(job, fitting), plainStep('photoBehind')]),
+  ...(fitting.length === 0
+    ? []
+    : [layOut(job, fitting), ...(isBuilt(job.machine) ? [plainStep('photoBehind')] : [])]),
   ...(job.driverWays.removal === 'before' ? removing(job) : []),
   ...packagesWanted(job)
     .filter(
@@ -71,10 +76,10 @@ const arriving = (job: Job, assembly: Assembly): readonly Draft[] => [
     );
   }),
   ...extrasOrdered(job).map(({ kind, fits, count }) => {
-    const record = job.plan?.extras.find((each) => each.kind === kind && each.fits === fits);
+    const record = recordOf(job, kind, fits);
     return step(
       'checkExtra',
-      { name: record?.extra == null ? '' : extraName(record.extra), kind, fits, count },
+      { name: record === null ? '' : extraName(record), kind, fits, count },
       { on: { extra: extraKey(kind, fits) } },
     );
   }),
@@ -142,6 +147,10 @@ function toSettle(job: Job, assembly: Assembly): readonly Draft[] {
   );
 }
 
+/** What was chosen for it by name; null: nothing was. */
+const recordOf = ({ plan }: Job, kind: ExtraKind, fits: string): Extra | null =>
+  plan?.extras.find((each) => each.kind === kind && each.fits === fits)?.extra ?? null;
+
 const extraKey = (kind: ExtraKind, fits: string): string =>
   actWord(kind === 'bracket' ? `${kind}-${fits}` : fits || kind);
 
@@ -149,15 +158,28 @@ const toOrder = (job: Job, assembly: Assembly): readonly Draft[] => [
   ...newCardsOf(assembly).map((each) =>
     step(
       'order',
-      { ...cardAt(each), cents: each.card.priceCents, returnDays: each.card.returnDays },
+      {
+        ...cardAt(each),
+        cents: each.card.priceCents,
+        returnDays: each.card.returnDays,
+        isAtHand: each.card.leadDays === null,
+      },
       keyed(each),
     ),
   ),
   ...extrasOrdered(job).map(({ kind, fits, count }) =>
-    step('orderExtra', { kind, fits, count }, { on: { extra: extraKey(kind, fits) } }),
+    step(
+      'orderExtra',
+      { kind, fits, count, isAtHand: recordOf(job, kind, fits)?.leadDays === null },
+      { on: { extra: extraKey(kind, fits) } },
+    ),
   ),
   ...job.bought.map((extra) =>
-    step('orderNamed', { name: extraName(extra), kind: extra.kind }, { on: { extra: extra.id } }),
+    step(
+      'orderNamed',
+      { name: extraName(extra), kind: extra.kind, isAtHand: extra.leadDays === null },
+      { on: { extra: extra.id } },
+    ),
   ),
 ];
 

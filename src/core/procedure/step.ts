@@ -131,13 +131,20 @@ export interface StepValues {
     readonly cents: number;
     /** Days within which it can go back; null: not at all, or nobody said. */
     readonly returnDays: number | null;
+    /** In the shop's own drawer. */
+    readonly isAtHand: boolean;
   };
   readonly orderExtra: {
     readonly kind: ExtraKind;
     readonly fits: string;
     readonly count: number;
+    readonly isAtHand: boolean;
   };
-  readonly orderNamed: { readonly name: string; readonly kind: ExtraKind };
+  readonly orderNamed: {
+    readonly name: string;
+    readonly kind: ExtraKind;
+    readonly isAtHand: boolean;
+  };
   /** The card against what was ordered, with all that has to lie in its box. */
   readonly checkArrived: CardAt & {
     /** The bracket that is on it; null: it has none. */
@@ -364,9 +371,14 @@ export interface StepValues {
     /** What the system's own list will call it; empty where nobody knows. */
     readonly listedAs: string;
   };
-  /** Of a carrier that is no device itself. */
-  readonly checkDrives: CardAt & { readonly count: number };
-  readonly installDriver: CardAt & Installing & { readonly listedAs: string };
+  /** Of a carrier that is no device itself, or of drives that the firmware does not list. */
+  readonly checkDrives: CardAt & { readonly count: number; readonly isPassive: boolean };
+  readonly installDriver: CardAt &
+    Installing & {
+      readonly listedAs: string;
+      /** Other cards that the same installation serves. */
+      readonly alsoFor: readonly CardAt[];
+    };
   readonly ownDriver: CardAt & {
     readonly driver: string;
     /** The system looks for it, and may bring a newer one. */
@@ -383,7 +395,12 @@ export interface StepValues {
   readonly copyBoot: Nothing;
   readonly editBoot: CardAt & { readonly parameter: string };
   readonly readBoot: CardAt & { readonly parameter: string };
-  readonly setNetwork: CardAt & { readonly setting: NetworkSetting; readonly megabits: number };
+  readonly setNetwork: CardAt & {
+    readonly setting: NetworkSetting;
+    readonly megabits: number;
+    /** Cards that work as one with it: it is set once for all. */
+    readonly alsoFor: readonly CardAt[];
+  };
   /** Used ones, before anything is built on them. */
   readonly testDrives: CardAt & { readonly count: number };
   readonly prepareDrives: CardAt & { readonly count: number; readonly array: DriveArray };

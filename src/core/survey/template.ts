@@ -19,6 +19,9 @@ export function templateOf(machine: Machine): Machine {
     accessPoint: emptyAccessPoint(),
     functions: [],
     inTrouble: [],
+    damage: [],
+    leads: [],
+    toFit: [],
   };
 }
 

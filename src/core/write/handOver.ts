@@ -21,7 +21,7 @@ import { reportOnPlan } from '../diagnosis/reportOnPlan.ts';
 import { byWeight, type Finding } from '../rules/finding.ts';
 import type { Link } from '../standards/pciExpress.ts';
 import { steps } from '../procedure/steps.ts';
-import type { CautionCode } from '../procedure/step.ts';
+import type { CautionCode, Step } from '../procedure/step.ts';
 import { shoppingList, type ShoppingRow } from './shoppingList.ts';
 
 export interface SheetCard {
@@ -160,9 +160,7 @@ export function handOverSheet(job: Job): HandOverSheet {
     })),
     extras: shopping.rows.filter(({ extra }) => extra),
     totalCents: shopping.netCents,
-    coversKept: all.flatMap((each) =>
-      each.code === 'removeCover' && each.values.covers !== 'snapped' ? [each.values.opening] : [],
-    ),
+    coversKept: coversKept(all, job.machine),
     cardsKept: assembly.removed.flatMap(({ occupant }) => valueOf(occupant)?.name ?? []),
     bracketsKept: all.flatMap((each) => (each.code === 'swapBracket' ? [each.values.card] : [])),
     leftInBoxes: assembly.leftInBoxes,
@@ -170,6 +168,39 @@ export function handOverSheet(job: Job): HandOverSheet {
       all.some(({ cautions }) => cautions.includes(caution)),
     ),
   };
+}
+
+/**
+ * Openings whose cover came off whole and closes no other one. Of covers of one case any may have been used: beyond those that
+ * were to spare it is one that came off.
+ */
+function coversKept(all: readonly Step[], { case: own, enclosures }: Machine): readonly number[] {
+  const rooms = [
+    { name: '', room: own },
+    ...enclosures.map(({ name, case: room }) => ({ name, room })),
+  ];
+  return rooms.flatMap(({ name, room }) => {
+    const off = all.flatMap((each) =>
+      each.code === 'removeCover' &&
+      each.values.enclosure === name &&
+      each.values.covers !== 'snapped'
+        ? [each.values.opening]
+        : [],
+    );
+    let spare = valueOf(room.spareCovers) ?? 0;
+    for (const each of all) {
+      if (each.code !== 'closeOpening' || each.values.enclosure !== name) continue;
+      const { with: from, of } = each.values;
+      if (from === 'ordered') continue;
+      if (from === 'spare' && spare > 0) {
+        spare -= 1;
+        continue;
+      }
+      const at = of === null ? -1 : off.indexOf(of);
+      off.splice(Math.max(0, at), off.length > 0 ? 1 : 0);
+    }
+    return off;
+  });
 }
 
 /** Those of the needs, as they were named before they were prepared, and others that were named. */

@@ -318,7 +318,11 @@ export class JobModel {
     const plan = this.planning.chosen;
     if (tried && this.trialVerdicts.some(({ verdict }) => verdict === 'blocked')) return false;
     // A plan for the job as it was a moment ago is not accepted: the next one is on its way.
-    if (!tried && (plan === null || !isAcceptable(plan) || !this.planning.isCurrent)) return false;
+    if (
+      !tried &&
+      (plan === null || !isAcceptable(plan, this.job.machine) || !this.planning.isCurrent)
+    )
+      return false;
     const { job } = this;
     const { acceptanceOf, acceptanceOfTrial, refusedWords } = await import('./accepting');
     // Whoever was faster has accepted already, or changed what was accepted.

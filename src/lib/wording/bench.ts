@@ -226,6 +226,11 @@ export function seenWords(step: Step): string {
 /** What can be found at a task that does not go. */
 export const FOUND_WORDS: Readonly<Record<FoundKind, string>> = {
   leadShort: 'The lead does not reach',
+  noHeader: 'There is no such header',
+  headerTaken: 'Another plug is in it',
+  pinBent: 'A pin is bent',
+  notKeyed: 'Nothing keeps the plug from going in the wrong way',
+  knockedLoose: 'A plug inside has come out',
   inTheWay: 'Something stands in the card’s path',
   coverStuck: 'The cover does not come out',
   slotBroken: 'Latch or slot is broken',

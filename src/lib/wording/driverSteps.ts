@@ -124,14 +124,17 @@ export const DRIVER_STEP_WORDS: {
       .filter((part) => part !== '')
       .join(' '),
   }),
-  checkDrives: ({ count, ...card }) => ({
-    title: `Count the drives on ${at(card)}: ${count} at most`,
-    detail:
-      'The card is no device and has no driver: each drive on it shows by itself, with its own name. One missing: look at its screw, and at how firmware setup splits the slot.',
+  checkDrives: ({ count, isPassive, ...card }) => ({
+    title: isPassive
+      ? `Count the drives on ${at(card)}: ${count} at most`
+      : `Count the drives on ${at(card)} in the system: ${count}`,
+    detail: !isPassive
+      ? 'The firmware does not list what hangs on this card; the system’s own list of drives does. One missing: its data lead, then its power plug.'
+      : 'The card is no device and has no driver: each drive on it shows by itself, with its own name. One missing: look at its screw, and at how firmware setup splits the slot.',
   }),
-  installDriver: ({ listedAs, ...values }) => ({
+  installDriver: ({ listedAs, alsoFor, ...values }) => ({
     title: `Install ${values.title} ${values.version}`,
-    detail: `For ${at(values)}, from the stick. ${installerWords(values)} Afterwards the system’s list shows it as “${listedAs}”.`,
+    detail: `For ${[values, ...alsoFor].map(at).join(' and ')}, from the stick. ${installerWords(values)} Afterwards the system’s list shows it as “${listedAs}”.`,
   }),
   ownDriver: ({ driver, isFound, ...card }) => ({
     title: isFound
@@ -162,7 +165,8 @@ export const DRIVER_STEP_WORDS: {
     title: times === 1 ? 'Restart, and look again' : `Restart, ${times} times, and look again`,
     detail: 'The installer asks for it.',
   }),
-  setNetwork: ({ setting, megabits, ...card }) => SETTING_WORDS[setting](at(card), megabits),
+  setNetwork: ({ setting, megabits, alsoFor, ...card }) =>
+    SETTING_WORDS[setting]([card, ...alsoFor].map(at).join(' and '), megabits),
   secondSystem: ({ family, driver, ...card }) => ({
     title: `Start the second system${family === null ? '' : ` (${SYSTEM_FAMILY_WORDS[family]})`} and look for ${at(card)}`,
     detail:

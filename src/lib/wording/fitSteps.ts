@@ -1,7 +1,7 @@
 /** Steps of the physical work, as they are read at the bench. */
 import type { LeadKind, MachinePart, PlugType, StepCode, StepValues, SystemFamily } from '$core';
 import { figure } from './figures';
-import { END_WORDS, LEAD_WORDS, PART_WORDS } from './leads';
+import { END_WORDS, LEAD_WORDS } from './leads';
 import { REAR_LEAD_WORDS, leadEndWords } from './rear';
 import { at, inEnclosure, type StepWords } from './stepWords';
 import {

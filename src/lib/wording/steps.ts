@@ -26,16 +26,16 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     title: `Find out: ${FACT_WORDS[fact].name}${subject ? ` – ${subject}` : ''}`,
     detail: FACT_WORDS[fact].how,
   }),
-  order: ({ cents, returnDays, ...card }) => ({
-    title: `Order ${card.card}`,
+  order: ({ cents, returnDays, isAtHand, ...card }) => ({
+    title: isAtHand ? `Take ${card.card} out of the drawer` : `Order ${card.card}`,
     detail: `For ${card.slot}${inEnclosure(card.enclosure)}. ${inMoney(cents)} in the catalogue.${returnDays === null ? '' : ` Can go back within ${returnDays} days.`}`,
   }),
-  orderExtra: ({ kind, fits, count }) => ({
-    title: `Order: ${count > 1 ? `${count} × ` : ''}${extraWords({ kind, fits })}`,
+  orderExtra: ({ kind, fits, count, isAtHand }) => ({
+    title: `${isAtHand ? 'Take out of the drawer' : 'Order'}: ${count > 1 ? `${count} × ` : ''}${extraWords({ kind, fits })}`,
     detail: 'A card of the plan needs it.',
   }),
-  orderNamed: ({ name, kind }) => ({
-    title: `Order: ${name} (${EXTRA_KIND_WORDS[kind]})`,
+  orderNamed: ({ name, kind, isAtHand }) => ({
+    title: `${isAtHand ? 'Take out of the drawer' : 'Order'}: ${name} (${EXTRA_KIND_WORDS[kind]})`,
     detail: 'The plan assumes that it is installed.',
   }),
   checkArrived: ({ mounted, wanted, contents, returnDays, ...card }) => ({

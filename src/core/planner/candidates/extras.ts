@@ -1,5 +1,5 @@
 /** What has to be bought beside the cards, and what it costs. */
-import { socketsKey, assignPlugs, plugsOf, type Feed } from '../../placement/plugs.ts';
+import { socketsKey, feedsOfSockets, plugsOf, type Feed } from '../../placement/plugs.ts';
 import { memo, memoBy } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Card } from '../../parts/card.ts';
@@ -173,9 +173,8 @@ function neededTogether(placed: readonly Placed[], machine: Machine): readonly E
     if (supply.plugs === null || sockets.length === 0) return [];
     const finding = plugFinding(sockets, supply);
     return [
-      ...assignPlugs(sockets, plugsOf(supply)).feeds.flatMap(
-        ({ adapter }): readonly ExtraNeeded[] =>
-          adapter === null ? [] : [{ kind: 'plugAdapter', fits: adapter, count: 1 }],
+      ...feedsOfSockets(sockets, plugsOf(supply)).flatMap(({ adapter }): readonly ExtraNeeded[] =>
+        adapter === null ? [] : [{ kind: 'plugAdapter', fits: adapter, count: 1 }],
       ),
       ...(finding.code === 'power.leadShort'
         ? [{ kind: 'powerLead' as const, fits: finding.subject, count: 1 }]
@@ -201,7 +200,7 @@ export function adaptersFor(placed: readonly Placed[], around: Machine): readonl
   const sockets = placed.flatMap(({ card, slot }) => socketsIn(card, slot, around));
   if (supply.plugs === null || sockets.length === 0) return [];
   return memo(adaptersBySockets(supply), socketsKey(sockets), () =>
-    assignPlugs(sockets, plugsOf(supply)).feeds.filter(({ adapter }) => adapter !== null),
+    feedsOfSockets(sockets, plugsOf(supply)).filter(({ adapter }) => adapter !== null),
   );
 }
 

@@ -118,7 +118,7 @@ const adaptersOf = (flows: readonly Flow[]) => [
 
 /** What goes into a card from outside, but for screens, aerials and boxes, which have tasks of their own. */
 function joinRear(cards: readonly AssembledCard[], { machine, earlier }: Assembly): readonly Act[] {
-  const all = [...earlier.cards, ...cards];
+  const all = [...earlier.cards, ...cards].toSorted((a, b) => a.inPlan - b.inPlan);
   return rearLeadsOf(all, machine).flatMap(({ sockets }, n) => {
     const each = all[n];
     return each === undefined || !cards.includes(each)

@@ -62,6 +62,10 @@ function slotAfter({ own, fresh }: SlotState, { code, on }: Act): SlotState {
 const OUT: ReadonlySet<ActCode> = new Set(['takeOut', 'takeOutFirst', 'takeToMove']);
 const AT_SLOTS: ReadonlySet<ActCode> = new Set([...OUT, 'putBack', 'moveCard', 'seat']);
 
+/** A card that is put elsewhere came out of where it was. */
+const unplugs = (code: ActCode, on: ActOn, last: ReadonlyMap<string, Act>): boolean =>
+  OUT.has(code) || (code === 'moveCard' && !last.has(`plugs ${onId({ slot: on.slot })}`));
+
 export interface BenchState {
   readonly slot: (slotId: string) => SlotState;
   /** The last act of those that undo each other; null where the thing was not touched. */
@@ -93,7 +97,7 @@ export const benchState = memoOf((acts: readonly Act[]): BenchState => {
     if (kind === undefined) marks.set(`${code} ${onId(on)}`, at);
     else last.set(`${kind} ${onId(on)}`, act);
     // What comes out has nothing joined to it by then, whether that was told or not.
-    if (OUT.has(code) && on.slot !== undefined)
+    if (unplugs(code, on, last))
       last.set(`plugs ${onId({ slot: on.slot })}`, { ...act, code: 'freeCard' });
     const counted = `${code} ${onId({ ...on, number: undefined })}`;
     counts.set(counted, Math.max(counts.get(counted) ?? 0, on.number ?? 1));

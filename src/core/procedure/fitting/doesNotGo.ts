@@ -22,6 +22,8 @@ import { machineAround } from '../../placement/housing.ts';
 import { withMoves } from '../../placement/moves.ts';
 import { plugsOf } from '../../placement/plugs.ts';
 import type { PlanRequest, Proposal } from '../../planner/answers/plan.ts';
+import { looseLead, type InnerLead } from '../../parts/innerLead.ts';
+import { leadRow, type LeadKind } from '../../standards/innerLeads.ts';
 import type { Step, StepCode, StepValues } from '../step.ts';
 
 export type Found =
@@ -34,7 +36,19 @@ export type Found =
       readonly fromRearMm: number;
       readonly heightMm: number;
       readonly movable: boolean;
+      /** It is moved by pulling its plug, which goes in again. */
+      readonly hasPlug: boolean;
     }
+  /** The board has no such header. */
+  | { readonly kind: 'noHeader' }
+  /** Another plug is in it, and stays. */
+  | { readonly kind: 'headerTaken' }
+  /** Nothing goes there any more. */
+  | { readonly kind: 'pinBent' }
+  /** Nothing keeps the plug from going in the wrong way. */
+  | { readonly kind: 'notKeyed' }
+  /** A plug inside came out meanwhile. */
+  | { readonly kind: 'knockedLoose'; readonly lead: LeadKind; readonly name: string }
   /** The cover does not come out: riveted, or part of the case. */
   | { readonly kind: 'coverStuck' }
   /** Latch or connector is broken: nothing goes in there. */
@@ -48,7 +62,12 @@ export type Found =
 export type FoundKind = Found['kind'];
 
 const FOUND_AT: Readonly<Record<FoundKind, readonly StepCode[]>> = {
-  leadShort: ['plug'],
+  leadShort: ['plug', 'joinHeader', 'joinFront', 'joinEnd', 'joinDrives', 'feedDrives', 'joinRear'],
+  noHeader: ['joinHeader', 'joinEnd'],
+  headerTaken: ['joinHeader', 'joinEnd'],
+  pinBent: ['joinHeader', 'joinFront', 'joinEnd'],
+  notKeyed: ['joinHeader', 'joinEnd'],
+  knockedLoose: ['lookOver'],
   inTheWay: ['seat'],
   coverStuck: ['removeCover'],
   slotBroken: ['seat', 'clearSlot'],
@@ -70,8 +89,15 @@ export function findable(step: Step, job: Job): readonly FoundKind[] {
     : kinds.filter(
         (kind) =>
           (kind !== 'inTheWay' || slot?.enclosureId === null) &&
+          (step.code !== 'joinEnd' || canBeOfLead(kind, step.values)) &&
+          (kind !== 'notKeyed' || !step.cautions.includes('pinOne')) &&
           (step.code !== 'checkArrived' || canArriveSo(kind, step.values)),
       );
+}
+
+/** Only what plugs into the board can find its place taken, or missing. */
+function canBeOfLead(kind: FoundKind, { end }: StepValues['joinEnd']): boolean {
+  return end === 'board' || kind === 'leadShort' || kind === 'pinBent' || kind === 'notKeyed';
 }
 
 /** Only a card with a bracket to swap lacks it, and only a box with things in it lacks one. */
@@ -88,16 +114,94 @@ const THING_MM = { widthMm: 12, depthMm: 10 };
 /** A cover stands before its opening, as a plate. */
 const COVER_MM = { widthMm: 3, depthMm: 16, heightMm: 100 };
 
-/** The job with what was found as facts of machine and cards; the plan stays as it was. */
+/** The job with what was found as facts of machine and cards, and what has to be bought for it; the plan stays as it was. */
 export function withFound(job: Job, step: Step, found: Found): Job {
-  const { machine, plan } = job;
+  return job.plan === null
+    ? job
+    : step.code === 'joinEnd'
+      ? ofLead(job, step, found)
+      : found.kind === 'knockedLoose'
+        ? withKnockedLoose(job, found)
+        : ofSlot(job, step, found);
+}
+
+/** What is found of a lead of the machine itself. */
+function ofLead(job: Job, step: Extract<Step, { code: 'joinEnd' }>, found: Found): Job {
+  const { lead: id, socket: n } = step.on;
+  const change = (to: (lead: InnerLead) => InnerLead): Job => ({
+    ...job,
+    machine: {
+      ...job.machine,
+      leads: job.machine.leads.map((each) => (each.id === id ? to(each) : each)),
+    },
+  });
+  const barred = ({ headerTaken: 'taken', noHeader: 'noHeader', pinBent: 'pinBent' } as const)[
+    found.kind as 'headerTaken'
+  ];
+  if (barred !== undefined)
+    return change((lead) => ({
+      ...lead,
+      ends: lead.ends.map((end, at) => (at === n ? { ...end, barred } : end)),
+    }));
+  if (found.kind === 'notKeyed') return change((lead) => ({ ...lead, unkeyed: true }));
+  if (found.kind !== 'leadShort') return job;
+  const { lead, name } = step.values;
+  const kind = leadRow(lead).fromSupply === true ? 'powerLead' : 'headerLead';
+  return withLonger(job, kind, `longer ${name || lead}`);
+}
+
+/** A longer lead, bought for the machine itself: what it joins waits for it. */
+function withLonger(job: Job, kind: Extra['kind'], what: string): Job {
+  const id = `longer-${freeNumber(job.bought, (n) => `longer-${n}`, 1)}`;
+  const longer: Extra = {
+    id,
+    maker: '',
+    model: what,
+    kind,
+    fits: '',
+    limit: null,
+    priceCents: 0,
+    leadDays: 1,
+  };
+  return { ...job, bought: [...job.bought, longer] };
+}
+
+const withKnockedLoose = (
+  job: Job,
+  { lead, name }: Extract<Found, { readonly kind: 'knockedLoose' }>,
+): Job => {
+  const { leads } = job.machine;
+  const id = `lead${freeNumber(leads, (n) => `lead${n}`)}`;
+  return {
+    ...job,
+    machine: { ...job.machine, leads: [...leads, looseLead(id, lead, name, 'bench')] },
+  };
+};
+
+/** What is found of a slot, its card, or a lead that goes to it. */
+function ofSlot(job: Job, step: Step, found: Found): Job {
+  const { machine } = job;
   const slot = machine.slots.find(({ id }) => id === step.slotId);
-  if (plan === null || slot === undefined) return job;
+  const longer = LONGER[step.code];
+  if (found.kind === 'leadShort' && longer !== undefined)
+    return withLonger(job, longer.kind, longer.what);
+  if (slot === undefined) return job;
   switch (found.kind) {
     case 'leadShort':
-      return { ...job, machine: withShortLead(job, slot, step, found.mm) };
+      return withLeadShort(job, slot, step, found.mm);
+    case 'noHeader':
+    case 'headerTaken':
+      return step.code === 'joinHeader'
+        ? { ...job, machine: withoutHeader(job, step, found.kind === 'noHeader') }
+        : job;
+    case 'pinBent':
+      return withBentPin(job, slot, step);
+    case 'notKeyed':
+      return step.code === 'joinHeader' ? { ...job, machine: withUnkeyed(job, step) } : job;
+    case 'knockedLoose':
+      return job;
     case 'inTheWay': {
-      const { fromRearMm: xMm, heightMm, movable, what } = found;
+      const { fromRearMm: xMm, heightMm, movable, what, hasPlug } = found;
       const middle = openingMiddleMm(machine, valueOf(slot.opening) ?? 1);
       return {
         ...job,
@@ -109,6 +213,9 @@ export function withFound(job: Job, step: Step, found: Found): Job {
           heightMm,
           movable,
           moving: movable ? 'As it was found at the bench' : '',
+          ...(movable && hasPlug
+            ? { plugAt: { xMm: xMm + THING_MM.widthMm / 2, yMm: middle } }
+            : {}),
         }),
       };
     }
@@ -143,6 +250,101 @@ export function withFound(job: Job, step: Step, found: Found): Job {
         ),
       }));
   }
+}
+
+/** What is bought where a lead between things that stand where they stand is too short. */
+const LONGER: Readonly<
+  Partial<Record<StepCode, { readonly kind: Extra['kind']; readonly what: string }>>
+> = {
+  joinDrives: { kind: 'driveCable', what: 'longer data lead' },
+  feedDrives: { kind: 'powerLead', what: 'longer power lead' },
+  joinRear: { kind: 'outsideLead', what: 'longer lead behind' },
+};
+
+/** A lead that is too short for where the plan has it: another header, another slot, or a longer one. */
+function withLeadShort(job: Job, slot: Slot, step: Step, mm: number): Job {
+  const { machine } = job;
+  if (step.code === 'joinHeader') {
+    const { header } = step.values;
+    return withCard(job, slot.id, (card) => ({
+      ...card,
+      boardLeads: card.boardLeads.map((lead) =>
+        lead.type === header ? { ...lead, lengthMm: Math.min(lead.lengthMm, mm) } : lead,
+      ),
+    }));
+  }
+  if (step.code !== 'joinFront') return { ...job, machine: withShortLead(job, slot, step, mm) };
+  // So far from the rear edge it ends; the card's header stands nearer.
+  const { lead: type } = step.values;
+  const leads = valueOf(machine.case.frontLeads) ?? [];
+  return {
+    ...job,
+    machine: {
+      ...machine,
+      case: {
+        ...machine.case,
+        frontLeads: known(
+          leads.map((each) => (each.type === type ? { ...each, nearestMm: mm } : each)),
+          'bench',
+        ),
+      },
+    },
+  };
+}
+
+/** The header that the plan has for this lead, or all of its kind. */
+function withoutHeader(
+  job: Job,
+  step: Extract<Step, { code: 'joinHeader' }>,
+  all: boolean,
+): Machine {
+  const { machine } = job;
+  const headers = valueOf(machine.headers) ?? [];
+  const taken = headerOf(job, step);
+  return {
+    ...machine,
+    headers: known(
+      headers.filter((each) => (all ? each.type !== step.values.header : each !== taken)),
+      'bench',
+    ),
+  };
+}
+
+const headerOf = (job: Job, { slotId, values }: Extract<Step, { code: 'joinHeader' }>) =>
+  assemblyOf(job)
+    .cards.find(({ slot }) => slot.id === slotId)
+    ?.headers.find(({ type }) => type === values.header);
+
+const withUnkeyed = (job: Job, step: Extract<Step, { code: 'joinHeader' }>): Machine => {
+  const taken = headerOf(job, step);
+  return {
+    ...job.machine,
+    headers: known(
+      (valueOf(job.machine.headers) ?? []).map((each) =>
+        each === taken ? { ...each, unkeyed: true as const } : each,
+      ),
+      'bench',
+    ),
+  };
+};
+
+/** Of the board's header, or of the card's own. */
+function withBentPin(job: Job, slot: Slot, step: Step): Job {
+  if (step.code === 'joinHeader') {
+    const { header } = step.values;
+    const machine = withoutHeader(job, step, false);
+    const id = `damage-${freeNumber(machine.damage, (n) => `damage-${n}`, 1)}`;
+    return {
+      ...job,
+      machine: { ...machine, damage: [...machine.damage, { id, what: `bent pin: ${header}` }] },
+    };
+  }
+  if (step.code !== 'joinFront') return job;
+  const { lead } = step.values;
+  return withCard(job, slot.id, (card) => ({
+    ...card,
+    frontHeaders: card.frontHeaders.filter(({ type }) => type !== lead),
+  }));
 }
 
 /** What closes an opening for good. */

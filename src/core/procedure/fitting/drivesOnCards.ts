@@ -65,9 +65,8 @@ export function drivesAllotted(
   };
   const isFirstRound = earlier.cards.length === 0;
   const onBoard = boardDrives.flatMap((flow) => allot(null, flow));
-  const onCards = [...earlier.cards, ...cards].flatMap((each) =>
-    each.flows.flatMap((flow) => allot(each, flow)),
-  );
+  const byPlan = [...earlier.cards, ...cards].toSorted((a, b) => a.inPlan - b.inPlan);
+  const onCards = byPlan.flatMap((each) => each.flows.flatMap((flow) => allot(each, flow)));
   return [
     ...(isFirstRound ? onBoard : []),
     ...onCards.filter(({ each }) => each !== null && cards.includes(each)),

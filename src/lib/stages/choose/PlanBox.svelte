@@ -58,13 +58,13 @@
 <section class="part" aria-labelledby="plan-heading">
   <div class="head">
     <h2 id="plan-heading">
-      {proposal !== null && !isAcceptable(proposal)
+      {proposal !== null && !isAcceptable(proposal, job.machine)
         ? 'No plan serves anything'
         : title === 'best'
           ? 'Best plan for all needs together'
           : PLAN_WORDS[title]}
     </h2>
-    {#if proposal && isAcceptable(proposal)}
+    {#if proposal && isAcceptable(proposal, job.machine)}
       <Button
         size="small"
         class="main-act"
@@ -79,7 +79,7 @@
 
   {#if planning.progress !== null}
     <Running {planning} />
-  {:else if proposal !== null && isAcceptable(proposal)}
+  {:else if proposal !== null && isAcceptable(proposal, job.machine)}
     <p class="quiet" role="status">
       {#if proposal.proven}
         Proven{model.unknown.length > 0 ? ' on what is known' : ''}: no plan is better {title ===

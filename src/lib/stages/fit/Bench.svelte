@@ -21,6 +21,7 @@
   import StaticWays from './StaticWays.svelte';
   import DoesNotGo from './DoesNotGo.svelte';
   import TaskPicture from './TaskPicture.svelte';
+  import { numberWords, rearNumbers } from './rearNumbers';
   import { taskPicture } from './taskPicture';
   import { ran } from '$lib/state/effects';
 
@@ -64,6 +65,12 @@
     const isHere = model.planned('fit').some(({ slot }) => slot.id === slotId);
     return isEmpty(drawn) && !isEmpty(machine) && !isHere ? machine : drawn;
   }
+
+  const sockets = $derived(
+    current === null
+      ? []
+      : rearNumbers(current, model.planned('fit'), model.job.needs, model.assembly.machine),
+  );
 
   let isPaused = $state(false);
   let doesNotGo = $state(false);
@@ -187,6 +194,10 @@
             </p>
           {/each}
           <dl>
+            {#if sockets.length > 0}
+              <dt>From behind</dt>
+              <dd>{numberWords(sockets)}</dd>
+            {/if}
             <dt>You should see</dt>
             <dd>{seenWords(current)}</dd>
             {#if current.task?.tool}

@@ -1,7 +1,17 @@
 <script lang="ts">
   /** A task does not go, or what came is not what was ordered: what was found, and the rest planned anew; or a reason. */
   import { onMount } from 'svelte';
-  import { findable, type Card, type Found, type FoundKind, type Step, typedNumber } from '$core';
+  import {
+    LEAD_KINDS,
+    findable,
+    type Card,
+    type Found,
+    type FoundKind,
+    type LeadKind,
+    type Step,
+    typedNumber,
+  } from '$core';
+  import { LEAD_WORDS } from '$lib/wording/leads';
   import { FOUND_WORDS } from '$lib/wording/bench';
   import { extraWords } from '$lib/wording/plans';
   import { capital } from '$lib/wording/stepWords';
@@ -22,6 +32,8 @@
     order?: Step | null;
   } = $props();
 
+  /** Only for what is planned by measure: a plug by its reach, a lead by its length; else a longer one is bought. */
+  const isMeasured = $derived(['plug', 'joinHeader', 'joinFront'].includes(step.code));
   const kinds = $derived(findable(step, model.job));
   let kind = $state<FoundKind | 'reason' | 'again' | null>(null);
   let missingThing = $state.raw<Card['contents'][number] | null>(null);
@@ -30,6 +42,9 @@
   let heightMm = $state('');
   let what = $state('');
   let isMovable = $state(false);
+  let hasPlug = $state(true);
+  let lead = $state<LeadKind>('fan-4');
+  let leadOf = $state('');
   let reason = $state('');
   let isPlanning = $state(false);
   let failed = $state('');
@@ -48,6 +63,15 @@
     const [one, high] = [number(mm), number(heightMm)];
     switch (kind) {
       case 'leadShort':
+        if (!isMeasured) return { kind, mm: 0 };
+        return one === null ? null : { kind, mm: one };
+      case 'knockedLoose':
+        return { kind, lead, name: leadOf.trim().slice(0, 60) };
+      case 'noHeader':
+      case 'headerTaken':
+      case 'pinBent':
+      case 'notKeyed':
+        return { kind };
       case 'cardLonger':
         return one === null ? null : { kind, mm: one };
       case 'inTheWay':
@@ -59,6 +83,7 @@
               fromRearMm: one,
               heightMm: high,
               movable: isMovable,
+              hasPlug: isMovable && hasPlug,
             };
       case 'coverStuck':
       case 'slotBroken':
@@ -77,7 +102,11 @@
     kind === 'boxShort'
       ? 'Pick what is missing.'
       : kind === 'leadShort'
-        ? 'Measure from the board’s upper edge down to the plug, in millimetres.'
+        ? step.code === 'plug'
+          ? 'Measure from the board’s upper edge down to the plug, in millimetres.'
+          : step.code === 'joinFront'
+            ? 'Measure from the rear edge to where it ends, in millimetres.'
+            : 'Measure the lead from the card to its plug, in millimetres.'
         : kind === 'cardLonger'
           ? 'Measure the card from its bracket to its far end, in millimetres.'
           : 'Say what it is, how far it stands from the rear edge, and how high, in millimetres.',
@@ -156,7 +185,20 @@
       <label class="tick"
         ><input type="checkbox" bind:checked={isMovable} /> It can be moved aside</label
       >
-    {:else if kind === 'leadShort' || kind === 'cardLonger'}
+      {#if isMovable}
+        <label class="tick"
+          ><input type="checkbox" bind:checked={hasPlug} /> Its plug is pulled for that, and goes in again</label
+        >
+      {/if}
+    {:else if kind === 'knockedLoose'}
+      <label
+        >Which kind
+        <select bind:value={lead} use:takesFocus>
+          {#each LEAD_KINDS as each (each)}<option value={each}>{LEAD_WORDS[each]}</option>{/each}
+        </select></label
+      >
+      <label>Which one <input type="text" bind:value={leadOf} maxlength="60" /></label>
+    {:else if (kind === 'leadShort' && isMeasured) || kind === 'cardLonger'}
       <label
         >{kind === 'leadShort' ? 'It reaches, mm' : 'The card is, mm'}
         <input inputmode="decimal" bind:value={mm} use:takesFocus /></label
@@ -255,6 +297,7 @@
     align-items: center;
     gap: 0.75rem;
   }
+  select,
   input:not([type='checkbox']) {
     font: inherit;
     padding: 0.5rem;

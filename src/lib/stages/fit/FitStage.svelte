@@ -18,6 +18,7 @@
   import { readLogbook } from '$lib/state/logbook';
   import type { JobModel } from '../jobModel.svelte';
   import StepStage from '../steps/StepStage.svelte';
+  import { numberWords, rearNumbers } from './rearNumbers';
   import Procedure from './Procedure.svelte';
   import StaticWays from './StaticWays.svelte';
   import Photos from '../survey/Photos.svelte';
@@ -34,6 +35,9 @@
     logbook = await readLogbook();
   });
 
+  const socketsOf = (step: Step) =>
+    rearNumbers(step, model.planned('fit'), model.job.needs, model.assembly.machine);
+
   /** Nothing inside is touched before one of the two ways is chosen. */
   const mayTick = (step: Step): boolean => step.code !== 'earth' || model.job.staticWay !== null;
 </script>
@@ -46,6 +50,10 @@
       {#if n === 0}<dt>Why now</dt>{/if}
       <dd>{line}</dd>
     {/each}
+    {#if socketsOf(step).length > 0}
+      <dt>From behind</dt>
+      <dd>{numberWords(socketsOf(step))} in the view of the board</dd>
+    {/if}
     <dt>You should see</dt>
     <dd>{seenWords(step)}</dd>
     {#if step.task}

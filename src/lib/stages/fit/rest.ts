@@ -53,6 +53,7 @@ export async function planRest(
     machine: told.machine,
     plan: acceptance,
     acts,
+    bought: told.bought,
     what,
   } as const;
   const after = apply(job, command, { at: job.changedAt, who: '' });

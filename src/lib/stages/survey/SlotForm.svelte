@@ -368,21 +368,22 @@
           kind={CARD_WATTS}
           onchange={(watts) => putOccupant({ ...card, watts }, 'load of its card')}
         />
-        <FactField
-          id="occupant-plugs"
-          label="Plugs that feed it"
-          fact={card.plugs}
-          kind={PLUGS}
-          onchange={(plugs) => putOccupant({ ...card, plugs }, 'plugs of its card')}
-        />
-        <FactField
-          id="occupant-leads"
-          label="Front leads joined to it"
-          fact={card.frontLeads}
-          kind={LEADS}
-          onchange={(frontLeads) => putOccupant({ ...card, frontLeads }, 'leads of its card')}
-        />
       {/if}
+      <!-- A card that stays may have to come out for a hand, and its plugs with it. -->
+      <FactField
+        id="occupant-plugs"
+        label="Plugs that feed it"
+        fact={card.plugs}
+        kind={PLUGS}
+        onchange={(plugs) => putOccupant({ ...card, plugs }, 'plugs of its card')}
+      />
+      <FactField
+        id="occupant-leads"
+        label="Front leads joined to it"
+        fact={card.frontLeads}
+        kind={LEADS}
+        onchange={(frontLeads) => putOccupant({ ...card, frontLeads }, 'leads of its card')}
+      />
       <FactField
         id="fact-slot-fan"
         label="Its fan"

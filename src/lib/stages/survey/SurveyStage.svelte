@@ -235,6 +235,9 @@
         <Fetched load={() => import('./AsItCame.svelte')}>
           {#snippet shown(AsItCame)}<AsItCame {model} machine={job.machine} {change} />{/snippet}
         </Fetched>
+        <Fetched load={() => import('./InnerWork.svelte')}>
+          {#snippet shown(InnerWork)}<InnerWork machine={job.machine} {change} />{/snippet}
+        </Fetched>
         {#each housings(job.machine) as { id, name, machine } (id)}
           <Guarded what={id === null ? 'The case' : name}>
             {#if id === null}

@@ -1,0 +1,31 @@
+/** The numbers that the view from behind gives to the sockets which a task is about. */
+import { rearLeads, type LeadEnd, type Machine, type Need, type Step } from '$core';
+import type { CardOnSlot } from '$lib/board/layout';
+
+const LEADS_TO: Readonly<Partial<Record<Step['code'], LeadEnd['to']>>> = {
+  moveScreenLead: 'screen',
+  joinLoop: 'otherCard',
+  joinAerials: 'aerial',
+};
+
+/** In their order; none for a task that is about no socket there. */
+export function rearNumbers(
+  { code, on, slotId }: Step,
+  placed: readonly CardOnSlot[],
+  needs: readonly Need[],
+  machine: Machine,
+): readonly number[] {
+  const end = LEADS_TO[code];
+  if (end === undefined && code !== 'joinRear') return [];
+  const seen = placed.filter(({ isLater }) => isLater !== true);
+  const groups = rearLeads(seen, needs, machine).flatMap(({ slotId: at, sockets }) =>
+    sockets.map((group, n) => ({ at, n, to: group.end.to })),
+  );
+  return groups.flatMap(({ at, n, to }, before) =>
+    at === slotId && (end === undefined ? n === on.socket : to === end) ? before + 1 : [],
+  );
+}
+
+/** “number 3”, “numbers 3 and 4”. */
+export const numberWords = (numbers: readonly number[]): string =>
+  `${numbers.length === 1 ? 'number' : 'numbers'} ${numbers.join(' and ')}`;

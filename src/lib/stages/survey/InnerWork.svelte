@@ -1,0 +1,251 @@
+<script lang="ts">
+  /** Parts of the machine itself that are not in it yet, and leads inside of which an end is loose, or may be. */
+  import { Button, Checkbox, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import Add from 'carbon-icons-svelte/lib/Add.svelte';
+  import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
+  import {
+    BUILD_LEADS,
+    LEAD_KINDS,
+    MACHINE_PARTS,
+    freeNumber,
+    known,
+    leadRow,
+    looseLead,
+    type InnerLead,
+    type LeadKind,
+    type Machine,
+    type MachinePart,
+  } from '$core';
+  import { capital } from '$lib/wording/stepWords';
+  import { END_WORDS, LEAD_WORDS, PART_WORDS, leadName } from '$lib/wording/leads';
+
+  let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
+    $props();
+
+  const MOST_LEADS = 128;
+  const LONGEST = 60;
+  const STATES = [
+    ['loose', 'loose'],
+    ['joined', 'plugged in'],
+    ['unknown', 'not known'],
+    ['none', 'nothing there'],
+  ] as const;
+  type State = (typeof STATES)[number][0];
+
+  let kind = $state<LeadKind>('front-light');
+  let name = $state('');
+  const leads = $derived(machine.leads);
+  const isFull = $derived(leads.length >= MOST_LEADS);
+
+  const text = (event: Event) =>
+    String((event as CustomEvent).detail ?? '')
+      .trim()
+      .slice(0, LONGEST);
+  const idFor = (all: readonly InnerLead[]) => `lead${freeNumber(all, (n) => `lead${n}`)}`;
+  const putLeads = (fresh: readonly InnerLead[], what: string) =>
+    change({ ...machine, leads: fresh }, what);
+  const putLead = (fresh: InnerLead, what: string) =>
+    putLeads(
+      leads.map((each) => (each.id === fresh.id ? fresh : each)),
+      `${leadName(fresh)}: ${what}`,
+    );
+
+  function add() {
+    if (isFull) return;
+    const fresh = looseLead(idFor(leads), kind, name.trim().slice(0, LONGEST), 'technician');
+    putLeads([...leads, fresh], `${leadName(fresh)}: added`);
+    name = '';
+  }
+
+  function setPart(part: MachinePart, isMissing: boolean) {
+    const toFit = MACHINE_PARTS.filter((each) =>
+      each === part ? isMissing : machine.toFit.includes(each),
+    );
+    change({ ...machine, toFit }, `${PART_WORDS[part]}: ${isMissing ? 'not in yet' : 'in'}`);
+  }
+
+  /** Every part, and the leads that every machine has. */
+  function buildFromNothing() {
+    const fresh: InnerLead[] = [...leads];
+    for (const each of BUILD_LEADS)
+      if (!leads.some((other) => other.kind === each.kind && other.name === each.name))
+        fresh.push(looseLead(idFor(fresh), each.kind, each.name, 'technician'));
+    change({ ...machine, toFit: [...MACHINE_PARTS], leads: fresh }, 'built from nothing');
+  }
+
+  const stateOf = (lead: InnerLead, n: number): State => {
+    const end = lead.ends[n];
+    if (end === undefined) return 'none';
+    return end.joined === null ? 'unknown' : end.joined.value ? 'joined' : 'loose';
+  };
+
+  /** Ends stand in their order: what has nothing to go into is the last. */
+  function setEnd(lead: InnerLead, n: number, state: State) {
+    const joined =
+      state === 'unknown' || state === 'none' ? null : known(state === 'joined', 'technician');
+    const ends =
+      state === 'none'
+        ? lead.ends.slice(0, n)
+        : [
+            ...lead.ends.slice(0, n),
+            { at: lead.ends[n]?.at ?? '', joined },
+            ...lead.ends.slice(n + 1),
+          ];
+    putLead({ ...lead, ends }, END_WORDS[leadRow(lead.kind).ends[n] ?? 'board']);
+  }
+
+  const setPlace = (lead: InnerLead, n: number, at: string) =>
+    putLead(
+      { ...lead, ends: lead.ends.map((end, m) => (m === n ? { ...end, at } : end)) },
+      'where it goes',
+    );
+</script>
+
+<details open={machine.toFit.length + leads.length > 0}>
+  <summary>Parts and leads to fit</summary>
+  <p class="quiet">
+    Beside the cards: what is not in the machine yet, and leads that are loose, or may be. Each end
+    gets a task of its own in Fit.
+  </p>
+  <div class="parts" role="group" aria-label="Not in the machine yet">
+    {#each MACHINE_PARTS as part (part)}
+      <Checkbox
+        id="to-fit-{part}"
+        labelText={capital(PART_WORDS[part])}
+        checked={machine.toFit.includes(part)}
+        on:check={(event) => setPart(part, event.detail)}
+      />
+    {/each}
+    <Button size="small" kind="ghost" on:click={buildFromNothing}>Built from nothing</Button>
+  </div>
+  <ul>
+    {#each leads as lead (lead.id)}
+      {@const { ends } = leadRow(lead.kind)}
+      <li>
+        <div class="name">
+          <span>{capital(LEAD_WORDS[lead.kind])}</span>
+          <TextInput
+            id="{lead.id}-name"
+            size="sm"
+            hideLabel
+            labelText="Which {LEAD_WORDS[lead.kind]}"
+            placeholder="which one"
+            value={lead.name}
+            on:change={(event) => putLead({ ...lead, name: text(event) }, 'name')}
+          />
+          <Button
+            kind="ghost"
+            size="small"
+            icon={TrashCan}
+            iconDescription="Remove: {leadName(lead)}"
+            tooltipAlignment="end"
+            on:click={() =>
+              putLeads(
+                leads.filter(({ id }) => id !== lead.id),
+                `${leadName(lead)}: removed`,
+              )}
+          />
+        </div>
+        {#each ends as end, n (n)}
+          {#if n <= lead.ends.length}
+            <div class="end">
+              <span>at {END_WORDS[end]}</span>
+              <Select
+                id="{lead.id}-end-{n}"
+                size="sm"
+                hideLabel
+                labelText="{leadName(lead)} at {END_WORDS[end]}"
+                selected={stateOf(lead, n)}
+                on:update={(event) => {
+                  const state = String(event.detail) as State;
+                  if (state !== stateOf(lead, n)) setEnd(lead, n, state);
+                }}
+              >
+                {#each STATES as [value, words] (value)}
+                  {#if value !== 'none' || n > 0}<SelectItem {value} text={words} />{/if}
+                {/each}
+              </Select>
+              {#if n < lead.ends.length}
+                <TextInput
+                  id="{lead.id}-at-{n}"
+                  size="sm"
+                  hideLabel
+                  labelText="What is printed where {leadName(lead)} goes"
+                  placeholder={end === 'board' ? 'FAN2' : 'which one'}
+                  value={lead.ends[n]?.at ?? ''}
+                  on:change={(event) => setPlace(lead, n, text(event))}
+                />
+              {/if}
+            </div>
+          {/if}
+        {/each}
+      </li>
+    {/each}
+  </ul>
+  <form
+    class="row"
+    onsubmit={(event) => {
+      event.preventDefault();
+      add();
+    }}
+  >
+    <Select id="lead-kind" size="sm" labelText="Lead" bind:selected={kind}>
+      {#each LEAD_KINDS as each (each)}<SelectItem value={each} text={LEAD_WORDS[each]} />{/each}
+    </Select>
+    <TextInput
+      id="lead-name"
+      data-aside
+      size="sm"
+      labelText="Which one"
+      placeholder="power light, front fan, hard disk"
+      bind:value={name}
+    />
+    <Button size="small" kind="tertiary" icon={Add} type="submit" disabled={isFull}
+      >Add the lead</Button
+    >
+  </form>
+</details>
+
+<style>
+  details {
+    margin: 1.25rem 0;
+  }
+  .parts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1.25rem;
+    align-items: center;
+    margin: 0.5rem 0;
+  }
+  .parts :global(.bx--form-item) {
+    flex: none;
+  }
+  li {
+    display: grid;
+    gap: 0.25rem;
+    padding: 0.5rem 0;
+    border-bottom: 1px solid var(--cds-ui-03);
+    font-size: 0.875rem;
+  }
+  .name,
+  .end {
+    display: grid;
+    grid-template-columns: 1fr 1fr 2.5rem;
+    gap: 0.5rem;
+    align-items: center;
+  }
+  .name span {
+    font-weight: 600;
+  }
+  .end {
+    grid-template-columns: 1fr 8rem 1fr;
+    padding-left: 0.75rem;
+  }
+  .row {
+    display: grid;
+    grid-template-columns: 1fr 1fr auto;
+    gap: 0.5rem;
+    align-items: flex-end;
+    margin-top: 0.75rem;
+  }
+</style>
