@@ -637,6 +637,8 @@ export {
 } from './procedure/standing.ts';
 
 export { type Acceptance, acceptanceOf, acceptanceOfTrial } from './assembly/acceptance.ts';
+export { benchState, type BenchState } from './assembly/benchState.ts';
+export { goalState } from './procedure/fitting/goalState.ts';
 export { isAcceptable } from './assembly/acceptable.ts';
 export { openingsOf } from './assembly/openings.ts';
 export {

@@ -5,6 +5,7 @@
  */
 import { expect } from 'chai';
 import {
+  type BenchState,
   type Found,
   type Job,
   type Step,
@@ -12,8 +13,10 @@ import {
   actId,
   apply,
   assemblyOf,
+  benchState,
   bring,
   findable,
+  goalState,
   leftUndone,
   mayTakeBack,
   movesDone,
@@ -55,6 +58,46 @@ function readyIn(job: Job): readonly Step[] {
   );
 }
 
+/** The things that acts undo, and what is counted, as a state has them. */
+const standingIn = (state: BenchState) => ({
+  slots: [...state.slots].toSorted().map((id) => [id, state.slot(id)]),
+  ...Object.fromEntries(
+    TURNED.map((code) => [
+      code,
+      state
+        .standing(code)
+        .map((on) => JSON.stringify(on))
+        .toSorted(),
+    ]),
+  ),
+});
+const TURNED = [
+  'freeCard',
+  'plugBack',
+  'removeCover',
+  'closeOpening',
+  'moveObstacle',
+  'restorePlug',
+  'openCase',
+  'closeCase',
+  'openFarSide',
+  'closeFarSide',
+  'removeBar',
+  'refitBar',
+  'start',
+  'powerOff',
+  'leadsBack',
+  'leadsOff',
+  'joinEnd',
+  'joinHeader',
+  'joinOwnEnd',
+  'plug',
+  'mountDrives',
+  'joinDrives',
+  'joinDriveEnds',
+  'feedDrives',
+] as const;
+
 /** A whole walk to the end. @param before called with each act that is done next */
 function walked(start: Job, before: (job: Job, next: Step) => Job = (job) => job) {
   let job = start;
@@ -82,6 +125,19 @@ describe(`The bench as a state (seed ${SEED})`, () => {
         return job;
       });
       expect(done.length).to.equal(first.length);
+    }
+  });
+
+  it('has one goal from the first act to the last, and stands as it wants then', () => {
+    for (const start of JOBS) {
+      const goal = standingIn(goalState(start));
+      const half = Math.floor(workOf(start).length / 2);
+      const { job } = walked(start, (soFar, next) => {
+        if (workOf(soFar).length - openOf(soFar).length === half)
+          expect(standingIn(goalState(soFar)), next.id).to.deep.equal(goal);
+        return soFar;
+      });
+      expect(standingIn(benchState(job.acts)), toldOf(job)).to.deep.equal(goal);
     }
   });
 

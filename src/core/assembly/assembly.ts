@@ -11,7 +11,6 @@ import { memoOf } from '../memo.ts';
 import type { Card } from '../parts/card.ts';
 import type { DriverPackage } from '../parts/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
-import { actOf } from '../parts/act.ts';
 import type { Job, Plan } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { machineAround } from '../placement/housing.ts';
@@ -32,6 +31,7 @@ import {
 import type { Finding } from '../rules/finding.ts';
 import { slotVerdict } from '../rules/verdict.ts';
 import type { FrontLead } from '../standards/headers.ts';
+import { benchState, wasSeated } from './benchState.ts';
 import { coversOrdered } from './covers.ts';
 import { exchangesOf, feedFinding, feedsOf, isOfPlugs, type Exchange } from './feeds.ts';
 import { frontLeadsOf, withFrontLeadsOf } from './frontLeads.ts';
@@ -100,6 +100,7 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
   const machine = plannedMachine(job);
   const library = packagesOf(job);
   const moves = job.plan?.moves ?? [];
+  const state = benchState(job.acts);
   const serves = servesIn(job.needs, machine);
   const fresh = placedIn(machine, job.plan?.placements ?? [], job.plan);
   const later = new Set(job.plan?.later);
@@ -127,7 +128,7 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
     inPlan: n,
     fromSlotId: null,
     later: !isNow(placed),
-    isIn: actOf(job, 'seat', { card: placed.card.id, slot: placed.slot.id }) !== undefined,
+    isIn: wasSeated(state, placed.card.id, placed.slot.id),
     flows: itemAt(flows, n),
     findings: findingsAmong(n, fresh, used, machine, library),
     feeds: itemAt(used.feeds, n),
@@ -142,7 +143,7 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
     inPlan: fresh.length + n,
     fromSlotId: movedFrom(placed),
     later: false,
-    isIn: actOf(job, 'moveCard', { slot: movedFrom(placed) ?? '' }) !== undefined,
+    isIn: state.slot(movedFrom(placed) ?? '').own === 'moved',
     flows: serves(placed.card, placed.slot),
     findings: [],
     feeds: [],

@@ -1,8 +1,8 @@
 /** Which openings of the case lose their cover to this plan, and which are left open by cards that go. */
 import { valueOf } from '../parts/fact.ts';
-import { actOf } from '../parts/act.ts';
 import type { Job } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
+import { benchState } from './benchState.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 
 export interface Opening {
@@ -61,11 +61,11 @@ function platesOf(
   job: Pick<Job, 'acts'>,
 ): readonly Opening[] {
   const taken = [...filled];
+  const state = benchState(job.acts);
   return placed.flatMap(({ card, slot: { id, enclosureId } }) => {
     const room = machine.enclosures.find((each) => each.id === enclosureId)?.case ?? machine.case;
     // A plate that is in stays where it is.
-    const isIn = (number: number) =>
-      actOf(job, 'fitPlate', { slot: id, opening: number }) !== undefined;
+    const isIn = (number: number) => state.holds('fitPlate', { slot: id, opening: number });
     const faced = new Set(
       machine.slots
         .filter((slot) => slot.enclosureId === enclosureId)

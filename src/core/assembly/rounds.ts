@@ -11,7 +11,6 @@ import {
   DONE_TO_DRIVES,
   actId,
   actOf,
-  actsOfKind,
   actsOfRound,
   type Act,
   type RoundNumber,
@@ -20,6 +19,7 @@ import type { Job } from '../parts/job.ts';
 import type { Machine, Slot } from '../parts/machine.ts';
 import { memoOf } from '../memo.ts';
 import { assemblyOf, type AssembledCard, type Assembly } from './assembly.ts';
+import { benchState, type BenchState } from './benchState.ts';
 import { coversFor, coversOrdered } from './covers.ts';
 import { openingsOf, openingsOfCard, type Opening } from './openings.ts';
 
@@ -76,7 +76,7 @@ export const roundsOf = memoOf((job: Job): readonly Round[] => {
     },
   };
   const planned = ofWhole(first, whole, whole.cards.filter(isLateCard).flatMap(openingsOfCard));
-  const done = isBegun ? { ...planned, ...openingsDone(planned, first) } : planned;
+  const done = isBegun ? { ...planned, ...openingsDone(planned, benchState(first.acts)) } : planned;
   const second: Job = {
     ...job,
     machine: withWorkLeft(afterRound(job.machine, done), isBegun ? first : null),
@@ -152,24 +152,28 @@ function ofWhole(round: Job, whole: Assembly, kept: readonly Opening[]): Assembl
 const OUT = ['takeOut', 'takeToMove'] as const;
 
 /** Plates that are in, and openings that were closed: whatever the plan is by now, in its order. */
-const openingsDone = ({ cards, plates, toClose }: Assembly, job: Job) => ({
+const openingsDone = ({ cards, plates, toClose }: Assembly, state: BenchState) => ({
   plates: inOrderOf(
     plates,
     cards.flatMap(({ slot: { id, enclosureId } }) =>
-      actsOfKind(job, 'fitPlate').flatMap(({ on }): readonly Opening[] =>
-        on.slot === id && on.opening !== undefined
-          ? [{ number: on.opening, enclosureId, slotId: id }]
-          : [],
-      ),
+      state
+        .standing('fitPlate')
+        .flatMap((on): readonly Opening[] =>
+          on.slot === id && on.opening !== undefined
+            ? [{ number: on.opening, enclosureId, slotId: id }]
+            : [],
+        ),
     ),
   ),
   toClose: inOrderOf(
     toClose,
-    actsOfKind(job, 'closeOpening').flatMap(({ on }): readonly Opening[] =>
-      on.opening === undefined
-        ? []
-        : [{ number: on.opening, enclosureId: on.box ?? null, slotId: '' }],
-    ),
+    state
+      .standing('closeOpening')
+      .flatMap((on): readonly Opening[] =>
+        on.opening === undefined
+          ? []
+          : [{ number: on.opening, enclosureId: on.box ?? null, slotId: '' }],
+      ),
   ),
 });
 

@@ -9,7 +9,7 @@ import type { Job } from '../../parts/job.ts';
 import type { CoverType } from '../../parts/machine.ts';
 import { step } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
-import type { BenchState } from './benchState.ts';
+import type { BenchState } from '../../assembly/benchState.ts';
 import { cardActs } from './newCards.ts';
 import { closeUp, openRooms, openUp } from './cases.ts';
 import { covers, obstacles } from './openings.ts';

@@ -9,7 +9,7 @@ import { deviceId } from '../../parts/pciFunction.ts';
 import { usableBytesPerSecond } from '../../rules/link.ts';
 import { keyed, plainStep, step, cardAt } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
-import type { BenchState } from './benchState.ts';
+import type { BenchState } from '../../assembly/benchState.ts';
 import { countedByFirmware, drivesAllotted } from './drivesOnCards.ts';
 
 /**

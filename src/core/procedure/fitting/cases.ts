@@ -6,7 +6,7 @@ import { isBuilt, type Machine } from '../../parts/machine.ts';
 import { plainStep, step } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
 import { ACTS, type FitCode } from './acts.ts';
-import type { BenchState } from './benchState.ts';
+import type { BenchState } from '../../assembly/benchState.ts';
 import { roomOf, type Room } from './slots.ts';
 
 const keyOf = ({ id }: Room): { readonly on?: ActOn } => (id === null ? {} : { on: { box: id } });

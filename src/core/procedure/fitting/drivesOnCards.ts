@@ -8,7 +8,7 @@ import { valueOf } from '../../parts/fact.ts';
 import { socketWanted, unitsNeeded } from '../../parts/need.ts';
 import { cardAt, step, keyed, type StepValues } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
-import type { BenchState } from './benchState.ts';
+import type { BenchState } from '../../assembly/benchState.ts';
 import { nameOf, roomOf } from './slots.ts';
 
 /** Drives that hang on one thing for one need: of all that it could serve, those that nothing before it does. */

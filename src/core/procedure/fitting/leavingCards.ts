@@ -5,7 +5,7 @@ import type { Job } from '../../parts/job.ts';
 import type { Machine, Slot } from '../../parts/machine.ts';
 import { type CardAt, cardAt, keyed, step } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
-import { wasSeated, type BenchState } from './benchState.ts';
+import { wasSeated, type BenchState } from '../../assembly/benchState.ts';
 import { onTheBench } from './newCards.ts';
 import { bodiesIn, bodyAt, outForHands as outForPlaces, type Place } from './reach.ts';
 import { rowsOf } from './rows.ts';

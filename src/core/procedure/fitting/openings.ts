@@ -8,7 +8,7 @@ import type { Job } from '../../parts/job.ts';
 import type { Machine, Obstacle } from '../../parts/machine.ts';
 import { step } from '../step.ts';
 import { type Act, act, coverOf, move, openingId, screwOf, thing } from './act.ts';
-import type { BenchState } from './benchState.ts';
+import type { BenchState } from '../../assembly/benchState.ts';
 import { barredBy, bodiesIn } from './reach.ts';
 import { holdIn, movedFor, nameOf, openingOn, openingsOfOccupant, roomOf } from './slots.ts';
 

@@ -9,7 +9,7 @@ import type { Machine } from '../../parts/machine.ts';
 import type { Act } from './act.ts';
 import { ACTS } from './acts.ts';
 import { actsFor } from './actsFor.ts';
-import { benchState, UNTOUCHED, wasSeated, type BenchState } from './benchState.ts';
+import { benchState, UNTOUCHED, wasSeated, type BenchState } from '../../assembly/benchState.ts';
 import { edgesOf, type Edge } from './edges.ts';
 import { inOrder } from './order.ts';
 import { recalled } from './recalled.ts';

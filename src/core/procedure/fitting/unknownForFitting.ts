@@ -5,7 +5,7 @@ import type { Job } from '../../parts/job.ts';
 import type { FactCode } from '../../rules/facts.ts';
 import type { UnknownFact } from '../../rules/unknownFacts.ts';
 import { actsFor } from './actsFor.ts';
-import { UNTOUCHED } from './benchState.ts';
+import { UNTOUCHED } from '../../assembly/benchState.ts';
 import { latchOf } from './act.ts';
 import { roomOf } from './slots.ts';
 

@@ -6,6 +6,7 @@
   import DoesNotGo from '../fit/DoesNotGo.svelte';
   import StepStage from '../steps/StepStage.svelte';
   import Photos from '../survey/Photos.svelte';
+  import FactAsked from './FactAsked.svelte';
   import BeforeFigures from './BeforeFigures.svelte';
   import FirmwareSettings from './FirmwareSettings.svelte';
 
@@ -43,6 +44,8 @@
         >
       </div>
     {/if}
+  {:else if step.code === 'settle'}
+    <FactAsked {model} {step} {letGo} />
   {:else if step.code === 'before'}
     <BeforeFigures {model} />
   {:else if step.code === 'noteSettings'}
@@ -52,7 +55,7 @@
   {/if}
 {/snippet}
 
-<StepStage {model} {stage} {about} mayTick={({ id }) => amiss !== id} />
+<StepStage {model} {stage} {about} mayTick={({ id, code }) => amiss !== id && code !== 'settle'} />
 
 <style>
   .amiss {

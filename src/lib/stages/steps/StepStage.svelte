@@ -132,9 +132,6 @@
       <h1>{words.title}</h1>
       {#if words.detail}<p class="detail">{words.detail}</p>{/if}
       <Cautions cautions={current.cautions} staticWay={model.job.staticWay} />
-      {#if current.code === 'settle'}
-        <p class="detail"><a href="survey">Enter it in the survey</a>, and the step is gone.</p>
-      {/if}
       <Guarded what="What belongs to this step">{@render about?.(current, letGo)}</Guarded>
       <Button class="tick main-act" disabled={!done && !canTick(current)} on:click={tick}
         >{done

@@ -2,8 +2,8 @@
  * How the bench stands: what was done, folded in the order in which it was. Of acts that undo each other the last one counts;
  * what nothing undoes is done once for all. What was never touched stands as the survey has it.
  */
-import { memoOf } from '../../memo.ts';
-import { onId, type Act, type ActCode, type ActOn } from '../../parts/act.ts';
+import { memoOf } from '../memo.ts';
+import { onId, type Act, type ActCode, type ActOn } from '../parts/act.ts';
 
 /** Acts on one thing that undo each other. */
 const TURNS = {
@@ -118,7 +118,10 @@ export const benchState = memoOf((acts: readonly Act[]): BenchState => {
       );
     },
     countOf: (code, on) => counts.get(`${code} ${onId({ ...on, number: undefined })}`) ?? 0,
-    standing: (code) => [...last.values()].flatMap((act) => (act.code === code ? act.on : [])),
+    standing: (code) =>
+      KIND_OF[code] === undefined
+        ? acts.flatMap((act) => (act.code === code && act.round !== 0 ? act.on : []))
+        : [...last.values()].flatMap((act) => (act.code === code ? act.on : [])),
     slots: [...slots.keys()],
   };
 });
