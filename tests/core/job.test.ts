@@ -33,6 +33,7 @@ import {
   steps,
   valueOf,
   writeJobFile,
+  plainNeed,
 } from '../../src/core/index.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { PACKAGES } from '../builders/library.ts';
@@ -484,6 +485,32 @@ describe('Job files', () => {
     const ids = new Set(job!.acts.map(actId));
     expect(titled.every(({ detail }) => ids.has(detail))).to.equal(true);
     expect(titled).to.have.length.above(5);
+  });
+
+  it('of the thirteenth format are read, and stand where they stood: both ends of a lead are done that were one act', () => {
+    const old = JSON.parse(dataFile('job-format-13')) as { job: { acts: Job['acts'] } };
+    const { job, problems } = readJobFile(dataFile('job-format-13'));
+    expect(problems).to.deep.equal([]);
+    expect(job).to.deep.equal(readJobFile(dataFile('job-format-12')).job);
+    const ribbons = old.job.acts.filter(({ code }) => code === 'joinRibbon');
+    expect(job!.acts).to.deep.equal(
+      old.job.acts.flatMap((act) =>
+        ribbons.includes(act) ? [act, { ...act, code: 'joinJack', seconds: null }] : [act],
+      ),
+    );
+    // Drives are in their bays whatever they hang on: what was done card by card is done once, to all of them.
+    const [first] = old.job.acts;
+    const mounted = (slot: string) => ({ ...first, code: 'mountDrives', on: { slot, need: 'd' } });
+    const need = plainNeed('drives', 'd', { ports: 4 });
+    const { machine } = JSON.parse(dataFile('job-format-13')).job;
+    const half = { ...old.job, machine, needs: [need], plan: null, pins: [], observations: [] };
+    const { job: read } = readJobFile(
+      JSON.stringify({
+        ...old,
+        job: { ...half, acts: [mounted('s1'), mounted('s2')] },
+      }),
+    );
+    expect(read!.acts.map(({ on }) => on)).to.deep.equal([{ need: 'd', number: 4 }]);
   });
 
   it('of the sixth format are read, with packages as lists of their devices', () => {

@@ -246,8 +246,19 @@ describe('Job 1: a small board with one x1 slot', () => {
       count: 3,
       plugAdapters: ['4-pin-to-sata', 'split-sata'],
     });
-    inOrder(all, 'backUp', 'mountDrives', 'joinDrives', 'feedDrives', 'closeCase', 'countDrives');
+    // The card has no code of its own: the firmware lists none of them, the system does.
+    inOrder(
+      all,
+      'backUp',
+      'mountDrives',
+      'joinDriveEnds',
+      'joinDrives',
+      'closeCase',
+      'checkDrives',
+    );
+    inOrder(all, 'mountDrives', 'feedDrives', 'closeCase');
     inOrder(all, 'seat', 'joinDrives');
+    expect(valuesOf(all, 'checkDrives')[0]).to.include({ count: 3, isPassive: false });
   });
 });
 
@@ -289,7 +300,7 @@ describe('Job 8: a card that carries two modules, one over the slot and one over
     );
     const all = steps(job);
     expect(valuesOf(all, 'fitModules').map(({ toBoard }) => toBoard)).to.deep.equal([false, true]);
-    inOrder(all, 'fitModules', 'joinLead', 'seat', 'screw');
+    inOrder(all, 'fitModules', 'seat', 'screw', 'joinBoardPort');
     // Neither wants a bay, a power plug or a data lead of its own.
     expect(valuesOf(all, 'orderExtra').map(({ kind }) => kind)).to.not.include.members(['bay']);
   });
@@ -377,7 +388,7 @@ describe('Job 2: Wi-Fi into a small office desktop with low brackets', () => {
   it('shows the identity that the device list will show, and leads Bluetooth to its header', () => {
     const all = stepsFor(onPlan, ['Gull 867', 's1']);
     expect(valuesOf(all, 'checkDevice')[0]?.identity).to.equal('f1a4:7405');
-    inOrder(all, 'swapBracket', 'joinLead', 'seat', 'screw', 'joinHeader');
+    inOrder(all, 'swapBracket', 'joinOwnFirst', 'seat', 'screw', 'joinHeader');
   });
 });
 

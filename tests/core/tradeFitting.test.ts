@@ -4,11 +4,14 @@
  */
 import { expect } from 'chai';
 import {
+  BUILD_LEADS,
+  MACHINE_PARTS,
   apply,
   assemblyOf,
   benchTestOf,
   emptyDrive,
   leftUndone,
+  looseLead,
   openRound,
   openSteps,
   plainNeed,
@@ -35,7 +38,7 @@ import {
   TOWER,
   WORKSTATION,
 } from '../../demo/machines.ts';
-import { STAMP, aJob, told } from '../builders/parts.ts';
+import { STAMP, aJob, baysOf, told } from '../builders/parts.ts';
 
 const card = (model: string): Card => CARDS.find((each) => each.model === model)!;
 const planned = (
@@ -298,20 +301,125 @@ describe('At the bench', () => {
     inOrder(all.slice(trial.length), 'openCase', 'seat', 'closeCase', 'start');
   });
 
-  it('job 21: drives want both side panels, and are counted once it runs', () => {
+  it('job 21: ten drives on six ports of the card and four of the board are ten drives', () => {
+    const machine: Machine = {
+      ...withCase(TOWER, { bays: baysOf(10) }),
+      builtIn: told([{ kind: 'drives', ports: 4, socket: 'sata', ownPorts: 4, sataModules: 0 }]),
+    };
+    const job = planned(machine, [['Locker 6', 's5']], [drives(10)]);
+    const all = work(job);
+    const of = (code: StepCode) =>
+      steps(job)
+        .filter((step) => step.code === code)
+        .map(({ values, slotId }) => [slotId, (values as { readonly count: number }).count]);
+    expect(of('mountDrives')).to.deep.equal([[null, 10]]);
+    expect(of('joinDrives')).to.have.deep.members([
+      ['s5', 6],
+      [null, 4],
+    ]);
+    // The firmware lists those on the board, the system the others; and all are named before they are prepared.
+    expect(of('countDrives')).to.deep.equal([[null, 4]]);
+    expect(of('checkDrives')).to.deep.equal([['s5', 6]]);
+    expect(of('prepareDrives')).to.have.deep.members([
+      ['s5', 6],
+      [null, 4],
+    ]);
+    expect(all.map(({ code }) => code)).to.include('feedDrives');
+  });
+
+  it('job 3: drives of a card in a box are in the box, and no firmware counts them', () => {
+    const slot = EXTERNAL_BOX.slots.find(({ enclosureId }) => enclosureId === 'near')!;
+    const all = work(planned(EXTERNAL_BOX, [['Locker 2', slot.id]], [drives(2)]));
+    expect(all.find(({ code }) => code === 'mountDrives')!.on).to.include({ box: 'near' });
+    // The machine's own case stays closed.
+    const opened = all.filter(({ code }) => /^open/.test(code)).map(({ on }) => on.box);
+    expect(new Set(opened)).to.deep.equal(new Set(['near']));
+    expect(all.map(({ code }) => code)).to.not.include('countDrives');
+    inOrder(all, 'joinEnclosures', 'start', 'checkEnclosures');
+  });
+
+  it('job 7: a machine that is built from nothing has no power to be taken off, and is its parts and leads', () => {
+    const machine: Machine = {
+      ...TOWER,
+      slots: TOWER.slots.map((slot) => ({ ...slot, occupant: told(null) })),
+      toFit: MACHINE_PARTS,
+      leads: BUILD_LEADS.map(({ kind, name }, n) => looseLead(`l${n}`, kind, name, 'technician')),
+    };
+    const job = planned(machine, [['Locker 4', 's5']], [drives(2)]);
+    const all = work(job);
+    const codes = steps(job).map(({ code }) => code);
+    for (const code of [
+      'powerOff',
+      'leadsOff',
+      'discharge',
+      'photoInside',
+      'photoBehind',
+      'before',
+    ])
+      expect(codes).to.not.include(code);
+    inOrder(all, 'earth', 'fitOnBoard', 'fitInCase', 'joinEnd', 'seat', 'closeCase', 'start');
+    const parts = all.flatMap((step) =>
+      step.code === 'fitOnBoard' || step.code === 'fitInCase' ? step.values.part : [],
+    );
+    expect(parts).to.have.members([...MACHINE_PARTS]);
+    expect(parts.indexOf('processor')).to.be.lessThan(parts.indexOf('cooler'));
+    expect(parts.at(-1)).to.equal('board');
+    // A light goes on by plus and minus, a switch either way.
+    const ends = all.flatMap((step) => (step.code === 'joinEnd' ? step : []));
+    expect(ends).to.have.lengthOf(BUILD_LEADS.length);
+    const cautionsOf = (name: string) => ends.find(({ values }) => values.name === name)!.cautions;
+    expect(cautionsOf('power light')).to.deep.equal(['polarity']);
+    expect(cautionsOf('power switch')).to.deep.equal([]);
+  });
+
+  it('job 13: two drives on one ribbon are told apart before it is on, each by its own way', () => {
+    const ribbon = (kind: 'ribbon-40' | 'ribbon-80'): Machine => ({
+      ...OLD_TOWER,
+      leads: [looseLead('r', kind, 'disks', 'technician')],
+    });
+    const of = (kind: 'ribbon-40' | 'ribbon-80') =>
+      work(planned(ribbon(kind), [['Quay 4M', 's2']]));
+    const how = (all: readonly Step[]) =>
+      all.flatMap((step) => (step.code === 'setDrive' ? step.values.how : []));
+    expect(how(of('ribbon-40'))).to.deep.equal(['first', 'second']);
+    expect(how(of('ribbon-80'))).to.deep.equal(['position', 'position']);
+    const ends = of('ribbon-80').flatMap((step) => (step.code === 'joinEnd' ? step.values : []));
+    expect(ends.map(({ end, colour }) => [end, colour])).to.have.deep.members([
+      ['board', 'blue'],
+      ['endDrive', 'black'],
+      ['middleDrive', 'grey'],
+    ]);
+    inOrder(of('ribbon-40'), 'setDrive', 'joinEnd', 'seat');
+  });
+
+  it('asks no end that is joined, and looks after one that nobody knows of', () => {
+    const lead = looseLead('fan', 'fan-4', 'front fan', 'technician');
+    const withEnd = (joined: boolean | null): Machine => ({
+      ...OLD_TOWER,
+      leads: [{ ...lead, ends: [{ at: 'FAN2', joined: joined === null ? null : told(joined) }] }],
+    });
+    const asked = (joined: boolean | null) =>
+      steps(planned(withEnd(joined), [['Quay 4M', 's2']])).flatMap((step) =>
+        step.code === 'joinEnd' ? step.values.isLoose : [],
+      );
+    expect([asked(true), asked(false), asked(null)]).to.deep.equal([[], [true], [false]]);
+  });
+
+  it('job 21: drives want both side panels, which are shut before the card goes in', () => {
     const all = work(planned(TOWER, [['Locker 4', 's5']], [drives(4)]));
     inOrder(
       all,
       'openFarSide',
       'mountDrives',
+      'closeFarSide',
+      'seat',
       'feedDrives',
       'joinDrives',
-      'closeFarSide',
+      'closeCase',
       'start',
-      'countDrives',
     );
-    // Two hang on the board; the card brings no code by which the firmware would see its own.
-    expect(all.find(({ code }) => code === 'countDrives')!.values).to.deep.equal({ count: 2 });
+    // The card brings no code by which the firmware would list its drives.
+    expect(all.map(({ code }) => code)).to.not.include('countDrives');
     const one = work(
       planned(withCase(TOWER, { opensBothSides: told(false) }), [['Locker 4', 's5']], [drives(4)]),
     );

@@ -103,6 +103,23 @@ export const pairCell = <First extends string, Second extends string, A, B>(
   },
 });
 
+/** A value with a word that may stand after it. */
+export const markedCell = <Value extends object, Key extends string, Mark extends string>(
+  of: CellKind<Value>,
+  key: Key,
+  marks: readonly Mark[],
+): CellKind<Value & { readonly [Each in Key]?: Mark | undefined }> => ({
+  expects: `${of.expects}, and after it nothing, or one of ${marks.join(', ')}`,
+  print: (value) => [of.print(value), value[key] ?? []].flat().join(' '),
+  parse: (text) => {
+    const mark = marks.find((each) => text.toLowerCase().endsWith(` ${each.toLowerCase()}`));
+    const value = of.parse(mark === undefined ? text : text.slice(0, -mark.length).trim());
+    return value === undefined || mark === undefined
+      ? value
+      : ({ ...value, [key]: mark } as Value & { readonly [Each in Key]?: Mark });
+  },
+});
+
 /** Hexadecimal numbers of a few digits. */
 export const hexCell = (digits: number): CellKind<number> => ({
   expects: `${digits} hexadecimal digits`,

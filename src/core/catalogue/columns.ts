@@ -2,7 +2,7 @@
  * The columns of a table of cards: what each is called, where it lies in a card, and how it is written. Forms and
  * files are made from the same table.
  */
-import type { Card } from '../parts/card.ts';
+import { OWN_ENDS, type Card } from '../parts/card.ts';
 import { STATEMENT_KINDS, Statement } from '../parts/statement.ts';
 import type { Delivery, DeliveryKind } from '../parts/delivery.ts';
 import { M2_SIGNALS, PCI_KEYINGS } from '../parts/machine.ts';
@@ -28,6 +28,7 @@ import {
   choiceCell,
   hexCell,
   listCell,
+  markedCell,
   numberCell,
   optionalCell,
   pairCell,
@@ -186,7 +187,11 @@ const GENERAL: readonly Column[] = [
     'boardLeads',
     'Leads to the board',
     listCell(
-      pairCell(['type', choiceCell(BOARD_HEADERS)], ' of ', ['lengthMm', numberCell(1, 2_000)]),
+      markedCell(
+        pairCell(['type', choiceCell(BOARD_HEADERS)], ' of ', ['lengthMm', numberCell(1, 2_000)]),
+        'ownEnd',
+        OWN_ENDS,
+      ),
     ),
   ),
   column('plates', 'Further openings by plates', SOME),

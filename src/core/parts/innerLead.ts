@@ -6,7 +6,7 @@ import { fact, known, type Source } from './fact.ts';
 import { id, listOf, text } from './limits.ts';
 
 /** Why an end goes nowhere. */
-export const LEAD_BARS = ['taken', 'noHeader', 'pinBent'] as const;
+const LEAD_BARS = ['taken', 'noHeader', 'pinBent'] as const;
 
 export const InnerLead = z.object({
   id,

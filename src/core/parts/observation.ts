@@ -130,7 +130,8 @@ const Devices = z.object({
 /** A drive that is prepared for use: named by its serial number, and what became of what was on it. */
 const NamedDrive = z.object({
   kind: z.literal('drive'),
-  subject: z.object({ slotId: id }),
+  /** The card that it hangs on; without one it hangs on the board itself. */
+  subject: z.object({ slotId: z.optional(id) }),
   value: z.object({ drive: Drive, holds: z.enum(['nothing', 'something']) }),
   ...seenAt,
 });

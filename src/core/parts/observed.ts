@@ -116,25 +116,26 @@ export const enteredSerial = (slotId: string, value: string, at: string): Serial
 
 /** A drive as the technician names it before it is prepared: one a serial number. `at` is an ISO instant. */
 export const namedDrive = (
-  slotId: string,
+  slotId: string | null,
   value: DriveObservation['value'],
   at: string,
 ): DriveObservation => ({
   id: `drive-${named(value.drive.serial, 48)}`,
   kind: 'drive',
-  subject: { slotId },
+  subject: slotId === null ? {} : { slotId },
   value,
   at,
   ...entered,
 });
 
-/** Drives that were named for the card in a slot. */
+/** Drives that were named for the card in a slot; without one for the board's own ports. */
 export const drivesNamed = (
   observations: readonly Observation[],
-  slotId: string,
+  slotId: string | null,
 ): readonly DriveObservation[] =>
   observations.filter(
-    (each): each is DriveObservation => each.kind === 'drive' && each.subject.slotId === slotId,
+    (each): each is DriveObservation =>
+      each.kind === 'drive' && (each.subject.slotId ?? null) === slotId,
   );
 
 /** The serial number of the card in a slot; null where nobody entered one. */

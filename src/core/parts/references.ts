@@ -49,7 +49,10 @@ interface JobKeys {
   readonly photos: readonly (Keyed & { readonly slotId: string | null })[];
   readonly observations: readonly (Keyed & {
     /** Of the whole machine where it names neither. */
-    readonly subject: { readonly needId?: string; readonly slotId?: string };
+    readonly subject: {
+      readonly needId?: string | undefined;
+      readonly slotId?: string | undefined;
+    };
   })[];
   readonly acts: readonly Act[];
   readonly pins: readonly Pin[];

@@ -15,9 +15,9 @@ import { withoutNumber } from '../parts/pciFunction.ts';
 import type { DriverPackage, DriverWays } from '../parts/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../parts/job.ts';
-import { areUsed, unitsNeeded, type NeedOf } from '../parts/need.ts';
+import { areUsed, type NeedOf } from '../parts/need.ts';
 import { deviceId } from '../parts/pciFunction.ts';
-import { countedByFirmware, drivesAllotted } from './fitting/drivesOnCards.ts';
+import { NO_CARD, countedByFirmware, drivesAllotted } from './fitting/drivesOnCards.ts';
 import {
   cardAt,
   keyed,
@@ -315,27 +315,16 @@ function settingsFor(
   return all.flatMap(([setting, isWanted]) => (isWanted ? setting : []));
 }
 
-/** Drives that a need asks to be ready for use. */
+/** Drives that a need asks to be ready for use: of each card, and of the board's own ports. */
 const preparingDrives = (assembly: Assembly): readonly Draft[] =>
-  newCardsOf(assembly).flatMap((each) => {
-    return each.flows.flatMap(({ need, units }) =>
-      need.kind === 'drives'
-        ? [
-            ...(areUsed(need)
-              ? [
-                  step(
-                    'testDrives',
-                    { ...cardAt(each), count: Math.min(unitsNeeded(need), units) },
-                    keyed(each),
-                  ),
-                ]
-              : []),
-            step(
-              'prepareDrives',
-              { ...cardAt(each), count: Math.min(unitsNeeded(need), units), array: need.array },
-              { ...keyed(each), cautions: ['othersData'] },
-            ),
-          ]
-        : [],
-    );
-  });
+  drivesAllotted(newCardsOf(assembly), assembly).flatMap(
+    ({ each, flow: { need }, count, drives }) => {
+      if (need.kind !== 'drives') return [];
+      const at = { ...(each === null ? NO_CARD : cardAt(each)), count, drives };
+      const key = each === null ? { on: { need: need.id } } : keyed(each);
+      return [
+        ...(areUsed(need) ? [step('testDrives', at, key)] : []),
+        step('prepareDrives', { ...at, array: need.array }, { ...key, cautions: ['othersData'] }),
+      ];
+    },
+  );

@@ -57,10 +57,14 @@ interface DriveNamed {
 }
 
 /** Drives that hang on a card; without one on the board's own ports. */
-interface DrivesAt extends CardAt {
+interface DrivesOn extends CardAt {
   readonly count: number;
   /** Those that are known of them. */
   readonly drives: readonly DriveNamed[];
+}
+
+/** With the ports that they take. */
+interface DrivesAt extends DrivesOn {
   /** The first of its ports that they take, from one. */
   readonly firstPort: number;
 }
@@ -402,8 +406,8 @@ export interface StepValues {
     readonly alsoFor: readonly CardAt[];
   };
   /** Used ones, before anything is built on them. */
-  readonly testDrives: CardAt & { readonly count: number };
-  readonly prepareDrives: CardAt & { readonly count: number; readonly array: DriveArray };
+  readonly testDrives: DrivesOn;
+  readonly prepareDrives: DrivesOn & { readonly array: DriveArray };
   readonly restart: { readonly times: number };
   readonly checkLink: CardAt & {
     readonly generation: number;

@@ -6,7 +6,7 @@
  */
 
 /** What an end plugs into. */
-export const LEAD_ENDS = [
+const LEAD_ENDS = [
   'board',
   'drive',
   /** The far end of a ribbon: beyond the twist of a floppy's. */
@@ -19,7 +19,7 @@ export const LEAD_ENDS = [
 export type LeadEndKind = (typeof LEAD_ENDS)[number];
 
 /** What keeps a plug from going in the wrong way. */
-export type LeadGuard =
+type LeadGuard =
   | 'latch'
   | 'keyed'
   /** Nothing does: wire 1 is coloured, and pin 1 marked. */
@@ -42,7 +42,7 @@ interface LeadRow {
 
 const RIBBON = ['board', 'endDrive', 'middleDrive'] as const;
 
-export const LEADS = {
+const LEADS = {
   'ribbon-40': { ends: RIBBON, guard: 'pinOne', drivesBy: 'jumper' },
   'ribbon-80': {
     ends: RIBBON,

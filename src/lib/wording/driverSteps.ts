@@ -1,6 +1,7 @@
 /** Steps about drivers, as they are read at the bench. */
 import type { OutranksBy, StepValues, SystemFamily } from '$core';
 import { SYSTEM_FAMILY_WORDS } from './things';
+import { drivesNamed, portsOf } from './drives';
 import { inBytes } from './figures';
 import { at, type StepWords } from './stepWords';
 
@@ -174,13 +175,13 @@ export const DRIVER_STEP_WORDS: {
         ? 'No driver for it is known there: ask its maker before the machine goes back.'
         : `What takes it there: ${driver}. It has to work on both.`,
   }),
-  testDrives: ({ count, ...card }) => ({
-    title: `Test ${count === 1 ? 'the used drive' : `the ${count} used drives`} on ${at(card)}`,
+  testDrives: ({ count, drives, ...card }) => ({
+    title: `Test ${drivesNamed(count, drives, 'used drive')} on ${portsOf(card)}`,
     detail:
       'Read what each says of itself (smartctl), then its long self-test. One with reallocated or pending sectors is not built on.',
   }),
-  prepareDrives: ({ count, array, ...card }) => ({
-    title: `Prepare ${count === 1 ? 'the drive' : `the ${count} drives`} on ${at(card)}`,
+  prepareDrives: ({ count, array, drives, ...card }) => ({
+    title: `Prepare ${drivesNamed(count, drives)} on ${portsOf(card)}`,
     detail: `Name each below by serial number and size before anything is erased. Then initialise (GPT)${ARRAY_WORDS[array]}, make the file system, and share it.`,
   }),
 };

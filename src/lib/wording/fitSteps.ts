@@ -1,6 +1,6 @@
 /** Steps of the physical work, as they are read at the bench. */
 import type { LeadKind, MachinePart, PlugType, StepCode, StepValues, SystemFamily } from '$core';
-import { figure } from './figures';
+import { drivesNamed, portNumbers, portsOf, serialsOf, type DriveNamed } from './drives';
 import { END_WORDS, LEAD_WORDS } from './leads';
 import { REAR_LEAD_WORDS, leadEndWords } from './rear';
 import { at, inEnclosure, type StepWords } from './stepWords';
@@ -56,22 +56,6 @@ const joinedWords = ({ plugs, leads }: Joined): string => {
   ].join(', ');
 };
 
-type DriveNamed = StepValues['mountDrives']['drives'][number];
-/** By name and size where they are known, else by their number. */
-function drivesNamed(count: number, drives: readonly DriveNamed[], one = 'drive'): string {
-  const [first] = drives;
-  if (count > 1) return `${count} ${one}s`;
-  if (first === undefined) return `the ${one}`;
-  return first.name === ''
-    ? `the ${one} of ${figure(first.gigabytes, 'GB')}`
-    : `${first.name}, ${figure(first.gigabytes, 'GB')}`;
-}
-
-const serialsOf = (drives: readonly DriveNamed[]): string => {
-  const told = drives.map(({ serial }) => serial).filter((serial) => serial !== '');
-  return told.length === 0 ? '' : `: ${told.join(', ')}`;
-};
-
 /** Thin pads under a double-sided module, thick ones where its other side is bare. */
 function padWords(drives: readonly DriveNamed[]): string {
   const sides = [...new Set(drives.flatMap(({ sides: each }) => each ?? []))];
@@ -83,9 +67,6 @@ function padWords(drives: readonly DriveNamed[]): string {
         )
         .join('');
 }
-
-const portsOf = ({ card }: Pick<Parameters<typeof at>[0], 'card'>): string =>
-  card === '' ? 'the board' : card;
 
 const PART_STEPS: Readonly<Record<MachinePart, StepWords>> = {
   supply: {
@@ -376,7 +357,7 @@ export const FIT_STEP_WORDS = {
     detail: `${adapter === null ? '' : `Through its adapter: ${PLUG_ADAPTER_WORDS[adapter]}. Each of its plugs on a lead of its own. `}${isLengthened ? 'Through the longer lead that was ordered for it. ' : ''}${PLUG_WORDS[plug].hasLatch ? 'Push until its latch holds.' : 'Push it home; it has no latch.'}`,
   }),
   mountDrives: ({ count, frames, bothSides, drives, ...card }) => ({
-    title: `Mount ${drivesNamed(count, drives)} for ${portsOf(card)}${inEnclosure(card.enclosure)}`,
+    title: `Mount ${drivesNamed(count, drives)} ${card.card === '' ? `in ${count === 1 ? 'its bay' : 'their bays'}` : `for ${card.card}`}${inEnclosure(card.enclosure)}`,
     detail: `${frames.length === 0 ? '' : `Frames first: ${frames.map((each) => BAY_FRAME_WORDS[each]).join(', ')}. `}${bothSides ? 'Screwed from both sides. ' : ''}Write down which serial number sits in which bay${serialsOf(drives)}.`,
   }),
   joinDriveEnds: ({ count, drives }) => ({
@@ -384,8 +365,9 @@ export const FIT_STEP_WORDS = {
     detail: `Mark it with the drive’s serial number at both ends${serialsOf(drives)}.`,
   }),
   joinDrives: ({ count, drives, firstPort, ...card }) => ({
-    title: `Plug the data ${count === 1 ? 'lead' : 'leads'} of ${drivesNamed(count, drives)} into ${portsOf(card)}${card.card === '' ? '' : ` in ${card.slot}${inEnclosure(card.enclosure)}`}, ${count === 1 ? `port ${firstPort}` : `ports ${firstPort} to ${firstPort + count - 1}`}`,
-    detail: 'As the ports are numbered there; where they are not, counted from the bracket.',
+    title: `Plug the data ${count === 1 ? 'lead' : 'leads'} of ${drivesNamed(count, drives)} into ${portsOf(card)}, ${portNumbers(firstPort, count)}`,
+    detail:
+      'As the ports are numbered there; where they are not, counted from the bracket. What was joined before the card went in stays.',
   }),
   feedDrives: ({ count, plugAdapters, drives }) => ({
     title: `Plug power into ${count === 1 ? drivesNamed(count, drives) : `each of the ${count} drives`}`,

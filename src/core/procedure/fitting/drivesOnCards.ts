@@ -27,7 +27,10 @@ interface DrivesAllotted {
   readonly drives: StepValues['mountDrives']['drives'];
 }
 
-/** The board's own ports come first, as the plan reckons. @param cards of the assembly, or some of them */
+/**
+ * A card is bought for them: the board's own ports take what is left; in a second round they have what the first gave them.
+ * @param cards of the assembly, or some of them
+ */
 export function drivesAllotted(
   cards: readonly AssembledCard[],
   { earlier, boardDrives }: Pick<Assembly, 'earlier' | 'boardDrives'>,
@@ -63,17 +66,19 @@ export function drivesAllotted(
       },
     ];
   };
-  const isFirstRound = earlier.cards.length === 0;
-  const onBoard = boardDrives.flatMap((flow) => allot(null, flow));
-  const byPlan = [...earlier.cards, ...cards].toSorted((a, b) => a.inPlan - b.inPlan);
-  const onCards = byPlan.flatMap((each) => each.flows.flatMap((flow) => allot(each, flow)));
-  return [
-    ...(isFirstRound ? onBoard : []),
-    ...onCards.filter(({ each }) => each !== null && cards.includes(each)),
-  ];
+  const ofCards = (some: readonly AssembledCard[]) =>
+    some
+      .toSorted((a, b) => a.inPlan - b.inPlan)
+      .flatMap((each) => each.flows.flatMap((flow) => allot(each, flow)));
+  const onBoard = () => boardDrives.flatMap((flow) => allot(null, flow));
+  if (earlier.cards.length === 0) return [...ofCards(cards), ...onBoard()];
+  ofCards(earlier.cards);
+  onBoard();
+  return ofCards(cards);
 }
 
-const NO_CARD = { card: '', slot: '', enclosure: '' };
+/** On the board itself. */
+export const NO_CARD = { card: '', slot: '', enclosure: '' };
 
 /** Drives of one need in one case, whatever they hang on: they stay in their bays when their card goes elsewhere. */
 function mounting(

@@ -169,8 +169,10 @@ const RULES: readonly Rule[] = [
     'housing',
   ),
   rule('closed', INSIDE, ['closeCase'], 'housing'),
-  rule('closed', ['mountDrives'], ['closeFarSide'], 'housing'),
-  rule('lookLast', ['lookOver'], ['closeFarSide', 'closeCase'], 'housing'),
+  rule('closed', ['mountDrives', 'putIn'], ['closeFarSide'], 'housing'),
+  // With its drives in, the far side is shut before the case is turned to its cards.
+  rule('boardUpFirst', ['closeFarSide'], [...IN, ...BACK], 'housing'),
+  rule('lookLast', ['lookOver'], ['closeCase'], 'housing'),
   rule('outsideLast', ['closeFarSide', 'closeCase'], BEHIND, 'all'),
   rule('outsideLast', ['leadsBack'], BEHIND.slice(1), 'all'),
   rule('beforeStart', BEHIND, ['start'], 'all'),
@@ -240,7 +242,14 @@ function byPlace(acts: readonly Act[], assembly: Assembly): readonly Edge[] {
     if (draft.code === 'restorePlug' && !draft.values.isLedRound)
       for (const seat of arriving)
         if (IN.includes(seat.act.draft.code) && isAbout('slot', each, seat.act))
-          edges.push({ first: seat.n, then: n, because: 'placeKept' });
+          edges.push(
+            { first: seat.n, then: n, because: 'placeKept' },
+            ...screwsAt(acts, seat.act).map((first): Edge => ({
+              first,
+              then: n,
+              because: 'heldFirst',
+            })),
+          );
     if (draft.code === 'joinHeader' && !draft.values.isCovered)
       for (const seat of arriving)
         if (
@@ -258,6 +267,10 @@ const reasonOf = (how: 'covered' | 'noHand', count: number): Reason =>
 
 const arrives = ({ draft }: Act): boolean =>
   draft.code === 'seat' || draft.code === 'moveCard' || draft.code === 'putBack';
+
+/** What holds the card that an act puts in. */
+const screwsAt = (acts: readonly Act[], { draft: { slotId } }: Act): readonly number[] =>
+  acts.flatMap(({ draft }, n) => (draft.code === 'screw' && draft.slotId === slotId ? n : []));
 
 /** Side by side they go in one after the other, so that each has one side open. */
 function inRows(
@@ -278,12 +291,13 @@ function inRows(
       const [first, then] = [at(sequence[n]!), at(slotId)];
       if (first === undefined || then === undefined) return [];
       // It is held before the next one is put beside it.
-      const screw = acts.findIndex(
-        ({ draft }) => draft.code === 'screw' && draft.slotId === first.act.draft.slotId,
-      );
       return [
         { first: first.n, then: then.n, because: n > 0 || isClosed ? 'noHand' : 'inRow' },
-        ...(screw === -1 ? [] : [{ first: screw, then: then.n, because: 'heldFirst' as const }]),
+        ...screwsAt(acts, first.act).map((screw): Edge => ({
+          first: screw,
+          then: then.n,
+          because: 'heldFirst',
+        })),
       ];
     }),
   );

@@ -12,7 +12,8 @@
   import { now } from '$lib/state/now';
   import type { JobModel } from '../jobModel.svelte';
 
-  let { model, slotId, count }: { model: JobModel; slotId: string; count: number } = $props();
+  let { model, slotId, count }: { model: JobModel; slotId: string | null; count: number } =
+    $props();
 
   const named = $derived(drivesNamed(model.job.observations, slotId));
   /** The drive of the needs that this is; null: another one. */

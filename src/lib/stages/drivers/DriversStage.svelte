@@ -26,13 +26,12 @@
   /** Every drive is named first. */
   const mayTick = (step: Step): boolean =>
     step.code !== 'prepareDrives' ||
-    step.slotId === null ||
     drivesNamed(model.job.observations, step.slotId).length >= namedBy(step);
 </script>
 
 {#snippet about(step: Step)}
   {@const state = stateOf(step, model.job)}
-  {#if step.code === 'prepareDrives' && step.slotId !== null}
+  {#if step.code === 'prepareDrives'}
     <DriveGuard {model} slotId={step.slotId} count={namedBy(step)} />
   {:else if state !== null && state.outcome !== 'unseen'}
     {@const verdict = OUTCOME_VERDICT[state.outcome]}

@@ -16,6 +16,7 @@
     type Machine,
     type MachinePart,
   } from '$core';
+  import { opensFor } from '$lib/ui/fold';
   import { capital } from '$lib/wording/stepWords';
   import { END_WORDS, LEAD_WORDS, PART_WORDS, leadName } from '$lib/wording/leads';
 
@@ -101,7 +102,7 @@
     );
 </script>
 
-<details open={machine.toFit.length + leads.length > 0}>
+<details {@attach opensFor(machine.toFit.length + leads.length > 0)}>
   <summary>Parts and leads to fit</summary>
   <p class="quiet">
     Beside the cards: what is not in the machine yet, and leads that are loose, or may be. Each end
