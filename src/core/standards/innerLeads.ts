@@ -6,17 +6,15 @@
  */
 
 /** What an end plugs into. */
-const LEAD_ENDS = [
-  'board',
-  'drive',
+export type LeadEndKind =
+  | 'board'
+  | 'drive'
   /** The far end of a ribbon: beyond the twist of a floppy's. */
-  'endDrive',
-  'middleDrive',
-  'discDrive',
-  'soundInput',
-  'supplyPlug',
-] as const;
-export type LeadEndKind = (typeof LEAD_ENDS)[number];
+  | 'endDrive'
+  | 'middleDrive'
+  | 'discDrive'
+  | 'soundInput'
+  | 'supplyPlug';
 
 /** What keeps a plug from going in the wrong way. */
 type LeadGuard =
