@@ -198,8 +198,7 @@ const CAUTION_WORDS: Readonly<Record<CautionCode, string>> = {
   mains: 'Mains can kill. Lead out before the case is opened; never open the power supply itself.',
   static: 'Static kills cards without a spark to be seen.',
   sharpCover: 'The edges of snapped covers are sharp: gloves, and a tool instead of a finger.',
-  noForce:
-    'No force. A card that does not go in is in the wrong slot, the wrong way round, or blocked.',
+  noForce: 'No force. What does not go in is in the wrong slot, the wrong way round, or blocked.',
   latch:
     'Mind the latch at the far end of the slot: open it before the card goes in or out, or both break.',
   heavyCard:

@@ -67,7 +67,7 @@ export const ACTS = {
   mountDrives: act('boardUp', 'screwdriver', null, 4),
   joinDrives: act('cardsUp', null, 'side', 2),
   joinDriveEnds: act('cardsUp', null, null, 2),
-  feedDrives: act('cardsUp', null, 'side', 2),
+  feedDrives: act('cardsUp', null, null, 2),
   lookOver: act('cardsUp', 'torch', 'above', 2),
   closeFarSide: act('boardUp', 'screwdriver', null, 1),
   closeCase: act('cardsUp', 'screwdriver', null, 2),

@@ -96,8 +96,9 @@ export function findable(step: Step, job: Job): readonly FoundKind[] {
 }
 
 /** Only what plugs into the board can find its place taken, or missing. */
-function canBeOfLead(kind: FoundKind, { end }: StepValues['joinEnd']): boolean {
-  return end === 'board' || kind === 'leadShort' || kind === 'pinBent' || kind === 'notKeyed';
+function canBeOfLead(kind: FoundKind, { end, lead }: StepValues['joinEnd']): boolean {
+  if (kind === 'notKeyed') return ['keyed', 'latch'].includes(leadRow(lead).guard);
+  return end === 'board' || kind === 'leadShort' || kind === 'pinBent';
 }
 
 /** Only a card with a bracket to swap lacks it, and only a box with things in it lacks one. */

@@ -10,7 +10,7 @@ const ON_BOARD: ReadonlySet<MachinePart> = new Set(['processor', 'cooler', 'memo
 
 const PART_CAUTIONS: Readonly<Partial<Record<MachinePart, readonly CautionCode[]>>> = {
   supply: ['mains', 'localRules'],
-  processor: ['bentPins', 'noForce'],
+  processor: ['bentPins'],
   memory: ['noForce'],
   board: ['noForce'],
 };

@@ -78,6 +78,8 @@ export function taskPicture(
   assembly: Assembly,
 ): readonly PictureView[] {
   if (step.task === null || step.task.view === null) return [];
+  // Where the board's own ports are nobody told.
+  if (step.code === 'joinDrives' && step.slotId === null) return [];
   const room = roomOf(step, whole);
   if (room === undefined) return [];
   // What goes is drawn until it is out.
