@@ -202,8 +202,15 @@ export type ActName = Pick<Act, 'code' | 'on' | 'round'>;
 const FIELDS = Object.keys(ActOn.def.shape) as readonly (keyof ActOn)[];
 
 /** What it is done to, to be compared: nothing is ever read out of it. */
-export const onId = (on: ActOn): string =>
-  FIELDS.flatMap((field) => (on[field] === undefined ? [] : `${field} ${on[field]}`)).join(', ');
+export function onId(on: ActOn): string {
+  // Asked of every act at every tick.
+  let id = '';
+  for (const field of FIELDS) {
+    const thing = on[field];
+    if (thing !== undefined) id += `${id === '' ? '' : ', '}${field} ${thing}`;
+  }
+  return id;
+}
 
 /** The same of the whole act. */
 export const actId = ({ code, on, round }: ActName): string =>
