@@ -10,6 +10,7 @@ import {
   assemblyOf,
   benchTestOf,
   emptyDrive,
+  handOverSheet,
   leftUndone,
   looseLead,
   openRound,
@@ -390,6 +391,78 @@ describe('At the bench', () => {
       ['middleDrive', 'grey'],
     ]);
     inOrder(of('ribbon-40'), 'setDrive', 'joinEnd', 'seat');
+  });
+
+  it('job 6: a lead that is too short behind its adapter keeps the adapter, and a longer lead is bought', () => {
+    const machine: Machine = {
+      ...TOWER,
+      supply: { ...TOWER.supply, plugs: told([{ type: '6-pin', count: 2, reachMm: 40 }]) },
+    };
+    const eight = { sockets: ['8-pin' as const], peakWatts: 150, slotWatts: 66 };
+    const job = planned(machine, [['Lantern 1', 's5', eight]]);
+    const plug = steps(job).find(({ code }) => code === 'plug')!;
+    expect(plug.values).to.include({ adapter: 'two-6-pin-to-8-pin', isLengthened: true });
+    expect(assemblyOf(job).extras.map(({ kind, fits }) => [kind, fits])).to.include.deep.members([
+      ['plugAdapter', 'two-6-pin-to-8-pin'],
+      ['powerLead', '8-pin'],
+    ]);
+  });
+
+  it('keeps for the customer only covers that closed nothing else, and orders nothing that lies in the drawer', () => {
+    const goes = (slot: Machine['slots'][number]) =>
+      slot.id === 's2' ? { ...slot, occupant: going(slot) } : slot;
+    const going = (slot: Machine['slots'][number]) =>
+      told({ ...valueOf(slot.occupant)!, disposition: 'remove' as const, openings: told(1) });
+    const machine = withCase(
+      { ...TOWER, slots: TOWER.slots.map(goes) },
+      { covers: told('screwed'), spareCovers: told(0) },
+    );
+    const job = planned(machine, [['Lantern 1', 's5', { leadDays: null }]]);
+    const closed = steps(job).find(({ code }) => code === 'closeOpening')!;
+    expect(closed.values).to.include({ opening: 2, with: 'removed', of: 5 });
+    expect(handOverSheet(job).coversKept).to.deep.equal([]);
+    const order = steps(job).find(({ code }) => code === 'order')!;
+    expect(order.values).to.include({ isAtHand: true });
+    // Dust in a slot that stays empty is in nobody's way.
+    const dusty = {
+      ...machine,
+      slots: machine.slots.map((slot) =>
+        slot.id === 's7' ? { ...slot, state: told('dirty' as const) } : slot,
+      ),
+    };
+    const codes = steps(planned(dusty, [['Lantern 1', 's5']])).map(({ code }) => code);
+    expect(codes).to.not.include('dustOut');
+  });
+
+  it('job 12: two cards that want the same package and work as one have it installed, and are put together, once', () => {
+    const need = plainNeed('network', 'network', { ports: 2, team: 'survival' });
+    const models = CARDS.filter(
+      ({ bus, lanes, delivers }) => bus === 'pcie' && lanes <= 4 && delivers.kind === 'network',
+    );
+    const job = planned(
+      TOWER,
+      [
+        [models[0]!.model, 's5'],
+        [models[0]!.model, 's7'],
+      ],
+      [need],
+    );
+    const teams = steps(job).filter(
+      (step) => step.code === 'setNetwork' && step.values.setting === 'team',
+    );
+    expect(teams).to.have.lengthOf(1);
+    expect(teams[0]!.values).to.have.nested.property('alsoFor.length', 1);
+  });
+
+  it('warns of pin 1 only where nothing keys the plug', () => {
+    const front = CARDS.find(
+      ({ bus, frontHeaders }) =>
+        bus === 'pcie' && frontHeaders.some(({ type }) => type === 'audio'),
+    )!;
+    const machine = withCase(TOWER, { frontLeads: told([{ type: 'audio' }]) });
+    const need = plainNeed('sound', 'sound', { front: true });
+    const job = planned(machine, [[front.model, 's5']], [need]);
+    expect(steps(job).find(({ code }) => code === 'joinFront')!.cautions).to.deep.equal([]);
   });
 
   it('asks no end that is joined, and looks after one that nobody knows of', () => {

@@ -316,7 +316,7 @@ test('a drive that holds something is prepared only after its name was typed aga
 }) => {
   await openStage(page, 'lighthouse-museum', 'drivers');
   const list = page.getByRole('list', { name: 'All steps of this stage' });
-  const step = list.getByRole('listitem').filter({ hasText: 'Prepare the 2 drives' });
+  const step = list.getByRole('listitem').filter({ hasText: 'Prepare the 2 drives on Pellworth' });
   await step.getByRole('button', { name: /take back/ }).click();
   const done = page.getByRole('button', { name: 'Done – next (space)' });
   await expect(done).toBeDisabled();

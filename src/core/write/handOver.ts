@@ -5,6 +5,7 @@ import type { LeftInBox } from '../planner/candidates/extras.ts';
 import { cardName } from '../parts/card.ts';
 import { driveName, type Drive } from '../parts/drive.ts';
 import { valueOf } from '../parts/fact.ts';
+import type { InnerLead } from '../parts/innerLead.ts';
 import type { Job } from '../parts/job.ts';
 import type { Machine } from '../parts/machine.ts';
 import type { SystemFamily } from '../standards/systems.ts';
@@ -106,6 +107,12 @@ export interface HandOverSheet {
   /** Cards that came out of the machine. */
   readonly cardsKept: readonly string[];
   readonly bracketsKept: readonly string[];
+  /** Ends of leads inside that go nowhere, and why. */
+  readonly leftLoose: readonly {
+    readonly lead: InnerLead;
+    readonly end: number;
+    readonly because: NonNullable<InnerLead['ends'][number]['barred']>;
+  }[];
   /** From the boxes, and not used. */
   readonly leftInBoxes: readonly LeftInBox[];
   readonly cautions: readonly CautionCode[];
@@ -163,6 +170,11 @@ export function handOverSheet(job: Job): HandOverSheet {
     coversKept: coversKept(all, job.machine),
     cardsKept: assembly.removed.flatMap(({ occupant }) => valueOf(occupant)?.name ?? []),
     bracketsKept: all.flatMap((each) => (each.code === 'swapBracket' ? [each.values.card] : [])),
+    leftLoose: job.machine.leads.flatMap((lead) =>
+      lead.ends.flatMap(({ barred }, end) =>
+        barred === undefined ? [] : { lead, end, because: barred },
+      ),
+    ),
     leftInBoxes: assembly.leftInBoxes,
     cautions: FOR_THE_OWNER.filter((caution) =>
       all.some(({ cautions }) => cautions.includes(caution)),

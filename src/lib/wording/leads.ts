@@ -1,5 +1,11 @@
 /** Leads inside a machine, their ends, and parts of the machine itself, in words. */
-import type { LeadEndKind, LeadKind, MachinePart } from '$core';
+import {
+  leadRow,
+  type HandOverSheet,
+  type LeadEndKind,
+  type LeadKind,
+  type MachinePart,
+} from '$core';
 
 export const LEAD_WORDS: Readonly<Record<LeadKind, string>> = {
   'ribbon-40': 'IDE ribbon, 40 wires',
@@ -50,3 +56,13 @@ export const PART_WORDS: Readonly<Record<MachinePart, string>> = {
 /** “fan, 4 pins (case fan)”. */
 export const leadName = ({ kind, name }: { readonly kind: LeadKind; readonly name: string }) =>
   name === '' ? LEAD_WORDS[kind] : `${LEAD_WORDS[kind]} (${name})`;
+
+const BARRED_WORDS: Readonly<Record<HandOverSheet['leftLoose'][number]['because'], string>> = {
+  taken: 'another plug is in its place',
+  noHeader: 'there is no such header',
+  pinBent: 'a pin is bent there',
+};
+
+/** “front light (drive light), at the board: a pin is bent there”. */
+export const leftLooseWords = ({ lead, end, because }: HandOverSheet['leftLoose'][number]) =>
+  `${leadName(lead)}, at ${END_WORDS[leadRow(lead.kind).ends[end] ?? 'board']}: ${BARRED_WORDS[because]}`;

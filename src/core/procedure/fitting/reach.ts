@@ -94,15 +94,28 @@ const endOf = ({ ground }: Body): number => ground.yMm + ground.depthMm;
 export function outForHands(places: readonly Place[], bodies: readonly Body[]): readonly string[] {
   const out = new Set<string>();
   for (const place of places) {
-    const barred = barredBy(place, bodies);
-    if (barred === null) continue;
-    const staying = barred.by.filter(({ stays }) => stays);
-    // Of two that leave no room between them one is enough; a new one is simply not in yet.
-    if (barred.how === 'covered') for (const { slotId } of staying) out.add(slotId);
-    else if (staying.length === barred.by.length) {
-      const last = staying.at(-1);
-      if (last !== undefined) out.add(last.slotId);
+    // Once one is out another may still be in the way.
+    for (let left = goneFor(place, bodies, out); left.length > 0;) {
+      for (const slotId of left) out.add(slotId);
+      left = goneFor(place, bodies, out);
     }
   }
   return [...out];
+}
+
+/** Of the cards that are not out yet those that bar a place, as far as they stay. */
+function goneFor(
+  place: Place,
+  bodies: readonly Body[],
+  out: ReadonlySet<string>,
+): readonly string[] {
+  const barred = barredBy(
+    place,
+    bodies.filter(({ slotId }) => !out.has(slotId)),
+  );
+  if (barred === null) return [];
+  const staying = barred.by.filter(({ stays }) => stays).map(({ slotId }) => slotId);
+  if (barred.how === 'covered') return staying;
+  // Of two that leave no room between them one is enough; a new one is simply not in yet.
+  return staying.length === barred.by.length ? staying.slice(-1) : [];
 }

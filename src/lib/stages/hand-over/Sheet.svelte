@@ -10,6 +10,8 @@
     type Job,
   } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import { capital } from '$lib/wording/stepWords';
+  import { leftLooseWords } from '$lib/wording/leads';
   import { answerWords } from '$lib/wording/answers';
   import { findingWords } from '$lib/wording/findings';
   import { atMoment, figure, inMoney, linkWords } from '$lib/wording/figures';
@@ -217,6 +219,12 @@
     </ul>
   {/if}
 
+  {#if sheet.leftLoose.length > 0}
+    <h3>Left loose inside</h3>
+    <ul class="parts">
+      {#each sheet.leftLoose as each, n (n)}<li>{capital(leftLooseWords(each))}</li>{/each}
+    </ul>
+  {/if}
   {#if sheet.cautions.length > 0}
     <h3>Please mind</h3>
     <ul class="parts">
