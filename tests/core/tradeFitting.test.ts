@@ -436,17 +436,8 @@ describe('At the bench', () => {
 
   it('job 12: two cards that want the same package and work as one have it installed, and are put together, once', () => {
     const need = plainNeed('network', 'network', { ports: 2, team: 'survival' });
-    const models = CARDS.filter(
-      ({ bus, lanes, delivers }) => bus === 'pcie' && lanes <= 4 && delivers.kind === 'network',
-    );
-    const job = planned(
-      TOWER,
-      [
-        [models[0]!.model, 's5'],
-        [models[0]!.model, 's7'],
-      ],
-      [need],
-    );
+    const pair = ['s5', 's7'].map((slotId) => ['Hawser 2.5', slotId] as const);
+    const job = planned(TOWER, pair, [need]);
     const teams = steps(job).filter(
       (step) => step.code === 'setNetwork' && step.values.setting === 'team',
     );
