@@ -115,7 +115,17 @@ export function drivers(job: Job, { number, assembly }: Omit<Round, 'job'>): rea
         )
       : [],
   );
-  const installed = onceEach([...cards, ...devices]);
+  // What the first round installed drives the cards of the second as well.
+  const before = new Set(
+    assembly.earlier.cards.flatMap(({ slot }) => {
+      const target = byCard.get(slot.id);
+      const chosen = target === undefined ? null : toInstall(target.choice);
+      return chosen === null ? [] : `${chosen.title} ${chosen.version}`;
+    }),
+  );
+  const isNew = (each: Draft) =>
+    each.code !== 'installDriver' || !before.has(`${each.values.title} ${each.values.version}`);
+  const installed = onceEach([...cards, ...devices].filter(isNew));
   const second = newCardsOf(assembly).flatMap((each) => onSecondSystem(each, job, assembly));
   const removed = isFirst && ways.removal === 'after' ? removing(job) : [];
   const isOffline = isFirst && oldDrivers(job).length > 0;

@@ -62,7 +62,16 @@ export type Found =
 export type FoundKind = Found['kind'];
 
 const FOUND_AT: Readonly<Record<FoundKind, readonly StepCode[]>> = {
-  leadShort: ['plug', 'joinHeader', 'joinFront', 'joinEnd', 'joinDrives', 'feedDrives', 'joinRear'],
+  leadShort: [
+    'plug',
+    'joinHeader',
+    'joinFront',
+    'joinEnd',
+    'joinDrives',
+    'joinDriveEnds',
+    'feedDrives',
+    'joinRear',
+  ],
   noHeader: ['joinHeader', 'joinEnd'],
   headerTaken: ['joinHeader', 'joinEnd'],
   pinBent: ['joinHeader', 'joinFront', 'joinEnd'],
@@ -258,6 +267,7 @@ const LONGER: Readonly<
   Partial<Record<StepCode, { readonly kind: Extra['kind']; readonly what: string }>>
 > = {
   joinDrives: { kind: 'driveCable', what: 'longer data lead' },
+  joinDriveEnds: { kind: 'driveCable', what: 'longer data lead' },
   feedDrives: { kind: 'powerLead', what: 'longer power lead' },
   joinRear: { kind: 'outsideLead', what: 'longer lead behind' },
 };
