@@ -49,12 +49,12 @@
       data-aside
       size="sm"
       labelText="Or go on without it, because"
-      placeholder="cannot be seen before the case is open"
+      placeholder="nobody can tell yet"
       maxlength={LONGEST}
       bind:value={reason}
     />
     <Button size="small" kind="tertiary" type="submit" disabled={reason.trim() === ''}
-      >Go on; it stays unknown</Button
+      >Go on without it</Button
     >
   </form>
 </div>

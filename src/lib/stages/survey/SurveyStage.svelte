@@ -131,7 +131,11 @@
   async function onread() {
     if (!hadSlots) tab = 1;
     hadSlots = true;
-    // What is open is counted once the browser has nothing else to do.
+    await focusAnswer();
+  }
+
+  /** What is open is counted once the browser has nothing else to do. */
+  async function focusAnswer() {
     for (let n = 0; n < COUNTED_AFTER_TICKS; n += 1) {
       const field = document.querySelector<HTMLElement>('[data-answer]');
       const isFree = document.activeElement?.closest('input, select') === null;
@@ -150,7 +154,9 @@
     setTimeout(() => {
       const found = document.getElementById(field);
       found?.closest('details')?.setAttribute('open', '');
-      found?.focus();
+      // A form that is fetched first is not there yet; what is asked stands in the list above all of them.
+      if (found === null) void focusAnswer();
+      else found.focus();
     });
   }
 </script>
