@@ -54,6 +54,9 @@ const AT_BENCH: readonly (readonly [kind: FoundKind, words: string])[] = [
   ['bracketWrong', 'The bracket is not in the box'],
   ['cardLonger', 'The card is longer than said'],
   ['screwMissing', 'A screw is missing'],
+  ['noHeader', 'There is no such header'],
+  ['pinBent', 'A pin is bent'],
+  ['knockedLoose', 'A plug inside has come out'],
 ];
 
 async function openFound(page: Page, job: Job, stage: string): Promise<void> {

@@ -302,9 +302,15 @@ function outForHands(assembly: Assembly, state: BenchState): readonly OutForHand
       forSlots.flatMap((each) => found.get(each) ?? each),
     );
   return [...found].flatMap(([slotId, forSlots]) => {
-    const slot = machine.slots.find(({ id }) => id === slotId);
+    const at = (id: string | undefined) => machine.slots.find((each) => each.id === id);
+    const slot = at(slotId);
     const card = assembly.cards.find((each) => forSlots.includes(each.slot.id));
-    return slot === undefined || card === undefined ? [] : [{ slot, forSlots, card: cardAt(card) }];
+    // It makes room for one that is out already, and goes back.
+    const other = at(forSlots[0]);
+    if (slot === undefined || (card === undefined && other === undefined)) return [];
+    return [
+      { slot, forSlots, card: card === undefined ? occupantAt(other!, machine) : cardAt(card) },
+    ];
   });
 }
 

@@ -30,7 +30,7 @@ export const machineWork = ({ leads, toFit }: Machine): readonly Act[] => [
       },
     );
   }),
-  ...leads.flatMap((lead) =>
+  ...toldApart(leads).flatMap((lead) =>
     lead.ends.flatMap((end, n) =>
       end.joined?.value === true || end.barred !== undefined
         ? []
@@ -38,6 +38,23 @@ export const machineWork = ({ leads, toFit }: Machine): readonly Act[] => [
     ),
   ),
 ];
+
+/** Leads of one kind without a name are numbered, and so are ends of one lead that plug into the same. */
+const toldApart = (leads: readonly InnerLead[]): readonly InnerLead[] =>
+  leads.map((lead, n) => {
+    const same = leads.filter(({ kind, name }) => kind === lead.kind && name === lead.name);
+    const number = leads.slice(0, n + 1).filter((each) => same.includes(each)).length;
+    const { ends: kinds } = leadRow(lead.kind);
+    return {
+      ...lead,
+      name: same.length > 1 ? `${lead.name} ${number}`.trim() : lead.name,
+      ends: lead.ends.map((end, at) =>
+        end.at === '' && kinds.filter((kind) => kind === kinds[at]).length > 1
+          ? { ...end, at: `plug ${at}` }
+          : end,
+      ),
+    };
+  });
 
 /** Two drives on one ribbon are told apart before they are in. */
 function settingDrive({ id, kind, name, ends }: InnerLead, n: number): readonly Act[] {

@@ -90,32 +90,39 @@ export function barredBy(
 
 const endOf = ({ ground }: Body): number => ground.yMm + ground.depthMm;
 
-/** Cards that stay, and have to come out for a while so that a hand gets to these places. */
+/**
+ * Cards that stay, and have to come out for a while so that a hand gets to these places: none that could stay once the others
+ * are out, whichever of them comes out first.
+ */
 export function outForHands(places: readonly Place[], bodies: readonly Body[]): readonly string[] {
+  const left = (out: ReadonlySet<string>) => bodies.filter(({ slotId }) => !out.has(slotId));
   const out = new Set<string>();
-  for (const place of places) {
-    // Once one is out another may still be in the way.
-    for (let left = goneFor(place, bodies, out); left.length > 0;) {
-      for (const slotId of left) out.add(slotId);
-      left = goneFor(place, bodies, out);
-    }
+  // What lies over a place has to go; of two that leave no room between them one is enough.
+  for (const how of ['covered', 'noHand'] as const)
+    for (const place of places)
+      for (let more = goneFor(place, left(out), how); more.length > 0;) {
+        for (const slotId of more) out.add(slotId);
+        more = goneFor(place, left(out), how);
+      }
+  for (const slotId of [...out]) {
+    const others = new Set([...out].filter((each) => each !== slotId));
+    const isFree = (place: Place) =>
+      goneFor(place, left(others), 'covered').length === 0 &&
+      goneFor(place, left(others), 'noHand').length === 0;
+    if (places.every(isFree)) out.delete(slotId);
   }
   return [...out];
 }
 
-/** Of the cards that are not out yet those that bar a place, as far as they stay. */
+/** Of these cards those that bar a place in this way, as far as they stay; a new one is simply not in yet. */
 function goneFor(
   place: Place,
   bodies: readonly Body[],
-  out: ReadonlySet<string>,
+  how: 'covered' | 'noHand',
 ): readonly string[] {
-  const barred = barredBy(
-    place,
-    bodies.filter(({ slotId }) => !out.has(slotId)),
-  );
-  if (barred === null) return [];
+  const barred = barredBy(place, bodies);
+  if (barred?.how !== how) return [];
   const staying = barred.by.filter(({ stays }) => stays).map(({ slotId }) => slotId);
-  if (barred.how === 'covered') return staying;
-  // Of two that leave no room between them one is enough; a new one is simply not in yet.
+  if (how === 'covered') return staying;
   return staying.length === barred.by.length ? staying.slice(-1) : [];
 }

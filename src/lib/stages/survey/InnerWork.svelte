@@ -114,7 +114,8 @@
         id="to-fit-{part}"
         labelText={capital(PART_WORDS[part])}
         checked={machine.toFit.includes(part)}
-        on:check={(event) => setPart(part, event.detail)}
+        on:change={(event) =>
+          setPart(part, (event.target as HTMLInputElement | null)?.checked === true)}
       />
     {/each}
     <Button size="small" kind="ghost" on:click={buildFromNothing}>Built from nothing</Button>
