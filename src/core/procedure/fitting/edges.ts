@@ -133,6 +133,8 @@ const RULES: readonly Rule[] = [
   rule('inTheWay', ['moveObstacle'], IN, 'slot'),
   rule('stillThere', ['moveObstacle'], ['restorePlug'], 'key'),
   rule('outFirst', OUT, IN, 'housing'),
+  // One that makes room for another going back is out before that does.
+  rule('outFirst', ['takeOutFirst'], BACK, 'housing'),
   rule('stillThere', OUT, [...BACK, 'moveCard'], 'key'),
   rule('notIn', [...BACK, 'moveCard'], ['plugBack'], 'key'),
   rule('onTheBench', [...BENCH, ...BESIDE], ['seat', 'putBack'], 'place'),
