@@ -17,9 +17,11 @@ import {
   openSteps,
   plainNeed,
   run,
+  shoppingList,
   stageOfRound,
   steps,
   valueOf,
+  withFound,
   worldOf,
   type Card,
   type Command,
@@ -406,6 +408,19 @@ describe('At the bench', () => {
       ['plugAdapter', 'two-6-pin-to-8-pin'],
       ['powerLead', '8-pin'],
     ]);
+  });
+
+  it('says of a longer lead that nobody has told what it costs, and never that it is free or in the drawer', () => {
+    const lead = looseLead('fan', 'fan-4', 'front fan', 'technician');
+    const job = planned({ ...OLD_TOWER, leads: [lead] }, [['Quay 4M', 's2']]);
+    const step = steps(job).find(({ code }) => code === 'joinEnd')!;
+    const told = withFound(job, step, { kind: 'leadShort', mm: 0 });
+    expect(shoppingList(told, 0).rows.at(-1)).to.include({ name: 'longer front fan', cents: null });
+    const order = steps(told).find(({ code }) => code === 'orderNamed')!;
+    expect(order.values).to.include({ isAtHand: false });
+    // The end is still owed; nothing else is put in for it.
+    const codes = work(told).map(({ code }) => code);
+    expect(codes).to.include('joinEnd').and.not.include('putIn');
   });
 
   it('keeps for the customer only covers that closed nothing else, and orders nothing that lies in the drawer', () => {

@@ -9,4 +9,5 @@ export const isAcceptable = (
   { placements, moves, givenUp, met }: Proposal,
   { toFit, leads }: Pick<Machine, 'toFit' | 'leads'>,
 ): boolean =>
-  placements.length + moves.length + givenUp.length + met.length + toFit.length + leads.length > 0;
+  placements.length + moves.length + givenUp.length + met.length + toFit.length > 0 ||
+  leads.some(({ ends }) => ends.some(({ joined }) => joined?.value !== true));

@@ -22,3 +22,6 @@ export type Extra = DeepReadonly<z.infer<typeof Extra>>;
 /** Maker and model, as parts are spoken of. */
 export const extraName = ({ maker, model }: Pick<Extra, 'maker' | 'model'>): string =>
   `${maker} ${model}`.trim();
+
+/** No record was chosen for it: what it costs, and when it comes, nobody has told. */
+export const isUnpriced = ({ maker }: Pick<Extra, 'maker'>): boolean => maker === '';

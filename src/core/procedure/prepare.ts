@@ -6,7 +6,7 @@ import { isDriven } from '../drivers/chooseDriver.ts';
 import { actWord } from '../parts/act.ts';
 import type { DeliveryKind } from '../parts/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
-import { extraName, type Extra } from '../parts/extra.ts';
+import { extraName, isUnpriced, type Extra } from '../parts/extra.ts';
 import { isBuilt } from '../parts/machine.ts';
 import { areUsed } from '../parts/need.ts';
 import type { Job } from '../parts/job.ts';
@@ -177,7 +177,11 @@ const toOrder = (job: Job, assembly: Assembly): readonly Draft[] => [
   ...job.bought.map((extra) =>
     step(
       'orderNamed',
-      { name: extraName(extra), kind: extra.kind, isAtHand: extra.leadDays === null },
+      {
+        name: extraName(extra),
+        kind: extra.kind,
+        isAtHand: extra.leadDays === null && !isUnpriced(extra),
+      },
       { on: { extra: extra.id } },
     ),
   ),

@@ -1,5 +1,5 @@
 /** What has to be ordered for an accepted plan, with prices, waiting and tax. */
-import { extraName } from '../parts/extra.ts';
+import { extraName, isUnpriced } from '../parts/extra.ts';
 import { newCardsOf, assemblyOf } from '../assembly/assembly.ts';
 import { extrasOrdered } from '../assembly/rounds.ts';
 import { withTaxCents } from '../money.ts';
@@ -59,7 +59,7 @@ export function shoppingList(job: Job, taxHundredths: number): ShoppingList {
     slotLabel: '',
     extra: { kind: extra.kind, fits: '' },
     count: 1,
-    cents: extra.priceCents,
+    cents: isUnpriced(extra) ? null : extra.priceCents,
     leadDays: extra.leadDays,
   }));
   const rows: readonly ShoppingRow[] = [...cards, ...extras, ...forMachine];

@@ -160,7 +160,7 @@ function ofLead(job: Job, step: Extract<Step, { code: 'joinEnd' }>, found: Found
   return withLonger(job, kind, `longer ${name || lead}`);
 }
 
-/** A longer lead, bought for the machine itself: what it joins waits for it. */
+/** A longer lead, bought for the machine itself, of which nobody has told price or delivery yet. */
 function withLonger(job: Job, kind: Extra['kind'], what: string): Job {
   const id = `longer-${freeNumber(job.bought, (n) => `longer-${n}`, 1)}`;
   const longer: Extra = {
@@ -171,7 +171,7 @@ function withLonger(job: Job, kind: Extra['kind'], what: string): Job {
     fits: '',
     limit: null,
     priceCents: 0,
-    leadDays: 1,
+    leadDays: null,
   };
   return { ...job, bought: [...job.bought, longer] };
 }

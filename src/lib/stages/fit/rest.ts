@@ -97,13 +97,18 @@ function differencesOf(before: Job, after: Job): readonly string[] {
     .map(({ card }) => cardName(card));
   const isTold = (title: string) => !gone.some((name) => title.includes(name));
   const [old, fresh] = [titles(before).filter(isTold), titles(after).filter(isTold)];
+  const unpriced = (job: Job) =>
+    shoppingList(job, 0).rows.filter(({ cents: each }) => each === null);
+  const untold = unpriced(after).length > unpriced(before).length;
   const cents = shoppingList(after, 0).netCents - shoppingList(before, 0).netCents;
   return [
     ...cards,
     ...fresh.filter((title) => !old.includes(title)).map((title) => `New: ${title}`),
     ...old.filter((title) => !fresh.includes(title)).map((title) => `No more: ${title}`),
     cents === 0
-      ? 'It costs the same'
+      ? untold
+        ? 'It costs more; nobody has told how much yet'
+        : 'It costs the same'
       : `It costs ${inMoney(Math.abs(cents))} ${cents > 0 ? 'more' : 'less'}, before tax`,
   ];
 }
