@@ -18,6 +18,8 @@ export default defineConfig({
   use: {
     baseURL: ADDRESS,
     viewport: { width: 1280, height: 800 },
+    // Each would fetch all of the application once more; where off-line is the question they are let in.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
       args: [

@@ -1,5 +1,5 @@
 /**
- * `npm test`: installs what is missing, then lint, types and the build beside core and reference tests, and then the
+ * `npm test`: installs what is missing, then lint beside the build, and then types, core and reference tests beside the
  * browser tests. Everything runs even when an earlier part fails; the last line counts.
  */
 import { spawn } from 'node:child_process';
@@ -65,7 +65,7 @@ async function whole(part, command, args) {
 
 /** A command that counts its own tests in a file; ending badly without one is one failure. */
 async function counted(part, command, args, file, count) {
-  const status = await run(command, args, true);
+  const status = await run(command, args, false);
   const path = join(RESULTS, file);
   const counts = existsSync(path)
     ? count(JSON.parse(readFileSync(path, 'utf8')))
@@ -90,35 +90,41 @@ function mochaTests(part, file, args = []) {
   }));
 }
 
-async function checks() {
-  await whole('lint', 'npm', ['run', '--silent', 'lint']);
-  await whole('a forbidden import is refused', process.execPath, ['scripts/check-boundaries.mjs']);
-  await whole('types', 'npm', ['run', '--silent', 'types']);
-  await whole('build', process.execPath, [
+let secondTries = 0;
+function browser() {
+  return counted('browser', 'npx', ['playwright', 'test'], 'browser.json', ({ stats }) => {
+    secondTries = stats.flaky;
+    return {
+      passed: stats.expected + stats.flaky,
+      failed: stats.unexpected,
+      skipped: stats.skipped,
+    };
+  });
+}
+
+const build = () =>
+  whole('build', process.execPath, [
     '-e',
     "import('./scripts/ready.mjs').then((r) => r.readyBuild())",
   ]);
+
+async function style() {
+  await whole('lint', 'npm', ['run', '--silent', 'lint']);
+  await whole('a forbidden import is refused', process.execPath, ['scripts/check-boundaries.mjs']);
 }
 
 async function core() {
+  await whole('types', 'npm', ['run', '--silent', 'types']);
   await mochaTests('core and references', 'core.json');
   // In a process of its own: what it counts has to be compiled there first.
   await mochaTests('growth', 'growth.json', ['--config', 'tests/growth/.mocharc.json']);
 }
 
-// What both read is made before; then each needs one core of the machine.
+// What all read is made before. Nothing is built while a browser looks at what was built.
 await run('npx', ['svelte-kit', 'sync'], true);
-await Promise.all([checks(), core()]);
 process.env.TEST_PORT ??= await freePort();
-let secondTries = 0;
-await counted('browser', 'npx', ['playwright', 'test'], 'browser.json', ({ stats }) => {
-  secondTries = stats.flaky;
-  return {
-    passed: stats.expected + stats.flaky,
-    failed: stats.unexpected,
-    skipped: stats.skipped,
-  };
-});
+await Promise.all([build(), style()]);
+await Promise.all([browser(), core()]);
 if (secondTries > 0) console.log(`${secondTries} passed on a second try only: see "flaky" above`);
 for (const failure of failures) console.log(`failed: ${failure}`);
 

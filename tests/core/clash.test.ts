@@ -19,9 +19,10 @@ import { usb } from '../../demo/catalogue/row.ts';
 import { aCard, aMachine, aSlot } from '../builders/parts.ts';
 import { randomRequest } from '../builders/plans.ts';
 import { slowFeasible } from '../builders/slowFeasible.ts';
+import { soaked } from '../builders/soak.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
-const CASES = 300;
+const CASES = soaked(100, 300);
 
 const slow = (request: PlanRequest, members: readonly Member[]): boolean => {
   const limits = members.flatMap((each) => (each.kind === 'limit' ? [each.limit] : []));

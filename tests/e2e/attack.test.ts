@@ -115,7 +115,7 @@ test('jobs of every format that there was are opened through the list, at every 
 }) => {
   test.setTimeout(3_600_000);
   await openJobs(page);
-  for (const format of soaked([4, 11], [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11])) {
+  for (const format of soaked([4, 13], [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13])) {
     await page.goto('/');
     await page.locator('#import-job').setInputFiles(`tests/data/job-format-${format}.json`);
     await expect(page.getByRole('navigation', { name: 'Stages of the work' })).toBeVisible();

@@ -1,5 +1,6 @@
 /** The drawing as a browser measures it: words that never run into each other, three views at one scale. */
 import type { Page } from '@playwright/test';
+import { soaked } from '../builders/soak';
 import { evidence, expect, openJobs, openStage, test } from './fixtures';
 
 const SIZES = [
@@ -65,8 +66,9 @@ test('no two labels overlap and none leaves the drawing, in any job at any size'
     .locator('table.jobs tbody a[href^="/jobs/"]')
     .evaluateAll((links) => [...new Set(links.map((each) => each.getAttribute('href')!))]);
   expect(ids).toHaveLength(13);
+  const step = soaked(3, 1);
   let drawn = 0;
-  for (const href of ids) {
+  for (const href of ids.filter((_, n) => n % step === 0)) {
     const job = href.split('/')[2]!;
     await page.goto(`/jobs/${job}/choose`);
     await expect(page.locator('.elevations, .nothing').first()).toBeAttached();
@@ -74,7 +76,7 @@ test('no two labels overlap and none leaves the drawing, in any job at any size'
     drawn += 1;
     await atEverySize(page, job);
   }
-  expect(drawn).toBeGreaterThan(9);
+  expect(drawn).toBeGreaterThan(9 / step);
 });
 
 /** What firmware writes of its slots where its maker was talkative: names of 40 letters, and two alike. */

@@ -53,6 +53,8 @@ test('a full disk is told for what it is, and what is saved once there is room a
       args: ['--no-sandbox', '--disable-gpu', '--disk-cache-size=1000000'],
       baseURL: baseURL ?? '',
       viewport: { width: 1280, height: 800 },
+      // The application that is kept for off-line takes room as well.
+      serviceWorkers: 'allow',
     });
     const page = context.pages()[0] ?? (await context.newPage());
     return { context, page };

@@ -7,6 +7,8 @@ import { evidence, expect, openStage, saved, test, stageLink } from './fixtures'
 
 const ROOT = new URL('../..', import.meta.url).pathname;
 
+test.use({ serviceWorkers: 'allow' });
+
 test('from a fresh profile, with the network off after the first page, all of the work goes on', async ({
   page,
   context,

@@ -69,8 +69,6 @@ test('two needs that each name drives have them prepared one by one, and nothing
 });
 
 test.describe('a part that dies', () => {
-  test.use({ serviceWorkers: 'block' });
-
   test('leaves the rest of its stage usable, with a way on, also after a reload', async ({
     page,
     complaints,

@@ -106,7 +106,7 @@ test('what frees an impossible job is bought with the plan, within the budget', 
   await expect(list).toContainText('135.60');
   await page.keyboard.press('4');
   await expect(page.getByRole('region', { name: 'Prepare' })).toContainText(
-    'Order: Brinehollow Hawser 6',
+    'Take out of the drawer: Brinehollow Hawser 6',
   );
   // Taken back step by step, down to the cable that was there.
   await page.keyboard.press('Control+z');

@@ -4,6 +4,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
+import { soaked } from '../builders/soak';
 import { expect, openJobs, openStage, test } from './fixtures';
 
 const VIEWS: readonly (readonly [job: string, stage: string])[] = [
@@ -18,13 +19,13 @@ const VIEWS: readonly (readonly [job: string, stage: string])[] = [
 ];
 
 /** From a large screen to a telephone; 640 × 400 is what 1280 × 800 has at 200 %. */
-const SIZES = [
+const SIZES: readonly (readonly [width: number, height: number])[] = [
   [1920, 1080],
   [1024, 768],
   [800, 1280],
   [640, 400],
   [320, 640],
-] as const;
+];
 
 async function isClean(page: Page, where: string, axe: AxeBuilder): Promise<void> {
   // A stage that is still being opened has no heading yet.
@@ -36,7 +37,10 @@ async function isClean(page: Page, where: string, axe: AxeBuilder): Promise<void
   ).toEqual([]);
 }
 
-for (const theme of ['g10', 'g100'] as const) {
+const THEMES = ['g10', 'g100'] as const;
+
+// What is laid out does not hang on colours, and colours not on the size.
+for (const theme of soaked<readonly ('g10' | 'g100')[]>(THEMES.slice(0, 1), THEMES))
   test(`nor at any size, ${theme === 'g10' ? 'light' : 'dark'}`, async ({ page }) => {
     test.slow();
     await page.addInitScript((name) => localStorage.setItem('tenant-theme', name), theme);
@@ -44,7 +48,7 @@ for (const theme of ['g10', 'g100'] as const) {
     for (const [job, stage] of VIEWS) {
       await page.goto(`/jobs/${job}/${stage}`);
       await expect(page.locator('[data-slot]').first()).toBeVisible();
-      for (const [width, height] of SIZES) {
+      for (const [width, height] of soaked(SIZES.slice(-1), SIZES)) {
         await page.setViewportSize({ width, height });
         // Colours are the same at every size, and asked below.
         const axe = new AxeBuilder({ page }).disableRules('color-contrast');
@@ -53,12 +57,18 @@ for (const theme of ['g10', 'g100'] as const) {
     }
   });
 
+for (const theme of THEMES)
   test(`no view has a fault that axe finds, ${theme === 'g10' ? 'light' : 'dark'}`, async ({
     page,
   }) => {
     test.slow();
     await page.addInitScript((name) => localStorage.setItem('tenant-theme', name), theme);
-    const check = (where: string) => isClean(page, where, new AxeBuilder({ page }));
+    const check = (where: string) => {
+      const axe = new AxeBuilder({ page });
+      // Only colours differ between the themes.
+      if (theme === 'g100' && soaked(true, false)) axe.withRules('color-contrast');
+      return isClean(page, where, axe);
+    };
     await openJobs(page);
     await check('jobs');
     await page.keyboard.press('?');
@@ -90,26 +100,26 @@ for (const theme of ['g10', 'g100'] as const) {
       }
     }
   });
-}
 
-for (const [width, height] of [[1280, 800], ...SIZES] as const) {
-  test(`no view scrolls sideways at ${width} × ${height}`, async ({ page }) => {
-    await page.setViewportSize({ width, height });
-    await openJobs(page);
-    for (const path of [
-      '/',
-      '/catalogue',
-      ...VIEWS.map(([job, stage]) => `/jobs/${job}/${stage}`),
-    ]) {
-      await page.goto(path);
-      await page.waitForLoadState('networkidle');
+test('no view scrolls sideways at any size', async ({ page }) => {
+  test.slow();
+  await openJobs(page);
+  for (const path of ['/', '/catalogue', ...VIEWS.map(([job, stage]) => `/jobs/${job}/${stage}`)]) {
+    await page.goto(path);
+    await page.waitForLoadState('networkidle');
+    for (const [width, height] of [[1280, 800], ...SIZES] as const) {
+      await page.setViewportSize({ width, height });
+      // Laid out anew, and whatever measures itself as well.
+      await page.evaluate(
+        () => new Promise((done) => requestAnimationFrame(() => setTimeout(done))),
+      );
       const overhang = await page.evaluate(
         () => document.documentElement.scrollWidth - window.innerWidth,
       );
-      expect.soft(overhang, path).toBeLessThanOrEqual(0);
+      expect.soft(overhang, `${path} at ${width} × ${height}`).toBeLessThanOrEqual(0);
     }
-  });
-}
+  }
+});
 
 test('the page forbids script of its own text, and every other origin', async ({
   page,

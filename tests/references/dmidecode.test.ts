@@ -15,8 +15,9 @@ import {
 } from '../../src/core/index.ts';
 import { ascii, buildDump, buildTable, randomTable } from '../builders/smbios.ts';
 import { SEED, requireTool, runWithComplaints, withFile } from './tools.ts';
+import { soaked } from '../builders/soak.ts';
 
-const TABLES = 500;
+const TABLES = soaked(150, 500);
 const BUSES: readonly string[] = ['pcie', 'pci', 'm2'];
 
 const dmidecode = (dump: Uint8Array) =>

@@ -15,8 +15,9 @@ import {
 } from '../../src/core/index.ts';
 import { buildEdid, randomEdid } from '../builders/edid.ts';
 import { SEED, requireTool, run, runWithComplaints, withFile } from './tools.ts';
+import { soaked } from '../builders/soak.ts';
 
-const REPORTS = 500;
+const REPORTS = soaked(150, 500);
 
 interface PrintedMode {
   readonly widthPx: number;

@@ -8,8 +8,9 @@ import * as fc from 'fast-check';
 import { readLspci, type PciFunction } from '../../src/core/index.ts';
 import { buildSpace, hexText, randomSpace, type SpaceSpec } from '../builders/configSpace.ts';
 import { SEED, requireTool, run, withFile } from './tools.ts';
+import { soaked } from '../builders/soak.ts';
 
-const SPACES = 2000;
+const SPACES = soaked(1_000, 2_000);
 /** Spaces a run of lspci reads at once; each is one function. */
 const BATCH = 500;
 

@@ -13,6 +13,7 @@ import { changedBack, historyOf, keepHistory } from '$lib/state/undoHistory';
 import { jobRecords, undoRecords } from '$lib/state/stores';
 import type { WindowMessage } from '$lib/state/windows';
 import { aJob, aMachine, aSlot, usbNeed } from '../builders/parts.ts';
+import { soaked } from '../builders/soak.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
 
@@ -148,7 +149,7 @@ const overwritten = (history: readonly Job[]): number =>
 
 describe(`Windows on one job (seed ${SEED})`, function () {
   this.timeout(600_000);
-  const runs = 2_000;
+  const runs = soaked(600, 2_000);
 
   for (const windows of [2, 3]) {
     it(`${windows} of them never overwrite each other unsaid, in ${runs / 2} orders of what they do`, async () => {

@@ -301,7 +301,7 @@ class Shop {
   async walkDemo(): Promise<boolean> {
     const jobs = await fetched('/api/demo?walk', z.array(Job));
     if (jobs === null) return false;
-    for (const job of jobs) await saveJob(job, null);
+    await Promise.all(jobs.map((job) => saveJob(job, null)));
     await this.readList();
     return true;
   }
@@ -314,7 +314,7 @@ class Shop {
     }
     const jobs = await fetched('/api/demo', z.array(Job));
     if (jobs === null || jobs.length === 0) return false;
-    for (const job of jobs) await saveJob(job, null);
+    await Promise.all(jobs.map((job) => saveJob(job, null)));
     await toShelf(SEEDED, true);
     return true;
   }
