@@ -600,15 +600,9 @@ export {
   onTray,
   type Whereabout,
 } from './procedure/fitting/ledger.ts';
-export {
-  findable,
-  restOf,
-  restRequest,
-  withFound,
-  type Found,
-  type FoundKind,
-  type Rest,
-} from './procedure/fitting/doesNotGo.ts';
+export { findable, type Found, type FoundKind } from './procedure/fitting/found.ts';
+export { withFound } from './procedure/fitting/foundFacts.ts';
+export { restOf, restRequest, type Rest } from './procedure/fitting/restPlan.ts';
 export { benchTestOf, benchTestRound, type ShortSurvey } from './procedure/fitting/benchTest.ts';
 export { whyNow } from './procedure/fitting/why.ts';
 export { type Estimate, estimateOf, minutesTogether } from './procedure/fitting/estimates.ts';
