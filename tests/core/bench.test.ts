@@ -78,6 +78,7 @@ const TURNED = [
   'closeOpening',
   'moveObstacle',
   'restorePlug',
+  'leadPlugRound',
   'openCase',
   'closeCase',
   'openFarSide',
@@ -230,6 +231,7 @@ const OWED: readonly Step['code'][] = [
   'leadsBack',
   'start',
   'restorePlug',
+  'leadPlugRound',
 ];
 const isOwed =
   (job: Job) =>

@@ -199,7 +199,11 @@ describe('At the bench', () => {
     const machine = { ...OLD_TOWER, obstacles: [at('sound', 190, 196), at('fan', 200, 250)] };
     const all = work(planned(machine, [['Quay 4M', 's2']]));
     const order = all.flatMap((step) =>
-      step.code === 'restorePlug' ? step.values.name : step.code === 'seat' ? 'card' : [],
+      step.code === 'restorePlug' || step.code === 'leadPlugRound'
+        ? step.values.name
+        : step.code === 'seat'
+          ? 'card'
+          : [],
     );
     expect(order).to.deep.equal(['Front sound lead', 'card', 'Fan plug and lead']);
   });

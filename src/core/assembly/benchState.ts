@@ -9,7 +9,7 @@ import { onId, type Act, type ActCode, type ActOn } from '../parts/act.ts';
 const TURNS = {
   plugs: ['freeCard', 'plugBack'],
   cover: ['removeCover', 'closeOpening'],
-  obstacle: ['moveObstacle', 'restorePlug'],
+  obstacle: ['moveObstacle', 'restorePlug', 'leadPlugRound'],
   panel: ['openCase', 'closeCase'],
   farPanel: ['openFarSide', 'closeFarSide'],
   bar: ['removeBar', 'refitBar'],

@@ -57,6 +57,7 @@ export const ACT_CODES = [
   'closeOpening',
   'moveObstacle',
   'restorePlug',
+  'leadPlugRound',
   'putIn',
   'removeFrontCover',
   'swapBracket',

@@ -239,11 +239,9 @@ export interface StepValues {
     readonly of: number | null;
   };
   readonly moveObstacle: { readonly name: string; readonly how: string };
-  readonly restorePlug: {
-    readonly name: string;
-    /** Led round what comes over it. */
-    readonly isLedRound: boolean;
-  };
+  readonly restorePlug: { readonly name: string };
+  /** Before the card comes over it. */
+  readonly leadPlugRound: { readonly name: string };
   readonly putIn: {
     readonly name: string;
     readonly kind: ExtraKind;

@@ -47,6 +47,20 @@ const behind: Doing = (world, { slotId }) =>
 const obstacleNamed = ({ machine }: World, name: string) =>
   machine.obstacles.find((each) => each.name === name);
 
+/** The plug of what was moved aside goes in again, where it was or by another way. */
+function pluggedAgain(world: World, step: FitStep, isWhereItWas: boolean): Outcome {
+  if (step.code !== 'restorePlug' && step.code !== 'leadPlugRound') return no('nothingThere');
+  const obstacle = obstacleNamed(world, step.values.name);
+  if (obstacle?.plugAt === undefined || !world.unplugged.has(obstacle.id)) return no('notIn');
+  const barred = reaches(world, obstacle.plugAt);
+  if (barred !== null) return no(barred);
+  return done({
+    ...world,
+    unplugged: withOut(world.unplugged, obstacle.id),
+    inPlace: isWhereItWas ? withIn(world.inPlace, obstacle.id) : world.inPlace,
+  });
+}
+
 export const DOING: { readonly [Code in StepCode]?: Doing } = {
   powerOff: (world) => done({ ...world, hasMains: false, isRunning: false }),
   leadsOff: (world) => (world.isRunning ? no('power') : done({ ...world, isTethered: false })),
@@ -146,20 +160,9 @@ export const DOING: { readonly [Code in StepCode]?: Doing } = {
         obstacle.plugAt === undefined ? world.unplugged : withIn(world.unplugged, obstacle.id),
     });
   }),
-  restorePlug: inside((world, step) => {
-    if (step.code !== 'restorePlug') return no('nothingThere');
-    const obstacle = obstacleNamed(world, step.values.name);
-    if (obstacle?.plugAt === undefined || !world.unplugged.has(obstacle.id)) return no('notIn');
-    const barred = reaches(world, obstacle.plugAt);
-    if (barred !== null) return no(barred);
-    const { isLedRound } = step.values;
-    return done({
-      ...world,
-      unplugged: withOut(world.unplugged, obstacle.id),
-      // Led round it no longer stands where it stood.
-      inPlace: isLedRound ? world.inPlace : withIn(world.inPlace, obstacle.id),
-    });
-  }),
+  restorePlug: inside((world, step) => pluggedAgain(world, step, true)),
+  // It no longer stands where it stood.
+  leadPlugRound: inside((world, step) => pluggedAgain(world, step, false)),
   removeFrontCover: inside((world, { on }) => marked(world, `front ${on.extra}`)),
   putIn: inside((world, step) => {
     if (step.code !== 'putIn') return no('nothingThere');
@@ -232,7 +235,7 @@ export const DOING: { readonly [Code in StepCode]?: Doing } = {
   joinEnd: inside((world, step) => {
     if (step.code !== 'joinEnd') return no('nothingThere');
     const { lead, end } = step.values;
-    const isOfSupply = /power|splitter/.test(lead);
+    const isOfSupply = lead.includes('power') || end === 'supplyPlug';
     if (end === 'board' && lacksPart(world, 'board')) return no('notIn');
     if (isOfSupply && lacksPart(world, 'supply')) return no('notIn');
     const { lead: id, socket } = step.on;

@@ -171,6 +171,7 @@ const SEEN: Readonly<Partial<Record<StepCode, string>>> = {
   closeOpening: 'No light comes through.',
   moveObstacle: 'The card’s path is free.',
   restorePlug: 'The plug sits flush, its lead lies clear.',
+  leadPlugRound: 'The plug sits flush, its lead lies out of the card’s path.',
   removeFrontCover: 'You see into the bay from the front.',
   putIn: 'It sits firmly and is joined.',
   swapBracket: 'The bracket stands at a right angle, no screw left over.',

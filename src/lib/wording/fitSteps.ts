@@ -217,11 +217,13 @@ export const FIT_STEP_WORDS = {
     title: `Move aside: ${name}`,
     detail: `It stands in the card’s path. ${how ? `${how}. ` : ''}Note where it was plugged.`,
   }),
-  restorePlug: ({ name, isLedRound }) => ({
+  restorePlug: ({ name }) => ({
     title: `Plug in again: ${name}`,
-    detail: isLedRound
-      ? 'Lead it round: the card will lie over its plug.'
-      : 'Where it was, clear of every fan.',
+    detail: 'Where it was, clear of every fan.',
+  }),
+  leadPlugRound: ({ name }) => ({
+    title: `Plug in again: ${name}`,
+    detail: 'Lead it round: the card will lie over its plug.',
   }),
   removeFrontCover: ({ name, covers }) => ({
     title: `Take off the cover of the bay for ${name}`,

@@ -40,6 +40,7 @@ export const ACTS = {
   closeOpening: act('cardsUp', 'screwdriver', 'behind', 1),
   moveObstacle: act('cardsUp', null, 'above', 1),
   restorePlug: act('cardsUp', null, 'above', 1),
+  leadPlugRound: act('cardsUp', null, 'above', 1),
   removeFrontCover: act('standing', 'screwdriver', null, 2),
   putIn: act('cardsUp', 'screwdriver', null, 15),
   swapBracket: act(null, 'screwdriver', 'behind', 3),

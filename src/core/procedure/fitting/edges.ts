@@ -3,9 +3,8 @@ import type { Assembly } from '../../assembly/assembly.ts';
 import type { Act } from './act.ts';
 import type { FitCode } from './acts.ts';
 import { AT_BRACKETS, MOVES_LEADS } from './cases.ts';
-import { coversFor } from '../../assembly/covers.ts';
 import type { Job } from '../../parts/job.ts';
-import { barredBy, bodiesIn, bodyAt } from './reach.ts';
+import { barringAmong, bodiesIn, bodyAt, type Body } from './reach.ts';
 import { rowsOf } from './rows.ts';
 import { AT_DRIVES } from './machineWork.ts';
 import type { Reason } from './task.ts';
@@ -90,6 +89,7 @@ const INSIDE: readonly FitCode[] = [
   'fitInCase',
   'joinEnd',
   'restorePlug',
+  'leadPlugRound',
   'closeOpening',
   'mountDrives',
   'joinDrives',
@@ -131,10 +131,8 @@ const RULES: readonly Rule[] = [
   rule('cover', ['removeFrontCover'], ['putIn'], 'key'),
   rule('capped', ['clearSlot'], IN, 'slot'),
   rule('inTheWay', ['moveObstacle'], IN, 'slot'),
-  rule('stillThere', ['moveObstacle'], ['restorePlug'], 'key'),
-  rule('outFirst', OUT, IN, 'housing'),
-  // One that makes room for another going back is out before that does.
-  rule('outFirst', ['takeOutFirst'], BACK, 'housing'),
+  rule('stillThere', ['moveObstacle'], ['restorePlug', 'leadPlugRound'], 'key'),
+  rule('outFirst', OUT, [...IN, ...BACK], 'housing'),
   rule('stillThere', OUT, [...BACK, 'moveCard'], 'key'),
   rule('notIn', [...BACK, 'moveCard'], ['plugBack'], 'key'),
   rule('onTheBench', [...BENCH, ...BESIDE], ['seat', 'putBack'], 'place'),
@@ -200,7 +198,7 @@ export function edgesOf(acts: readonly Act[], job: Job, assembly: Assembly): rea
     ...edges,
     ...byPlace(acts, assembly),
     ...afterLeaving(acts, job, assembly),
-    ...byCover(acts, assembly),
+    ...byCover(acts),
     ...byParts(acts),
   ];
   return [...all, ...heavyLast(acts, all, assembly)];
@@ -233,15 +231,17 @@ function byPlace(acts: readonly Act[], assembly: Assembly): readonly Edge[] {
   acts.forEach((each, n) => {
     const { point, draft } = each;
     if (point !== null) {
-      const barred = barredBy(point, bodies);
-      const over = (barred?.by ?? []).flatMap(({ slotId }) =>
-        arriving.filter(({ act, n: at }) => act.draft.slotId === slotId && at !== n),
-      );
-      for (const { n: then } of over)
-        edges.push({ first: n, then, because: reasonOf(barred?.how ?? 'covered', over.length) });
+      const atSlot = (slotId: string) =>
+        arriving.filter(({ act, n: at }) => act.draft.slotId === slotId && at !== n);
+      const mayBar = ({ slotId }: Body) => atSlot(slotId).length > 0;
+      for (const { how, by } of barringAmong(point, bodies, mayBar)) {
+        const over = by.flatMap(({ slotId }) => atSlot(slotId));
+        for (const { n: then } of over)
+          edges.push({ first: n, then, because: reasonOf(how, over.length) });
+      }
     }
     // Its plug goes in again once nothing needs its place free, unless it is led round.
-    if (draft.code === 'restorePlug' && !draft.values.isLedRound)
+    if (draft.code === 'restorePlug')
       for (const seat of arriving)
         if (IN.includes(seat.act.draft.code) && isAbout('slot', each, seat.act))
           edges.push(
@@ -324,21 +324,15 @@ function afterLeaving(
   );
   return acts.flatMap(({ point }, then) => {
     if (point === null) return [];
-    return going.flatMap(({ n, body }): readonly Edge[] => {
-      const barred = barredBy(point, [...staying, ...going.map((each) => each.body)]);
-      return barred?.by.includes(body) === true && n !== then
-        ? [
-            {
-              first: n,
-              then,
-              because: reasonOf(
-                barred.how,
-                barred.by.filter((each) => going.some(({ body: other }) => other === each)).length,
-              ),
-            },
-          ]
-        : [];
-    });
+    const bodiesThen = [...staying, ...going.map(({ body }) => body)];
+    const goes = (each: Body) => going.some(({ body }) => body === each);
+    return barringAmong(point, bodiesThen, goes).flatMap(({ how, by }) =>
+      going.flatMap(({ n, body }): readonly Edge[] =>
+        by.includes(body) && n !== then
+          ? [{ first: n, then, because: reasonOf(how, by.length) }]
+          : [],
+      ),
+    );
   });
 }
 
@@ -398,16 +392,16 @@ const isEnd = (draft: Act['draft'], end: LeadEndKind): boolean =>
   draft.code === 'joinEnd' && draft.values.end === end;
 
 /** A cover closes an opening once it is off the other. */
-const byCover = (acts: readonly Act[], assembly: Assembly): readonly Edge[] =>
-  coversFor(assembly).flatMap(({ opening, of }) => {
-    if (of === null) return [];
-    const at = (code: FitCode, { number, enclosureId }: typeof opening) =>
-      acts.findIndex(
-        ({ draft, housing, openings }) =>
-          draft.code === code && housing === enclosureId && openings.includes(number),
-      );
-    const [first, then] = [at('removeCover', of), at('closeOpening', opening)];
-    return first === -1 || then === -1 ? [] : [{ first, then, because: 'coverInUse' as const }];
+const byCover = (acts: readonly Act[]): readonly Edge[] =>
+  acts.flatMap(({ draft, housing }, then) => {
+    const of = draft.code === 'closeOpening' ? draft.values.of : null;
+    const first = acts.findIndex(
+      (each) =>
+        each.draft.code === 'removeCover' &&
+        each.housing === housing &&
+        each.draft.values.opening === of,
+    );
+    return first === -1 ? [] : [{ first, then, because: 'coverInUse' as const }];
   });
 
 /** Thin cards before thick ones in the same case, wherever nothing physical asks for the other way round. */

@@ -331,7 +331,7 @@ function placesFor(each: AssembledCard, machine: Machine, state: BenchState): re
     ...movedFor(each, machine).flatMap(({ id, plugAt }) =>
       plugAt !== undefined &&
       (state.holds('moveObstacle', { obstacle: id }) ||
-        (!isIn && !state.holds('restorePlug', { obstacle: id })))
+        (!isIn && !state.holds('leadPlugRound', { obstacle: id })))
         ? plugAt
         : [],
     ),

@@ -32,22 +32,26 @@ export function covers(job: Job, assembly: Assembly, state: BenchState): readonl
       return [...toOpen, ...filled].some((other) => isSame(each, other)) ? [] : [each];
     });
   const off = [...toOpen, ...closedAgain].filter((each) => !isOff(each));
-  const reused = new Set(fitted.flatMap(({ of }) => (of === null ? [] : onId(onOf(of)))));
-  const closing = [
+  const toCover = [
     ...fitted.filter(({ opening }) => !isOn(opening)),
     ...loose.map((opening): CoverFor => ({ opening, from: 'removed', of: null })),
   ];
+  const closing =
+    state.standing('removeCover').length + state.standing('closeOpening').length === 0
+      ? toCover
+      : fromWhatLiesThere(toCover, off, job, state);
+  const reused = new Set(
+    [...fitted, ...closing].flatMap(({ of }) => (of === null ? [] : onId(onOf(of)))),
+  );
   return [
     ...off.map((each) => uncovering(each, assembly, reused.has(onId(onOf(each))))),
-    ...(state.standing('removeCover').length + state.standing('closeOpening').length === 0
-      ? closing
-      : fromWhatLiesThere(closing, off, job, state)
-    ).map(({ opening, from, of }) => covering(opening, machine, from, of)),
+    ...closing.map(({ opening, from, of }) => covering(opening, machine, from, of)),
   ];
 }
 
 /**
- * Once covers are off nobody knows which is which: what lies there, or comes off yet, closes what is left, then what is spare.
+ * Once covers are off nobody knows which is which: what lies there closes what is left, then what comes off yet, then what is
+ * spare.
  * @param off openings whose cover comes off yet
  */
 function fromWhatLiesThere(
@@ -61,27 +65,32 @@ function fromWhatLiesThere(
       openingsOfOccupant(slot).map((number) => onId(openingOn(slot.enclosureId, number))),
     ),
   );
-  const left = new Map<string | null, { loose: number; spare: number }>();
+  const left = new Map<string | null, { lies: number; comes: Opening[]; spare: number }>();
   const inRoom = (id: string | null) => {
     const room = roomOf(id, machine).case;
     const own = (all: readonly ActOn[], hadCover: boolean) =>
       all.filter((on) => (on.box ?? null) === id && surveyed.has(onId(on)) !== hadCover).length;
-    const came = own(state.standing('removeCover'), true);
+    const isKept = valueOf(room.covers) !== 'snapped';
+    const came = isKept ? own(state.standing('removeCover'), true) : 0;
     const went = own(state.standing('closeOpening'), false);
-    const comes = off.filter(({ enclosureId }) => enclosureId === id).length;
-    const keeps = valueOf(room.covers) === 'snapped' ? 0 : came + comes;
     return {
-      loose: Math.max(0, keeps - went),
-      spare: Math.max(0, (valueOf(room.spareCovers) ?? 0) - Math.max(0, went - keeps)),
+      lies: Math.max(0, came - went),
+      comes: isKept ? off.filter(({ enclosureId }) => enclosureId === id) : [],
+      spare: Math.max(0, (valueOf(room.spareCovers) ?? 0) - Math.max(0, went - came)),
     };
   };
-  return closing.map(({ opening }) => {
+  return closing.map(({ opening }): CoverFor => {
     const { enclosureId } = opening;
     const there = left.get(enclosureId) ?? inRoom(enclosureId);
     left.set(enclosureId, there);
-    const from = there.loose > 0 ? 'removed' : there.spare > 0 ? 'spare' : 'ordered';
-    if (from === 'removed') there.loose -= 1;
-    if (from === 'spare') there.spare -= 1;
+    if (there.lies > 0) {
+      there.lies -= 1;
+      return { opening, from: 'removed', of: null };
+    }
+    const of = there.comes.shift();
+    if (of !== undefined) return { opening, from: 'removed', of };
+    const from = there.spare > 0 ? 'spare' : 'ordered';
+    there.spare -= 1;
     return { opening, from, of: null };
   });
 }
@@ -190,12 +199,12 @@ export function obstacles(assembly: Assembly, state: BenchState): readonly Act[]
     const forSlots = over.map(({ slot }) => slot.id);
     const isLedRound = obstacle.plugAt !== undefined && barredBy(obstacle.plugAt, bodies) !== null;
     // Led round it is in nobody's way any more.
-    const isAside = last === 'moveObstacle' || (last === 'restorePlug' && isLedRound);
+    const isAside = last === 'moveObstacle' || last === 'leadPlugRound';
     const goes = !isAside && over.some(({ isIn }) => !isIn);
     return [
       ...(goes ? [movingAside(obstacle, forSlots)] : []),
       ...(obstacle.plugAt !== undefined && (goes || last === 'moveObstacle')
-        ? [restoring(obstacle, forSlots, isLedRound)]
+        ? [restoring(isLedRound ? 'leadPlugRound' : 'restorePlug', obstacle, forSlots)]
         : []),
     ];
   });
@@ -217,11 +226,11 @@ export const movingAside = (
   });
 
 export const restoring = (
+  code: 'restorePlug' | 'leadPlugRound',
   { id, name, plugAt }: Obstacle,
   forSlots: readonly string[],
-  isLedRound: boolean,
 ): Act =>
-  act(step('restorePlug', { name, isLedRound }, keyOfObstacle(id, forSlots)), {
+  act(step(code, { name }, keyOfObstacle(id, forSlots)), {
     forSlots,
     point: plugAt ?? null,
     moves: [move(thing('plug', id, name), 'inPlace')],

@@ -88,6 +88,19 @@ export function barredBy(
     : null;
 }
 
+/** Of these, what keeps a hand from a place, nearest first: once those are away, the next two may still leave no room. */
+export function barringAmong(
+  place: Place,
+  bodies: readonly Body[],
+  may: (body: Body) => boolean,
+): readonly NonNullable<ReturnType<typeof barredBy>>[] {
+  const barred = barredBy(place, bodies);
+  const by = barred?.by.filter(may) ?? [];
+  if (barred === null || by.length === 0) return [];
+  const others = bodies.filter((each) => !by.includes(each));
+  return [{ how: barred.how, by }, ...barringAmong(place, others, may)];
+}
+
 const endOf = ({ ground }: Body): number => ground.yMm + ground.depthMm;
 
 /**

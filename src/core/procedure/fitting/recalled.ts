@@ -45,7 +45,8 @@ export function recalled({ code, on }: Done, { machine }: Job, assembly: Assembl
     case 'moveObstacle':
       return obstacle === undefined ? null : movingAside(obstacle, []);
     case 'restorePlug':
-      return obstacle === undefined ? null : restoring(obstacle, [], false);
+    case 'leadPlugRound':
+      return obstacle === undefined ? null : restoring(code, obstacle, []);
     case 'powerOff':
       return poweringOff([]);
     case 'openCase':

@@ -82,7 +82,7 @@ export function fittingRounds(
     const acts = orderedActs(own);
     for (const { draft } of acts.map(({ act }) => act)) {
       if (draft.code === 'moveObstacle') aside.add(draft.on.obstacle);
-      if (draft.code === 'restorePlug' && !draft.values.isLedRound) aside.delete(draft.on.obstacle);
+      if (draft.code === 'restorePlug') aside.delete(draft.on.obstacle);
     }
     return { ...own, acts };
   });

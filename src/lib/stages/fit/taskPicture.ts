@@ -119,7 +119,7 @@ interface Lit {
 }
 
 function litBy({ slotId, values, code }: Step, { bodies }: BoardLayout, machine: Machine): Lit {
-  const isObstacle = code === 'moveObstacle' || code === 'restorePlug';
+  const isObstacle = ['moveObstacle', 'restorePlug', 'leadPlugRound'].includes(code);
   const slot = machine.slots.find(({ id }) => id === slotId);
   return {
     body: isObstacle ? null : (bodies.find((each) => each.slotId === slotId) ?? null),
