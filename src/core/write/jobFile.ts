@@ -25,6 +25,7 @@ export function jobFileName(job: Job): string {
   return `${plain || 'job'}${JOB_FILE_ENDING}`;
 }
 
+/** What is alike in several places stands once, by reference. */
 export function jobFileSchema(): object {
-  return z.toJSONSchema(JobFile, { target: 'draft-2020-12' });
+  return z.toJSONSchema(JobFile, { target: 'draft-2020-12', reused: 'ref' });
 }

@@ -1,0 +1,7 @@
+/** The JSON Schema of job files, made with the build from the schema that reads them. */
+import { jobFileSchema } from '$core';
+import { json } from '@sveltejs/kit';
+
+export const prerender = true;
+
+export const GET = () => json(jobFileSchema());
