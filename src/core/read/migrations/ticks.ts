@@ -1,11 +1,14 @@
 /** Until format 12 what was done was ticked by strings, as `plug:s2:0@2`: what they said of an act becomes its record. */
-import { withoutNumber } from '../parts/pciFunction.ts';
-import { ACT_CODES, actId, actWord, type ActCode, type ActName, type ActOn } from '../parts/act.ts';
-
-type Part = Readonly<Record<string, unknown>>;
-
-const isPart = (value: unknown): value is Part =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
+import { withoutNumber } from '../../parts/pciFunction.ts';
+import {
+  ACT_CODES,
+  actId,
+  actWord,
+  type ActCode,
+  type ActName,
+  type ActOn,
+} from '../../parts/act.ts';
+import { isPart, type Part } from './part.ts';
 
 /** What stood behind the code, piece by piece. */
 type Pieces = readonly (keyof ActOn)[];
