@@ -325,7 +325,8 @@ export interface StepValues {
     readonly bothSides: boolean;
   };
   /** The end of each data lead at the card, or at the board. */
-  readonly joinDrives: DrivesAt;
+  /** Some hang on another port by now: a plan before had them there. */
+  readonly joinDrives: DrivesAt & { readonly hangElsewhere: boolean };
   readonly joinDriveEnds: DrivesAt;
   readonly feedDrives: DrivesAt & { readonly plugAdapters: readonly PlugAdapter[] };
   readonly lookOver: InCase;

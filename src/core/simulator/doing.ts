@@ -319,7 +319,9 @@ const counter = (world: World, mark: DriveMark, step: FitStep): string =>
 /** As many are in their bays as this is done to, beside those that it was done to before. */
 function areMounted(world: World, mark: DriveMark, step: FitStep): boolean {
   const count = (of: DriveMark) => world.drives.get(counter(world, of, step)) ?? 0;
-  return count('mounted') >= count(mark) + ('count' in step.values ? step.values.count : 0);
+  // What hangs on another port is taken out there first.
+  const before = mark === 'joined' ? 0 : count(mark);
+  return count('mounted') >= before + ('count' in step.values ? step.values.count : 0);
 }
 
 /** Drives of a need are counted, on whichever cards they hang; nothing is counted twice. */
@@ -327,7 +329,9 @@ function drivesMarked(world: World, mark: DriveMark, step: FitStep): Outcome {
   const name = drives(mark, step);
   if (world.done.has(name) || !('count' in step.values)) return done(world);
   const all = counter(world, mark, step);
-  const count = (world.drives.get(all) ?? 0) + step.values.count;
+  const most = world.drives.get(counter(world, 'mounted', step)) ?? 0;
+  const more = (world.drives.get(all) ?? 0) + step.values.count;
+  const count = mark === 'joined' ? Math.min(most, more) : more;
   return done({
     ...world,
     done: withIn(world.done, name),

@@ -366,10 +366,9 @@ export const FIT_STEP_WORDS = {
     title: `Plug a data lead into ${drivesNamed(count, drives)}`,
     detail: `Mark it with the drive’s serial number at both ends${serialsOf(drives)}.`,
   }),
-  joinDrives: ({ count, drives, firstPort, ...card }) => ({
+  joinDrives: ({ count, drives, firstPort, hangElsewhere, ...card }) => ({
     title: `Plug the data ${count === 1 ? 'lead' : 'leads'} of ${drivesNamed(count, drives)} into ${portsOf(card)}, ${portNumbers(firstPort, count)}`,
-    detail:
-      'As the ports are numbered there; where they are not, counted from the bracket. What was joined before the card went in stays.',
+    detail: `${hangElsewhere ? 'Take out first what hangs on another port by now. ' : ''}As the ports are numbered there; where they are not, counted from the bracket. What was joined before the card went in stays.`,
   }),
   feedDrives: ({ count, plugAdapters, drives }) => ({
     title: `Plug power into ${count === 1 ? drivesNamed(count, drives) : `each of the ${count} drives`}`,

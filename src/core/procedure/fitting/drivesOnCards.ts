@@ -138,6 +138,10 @@ function mounting(
   ];
 }
 
+/** Whether drives are to hang where an act has joined them. */
+const isAllotted = ({ need, slot }: ActOn, all: readonly DrivesAllotted[]): boolean =>
+  all.some(({ each, flow }) => flow.need.id === need && each?.slot.id === slot);
+
 /** Drives in bays: mounted, joined at both ends of each lead, then fed plug by plug. */
 export function driveActs(
   cards: readonly AssembledCard[],
@@ -156,7 +160,15 @@ export function driveActs(
       act(
         step(
           'joinDrives',
-          { ...(each === null ? NO_CARD : cardAt(each)), count, firstPort, drives },
+          {
+            ...(each === null ? NO_CARD : cardAt(each)),
+            count,
+            firstPort,
+            drives,
+            hangElsewhere: state
+              .standing('joinDrives')
+              .some((on) => on.need === need.id && !isAllotted(on, inBays)),
+          },
           each === null
             ? { on: { need: need.id } }
             : { ...keyed(each), on: { slot: each.slot.id, need: need.id } },
