@@ -218,7 +218,7 @@ export {
   statementThat,
   type Backing,
 } from './parts/statement.ts';
-export { Extra } from './parts/extra.ts';
+export { isUnpriced, Extra } from './parts/extra.ts';
 export {
   Need,
   type NeedKind,

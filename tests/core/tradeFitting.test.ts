@@ -419,9 +419,11 @@ describe('At the bench', () => {
     const job = planned({ ...OLD_TOWER, leads: [lead] }, [['Quay 4M', 's2']]);
     const step = steps(job).find(({ code }) => code === 'joinEnd')!;
     const told = withFound(job, step, { kind: 'leadShort', mm: 0 });
-    expect(shoppingList(told, 0).rows.at(-1)).to.include({ name: 'longer front fan', cents: null });
+    const list = shoppingList(told, 0);
+    expect(list.rows.at(-1)).to.include({ name: 'longer front fan', cents: null });
+    expect(list.unpriced).to.equal(1);
     const order = steps(told).find(({ code }) => code === 'orderNamed')!;
-    expect(order.values).to.include({ isAtHand: false });
+    expect(order.values).to.include({ isAtHand: false, isUnpriced: true });
     // The end is still owed; nothing else is put in for it.
     const codes = work(told).map(({ code }) => code);
     expect(codes).to.include('joinEnd').and.not.include('putIn');

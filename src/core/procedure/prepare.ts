@@ -181,6 +181,7 @@ const toOrder = (job: Job, assembly: Assembly): readonly Draft[] => [
         name: extraName(extra),
         kind: extra.kind,
         isAtHand: extra.leadDays === null && !isUnpriced(extra),
+        isUnpriced: isUnpriced(extra),
       },
       { on: { extra: extra.id } },
     ),

@@ -148,6 +148,8 @@ export interface StepValues {
     readonly name: string;
     readonly kind: ExtraKind;
     readonly isAtHand: boolean;
+    /** Missed at the bench, and bought without a price. */
+    readonly isUnpriced: boolean;
   };
   /** The card against what was ordered, with all that has to lie in its box. */
   readonly checkArrived: CardAt & {

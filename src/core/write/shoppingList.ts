@@ -29,6 +29,8 @@ export interface ShoppingList {
   readonly grossCents: number;
   /** The longest wait of all. */
   readonly leadDays: number;
+  /** Rows of which nobody told a price: sums and wait are at least what they say. */
+  readonly unpriced: number;
 }
 
 /** @param taxHundredths tax in hundredths of a percent */
@@ -71,5 +73,6 @@ export function shoppingList(job: Job, taxHundredths: number): ShoppingList {
     grossCents,
     taxCents: grossCents - netCents,
     leadDays: Math.max(0, ...rows.map(({ leadDays }) => leadDays ?? 0)),
+    unpriced: rows.filter(({ cents }) => cents === null).length,
   };
 }

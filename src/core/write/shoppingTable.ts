@@ -8,7 +8,8 @@ export function shoppingTable(
   { currency, words }: { readonly currency: string; readonly words: (row: ShoppingRow) => string },
 ): string {
   const money = (cents: number | null) => (cents === null ? '' : (cents / 100).toFixed(2));
-  const sum = (what: string, cents: number) => [what, '', '', '', '', money(cents)];
+  const least = list.unpriced > 0 ? ', at least' : '';
+  const sum = (what: string, cents: number) => [what + least, '', '', '', '', money(cents)];
   return Papa.unparse(
     [
       ['What', 'For', 'Count', 'Days', `Each in ${currency}`, `Together in ${currency}`],

@@ -2,6 +2,7 @@
   import {
     HEADROOM_SHARE,
     housings,
+    isUnpriced,
     valueOf,
     withDriveLoad,
     type Card,
@@ -87,12 +88,9 @@
   <div>
     <dt>Price</dt>
     <dd>
-      {inMoney(cents)}{job.budgetCents === null ? '' : ` of ${inMoney(job.budgetCents)}`}{over(
-        cents,
-        job.budgetCents,
-      )
-        ? ', over'
-        : ''}
+      {job.bought.some(isUnpriced) ? 'at least ' : ''}{inMoney(cents)}{job.budgetCents === null
+        ? ''
+        : ` of ${inMoney(job.budgetCents)}`}{over(cents, job.budgetCents) ? ', over' : ''}
     </dd>
     <svg viewBox="0 0 100 6" preserveAspectRatio="none" aria-hidden="true">
       <rect class="whole" width="100" height="6" />

@@ -34,9 +34,11 @@ const WORDS: { readonly [Code in StepCode]: (values: StepValues[Code]) => StepWo
     title: `${isAtHand ? 'Take out of the drawer' : 'Order'}: ${count > 1 ? `${count} × ` : ''}${extraWords({ kind, fits })}`,
     detail: 'A card of the plan needs it.',
   }),
-  orderNamed: ({ name, kind, isAtHand }) => ({
+  orderNamed: ({ name, kind, isAtHand, isUnpriced }) => ({
     title: `${isAtHand ? 'Take out of the drawer' : 'Order'}: ${name} (${EXTRA_KIND_WORDS[kind]})`,
-    detail: 'The plan assumes that it is installed.',
+    detail: isUnpriced
+      ? 'The one there does not reach. Nobody has told yet what it costs.'
+      : 'The plan assumes that it is installed.',
   }),
   checkArrived: ({ mounted, wanted, contents, returnDays, ...card }) => ({
     title: `Check what came: ${card.card}`,

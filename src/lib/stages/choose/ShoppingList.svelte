@@ -12,6 +12,8 @@
   let { job }: { job: Job } = $props();
 
   const list = $derived(shoppingList(job, money.taxPoints));
+  /** Before sums that leave out what has no price yet. */
+  const least = $derived(list.unpriced > 0 ? 'at least ' : '');
   const words = ({ name, extra }: ShoppingRow) =>
     extra === null
       ? name
@@ -69,16 +71,16 @@
     <tfoot>
       <tr>
         <th scope="row" colspan="3">Before tax</th>
-        <td>{days(list.leadDays)}</td>
-        <td colspan="2" class="number">{inMoney(list.netCents)}</td>
+        <td>{least}{days(list.leadDays)}</td>
+        <td colspan="2" class="number">{least}{inMoney(list.netCents)}</td>
       </tr>
       <tr>
         <th scope="row" colspan="4">Tax, {money.taxPoints / 100} %</th>
-        <td colspan="2" class="number">{inMoney(list.taxCents)}</td>
+        <td colspan="2" class="number">{least}{inMoney(list.taxCents)}</td>
       </tr>
       <tr>
         <th scope="row" colspan="4">Total, {money.currency}</th>
-        <td colspan="2" class="number"><strong>{inMoney(list.grossCents)}</strong></td>
+        <td colspan="2" class="number"><strong>{least}{inMoney(list.grossCents)}</strong></td>
       </tr>
     </tfoot>
   </table>
