@@ -22,7 +22,7 @@
   }
 </script>
 
-<section class="part" aria-labelledby="rounds-heading">
+<section aria-labelledby="rounds-heading">
   <h3 id="rounds-heading">In which order</h3>
   {#if cards.length > 1}
     <fieldset>
