@@ -316,11 +316,14 @@ const drives = (mark: DriveMark, { on, round }: FitStep): string =>
 const counter = (world: World, mark: DriveMark, step: FitStep): string =>
   `${mark} ${step.on.need} in ${caseOf(world, step)}`;
 
+/** Whoever is told so takes out first what hangs on another port. */
+const hangsElsewhere = (step: FitStep): boolean =>
+  step.code === 'joinDrives' && step.values.hangElsewhere;
+
 /** As many are in their bays as this is done to, beside those that it was done to before. */
 function areMounted(world: World, mark: DriveMark, step: FitStep): boolean {
   const count = (of: DriveMark) => world.drives.get(counter(world, of, step)) ?? 0;
-  // What hangs on another port is taken out there first.
-  const before = mark === 'joined' ? 0 : count(mark);
+  const before = hangsElsewhere(step) ? 0 : count(mark);
   return count('mounted') >= before + ('count' in step.values ? step.values.count : 0);
 }
 
@@ -331,7 +334,7 @@ function drivesMarked(world: World, mark: DriveMark, step: FitStep): Outcome {
   const all = counter(world, mark, step);
   const most = world.drives.get(counter(world, 'mounted', step)) ?? 0;
   const more = (world.drives.get(all) ?? 0) + step.values.count;
-  const count = mark === 'joined' ? Math.min(most, more) : more;
+  const count = hangsElsewhere(step) ? Math.min(most, more) : more;
   return done({
     ...world,
     done: withIn(world.done, name),
