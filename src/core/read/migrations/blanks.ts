@@ -20,7 +20,7 @@ export const BLANK_CASE = {
   leadLock: null,
 } as const;
 
-export const BLANK_SUPPLY = {
+const BLANK_SUPPLY = {
   labelWatts: null,
   twelveVoltWatts: null,
   ageYears: null,
@@ -30,7 +30,7 @@ export const BLANK_SUPPLY = {
   plugsInUse: null,
 } as const;
 
-export const BLANK_SYSTEM = {
+const BLANK_SYSTEM = {
   family: null,
   version: null,
   architecture: null,
