@@ -422,6 +422,7 @@ describe('At the bench', () => {
     const list = shoppingList(told, 0);
     expect(list.rows.at(-1)).to.include({ name: 'longer front fan', cents: null });
     expect(list.unpriced).to.equal(1);
+    expect(handOverSheet(told).unpriced).to.equal(1);
     const order = steps(told).find(({ code }) => code === 'orderNamed')!;
     expect(order.values).to.include({ isAtHand: false, isUnpriced: true });
     // The end is still owed; nothing else is put in for it.

@@ -102,6 +102,8 @@ export interface HandOverSheet {
   /** What was bought beside the cards: with them it makes the total. */
   readonly extras: readonly ShoppingRow[];
   readonly totalCents: number;
+  /** Of how many nobody told a price: the total is at least what it says. */
+  readonly unpriced: number;
   /** Openings whose covers came out and go back in: snapped ones do not. */
   readonly coversKept: readonly number[];
   /** Cards that came out of the machine. */
@@ -167,6 +169,7 @@ export function handOverSheet(job: Job): HandOverSheet {
     })),
     extras: shopping.rows.filter(({ extra }) => extra),
     totalCents: shopping.netCents,
+    unpriced: shopping.unpriced,
     coversKept: coversKept(all, job.machine),
     cardsKept: assembly.removed.flatMap(({ occupant }) => valueOf(occupant)?.name ?? []),
     bracketsKept: all.flatMap((each) => (each.code === 'swapBracket' ? [each.values.card] : [])),

@@ -130,7 +130,8 @@
     <tfoot>
       <tr
         ><th scope="row" colspan="2">Together</th><td class="number" colspan="3"
-          ><strong><Total cents={sheet.totalCents} /></strong></td
+          ><strong>{sheet.unpriced > 0 ? 'at least ' : ''}<Total cents={sheet.totalCents} /></strong
+          ></td
         ></tr
       >
     </tfoot>
