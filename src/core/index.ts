@@ -146,7 +146,7 @@ export { SYSTEM_FAMILIES, type SystemFamily } from './standards/systems.ts';
 export { M2_KEYS, type M2Key, SLOT_TYPES, SLOT_WIDTHS } from './standards/slotRecords.ts';
 export { SURVEY_BUNDLE_HEAD, SURVEY_BUNDLE_VERSION } from './standards/surveyBundle.ts';
 
-export { freeNumber } from './parts/freeNumber.ts';
+export { freeNumber } from './document/freeNumber.ts';
 export {
   HOP_KINDS,
   LEAD_CONDITIONS,
@@ -198,7 +198,7 @@ export {
   isBuilt,
   occupantNamed,
   vacant,
-} from './parts/machine.ts';
+} from './document/machine.ts';
 export {
   COST_PARTS,
   type CostPart,
@@ -207,9 +207,9 @@ export {
   type WeighedPart,
   type Weights,
   pinKey,
-} from './parts/planning.ts';
-export { Delivery, type DeliveryKind, type DeliveryOf } from './parts/delivery.ts';
-export { Card, asOccupant, cardName } from './parts/card.ts';
+} from './document/planning.ts';
+export { Delivery, type DeliveryKind, type DeliveryOf } from './kinds/delivery.ts';
+export { Card, asOccupant, cardName } from './document/card.ts';
 export { Drive, driveName, emptyDrive } from './parts/drive.ts';
 export {
   BACKINGS,
@@ -231,7 +231,7 @@ export {
   socketWanted,
   drivesWanted,
   unitsNeeded,
-} from './parts/need.ts';
+} from './kinds/need.ts';
 export {
   type Channel,
   type DriverWays,
@@ -239,7 +239,7 @@ export {
   DriverPackage,
   PLAIN_WAYS,
   comesWithSystem,
-} from './parts/driverPackage.ts';
+} from './document/driverPackage.ts';
 export {
   type DeviceObservation,
   type DevicesObservation,
@@ -251,7 +251,7 @@ export {
   type RunObservation,
   Observation,
   READINGS,
-} from './parts/observation.ts';
+} from './document/observation.ts';
 export {
   answeredCheck,
   causesFor,
@@ -267,7 +267,7 @@ export {
   runsOf,
   serialOf,
   settingsNoted,
-} from './parts/observed.ts';
+} from './document/observed.ts';
 export {
   PLAIN_RUN,
   RUN_DIRECTIONS,
@@ -293,7 +293,7 @@ export {
   BenchTest,
   type StaticWay,
   STATIC_WAYS,
-} from './parts/job.ts';
+} from './document/job.ts';
 export {
   type Act as DoneAct,
   type ActName,
@@ -304,7 +304,7 @@ export {
   doneActs,
   isDone,
   onId,
-} from './parts/act.ts';
+} from './document/act.ts';
 export { type Round, extrasOrdered, roundsOf } from './assembly/rounds.ts';
 
 export { type Problem, type ProblemCode, ProblemList } from './read/problem.ts';

@@ -1,4 +1,4 @@
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import type { Proposal } from '../planner/answers/plan.ts';
 
 /**

@@ -1,6 +1,6 @@
 /** What accepting a plan puts into the job: of a proposal, or of cards that were tried by hand. */
 import { metByMachine } from '../flow/metByMachine.ts';
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { withDriveLoad } from '../placement/driveLoad.ts';
 import { withOccupants } from '../placement/withCards.ts';
 import { metTogether } from '../planner/answers/metTogether.ts';
@@ -10,7 +10,7 @@ import { cardAsked, machineAsked } from '../drivers/deviceAsked.ts';
 import type { Extra } from '../parts/extra.ts';
 import { valueOf } from '../parts/fact.ts';
 import { MOST } from '../parts/limits.ts';
-import type { Job, Plan } from '../parts/job.ts';
+import type { Job, Plan } from '../document/job.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 import type { Proposal } from '../planner/answers/plan.ts';
 import { priced, type PricedExtra } from '../planner/candidates/extras.ts';

@@ -3,7 +3,7 @@
  * what nothing undoes is done once for all. What was never touched stands as the survey has it.
  */
 import { memoOf } from '../memo.ts';
-import { onId, type Act, type ActCode, type ActOn } from '../parts/act.ts';
+import { onId, type Act, type ActCode, type ActOn } from '../document/act.ts';
 
 /** Acts on one thing that undo each other. */
 const TURNS = {

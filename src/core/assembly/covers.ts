@@ -1,6 +1,6 @@
 /** Which cover goes over each opening that is left: one that came off another, one from the drawer, or an ordered one. */
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import type { Opening } from './openings.ts';
 
 export type CoverFrom = 'removed' | 'spare' | 'ordered';

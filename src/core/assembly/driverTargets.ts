@@ -7,12 +7,12 @@ import { chooseDriver, toInstall, type DriverChoice } from '../drivers/chooseDri
 import { machineDevices, NEEDS_NO_DRIVER, type MachineDevice } from '../drivers/machineDevices.ts';
 import { runsOlder, versionIn } from '../drivers/versions.ts';
 import { memoOf } from '../memo.ts';
-import { cardName } from '../parts/card.ts';
-import type { DriverPackage, DriverWays } from '../parts/driverPackage.ts';
+import { cardName } from '../document/card.ts';
+import type { DriverPackage, DriverWays } from '../document/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Job } from '../parts/job.ts';
-import type { Machine } from '../parts/machine.ts';
-import type { NeedOf } from '../parts/need.ts';
+import type { Job } from '../document/job.ts';
+import type { Machine } from '../document/machine.ts';
+import type { NeedOf } from '../kinds/need.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { deviceProblemIn, isDriverProblem } from '../standards/problemCodes.ts';
 import { isBasicDisplay } from '../standards/systemDrivers.ts';

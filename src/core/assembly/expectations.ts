@@ -1,7 +1,7 @@
 /** What each need should get from the accepted plan: the figure to prove, before anything is measured. */
 import { catchesIn, type Flow } from '../flow/flow.ts';
-import type { Job } from '../parts/job.ts';
-import type { Need } from '../parts/need.ts';
+import type { Job } from '../document/job.ts';
+import type { Need } from '../kinds/need.ts';
 import { metByMachine, providers } from '../flow/metByMachine.ts';
 import { flowFrom } from '../flow/flowOf.ts';
 import { machineAround } from '../placement/housing.ts';

@@ -1,5 +1,5 @@
 /** Which plugs feed which card when all new cards of a plan are fed together, each housing from its own supply. */
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import { housings } from '../placement/housing.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 import { feedsOfSockets, plugsOf, type Feed } from '../placement/plugs.ts';

@@ -1,7 +1,7 @@
 /** Which lead of the front panel is connected to which card: where several could take it, to the one that serves the front. */
 import type { Flow } from '../flow/flow.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 import type { FrontLead } from '../standards/headers.ts';
 import { isAtFront } from './serves.ts';

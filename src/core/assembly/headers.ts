@@ -1,6 +1,6 @@
 /** Which header of the board each lead of each card is connected to: no header twice. */
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 import { headerWayMm } from '../rules/headers.ts';
 

@@ -1,7 +1,7 @@
 /** Which openings of the case lose their cover to this plan, and which are left open by cards that go. */
 import { valueOf } from '../parts/fact.ts';
-import type { Job } from '../parts/job.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
+import type { Job } from '../document/job.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 import { benchState } from './benchState.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 

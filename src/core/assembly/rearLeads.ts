@@ -1,9 +1,9 @@
 /** What plugs in where behind the machine: the sockets of each card and of the board, and the other end of each lead. */
 import type { Flow } from '../flow/flow.ts';
-import type { Delivery } from '../parts/delivery.ts';
+import type { Delivery } from '../kinds/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
-import { unitsNeeded, type Need } from '../parts/need.ts';
+import type { Machine } from '../document/machine.ts';
+import { unitsNeeded, type Need } from '../kinds/need.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 import { REAR_SOCKET_KINDS, type RearSocketKind } from '../standards/rearSockets.ts';
 import { ADAPTERS, OUTPUTS, type ScreenAdapter } from '../standards/screens.ts';

@@ -4,7 +4,7 @@
  * plan has it.
  */
 import { gathered, type ExtraNeeded } from '../planner/candidates/extras.ts';
-import { asOccupant, type Card } from '../parts/card.ts';
+import { asOccupant, type Card } from '../document/card.ts';
 import { known, valueOf } from '../parts/fact.ts';
 import {
   DONE_TO_CARDS,
@@ -14,9 +14,9 @@ import {
   actsOfRound,
   type Act,
   type RoundNumber,
-} from '../parts/act.ts';
-import type { Job } from '../parts/job.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
+} from '../document/act.ts';
+import type { Job } from '../document/job.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 import { memoOf } from '../memo.ts';
 import { assemblyOf, type AssembledCard, type Assembly } from './assembly.ts';
 import { benchState, type BenchState } from './benchState.ts';

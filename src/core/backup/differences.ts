@@ -3,8 +3,8 @@
  * changed. Nothing takes another's place without being named here first.
  */
 import { row } from '../units.ts';
-import { cardName, type Card } from '../parts/card.ts';
-import type { Job, LogEntry } from '../parts/job.ts';
+import { cardName, type Card } from '../document/card.ts';
+import type { Job, LogEntry } from '../document/job.ts';
 import { readKeptList, readStoredJob } from '../read/anyFormat.ts';
 import { writeKeptList, type KeptKind } from '../read/keptList.ts';
 import type { StoreName, StoredItem } from './backupFile.ts';

@@ -3,8 +3,8 @@
  * place, and nothing is taken until the one who imports has seen both.
  */
 import Papa from 'papaparse';
-import { Card } from '../parts/card.ts';
-import type { DeliveryKind } from '../parts/delivery.ts';
+import { Card } from '../document/card.ts';
+import type { DeliveryKind } from '../kinds/delivery.ts';
 import type { Problem } from '../read/problem.ts';
 import { CARD_COLUMNS, plainCard, printCell, takeCell, type Column } from './columns.ts';
 

@@ -2,10 +2,10 @@
  * The columns of a table of cards: what each is called, where it lies in a card, and how it is written. Forms and
  * files are made from the same table.
  */
-import { OWN_ENDS, type Card } from '../parts/card.ts';
+import { OWN_ENDS, type Card } from '../document/card.ts';
 import { STATEMENT_KINDS, Statement } from '../parts/statement.ts';
-import type { Delivery, DeliveryKind } from '../parts/delivery.ts';
-import { M2_SIGNALS, PCI_KEYINGS } from '../parts/machine.ts';
+import type { Delivery, DeliveryKind } from '../kinds/delivery.ts';
+import { M2_SIGNALS, PCI_KEYINGS } from '../document/machine.ts';
 import { BOOT_CODES, MANNERS, QUIRKS } from '../standards/cardForm.ts';
 import { OTHER_DEVICES } from '../standards/otherDevices.ts';
 import { REAR_SOCKET_KINDS } from '../standards/rearSockets.ts';

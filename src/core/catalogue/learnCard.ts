@@ -1,6 +1,6 @@
 /** A card learned from the report of a bench machine that holds it: identity, link, what its class says it is. */
-import type { Card } from '../parts/card.ts';
-import type { DeliveryKind } from '../parts/delivery.ts';
+import type { Card } from '../document/card.ts';
+import type { DeliveryKind } from '../kinds/delivery.ts';
 import type { PciFunction } from '../parts/pciFunction.ts';
 import { OTHER_DEVICE_CLASSES } from '../standards/otherDevices.ts';
 import { CONNECTOR_LANES } from '../standards/pciExpress.ts';

@@ -3,9 +3,9 @@
  * function of the job, the command, and the instant and the person that come in as arguments.
  */
 import { itemAt } from '../units.ts';
-import { actId, isDone, withAct, withoutAct, type Act, type ActName } from '../parts/act.ts';
+import { actId, isDone, withAct, withoutAct, type Act, type ActName } from '../document/act.ts';
 import type { Extra } from '../parts/extra.ts';
-import type { DriverPackage, DriverWays } from '../parts/driverPackage.ts';
+import type { DriverPackage, DriverWays } from '../document/driverPackage.ts';
 import {
   nextRevision,
   type Job,
@@ -14,13 +14,13 @@ import {
   type Placement,
   type Plan,
   type StaticWay,
-} from '../parts/job.ts';
+} from '../document/job.ts';
 import { MOST } from '../parts/limits.ts';
-import type { Machine } from '../parts/machine.ts';
-import type { Need } from '../parts/need.ts';
-import type { Observation } from '../parts/observation.ts';
-import { withoutDangling } from '../parts/references.ts';
-import { pinKey, type Pin, type WeighedPart, type Weights } from '../parts/planning.ts';
+import type { Machine } from '../document/machine.ts';
+import type { Need } from '../kinds/need.ts';
+import type { Observation } from '../document/observation.ts';
+import { withoutDangling } from '../document/references.ts';
+import { pinKey, type Pin, type WeighedPart, type Weights } from '../document/planning.ts';
 
 export type Command =
   | {

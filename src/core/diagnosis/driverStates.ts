@@ -10,8 +10,8 @@ import { cardAsked, instanceAsked, type DeviceAsked } from '../drivers/deviceAsk
 import { NEEDS_NO_DRIVER } from '../drivers/machineDevices.ts';
 import { runsOlder } from '../drivers/versions.ts';
 import { memoOf } from '../memo.ts';
-import type { Job } from '../parts/job.ts';
-import type { DevicesObservation } from '../parts/observation.ts';
+import type { Job } from '../document/job.ts';
+import type { DevicesObservation } from '../document/observation.ts';
 import type { Link } from '../standards/pciExpress.ts';
 import { deviceProblemIn, type DeviceProblem } from '../standards/problemCodes.ts';
 import { isBasicDisplay, isByClass } from '../standards/systemDrivers.ts';

@@ -1,8 +1,8 @@
 /** What a need should show by the way it is measured: the other direction, one drive alone, small files, the wire without drives. */
 import { flowInstead, type Expectation } from '../assembly/expectations.ts';
 import type { Flow, FlowStage } from '../flow/flow.ts';
-import type { Job } from '../parts/job.ts';
-import type { Need, StageCode } from '../parts/need.ts';
+import type { Job } from '../document/job.ts';
+import type { Need, StageCode } from '../kinds/need.ts';
 import type { RunDirection } from '../parts/run.ts';
 import type { Band } from '../placement/slotLink.ts';
 import { FILE_SECONDS, SMALL_FILE_BYTES, withFileCost } from '../standards/fileOverhead.ts';

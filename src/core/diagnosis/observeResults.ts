@@ -1,11 +1,11 @@
 /** Whose need it is that a tool measured, and what becomes of it: runs, readings, answers. What could be of several needs is asked. */
 import { expectations, type Expectation } from '../assembly/expectations.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Job } from '../parts/job.ts';
+import type { Job } from '../document/job.ts';
 import { clipped } from '../parts/limits.ts';
-import type { NeedKind } from '../parts/need.ts';
-import { answeredCheck, enteredReading, enteredRun } from '../parts/observed.ts';
-import type { Observation, RunObservation } from '../parts/observation.ts';
+import type { NeedKind } from '../kinds/need.ts';
+import { answeredCheck, enteredReading, enteredRun } from '../document/observed.ts';
+import type { Observation, RunObservation } from '../document/observation.ts';
 import type { Evidence } from '../read/evidence.ts';
 import type { DriveSeen, MeasuredRate, RadioSeen } from '../read/results/result.ts';
 import { WIFI_SHARE } from '../standards/wifi.ts';

@@ -1,5 +1,5 @@
 /** What is still open in each stage, once there are steps. A must that falls short is open, and never done. */
-import type { Job, Stage } from '../parts/job.ts';
+import type { Job, Stage } from '../document/job.ts';
 import { openBefore, type OpenCounts } from '../procedure/standing.ts';
 import { openSteps } from '../procedure/openRound.ts';
 import { provings } from './provings.ts';

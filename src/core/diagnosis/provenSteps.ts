@@ -1,6 +1,6 @@
 /** Which steps a report proves to be done: each ticks itself. What a report shows to be wrong ticks nothing. */
-import type { ActName } from '../parts/act.ts';
-import type { Job } from '../parts/job.ts';
+import type { ActName } from '../document/act.ts';
+import type { Job } from '../document/job.ts';
 import { steps } from '../procedure/steps.ts';
 import type { Step, StepCode } from '../procedure/step.ts';
 import { driverStates, type DriverOutcome, type DriverState } from './driverStates.ts';

@@ -2,9 +2,9 @@
 import { expectations, type Expectation } from '../assembly/expectations.ts';
 import type { Flow } from '../flow/flow.ts';
 import { memoOf } from '../memo.ts';
-import type { Job } from '../parts/job.ts';
-import { causesFor, readingsFor, runsOf } from '../parts/observed.ts';
-import type { RunObservation } from '../parts/observation.ts';
+import type { Job } from '../document/job.ts';
+import { causesFor, readingsFor, runsOf } from '../document/observed.ts';
+import type { RunObservation } from '../document/observation.ts';
 import { mendedAt } from '../procedure/mends.ts';
 import { expectedRun } from './expectedRun.ts';
 import { judge, type Judgement } from './judge.ts';

@@ -1,10 +1,10 @@
 /** Numbers that are read off a machine beside its figures, each with what it is held against. */
 import type { Expectation } from '../assembly/expectations.ts';
 import { wireLinks } from '../flow/wire.ts';
-import type { Job } from '../parts/job.ts';
-import { unitsNeeded, type Need } from '../parts/need.ts';
-import { readingsFor } from '../parts/observed.ts';
-import type { ReadingObservation } from '../parts/observation.ts';
+import type { Job } from '../document/job.ts';
+import { unitsNeeded, type Need } from '../kinds/need.ts';
+import { readingsFor } from '../document/observed.ts';
+import type { ReadingObservation } from '../document/observation.ts';
 import type { Verdict } from '../rules/finding.ts';
 import { WORN_SHARE } from '../standards/storage.ts';
 import { SLOWS_AT_CELSIUS } from '../standards/temperatures.ts';

@@ -3,9 +3,9 @@ import { assemblyOf, type AssembledCard } from '../assembly/assembly.ts';
 import { runsOlder, shownVersion } from '../drivers/versions.ts';
 import { toInstall } from '../drivers/chooseDriver.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Job } from '../parts/job.ts';
-import { isSameLabel } from '../parts/machine.ts';
-import type { DeviceObservation } from '../parts/observation.ts';
+import type { Job } from '../document/job.ts';
+import { isSameLabel } from '../document/machine.ts';
+import type { DeviceObservation } from '../document/observation.ts';
 import type { Link } from '../standards/pciExpress.ts';
 import { isBasicDisplay, isByClass } from '../standards/systemDrivers.ts';
 

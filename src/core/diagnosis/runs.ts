@@ -1,7 +1,7 @@
 /** Runs of a need put together by how they were measured: median, spread, and what lies far from the rest. */
 import { median, quantile } from 'd3-array';
-import type { Need } from '../parts/need.ts';
-import type { RunObservation } from '../parts/observation.ts';
+import type { Need } from '../kinds/need.ts';
+import type { RunObservation } from '../document/observation.ts';
 import type { RunConditions, RunDirection } from '../parts/run.ts';
 import { LARGE_FILE_BYTES, SMALL_FILE_BYTES } from '../standards/fileOverhead.ts';
 

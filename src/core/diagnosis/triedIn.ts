@@ -1,8 +1,8 @@
 /** What a finished job shows of its cards, for the catalogue: that they were tried, in which machine and slot, on which system. */
 import { provings } from './provings.ts';
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Job } from '../parts/job.ts';
+import type { Job } from '../document/job.ts';
 import { MOST, clipped } from '../parts/limits.ts';
 import type { Statement } from '../parts/statement.ts';
 

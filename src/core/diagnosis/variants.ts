@@ -1,8 +1,8 @@
 /** Settings tried one after another: each with its runs, and the one that is best for this need. */
 import { runGroups, type RunGroup } from './runs.ts';
-import type { Job } from '../parts/job.ts';
-import type { Need } from '../parts/need.ts';
-import { runsOf } from '../parts/observed.ts';
+import type { Job } from '../document/job.ts';
+import type { Need } from '../kinds/need.ts';
+import { runsOf } from '../document/observed.ts';
 
 export interface Variants {
   /** The setting as it stands without a name first, then by name; measured the same way. */

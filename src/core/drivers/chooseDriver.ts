@@ -1,14 +1,14 @@
 /** Which driver a system takes for a device, of all that is on offer; what that stands before, and why. */
 import { memo, memoOf } from '../memo.ts';
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import {
   comesWithSystem,
   PLAIN_WAYS,
   type DriverPackage,
   type DriverWays,
-} from '../parts/driverPackage.ts';
+} from '../document/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import { aliasKeys } from '../read/system/moduleAliases.ts';
 import { classDriver, compareReleases, compareVersions } from './classDrivers.ts';
 import { cardAsked, type DeviceAsked } from './deviceAsked.ts';

@@ -1,6 +1,6 @@
 /** What a system drives by itself: whole classes of devices, from one of its releases on. */
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import {
   ALL_RELEASES,
   CLASS_DRIVERS,

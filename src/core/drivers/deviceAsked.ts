@@ -1,7 +1,7 @@
 /** What a driver is asked for: a device by the names that setup files, kernels and makers' lists know it by. */
 import { memoOf } from '../memo.ts';
-import type { Card } from '../parts/card.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Card } from '../document/card.ts';
+import type { Machine } from '../document/machine.ts';
 import { deviceId, emptyFunction, type PciFunction } from '../parts/pciFunction.ts';
 import { modalias } from './moduleMatching.ts';
 import { pciIdentities, usbIdentities, type DeviceIdentities } from './setup/identities.ts';

@@ -1,5 +1,5 @@
 /** Every device of a machine once, with the driver that runs it and what its system says is wrong with it. */
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { functionName } from '../read/pci/ports.ts';
 import { functionAsked, instanceAsked, type DeviceAsked } from './deviceAsked.ts';

@@ -5,9 +5,9 @@
  */
 import { strFromU8 } from 'fflate';
 import { ascending, bisector } from 'd3-array';
-import { cardName, type Card } from '../parts/card.ts';
-import type { Machine } from '../parts/machine.ts';
-import type { SetupPackage } from '../parts/driverPackage.ts';
+import { cardName, type Card } from '../document/card.ts';
+import type { Machine } from '../document/machine.ts';
+import type { SetupPackage } from '../document/driverPackage.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { readInf } from '../read/drivers/inf.ts';
 import { ProblemList, type Problem } from '../read/problem.ts';

@@ -2,11 +2,11 @@
  * Packages that were dropped, as records by which drivers are chosen: of each only what it says of this machine and of the
  * plan's cards, so that the job can keep it.
  */
-import type { Card } from '../parts/card.ts';
-import type { DriverPackage, Saying, SetupPackage } from '../parts/driverPackage.ts';
+import type { Card } from '../document/card.ts';
+import type { DriverPackage, Saying, SetupPackage } from '../document/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
 import { MOST, clipped } from '../parts/limits.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import type { AliasList } from '../read/system/moduleAliases.ts';
 import { cardAsked, machineAsked, type DeviceAsked } from './deviceAsked.ts';
 import { shellMatch } from './moduleMatching.ts';

@@ -1,5 +1,5 @@
 /** Versions of drivers as packages give them and as reports show them. */
-import type { DriverPackage } from '../parts/driverPackage.ts';
+import type { DriverPackage } from '../document/driverPackage.ts';
 import { compareVersions } from './classDrivers.ts';
 
 /** The number that a system shows for a package: the one in its setup file, where it has one. */

@@ -1,13 +1,13 @@
 /** What each need gets alone, and while all needs of its group are used at the same time. */
 import { itemAt } from '../units.ts';
-import type { Card } from '../parts/card.ts';
-import type { Machine } from '../parts/machine.ts';
-import { unitsNeeded, type Need } from '../parts/need.ts';
+import type { Card } from '../document/card.ts';
+import type { Machine } from '../document/machine.ts';
+import { unitsNeeded, type Need } from '../kinds/need.ts';
 import { withOccupants } from '../placement/withCards.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 import { providers } from './metByMachine.ts';
 import { fairShares, type Stream } from './fairShares.ts';
-import type { StageCode } from '../parts/need.ts';
+import type { StageCode } from '../kinds/need.ts';
 import type { Flow, FlowStage, Provider, SharedStage } from './flow.ts';
 import { flowFrom } from './flowOf.ts';
 

@@ -1,10 +1,10 @@
 /** Drives: what each gets alone or while all work, and whether the machine starts from them. */
-import type { DeliveryOf } from '../parts/delivery.ts';
+import type { DeliveryOf } from '../kinds/delivery.ts';
 import { classIsDriven } from '../drivers/classDrivers.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import { driveName, type Drive } from '../parts/drive.ts';
-import { socketWanted, unitsNeeded, type NeedOf } from '../parts/need.ts';
+import { socketWanted, unitsNeeded, type NeedOf } from '../kinds/need.ts';
 import { drivesOf, inBays } from '../placement/bays.ts';
 import type { Finding, Verdict } from '../rules/finding.ts';
 import { devicesShown } from '../placement/slotLink.ts';

@@ -3,10 +3,10 @@
  * (ports, screens, drives) are given towards the need.
  */
 import { memoOf } from '../memo.ts';
-import type { Card } from '../parts/card.ts';
-import type { Delivery } from '../parts/delivery.ts';
-import type { Slot } from '../parts/machine.ts';
-import type { Need, StageCode } from '../parts/need.ts';
+import type { Card } from '../document/card.ts';
+import type { Delivery } from '../kinds/delivery.ts';
+import type { Slot } from '../document/machine.ts';
+import type { Need, StageCode } from '../kinds/need.ts';
 import { deviceLink, slotLink, type Band, type LinkedCard } from '../placement/slotLink.ts';
 import { worstVerdict, type Finding } from '../rules/finding.ts';
 import type { Payload, Subjects, Unit } from '../rules/findingCodes.ts';

@@ -1,9 +1,9 @@
 /** What a card, or the board itself, gives towards a need. */
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { BACKINGS } from '../parts/statement.ts';
-import type { DeliveryKind, DeliveryOf } from '../parts/delivery.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
-import { unitsNeeded, type Need } from '../parts/need.ts';
+import type { DeliveryKind, DeliveryOf } from '../kinds/delivery.ts';
+import type { Machine, Slot } from '../document/machine.ts';
+import { unitsNeeded, type Need } from '../kinds/need.ts';
 import { machineAround } from '../placement/housing.ts';
 import { slotInUse } from '../placement/lanesLeft.ts';
 import type { Finding } from '../rules/finding.ts';

@@ -1,11 +1,11 @@
 /** Whether the machine, as it stands, meets a need: by what is on its board and by the cards that stay in it. */
-import { cardName, type Card } from '../parts/card.ts';
+import { cardName, type Card } from '../document/card.ts';
 import { memoOf } from '../memo.ts';
 import { statementThat } from '../parts/statement.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine, Occupant } from '../parts/machine.ts';
+import type { Machine, Occupant } from '../document/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
-import { unitsNeeded, type Need } from '../parts/need.ts';
+import { unitsNeeded, type Need } from '../kinds/need.ts';
 import { slotInUse } from '../placement/lanesLeft.ts';
 import { severityOf, type Finding } from '../rules/finding.ts';
 import { catchesIn, type Flow, type Provider } from './flow.ts';

@@ -1,8 +1,8 @@
 /** Wire and radio: from the port through cable and far end to the drives, or from the radio to the internet plan. */
-import type { DeliveryOf } from '../parts/delivery.ts';
+import type { DeliveryOf } from '../kinds/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
-import type { NeedOf, StageCode } from '../parts/need.ts';
+import type { Machine } from '../document/machine.ts';
+import type { NeedOf, StageCode } from '../kinds/need.ts';
 import type { Finding } from '../rules/finding.ts';
 import type { Hop } from '../parts/networkPath.ts';
 import { healthyCopyShare, tcpBytesPerSecond } from '../standards/ethernet.ts';

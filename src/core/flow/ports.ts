@@ -1,8 +1,8 @@
 /** Ports of all kinds: USB at the back and at the front, fast serial ports, those of an older age, sound. */
-import type { DeliveryOf } from '../parts/delivery.ts';
+import type { DeliveryOf } from '../kinds/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
-import type { NeedOf } from '../parts/need.ts';
+import type { Machine } from '../document/machine.ts';
+import type { NeedOf } from '../kinds/need.ts';
 import type { Finding } from '../rules/finding.ts';
 import type { PortWanted } from '../rules/findingCodes.ts';
 import { HEADERS, type FrontLead } from '../standards/headers.ts';

@@ -2,10 +2,10 @@
  * Screens: which output carries the mode into which screen's socket, through which adapter; and graphics work,
  * which asks for memory, speed and encoders.
  */
-import type { DeliveryOf } from '../parts/delivery.ts';
+import type { DeliveryOf } from '../kinds/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
-import type { NeedOf } from '../parts/need.ts';
+import type { Machine } from '../document/machine.ts';
+import type { NeedOf } from '../kinds/need.ts';
 import type { Finding } from '../rules/finding.ts';
 import type { Payload } from '../rules/findingCodes.ts';
 import {

@@ -1,6 +1,6 @@
 /** Drives into bays: each into the narrowest that takes it, with a frame where the bay is wider. */
-import type { Bays } from '../parts/machine.ts';
-import { socketWanted, unitsNeeded, type Need, type NeedOf } from '../parts/need.ts';
+import type { Bays } from '../document/machine.ts';
+import { socketWanted, unitsNeeded, type Need, type NeedOf } from '../kinds/need.ts';
 import type { BayFrame, BaySize, DriveForm } from '../standards/storage.ts';
 
 /** A drive as far as a bay asks. What is not told of it asks nothing: any bay, any height, no frame. */

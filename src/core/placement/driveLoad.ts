@@ -1,8 +1,8 @@
 /** What drives that are still to come take of a machine: watts, beside what its supply feeds already, and bays. */
 import { memo, memoBy } from '../memo.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
-import { drivesWanted, type Need } from '../parts/need.ts';
+import type { Machine } from '../document/machine.ts';
+import { drivesWanted, type Need } from '../kinds/need.ts';
 import { baysByNeed } from './bays.ts';
 
 /** On 12 V, of drives that are named; what nobody told of a drive counts as nothing. */

@@ -1,7 +1,7 @@
 /** Where slots and cards lie on the board, in millimetres from the rear edge (x) and the board's upper edge (y). */
 import { valueOf } from '../parts/fact.ts';
-import type { Card } from '../parts/card.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
+import type { Card } from '../document/card.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 import {
   CLASSIC_PCI_CONNECTOR_MM,
   COMPONENT_SIDE_MM,

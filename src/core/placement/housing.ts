@@ -1,6 +1,6 @@
 /** Where a slot is: in the machine's own case, or in an external box with case, supply and slots of its own. */
 import { memoOf } from '../memo.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 import { withoutLeaving } from './leaving.ts';
 
 /** The machine as a card in this slot meets it: only what is in the same housing, with what leaving cards give back. */

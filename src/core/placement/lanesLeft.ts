@@ -2,9 +2,9 @@
  * What the board's conditions leave of a slot: lanes that another slot's use takes away. A condition holds for
  * what is fitted already and for what a plan adds.
  */
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { known, valueOf } from '../parts/fact.ts';
-import type { Condition, Machine, Slot } from '../parts/machine.ts';
+import type { Condition, Machine, Slot } from '../document/machine.ts';
 
 export interface Placed {
   readonly card: Card;

@@ -1,7 +1,7 @@
 /** What comes free when a card leaves the machine for good: its watts, the plugs that fed it, the leads joined to it. */
 import { memoOf } from '../memo.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Enclosure, Machine, Occupant } from '../parts/machine.ts';
+import type { Enclosure, Machine, Occupant } from '../document/machine.ts';
 
 type Room = Pick<Machine, 'case' | 'supply'>;
 

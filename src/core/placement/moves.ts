@@ -1,5 +1,5 @@
 /** The machine after cards that are in it have moved or been given up. */
-import type { Machine, Slot } from '../parts/machine.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 import { withoutLeaving } from './leaving.ts';
 
 export interface Move {

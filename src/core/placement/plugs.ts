@@ -5,9 +5,9 @@
  * takes up the smallest plugs.
  */
 import { itemAt } from '../units.ts';
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import {
   ADAPTED,
   PLUGS,

@@ -1,7 +1,7 @@
 /** Every limit of power that placed cards touch, with what loads it: slots, plugs, shared leads, the sum on 12 V. */
-import { cardName } from '../parts/card.ts';
+import { cardName } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import { HEADROOM_SHARE } from '../standards/plugs.ts';
 import { assignPlugs, plugLoads, plugsOf } from './plugs.ts';
 import { slotLimitWatts, socketsIn } from './sockets.ts';

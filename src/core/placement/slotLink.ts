@@ -1,8 +1,8 @@
 /** What the link between a card and a slot trains to, and what lies above it. */
 import { memo, memoBy } from '../memo.ts';
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Slot } from '../parts/machine.ts';
+import type { Slot } from '../document/machine.ts';
 import {
   CLASSIC_PCI_BYTES_PER_SECOND,
   CLASSIC_PCI_SHARE,

@@ -1,7 +1,7 @@
 /** What a slot gives a card and what is left for plugs to give: its sockets, with how far a lead has to reach. */
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 import { CLASSIC_PCI_WATTS, SLOT_WATTS_AT_START } from '../standards/cardForm.ts';
 import { row } from '../units.ts';
 import { openingMiddleMm } from './geometry.ts';

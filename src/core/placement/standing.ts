@@ -1,8 +1,8 @@
 /** What stands in the slots of a housing, told once for all cards that are asked about. */
 import { memo, memoOf, memoBy } from '../memo.ts';
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 
 /** A slot that faces an opening, with what is in it. */
 export interface Standing {

@@ -1,7 +1,7 @@
 /** The machine as it would be with cards in it that are only planned or on trial. */
-import { asOccupant } from '../parts/card.ts';
+import { asOccupant } from '../document/card.ts';
 import { known, valueOf } from '../parts/fact.ts';
-import type { Enclosure, Machine } from '../parts/machine.ts';
+import type { Enclosure, Machine } from '../document/machine.ts';
 import { assignPlugs, plugsOf, takenBy } from './plugs.ts';
 import { socketsIn } from './sockets.ts';
 import { machineAround } from './housing.ts';

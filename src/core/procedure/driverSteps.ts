@@ -1,5 +1,5 @@
 /** Steps about drivers: what goes first, what is installed for each device, what is set, and what shows that it holds. */
-import { actWord } from '../parts/act.ts';
+import { actWord } from '../document/act.ts';
 import {
   assemblyOf,
   newCardsOf,
@@ -8,14 +8,14 @@ import {
   type Assembly,
 } from '../assembly/assembly.ts';
 import { roundsOf, type Round } from '../assembly/rounds.ts';
-import { withSecondSystem } from '../parts/machine.ts';
+import { withSecondSystem } from '../document/machine.ts';
 import { driverTargets, oldDrivers, type DriverTarget } from '../assembly/driverTargets.ts';
 import { driverForCard, toInstall } from '../drivers/chooseDriver.ts';
 import { withoutNumber } from '../parts/pciFunction.ts';
-import type { DriverPackage, DriverWays } from '../parts/driverPackage.ts';
+import type { DriverPackage, DriverWays } from '../document/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Job } from '../parts/job.ts';
-import { areUsed, type NeedOf } from '../parts/need.ts';
+import type { Job } from '../document/job.ts';
+import { areUsed, type NeedOf } from '../kinds/need.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { NO_CARD, countedByFirmware, drivesAllotted } from './fitting/drivesOnCards.ts';
 import {

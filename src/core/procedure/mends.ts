@@ -1,10 +1,10 @@
 /** What was found to be the cause of a figure that falls short, as a step that mends it. */
 import { assemblyOf } from '../assembly/assembly.ts';
 import { expectations } from '../assembly/expectations.ts';
-import { cardName } from '../parts/card.ts';
-import { actOf, type ActName } from '../parts/act.ts';
-import type { Job } from '../parts/job.ts';
-import type { CauseObservation } from '../parts/observation.ts';
+import { cardName } from '../document/card.ts';
+import { actOf, type ActName } from '../document/act.ts';
+import type { Job } from '../document/job.ts';
+import type { CauseObservation } from '../document/observation.ts';
 import { CAUSES } from '../standards/causes.ts';
 import { CHECKS, type Check, type CheckRow } from '../standards/checks.ts';
 import { step, type CautionCode, type Draft } from './step.ts';

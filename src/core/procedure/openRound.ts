@@ -1,6 +1,6 @@
 /** Which round of fitting is worked on: the next waits until the one before is fitted, driven and proven. */
-import type { RoundNumber } from '../parts/act.ts';
-import type { Job, Stage } from '../parts/job.ts';
+import type { RoundNumber } from '../document/act.ts';
+import type { Job, Stage } from '../document/job.ts';
 import { steps } from './steps.ts';
 import type { Step } from './step.ts';
 

@@ -3,13 +3,13 @@ import { newCardsOf, type AssembledCard, type Assembly } from '../assembly/assem
 import { extrasOrdered } from '../assembly/rounds.ts';
 import { packagesWanted } from '../assembly/driverTargets.ts';
 import { isDriven } from '../drivers/chooseDriver.ts';
-import { actWord } from '../parts/act.ts';
-import type { DeliveryKind } from '../parts/delivery.ts';
+import { actWord } from '../document/act.ts';
+import type { DeliveryKind } from '../kinds/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
 import { extraName, isUnpriced, type Extra } from '../parts/extra.ts';
-import { isBuilt } from '../parts/machine.ts';
-import { areUsed } from '../parts/need.ts';
-import type { Job } from '../parts/job.ts';
+import { isBuilt } from '../document/machine.ts';
+import { areUsed } from '../kinds/need.ts';
+import type { Job } from '../document/job.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { machineAround } from '../placement/housing.ts';
 import type { FindingCode } from '../rules/findingCodes.ts';

@@ -1,5 +1,5 @@
 /** Where a job stands, by what is open in each of its stages. */
-import { STAGES, type Job, type Stage } from '../parts/job.ts';
+import { STAGES, type Job, type Stage } from '../document/job.ts';
 import { benchState, isSeated } from '../assembly/benchState.ts';
 import { spentIn, type SpentByAct } from './fitting/times.ts';
 import { unknownFacts } from '../rules/unknownFacts.ts';

@@ -1,6 +1,6 @@
 /** Stored records of any format: older ones are brought up to date before they are read as today's. */
-import { Job } from '../parts/job.ts';
-import { withoutDangling } from '../parts/references.ts';
+import { Job } from '../document/job.ts';
+import { withoutDangling } from '../document/references.ts';
 import { readListWith, type KeptItems, type KeptKind, type KeptReading } from './keptList.ts';
 import { asReading, formatOf, readCurrentJob, type JobFileReading } from './storedJob.ts';
 import { FIRST_WITHOUT_DANGLING, upgradedCard, upgradedJob, upgradedMachine } from './upgrade.ts';

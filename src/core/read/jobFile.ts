@@ -1,7 +1,7 @@
 /** Reads a `*.tenant.json` file. A file that is damaged or newer gives problems with their place, and no job. */
 import * as z from 'zod/mini';
 import { id } from '../parts/limits.ts';
-import { JOB_FORMAT, Job } from '../parts/job.ts';
+import { JOB_FORMAT, Job } from '../document/job.ts';
 import { readStoredJob } from './anyFormat.ts';
 import { fieldProblem } from './problem.ts';
 import { MOST_PROBLEMS, newer, Picture, refused, type JobFileReading } from './storedJob.ts';

@@ -3,10 +3,10 @@
  * were bare lists; since then they say the format of the documents in them.
  */
 import * as z from 'zod/mini';
-import { Card } from '../parts/card.ts';
+import { Card } from '../document/card.ts';
 import { Extra } from '../parts/extra.ts';
-import { JOB_FORMAT } from '../parts/job.ts';
-import { Machine } from '../parts/machine.ts';
+import { JOB_FORMAT } from '../document/job.ts';
+import { Machine } from '../document/machine.ts';
 import { fieldProblem, type Problem } from './problem.ts';
 
 const KINDS = {

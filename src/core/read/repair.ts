@@ -4,8 +4,8 @@
  */
 import { itemAt } from '../units.ts';
 import type * as z from 'zod/mini';
-import { emptyCase, emptyMachine, emptySlot, emptySupply, Machine } from '../parts/machine.ts';
-import { Job, emptyJob } from '../parts/job.ts';
+import { emptyCase, emptyMachine, emptySlot, emptySupply, Machine } from '../document/machine.ts';
+import { Job, emptyJob } from '../document/job.ts';
 import { expectedBy, pathWords, type Problem } from './problem.ts';
 import { upgradedJob } from './upgrade.ts';
 

@@ -1,6 +1,6 @@
 /** A stored record that is read as a job of today's format. Older ones are brought up to date first: `anyFormat.ts`. */
 import * as z from 'zod/mini';
-import { JOB_FORMAT, Job } from '../parts/job.ts';
+import { JOB_FORMAT, Job } from '../document/job.ts';
 import { fieldProblem, type Problem } from './problem.ts';
 
 export const MOST_PROBLEMS = 8;

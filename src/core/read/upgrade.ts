@@ -3,7 +3,7 @@
  * filled in, with “not known”; whether the rest is sound is asked afterwards, as of any document. What a format once meant
  * does not change any more: each keeps constants of its own.
  */
-import { JOB_FORMAT } from '../parts/job.ts';
+import { JOB_FORMAT } from '../document/job.ts';
 import { toFormat2 } from './migrations/format2.ts';
 import { toFormat3 } from './migrations/format3.ts';
 import { toFormat4 } from './migrations/format4.ts';

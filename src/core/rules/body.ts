@@ -2,9 +2,9 @@
  * Is there room for the card's body: length, height, thickness over neighbours and openings, things in the way,
  * air before fans, a hand to reach it, and is it too heavy to hang?
  */
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 import {
   COMPONENT_SIDE_MM,
   OPENING_PITCH_MM,

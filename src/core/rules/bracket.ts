@@ -1,7 +1,7 @@
 /** Full or low: does the card stand under the case's cover, and is there a bracket of the right height for it? */
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import { CARD_HEIGHT_MM } from '../standards/cardForm.ts';
 import type { Finding } from './finding.ts';
 

@@ -1,8 +1,8 @@
 /** Which unknown facts decide most: each with the verdicts that wait for it. */
 import { outcome } from '../outcome.ts';
-import type { Card } from '../parts/card.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
-import { SERVED_BY, type Need } from '../parts/need.ts';
+import type { Card } from '../document/card.ts';
+import type { Machine, Slot } from '../document/machine.ts';
+import { SERVED_BY, type Need } from '../kinds/need.ts';
 import type { DriverLibrary } from '../drivers/chooseDriver.ts';
 import { FACTS, type FactCode } from './facts.ts';
 import type { Finding } from './finding.ts';

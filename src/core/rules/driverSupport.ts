@@ -1,10 +1,10 @@
 /** Is there a driver for this card on this system? Device identity first, then the classes a system drives itself. */
 import { isDrivenSince } from '../drivers/classDrivers.ts';
 import { driverForCard, type DriverLibrary } from '../drivers/chooseDriver.ts';
-import type { Card } from '../parts/card.ts';
-import { comesWithSystem } from '../parts/driverPackage.ts';
+import type { Card } from '../document/card.ts';
+import { comesWithSystem } from '../document/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
-import { withSecondSystem, type Machine } from '../parts/machine.ts';
+import { withSecondSystem, type Machine } from '../document/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { NEW_USB_DISKS_SINCE, PACKAGED_FAMILIES } from '../standards/systems.ts';
 import { worstVerdict, type Finding } from './finding.ts';

@@ -1,9 +1,9 @@
 /** In an external box: does the driver bear that the card comes and goes with it, and is the chain short enough? */
 import { classDriver } from '../drivers/classDrivers.ts';
 import { driverForCard, type DriverLibrary } from '../drivers/chooseDriver.ts';
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 import { MOST_IN_CHAIN } from '../standards/serialLink.ts';
 import type { Finding } from './finding.ts';
 

@@ -3,10 +3,10 @@
  * hangs on, and what mends it or costs. Whatever treats findings by their code reads it here; the wording alone stands
  * beside the screens.
  */
-import type { WeighedPart } from '../parts/planning.ts';
+import type { WeighedPart } from '../document/planning.ts';
 import type { Backing } from '../parts/statement.ts';
-import type { BracketHeight, PCI_KEYINGS, M2_SIGNALS, SlotBus } from '../parts/machine.ts';
-import type { StageCode } from '../parts/need.ts';
+import type { BracketHeight, PCI_KEYINGS, M2_SIGNALS, SlotBus } from '../document/machine.ts';
+import type { StageCode } from '../kinds/need.ts';
 import type { BOOT_CODES, Manner } from '../standards/cardForm.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 import type { BoardHeader, FrontLead } from '../standards/headers.ts';

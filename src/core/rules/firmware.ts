@@ -2,9 +2,9 @@
  * Does the firmware start with this card? Its kind against the card's start-up code, its age against a younger
  * graphics card's, and whether it places large windows. (Splitting of a slot is asked where the card is seated.)
  */
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import type { Finding } from './finding.ts';
 
 /**

@@ -3,9 +3,9 @@
  * header of the board – by type, and by whether they reach. A lead that finds nothing is no obstacle: the card
  * works, and what hangs on that lead stays dead.
  */
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 import type { Finding } from './finding.ts';
 import { openingMiddleMm } from '../placement/geometry.ts';
 

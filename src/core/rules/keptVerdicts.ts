@@ -1,7 +1,7 @@
 /** The table of verdicts, of which a slot's column is kept as long as nothing that its rules look at has changed. */
 import { memo } from '../memo.ts';
-import type { Card } from '../parts/card.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
+import type { Card } from '../document/card.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 import type { DriverLibrary } from '../drivers/chooseDriver.ts';
 import { verdictAsker, type SlotVerdict } from './verdict.ts';
 

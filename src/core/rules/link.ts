@@ -1,6 +1,6 @@
 /** Is the link in the slot all that the card can use? */
-import type { Card } from '../parts/card.ts';
-import type { Slot } from '../parts/machine.ts';
+import type { Card } from '../document/card.ts';
+import type { Slot } from '../document/machine.ts';
 import { tcpBytesPerSecond } from '../standards/ethernet.ts';
 import { serialLinkBytesPerSecond } from '../standards/serialLink.ts';
 import { DRIVES } from '../standards/storage.ts';

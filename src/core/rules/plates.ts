@@ -1,7 +1,7 @@
 /** Sockets at the end of a ribbon or a lead come out through openings of their own, each with a plate: are any left? */
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import { openingsFilled } from '../placement/geometry.ts';
 import type { Finding } from './finding.ts';
 

@@ -9,9 +9,9 @@ import {
   type SupplyPlug,
 } from '../placement/plugs.ts';
 import { memo, memoBy } from '../memo.ts';
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 import { SLOT_WATTS_AT_START } from '../standards/cardForm.ts';
 import { HEADERS } from '../standards/headers.ts';
 import {

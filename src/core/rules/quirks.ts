@@ -1,7 +1,7 @@
 /** Catches that a card is known for, as they show in this slot of this machine. */
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 import type { Quirk } from '../standards/cardForm.ts';
 import type { Finding } from './finding.ts';
 

@@ -1,8 +1,8 @@
 /** What is said of a card, as far as it is about this machine, this slot, these systems and the cards beside it. */
 import { BACKINGS, type Backing, type Statement } from '../parts/statement.ts';
-import { cardName, type Card } from '../parts/card.ts';
+import { cardName, type Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import { withSecondSystem, type Machine, type Slot } from '../parts/machine.ts';
+import { withSecondSystem, type Machine, type Slot } from '../document/machine.ts';
 import type { Finding } from './finding.ts';
 
 type Said = Pick<Card, 'statements'>;

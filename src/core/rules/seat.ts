@@ -1,7 +1,7 @@
 /** Does the card's edge go into the slot? Bus, connector length, open end and what stands behind it. */
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 import { CONNECTOR_START_MM } from '../standards/cardForm.ts';
 import type { Finding } from './finding.ts';
 import {

@@ -1,7 +1,7 @@
 /** Does another slot's use take this slot's lanes away, or this card another's? */
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Condition, Machine, Slot } from '../parts/machine.ts';
+import type { Condition, Machine, Slot } from '../document/machine.ts';
 import type { Finding } from './finding.ts';
 import { holds, takes } from '../placement/lanesLeft.ts';
 

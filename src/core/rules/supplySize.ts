@@ -3,9 +3,9 @@
  * maker's figure, by adding up the loads, by measuring. Which of them decides is the second; common practice,
  * no source.
  */
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import { HEADROOM_SHARE } from '../standards/plugs.ts';
 import type { Verdict } from './finding.ts';
 

@@ -1,7 +1,7 @@
 /** What the survey has not been told yet and a rule asks for: each unknown names the one fact that settles it. */
 import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
-import type { Need } from '../parts/need.ts';
+import type { Machine } from '../document/machine.ts';
+import type { Need } from '../kinds/need.ts';
 import type { FactCode } from './facts.ts';
 import { housings, type Housing } from '../placement/housing.ts';
 import { PACKAGED_FAMILIES } from '../standards/systems.ts';

@@ -1,7 +1,7 @@
 /** Every rule asked of one card in one slot, and of every card in every slot. */
 import { memo, memoOf, memoBy } from '../memo.ts';
-import type { Card } from '../parts/card.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
+import type { Card } from '../document/card.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 import { bodyInHousing, bodyInSlot, moduleInSocket } from './body.ts';
 import { enclosure } from './enclosure.ts';
 import { bracket } from './bracket.ts';

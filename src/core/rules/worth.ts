@@ -1,5 +1,5 @@
 /** Is it too much? Against what the customer will pay, and against what the machine still deserves. Never a veto. */
-import type { Job } from '../parts/job.ts';
+import type { Job } from '../document/job.ts';
 import type { Finding } from './finding.ts';
 
 export function worth(

@@ -1,6 +1,6 @@
 /** Cards that go in and come out, and what a hand reaches between them. */
 import { valueOf } from '../parts/fact.ts';
-import type { Slot } from '../parts/machine.ts';
+import type { Slot } from '../document/machine.ts';
 import {
   HAND_MM,
   SOCKET_DEPTH_MM,

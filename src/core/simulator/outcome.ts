@@ -1,7 +1,7 @@
 /** What becomes of an act, and what every act asks first: that its case is open, and that it has no power. */
 import type { Step } from '../procedure/step.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Slot } from '../parts/machine.ts';
+import type { Slot } from '../document/machine.ts';
 import type { MachinePart } from '../standards/innerLeads.ts';
 import { caseId, casesOf, type World } from './world.ts';
 

@@ -3,11 +3,11 @@
  * what goes where, and judges by itself whether an act can be done now.
  */
 import { newCardsOf, type Assembly } from '../assembly/assembly.ts';
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
-import type { Job } from '../parts/job.ts';
-import type { Machine, Obstacle, Slot } from '../parts/machine.ts';
-import { socketWanted, unitsNeeded } from '../parts/need.ts';
+import type { Job } from '../document/job.ts';
+import type { Machine, Obstacle, Slot } from '../document/machine.ts';
+import { socketWanted, unitsNeeded } from '../kinds/need.ts';
 import {
   COMPONENT_SIDE_MM,
   MODULE_WIDTH_MM,

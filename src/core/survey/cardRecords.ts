@@ -1,7 +1,7 @@
 /** Knows the cards that are fitted already by their identity, and gives them their record from the catalogue. */
-import { cardName, type Card } from '../parts/card.ts';
+import { cardName, type Card } from '../document/card.ts';
 import { known, valueOf } from '../parts/fact.ts';
-import type { Machine, Slot } from '../parts/machine.ts';
+import type { Machine, Slot } from '../document/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 
 /** Name, length, thickness, fan and power of each fitted card that is in the catalogue; what was measured stays. */

@@ -1,6 +1,6 @@
 /** Every fact of a survey by name, with the type of its value, so that none reaches a screen without its wording. */
 import type { Claim } from '../parts/fact.ts';
-import type { Machine, Occupant, Screen, Slot } from '../parts/machine.ts';
+import type { Machine, Occupant, Screen, Slot } from '../document/machine.ts';
 import type { Hop, Lead } from '../parts/networkPath.ts';
 
 type FactsOf<Owner extends string, Part> = {

@@ -1,5 +1,5 @@
 /** How much of a machine is told: what a reading settles is counted by it. */
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 
 /** Facts that have a value from any source, those of its slots, boxes and screens included. */
 export const factsKnown = (machine: Machine): number => counted(machine);

@@ -9,7 +9,7 @@ import {
   occupantNamed,
   type Machine,
   type Slot,
-} from '../parts/machine.ts';
+} from '../document/machine.ts';
 import { valueOf } from '../parts/fact.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { addClaim } from './claims.ts';

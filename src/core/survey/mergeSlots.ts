@@ -7,7 +7,7 @@ import {
   type Machine,
   type Occupant,
   type Slot,
-} from '../parts/machine.ts';
+} from '../document/machine.ts';
 import { MOST, clipped } from '../parts/limits.ts';
 import { addClaim } from './claims.ts';
 import type { Evidence } from '../read/evidence.ts';

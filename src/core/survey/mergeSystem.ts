@@ -1,7 +1,7 @@
 /** What the evidence says of system, firmware, network and screens. */
 import { valueOf, type Fact, type Source } from '../parts/fact.ts';
 import { MOST, MOST_PIXELS, clipped } from '../parts/limits.ts';
-import type { Machine, Screen } from '../parts/machine.ts';
+import type { Machine, Screen } from '../document/machine.ts';
 import { addClaim } from './claims.ts';
 import type { SystemFamily } from '../standards/systems.ts';
 import type { Evidence } from '../read/evidence.ts';

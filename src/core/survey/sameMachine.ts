@@ -1,5 +1,5 @@
 /** Whether two surveys are of one machine: by the devices that sit where they sat. */
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import { deviceId, type PciFunction } from '../parts/pciFunction.ts';
 import { otherDevices } from '../read/machinesApart.ts';
 

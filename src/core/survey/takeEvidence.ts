@@ -2,10 +2,10 @@
  * Brings what the evidence says into the survey. Each fact keeps the source that knows best, with whatever the
  * others say against it; what no evidence can know stays as it was.
  */
-import type { Card } from '../parts/card.ts';
+import type { Card } from '../document/card.ts';
 import { modulesFor } from '../drivers/moduleMatching.ts';
 import { MOST } from '../parts/limits.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import { withCardRecords } from './cardRecords.ts';
 import { combineReports } from '../read/pci/combine.ts';
 import type { Evidence } from '../read/evidence.ts';

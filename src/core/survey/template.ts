@@ -1,6 +1,6 @@
 /** A surveyed machine as a template for others of its kind. */
 import type { Claim } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import { emptyAccessPoint, emptyPath } from '../parts/networkPath.ts';
 
 /**

@@ -1,6 +1,6 @@
 /** One fact of the survey told by hand, wherever in the machine it stands. */
 import type { Claim, Fact } from '../parts/fact.ts';
-import type { Machine } from '../parts/machine.ts';
+import type { Machine } from '../document/machine.ts';
 import type { Hop } from '../parts/networkPath.ts';
 
 interface FactPlace {

@@ -4,8 +4,8 @@
  * of every name and for the shapes of numbers, addresses and secrets; and what stayed is told.
  */
 import { withoutNumber } from '../parts/pciFunction.ts';
-import { Job } from '../parts/job.ts';
-import type { DevicesObservation } from '../parts/observation.ts';
+import { Job } from '../document/job.ts';
+import type { DevicesObservation } from '../document/observation.ts';
 import { cleaned, namesOf, type PersonalKind } from './personal.ts';
 import { withTexts } from './texts.ts';
 

@@ -1,6 +1,6 @@
 /** Writes a job as the text of a `*.tenant.json` file, and the JSON Schema that is published for it. */
 import * as z from 'zod/mini';
-import { JOB_FORMAT, type Job } from '../parts/job.ts';
+import { JOB_FORMAT, type Job } from '../document/job.ts';
 import { JOB_FILE_KIND, JobFile, SET_ASIDE_KIND } from '../read/jobFile.ts';
 import type { Pictures } from '../read/storedJob.ts';
 

@@ -3,8 +3,8 @@ import { extraName, isUnpriced } from '../parts/extra.ts';
 import { newCardsOf, assemblyOf } from '../assembly/assembly.ts';
 import { extrasOrdered } from '../assembly/rounds.ts';
 import { withTaxCents } from '../money.ts';
-import { cardName } from '../parts/card.ts';
-import type { Job } from '../parts/job.ts';
+import { cardName } from '../document/card.ts';
+import type { Job } from '../document/job.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 
 export interface ShoppingRow {

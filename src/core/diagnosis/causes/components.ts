@@ -4,8 +4,8 @@ import type { Expectation } from '../../assembly/expectations.ts';
 import { toInstall } from '../../drivers/chooseDriver.ts';
 import type { Flow } from '../../flow/flow.ts';
 import { wireLinks, type WireLink } from '../../flow/wire.ts';
-import type { Job } from '../../parts/job.ts';
-import type { Need, NeedOf, StageCode } from '../../parts/need.ts';
+import type { Job } from '../../document/job.ts';
+import type { Need, NeedOf, StageCode } from '../../kinds/need.ts';
 import {
   TWO_PAIR_MEGABITS,
   healthyCopyShare,

@@ -1,10 +1,10 @@
 /** The diagnosis of a need that falls short, from all that the job holds of it: runs, answers, reports and readings. */
 import type { AssembledCard } from '../../assembly/assembly.ts';
 import { memoOf } from '../../memo.ts';
-import type { Job } from '../../parts/job.ts';
-import { unitsNeeded, type Need } from '../../parts/need.ts';
-import { causesFor, checksFor, readingsFor } from '../../parts/observed.ts';
-import type { ReadingObservation } from '../../parts/observation.ts';
+import type { Job } from '../../document/job.ts';
+import { unitsNeeded, type Need } from '../../kinds/need.ts';
+import { causesFor, checksFor, readingsFor } from '../../document/observed.ts';
+import type { ReadingObservation } from '../../document/observation.ts';
 import { isMended, mendedAt } from '../../procedure/mends.ts';
 import type { Check } from '../../standards/checks.ts';
 import { driverStates, type DriverOutcome } from '../driverStates.ts';

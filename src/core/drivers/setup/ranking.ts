@@ -5,7 +5,7 @@
  */
 import { compareVersions } from '../classDrivers.ts';
 import type { DeviceIdentities } from './identities.ts';
-import type { Model, SetupPackage } from '../../parts/driverPackage.ts';
+import type { Model, SetupPackage } from '../../document/driverPackage.ts';
 import { installingOf, modelsFor } from './sections.ts';
 import type { TargetSystem } from './target.ts';
 

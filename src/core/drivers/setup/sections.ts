@@ -1,6 +1,6 @@
 /** Which sections of a setup file a system takes: of those that it satisfies, the one for the fewest systems. */
 import { memo, memoOf } from '../../memo.ts';
-import type { Installing, ModelsSection, SetupPackage } from '../../parts/driverPackage.ts';
+import type { Installing, ModelsSection, SetupPackage } from '../../document/driverPackage.ts';
 import { compareTargets, readTarget, satisfies, type Target, type TargetSystem } from './target.ts';
 
 /** A section that a system takes, and whether that hangs on a fact that nobody told. */

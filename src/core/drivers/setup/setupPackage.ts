@@ -7,7 +7,7 @@ import type {
   ModelsSection,
   Saying,
   SetupPackage,
-} from '../../parts/driverPackage.ts';
+} from '../../document/driverPackage.ts';
 import { readTarget } from './target.ts';
 
 /** A setup file as it was read. */

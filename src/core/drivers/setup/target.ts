@@ -3,7 +3,7 @@
  * Source: the published rules for models and install sections (from memory).
  */
 import { valueOf } from '../../parts/fact.ts';
-import type { Architecture, Machine } from '../../parts/machine.ts';
+import type { Architecture, Machine } from '../../document/machine.ts';
 
 export interface Target {
   /** Null: any, which only 32-bit systems take for models. */

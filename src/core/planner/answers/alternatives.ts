@@ -1,6 +1,6 @@
 /** The best plan, and up to four others that are clearly different and better in one respect. */
 import { outcome } from '../../outcome.ts';
-import type { CostPart } from '../../parts/planning.ts';
+import type { CostPart } from '../../document/planning.ts';
 import { moneyCents, scaleOf, weigh, type Parts, type Scale } from '../candidates/cost.ts';
 import {
   planContextOf,

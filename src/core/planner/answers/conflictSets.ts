@@ -6,8 +6,8 @@
  * smallest set that meets all that are known either clashes, or shows a new one. (The method is known as implicit
  * hitting sets for smallest unsatisfiable subsets; Ignatiev and others, 2015, from memory.)
  */
-import type { Need } from '../../parts/need.ts';
-import { pinKey, type Pin } from '../../parts/planning.ts';
+import type { Need } from '../../kinds/need.ts';
+import { pinKey, type Pin } from '../../document/planning.ts';
 import { scaleOf } from '../candidates/cost.ts';
 import { CONSTRAINTS, type Constraint } from '../candidates/constraints.ts';
 import { planContextOf, type PlanRequest } from './plan.ts';

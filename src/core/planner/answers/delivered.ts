@@ -1,6 +1,6 @@
 /** What a plan delivers: to each need, and of all that could be delivered. */
 import { withMoves } from '../../placement/moves.ts';
-import type { Need } from '../../parts/need.ts';
+import type { Need } from '../../kinds/need.ts';
 import { routes, ratesOf } from '../../flow/concurrency.ts';
 import { SPEED_GAP_CENTS } from '../candidates/cost.ts';
 import type { PlanRequest, Proposal } from './plan.ts';

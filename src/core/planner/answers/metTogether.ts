@@ -1,9 +1,9 @@
 /** Whether what is in a machine meets needs all at once: a port, a bay or an output serves one of them only. */
 import { flowFrom } from '../../flow/flowOf.ts';
 import { metByMachine, providers, type MetByMachine } from '../../flow/metByMachine.ts';
-import type { Card } from '../../parts/card.ts';
-import type { Machine } from '../../parts/machine.ts';
-import type { Need } from '../../parts/need.ts';
+import type { Card } from '../../document/card.ts';
+import type { Machine } from '../../document/machine.ts';
+import type { Need } from '../../kinds/need.ts';
 import { MUST } from '../bound/relaxation.ts';
 import { groupsOf, leastUnmet, unitsFor } from '../candidates/coverage.ts';
 import { demandOf } from '../candidates/demands.ts';

@@ -1,10 +1,10 @@
 /** What each thing settled beforehand costs, and what a card would cost where the plan does not have it. */
 import { outcome } from '../../outcome.ts';
 import { withDriveLoad } from '../../placement/driveLoad.ts';
-import type { Card } from '../../parts/card.ts';
-import type { Slot } from '../../parts/machine.ts';
-import type { Need } from '../../parts/need.ts';
-import { pinKey, type Pin } from '../../parts/planning.ts';
+import type { Card } from '../../document/card.ts';
+import type { Slot } from '../../document/machine.ts';
+import type { Need } from '../../kinds/need.ts';
+import { pinKey, type Pin } from '../../document/planning.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { slotVerdict } from '../../rules/verdict.ts';
 import type { Cost } from '../candidates/cost.ts';

@@ -1,13 +1,13 @@
 /** The best complete plan for all needs together: exact, and proven so unless it is stopped before. */
 import { outcome } from '../../outcome.ts';
-import type { Card } from '../../parts/card.ts';
+import type { Card } from '../../document/card.ts';
 import type { Extra } from '../../parts/extra.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Machine, Slot } from '../../parts/machine.ts';
+import type { Machine, Slot } from '../../document/machine.ts';
 import { withDriveLoad } from '../../placement/driveLoad.ts';
 import type { Move } from '../../placement/moves.ts';
-import { isServedBy, unitsNeeded, type Need } from '../../parts/need.ts';
-import type { Pin, Weights } from '../../parts/planning.ts';
+import { isServedBy, unitsNeeded, type Need } from '../../kinds/need.ts';
+import type { Pin, Weights } from '../../document/planning.ts';
 import { metByMachine, providers } from '../../flow/metByMachine.ts';
 import { flowFrom } from '../../flow/flowOf.ts';
 import type { DriverLibrary } from '../../drivers/chooseDriver.ts';

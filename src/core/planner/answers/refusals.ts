@@ -1,9 +1,9 @@
 /** Why the cards that are not in the plan are not in it. */
 import { withDriveLoad } from '../../placement/driveLoad.ts';
 import { itemAt } from '../../units.ts';
-import type { Card } from '../../parts/card.ts';
-import type { Machine, Slot } from '../../parts/machine.ts';
-import { isServedBy, unitsNeeded } from '../../parts/need.ts';
+import type { Card } from '../../document/card.ts';
+import type { Machine, Slot } from '../../document/machine.ts';
+import { isServedBy, unitsNeeded } from '../../kinds/need.ts';
 import type { Flow } from '../../flow/flow.ts';
 import { flowOf } from '../../flow/flowOf.ts';
 import { VERDICTS, byWeight, type Finding } from '../../rules/finding.ts';

@@ -1,9 +1,9 @@
 /** Single changes that free an impossible job, each tried, with what it costs. */
-import { cardName } from '../../parts/card.ts';
+import { cardName } from '../../document/card.ts';
 import type { Extra } from '../../parts/extra.ts';
 import { known, valueOf } from '../../parts/fact.ts';
-import type { Machine, Slot } from '../../parts/machine.ts';
-import { pinKey, type Pin } from '../../parts/planning.ts';
+import type { Machine, Slot } from '../../document/machine.ts';
+import { pinKey, type Pin } from '../../document/planning.ts';
 import { override } from '../../survey/claims.ts';
 import { recordOf } from '../../flow/metByMachine.ts';
 import { wireLinks } from '../../flow/wire.ts';

@@ -1,6 +1,6 @@
 /** Which demands stay unmet, decided before cards are; and what a partial plan costs at least where that is decided. */
 import { itemAt } from '../../units.ts';
-import type { Machine } from '../../parts/machine.ts';
+import type { Machine } from '../../document/machine.ts';
 import { wattsForNew } from '../candidates/conflicts.ts';
 import { OVER_BUDGET_FACTOR, type Scale } from '../candidates/cost.ts';
 import { subsets } from '../candidates/coverage.ts';

@@ -6,7 +6,7 @@ import { openingsTaken } from '../candidates/existing.ts';
 import { itemAt } from '../../units.ts';
 import { memo, memoBy } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Machine, Slot } from '../../parts/machine.ts';
+import type { Machine, Slot } from '../../document/machine.ts';
 import { gapMm } from '../../rules/body.ts';
 import type { Candidate } from '../candidates/candidates.ts';
 import { unitsFor } from '../candidates/coverage.ts';

@@ -1,7 +1,7 @@
 /** The question that is searched, and what the search goes over. */
 import type { Extra } from '../../parts/extra.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Machine } from '../../parts/machine.ts';
+import type { Machine } from '../../document/machine.ts';
 import type { FindingCode } from '../../rules/findingCodes.ts';
 import type { Candidate } from '../candidates/candidates.ts';
 import { GIVE_UP_CENTS, penaltyOfCode, weigh, type Scale } from '../candidates/cost.ts';

@@ -1,9 +1,9 @@
 /** A card in a slot, with what it gives there and costs: what the planner searches over. */
-import type { Card } from '../../parts/card.ts';
-import type { DeliveryKind } from '../../parts/delivery.ts';
+import type { Card } from '../../document/card.ts';
+import type { DeliveryKind } from '../../kinds/delivery.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Machine, Slot } from '../../parts/machine.ts';
-import type { Pin } from '../../parts/planning.ts';
+import type { Machine, Slot } from '../../document/machine.ts';
+import type { Pin } from '../../document/planning.ts';
 import type { Flow } from '../../flow/flow.ts';
 import type { Extra } from '../../parts/extra.ts';
 import type { DriverLibrary } from '../../drivers/chooseDriver.ts';

@@ -2,7 +2,7 @@
 import { openingsTaken, type Keeping } from './existing.ts';
 import { memo } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Machine } from '../../parts/machine.ts';
+import type { Machine } from '../../document/machine.ts';
 import { openingsCollide } from '../../rules/body.ts';
 import { housings, machineAround } from '../../placement/housing.ts';
 import { plugFinding } from '../../rules/power.ts';

@@ -1,6 +1,6 @@
 /** The limits of a machine that needs can clash with, each of which can be imagined away to see whether it matters. */
 import { known } from '../../parts/fact.ts';
-import type { Machine, Slot } from '../../parts/machine.ts';
+import type { Machine, Slot } from '../../document/machine.ts';
 import { directHops, emptyAccessPoint } from '../../parts/networkPath.ts';
 import { codesWhere, type FindingCode, type Limit } from '../../rules/findingCodes.ts';
 

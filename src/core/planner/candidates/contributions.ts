@@ -1,10 +1,10 @@
 /** What cards give towards demands from each slot, and how fast that is beside the fastest. */
 import { memo } from '../../memo.ts';
-import type { Card } from '../../parts/card.ts';
-import type { DeliveryKind } from '../../parts/delivery.ts';
-import type { Machine, Slot } from '../../parts/machine.ts';
-import { isServedBy } from '../../parts/need.ts';
-import type { Pin } from '../../parts/planning.ts';
+import type { Card } from '../../document/card.ts';
+import type { DeliveryKind } from '../../kinds/delivery.ts';
+import type { Machine, Slot } from '../../document/machine.ts';
+import { isServedBy } from '../../kinds/need.ts';
+import type { Pin } from '../../document/planning.ts';
 import { providerKey, type Flow } from '../../flow/flow.ts';
 import { flowOf } from '../../flow/flowOf.ts';
 import { namesSlots } from '../../rules/said.ts';

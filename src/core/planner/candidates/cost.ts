@@ -8,10 +8,10 @@ import {
   type CostPart,
   type WeighedPart,
   type Weights,
-} from '../../parts/planning.ts';
-import type { Card } from '../../parts/card.ts';
+} from '../../document/planning.ts';
+import type { Card } from '../../document/card.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Slot } from '../../parts/machine.ts';
+import type { Slot } from '../../document/machine.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { findingRow, type FindingCode } from '../../rules/findingCodes.ts';
 

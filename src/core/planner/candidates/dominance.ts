@@ -1,10 +1,10 @@
 /** Candidates that need not be looked at, because another is at least as good in every respect. */
 import { memo } from '../../memo.ts';
-import { cardName, type Card } from '../../parts/card.ts';
+import { cardName, type Card } from '../../document/card.ts';
 import { nameAsSaid } from '../../rules/said.ts';
-import type { DeliveryKind } from '../../parts/delivery.ts';
+import type { DeliveryKind } from '../../kinds/delivery.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Slot } from '../../parts/machine.ts';
+import type { Slot } from '../../document/machine.ts';
 import { socketsOf } from '../../placement/plugs.ts';
 import type { FrontLead } from '../../standards/headers.ts';
 import type { Units } from './coverage.ts';

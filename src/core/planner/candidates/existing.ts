@@ -1,8 +1,8 @@
 /** The cards that are in the machine already: each may stay, move to another slot, or be given up where that is allowed. */
-import type { Card } from '../../parts/card.ts';
+import type { Card } from '../../document/card.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Machine, Occupant, Slot } from '../../parts/machine.ts';
-import type { Pin } from '../../parts/planning.ts';
+import type { Machine, Occupant, Slot } from '../../document/machine.ts';
+import type { Pin } from '../../document/planning.ts';
 import { slotInUse } from '../../placement/lanesLeft.ts';
 import { memo } from '../../memo.ts';
 import { givesBack, withoutLeaving } from '../../placement/leaving.ts';

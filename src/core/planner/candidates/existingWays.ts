@@ -1,6 +1,6 @@
 /** Where each of the machine's own cards may be, with what it gives and costs there. */
 import { valueOf } from '../../parts/fact.ts';
-import type { Slot } from '../../parts/machine.ts';
+import type { Slot } from '../../document/machine.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { findingRow } from '../../rules/findingCodes.ts';
 import { laneLevels } from '../../placement/lanesLeft.ts';

@@ -2,10 +2,10 @@
 import { socketsKey, feedsOfSockets, plugsOf, type Feed } from '../../placement/plugs.ts';
 import { memo, memoBy } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Card } from '../../parts/card.ts';
+import type { Card } from '../../document/card.ts';
 import type { Extra } from '../../parts/extra.ts';
-import type { Machine } from '../../parts/machine.ts';
-import { socketWanted, unitsNeeded, type Need } from '../../parts/need.ts';
+import type { Machine } from '../../document/machine.ts';
+import { socketWanted, unitsNeeded, type Need } from '../../kinds/need.ts';
 import type { Flow } from '../../flow/flow.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { findingRow } from '../../rules/findingCodes.ts';

@@ -3,10 +3,10 @@
  * bound, since a further card may also undo it (a short one between two others, say): only whole plans are asked.
  */
 import { openingsTaken } from './existing.ts';
-import { cardName } from '../../parts/card.ts';
+import { cardName } from '../../document/card.ts';
 import type { Extra } from '../../parts/extra.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Machine } from '../../parts/machine.ts';
+import type { Machine } from '../../document/machine.ts';
 import { besideOthers } from '../../rules/body.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { housings, machineAround } from '../../placement/housing.ts';

@@ -1,7 +1,7 @@
 /** Every card of the catalogue in every slot that could serve a demand, but for those that need not be looked at. */
-import type { Card } from '../../parts/card.ts';
+import type { Card } from '../../document/card.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Slot } from '../../parts/machine.ts';
+import type { Slot } from '../../document/machine.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { laneLevels } from '../../placement/lanesLeft.ts';
 import { verdictAsker } from '../../rules/verdict.ts';

@@ -5,10 +5,10 @@
 import { openingsTaken } from '../candidates/existing.ts';
 import { plugAdaptersIn } from '../candidates/extras.ts';
 import { itemAt } from '../../units.ts';
-import { cardName, type Card } from '../../parts/card.ts';
+import { cardName, type Card } from '../../document/card.ts';
 import { nameAsSaid } from '../../rules/said.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Machine } from '../../parts/machine.ts';
+import type { Machine } from '../../document/machine.ts';
 import type { Socket } from '../../placement/plugs.ts';
 import { socketsIn } from '../../placement/sockets.ts';
 import { machineAround } from '../../placement/housing.ts';

@@ -1,5 +1,5 @@
 /** An act of this job before it has its place in the order: what it says, and what decides when it can be done. */
-import type { Machine, Slot } from '../../parts/machine.ts';
+import type { Machine, Slot } from '../../document/machine.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Rectangle } from '../../placement/geometry.ts';
 import type { BracketHold, Draft } from '../step.ts';

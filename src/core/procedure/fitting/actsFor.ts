@@ -5,8 +5,8 @@
 import { type Assembly, newCardsOf } from '../../assembly/assembly.ts';
 import { valueOf } from '../../parts/fact.ts';
 import { type Extra, extraName } from '../../parts/extra.ts';
-import type { Job } from '../../parts/job.ts';
-import type { CoverType } from '../../parts/machine.ts';
+import type { Job } from '../../document/job.ts';
+import type { CoverType } from '../../document/machine.ts';
 import { step } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
 import type { BenchState } from '../../assembly/benchState.ts';

@@ -8,12 +8,12 @@ import {
   type AssembledCard,
   type Assembly,
 } from '../../assembly/assembly.ts';
-import { actOf, actsOfRound, type ActOn } from '../../parts/act.ts';
+import { actOf, actsOfRound, type ActOn } from '../../document/act.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Job } from '../../parts/job.ts';
-import { emptyMachine, emptySlot, type Slot } from '../../parts/machine.ts';
+import type { Job } from '../../document/job.ts';
+import { emptyMachine, emptySlot, type Slot } from '../../document/machine.ts';
 import { known } from '../../parts/fact.ts';
-import type { Card } from '../../parts/card.ts';
+import type { Card } from '../../document/card.ts';
 import type { SystemFamily } from '../../standards/systems.ts';
 import { cardAt, keyed, plainStep, step } from '../step.ts';
 import { act, latchOf, move, thing, type Act } from './act.ts';

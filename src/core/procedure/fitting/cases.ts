@@ -1,8 +1,8 @@
 /** What is done at both ends of the work, case by case: power off and open, look over and close. */
 import { valueOf } from '../../parts/fact.ts';
-import type { ActOn } from '../../parts/act.ts';
+import type { ActOn } from '../../document/act.ts';
 import type { Assembly } from '../../assembly/assembly.ts';
-import { isBuilt, type Machine } from '../../parts/machine.ts';
+import { isBuilt, type Machine } from '../../document/machine.ts';
 import { plainStep, step } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
 import { ACTS, type FitCode } from './acts.ts';

@@ -1,11 +1,11 @@
 /** Drives by what they hang on: modules on a card, others in bays, on a card's ports or on those of the board itself. */
 import type { AssembledCard, Assembly } from '../../assembly/assembly.ts';
 import type { Flow } from '../../flow/flow.ts';
-import { onId, type ActOn } from '../../parts/act.ts';
-import { cardName } from '../../parts/card.ts';
+import { onId, type ActOn } from '../../document/act.ts';
+import { cardName } from '../../document/card.ts';
 import { driveName } from '../../parts/drive.ts';
 import { valueOf } from '../../parts/fact.ts';
-import { socketWanted, unitsNeeded } from '../../parts/need.ts';
+import { socketWanted, unitsNeeded } from '../../kinds/need.ts';
 import { cardAt, step, keyed, type StepValues } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
 import type { BenchState } from '../../assembly/benchState.ts';

@@ -3,7 +3,7 @@ import type { Assembly } from '../../assembly/assembly.ts';
 import type { Act } from './act.ts';
 import type { FitCode } from './acts.ts';
 import { AT_BRACKETS, MOVES_LEADS } from './cases.ts';
-import type { Job } from '../../parts/job.ts';
+import type { Job } from '../../document/job.ts';
 import { barringAmong, bodiesIn, bodyAt, type Body } from './reach.ts';
 import { rowsOf } from './rows.ts';
 import { AT_DRIVES } from './machineWork.ts';

@@ -1,6 +1,6 @@
 /** What can be found at the bench that does not go, and at which step. */
-import type { Card } from '../../parts/card.ts';
-import type { Job } from '../../parts/job.ts';
+import type { Card } from '../../document/card.ts';
+import type { Job } from '../../document/job.ts';
 import { leadRow, type LeadKind } from '../../standards/innerLeads.ts';
 import type { Step, StepCode, StepValues } from '../step.ts';
 

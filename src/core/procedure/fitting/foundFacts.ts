@@ -1,12 +1,12 @@
 /** What was found at the bench, as facts of machine and cards, and as what has to be bought. */
 import { assemblyOf } from '../../assembly/assembly.ts';
-import type { Card } from '../../parts/card.ts';
+import type { Card } from '../../document/card.ts';
 import type { Extra } from '../../parts/extra.ts';
 import { known, valueOf } from '../../parts/fact.ts';
-import { freeNumber } from '../../parts/freeNumber.ts';
+import { freeNumber } from '../../document/freeNumber.ts';
 import { looseLead, type InnerLead } from '../../parts/innerLead.ts';
-import type { Job } from '../../parts/job.ts';
-import type { Machine, Slot } from '../../parts/machine.ts';
+import type { Job } from '../../document/job.ts';
+import type { Machine, Slot } from '../../document/machine.ts';
 import { openingMiddleMm } from '../../placement/geometry.ts';
 import { machineAround } from '../../placement/housing.ts';
 import { plugsOf } from '../../placement/plugs.ts';

@@ -1,7 +1,7 @@
 /** How the bench has to stand when all is done and closed: the same value as how it stands, once what is open is done. */
 import { benchState, type BenchState } from '../../assembly/benchState.ts';
 import { memoOf } from '../../memo.ts';
-import type { Job } from '../../parts/job.ts';
+import type { Job } from '../../document/job.ts';
 import { steps } from '../steps.ts';
 
 /** Doing what the list asks never changes it; a plan, or something found, does. */

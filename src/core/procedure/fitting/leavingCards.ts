@@ -1,8 +1,8 @@
 /** Cards that are in already: what goes, what changes its slot, and what comes out so that a hand gets in. */
 import { newCardsOf, type AssembledCard, type Assembly } from '../../assembly/assembly.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Job } from '../../parts/job.ts';
-import type { Machine, Slot } from '../../parts/machine.ts';
+import type { Job } from '../../document/job.ts';
+import type { Machine, Slot } from '../../document/machine.ts';
 import { type CardAt, cardAt, keyed, step } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
 import { wasSeated, type BenchState } from '../../assembly/benchState.ts';

@@ -1,6 +1,6 @@
 /** Everything that is taken off, out or unplugged: at each moment in its place, on the tray, or accounted for. */
-import { actId } from '../../parts/act.ts';
-import type { Job } from '../../parts/job.ts';
+import { actId } from '../../document/act.ts';
+import type { Job } from '../../document/job.ts';
 import type { Step } from '../step.ts';
 import type { Move, Thing, Whereabouts } from './task.ts';
 

@@ -1,6 +1,6 @@
 /** Parts of the machine itself that are not in it yet, and leads of which an end is loose, or may be. */
 import type { InnerLead } from '../../parts/innerLead.ts';
-import type { Machine } from '../../parts/machine.ts';
+import type { Machine } from '../../document/machine.ts';
 import { leadRow, type LeadEndKind, type MachinePart } from '../../standards/innerLeads.ts';
 import { step, type CautionCode, type StepValues } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';

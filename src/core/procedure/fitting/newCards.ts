@@ -1,8 +1,8 @@
 /** A new card: what is done to it on the bench, then how it goes in, is held, fed and joined. */
 import type { AssembledCard, Assembly } from '../../assembly/assembly.ts';
-import type { Card } from '../../parts/card.ts';
+import type { Card } from '../../document/card.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Slot } from '../../parts/machine.ts';
+import type { Slot } from '../../document/machine.ts';
 import { machineAround } from '../../placement/housing.ts';
 import type { FindingCode } from '../../rules/findingCodes.ts';
 import { HEADERS, type BoardHeader } from '../../standards/headers.ts';

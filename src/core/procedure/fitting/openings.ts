@@ -2,10 +2,10 @@
 import type { Assembly } from '../../assembly/assembly.ts';
 import { coversFor, type CoverFor, type CoverFrom } from '../../assembly/covers.ts';
 import { openingsOfCard, type Opening } from '../../assembly/openings.ts';
-import { onId, type ActOn } from '../../parts/act.ts';
+import { onId, type ActOn } from '../../document/act.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Job } from '../../parts/job.ts';
-import type { Machine, Obstacle } from '../../parts/machine.ts';
+import type { Job } from '../../document/job.ts';
+import type { Machine, Obstacle } from '../../document/machine.ts';
 import { step } from '../step.ts';
 import { type Act, act, coverOf, move, openingId, screwOf, thing } from './act.ts';
 import type { BenchState } from '../../assembly/benchState.ts';

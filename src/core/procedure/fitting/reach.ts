@@ -2,7 +2,7 @@
 import type { Assembly } from '../../assembly/assembly.ts';
 import { memoOf } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Machine } from '../../parts/machine.ts';
+import type { Machine } from '../../document/machine.ts';
 import { bodyRectangle, type Rectangle } from '../../placement/geometry.ts';
 import { HAND_MM } from '../../standards/cardForm.ts';
 

@@ -1,8 +1,8 @@
 /** What was done for a plan that has changed since: as it was told, so that the list and the tray still know it. */
 import type { Assembly } from '../../assembly/assembly.ts';
 import type { Opening } from '../../assembly/openings.ts';
-import type { Act as Done } from '../../parts/act.ts';
-import type { Job } from '../../parts/job.ts';
+import type { Act as Done } from '../../document/act.ts';
+import type { Job } from '../../document/job.ts';
 import type { Act } from './act.ts';
 import { barOff, opening, poweringOff } from './cases.ts';
 import {

@@ -8,12 +8,12 @@ import {
   isDone,
   type Act as Done,
   type ActCode,
-} from '../../parts/act.ts';
-import type { Card } from '../../parts/card.ts';
+} from '../../document/act.ts';
+import type { Card } from '../../document/card.ts';
 import type { Extra } from '../../parts/extra.ts';
-import type { Job, Placement } from '../../parts/job.ts';
-import type { Machine } from '../../parts/machine.ts';
-import type { Pin } from '../../parts/planning.ts';
+import type { Job, Placement } from '../../document/job.ts';
+import type { Machine } from '../../document/machine.ts';
+import type { Pin } from '../../document/planning.ts';
 import { withMoves } from '../../placement/moves.ts';
 import type { PlanRequest, Proposal } from '../../planner/answers/plan.ts';
 import { plateAt, withObstacle } from './foundFacts.ts';

@@ -1,9 +1,9 @@
 /** Slots, and what sits in them, as a hand finds them: names, openings, what holds a bracket, what stands where a card goes. */
 import type { AssembledCard } from '../../assembly/assembly.ts';
-import type { ActOn } from '../../parts/act.ts';
-import type { Card } from '../../parts/card.ts';
+import type { ActOn } from '../../document/act.ts';
+import type { Card } from '../../document/card.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Machine, Obstacle, Slot } from '../../parts/machine.ts';
+import type { Machine, Obstacle, Slot } from '../../document/machine.ts';
 import {
   bodyRectangle,
   moduleRectangle,

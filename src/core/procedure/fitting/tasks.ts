@@ -1,11 +1,11 @@
 /** The physical work of a job, in an order that works: acts, what each waits for and why, and what it moves. */
 import type { AssembledCard, Assembly } from '../../assembly/assembly.ts';
 import { roundsOf, type Round } from '../../assembly/rounds.ts';
-import { actOf, onId } from '../../parts/act.ts';
-import { asOccupant } from '../../parts/card.ts';
+import { actOf, onId } from '../../document/act.ts';
+import { asOccupant } from '../../document/card.ts';
 import { known } from '../../parts/fact.ts';
-import type { Job } from '../../parts/job.ts';
-import type { Machine } from '../../parts/machine.ts';
+import type { Job } from '../../document/job.ts';
+import type { Machine } from '../../document/machine.ts';
 import type { Act } from './act.ts';
 import { ACTS } from './acts.ts';
 import { actsFor } from './actsFor.ts';

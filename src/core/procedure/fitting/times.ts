@@ -1,5 +1,5 @@
 /** What acts took, job by job, and of all jobs together. */
-import type { Job } from '../../parts/job.ts';
+import type { Job } from '../../document/job.ts';
 
 /** Seconds by the code of the act, pauses not counted. */
 export type SpentByAct = Readonly<Record<string, readonly number[]>>;

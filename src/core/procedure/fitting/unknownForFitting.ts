@@ -1,7 +1,7 @@
 /** What nobody told of case and slots, and a task of this plan would be another for. */
 import { newCardsOf, type Assembly } from '../../assembly/assembly.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Job } from '../../parts/job.ts';
+import type { Job } from '../../document/job.ts';
 import type { FactCode } from '../../rules/facts.ts';
 import type { UnknownFact } from '../../rules/unknownFacts.ts';
 import { actsFor } from './actsFor.ts';

@@ -7,7 +7,7 @@ import {
   type ActCode,
   type ActName,
   type ActOn,
-} from '../../parts/act.ts';
+} from '../../document/act.ts';
 import { isPart, type Part } from './part.ts';
 
 /** What stood behind the code, piece by piece. */

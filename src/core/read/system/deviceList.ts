@@ -5,7 +5,7 @@
 import { inHex } from '../../units.ts';
 import Papa from 'papaparse';
 import { emptyFunction, type LinkState, type PciFunction } from '../../parts/pciFunction.ts';
-import type { Architecture } from '../../parts/machine.ts';
+import type { Architecture } from '../../document/machine.ts';
 import { MOST, clipped } from '../../parts/limits.ts';
 import { upTo, type ProblemList } from '../problem.ts';
 

@@ -1,6 +1,6 @@
 /** What a Linux or BSD system says of itself: os-release, uname, and its network ports. */
 import { itemAt } from '../../units.ts';
-import type { Architecture } from '../../parts/machine.ts';
+import type { Architecture } from '../../document/machine.ts';
 import { clipped } from '../../parts/limits.ts';
 import { ownValue } from '../../paths.ts';
 import { ETHERNET_MEGABITS } from '../../standards/ethernet.ts';

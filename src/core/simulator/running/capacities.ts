@@ -1,9 +1,9 @@
 /** What each part of a machine that runs really carries, drawn from its band, in bytes per second or in the figure of its need. */
 import type { AssembledCard } from '../../assembly/assembly.ts';
-import type { Card } from '../../parts/card.ts';
+import type { Card } from '../../document/card.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Machine, Slot } from '../../parts/machine.ts';
-import { socketWanted, unitsNeeded, type Need, type NeedOf } from '../../parts/need.ts';
+import type { Machine, Slot } from '../../document/machine.ts';
+import { socketWanted, unitsNeeded, type Need, type NeedOf } from '../../kinds/need.ts';
 import type { RunDirection } from '../../parts/run.ts';
 import { healthyCopyShare, tcpBytesPerSecond } from '../../standards/ethernet.ts';
 import {

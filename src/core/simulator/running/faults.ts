@@ -1,8 +1,8 @@
 /** What may be wrong with a machine that runs, part by part; each is a state of that part, and mending takes it away. */
 import type { AssembledCard } from '../../assembly/assembly.ts';
 import { toInstall } from '../../drivers/chooseDriver.ts';
-import type { Machine } from '../../parts/machine.ts';
-import type { Need } from '../../parts/need.ts';
+import type { Machine } from '../../document/machine.ts';
+import type { Need } from '../../kinds/need.ts';
 import type { Cause } from '../../standards/causes.ts';
 import { negotiated } from './wires.ts';
 import { trainedIn } from './capacities.ts';

@@ -3,9 +3,9 @@
  * measurement as iperf3, fio and dd do. Formats are those of the programs (pciutils 3.9, ethtool 6.1, iperf3 3.12, fio 3.33, coreutils 9.1),
  * as far as anybody reads them.
  */
-import type { Card } from '../../parts/card.ts';
+import type { Card } from '../../document/card.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Machine, Slot } from '../../parts/machine.ts';
+import type { Machine, Slot } from '../../document/machine.ts';
 import { deviceId } from '../../parts/pciFunction.ts';
 import { className } from '../../standards/pciClasses.ts';
 import { GENERATIONS, type Link } from '../../standards/pciExpress.ts';

@@ -3,8 +3,8 @@
  * is a state of some part. What parts carry and how they fail is reckoned here anew; nothing of a diagnosis is known.
  */
 import type { AssembledCard } from '../../assembly/assembly.ts';
-import type { Machine } from '../../parts/machine.ts';
-import { unitsNeeded, type Need } from '../../parts/need.ts';
+import type { Machine } from '../../document/machine.ts';
+import { unitsNeeded, type Need } from '../../kinds/need.ts';
 import type { RunDirection, RunKind } from '../../parts/run.ts';
 import { CAUSES, type Cause, type CauseRow } from '../../standards/causes.ts';
 import type { Check } from '../../standards/checks.ts';

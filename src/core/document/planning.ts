@@ -1,6 +1,6 @@
 /** How the planner is told to choose: what it has to keep to, and how much each kind of cost weighs. */
 import * as z from 'zod/mini';
-import { id } from './limits.ts';
+import { id } from '../parts/limits.ts';
 import type { DeepReadonly } from '../units.ts';
 
 /** What the technician has settled beforehand. */

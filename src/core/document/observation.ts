@@ -1,12 +1,12 @@
 /** What is seen or measured once a plan is accepted. It stands beside the survey and never changes it. */
 import * as z from 'zod/mini';
-import { Source } from './fact.ts';
-import * as limits from './limits.ts';
-import { MOST, id, instant, listOf, text } from './limits.ts';
+import { Source } from '../parts/fact.ts';
+import * as limits from '../parts/limits.ts';
+import { MOST, id, instant, listOf, text } from '../parts/limits.ts';
 import { GenerationSchema } from './machine.ts';
-import { PciAddress } from './pciFunction.ts';
-import { Drive } from './drive.ts';
-import { runFields } from './run.ts';
+import { PciAddress } from '../parts/pciFunction.ts';
+import { Drive } from '../parts/drive.ts';
+import { runFields } from '../parts/run.ts';
 import { CAUSE_CODES } from '../standards/causes.ts';
 import { CHECK_CODES } from '../standards/checks.ts';
 import type { DeepReadonly } from '../units.ts';

@@ -1,10 +1,10 @@
 /** What the customer wants, in numbers. Each kind is served by one kind of delivery, or by leaving things be. */
 import * as z from 'zod/mini';
-import { BACKINGS } from './statement.ts';
+import { BACKINGS } from '../parts/statement.ts';
 import type { DeliveryKind } from './delivery.ts';
-import { Drive } from './drive.ts';
-import * as limits from './limits.ts';
-import { MOST, id, listOf, text } from './limits.ts';
+import { Drive } from '../parts/drive.ts';
+import * as limits from '../parts/limits.ts';
+import { MOST, id, listOf, text } from '../parts/limits.ts';
 import { MANNERS } from '../standards/cardForm.ts';
 import { NETWORK_FEATURES, NETWORK_TEAMS } from '../standards/ethernet.ts';
 import { ENCODINGS, SCREEN_ENDS, SCREEN_INPUTS } from '../standards/screens.ts';

@@ -1,9 +1,9 @@
 /** The surveyed machine: everything that decides which card goes where, each fact with its source. */
 import * as z from 'zod/mini';
-import { fact, known, type Source } from './fact.ts';
-import * as limits from './limits.ts';
-import { MOST, date, id, listOf, text, version } from './limits.ts';
-import { PciAddress, PciFunction } from './pciFunction.ts';
+import { fact, known, type Source } from '../parts/fact.ts';
+import * as limits from '../parts/limits.ts';
+import { MOST, date, id, listOf, text, version } from '../parts/limits.ts';
+import { PciAddress, PciFunction } from '../parts/pciFunction.ts';
 import { PLUG_TYPES } from '../standards/plugs.ts';
 import { SYSTEM_FAMILIES } from '../standards/systems.ts';
 import { SCREEN_INPUTS } from '../standards/screens.ts';
@@ -11,9 +11,9 @@ import { M2_KEYS } from '../standards/slotRecords.ts';
 import { BOARD_HEADERS, FRONT_LEADS } from '../standards/headers.ts';
 import { BAY_SIZES } from '../standards/storage.ts';
 import { MACHINE_PARTS } from '../standards/innerLeads.ts';
-import { Delivery } from './delivery.ts';
-import { InnerLead } from './innerLead.ts';
-import { AccessPoint, NetworkPath, emptyAccessPoint, emptyPath } from './networkPath.ts';
+import { Delivery } from '../kinds/delivery.ts';
+import { InnerLead } from '../parts/innerLead.ts';
+import { AccessPoint, NetworkPath, emptyAccessPoint, emptyPath } from '../parts/networkPath.ts';
 import { asking, misfitsOfMachine } from './references.ts';
 import type { DeepReadonly } from '../units.ts';
 

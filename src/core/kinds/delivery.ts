@@ -1,7 +1,7 @@
 /** What a card, or the board itself, brings to the machine. Each need is served by one of these kinds. */
 import * as z from 'zod/mini';
-import * as limits from './limits.ts';
-import { MOST, listOf } from './limits.ts';
+import * as limits from '../parts/limits.ts';
+import { MOST, listOf } from '../parts/limits.ts';
 import { NETWORK_FEATURES, NETWORK_MEDIA } from '../standards/ethernet.ts';
 import { ENCODINGS, OUTPUT_SIGNALS } from '../standards/screens.ts';
 import { OTHER_DEVICES } from '../standards/otherDevices.ts';

@@ -2,8 +2,8 @@
 import * as z from 'zod/mini';
 import { memoOf } from '../memo.ts';
 import type { DeepReadonly } from '../units.ts';
-import * as limits from './limits.ts';
-import { id, instant, text } from './limits.ts';
+import * as limits from '../parts/limits.ts';
+import { id, instant, text } from '../parts/limits.ts';
 
 /** The closed list of what is done, in the order of the work. */
 export const ACT_CODES = [

@@ -1,5 +1,5 @@
 /** Observations as the technician enters them, and how they are found again. */
-import { PLAIN_RUN, type RunConditions } from './run.ts';
+import { PLAIN_RUN, type RunConditions } from '../parts/run.ts';
 import type {
   CauseObservation,
   CheckObservation,

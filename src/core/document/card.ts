@@ -1,10 +1,10 @@
 /** An expansion card as the catalogue describes it. */
 import * as z from 'zod/mini';
-import { Statement } from './statement.ts';
-import { Delivery } from './delivery.ts';
-import { known, type Source } from './fact.ts';
-import * as limits from './limits.ts';
-import { MOST, id, listOf, text } from './limits.ts';
+import { Statement } from '../parts/statement.ts';
+import { Delivery } from '../kinds/delivery.ts';
+import { known, type Source } from '../parts/fact.ts';
+import * as limits from '../parts/limits.ts';
+import { MOST, id, listOf, text } from '../parts/limits.ts';
 import {
   BracketHeight,
   Fan,

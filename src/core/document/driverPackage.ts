@@ -1,7 +1,7 @@
 /** A driver package: who publishes it, what it says that it drives, and how it installs. */
 import * as z from 'zod/mini';
-import * as limits from './limits.ts';
-import { MOST, date, id, listOf, text, version } from './limits.ts';
+import * as limits from '../parts/limits.ts';
+import { MOST, date, id, listOf, text, version } from '../parts/limits.ts';
 import { Architecture, SystemFamilySchema } from './machine.ts';
 import type { DeepReadonly } from '../units.ts';
 
