@@ -1,3 +1,4 @@
+import { readdirSync } from 'node:fs';
 import globals from 'globals';
 import js from '@eslint/js';
 import svelte from 'eslint-plugin-svelte';
@@ -12,6 +13,8 @@ import svelteConfig from './svelte.config.js';
 const ROOMS = [
   'standards',
   'parts',
+  'kinds',
+  'document',
   'read',
   'catalogue',
   'drivers',
@@ -31,6 +34,16 @@ const ROOMS = [
   'backup',
   'commands',
 ];
+
+/**
+ * What a kind knows stands on two floors: what it is by itself under the documents that hold it, what comes of it in a machine
+ * above placement and rules. A file of the second kind has one of these names.
+ */
+const KINDS_ABOVE = [
+  'src/core/kinds/{way,ways,flow,component,components,copyEnds,running,runnings}.ts',
+  'src/core/kinds/*/{way,flow,causes,seen,join,stands,wire,running,negotiated}.ts',
+];
+const KINDS_ABOVE_FLOOR = ROOMS.indexOf('flow');
 
 /** How an import from one room names another: rooms of one folder do not name the folder. */
 const nameFrom = (room, other) =>
@@ -52,15 +65,23 @@ const NO_SPREAD_INTO_LISTS = {
   message: 'A list of any length is no list of arguments: go through it.',
 };
 
-const coreRooms = ROOMS.map((room, floor) => ({
-  files: [`src/core/${room}/**/*.ts`],
+const UPPER_KINDS = {
+  regex:
+    '(?:^|/)kinds/(?:\\w+/)?(?:way|ways|flow|component|components|copyEnds|running|runnings|causes|seen|join|stands|wire|negotiated)\\.ts$',
+  message: 'What comes of a kind in a machine stands above this room.',
+};
+
+const roomRules = (room, files, floor, ignores = []) => ({
+  files,
+  ignores,
   rules: {
     'no-restricted-imports': [
       'error',
       {
         patterns: [
           OUTSIDE_CORE,
-          ...ROOMS.slice(floor + 1).map((other) => ({
+          ...(floor < KINDS_ABOVE_FLOOR ? [UPPER_KINDS] : []),
+          ...ROOMS.slice(floor).map((other) => ({
             regex: `^(\\.\\./)+${nameFrom(room, other)}/`,
             message: `src/core/${room} comes before src/core/${other} and may not import from it.`,
           })),
@@ -72,6 +93,29 @@ const coreRooms = ROOMS.map((room, floor) => ({
       },
     ],
   },
+});
+
+const coreRooms = [
+  ...ROOMS.map((room, floor) =>
+    roomRules(room, [`src/core/${room}/**/*.ts`], floor + 1, room === 'kinds' ? KINDS_ABOVE : []),
+  ),
+  roomRules('kinds', KINDS_ABOVE, KINDS_ABOVE_FLOOR),
+];
+
+/** The kinds of card and of need, which nobody asks for by name but their own folders. */
+const KIND_NAMES = readdirSync('src/core/kinds', { withFileTypes: true }).flatMap((each) =>
+  each.isDirectory() ? each.name : [],
+);
+const A_KIND = `/^(?:${KIND_NAMES.join('|')})$/`;
+const NO_KIND_BY_NAME = [
+  `BinaryExpression[operator=/^[!=]==$/][left.property.name='kind'][right.value=${A_KIND}]`,
+  `BinaryExpression[operator=/^[!=]==$/][left.name='kind'][right.value=${A_KIND}]`,
+  `BinaryExpression[operator=/^[!=]==$/][left.type='ChainExpression'][right.value=${A_KIND}]`,
+  `SwitchStatement[discriminant.property.name='kind'] > SwitchCase[test.value=${A_KIND}]`,
+  `SwitchStatement[discriminant.name='kind'] > SwitchCase[test.value=${A_KIND}]`,
+].map((selector) => ({
+  selector,
+  message: 'What is true of one kind lies in its folder under src/core/kinds: ask the registry.',
 }));
 
 /** The simulated machine tries what the procedure says: it judges with code of its own, and knows only what a step is. */
@@ -150,6 +194,7 @@ export default ts.config(
     rules: {
       'no-restricted-syntax': [
         'error',
+        ...NO_KIND_BY_NAME,
         {
           selector:
             'SvelteElement[name.name="details"] > SvelteStartTag > SvelteAttribute[key.name="open"]',
@@ -167,6 +212,11 @@ export default ts.config(
         },
       ],
     },
+  },
+  {
+    files: ['src/lib/**/*.ts'],
+    ignores: ['**/*.svelte.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...NO_KIND_BY_NAME] },
   },
   {
     // No pattern may look at a letter more often than a fixed number of times: files come from anywhere.
@@ -195,17 +245,41 @@ export default ts.config(
         { object: 'Date', property: 'now', message: 'The time comes in as an argument.' },
         { object: 'Math', property: 'random', message: 'Chance comes in as an argument.' },
       ],
-      'no-restricted-syntax': ['error', ...CORE_SYNTAX],
+      'no-restricted-syntax': ['error', ...CORE_SYNTAX, ...NO_KIND_BY_NAME],
     },
   },
   {
     // What comes from outside may be of any length, and what a call takes is not.
     files: ['src/core/read/**/*.ts'],
-    rules: { 'no-restricted-syntax': ['error', ...CORE_SYNTAX, NO_SPREAD_INTO_LISTS] },
+    rules: {
+      'no-restricted-syntax': ['error', ...CORE_SYNTAX, ...NO_KIND_BY_NAME, NO_SPREAD_INTO_LISTS],
+    },
+  },
+  {
+    files: ['src/core/kinds/**/*.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...CORE_SYNTAX] },
+  },
+  {
+    // How a kind runs is known twice: what it carries and how it fails is reckoned anew.
+    files: ['src/core/kinds/{running,runnings}.ts', 'src/core/kinds/*/{running,negotiated}.ts'],
+    plugins: { '@typescript-eslint': ts.plugin },
+    rules: {
+      '@typescript-eslint/no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: '/(?:way|ways|flow|component|components|copyEnds|causes|seen|wire)\\.ts$',
+              message: 'A machine that runs knows nothing of what a way expects of it.',
+            },
+          ],
+        },
+      ],
+    },
   },
   {
     files: ['src/lib/workers/**/*.ts'],
-    rules: { 'no-restricted-syntax': ['error', NO_SPREAD_INTO_LISTS] },
+    rules: { 'no-restricted-syntax': ['error', ...NO_KIND_BY_NAME, NO_SPREAD_INTO_LISTS] },
   },
   ...coreRooms,
   simulator,

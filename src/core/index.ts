@@ -162,7 +162,7 @@ export {
 } from './parts/networkPath.ts';
 export { OTHER_DEVICES, type OtherDevice } from './standards/otherDevices.ts';
 export { PROCESSOR_CLASSES } from './standards/processors.ts';
-export { type WireLink, wireLinks } from './flow/wire.ts';
+export { type WireLink, wireLinks } from './kinds/network/wire.ts';
 export { type Fact, type Claim, Source, known, valueOf } from './parts/fact.ts';
 export {
   type Express,
@@ -208,7 +208,13 @@ export {
   type Weights,
   pinKey,
 } from './document/planning.ts';
-export { Delivery, type DeliveryKind, type DeliveryOf } from './kinds/delivery.ts';
+export {
+  CARD_KINDS,
+  cardKindOf,
+  Delivery,
+  type DeliveryKind,
+  type DeliveryOf,
+} from './kinds/delivery.ts';
 export { Card, asOccupant, cardName } from './document/card.ts';
 export { Drive, driveName, emptyDrive } from './parts/drive.ts';
 export {
@@ -223,15 +229,18 @@ export {
   Need,
   type NeedKind,
   type NeedOf,
-  SERVED_BY,
+  NEED_KINDS,
+  needKindOf,
+  isAtFront,
+  takesCard,
+  asksOf,
   isServedBy,
-  type StageCode,
   plainNeed,
-  areUsed,
-  socketWanted,
-  drivesWanted,
   unitsNeeded,
 } from './kinds/need.ts';
+export { areUsed, drivesWanted } from './kinds/drives/wanted.ts';
+export { socketWanted } from './kinds/drives/need.ts';
+export { type StageCode } from './kinds/stages.ts';
 export {
   type Channel,
   type DriverWays,
@@ -250,8 +259,8 @@ export {
   type ReadingObservation,
   type RunObservation,
   Observation,
-  READINGS,
 } from './document/observation.ts';
+export { READINGS } from './standards/readings.ts';
 export {
   answeredCheck,
   causesFor,
@@ -372,7 +381,6 @@ export {
   type Column,
   FAN_CELL,
   PLAIN_CARD,
-  PLAIN_DELIVERIES,
   columnsFor,
   columnsOf,
   plainCard,
@@ -487,7 +495,7 @@ export {
 } from './rules/findingCodes.ts';
 export { type Finding, VERDICTS, type Verdict, byWeight, worstVerdict } from './rules/finding.ts';
 export { seat } from './rules/seat.ts';
-export { link, usableBytesPerSecond } from './rules/link.ts';
+export { link } from './rules/link.ts';
 export { bracket } from './rules/bracket.ts';
 export { body, openingsCollide } from './rules/body.ts';
 export { firmware } from './rules/firmware.ts';
@@ -512,10 +520,10 @@ export {
   factBehind,
 } from './rules/decisiveFacts.ts';
 
-export { type Flow, type FlowStage } from './flow/flow.ts';
+export { type Flow, type FlowStage } from './kinds/flow.ts';
 export { flowOf, satisfies } from './flow/flowOf.ts';
 export { type MetByMachine, metByMachine, recordOf } from './flow/metByMachine.ts';
-export { type WantedScreen, pairScreens } from './flow/screens.ts';
+export { type WantedScreen, pairScreens } from './kinds/screens/flow.ts';
 export {
   type Rate,
   type Route,
@@ -538,7 +546,8 @@ export {
 export { metTogether } from './planner/answers/metTogether.ts';
 export { type Delivered, delivered, deliveredShare } from './planner/answers/delivered.ts';
 export { CONSTRAINTS, type Constraint } from './planner/candidates/constraints.ts';
-export { type ExtraNeeded, type PricedExtra, priced } from './planner/candidates/extras.ts';
+export { type PricedExtra, priced } from './planner/candidates/extras.ts';
+export { type ExtraNeeded } from './parts/extra.ts';
 export { type Refusal } from './planner/answers/refusals.ts';
 export {
   type PlanRequest,
@@ -636,13 +645,13 @@ export { goalState } from './procedure/fitting/goalState.ts';
 export { isAcceptable } from './assembly/acceptable.ts';
 export { openingsOf } from './assembly/openings.ts';
 export {
-  type LeadEnd,
   type RearPorts,
   type RearSockets,
   boardSockets,
   rearLeads,
   rearSocketsOf,
 } from './assembly/rearLeads.ts';
+export { type LeadEnd } from './kinds/leadEnd.ts';
 export {
   type AssembledCard,
   type Assembly,
@@ -656,16 +665,18 @@ export { readSmartctl } from './read/system/smartctl.ts';
 export { inBays } from './placement/bays.ts';
 export { type Expectation, expectations } from './assembly/expectations.ts';
 export { type Judgement, judge } from './diagnosis/judge.ts';
-export { type RunGroup, type RunTest, mainGroup, runGroups, testOf } from './diagnosis/runs.ts';
+export { type RunGroup, mainGroup, runGroups, testOf } from './diagnosis/runs.ts';
+export { type RunTest } from './parts/run.ts';
 export { expectedRun } from './diagnosis/expectedRun.ts';
 export {
   type Component,
   type ComponentName,
   PRACTICE as PRACTICE_FREQUENCIES,
-} from './diagnosis/causes/component.ts';
+} from './kinds/component.ts';
 export { componentsOf } from './diagnosis/causes/components.ts';
 export type { Answer, CauseAt, Explanation, Observed } from './diagnosis/causes/explanations.ts';
-export type { Measure, NextCheck } from './diagnosis/causes/nextCheck.ts';
+export type { NextCheck } from './diagnosis/causes/nextCheck.ts';
+export type { Measure } from './kinds/needKind.ts';
 export { type Diagnosis, diagnose } from './diagnosis/causes/diagnose.ts';
 export {
   type Reasons,
@@ -676,12 +687,7 @@ export {
   ruledOut,
 } from './diagnosis/causes/reasons.ts';
 export { copyGigabytes } from './diagnosis/copySize.ts';
-export {
-  type HeldReading,
-  type ReadingKind,
-  heldReadings,
-  readingKinds,
-} from './diagnosis/readings.ts';
+export { type HeldReading, type ReadingKind, heldReadings } from './diagnosis/readings.ts';
 export { type Variants, variantsOf } from './diagnosis/variants.ts';
 export { type NeedDiagnosis, diagnoses } from './diagnosis/causes/diagnosisOf.ts';
 export { checkCautions, isMended, mendOf } from './procedure/mends.ts';

@@ -28,7 +28,8 @@ import {
   type NextCheck,
   type Observation,
 } from '../../src/core/index.ts';
-import { faultsPossible, type Fault } from '../../src/core/simulator/running/faults.ts';
+import { faultsPossible } from '../../src/core/simulator/running/faults.ts';
+import type { Fault } from '../../src/core/kinds/running.ts';
 import {
   answerOf,
   measure,

@@ -33,7 +33,7 @@ import {
 import { explanationsOf } from '../../src/core/diagnosis/causes/explanations.ts';
 import { bestQuestion, type Question } from '../../src/core/diagnosis/causes/nextCheck.ts';
 import { measure } from '../../src/core/simulator/running/running.ts';
-import type { Fault } from '../../src/core/simulator/running/faults.ts';
+import type { Fault } from '../../src/core/kinds/running.ts';
 import {
   cases,
   course,

@@ -34,7 +34,7 @@ import {
   WORKSTATION,
 } from '../../demo/machines.ts';
 import { course, caseFor, type Course } from '../builders/faultyWorlds.ts';
-import type { Fault } from '../../src/core/simulator/running/faults.ts';
+import type { Fault } from '../../src/core/kinds/running.ts';
 import { AT, STAMP, aJob, told } from '../builders/parts.ts';
 
 const card = (model: string): Card => CARDS.find((each) => each.model === model)!;

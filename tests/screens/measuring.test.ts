@@ -2,8 +2,9 @@
 import { spawnSync } from 'node:child_process';
 import { expect } from 'chai';
 import { SYSTEM_FAMILIES, plainNeed, type NeedKind } from '$core';
-import { guideFor, scriptOf } from '$lib/wording/measuring';
-import { KIND_WORDS } from '$lib/wording/needs';
+import { needWordsOf } from '$lib/wording/kinds/words';
+import { scriptOf } from '$lib/wording/measuring';
+import { KIND_WORDS } from '$lib/wording/kinds/words';
 
 const FAMILIES = [...SYSTEM_FAMILIES, null] as const;
 const KINDS = Object.keys(KIND_WORDS) as readonly NeedKind[];
@@ -15,7 +16,11 @@ describe('A file to run', () => {
     let scripts = 0;
     for (const family of FAMILIES)
       for (const kind of KINDS)
-        for (const way of guideFor(plainNeed(kind, kind), { unit: 'B/s' }, family, 8).ways) {
+        for (const way of needWordsOf({ kind }).guide(plainNeed(kind, kind), {
+          family,
+          gigabytes: 8,
+          unit: 'B/s',
+        }).ways) {
           scripts += 1;
           const { text } = scriptOf(way, family);
           expect(text, `${kind} on ${family}`).not.to.match(ENDLESS);

@@ -14,16 +14,8 @@ import {
   findingRow,
 } from '$core';
 import { logWords } from '$lib/wording/commands';
-import {
-  band,
-  figure,
-  inMoney,
-  linkWords,
-  modeWords,
-  wireWords,
-  flowFigure,
-  saidIn,
-} from '$lib/wording/figures';
+import { figure, inMoney, linkWords, modeWords, wireWords } from '$lib/wording/figures';
+import { band, flowFigure, saidIn } from '$lib/wording/flowFigures';
 import { adviceWords } from '$lib/wording/facts';
 import { findingTopic, findingWords } from '$lib/wording/findings';
 import { needWords } from '$lib/wording/needs';

@@ -5,7 +5,8 @@
  * cards have the same header, lead, plug or opening.
  */
 import { driverForCard, type DriverChoice } from '../drivers/chooseDriver.ts';
-import type { Flow } from '../flow/flow.ts';
+import { cabledPorts } from '../kinds/drives/ports.ts';
+import type { Flow } from '../kinds/flow.ts';
 import { flowFrom } from '../flow/flowOf.ts';
 import { memoOf } from '../memo.ts';
 import type { Card } from '../document/card.ts';
@@ -25,9 +26,9 @@ import {
   extrasTogether,
   leftInBoxes,
   gathered,
-  type ExtraNeeded,
   type LeftInBox,
 } from '../planner/candidates/extras.ts';
+import type { ExtraNeeded } from '../parts/extra.ts';
 import type { Finding } from '../rules/finding.ts';
 import { slotVerdict } from '../rules/verdict.ts';
 import type { FrontLead } from '../standards/headers.ts';
@@ -177,15 +178,15 @@ export const assemblyOf = memoOf((job: Job): Assembly => {
 
 /** Of needs that the plan serves; the cards serve what is left of them. */
 const boardDrives = ({ needs, plan }: Job, machine: Machine): readonly Flow[] =>
-  (valueOf(machine.builtIn) ?? []).flatMap((delivers) =>
-    delivers.kind === 'drives' && delivers.socket === 'sata'
-      ? needs.flatMap((need) =>
-          need.kind === 'drives' && plan !== null && !plan.unmet.includes(need.id)
-            ? (flowFrom({ delivers, fitted: null }, need, machine) ?? [])
-            : [],
-        )
-      : [],
-  );
+  (valueOf(machine.builtIn) ?? [])
+    .filter((delivers) => cabledPorts(delivers) > 0)
+    .flatMap((delivers) =>
+      needs.flatMap((need) =>
+        plan !== null && !plan.unmet.includes(need.id)
+          ? (flowFrom({ delivers, fitted: null }, need, machine) ?? [])
+          : [],
+      ),
+    );
 
 /** Packages by which drivers are chosen once a plan is accepted: those of its time, and those that are at hand. */
 export const packagesOf = memoOf(({ plan, packages }: Job): readonly DriverPackage[] => [

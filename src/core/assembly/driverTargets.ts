@@ -2,6 +2,7 @@
  * What drivers are wanted for: the plan's new cards, devices of the machine that nothing but a basic driver runs, and what a
  * need asks to be renewed. And which old drivers go before that.
  */
+import { driverScopes } from '../kinds/drivers/scopes.ts';
 import { classDriver } from '../drivers/classDrivers.ts';
 import { chooseDriver, toInstall, type DriverChoice } from '../drivers/chooseDriver.ts';
 import { machineDevices, NEEDS_NO_DRIVER, type MachineDevice } from '../drivers/machineDevices.ts';
@@ -36,7 +37,7 @@ export interface OldDriver {
   readonly id: string;
   readonly name: string;
   readonly driver: string;
-  readonly kind: DeviceKind;
+  readonly device: DeviceKind;
   readonly how: DriverWays['oldDriver'];
   /** Why it goes that way: the school, or another family of chips that comes after it. */
   readonly because: 'school' | 'otherFamily';
@@ -55,7 +56,7 @@ export const driverTargets = memoOf((job: Job): readonly DriverTarget[] => {
     wanted: 'newCard',
   }));
   const tellsDrivers = job.machine.functions.some(({ driver }) => driver !== null);
-  const scopes = job.needs.flatMap((need) => (need.kind === 'drivers' ? need.scope : []));
+  const scopes = driverScopes(job.needs);
   const devices = devicesOf(job).map((before): DriverTarget => {
     const choice = chooseDriver(before.asked, job.machine, packagesOf(job), job.driverWays);
     return {
@@ -117,15 +118,15 @@ export function oldDrivers(job: Job): readonly OldDriver[] {
     ({ wanted, choice }) => wanted !== null && toInstall(choice) !== null,
   );
   return targets.flatMap(({ id, name, before, choice, wanted }): readonly OldDriver[] => {
-    const kind = kindOf(before?.asked.class24 ?? null);
+    const device = kindOf(before?.asked.class24 ?? null);
     const driver = before?.driver ?? null;
-    if (before === null || kind === null || driver === null || isBasicDisplay(driver)) return [];
-    const after = coming.filter((each) => kindOf(classOf(each)) === kind);
+    if (before === null || device === null || driver === null || isBasicDisplay(driver)) return [];
+    const after = coming.filter((each) => kindOf(classOf(each)) === device);
     const replaced = before.leaves ? after : wanted === 'asked' ? [{ id, choice }] : [];
     if (!before.leaves && replaced.length === 0) return [];
-    if (before.leaves && kind === 'display' && after.length === 0) return [];
+    if (before.leaves && device === 'display' && after.length === 0) return [];
     const isOtherFamily =
-      kind === 'display' &&
+      device === 'display' &&
       before.leaves &&
       after.every((each) => vendorOf(each) !== before.asked.id?.slice(0, 4));
     return [
@@ -133,7 +134,7 @@ export function oldDrivers(job: Job): readonly OldDriver[] {
         id,
         name,
         driver,
-        kind,
+        device,
         how: isOtherFamily ? 'clean' : job.driverWays.oldDriver,
         because: isOtherFamily ? 'otherFamily' : 'school',
       },

@@ -1,5 +1,7 @@
 /** What each need should get from the accepted plan: the figure to prove, before anything is measured. */
-import { catchesIn, type Flow } from '../flow/flow.ts';
+import { teamWanted } from '../kinds/network/team.ts';
+import { wayOf } from '../kinds/ways.ts';
+import { catchesIn, type Flow } from '../kinds/flow.ts';
 import type { Job } from '../document/job.ts';
 import type { Need } from '../kinds/need.ts';
 import { metByMachine, providers } from '../flow/metByMachine.ts';
@@ -44,7 +46,8 @@ export function expectations(job: Job): readonly Expectation[] {
 }
 
 /** A flow of the need in what it is proven by. */
-const asProven = (flow: Flow, need: Need, job: Job): Flow => shown(asTeam(flow, need, job));
+const asProven = (flow: Flow, need: Need, job: Job): Flow =>
+  wayOf(need).proven(asTeam(flow, need, job));
 
 /** What the same card in the same slot gives a need that asks something else; null where the machine serves it by itself. */
 export function flowInstead({ card }: Expectation, need: Need, job: Job): Flow | null {
@@ -60,31 +63,19 @@ export function flowInstead({ card }: Expectation, need: Need, job: Job): Flow |
 const isNoBand = ({ code }: Finding): boolean => code !== 'deliver.tight';
 
 /**
- * Frames a second at which a class of work is fluent, and at which most screens show no more: what graphics are proven by.
- * Common practice, no source.
- */
-const FLUENT_FRAMES = [30, 60] as const;
-
-/** The flow in what it is proven by: memory is read off the card, a class of work is seen at work. */
-function shown(flow: Flow): Flow {
-  if (flow.need.kind !== 'graphics') return flow;
-  const [low, high] = FLUENT_FRAMES;
-  return { ...flow, unit: 'frames', wanted: low, low, high, stages: [{ code: 'card', low, high }] };
-}
-
-/**
  * Ports that work as one show the sum while many copies run, and one port's rate while there is one: the ports of the plan's
  * cards and, for what is still wanted, those of the machine.
  */
 function asTeam(best: Flow, need: Need, job: Job): Flow {
-  if (need.kind !== 'network' || need.team !== 'throughput') return best;
+  const team = teamWanted(need);
+  if (team === null) return best;
   const { machine, cards } = assemblyOf(job);
   const known = (job.plan?.placements ?? []).map(({ card }) => card);
   const flows = [
     ...cards.flatMap((card) => card.flows.filter((flow) => flow.need === need)),
     ...providers(machine, known).flatMap((provider) => flowFrom(provider, need, machine) ?? []),
   ].filter(({ units }) => units > 0);
-  let missing = need.ports;
+  let missing = team.ports;
   const high = flows.reduce((sum, flow) => {
     const ports = Math.min(missing, flow.units);
     missing -= ports;
@@ -92,5 +83,5 @@ function asTeam(best: Flow, need: Need, job: Job): Flow {
   }, 0);
   const low = Math.min(...flows.map((flow) => flow.low));
   const gain = { low: low / best.low, high: high / best.high };
-  return { ...best, wanted: need.bytesPerSecond, low, high, gain };
+  return { ...best, wanted: team.bytesPerSecond, low, high, gain };
 }

@@ -1,10 +1,10 @@
 /** Which lead of the front panel is connected to which card: where several could take it, to the one that serves the front. */
-import type { Flow } from '../flow/flow.ts';
+import type { Flow } from '../kinds/flow.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../document/machine.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 import type { FrontLead } from '../standards/headers.ts';
-import { isAtFront } from './serves.ts';
+import { isAtFront } from '../kinds/need.ts';
 
 /**
  * For each card in their order. While no lead of the case is told, each card has its own to ask for.

@@ -1,5 +1,5 @@
 /** What cards give to the needs of a job, by the slots they are in. */
-import type { Flow } from '../flow/flow.ts';
+import type { Flow } from '../kinds/flow.ts';
 import { flowOf } from '../flow/flowOf.ts';
 import type { Card } from '../document/card.ts';
 import type { Machine, Slot } from '../document/machine.ts';
@@ -14,7 +14,3 @@ export const servesIn =
     needs
       .flatMap((need) => flowOf(card, slot, need, machine) ?? [])
       .filter(({ units }) => units > 0);
-
-/** Whether a need is served through a lead to the front of the case. */
-export const isAtFront = (need: Need): boolean =>
-  (need.kind === 'usb' && need.where === 'front') || (need.kind === 'sound' && need.front);

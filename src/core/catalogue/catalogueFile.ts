@@ -4,9 +4,9 @@
  */
 import Papa from 'papaparse';
 import { Card } from '../document/card.ts';
-import type { DeliveryKind } from '../kinds/delivery.ts';
+import { type DeliveryKind, cardKindOf } from '../kinds/delivery.ts';
 import type { Problem } from '../read/problem.ts';
-import { CARD_COLUMNS, plainCard, printCell, takeCell, type Column } from './columns.ts';
+import { CARD_COLUMNS, plainCard, printCell, takeCell, type Column, columnsOf } from './columns.ts';
 
 const LARGEST_FILE = 4 * 1024 * 1024;
 const MOST_ROWS = 5_000;
@@ -168,6 +168,9 @@ function readRow(
       };
 }
 
+const titleOf = (kind: DeliveryKind, path: string): string =>
+  columnsOf(kind).find((each) => each.path === `delivers.${path}`)?.title ?? path;
+
 /** What cannot be true of one card at once. */
 export function contradictionsIn(card: Card, line?: number): readonly Problem[] {
   const place = line === undefined ? {} : { line };
@@ -195,15 +198,11 @@ export function contradictionsIn(card: Card, line?: number): readonly Problem[] 
     ...((card.bus === 'pci') === (card.keying === null)
       ? [wrong('PCI key', 'told for classic PCI, and for nothing else', card.keying ?? '')]
       : []),
-    ...(card.delivers.kind === 'drives' && card.delivers.ownPorts > card.delivers.ports
-      ? [
-          wrong(
-            'Ports of its own',
-            `at most ${card.delivers.ports}`,
-            String(card.delivers.ownPorts),
-          ),
-        ]
-      : []),
+    ...cardKindOf(card.delivers)
+      .contradictions(card.delivers)
+      .map(({ path, most, found }) =>
+        wrong(titleOf(card.delivers.kind, path), `at most ${most}`, String(found)),
+      ),
   ];
 }
 

@@ -4,7 +4,7 @@
  */
 import { OWN_ENDS, type Card } from '../document/card.ts';
 import { STATEMENT_KINDS, Statement } from '../parts/statement.ts';
-import type { Delivery, DeliveryKind } from '../kinds/delivery.ts';
+import { CARD_KINDS, DELIVERY_KINDS, type DeliveryKind } from '../kinds/delivery.ts';
 import { M2_SIGNALS, PCI_KEYINGS } from '../document/machine.ts';
 import { BOOT_CODES, MANNERS, QUIRKS } from '../standards/cardForm.ts';
 import { OTHER_DEVICES } from '../standards/otherDevices.ts';
@@ -62,18 +62,6 @@ const column = <Value>(
 });
 
 const required = (of: Column): Column => ({ ...of, required: true });
-
-const DELIVERY_KINDS = [
-  'screens',
-  'usb',
-  'network',
-  'wifi',
-  'sound',
-  'drives',
-  'serialLink',
-  'legacy',
-  'otherDevice',
-] as const satisfies readonly DeliveryKind[];
 
 const MILLIMETRES = numberCell(1, 450, false);
 const WATTS = numberCell(0.1, 700, false);
@@ -303,26 +291,6 @@ export const columnsFor = (kind: DeliveryKind): readonly Column[] => [
   ...columnsOf(kind),
 ];
 
-/** What a card of a kind delivers before anything is told of it. */
-export const PLAIN_DELIVERIES: { readonly [Kind in DeliveryKind]: Delivery & { kind: Kind } } = {
-  screens: {
-    kind: 'screens',
-    outputs: [{ signal: 'dp-hbr2', count: 1 }],
-    most: 1,
-    memoryGigabytes: 0,
-    speedClass: 1,
-    encodes: [],
-  },
-  usb: { kind: 'usb', ports: 2, signalling: '3.2-1', typeC: 0, milliamps: 900 },
-  network: { kind: 'network', ports: 1, megabits: [100, 1000], medium: 'copper', features: [] },
-  wifi: { kind: 'wifi', radioMegabits: 867, bluetooth: false, bands: ['2.4', '5'], aerials: 2 },
-  drives: { kind: 'drives', ports: 2, socket: 'sata', ownPorts: 2, sataModules: 0 },
-  sound: { kind: 'sound', channels: 2, inputs: 1, optical: false },
-  serialLink: { kind: 'serialLink', ports: 1, gigabits: 40 },
-  legacy: { kind: 'legacy', serial: 1, parallel: 0 },
-  otherDevice: { kind: 'otherDevice', what: 'other', units: 1, socket: null, bytesPerSecond: 0 },
-};
-
 /** Everything of a card but what it is called and delivers: small, light and modest. */
 export const PLAIN_CARD: Omit<Card, 'id' | 'maker' | 'model' | 'ids' | 'delivers'> = {
   bus: 'pcie',
@@ -367,7 +335,7 @@ export const plainCard = (kind: DeliveryKind): Card => ({
   maker: '',
   model: '',
   ids: { vendor: 0, device: 0, class24: 0 },
-  delivers: PLAIN_DELIVERIES[kind],
+  delivers: CARD_KINDS[kind].plain,
 });
 
 /** The text of a column of a card, or of any part that has its path. */

@@ -1,5 +1,5 @@
 /** How much to copy so that a measurement says something. */
-import type { Flow } from '../flow/flow.ts';
+import type { Flow } from '../kinds/flow.ts';
 
 /** A copy shorter than this is mostly start and finish. Common practice, no source. */
 const LEAST_SECONDS = 20;

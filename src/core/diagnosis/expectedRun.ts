@@ -1,12 +1,12 @@
 /** What a need should show by the way it is measured: the other direction, one drive alone, small files, the wire without drives. */
 import { flowInstead, type Expectation } from '../assembly/expectations.ts';
-import type { Flow, FlowStage } from '../flow/flow.ts';
+import type { Flow, FlowStage } from '../kinds/flow.ts';
 import type { Job } from '../document/job.ts';
-import type { Need, StageCode } from '../kinds/need.ts';
-import type { RunDirection } from '../parts/run.ts';
+import { needKindOf } from '../kinds/need.ts';
+import type { StageCode } from '../kinds/stages.ts';
 import type { Band } from '../placement/slotLink.ts';
 import { FILE_SECONDS, SMALL_FILE_BYTES, withFileCost } from '../standards/fileOverhead.ts';
-import { directionAsked, type RunTest } from './runs.ts';
+import type { RunTest } from '../parts/run.ts';
 
 /** Stages that a measurement from memory to memory does not touch. */
 const DRIVES: readonly StageCode[] = ['ownDrive', 'ownDrivePort', 'farDrive', 'usbDevice'];
@@ -28,26 +28,10 @@ export function withoutFileCost(expectation: Expectation, job: Job, test: RunTes
 /** The flow in the direction and company in which it was measured. */
 function asMeasured(expectation: Expectation, job: Job, test: RunTest): Flow | null {
   const { need, flow } = expectation;
-  const isAsked = test.direction === null || test.direction === directionAsked(need);
+  const isAsked = test.direction === null || test.direction === needKindOf(need).direction(need);
   if (flow === null || (isAsked && !test.alone)) return flow;
-  const measured = needMeasured(need, test.direction, test.alone);
+  const measured = needKindOf(need).asMeasured(need, test);
   return measured === need ? flow : (flowInstead(expectation, measured, job) ?? flow);
-}
-
-function needMeasured(need: Need, direction: RunDirection | null, alone: boolean): Need {
-  if (need.kind === 'network')
-    return {
-      ...need,
-      direction: direction === 'read' ? 'from' : 'to',
-      team: alone && need.team === 'throughput' ? 'none' : need.team,
-    };
-  if (need.kind === 'drives')
-    return {
-      ...need,
-      direction: direction ?? need.direction,
-      together: need.together && !alone,
-    };
-  return need;
 }
 
 function withStages(flow: Flow, stages: readonly FlowStage[]): Flow {
@@ -70,7 +54,7 @@ export function bandOfSmallFiles(
   flow: Flow,
   { fileBytes }: Pick<RunTest, 'fileBytes'>,
 ): Band {
-  const [least, most] = FILE_SECONDS[mediumOf(flow)];
+  const [least, most] = FILE_SECONDS[needKindOf(flow.need).files(flow.need)];
   const size = fileBytes ?? SMALL_FILE_BYTES;
   return { low: withFileCost(low, size, most), high: withFileCost(high, size, least) };
 }
@@ -80,9 +64,3 @@ const ofSmallFiles = (flow: Flow, test: RunTest): Flow =>
     flow,
     flow.stages.map((stage) => ({ ...stage, ...bandOfSmallFiles(stage, flow, test) })),
   );
-
-function mediumOf({ need }: Flow): keyof typeof FILE_SECONDS {
-  if (need.kind === 'network' || need.kind === 'wifi') return 'wire';
-  if (need.kind === 'usb') return need.device === 'disk' ? 'disk' : 'solidState';
-  return need.kind === 'drives' && need.medium === 'hardDisk' ? 'disk' : 'solidState';
-}

@@ -1,5 +1,5 @@
 /** A figure held against what is expected of it. What a shortfall comes from is asked elsewhere. */
-import type { Flow } from '../flow/flow.ts';
+import type { Flow } from '../kinds/flow.ts';
 import type { Verdict } from '../rules/finding.ts';
 
 export interface Judgement {

@@ -1,6 +1,8 @@
 /** Each need with what it should get, what was measured, before the work and after, and where that leaves it. */
+import { refreshWanted } from '../kinds/screens/picture.ts';
+import { needKindOf } from '../kinds/need.ts';
 import { expectations, type Expectation } from '../assembly/expectations.ts';
-import type { Flow } from '../flow/flow.ts';
+import type { Flow } from '../kinds/flow.ts';
 import { memoOf } from '../memo.ts';
 import type { Job } from '../document/job.ts';
 import { causesFor, readingsFor, runsOf } from '../document/observed.ts';
@@ -86,10 +88,10 @@ function judged(group: RunGroup, expectation: Expectation, job: Job): readonly J
 
 /** How often the screen shows a picture: as it was read off, else as its need asks. */
 function refreshOf({ need }: Expectation, { observations, needs }: Job): number | null {
-  if (need.kind !== 'graphics') return null;
+  if (!needKindOf(need).readings.includes('refreshHz')) return null;
   const read = readingsFor(observations, need.id).find(({ value }) => value.what === 'refreshHz');
   if (read !== undefined) return read.value.number;
-  return needs.flatMap((each) => (each.kind === 'screens' ? each.mode.refreshHz : []))[0] ?? null;
+  return refreshWanted(needs);
 }
 
 function stateOf(

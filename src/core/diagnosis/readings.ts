@@ -1,8 +1,8 @@
 /** Numbers that are read off a machine beside its figures, each with what it is held against. */
 import type { Expectation } from '../assembly/expectations.ts';
-import { wireLinks } from '../flow/wire.ts';
+import { comesUpAt } from '../kinds/network/wire.ts';
 import type { Job } from '../document/job.ts';
-import { unitsNeeded, type Need } from '../kinds/need.ts';
+import { needKindOf, unitsNeeded, type Need } from '../kinds/need.ts';
 import { readingsFor } from '../document/observed.ts';
 import type { ReadingObservation } from '../document/observation.ts';
 import type { Verdict } from '../rules/finding.ts';
@@ -16,24 +16,6 @@ export interface HeldReading {
   /** What it is held against; null: nothing of the plan says. */
   readonly against: number | null;
   readonly verdict: Verdict;
-}
-
-/** Readings that say something of a kind of need. */
-export function readingKinds({ kind }: Need): readonly ReadingKind[] {
-  switch (kind) {
-    case 'network':
-      return ['linkMegabits', 'temperature'];
-    case 'drives':
-      return ['driveCount', 'temperature', 'wornPercent'];
-    case 'graphics':
-      return ['temperature', 'refreshHz'];
-    case 'usb':
-    case 'wifi':
-    case 'serialLink':
-      return ['temperature'];
-    default:
-      return [];
-  }
 }
 
 /** Each reading of a need with what it should be. */
@@ -60,11 +42,7 @@ export const heldReadings = (
         return held(count, number >= count, 'blocked');
       }
       case 'linkMegabits': {
-        const delivers = card?.card.delivers;
-        const planned =
-          delivers?.kind === 'network'
-            ? (wireLinks(delivers.megabits, machine.path)[0]?.megabits ?? null)
-            : null;
+        const planned = card === null ? null : comesUpAt(card.card.delivers, machine.path);
         return held(planned, planned !== null && number >= planned, 'limited');
       }
       case 'refreshHz':
@@ -73,7 +51,5 @@ export const heldReadings = (
   });
 
 /** At how many degrees what serves a need slows itself down. */
-export const slowsAt = ({ kind }: Need): number =>
-  SLOWS_AT_CELSIUS[
-    kind === 'drives' ? 'drive' : kind === 'graphics' || kind === 'screens' ? 'graphics' : 'other'
-  ];
+export const slowsAt = (need: Pick<Need, 'kind'>): number =>
+  SLOWS_AT_CELSIUS[needKindOf(need).warms];

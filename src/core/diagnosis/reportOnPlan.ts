@@ -1,4 +1,5 @@
 /** What the machine's last report shows of each card of the accepted plan, and where that differs from the plan. */
+import { makesPictures } from '../kinds/screens/picture.ts';
 import { assemblyOf, type AssembledCard } from '../assembly/assembly.ts';
 import { runsOlder, shownVersion } from '../drivers/versions.ts';
 import { toInstall } from '../drivers/chooseDriver.ts';
@@ -95,8 +96,7 @@ function driverDifferences(
   if (driver === null) return tellsDrivers ? [{ code: 'driverMissing' }] : [];
   const ownPackage = toInstall(chosen) !== null;
   const isGeneric =
-    (card.delivers.kind === 'screens' && isBasicDisplay(driver)) ||
-    (ownPackage && isByClass(driver));
+    (makesPictures(card.delivers) && isBasicDisplay(driver)) || (ownPackage && isByClass(driver));
   if (isGeneric) return [{ code: 'driverGeneric', driver }];
   const planned = toInstall(chosen);
   return planned !== null && runsOlder(driver, planned)

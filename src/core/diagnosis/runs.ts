@@ -1,17 +1,9 @@
 /** Runs of a need put together by how they were measured: median, spread, and what lies far from the rest. */
 import { median, quantile } from 'd3-array';
-import type { Need } from '../kinds/need.ts';
+import { needKindOf, type Need } from '../kinds/need.ts';
 import type { RunObservation } from '../document/observation.ts';
-import type { RunConditions, RunDirection } from '../parts/run.ts';
+import type { RunConditions, RunTest } from '../parts/run.ts';
 import { LARGE_FILE_BYTES, SMALL_FILE_BYTES } from '../standards/fileOverhead.ts';
-
-/** How something was measured, as far as it decides what is to be expected. */
-export interface RunTest extends Pick<RunConditions, 'what' | 'alone' | 'variant' | 'isCold'> {
-  /** Null where the need has no way. */
-  readonly direction: RunDirection | null;
-  /** Of many small files; null of everything else. */
-  readonly fileBytes: number | null;
-}
 
 export interface RunGroup {
   readonly test: RunTest;
@@ -26,12 +18,6 @@ export interface RunGroup {
   readonly falls: boolean;
 }
 
-/** The way that a need asks for, as the machine sees it. */
-export function directionAsked(need: Need): RunDirection | null {
-  if (need.kind === 'network') return need.direction === 'to' ? 'write' : 'read';
-  return need.kind === 'drives' ? need.direction : null;
-}
-
 /** The customer's own files that were counted are large or small; of others nobody knows. */
 export function testOf(run: RunConditions, need: Need): RunTest {
   const mean = run.bytes !== null && run.files !== null ? run.bytes / run.files : null;
@@ -39,7 +25,7 @@ export function testOf(run: RunConditions, need: Need): RunTest {
     run.what !== 'own' || mean === null ? run.what : mean >= LARGE_FILE_BYTES ? 'large' : 'small';
   return {
     what,
-    direction: run.direction ?? directionAsked(need),
+    direction: run.direction ?? needKindOf(need).direction(need),
     alone: run.alone,
     fileBytes: what === 'small' ? (mean ?? SMALL_FILE_BYTES) : null,
     isCold: run.isCold,
@@ -98,7 +84,7 @@ export function mainGroup<Group extends RunGroup>(
   groups: readonly Group[],
   need: Need,
 ): Group | null {
-  const asked = directionAsked(need);
+  const asked = needKindOf(need).direction(need);
   const able = groups.filter(
     ({ test }) =>
       (test.what === 'large' || test.what === 'own' || test.what === 'work') &&

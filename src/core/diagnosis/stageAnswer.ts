@@ -1,5 +1,5 @@
 /** What each stage has to say of a job first, with its figure: the same for the stage, the list of jobs and the sheet. */
-import type { Flow } from '../flow/flow.ts';
+import type { Flow } from '../kinds/flow.ts';
 import { DRIVER_OUTCOMES, driverStates, lastDevices, type DriverOutcome } from './driverStates.ts';
 import type { Job, Stage } from '../document/job.ts';
 import { openBefore } from '../procedure/standing.ts';

@@ -6,6 +6,7 @@ import { MOST, id, instant, listOf, text } from '../parts/limits.ts';
 import { GenerationSchema } from './machine.ts';
 import { PciAddress } from '../parts/pciFunction.ts';
 import { Drive } from '../parts/drive.ts';
+import { READINGS } from '../standards/readings.ts';
 import { runFields } from '../parts/run.ts';
 import { CAUSE_CODES } from '../standards/causes.ts';
 import { CHECK_CODES } from '../standards/checks.ts';
@@ -59,13 +60,6 @@ const CauseFound = z.object({
 });
 
 /** A number read off the machine that is no rate. */
-export const READINGS = [
-  'temperature',
-  'wornPercent',
-  'driveCount',
-  'linkMegabits',
-  'refreshHz',
-] as const;
 const Reading = z.object({
   kind: z.literal('reading'),
   subject: z.object({ needId: id }),

@@ -7,8 +7,8 @@ import { withOccupants } from '../placement/withCards.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 import { providers } from './metByMachine.ts';
 import { fairShares, type Stream } from './fairShares.ts';
-import type { StageCode } from '../kinds/need.ts';
-import type { Flow, FlowStage, Provider, SharedStage } from './flow.ts';
+import type { StageCode } from '../kinds/stages.ts';
+import type { Flow, FlowStage, Provider, SharedStage } from '../kinds/flow.ts';
 import { flowFrom } from './flowOf.ts';
 
 /** One provider's part in serving a need. */

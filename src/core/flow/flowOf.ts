@@ -1,19 +1,15 @@
 /** What a card, or the board itself, gives towards a need. */
 import type { Card } from '../document/card.ts';
 import { BACKINGS } from '../parts/statement.ts';
-import type { DeliveryKind, DeliveryOf } from '../kinds/delivery.ts';
+import { wayOf } from '../kinds/ways.ts';
 import type { Machine, Slot } from '../document/machine.ts';
 import { unitsNeeded, type Need } from '../kinds/need.ts';
 import { machineAround } from '../placement/housing.ts';
 import { slotInUse } from '../placement/lanesLeft.ts';
 import type { Finding } from '../rules/finding.ts';
 import { backingOf } from '../rules/said.ts';
-import { drivesFlow } from './drives.ts';
-import { catchesIn, type Flow, type Provider } from './flow.ts';
+import { catchesIn, type Flow, type Provider } from '../kinds/flow.ts';
 import type { Manner } from '../standards/cardForm.ts';
-import { networkFlow, wifiFlow } from './network.ts';
-import { legacyFlow, otherDeviceFlow, serialLinkFlow, soundFlow, usbFlow } from './ports.ts';
-import { graphicsFlow, screensFlow } from './screens.ts';
 
 /**
  * What the card, in this slot with the lanes that others leave it, gives towards the need; null when it is of another
@@ -28,7 +24,7 @@ export const flowOf = (card: Card, slot: Slot, need: Need, machine: Machine): Fl
 
 /** The same for whatever delivers. */
 export function flowFrom(provider: Provider, need: Need, machine: Machine): Flow | null {
-  const flow = whatComes(provider, need, machine);
+  const flow = wayOf(need).flow(provider, need, machine);
   if (flow === null || provider.fitted === null) return flow;
   return mannered(backed(flow, provider.fitted, machine), provider.fitted);
 }
@@ -65,41 +61,6 @@ function backed(flow: Flow, { card, slot }: NonNullable<Provider['fitted']>, mac
   const finding: Finding = { code: 'deliver.notBacked', verdict: 'blocked', subject: backing };
   return { ...flow, units: 0, finding, catches: [] };
 }
-
-function whatComes(provider: Provider, need: Need, machine: Machine): Flow | null {
-  switch (need.kind) {
-    case 'network':
-      return is(provider, 'network') ? networkFlow(provider, need, machine) : null;
-    case 'wifi':
-      return is(provider, 'wifi') ? wifiFlow(provider, need, machine) : null;
-    case 'usb':
-      return is(provider, 'usb') || is(provider, 'serialLink')
-        ? usbFlow(provider, need, machine)
-        : null;
-    case 'screens':
-      return is(provider, 'screens') ? screensFlow(provider, need, machine) : null;
-    case 'graphics':
-      return is(provider, 'screens') ? graphicsFlow(provider, need) : null;
-    case 'drives':
-      return is(provider, 'drives') ? drivesFlow(provider, need, machine) : null;
-    case 'sound':
-      return is(provider, 'sound') ? soundFlow(provider, need, machine) : null;
-    case 'serialLink':
-      return is(provider, 'serialLink') ? serialLinkFlow(provider, need) : null;
-    case 'legacy':
-      return is(provider, 'legacy') ? legacyFlow(provider, need) : null;
-    case 'otherDevice':
-      return is(provider, 'otherDevice') ? otherDeviceFlow(provider, need) : null;
-    case 'keep':
-    case 'drivers':
-      return null;
-  }
-}
-
-const is = <Kind extends DeliveryKind>(
-  provider: Provider,
-  kind: Kind,
-): provider is Provider<DeliveryOf<Kind>> => provider.delivers.kind === kind;
 
 /** Whether a flow alone satisfies its need. */
 export const satisfies = (flow: Flow): boolean => flow.units >= unitsNeeded(flow.need);

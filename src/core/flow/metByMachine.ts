@@ -8,7 +8,9 @@ import { deviceId } from '../parts/pciFunction.ts';
 import { unitsNeeded, type Need } from '../kinds/need.ts';
 import { slotInUse } from '../placement/lanesLeft.ts';
 import { severityOf, type Finding } from '../rules/finding.ts';
-import { catchesIn, type Flow, type Provider } from './flow.ts';
+import { makesPictures } from '../kinds/screens/picture.ts';
+import { wayOf } from '../kinds/ways.ts';
+import { catchesIn, type Flow, type Provider } from '../kinds/flow.ts';
 import { flowFrom } from './flowOf.ts';
 
 export interface MetByMachine {
@@ -23,9 +25,8 @@ export interface MetByMachine {
 
 /** @param cards the catalogue, by which cards that are fitted are known */
 export function metByMachine(need: Need, machine: Machine, cards: readonly Card[]): MetByMachine {
-  if (need.kind === 'keep') return kept(need.slotId, machine);
-  // No card is bought for it: it is met by what is done to drivers.
-  if (need.kind === 'drivers') return { state: 'met', units: 1, flow: null, catches: [] };
+  const standing = wayOf(need).stands(need, machine);
+  if (standing !== null) return { ...standing, flow: null, catches: [] };
   const flows = providers(machine, cards).flatMap(
     (provider) => flowFrom(provider, need, machine) ?? [],
   );
@@ -59,18 +60,6 @@ function catchesOf(flows: readonly Flow[], wanted: number): readonly Finding[] {
   return all.filter(({ code }, n) => all.findIndex((other) => other.code === code) === n);
 }
 
-function kept(slotId: string, machine: Machine): MetByMachine {
-  const slot = machine.slots.find(({ id }) => id === slotId);
-  const occupant = valueOf(slot?.occupant ?? null);
-  const state =
-    occupant !== null && occupant.disposition !== 'remove'
-      ? 'met'
-      : slot?.occupant == null
-        ? 'unknown'
-        : 'short';
-  return { state, units: state === 'met' ? 1 : 0, flow: null, catches: [] };
-}
-
 /** The catalogue's record of a card that is fitted: by its identity, or where nobody read one by its name. */
 export function recordOf(occupant: Occupant, cards: readonly Card[]): Card | null {
   const record = cards.find((each) =>
@@ -98,9 +87,9 @@ export function providers(machine: Machine, cards: readonly Card[]): readonly Pr
       ? []
       : [{ delivers: card.delivers, fitted: { card, slot: slotInUse(slot, machine) } }];
   });
-  const videoOff = fitted.some(({ delivers }) => delivers.kind === 'screens');
+  const videoOff = fitted.some(({ delivers }) => makesPictures(delivers));
   const board = (valueOf(machine.builtIn) ?? [])
-    .filter(({ kind }) => kind !== 'screens' || !videoOff)
+    .filter((delivers) => !makesPictures(delivers) || !videoOff)
     .map((delivers): Provider => ({ delivers, fitted: null }));
   return [...board, ...fitted];
 }

@@ -25,3 +25,11 @@ export const extraName = ({ maker, model }: Pick<Extra, 'maker' | 'model'>): str
 
 /** No record was chosen for it: what it costs, and when it comes, nobody has told. */
 export const isUnpriced = ({ maker }: Pick<Extra, 'maker'>): boolean => maker === '';
+
+/** A thing that is wanted beside cards, whoever makes it. */
+export interface ExtraNeeded {
+  readonly kind: (typeof EXTRA_KINDS)[number];
+  /** What it is for within its kind; empty: any of the kind does. */
+  readonly fits: string;
+  readonly count: number;
+}

@@ -44,3 +44,11 @@ export const PLAIN_RUN: RunConditions = {
   isCold: false,
   variant: '',
 };
+
+/** How something was measured, as far as it decides what is to be expected. */
+export interface RunTest extends Pick<RunConditions, 'what' | 'alone' | 'variant' | 'isCold'> {
+  /** Null where the need has no way. */
+  readonly direction: RunDirection | null;
+  /** Of many small files; null of everything else. */
+  readonly fileBytes: number | null;
+}

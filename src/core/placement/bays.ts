@@ -1,6 +1,8 @@
 /** Drives into bays: each into the narrowest that takes it, with a frame where the bay is wider. */
+import { needsForDrives, goIntoBays } from '../kinds/drives/wanted.ts';
 import type { Bays } from '../document/machine.ts';
-import { socketWanted, unitsNeeded, type Need, type NeedOf } from '../kinds/need.ts';
+import { unitsNeeded, type Need, type NeedOf } from '../kinds/need.ts';
+import { socketWanted } from '../kinds/drives/need.ts';
 import type { BayFrame, BaySize, DriveForm } from '../standards/storage.ts';
 
 /** A drive as far as a bay asks. What is not told of it asks nothing: any bay, any height, no frame. */
@@ -70,9 +72,9 @@ export const drivesOf = (
  * needs stand.
  */
 export function baysByNeed(needs: readonly Need[], bays: Bays): ReadonlyMap<string, Bays> {
-  const wanting = needs.filter((need): need is NeedOf<'drives'> => need.kind === 'drives');
+  const wanting = needsForDrives(needs);
   const order = wanting
-    .filter((need) => !isOnCards(need))
+    .filter(goIntoBays)
     .toSorted((a, b) => Number(b.must) - Number(a.must) || Number(isAny(a)) - Number(isAny(b)));
   const left = new Map<string, Bays>();
   let free = bays;
@@ -84,5 +86,3 @@ export function baysByNeed(needs: readonly Need[], bays: Bays): ReadonlyMap<stri
 }
 
 const isAny = (need: NeedOf<'drives'>): boolean => socketWanted(need) === 'any';
-const isOnCards = (need: NeedOf<'drives'>): boolean =>
-  !['sata', 'any'].includes(socketWanted(need));

@@ -2,7 +2,8 @@
 import { memo, memoBy } from '../memo.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../document/machine.ts';
-import { drivesWanted, type Need } from '../kinds/need.ts';
+import type { Need } from '../kinds/need.ts';
+import { drivesWanted, needsForDrives } from '../kinds/drives/wanted.ts';
 import { baysByNeed } from './bays.ts';
 
 /** On 12 V, of drives that are named; what nobody told of a drive counts as nothing. */
@@ -17,7 +18,7 @@ export const withDriveLoad = (machine: Machine, needs: readonly Need[]): Machine
     const { baseWatts } = machine.supply;
     const watts = driveLoadWatts(needs);
     const bays = valueOf(machine.case.bays);
-    const several = needs.filter(({ kind }) => kind === 'drives').length > 1;
+    const several = needsForDrives(needs).length > 1;
     const inTheirBays =
       bays === null || !several
         ? machine

@@ -1,4 +1,6 @@
 /** Steps about drivers: what goes first, what is installed for each device, what is set, and what shows that it holds. */
+import { networkSettings } from '../kinds/network/settings.ts';
+import { drivePorts } from '../kinds/drives/ports.ts';
 import { actWord } from '../document/act.ts';
 import {
   assemblyOf,
@@ -15,7 +17,7 @@ import { withoutNumber } from '../parts/pciFunction.ts';
 import type { DriverPackage, DriverWays } from '../document/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../document/job.ts';
-import { areUsed, type NeedOf } from '../kinds/need.ts';
+import { areUsed } from '../kinds/drives/wanted.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { NO_CARD, countedByFirmware, drivesAllotted } from './fitting/drivesOnCards.ts';
 import {
@@ -25,9 +27,9 @@ import {
   step,
   type CardAt,
   type Draft,
-  type NetworkSetting,
   type StepValues,
 } from './step.ts';
+import type { NetworkSetting } from '../kinds/network/settings.ts';
 
 /** It goes in before the card does. */
 export const isInstalledFirst = ({ order }: DriverPackage): boolean => order === 'driver-first';
@@ -61,13 +63,13 @@ export function removing(job: Job): readonly Draft[] {
   if (old.length === 0) return [];
   return [
     plainStep('takeOffline'),
-    ...old.flatMap(({ id, name, driver, kind, how, because }): readonly Draft[] => [
-      ...(kind === 'network'
+    ...old.flatMap(({ id, name, driver, device, how, because }): readonly Draft[] => [
+      ...(device === 'network'
         ? [step('undoTeam', { device: name }, { on: { device: actWord(withoutNumber(id)) } })]
         : []),
       step(
         'removeOldDriver',
-        { device: name, driver, how, because, isDisplay: kind === 'display' },
+        { device: name, driver, how, because, isDisplay: device === 'display' },
         { on: { device: actWord(withoutNumber(id)) } },
       ),
     ]),
@@ -207,8 +209,7 @@ function onSecondSystem(each: AssembledCard, job: Job, { machine }: Assembly): r
 
 /** A carrier without a switch is no device: only the drives on it are. */
 const isPassive = ({ card }: AssembledCard): boolean => card.needsSplit;
-const drivesOn = ({ card: { delivers } }: AssembledCard): number =>
-  delivers.kind === 'drives' ? delivers.ports : 0;
+const drivesOn = ({ card }: AssembledCard): number => drivePorts(card.delivers);
 
 type Key = Parameters<typeof step>[2];
 
@@ -280,23 +281,19 @@ const afterRestart = (drafts: readonly Draft[]): readonly Draft[] =>
       : [],
   );
 
-/** From this rate on larger frames are worth asking for. Common practice, no source. */
-const JUMBO_MEGABITS = 2_500;
-const GIGABIT = 1_000;
-
 /** What a network card is set to for the needs that it serves. */
 const settings = (
   cards: readonly AssembledCard[],
   isAsked: (setting: NetworkSetting) => boolean,
 ): readonly Draft[] =>
   cards.flatMap((each) => {
-    const { delivers } = each.card;
-    if (delivers.kind !== 'network') return [];
-    const needs = each.flows
-      .map((flow) => flow.need)
-      .filter((need): need is NeedOf<'network'> => need.kind === 'network');
-    const megabits = Math.max(...delivers.megabits);
-    return settingsFor(needs, megabits)
+    const found = networkSettings(
+      each.card.delivers,
+      each.flows.map(({ need }) => need),
+    );
+    if (found === null) return [];
+    const { megabits, settings: wanted } = found;
+    return wanted
       .filter(isAsked)
       .map((setting) =>
         step(
@@ -307,34 +304,13 @@ const settings = (
       );
   });
 
-function settingsFor(
-  needs: readonly NeedOf<'network'>[],
-  megabits: number,
-): readonly NetworkSetting[] {
-  const wanted = (feature: NeedOf<'network'>['features'][number]) =>
-    needs.some(({ features }) => features.includes(feature));
-  const isTeamed = wanted('teaming') || needs.some(({ team }) => team !== 'none');
-  const all: readonly (readonly [NetworkSetting, boolean])[] = [
-    ['speed', megabits > GIGABIT],
-    ['jumbo', megabits >= JUMBO_MEGABITS],
-    ['wake', wanted('wake')],
-    ['vlan', wanted('vlan')],
-    ['netBoot', wanted('netBoot')],
-    ['team', isTeamed],
-  ];
-  return all.flatMap(([setting, isWanted]) => (isWanted ? setting : []));
-}
-
 /** Drives that a need asks to be ready for use: of each card, and of the board's own ports. */
 const preparingDrives = (assembly: Assembly): readonly Draft[] =>
-  drivesAllotted(newCardsOf(assembly), assembly).flatMap(
-    ({ each, flow: { need }, count, drives }) => {
-      if (need.kind !== 'drives') return [];
-      const at = { ...(each === null ? NO_CARD : cardAt(each)), count, drives };
-      const key = each === null ? { on: { need: need.id } } : keyed(each);
-      return [
-        ...(areUsed(need) ? [step('testDrives', at, key)] : []),
-        step('prepareDrives', { ...at, array: need.array }, { ...key, cautions: ['othersData'] }),
-      ];
-    },
-  );
+  drivesAllotted(newCardsOf(assembly), assembly).flatMap(({ each, need, count, drives }) => {
+    const at = { ...(each === null ? NO_CARD : cardAt(each)), count, drives };
+    const key = each === null ? { on: { need: need.id } } : keyed(each);
+    return [
+      ...(areUsed(need) ? [step('testDrives', at, key)] : []),
+      step('prepareDrives', { ...at, array: need.array }, { ...key, cautions: ['othersData'] }),
+    ];
+  });

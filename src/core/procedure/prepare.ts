@@ -4,11 +4,11 @@ import { extrasOrdered } from '../assembly/rounds.ts';
 import { packagesWanted } from '../assembly/driverTargets.ts';
 import { isDriven } from '../drivers/chooseDriver.ts';
 import { actWord } from '../document/act.ts';
-import type { DeliveryKind } from '../kinds/delivery.ts';
+import { cardKindOf } from '../kinds/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
 import { extraName, isUnpriced, type Extra } from '../parts/extra.ts';
 import { isBuilt } from '../document/machine.ts';
-import { areUsed } from '../kinds/need.ts';
+import { areUsed, needsForDrives } from '../kinds/drives/wanted.ts';
 import type { Job } from '../document/job.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { machineAround } from '../placement/housing.ts';
@@ -35,7 +35,7 @@ export const prepare = (
   // How it is comes before whatever changes the machine: its firmware, its settings, its drivers.
   ...settingsFirst(assembly),
   // A machine that was never on holds nobody's data; a drive that was in use does.
-  ...(job.needs.some((need) => need.kind === 'drives' && (isBuilt(job.machine) || areUsed(need)))
+  ...(needsForDrives(job.needs).some((need) => isBuilt(job.machine) || areUsed(need))
     ? [plainStep('backUp', { cautions: ['othersData'] })]
     : []),
   ...(isBuilt(job.machine) ? [plainStep('before')] : []),
@@ -262,14 +262,11 @@ function toReady(job: Job, assembly: Assembly): readonly Draft[] {
       : [
           step('writeStick', {
             count: packages.length,
-            isOnlyWay: fitted.some(({ card }) => ON_LINE.includes(card.delivers.kind)),
+            isOnlyWay: fitted.some(({ card }) => cardKindOf(card.delivers).isWayOnLine),
           }),
         ]),
   ];
 }
-
-/** Cards that may be the only way on-line. */
-const ON_LINE: readonly DeliveryKind[] = ['network', 'wifi'];
 
 const flashing = (fitted: readonly AssembledCard[]): readonly Draft[] =>
   fitted.flatMap((each) => {

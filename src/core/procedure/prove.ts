@@ -1,11 +1,13 @@
 /** What is looked at before anything is measured. */
 import type { Assembly } from '../assembly/assembly.ts';
+import { isStartedFrom } from '../kinds/drives/wanted.ts';
+import { asksOf, type Need } from '../kinds/need.ts';
 import { valueOf } from '../parts/fact.ts';
 import { keyed, cardAt, plainStep, step, type Draft } from './step.ts';
 
 export function prove({ cards, machine }: Assembly): readonly Draft[] {
-  const serving = (kind: string, asks: (need: object) => boolean = () => true) =>
-    cards.filter(({ flows }) => flows.some(({ need }) => need.kind === kind && asks(need)));
+  const serving = (isAsked: (need: Need) => boolean) =>
+    cards.filter(({ flows }) => flows.some(({ need }) => isAsked(need)));
   return [
     ...cards.flatMap((each) => {
       const link = each.link?.link;
@@ -25,9 +27,7 @@ export function prove({ cards, machine }: Assembly): readonly Draft[] {
         ),
       ];
     }),
-    ...serving('drives', (need) => 'bootable' in need && need.bootable === true).map((each) =>
-      step('checkStartedFrom', cardAt(each), keyed(each)),
-    ),
-    ...(serving('network').length > 0 ? [plainStep('checkShare')] : []),
+    ...serving(isStartedFrom).map((each) => step('checkStartedFrom', cardAt(each), keyed(each))),
+    ...(serving((need) => asksOf([need], 'wire')).length > 0 ? [plainStep('checkShare')] : []),
   ];
 }

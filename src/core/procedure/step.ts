@@ -1,4 +1,5 @@
 /** One step of a job, as data; the wording stands beside the screens. */
+import type { NetworkSetting } from '../kinds/network/settings.ts';
 import type { CoverFrom } from '../assembly/covers.ts';
 import type { AssembledCard } from '../assembly/assembly.ts';
 import type { RearSockets } from '../assembly/rearLeads.ts';
@@ -15,7 +16,6 @@ import type { Cause } from '../standards/causes.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 import type { BoardHeader, FrontLead } from '../standards/headers.ts';
 import type { ScreenAdapter } from '../standards/screens.ts';
-import type { NetworkFeature } from '../standards/ethernet.ts';
 import type { BayFrame, DriveArray, MODULE_SIDES } from '../standards/storage.ts';
 import type { LeadEndKind, LeadKind, MachinePart } from '../standards/innerLeads.ts';
 import type { SystemFamily } from '../standards/systems.ts';
@@ -117,9 +117,6 @@ interface Installing extends PackageNamed {
   readonly goesOn: boolean;
   readonly hasCleanOption: boolean;
 }
-
-/** What is set, with what shows that it holds. */
-export type NetworkSetting = 'speed' | 'jumbo' | 'team' | Exclude<NetworkFeature, 'teaming'>;
 
 /** What is used up, or has to lie ready beside the tools. */
 export type Consumable = 'tray' | 'bag' | 'ties' | 'labels' | 'gloves' | 'strap';

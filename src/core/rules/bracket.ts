@@ -1,4 +1,5 @@
 /** Full or low: does the card stand under the case's cover, and is there a bracket of the right height for it? */
+import { aerialsOf } from '../kinds/wifi/aerials.ts';
 import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../document/machine.ts';
@@ -30,7 +31,6 @@ export function bracket(card: Card, machine: Machine): readonly Finding[] {
 
 /** Sockets that are screwed through the bracket move to the other one with it. */
 function aerials({ delivers }: Card): readonly Finding[] {
-  return delivers.kind === 'wifi' && delivers.aerials > 0
-    ? [{ code: 'bracket.aerials', verdict: 'needs', needed: delivers.aerials, unit: 'count' }]
-    : [];
+  const needed = aerialsOf(delivers);
+  return needed > 0 ? [{ code: 'bracket.aerials', verdict: 'needs', needed, unit: 'count' }] : [];
 }

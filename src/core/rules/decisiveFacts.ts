@@ -2,7 +2,9 @@
 import { outcome } from '../outcome.ts';
 import type { Card } from '../document/card.ts';
 import type { Machine, Slot } from '../document/machine.ts';
-import { SERVED_BY, type Need } from '../kinds/need.ts';
+import { cardKindOf } from '../kinds/delivery.ts';
+import { needKindOf, type Need } from '../kinds/need.ts';
+import type { SurveyTopic } from '../kinds/cardKind.ts';
 import type { DriverLibrary } from '../drivers/chooseDriver.ts';
 import { FACTS, type FactCode } from './facts.ts';
 import type { Finding } from './finding.ts';
@@ -37,7 +39,7 @@ export function* decidingFacts(
   cards: readonly Card[],
   library: DriverLibrary,
 ): Generator<undefined, readonly DecisiveFact[], boolean | undefined> {
-  const kinds = new Set(needs.flatMap(({ kind }) => SERVED_BY[kind]));
+  const kinds = new Set(needs.flatMap((need) => needKindOf(need).servedBy));
   const asking = cards.filter(({ delivers }) => kinds.size === 0 || kinds.has(delivers.kind));
   const listed = unknownFacts(machine, needs);
   const known = new Set(listed.map(keyOf));
@@ -65,9 +67,9 @@ export function* decidingFacts(
   }
   // What a card gives over a path or to a screen waits for these, whatever its slot.
   for (const fact of listed) {
-    const kind = DELIVERED_BY[fact.code];
-    if (kind !== undefined)
-      waits(fact, asking.filter(({ delivers }) => delivers.kind === kind).length);
+    const topic = TOPIC[fact.code];
+    if (topic !== undefined)
+      waits(fact, asking.filter(({ delivers }) => cardKindOf(delivers).hangsOn === topic).length);
   }
   const more = [...asked].filter(([key]) => !known.has(key)).map(([, fact]) => fact);
   return [...listed, ...more]
@@ -88,11 +90,11 @@ const SETTLED_TOGETHER: Readonly<Partial<Record<FactCode, readonly FactCode[]>>>
   'supply.twelveVoltWatts': ['supply.twelveVoltWatts', 'supply.baseWatts'],
 };
 
-const DELIVERED_BY: Readonly<Partial<Record<FactCode, Card['delivers']['kind']>>> = {
-  'hop.portMegabits': 'network',
-  'lead.cable': 'network',
-  'path.internetMegabits': 'wifi',
-  'screen.input': 'screens',
+const TOPIC: Readonly<Partial<Record<FactCode, SurveyTopic>>> = {
+  'hop.portMegabits': 'wire',
+  'lead.cable': 'wire',
+  'path.internetMegabits': 'internet',
+  'screen.input': 'screenInputs',
 };
 
 const keyOf = ({

@@ -1,4 +1,5 @@
 /** Is there a driver for this card on this system? Device identity first, then the classes a system drives itself. */
+import { hasFastPorts } from '../kinds/usb/ports.ts';
 import { isDrivenSince } from '../drivers/classDrivers.ts';
 import { driverForCard, type DriverLibrary } from '../drivers/chooseDriver.ts';
 import type { Card } from '../document/card.ts';
@@ -79,7 +80,7 @@ const byClass = (ownClass: string | null): readonly Finding[] => [
 
 /** USB ports that are fast enough for it to show, on a system that copies from disks by the older protocol. */
 function slowDisks({ delivers }: Card, { system }: Machine): readonly Finding[] {
-  if (delivers.kind !== 'usb' || delivers.signalling === '2.0') return [];
+  if (!hasFastPorts(delivers)) return [];
   return isDrivenSince(NEW_USB_DISKS_SINCE, system) === 'no'
     ? [{ code: 'system.slowDisks', verdict: 'limited' }]
     : [];

@@ -6,7 +6,7 @@
 import type { WeighedPart } from '../document/planning.ts';
 import type { Backing } from '../parts/statement.ts';
 import type { BracketHeight, PCI_KEYINGS, M2_SIGNALS, SlotBus } from '../document/machine.ts';
-import type { StageCode } from '../kinds/need.ts';
+import type { StageCode } from '../kinds/stages.ts';
 import type { BOOT_CODES, Manner } from '../standards/cardForm.ts';
 import type { ExtraKind } from '../standards/extras.ts';
 import type { BoardHeader, FrontLead } from '../standards/headers.ts';

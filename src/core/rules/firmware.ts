@@ -2,6 +2,7 @@
  * Does the firmware start with this card? Its kind against the card's start-up code, its age against a younger
  * graphics card's, and whether it places large windows. (Splitting of a slot is asked where the card is seated.)
  */
+import { makesPictures } from '../kinds/screens/picture.ts';
 import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../document/machine.ts';
@@ -19,7 +20,7 @@ const SMALL_WINDOW_MEGABYTES = 256;
 export function firmware(card: Card, { firmware: there }: Machine): readonly Finding[] {
   return [
     ...startCode(card, valueOf(there.kind)),
-    ...(card.delivers.kind === 'screens' ? age(card, valueOf(there.date)) : []),
+    ...(makesPictures(card.delivers) ? age(card, valueOf(there.date)) : []),
     ...windows(card, valueOf(there.largeWindows)),
   ];
 }
@@ -29,7 +30,7 @@ function startCode({ boot, delivers }: Card, kind: 'uefi' | 'bios' | null): read
   if (kind === null) return [{ code: 'firmware.kindUnknown', verdict: 'unknown' }];
   if (boot === kind) return [];
   // A screen that stays black until the system has started cannot be set up; anything else only does not boot.
-  return delivers.kind === 'screens' && boot === 'uefi'
+  return makesPictures(delivers) && boot === 'uefi'
     ? [{ code: 'firmware.noPicture', verdict: 'blocked', subject: boot }]
     : [{ code: 'firmware.otherBoot', verdict: 'limited', subject: boot }];
 }

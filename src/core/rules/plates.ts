@@ -1,4 +1,5 @@
 /** Sockets at the end of a ribbon or a lead come out through openings of their own, each with a plate: are any left? */
+import { hasRadio } from '../kinds/wifi/aerials.ts';
 import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../document/machine.ts';
@@ -25,7 +26,7 @@ export function plates(card: Card, machine: Machine): readonly Finding[] {
   }
   if (card.bus !== 'm2')
     return [{ code: 'plate.own', verdict: 'needs', needed: card.plates, unit: 'count' }];
-  if (card.delivers.kind === 'wifi') return [{ code: 'plate.aerials', verdict: 'needs' }];
+  if (hasRadio(card.delivers)) return [{ code: 'plate.aerials', verdict: 'needs' }];
   const height = valueOf(bracket);
   return height === null
     ? [{ code: 'bracket.caseUnknown', verdict: 'unknown' }]

@@ -1,4 +1,5 @@
 /** Watts from the slot, plugs from the supply, current for USB ports, and the sum on 12 V. */
+import { milliampsOfPorts } from '../kinds/usb/ports.ts';
 import {
   socketsKey,
   assignPlugs,
@@ -170,9 +171,9 @@ function mostWatts({ type }: Socket, there: readonly SupplyPlug[]): number {
 
 /** What USB ports give devices at 5 V, all at once, against what the card's own plug carries. */
 function portCurrent({ delivers, sockets, frontHeaders }: Card): readonly Finding[] {
-  if (delivers.kind !== 'usb' || sockets.length === 0) return [];
+  if (sockets.length === 0) return [];
   const front = frontHeaders.reduce((total, { type }) => total + HEADERS[type].ports, 0);
-  const needed = ((delivers.ports + front) * delivers.milliamps * USB_VOLTS) / 1000;
+  const needed = (milliampsOfPorts(delivers, front) * USB_VOLTS) / 1000;
   // Plugs without 5 V feed a converter on the card from their 12 V.
   const available = sockets.reduce(
     (total, type) => total + (PLUGS[type].fiveVoltWatts || PLUGS[type].watts),

@@ -1,7 +1,8 @@
 /** What the survey has not been told yet and a rule asks for: each unknown names the one fact that settles it. */
+import { screensOfUnknownInput } from '../kinds/screens/picture.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../document/machine.ts';
-import type { Need } from '../kinds/need.ts';
+import { asksOf, type Need } from '../kinds/need.ts';
 import type { FactCode } from './facts.ts';
 import { housings, type Housing } from '../placement/housing.ts';
 import { PACKAGED_FAMILIES } from '../standards/systems.ts';
@@ -20,7 +21,6 @@ export interface UnknownFact {
 
 /** Unknown facts, those that usually decide most first. */
 export function unknownFacts(machine: Machine, needs: readonly Need[]): readonly UnknownFact[] {
-  const asked = (kind: Need['kind']) => needs.some((need) => need.kind === kind);
   const { system, path } = machine;
   const isPackaged = mayBePackaged(system);
   const rooms = housings(machine).map(roomFacts);
@@ -33,8 +33,8 @@ export function unknownFacts(machine: Machine, needs: readonly Need[]): readonly
     ...rooms.flatMap(({ brackets }) => brackets),
     ...machine.slots.flatMap(slotFacts),
     ...rooms.flatMap(({ rest }) => rest),
-    ...(asked('network') ? pathFacts(path) : []),
-    ...open('path.internetMegabits', asked('wifi') && path.internetMegabits === null),
+    ...(asksOf(needs, 'wire') ? pathFacts(path) : []),
+    ...open('path.internetMegabits', asksOf(needs, 'internet') && path.internetMegabits === null),
     ...screenFacts(machine, needs),
     ...rooms.flatMap(({ covers }) => covers),
   ];
@@ -56,10 +56,7 @@ function secondSystemFacts({ secondSystem }: Machine): readonly UnknownFact[] {
 
 /** Of as many screens as are wanted; where the need names the socket, theirs need not be known. */
 function screenFacts({ screens }: Machine, needs: readonly Need[]): readonly UnknownFact[] {
-  const wanted = Math.max(
-    0,
-    ...needs.flatMap((need) => (need.kind === 'screens' && need.input === null ? need.count : [])),
-  );
+  const wanted = Math.max(0, ...needs.map(screensOfUnknownInput));
   return screens.slice(0, wanted).flatMap(({ id, name, input, otherInputs }) => {
     const code: FactCode | null =
       input === null ? 'screen.input' : otherInputs === null ? 'screen.otherInputs' : null;

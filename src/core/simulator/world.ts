@@ -2,12 +2,14 @@
  * A machine that behaves: what stands where, what holds it, what is joined to what. It takes from the accepted plan
  * what goes where, and judges by itself whether an act can be done now.
  */
+import { needsForDrives, goIntoBays } from '../kinds/drives/wanted.ts';
+import { cabledPorts } from '../kinds/drives/ports.ts';
 import { newCardsOf, type Assembly } from '../assembly/assembly.ts';
 import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../document/job.ts';
 import type { Machine, Obstacle, Slot } from '../document/machine.ts';
-import { socketWanted, unitsNeeded } from '../kinds/need.ts';
+import { unitsNeeded } from '../kinds/need.ts';
 import {
   COMPONENT_SIDE_MM,
   MODULE_WIDTH_MM,
@@ -175,13 +177,9 @@ const wantedIn = ({ bought, machine }: Job): readonly string[] => [
 function drivesIn({ needs, plan, machine }: Job, assembly: Assembly) {
   const cards = newCardsOf(assembly).map(({ card }) => card.delivers);
   const board = valueOf(machine.builtIn) ?? [];
-  let free = [...board, ...cards].reduce(
-    (sum, each) => sum + (each.kind === 'drives' && each.socket === 'sata' ? each.ports : 0),
-    0,
-  );
-  return needs.flatMap((need) => {
-    if (need.kind !== 'drives' || plan?.unmet.includes(need.id) === true) return [];
-    if (!['sata', 'any'].includes(socketWanted(need))) return [];
+  let free = [...board, ...cards].reduce((sum, each) => sum + cabledPorts(each), 0);
+  return needsForDrives(needs).flatMap((need) => {
+    if (plan?.unmet.includes(need.id) === true || !goIntoBays(need)) return [];
     const count = Math.min(free, unitsNeeded(need));
     free -= count;
     return count === 0 ? [] : [{ need: need.id, count }];

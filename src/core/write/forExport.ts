@@ -3,6 +3,7 @@
  * and systems call their things. What people write goes only where that is ticked; all that goes is searched for every form
  * of every name and for the shapes of numbers, addresses and secrets; and what stayed is told.
  */
+import { withDrives } from '../kinds/drives/wanted.ts';
 import { withoutNumber } from '../parts/pciFunction.ts';
 import { Job } from '../document/job.ts';
 import type { DevicesObservation } from '../document/observation.ts';
@@ -157,15 +158,10 @@ function withoutSerials(job: Job, stayed: StayedIn[]): Job {
         each.kind === 'devices' ? { ...each, value: withoutNumbers(each.value) } : each,
       ),
     needs: job.needs.map((need) =>
-      need.kind === 'drives'
-        ? {
-            ...need,
-            these: need.these.map((drive) => {
-              told('needs.*.these.*.serial', drive.serial);
-              return { ...drive, serial: '' };
-            }),
-          }
-        : need,
+      withDrives(need, (drive) => {
+        told('needs.*.these.*.serial', drive.serial);
+        return { ...drive, serial: '' };
+      }),
     ),
     machine: {
       ...job.machine,

@@ -10,7 +10,7 @@ import type { Job } from '../document/job.ts';
 import type { Machine } from '../document/machine.ts';
 import type { SystemFamily } from '../standards/systems.ts';
 import { causesFor, serialOf } from '../document/observed.ts';
-import { drivesWanted } from '../kinds/need.ts';
+import { drivesWanted } from '../kinds/drives/wanted.ts';
 import type { CauseObservation } from '../document/observation.ts';
 import { driverStates } from '../diagnosis/driverStates.ts';
 import { provings, type Proving } from '../diagnosis/provings.ts';

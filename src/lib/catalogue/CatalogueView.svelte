@@ -30,7 +30,7 @@
   import { isCurrency, isTax, money } from '$lib/state/money.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { busWords, deliveryWords } from '$lib/wording/deliveries';
-  import { CARD_KIND_WORDS } from '$lib/wording/needs';
+  import { CARD_KIND_WORDS } from '$lib/wording/kinds/words';
   import { EXTRA_KIND_WORDS, fitsWords } from '$lib/wording/things';
   import { download } from '../ui/download';
   import { isNoCommand } from '../ui/keys';

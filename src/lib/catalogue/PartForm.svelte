@@ -2,7 +2,7 @@
   /** A card or an extra as a form, made of the columns of its table. Nothing is kept before it is saved. */
   import { untrack } from 'svelte';
   import { Button } from 'carbon-components-svelte';
-  import { PLAIN_DELIVERIES, contradictionsIn, type Card, type Column, type Extra } from '$core';
+  import { CARD_KINDS, contradictionsIn, type Card, type Column, type Extra } from '$core';
   import CellField from '../ui/CellField.svelte';
   import Statements from './Statements.svelte';
   import { problemPlace, problemWords } from '$lib/wording/problems';
@@ -38,7 +38,7 @@
   function take(fresh: Part) {
     // Another kind of card delivers other things: it starts from the plainest of its kind.
     if ('delivers' in fresh && 'delivers' in draft && fresh.delivers.kind !== draft.delivers.kind)
-      draft = { ...fresh, delivers: PLAIN_DELIVERIES[fresh.delivers.kind] };
+      draft = { ...fresh, delivers: CARD_KINDS[fresh.delivers.kind].plain };
     else draft = fresh;
   }
 </script>

@@ -12,7 +12,7 @@ import {
   type Machine,
 } from '$core';
 import { deliveryWords } from '$lib/wording/deliveries';
-import { CARD_KIND_WORDS } from '$lib/wording/needs';
+import { CARD_KIND_WORDS } from '$lib/wording/kinds/words';
 
 export interface ComparedCard {
   readonly card: Card;

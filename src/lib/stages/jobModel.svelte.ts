@@ -1,6 +1,6 @@
 /** What the stages show of the open job: everything here is computed from the document and the catalogue. */
 import {
-  SERVED_BY,
+  isServedBy,
   VERDICTS,
   assemblyOf,
   laterCardsOf,
@@ -281,9 +281,7 @@ export class JobModel {
     const serving =
       now.state === 'met'
         ? []
-        : this.workingVerdicts.filter(({ card }) =>
-            SERVED_BY[need.kind].includes(card.delivers.kind),
-          );
+        : this.workingVerdicts.filter(({ card }) => isServedBy(need.kind, card.delivers.kind));
     return worstVerdict([...then.catches, ...serving]);
   }
 

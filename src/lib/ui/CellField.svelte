@@ -1,7 +1,7 @@
 <script lang="ts" generics="Part extends object">
   /** One column of a card, or of a part of one, as a field. Wrong input changes nothing and says what is expected. */
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import { OPTION_WORDS } from '$lib/wording/things';
+  import { OPTION_WORDS } from '$lib/wording/options';
   import { printCell, takeCell, type Column } from '$core';
 
   let {

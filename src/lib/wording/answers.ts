@@ -1,7 +1,8 @@
 /** The answer of each stage in one line, with its figure. */
 import type { StageAnswer } from '$core';
 import { chooseWords, ofMusts, type AnswerWords } from './chooseAnswer';
-import { counted, flowFigure } from './figures';
+import { counted } from './figures';
+import { flowFigure } from './flowFigures';
 
 const NOT_PLANNED: AnswerWords = {
   words: 'No plan is accepted yet.',

@@ -11,7 +11,8 @@ import {
   type Pin,
 } from '$core';
 import { figure, inMoney, wireWords } from './figures';
-import { KIND_WORDS, needWords } from './needs';
+import { needWords } from './needs';
+import { KIND_WORDS } from './kinds/words';
 import { CABLE_WORDS, hopName } from './networkPath';
 
 const CONSTRAINT_WORDS: Readonly<Record<Constraint, string>> = {

@@ -1,5 +1,5 @@
 /** Numbers as a technician reads them. */
-import type { Flow, Link, ScreenMode, Unit } from '$core';
+import type { Link, ScreenMode, Unit } from '$core';
 
 const whole = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 });
 const short = new Intl.NumberFormat('en-GB', { maximumSignificantDigits: 3 });
@@ -8,6 +8,8 @@ const money = new Intl.NumberFormat('en-GB', {
   maximumFractionDigits: 2,
 });
 const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+export const wholeNumber = (value: number): string => whole.format(value);
+export const shortNumber = (value: number): string => short.format(value);
 const UNBROKEN = '\u00a0';
 
 export const inMoney = (cents: number): string => money.format(cents / 100);
@@ -67,31 +69,6 @@ export function figure(value: number, unit: Unit): string {
     case 'count':
       return whole.format(value);
   }
-}
-
-/** How the figures of a need are said and typed: a radio’s in megabits, as its box and the internet plan have it. */
-export function saidIn({ unit, need }: Pick<Flow, 'unit' | 'need'>): {
-  readonly words: string;
-  /** What one of it is in the flow's own unit. */
-  readonly scale: number;
-} {
-  if (need.kind === 'wifi') return { words: 'Mb/s', scale: 1e6 / 8 };
-  if (unit === 'B/s') return { words: 'MB/s', scale: 1e6 };
-  return { words: WORDS_OF_UNITS[unit] ?? 'number', scale: 1 };
-}
-
-const WORDS_OF_UNITS: Readonly<Partial<Record<Unit, string>>> = { Hz: 'Hz', frames: 'frames/s' };
-
-/** A figure of a flow, in the unit in which its need is stated. */
-export const flowFigure = (value: number, flow: Pick<Flow, 'unit' | 'need'>): string =>
-  flow.need.kind === 'wifi' ? figure(value * 8, 'b/s') : figure(value, flow.unit);
-
-/** The band a reading should lie in. */
-export function band(flow: Pick<Flow, 'low' | 'high' | 'unit' | 'need'>): string {
-  const { low, high, unit } = flow;
-  const { scale } = saidIn(flow);
-  if (unit === 'B/s') return `${whole.format(low / scale)}–${flowFigure(high, flow)}`;
-  return low === high ? figure(high, unit) : `${short.format(low)}–${figure(high, unit)}`;
 }
 
 /** A length of time, as exact as a copy can be foretold. */

@@ -1,4 +1,5 @@
 /** What measurements mean, in words. */
+import { needWordsOf } from './kinds/words';
 import type {
   Cause,
   CauseAt,
@@ -14,7 +15,8 @@ import type {
 } from '$core';
 import { CAUSE_WORDS, RUN_KIND_WORDS, componentWords } from './causes';
 import { answerTo } from './checks';
-import { band, counted, flowFigure } from './figures';
+import { counted } from './figures';
+import { band, flowFigure } from './flowFigures';
 import { capital } from './stepWords';
 
 export function judgementWords({ outcome }: Judgement, flow: Flow): string {
@@ -50,9 +52,7 @@ export function directionWords(
   direction: RunTest['direction'],
   { need }: Pick<Flow, 'need'>,
 ): string {
-  if (direction === null) return '';
-  if (need.kind === 'network') return direction === 'write' ? 'to the far end' : 'from the far end';
-  return direction === 'write' ? 'written' : 'read';
+  return direction === null ? '' : needWordsOf(need).direction[direction];
 }
 
 /** “Median of 3, half of them between 110 and 113 MB/s”. */

@@ -10,12 +10,12 @@ import {
   LACKED_WORDS,
   MANNER_WORDS,
   NETWORK_MODULE_WORDS,
-  OPTION_WORDS,
   PLUG_ADAPTER_WORDS,
   SCREEN_ADAPTER_WORDS,
   SIGNAL_WORDS,
   SYSTEM_FAMILY_WORDS,
 } from './things';
+import { OPTION_WORDS } from './options';
 
 /** By what kind of thing it is. */
 const SUBJECT_WORDS: { readonly [Kind in SubjectKind]: (subject: Subjects[Kind]) => string } = {

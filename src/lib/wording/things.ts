@@ -169,27 +169,6 @@ const FITS_WORDS: Readonly<Record<string, string>> = {
 export const fitsWords = (fits: string): string =>
   Object.hasOwn(FITS_WORDS, fits) ? (FITS_WORDS[fits] ?? fits) : fits;
 
-/** Choices in the columns of the catalogue; what is not here is written as it is. */
-export const OPTION_WORDS: Readonly<Record<string, string>> = {
-  ...Object.fromEntries(Object.entries(EXTRA_KIND_WORDS)),
-  screens: 'graphics',
-  usb: 'USB',
-  network: 'network',
-  wifi: 'Wi-Fi',
-  sound: 'sound',
-  drives: 'drives',
-  serialLink: '40 Gb/s port',
-  legacy: 'serial or parallel ports',
-  otherDevice: 'other device',
-  pcie: 'PCI Express',
-  pci: 'classic PCI',
-  m2: 'M.2',
-  sata: 'SATA',
-  ...BOOT_WORDS,
-  full: 'full height',
-  low: 'low profile',
-};
-
 /** What customers want that is no number. */
 export const MANNER_WORDS: Readonly<Record<Manner, string>> = {
   quiet: 'quiet',

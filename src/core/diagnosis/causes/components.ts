@@ -2,15 +2,13 @@
 import type { AssembledCard } from '../../assembly/assembly.ts';
 import type { Expectation } from '../../assembly/expectations.ts';
 import { toInstall } from '../../drivers/chooseDriver.ts';
-import type { Flow } from '../../flow/flow.ts';
-import { wireLinks, type WireLink } from '../../flow/wire.ts';
+import type { Flow } from '../../kinds/flow.ts';
+import { carriesModules } from '../../kinds/drives/ports.ts';
+import { isOf } from '../../kinds/components.ts';
+import { makesPictures } from '../../kinds/screens/picture.ts';
+import { wayOf } from '../../kinds/ways.ts';
 import type { Job } from '../../document/job.ts';
-import type { Need, NeedOf, StageCode } from '../../kinds/need.ts';
-import {
-  TWO_PAIR_MEGABITS,
-  healthyCopyShare,
-  tcpBytesPerSecond,
-} from '../../standards/ethernet.ts';
+import type { Need } from '../../kinds/need.ts';
 import {
   LINK_WIDTHS,
   bestBytesPerSecond,
@@ -18,8 +16,6 @@ import {
   type Generation,
   type Link,
 } from '../../standards/pciExpress.ts';
-import { USB } from '../../standards/usb.ts';
-import type { RunTest } from '../runs.ts';
 import {
   PRACTICE,
   componentsFrom,
@@ -28,7 +24,7 @@ import {
   type Described,
   type FallBack,
   type Frequencies,
-} from './component.ts';
+} from '../../kinds/component.ts';
 
 /** None where no card of the plan serves the need: what the machine gives by itself is not opened up. */
 export function componentsOf(
@@ -41,54 +37,18 @@ export function componentsOf(
 }
 
 function described(card: AssembledCard, flow: Flow, need: Need, job: Job): readonly Described[] {
-  const ofCard = [
+  const driver = driverOf(card);
+  const all = [
     linkOf(card, flow),
     ...(flow.stages.some(isOf('uplink')) ? [UPLINK] : []),
-    driverOf(card),
+    driver,
     FIRMWARE,
     powerOf(card),
     coolingOf(card),
     CARD,
   ];
-  switch (need.kind) {
-    case 'network':
-      return [
-        ...ofCard,
-        ...wiresOf(card, job),
-        LARGE_FRAMES,
-        PROCESSOR,
-        FAR_END,
-        FILES,
-        OWN_DRIVE,
-        FAR_DRIVE,
-      ];
-    case 'usb':
-      return [
-        ...ofCard,
-        usbLinkOf(card),
-        USB_DEVICE,
-        FILES,
-        ...(need.device === null ? [] : [OWN_DRIVE]),
-      ];
-    case 'drives':
-      return [...ofCard, DRIVES, ...(flow.socket === 'sata' ? [DATA_LEAD] : []), ...arrayOf(need)];
-    case 'wifi':
-      return [...ofCard, RADIO, INTERNET];
-    case 'graphics':
-      return [...ofCard, PROCESSOR, LEAD_ON_BOARD];
-    case 'screens':
-      return [driverOf(card), SCREEN_LEAD, SCREEN_MODE];
-    case 'serialLink':
-      return [...ofCard, PORT_LEAD, OWN_DRIVE];
-    default:
-      return [];
-  }
+  return wayOf(need).causes(need, flow, card, { all, driver }, job.machine);
 }
-
-const isOf =
-  (...codes: readonly StageCode[]) =>
-  ({ code }: { readonly code: StageCode }): boolean =>
-    codes.includes(code);
 
 /** Of what a need gets that is counted on no link, so much is left over a narrower one. Common practice, no source. */
 const OVER_LESS_LINK = [0.5, 0.9] as const;
@@ -177,7 +137,7 @@ const UPLINK: Described = {
 
 /** A card that the system drives by itself has no maker's driver to miss, but one that may be old. */
 function driverOf({ driver, card }: AssembledCard): Described {
-  const fallsToBasic = toInstall(driver) !== null || card.delivers.kind === 'screens';
+  const fallsToBasic = toInstall(driver) !== null || makesPictures(card.delivers);
   return {
     what: 'driver',
     checks: ['readDriver'],
@@ -207,9 +167,7 @@ const powerOf = ({ card }: AssembledCard): Described => ({
 const WARM_WATTS = 12;
 
 function coolingOf({ card }: AssembledCard): Described {
-  const isWarm =
-    card.peakWatts >= WARM_WATTS ||
-    (card.delivers.kind === 'drives' && card.delivers.socket === 'm2');
+  const isWarm = card.peakWatts >= WARM_WATTS || carriesModules(card.delivers);
   return {
     what: 'cooling',
     checks: ['watchTemperature', 'lookAtFan'],
@@ -227,218 +185,4 @@ const CARD: Described = {
   what: 'card',
   checks: ['tryElsewhere'],
   fallBacks: [{ cause: 'cardFaulty', shows: { tryElsewhere: 'slow' } }],
-};
-
-/** Each link of the wire with its leads and the ports at its two ends. */
-function wiresOf({ card }: AssembledCard, { machine }: Job): readonly Described[] {
-  return card.delivers.kind === 'network'
-    ? wireLinks(card.delivers.megabits, machine.path).map(wireOf)
-    : [];
-}
-
-function wireOf({ hop, byLeads, megabits }: WireLink, position: number): Described {
-  const lower = byLeads.filter((speed) => speed < megabits);
-  const next = lower.length === 0 ? null : Math.max(...lower);
-  const at =
-    (speed: number): Carries =>
-    () => {
-      const high = tcpBytesPerSecond(speed);
-      return { low: high * healthyCopyShare(speed), high };
-    };
-  const fallsTo = (
-    cause: FallBack['cause'],
-    speed: number,
-    shows: FallBack['shows'],
-  ): FallBack => ({
-    cause,
-    shows: { readLinkSpeed: String(speed), ...shows },
-    carries: at(speed),
-  });
-  return {
-    what: 'wire',
-    id: `wire ${position}`,
-    hop: { position, name: hop.name },
-    stages: (stage) => stage.hop?.position === position,
-    checks: [
-      'readLinkSpeed',
-      'countErrors',
-      'swapLead',
-      'otherPort',
-      ...(position === 0 ? (['readPortSetting'] as const) : []),
-    ],
-    plain: { readLinkSpeed: String(megabits) },
-    fallBacks: [
-      ...(next === null
-        ? []
-        : [
-            fallsTo('leadPoor', next, { swapLead: 'better' }),
-            fallsTo('portSlow', next, { otherPort: 'better' }),
-            ...(position === 0 ? [fallsTo('portSetLower', next, { readPortSetting: 'set' })] : []),
-          ]),
-      ...(lower.includes(TWO_PAIR_MEGABITS) && next !== TWO_PAIR_MEGABITS
-        ? [fallsTo('leadBroken', TWO_PAIR_MEGABITS, { swapLead: 'better' })]
-        : []),
-      { cause: 'leadErrors', shows: { countErrors: 'some', swapLead: 'better' } },
-    ],
-  };
-}
-
-const LARGE_FRAMES: Described = {
-  what: 'largeFrames',
-  checks: ['sendLarge'],
-  fallBacks: [{ cause: 'largeFramesLost', shows: { sendLarge: 'lost' } }],
-};
-
-const PROCESSOR: Described = {
-  what: 'processor',
-  stages: isOf('processor'),
-  checks: ['watchProcessor'],
-  fallBacks: [{ cause: 'processorBusy', shows: { watchProcessor: 'busy' } }],
-};
-
-const FAR_END: Described = {
-  what: 'farEnd',
-  checks: ['watchFarEnd'],
-  fallBacks: [{ cause: 'farEndBusy', shows: { watchFarEnd: 'busy' } }],
-};
-
-/** What was copied: a folder of small files shows its own figure, and nothing is wrong. */
-const FILES: Described = {
-  what: 'files',
-  checks: ['lookAtFiles'],
-  fallBacks: [
-    {
-      cause: 'smallFiles',
-      shows: { lookAtFiles: 'small' },
-      // It lets through as much as ever: each stage does less of it.
-      carries: () => null,
-    },
-  ],
-};
-
-const withoutDrives = ({ what }: RunTest): boolean => what === 'wire';
-
-const OWN_DRIVE: Described = {
-  what: 'ownDrive',
-  stages: isOf('ownDrive', 'ownDrivePort'),
-  checks: ['testDrive'],
-  fallBacks: [{ cause: 'ownDriveSlow', shows: { testDrive: 'slow' }, spares: withoutDrives }],
-};
-
-const FAR_DRIVE: Described = {
-  what: 'farDrive',
-  stages: isOf('farDrive'),
-  checks: ['testDrive'],
-  fallBacks: [{ cause: 'farDriveSlow', shows: { testDrive: 'slow' }, spares: withoutDrives }],
-};
-
-function usbLinkOf({ card }: AssembledCard): Described {
-  const isFaster = card.delivers.kind !== 'usb' || card.delivers.signalling !== '2.0';
-  const [low, high] = USB['2.0'].practiceBytesPerSecond;
-  const carries = () => ({ low, high });
-  return {
-    what: 'usbLink',
-    stages: isOf('cardPort'),
-    checks: ['readUsbSpeed', 'swapUsbLead'],
-    fallBacks: isFaster
-      ? [
-          { cause: 'usbLeadOld', shows: { readUsbSpeed: 'older', swapUsbLead: 'better' }, carries },
-          { cause: 'usbPlugLoose', shows: { readUsbSpeed: 'older' }, carries },
-        ]
-      : [],
-  };
-}
-
-const USB_DEVICE: Described = {
-  what: 'usbDevice',
-  stages: isOf('usbDevice'),
-  checks: ['otherDevice'],
-  fallBacks: [{ cause: 'usbDeviceSlow', shows: { otherDevice: 'better' } }],
-};
-
-/** The slowest of those that work together. */
-const DRIVES: Described = {
-  what: 'drives',
-  stages: isOf('drive', 'drivePort'),
-  checks: ['onBoardPort'],
-  fallBacks: [{ cause: 'driveSlow', shows: { onBoardPort: 'slow' } }],
-};
-
-const DATA_LEAD: Described = {
-  what: 'dataLead',
-  checks: ['readDataLink', 'swapDataLead'],
-  fallBacks: [{ cause: 'dataLeadPoor', shows: { readDataLink: 'lower', swapDataLead: 'better' } }],
-};
-
-const isWritten = ({ direction }: RunTest): boolean => direction === 'write';
-
-/** Drives that work as one: one that is missing is felt where all of them read; small stripes are felt in reading. */
-function arrayOf({ array }: NeedOf<'drives'>): readonly Described[] {
-  if (array === 'single') return [];
-  return [
-    {
-      what: 'driveCount',
-      checks: ['countDrives'],
-      fallBacks: [
-        {
-          cause: 'driveUnplugged',
-          shows: { countDrives: 'missing' },
-          ...(array === 'mirror' ? { spares: isWritten } : {}),
-        },
-      ],
-    },
-    {
-      what: 'array',
-      checks: ['readStripe'],
-      fallBacks:
-        array === 'mirror'
-          ? []
-          : [{ cause: 'stripeSmall', shows: { readStripe: 'small' }, spares: isWritten }],
-    },
-  ];
-}
-
-const RADIO: Described = {
-  what: 'radio',
-  stages: isOf('radio'),
-  checks: ['readRadio', 'lookAtAerials', 'moveNearer'],
-  fallBacks: [
-    { cause: 'aerialLoose', shows: { readRadio: 'weak', lookAtAerials: 'loose' } },
-    { cause: 'otherBand', shows: { readRadio: 'otherBand' } },
-    { cause: 'radioWeak', shows: { readRadio: 'weak', moveNearer: 'better' } },
-  ],
-};
-
-const INTERNET: Described = {
-  what: 'internet',
-  stages: isOf('internet', 'accessWire'),
-  checks: ['testByWire'],
-  fallBacks: [{ cause: 'planLess', shows: { testByWire: 'slow' } }],
-};
-
-const LEAD_ON_BOARD: Described = {
-  what: 'screenLead',
-  checks: ['lookAtScreenLead'],
-  fallBacks: [{ cause: 'leadOnBoard', shows: { lookAtScreenLead: 'onBoard' } }],
-};
-
-const SCREEN_LEAD: Described = {
-  what: 'screenLead',
-  checks: ['lookAtScreenLead', 'swapScreenLead'],
-  fallBacks: [
-    ...LEAD_ON_BOARD.fallBacks,
-    { cause: 'screenLeadPoor', shows: { swapScreenLead: 'better' } },
-  ],
-};
-
-const SCREEN_MODE: Described = {
-  what: 'screenMode',
-  checks: ['readScreenMode'],
-  fallBacks: [{ cause: 'screenSetLower', shows: { readScreenMode: 'setLower' } }],
-};
-
-const PORT_LEAD: Described = {
-  what: 'portLead',
-  checks: ['readPortMode', 'swapLinkLead'],
-  fallBacks: [{ cause: 'linkLeadSlow', shows: { readPortMode: 'lower', swapLinkLead: 'better' } }],
 };

@@ -4,7 +4,7 @@
  */
 import { sum } from 'd3-array';
 import { CAUSES } from '../../standards/causes.ts';
-import { shownBy, type Component } from './component.ts';
+import { shownBy, type Component } from '../../kinds/component.ts';
 import { explanationsOf, type CauseAt, type Explanation, type Observed } from './explanations.ts';
 import { bestQuestion, questionsFor, type NextCheck, type PossibleMeasure } from './nextCheck.ts';
 

@@ -12,12 +12,14 @@ import { withoutFileCost } from '../expectedRun.ts';
 import { provings, type Proving } from '../provings.ts';
 import { reportOnPlan, type ReportDifference } from '../reportOnPlan.ts';
 import { slowsAt } from '../readings.ts';
-import { directionAsked, type RunTest } from '../runs.ts';
-import type { Component } from './component.ts';
+import { needKindOf } from '../../kinds/need.ts';
+import type { RunTest } from '../../parts/run.ts';
+import type { Component } from '../../kinds/component.ts';
 import { componentsOf } from './components.ts';
 import { diagnose, type Diagnosis } from './diagnose.ts';
 import type { Answer, Observed, ObservedFigure } from './explanations.ts';
-import type { Measure, PossibleMeasure } from './nextCheck.ts';
+import type { PossibleMeasure } from './nextCheck.ts';
+import type { Measure } from '../../kinds/needKind.ts';
 
 export interface NeedDiagnosis extends Diagnosis {
   readonly components: readonly Component[];
@@ -167,28 +169,23 @@ function fromReading({ value, at }: ReadingObservation, need: Need): readonly Da
 /** Measurements that were not made yet and that may tell causes apart. */
 function measuresFor({ expectation, groups }: Proving, job: Job): readonly PossibleMeasure[] {
   const { need } = expectation;
-  const asked = directionAsked(need);
+  const kind = needKindOf(need);
   const plain: RunTest = {
     what: 'large',
-    direction: asked,
+    direction: kind.direction(need),
     alone: false,
     fileBytes: null,
     isCold: false,
     variant: '',
   };
-  const tests: Partial<Record<Measure, RunTest>> =
-    need.kind === 'network'
-      ? { large: plain, wire: { ...plain, what: 'wire' }, otherWay: turned(plain) }
-      : need.kind === 'usb'
-        ? { large: plain }
-        : need.kind === 'drives'
-          ? need.array === 'single'
-            ? need.together && unitsNeeded(need) > 1
-              ? { alone: { ...plain, alone: true } }
-              : {}
-            : { otherWay: turned(plain) }
-          : {};
-  return Object.entries(tests).flatMap(([measure, test]): readonly PossibleMeasure[] => {
+  const tests: Readonly<Record<Measure, RunTest>> = {
+    large: plain,
+    wire: { ...plain, what: 'wire' },
+    otherWay: turned(plain),
+    alone: { ...plain, alone: true },
+  };
+  return kind.measures(need).flatMap((measure): readonly PossibleMeasure[] => {
+    const test = tests[measure];
     const isDone = groups.some(
       (group) =>
         group.test.what === test.what &&
@@ -196,7 +193,7 @@ function measuresFor({ expectation, groups }: Proving, job: Job): readonly Possi
         group.test.alone === test.alone,
     );
     const expected = isDone ? null : withoutFileCost(expectation, job, test);
-    return expected === null ? [] : [{ measure: measure as Measure, test, expected }];
+    return expected === null ? [] : [{ measure, test, expected }];
   });
 }
 

@@ -3,13 +3,13 @@
  * met, times how well it explains every figure. An answer that a state would not give excludes it, and so does a figure that no
  * capacity within its band could have shown.
  */
-import type { Flow } from '../../flow/flow.ts';
+import type { Flow } from '../../kinds/flow.ts';
 import type { Band } from '../../placement/slotLink.ts';
 import type { Cause } from '../../standards/causes.ts';
 import type { Check } from '../../standards/checks.ts';
 import { bandOfSmallFiles } from '../expectedRun.ts';
-import type { RunTest } from '../runs.ts';
-import { shownBy, type Component, type ComponentState } from './component.ts';
+import type { RunTest } from '../../parts/run.ts';
+import { shownBy, type Component, type ComponentState } from '../../kinds/component.ts';
 
 export interface CauseAt {
   /** Id of the component. */

@@ -1,8 +1,9 @@
 /** Of all checks that are left, the one that settles most for its minutes. */
 import { CHECKS, MEASURE_MINUTES, type Check } from '../../standards/checks.ts';
-import type { Flow } from '../../flow/flow.ts';
-import type { RunTest } from '../runs.ts';
-import { shownBy, type Component, type ComponentState } from './component.ts';
+import type { Measure } from '../../kinds/needKind.ts';
+import type { Flow } from '../../kinds/flow.ts';
+import type { RunTest } from '../../parts/run.ts';
+import { shownBy, type Component, type ComponentState } from '../../kinds/component.ts';
 import { bandIn, type Explanation, type Observed } from './explanations.ts';
 
 /** A look or an act whose answer is picked, or a measurement whose answer is a figure. */
@@ -14,8 +15,6 @@ export type NextCheck =
       readonly minutes: number;
     }
   | { readonly kind: 'measure'; readonly measure: Measure; readonly minutes: number };
-
-export type Measure = keyof typeof MEASURE_MINUTES;
 
 /** A measurement that could be made, with what it should show. */
 export interface PossibleMeasure {

@@ -1,7 +1,7 @@
 /** What speaks for a cause, what cleared the others, and which answers a check may have. */
 import type { Band } from '../../placement/slotLink.ts';
 import { CHECKS, type Check } from '../../standards/checks.ts';
-import { shownBy, type Component, type ComponentState } from './component.ts';
+import { shownBy, type Component, type ComponentState } from '../../kinds/component.ts';
 import {
   TOLERANCE,
   bandIn,

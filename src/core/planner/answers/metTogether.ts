@@ -3,7 +3,7 @@ import { flowFrom } from '../../flow/flowOf.ts';
 import { metByMachine, providers, type MetByMachine } from '../../flow/metByMachine.ts';
 import type { Card } from '../../document/card.ts';
 import type { Machine } from '../../document/machine.ts';
-import type { Need } from '../../kinds/need.ts';
+import { takesCard, type Need } from '../../kinds/need.ts';
 import { MUST } from '../bound/relaxation.ts';
 import { groupsOf, leastUnmet, unitsFor } from '../candidates/coverage.ts';
 import { demandOf } from '../candidates/demands.ts';
@@ -18,11 +18,7 @@ export function metTogether(
   cards: readonly Card[],
 ): readonly MetByMachine[] {
   const alone = needs.map((need) => metByMachine(need, machine, cards));
-  const met = needs
-    .filter(
-      (need, n) => need.kind !== 'keep' && need.kind !== 'drivers' && alone[n]?.state === 'met',
-    )
-    .map(demandOf);
+  const met = needs.filter((need, n) => takesCard(need) && alone[n]?.state === 'met').map(demandOf);
   const pooled = met.filter(
     ({ pool }, n) =>
       pool !== null && met.slice(0, n).filter((other) => other.pool === pool).length < MOST_POOLED,

@@ -1,4 +1,5 @@
 /** The best complete plan for all needs together: exact, and proven so unless it is stopped before. */
+import { makesPictures } from '../../kinds/screens/picture.ts';
 import { outcome } from '../../outcome.ts';
 import type { Card } from '../../document/card.ts';
 import type { Extra } from '../../parts/extra.ts';
@@ -233,11 +234,11 @@ function metByTheRest(
     ...machine,
     builtIn: machine.builtIn && {
       ...machine.builtIn,
-      value: (valueOf(machine.builtIn) ?? []).filter(({ kind }) => kind !== 'screens'),
+      value: (valueOf(machine.builtIn) ?? []).filter((each) => !makesPictures(each)),
     },
   };
   const boardDoes =
-    !existing.some(({ card }) => card.delivers.kind === 'screens') &&
+    !existing.some(({ card }) => makesPictures(card.delivers)) &&
     needs.filter(ofScreens).every((need) => met(need, machine));
   return needs.filter((need) => met(need, ofScreens(need) && !boardDoes ? withoutVideo : machine));
 }
@@ -249,7 +250,7 @@ function contributionsOf(
   cards: readonly Card[],
 ): readonly Units[] {
   return providers(machine, cards)
-    .filter(({ delivers, fitted }) => fitted !== null || delivers.kind !== 'screens')
+    .filter(({ delivers, fitted }) => fitted !== null || !makesPictures(delivers))
     .map(
       (provider) =>
         new Map(

@@ -4,7 +4,7 @@ import { itemAt } from '../../units.ts';
 import type { Card } from '../../document/card.ts';
 import type { Machine, Slot } from '../../document/machine.ts';
 import { isServedBy, unitsNeeded } from '../../kinds/need.ts';
-import type { Flow } from '../../flow/flow.ts';
+import type { Flow } from '../../kinds/flow.ts';
 import { flowOf } from '../../flow/flowOf.ts';
 import { VERDICTS, byWeight, type Finding } from '../../rules/finding.ts';
 import { verdictAsker, type SlotVerdict } from '../../rules/verdict.ts';

@@ -1,4 +1,5 @@
 /** Single changes that free an impossible job, each tried, with what it costs. */
+import { asksOf } from '../../kinds/need.ts';
 import { cardName } from '../../document/card.ts';
 import type { Extra } from '../../parts/extra.ts';
 import { known, valueOf } from '../../parts/fact.ts';
@@ -6,7 +7,7 @@ import type { Machine, Slot } from '../../document/machine.ts';
 import { pinKey, type Pin } from '../../document/planning.ts';
 import { override } from '../../survey/claims.ts';
 import { recordOf } from '../../flow/metByMachine.ts';
-import { wireLinks } from '../../flow/wire.ts';
+import { wireLinks } from '../../kinds/network/wire.ts';
 import type { Hop, LEAD_CONDITIONS } from '../../parts/networkPath.ts';
 import {
   COPPER_CLASSES,
@@ -174,7 +175,7 @@ export function changesFor(request: PlanRequest): readonly Change[] {
     ofKind(kind)
       .filter((extra) => extra.fits === fits)
       .toSorted((a, b) => a.priceCents - b.priceCents)[0] ?? null;
-  const network = needs.some(({ kind }) => kind === 'network');
+  const network = asksOf(needs, 'wire');
   const panel = cheapest('bay', 'usb-19-pin');
   return [
     ...pins.map((pin): Change => ({ kind: 'dropPin', pin })),

@@ -4,7 +4,7 @@ import type { DeliveryKind } from '../../kinds/delivery.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Machine, Slot } from '../../document/machine.ts';
 import type { Pin } from '../../document/planning.ts';
-import type { Flow } from '../../flow/flow.ts';
+import type { Flow } from '../../kinds/flow.ts';
 import type { Extra } from '../../parts/extra.ts';
 import type { DriverLibrary } from '../../drivers/chooseDriver.ts';
 import type { Finding } from '../../rules/finding.ts';

@@ -5,7 +5,7 @@ import type { DeliveryKind } from '../../kinds/delivery.ts';
 import type { Machine, Slot } from '../../document/machine.ts';
 import { isServedBy } from '../../kinds/need.ts';
 import type { Pin } from '../../document/planning.ts';
-import { providerKey, type Flow } from '../../flow/flow.ts';
+import { providerKey, type Flow } from '../../kinds/flow.ts';
 import { flowOf } from '../../flow/flowOf.ts';
 import { namesSlots } from '../../rules/said.ts';
 import { slotLink } from '../../placement/slotLink.ts';

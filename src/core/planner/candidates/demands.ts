@@ -1,6 +1,6 @@
 /** What a plan has to serve: needs, cards that must stay, and cards that are pinned to a slot. */
 import type { Card } from '../../document/card.ts';
-import { unitsNeeded, type Need } from '../../kinds/need.ts';
+import { isAtFront, needKindOf, unitsNeeded, type Need } from '../../kinds/need.ts';
 import { pinKey, type Pin } from '../../document/planning.ts';
 import { WISH_CENTS } from './cost.ts';
 
@@ -27,7 +27,7 @@ export function demandOf(need: Need): Demand {
     units: unitsNeeded(need),
     must: need.must,
     wishCents: need.must ? 0 : need.weight * WISH_CENTS,
-    pool: pool(need),
+    pool: needKindOf(need).pool(need),
   };
 }
 
@@ -56,27 +56,5 @@ export function demandOfPin(pin: Pin, cards: readonly Card[]): readonly Demand[]
       ];
 }
 
-/** A fast serial port is a USB port as well, and serves one of the two. */
-const REAR_PORTS = 'rear ports';
-
-function pool(need: Need): string | null {
-  switch (need.kind) {
-    case 'usb':
-      return need.where === 'rear' ? REAR_PORTS : 'usb front';
-    case 'serialLink':
-      return REAR_PORTS;
-    case 'legacy':
-      return `legacy ${need.port}`;
-    case 'otherDevice':
-      return `other ${need.what}`;
-    case 'screens':
-    case 'drives':
-      return need.kind;
-    default:
-      return null;
-  }
-}
-
 /** Whether a need is served through a lead to the front of the case. */
-export const atFront = ({ need }: Demand): boolean =>
-  (need?.kind === 'usb' && need.where === 'front') || (need?.kind === 'sound' && need.front);
+export const atFront = ({ need }: Demand): boolean => need !== null && isAtFront(need);

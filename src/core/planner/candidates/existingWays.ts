@@ -1,4 +1,5 @@
 /** Where each of the machine's own cards may be, with what it gives and costs there. */
+import { needKindOf } from '../../kinds/need.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Slot } from '../../document/machine.ts';
 import type { Finding } from '../../rules/finding.ts';
@@ -46,7 +47,7 @@ export function existingCandidates(asked: Assessing): readonly (readonly Candida
         const sure = serving.flows.filter(({ finding }) => finding.verdict !== 'unknown');
         const units = new Map(sure.map(({ need, units: given }) => [need.id, given]));
         for (const { id, need, pin } of demands) {
-          if (need?.kind === 'keep' && need.slotId === each.slot.id) units.set(id, 1);
+          if (need !== null && needKindOf(need).keeps(need) === each.slot.id) units.set(id, 1);
           if (pin?.kind === 'cardThere' && isThere(pin, each.card, slot)) units.set(id, 1);
         }
         const disturbance = stays ? (narrowed ? NARROWED_CENTS : 0) : MOVE_CENTS;

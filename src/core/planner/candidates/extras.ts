@@ -3,10 +3,10 @@ import { socketsKey, feedsOfSockets, plugsOf, type Feed } from '../../placement/
 import { memo, memoBy } from '../../memo.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Card } from '../../document/card.ts';
-import type { Extra } from '../../parts/extra.ts';
+import type { Extra, ExtraNeeded } from '../../parts/extra.ts';
 import type { Machine } from '../../document/machine.ts';
-import { socketWanted, unitsNeeded, type Need } from '../../kinds/need.ts';
-import type { Flow } from '../../flow/flow.ts';
+import { needKindOf, unitsNeeded } from '../../kinds/need.ts';
+import type { Flow } from '../../kinds/flow.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { findingRow } from '../../rules/findingCodes.ts';
 import { housings } from '../../placement/housing.ts';
@@ -14,14 +14,6 @@ import { plugFinding } from '../../rules/power.ts';
 import { socketsIn } from '../../placement/sockets.ts';
 import type { Placed } from '../../placement/lanesLeft.ts';
 import { PLUG_ADAPTERS, type PlugAdapter } from '../../standards/plugs.ts';
-import type { ExtraKind } from '../../standards/extras.ts';
-
-export interface ExtraNeeded {
-  readonly kind: ExtraKind;
-  /** What it is for within its kind; empty: any of the kind does. */
-  readonly fits: string;
-  readonly count: number;
-}
 
 export interface PricedExtra extends ExtraNeeded {
   /** The cheapest in the catalogue that fits; null where it holds none. */
@@ -97,8 +89,7 @@ function extrasOfFlow({ need, units, adapters, forDrives, socket }: Flow): reado
     ...adapters.map((fits): ExtraNeeded => ({ kind: 'screenAdapter', fits, count: 1 })),
     ...(bays > 0 ? [{ kind: 'bay' as const, fits: 'drive', count: bays }] : []),
     ...frames.map((fits): ExtraNeeded => ({ kind: 'bay', fits, count: 1 })),
-    ...padsFor(need),
-    ...loopLeadsFor(need, units),
+    ...needKindOf(need).extras(need, units),
     ...plugAdapters.map((fits): ExtraNeeded => ({ kind: 'plugAdapter', fits, count: 1 })),
     ...(socket === 'sata'
       ? [
@@ -111,20 +102,6 @@ function extrasOfFlow({ need, units, adapters, forDrives, socket }: Flow): reado
       : []),
   ];
 }
-
-/** From an output to the input of another card: a lead each. */
-const loopLeadsFor = (need: Need, units: number): readonly ExtraNeeded[] =>
-  need.kind === 'screens' && need.into === 'card'
-    ? [{ kind: 'loopLead', fits: need.input ?? '', count: Math.min(units, need.count) }]
-    : [];
-
-/** A pad for each module on the card, by the sides on which it has chips; none where nobody told. */
-const padsFor = (need: Need): readonly ExtraNeeded[] =>
-  need.kind === 'drives' && socketWanted(need) !== 'sata'
-    ? need.these.flatMap(({ sides }) =>
-        sides === null ? [] : [{ kind: 'thermalPad' as const, fits: sides, count: 1 }],
-      )
-    : [];
 
 export type BoxItem = Card['contents'][number];
 

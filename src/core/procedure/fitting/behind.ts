@@ -1,12 +1,15 @@
 /** What plugs in behind, once the case is closed, and the first start. */
+import { mostBytesPerSecond } from '../../kinds/delivery.ts';
 import type { AssembledCard, Assembly } from '../../assembly/assembly.ts';
-import { rearLeadsOf, type LeadEnd } from '../../assembly/rearLeads.ts';
-import type { Flow } from '../../flow/flow.ts';
+import { rearLeadsOf } from '../../assembly/rearLeads.ts';
+import type { LeadEnd } from '../../kinds/leadEnd.ts';
+import type { Flow } from '../../kinds/flow.ts';
 import { valueOf } from '../../parts/fact.ts';
 import { isBuilt, type Machine, type Occupant, type Slot } from '../../document/machine.ts';
 import { unitsNeeded } from '../../kinds/need.ts';
 import { deviceId } from '../../parts/pciFunction.ts';
-import { usableBytesPerSecond } from '../../rules/link.ts';
+import { isLoop, makesPictures } from '../../kinds/screens/picture.ts';
+import { aerialsOf } from '../../kinds/wifi/aerials.ts';
 import { keyed, plainStep, step, cardAt } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
 import type { BenchState } from '../../assembly/benchState.ts';
@@ -23,7 +26,7 @@ export function outside(
   isTouched: boolean,
 ): readonly Act[] {
   const { machine, removed } = assembly;
-  const boardShows = valueOf(machine.builtIn)?.some(({ kind }) => kind === 'screens') ?? false;
+  const boardShows = valueOf(machine.builtIn)?.some(makesPictures) ?? false;
   const display = (slots: readonly Slot[]) =>
     slots.map(({ occupant }) => valueOf(occupant)).find((card) => card && isDisplay(card, machine));
   const hadCard = display(machine.slots) != null;
@@ -35,14 +38,14 @@ export function outside(
     isTouched || state.holds(off) || (!isBuilt(machine) && state.last(kind) === null);
   const joins = [
     ...cards
-      .filter(({ card }) => card.delivers.kind === 'screens')
+      .filter(({ card }) => makesPictures(card.delivers))
       .map((each) =>
         act(
           step(
             'moveScreenLead',
             {
               ...cardAt(each),
-              adapters: adaptersOf(each.flows.filter((flow) => !isLoop(flow))),
+              adapters: adaptersOf(each.flows.filter(({ need }) => !isLoop(need))),
               boardGoesOff: boardShows && !hadCard,
               from: display(removed)?.name ?? '',
             },
@@ -51,25 +54,25 @@ export function outside(
         ),
       ),
     ...cards.flatMap((each) =>
-      each.flows.filter(isLoop).map((flow) =>
-        act(
-          step(
-            'joinLoop',
-            {
-              ...cardAt(each),
-              count: Math.min(flow.units, unitsNeeded(flow.need)),
-              adapters: adaptersOf([flow]),
-            },
-            { ...keyed(each), on: { slot: each.slot.id, need: flow.need.id } },
+      each.flows
+        .filter(({ need }) => isLoop(need))
+        .map((flow) =>
+          act(
+            step(
+              'joinLoop',
+              {
+                ...cardAt(each),
+                count: Math.min(flow.units, unitsNeeded(flow.need)),
+                adapters: adaptersOf([flow]),
+              },
+              { ...keyed(each), on: { slot: each.slot.id, need: flow.need.id } },
+            ),
           ),
         ),
-      ),
     ),
     ...cards.flatMap((each) => {
-      const { delivers } = each.card;
-      return delivers.kind === 'wifi' && delivers.aerials > 0
-        ? [act(step('joinAerials', { ...cardAt(each), count: delivers.aerials }, keyed(each)))]
-        : [];
+      const count = aerialsOf(each.card.delivers);
+      return count > 0 ? [act(step('joinAerials', { ...cardAt(each), count }, keyed(each)))] : [];
     }),
     ...joinRear(cards, assembly),
     ...joinEnclosures(assembly),
@@ -109,9 +112,6 @@ const isDisplay = ({ ids }: Occupant, { functions }: Machine): boolean =>
 
 const DISPLAY_CLASS = 0x03;
 
-/** It leads from an output to the input of another card. */
-const isLoop = ({ need }: Flow): boolean => need.kind === 'screens' && need.into === 'card';
-
 const adaptersOf = (flows: readonly Flow[]) => [
   ...new Set(flows.flatMap(({ adapters }) => adapters)),
 ];
@@ -150,7 +150,7 @@ const boxesUsed = ({ cards, machine }: Assembly) =>
       hasLock: valueOf(room.leadLock) === true,
       rate: cards
         .filter(({ slot }) => slot.enclosureId === id)
-        .reduce((sum, { card }) => sum + usableBytesPerSecond(card), 0),
+        .reduce((sum, { card }) => sum + mostBytesPerSecond(card.delivers), 0),
     }))
     .toSorted((a, b) => b.rate - a.rate);
 

@@ -1,4 +1,5 @@
 /** A new card: what is done to it on the bench, then how it goes in, is held, fed and joined. */
+import { cardKindOf } from '../../kinds/delivery.ts';
 import type { AssembledCard, Assembly } from '../../assembly/assembly.ts';
 import type { Card } from '../../document/card.ts';
 import { valueOf } from '../../parts/fact.ts';
@@ -192,7 +193,7 @@ export function onTheBench(
 
 /** Ports of an older age are pressed on their ribbon; others are plugged in, or screwed, at the plate. */
 const platesWithEnds = ({ delivers }: Card): readonly ('jack' | 'aerial')[] =>
-  delivers.kind === 'legacy' ? [] : [delivers.kind === 'wifi' ? 'aerial' : 'jack'];
+  cardKindOf(delivers).plateEnds;
 
 /** Ends of the card's own leads that are plugged in by then, or out of reach: none of those is joined to it once it is in. */
 const ownEnds = ({ card, headers }: AssembledCard): readonly BoardHeader[] =>

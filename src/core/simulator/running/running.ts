@@ -4,19 +4,19 @@
  */
 import type { AssembledCard } from '../../assembly/assembly.ts';
 import type { Machine } from '../../document/machine.ts';
-import { unitsNeeded, type Need } from '../../kinds/need.ts';
-import type { RunDirection, RunKind } from '../../parts/run.ts';
+import type { Need } from '../../kinds/need.ts';
+import type { Fault, Measuring, Part } from '../../kinds/running.ts';
+import { runningOf } from '../../kinds/runnings.ts';
+import type { RunKind } from '../../parts/run.ts';
 import { CAUSES, type Cause, type CauseRow } from '../../standards/causes.ts';
 import type { Check } from '../../standards/checks.ts';
 import { healthyCopyShare, tcpBytesPerSecond } from '../../standards/ethernet.ts';
 import { FILE_SECONDS, withFileCost } from '../../standards/fileOverhead.ts';
 import type { Generation, Link } from '../../standards/pciExpress.ts';
-import { arrayGain } from '../../standards/storage.ts';
 import { USB } from '../../standards/usb.ts';
 import { chanceOf } from './chance.ts';
-import { overLink, partsOf, streamsOf, trainedIn, type Part } from './capacities.ts';
-import type { Fault } from './faults.ts';
-import { negotiated, type Negotiated } from './wires.ts';
+import { overLink, partsOf, trainedIn } from './capacities.ts';
+import { wiresFrom, type Negotiated } from '../../kinds/network/negotiated.ts';
 
 export interface Running {
   readonly card: AssembledCard;
@@ -35,10 +35,8 @@ const has = ({ faults }: Running, cause: Cause, part?: string): boolean =>
   faults.some((each) => each.cause === cause && (part === undefined || each.part === part));
 
 /** How something is measured. */
-export interface Measured {
+export interface Measured extends Measuring {
   readonly what: RunKind;
-  readonly direction: RunDirection;
-  readonly alone: boolean;
 }
 
 /** Repeated copies differ by so much, as a share. Common practice, no source. */
@@ -59,8 +57,7 @@ export function measure(running: Running, how: Measured, times: number): readonl
     { ...running, faults: running.faults.filter(({ part }) => part !== 'cooling') },
     how,
   );
-  // A screen shows a mode, or it does not.
-  const share = running.need.kind === 'screens' ? 0 : WOBBLE;
+  const share = runningOf(running.need).wobbles ? WOBBLE : 0;
   return Array.from({ length: times }, (_, n) => (n === 0 ? cool : warm) * chance.wobble(share));
 }
 
@@ -81,16 +78,8 @@ function rateOf(running: Running, how: Measured): number {
   const rate = Math.min(through, ...left);
   const isFolder = how.what === 'small' || (how.what === 'own' && has(running, 'smallFiles'));
   if (!isFolder) return rate;
-  const seconds = chanceOf(running.seed + 11).within(FILE_SECONDS[mediumOf(need)]);
+  const seconds = chanceOf(running.seed + 11).within(FILE_SECONDS[runningOf(need).files(need)]);
   return withFileCost(rate, FOLDER_FILE_BYTES, seconds);
-}
-
-function mediumOf(need: Need): keyof typeof FILE_SECONDS {
-  if (need.kind === 'network' || need.kind === 'wifi') return 'wire';
-  return (need.kind === 'usb' && need.device === 'disk') ||
-    (need.kind === 'drives' && need.medium === 'hardDisk')
-    ? 'disk'
-    : 'solidState';
 }
 
 const partsOfRunning = ({ card, need, machine, seed }: Running, how: Measured): readonly Part[] =>
@@ -104,13 +93,8 @@ function healthyRate(running: Running, how: Measured): number {
 }
 
 /** How many times one drive's rate several show that work as one; ports of a team show the sum. */
-function gainOf({ need, seed, card }: Running, { direction, alone }: Measured): number {
-  if (need.kind === 'network')
-    return need.team === 'throughput' && !alone ? streamsOf(card, need, { direction, alone }) : 1;
-  if (need.kind !== 'drives') return 1;
-  const several = { count: unitsNeeded(need), how: need.array };
-  return chanceOf(seed + 5).within(arrayGain(several, direction));
-}
+const gainOf = ({ need, seed, card }: Running, how: Measured): number =>
+  chanceOf(seed + 5).within(runningOf(need).gain(need, card, how));
 
 /** What practice says is left of a healthy figure, drawn once for a machine. */
 function leftBy(cause: Cause, part: string, { seed }: Running): number {
@@ -134,12 +118,11 @@ const BY_USB: readonly Cause[] = ['usbLeadOld', 'usbPlugLoose'];
 
 /** Whether a fault takes a share of this measurement, whatever its part carries. */
 function drags({ cause }: Fault, need: Need, how: Measured): boolean {
-  if (BY_LINK.includes(cause)) return need.kind === 'graphics';
+  if (BY_LINK.includes(cause)) return runningOf(need).feelsLink;
   if (BY_WIRE.includes(cause) || BY_USB.includes(cause) || cause === 'smallFiles') return false;
   if (cause === 'ownDriveSlow' || cause === 'farDriveSlow') return how.what !== 'wire';
   if (cause === 'stripeSmall') return how.direction === 'read';
-  if (cause === 'driveUnplugged')
-    return need.kind === 'drives' && (need.array !== 'mirror' || how.direction === 'read');
+  if (cause === 'driveUnplugged') return runningOf(need).missesDrive(need, how);
   return true;
 }
 
@@ -183,9 +166,7 @@ export function linkNow(running: Running): Link | null {
 }
 
 const wiresOf = ({ card, machine }: Running): readonly Negotiated[] =>
-  card.card.delivers.kind === 'network'
-    ? negotiated(card.card.delivers.megabits, machine.path)
-    : [];
+  wiresFrom(card.card.delivers, machine.path);
 
 /** What a link of the wire came up at, in megabits per second. */
 export function speedNow(running: Running, position: number): number {

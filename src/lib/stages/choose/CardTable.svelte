@@ -2,7 +2,7 @@
   /** Every card in every slot, compared by what matters for this job. */
   import { Checkbox, Search, Select, SelectItem } from 'carbon-components-svelte';
   import { scaleLinear } from 'd3-scale';
-  import { SERVED_BY, cardName } from '$core';
+  import { cardName, needKindOf } from '$core';
   import { CARD_DRAG } from '$lib/board/keysAndCards';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { isNoCommand } from '$lib/ui/keys';
@@ -11,8 +11,9 @@
   import { selection } from '$lib/state/selection.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { busWords, deliveryWords } from '$lib/wording/deliveries';
-  import { flowFigure, inMoney } from '$lib/wording/figures';
-  import { CARD_KIND_WORDS } from '$lib/wording/needs';
+  import { inMoney } from '$lib/wording/figures';
+  import { flowFigure } from '$lib/wording/flowFigures';
+  import { CARD_KIND_WORDS } from '$lib/wording/kinds/words';
   import type { JobModel } from '../jobModel.svelte';
   import {
     SORTS,
@@ -38,7 +39,7 @@
 
   const machine = $derived(model.job.machine);
   const needed = $derived(
-    new Set(model.job.needs.flatMap(({ kind }): readonly string[] => SERVED_BY[kind])),
+    new Set(model.job.needs.flatMap((need): readonly string[] => needKindOf(need).servedBy)),
   );
   const cards = $derived(sifted(supplies.cards ?? [], sifting, needed));
   /** As far as they are compared; of what has changed since, the answer is on its way. */

@@ -18,7 +18,8 @@
   import ScrollArea from '$lib/ui/ScrollArea.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { figure, inMegabytes, inTime } from '$lib/wording/figures';
-  import { KIND_WORDS, needWords } from '$lib/wording/needs';
+  import { needWords } from '$lib/wording/needs';
+  import { KIND_WORDS } from '$lib/wording/kinds/words';
   import { flowStageWords } from '$lib/wording/stages';
   import type { JobModel } from '../jobModel.svelte';
 

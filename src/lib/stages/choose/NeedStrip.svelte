@@ -2,8 +2,9 @@
   /** The needs beside the board: what each gets now, and what it gets with what is drawn. */
   import { unitsNeeded } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { flowFigure } from '$lib/wording/figures';
-  import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
+  import { flowFigure } from '$lib/wording/flowFigures';
+  import { catchWords, needWords } from '$lib/wording/needs';
+  import { KIND_WORDS } from '$lib/wording/kinds/words';
   import { limitWords } from '$lib/wording/stages';
   import type { JobModel } from '../jobModel.svelte';
 

@@ -4,7 +4,7 @@
   import { byWeight, cardName, pinKey, type Pin } from '$core';
   import { supplies } from '$lib/state/supplies.svelte';
   import { findingWords } from '$lib/wording/findings';
-  import { KIND_WORDS } from '$lib/wording/needs';
+  import { KIND_WORDS } from '$lib/wording/kinds/words';
   import { differenceWords, pinWords } from '$lib/wording/clashes';
   import type { JobModel } from '../jobModel.svelte';
 

@@ -7,7 +7,8 @@
   import { selection } from '$lib/state/selection.svelte';
   import { findingTopic, findingWords, remedyWords } from '$lib/wording/findings';
   import { inMoney } from '$lib/wording/figures';
-  import { KIND_WORDS, needWords } from '$lib/wording/needs';
+  import { needWords } from '$lib/wording/needs';
+  import { KIND_WORDS } from '$lib/wording/kinds/words';
   import { PLAN_WORDS, extraWords } from '$lib/wording/plans';
   import { EXTRA_KIND_WORDS } from '$lib/wording/things';
   import type { JobModel } from '../jobModel.svelte';

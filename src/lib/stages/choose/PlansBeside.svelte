@@ -4,7 +4,7 @@
   import { COST_PARTS, cardName, deliveredShare, moneyCents, type Proposal } from '$core';
   import ScrollArea from '$lib/ui/ScrollArea.svelte';
   import { inMoney } from '$lib/wording/figures';
-  import { KIND_WORDS } from '$lib/wording/needs';
+  import { KIND_WORDS } from '$lib/wording/kinds/words';
   import { PART_WORDS, PLAN_WORDS, scoreMoney } from '$lib/wording/plans';
   import type { JobModel } from '../jobModel.svelte';
   import type { PlanKey } from '../planning.svelte';

@@ -20,7 +20,7 @@
   import ScrollArea from '$lib/ui/ScrollArea.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { inMegabytes, inMoney } from '$lib/wording/figures';
-  import { KIND_WORDS } from '$lib/wording/needs';
+  import { KIND_WORDS } from '$lib/wording/kinds/words';
   import { changeWords, differenceWords } from '$lib/wording/clashes';
   import type { JobModel } from '../jobModel.svelte';
   import { doing } from './doing';

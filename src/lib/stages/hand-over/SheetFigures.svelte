@@ -2,8 +2,9 @@
   /** What each need gets now: expected, measured before and after, and what was mended on the way. */
   import { cardName, type SheetFigure } from '$core';
   import { CAUSE_WORDS } from '$lib/wording/causes';
-  import { band, flowFigure } from '$lib/wording/figures';
-  import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
+  import { band, flowFigure } from '$lib/wording/flowFigures';
+  import { catchWords, needWords } from '$lib/wording/needs';
+  import { KIND_WORDS } from '$lib/wording/kinds/words';
   import { judgementWords, ratioWords, spreadWords, testWords } from '$lib/wording/proof';
   import { readingWords } from '$lib/wording/readings';
   import { capital } from '$lib/wording/stepWords';

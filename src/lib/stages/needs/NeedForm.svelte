@@ -25,7 +25,8 @@
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { modeWords } from '$lib/wording/figures';
   import { BACKING_WORDS, MANNER_WORDS } from '$lib/wording/things';
-  import { KIND_WORDS, metByMachineWords, needWords } from '$lib/wording/needs';
+  import { metByMachineWords, needWords } from '$lib/wording/needs';
+  import { KIND_WORDS } from '$lib/wording/kinds/words';
   import { expected, fieldsOf, readField, typed, writeField, type NeedField } from './needFields';
   import Fetched from '$lib/ui/Fetched.svelte';
 

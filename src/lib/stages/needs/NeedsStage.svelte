@@ -14,7 +14,7 @@
   import { supplies } from '$lib/state/supplies.svelte';
   import { answerWords } from '$lib/wording/answers';
   import { inMoney } from '$lib/wording/figures';
-  import { KIND_WORDS } from '$lib/wording/needs';
+  import { KIND_WORDS } from '$lib/wording/kinds/words';
   import type { JobModel } from '../jobModel.svelte';
   import AnswerLine from '../AnswerLine.svelte';
   import NeedForm from './NeedForm.svelte';

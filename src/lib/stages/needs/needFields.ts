@@ -14,7 +14,7 @@ import {
   withValueAt,
   type NeedKind,
 } from '$core';
-import { DRIVER_SCOPE_WORDS } from '$lib/wording/needs';
+import { DRIVER_SCOPE_WORDS } from '$lib/wording/kinds/drivers';
 import { SPEED_CLASS_WORDS, WANTED_DRIVE_WORDS } from '$lib/wording/choices';
 import {
   ENCODING_WORDS,

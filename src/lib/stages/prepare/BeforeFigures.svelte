@@ -1,8 +1,9 @@
 <script lang="ts">
   /** What the machine does before the work, need by need, to stand beside what it does afterwards. */
   import { expectations, runsOf, type Expectation, type RunObservation } from '$core';
-  import { flowFigure } from '$lib/wording/figures';
-  import { KIND_WORDS, needWords } from '$lib/wording/needs';
+  import { flowFigure } from '$lib/wording/flowFigures';
+  import { needWords } from '$lib/wording/needs';
+  import { KIND_WORDS } from '$lib/wording/kinds/words';
   import type { JobModel } from '../jobModel.svelte';
   import RunForm from '../prove/RunForm.svelte';
 

@@ -2,7 +2,7 @@
   /** Every stage of the way with what it carries, the wanted figure, and the reading, on one scale; and how likely each holds it back. */
   import { scaleLinear } from 'd3-scale';
   import type { Flow, FlowStage } from '$core';
-  import { flowFigure } from '$lib/wording/figures';
+  import { flowFigure } from '$lib/wording/flowFigures';
   import { flowStageWords } from '$lib/wording/stages';
 
   let {

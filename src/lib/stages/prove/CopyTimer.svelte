@@ -4,7 +4,8 @@
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import type { Flow, Need, RunKind } from '$core';
   import { RUN_KIND_WORDS } from '$lib/wording/causes';
-  import { flowFigure, inTime } from '$lib/wording/figures';
+  import { inTime } from '$lib/wording/figures';
+  import { flowFigure } from '$lib/wording/flowFigures';
   import type { JobModel } from '../jobModel.svelte';
   import { kindsFor, numberTyped, recordRun } from './runs';
   import { ran } from '$lib/state/effects';

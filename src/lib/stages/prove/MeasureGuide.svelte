@@ -2,13 +2,16 @@
   /** How to measure a need on this very system: what first, which commands, how much, how often. */
   import { copyGigabytes, valueOf, type Flow, type Need } from '$core';
   import { download } from '$lib/ui/download';
-  import { guideFor, scriptOf } from '$lib/wording/measuring';
+  import { needWordsOf } from '$lib/wording/kinds/words';
+  import { scriptOf } from '$lib/wording/measuring';
   import type { JobModel } from '../jobModel.svelte';
 
   let { model, need, flow }: { model: JobModel; need: Need; flow: Flow } = $props();
 
   const family = $derived(valueOf(model.job.machine.system.family));
-  const guide = $derived(guideFor(need, flow, family, copyGigabytes(flow)));
+  const guide = $derived(
+    needWordsOf(need).guide(need, { family, gigabytes: copyGigabytes(flow), unit: flow.unit }),
+  );
   let said = $state('');
 
   async function copy(command: string) {

@@ -7,7 +7,7 @@
     isMended,
     actId,
     mendOf,
-    readingKinds,
+    needKindOf,
     steps,
     variantsOf,
     type CauseObservation,
@@ -21,8 +21,10 @@
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import { CAUSE_WORDS } from '$lib/wording/causes';
-  import { band, flowFigure, linkWords } from '$lib/wording/figures';
-  import { KIND_WORDS, catchWords, needWords } from '$lib/wording/needs';
+  import { linkWords } from '$lib/wording/figures';
+  import { band, flowFigure } from '$lib/wording/flowFigures';
+  import { catchWords, needWords } from '$lib/wording/needs';
+  import { KIND_WORDS } from '$lib/wording/kinds/words';
   import { judgementWords, ratioWords, spreadWords, testWords } from '$lib/wording/proof';
   import { readingWords } from '$lib/wording/readings';
   import { capital } from '$lib/wording/stepWords';
@@ -220,7 +222,7 @@
         <summary>How to measure it here</summary>
         {#if asksHow}<MeasureGuide {model} {need} {flow} />{/if}
       </details>
-      {#if readingKinds(need).length > 0}
+      {#if needKindOf(need).readings.length > 0}
         <details bind:open={asksReadings}>
           <summary>Temperature, counts, speeds{held.length > 0 ? ` (${held.length})` : ''}</summary>
           {#if asksReadings}<Readings {model} {expectation} />{/if}

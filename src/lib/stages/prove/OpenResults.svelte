@@ -3,7 +3,8 @@
   import { Button } from 'carbon-components-svelte';
   import type { MeasuredRate, Need } from '$core';
   import { inBytes, inMegabytes } from '$lib/wording/figures';
-  import { KIND_WORDS, needWords } from '$lib/wording/needs';
+  import { needWords } from '$lib/wording/needs';
+  import { KIND_WORDS } from '$lib/wording/kinds/words';
   import type { JobModel } from '../jobModel.svelte';
   import type { Reading } from '../reading.svelte';
 

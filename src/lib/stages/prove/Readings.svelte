@@ -5,7 +5,7 @@
   import {
     enteredReading,
     heldReadings,
-    readingKinds,
+    needKindOf,
     type Expectation,
     type HeldReading,
     type ReadingKind,
@@ -20,7 +20,7 @@
   let { model, expectation }: { model: JobModel; expectation: Expectation } = $props();
 
   const need = $derived(expectation.need);
-  const kinds = $derived(readingKinds(need));
+  const kinds = $derived(needKindOf(need).readings);
   const held = $derived(heldReadings(expectation, model.job));
   let what = $state<ReadingKind>(untrack(() => kinds[0] ?? 'temperature'));
   let text = $state('');

@@ -3,7 +3,7 @@
   import { untrack } from 'svelte';
   import { Button, Checkbox, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import type { Flow, Measure, Need, Phase, RunDirection, RunKind } from '$core';
-  import { saidIn } from '$lib/wording/figures';
+  import { saidIn } from '$lib/wording/flowFigures';
   import { RUN_KIND_WORDS } from '$lib/wording/causes';
   import { directionWords } from '$lib/wording/proof';
   import { opensFor } from '$lib/ui/fold';
@@ -127,7 +127,7 @@
           bind:value={variant}
         />
         <div class="ticks">
-          {#if need.kind === 'drives' || need.kind === 'network'}
+          {#if hasDirections(need)}
             <Checkbox id="{id}-alone" labelText="One alone, the others rest" bind:checked={alone} />
           {/if}
           <Checkbox id="{id}-cold" labelText="First after a cold start" bind:checked={isCold} />

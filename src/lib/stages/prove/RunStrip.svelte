@@ -2,7 +2,7 @@
   /** Every run as a point, before the work and after, with median and spread; behind both the expected band and what is wanted. */
   import { scaleLinear } from 'd3-scale';
   import type { Flow, RunGroup } from '$core';
-  import { flowFigure } from '$lib/wording/figures';
+  import { flowFigure } from '$lib/wording/flowFigures';
 
   let {
     flow,

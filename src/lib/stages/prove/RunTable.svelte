@@ -2,7 +2,8 @@
   /** Every run with how it was measured, held against what is expected of that way of measuring. */
   import type { Flow, JudgedGroup, RunGroup, RunObservation } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { atMoment, band, flowFigure, inBytes, inTime } from '$lib/wording/figures';
+  import { atMoment, inBytes, inTime } from '$lib/wording/figures';
+  import { band, flowFigure } from '$lib/wording/flowFigures';
   import { isFew, spreadWords, testWords } from '$lib/wording/proof';
 
   let {

@@ -2,7 +2,7 @@
   /** Settings tried one after another, each with its runs; the best is kept, with why. */
   import type { Flow, Variants } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { flowFigure } from '$lib/wording/figures';
+  import { flowFigure } from '$lib/wording/flowFigures';
   import { spreadWords } from '$lib/wording/proof';
   import RunStrip from './RunStrip.svelte';
 

@@ -1,6 +1,7 @@
 /** What the forms of measurements share: how a typed figure is read, and which ways of measuring a need knows. */
 import {
   enteredRun,
+  needKindOf,
   type Flow,
   type Measure,
   type Need,
@@ -10,7 +11,7 @@ import {
   typedNumber,
 } from '$core';
 import { now } from '$lib/state/now';
-import { saidIn } from '$lib/wording/figures';
+import { saidIn } from '$lib/wording/flowFigures';
 import type { JobModel } from '../jobModel.svelte';
 
 /** A number as it is typed, with a comma or a point; null where it is none above zero. */
@@ -26,14 +27,11 @@ export function figureTyped(text: string, flow: Flow): number | null {
 }
 
 /** Kinds of measurement that a need knows; the first is what is taken unless told. */
-export function kindsFor({ kind }: Need, { unit }: Pick<Flow, 'unit'>): readonly RunKind[] {
-  if (unit !== 'B/s') return ['work'];
-  if (kind === 'network') return ['large', 'small', 'own', 'wire'];
-  return kind === 'wifi' ? ['large', 'wire', 'own'] : ['large', 'small', 'own'];
-}
+export const kindsFor = (need: Need, { unit }: Pick<Flow, 'unit'>): readonly RunKind[] =>
+  unit === 'B/s' ? needKindOf(need).runs : ['work'];
 
 /** Whether a need is measured in both directions. */
-export const hasDirections = ({ kind }: Need): boolean => kind === 'network' || kind === 'drives';
+export const hasDirections = (need: Need): boolean => needKindOf(need).direction(need) !== null;
 
 /** How a measurement that a diagnosis asks for is made. */
 export function askedBy(
@@ -49,13 +47,11 @@ export function askedBy(
       return { what: 'wire' };
     case 'alone':
       return { what: 'large', alone: true };
-    case 'otherWay': {
-      const isWritten =
-        need.kind === 'network'
-          ? need.direction === 'to'
-          : need.kind === 'drives' && need.direction === 'write';
-      return { what: 'large', direction: isWritten ? 'read' : 'write' };
-    }
+    case 'otherWay':
+      return {
+        what: 'large',
+        direction: needKindOf(need).direction(need) === 'write' ? 'read' : 'write',
+      };
   }
 }
 

@@ -3,7 +3,7 @@
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
   import {
-    PLAIN_DELIVERIES,
+    CARD_KINDS,
     columnsOf,
     known,
     override,
@@ -14,7 +14,7 @@
   } from '$core';
   import CellField from '$lib/ui/CellField.svelte';
   import { SOURCE_SHORT } from '$lib/wording/facts';
-  import { CARD_KIND_WORDS } from '$lib/wording/needs';
+  import { CARD_KIND_WORDS } from '$lib/wording/kinds/words';
 
   let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
     $props();
@@ -39,7 +39,7 @@
   function add() {
     const kind = kinds.find((each) => each === adding);
     adding = '';
-    if (kind !== undefined) put([...own, PLAIN_DELIVERIES[kind]], CARD_KIND_WORDS[kind]);
+    if (kind !== undefined) put([...own, CARD_KINDS[kind].plain], CARD_KIND_WORDS[kind]);
   }
 </script>
 

@@ -4,9 +4,10 @@
  */
 import { memoOf } from '../memo.ts';
 import type { Card } from '../document/card.ts';
-import type { Delivery } from '../kinds/delivery.ts';
+import type { Delivery, DeliveryKind, DeliveryOf } from './delivery.ts';
 import type { Slot } from '../document/machine.ts';
-import type { Need, StageCode } from '../kinds/need.ts';
+import type { Need } from './need.ts';
+import type { StageCode } from './stages.ts';
 import { deviceLink, slotLink, type Band, type LinkedCard } from '../placement/slotLink.ts';
 import { worstVerdict, type Finding } from '../rules/finding.ts';
 import type { Payload, Subjects, Unit } from '../rules/findingCodes.ts';
@@ -128,6 +129,13 @@ export interface Provider<Delivered extends Delivery = Delivery> {
   readonly delivers: Delivered;
   readonly fitted: { readonly card: ProviderCard; readonly slot: Slot } | null;
 }
+
+/** The provider, where it delivers that kind. */
+export const delivering = <Kind extends DeliveryKind>(
+  provider: Provider,
+  kind: Kind,
+): Provider<DeliveryOf<Kind>> | null =>
+  provider.delivers.kind === kind ? (provider as Provider<DeliveryOf<Kind>>) : null;
 
 /** A stage that all streams through it share. */
 export const sharedStage = (

@@ -1,7 +1,8 @@
 /** The wire, link by link: what each comes up at, and what is to be said of its leads. */
-import { valueOf } from '../parts/fact.ts';
-import type { Hop, NetworkPath } from '../parts/networkPath.ts';
-import type { Finding } from '../rules/finding.ts';
+import type { Delivery } from '../delivery.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Hop, NetworkPath } from '../../parts/networkPath.ts';
+import type { Finding } from '../../rules/finding.ts';
 import {
   CABLE_CLASSES,
   ETHERNET_MEGABITS,
@@ -12,7 +13,7 @@ import {
   type CableClass,
   type NetworkMedium,
   type NetworkModule,
-} from '../standards/ethernet.ts';
+} from '../../standards/ethernet.ts';
 
 /** From one device to the next, or from the machine's own port to the first. */
 export interface WireLink {
@@ -72,6 +73,10 @@ export function wireLinks(megabits: readonly number[], { hops }: NetworkPath): r
     return { hop, byPorts, byLeads, megabits: Math.min(fastest(byLeads), seen ?? Infinity) };
   });
 }
+
+/** What the first link of the wire from whatever delivers it comes up at, in megabits per second; null: it leads nowhere. */
+export const comesUpAt = (delivers: Delivery, path: NetworkPath): number | null =>
+  delivers.kind === 'network' ? (wireLinks(delivers.megabits, path)[0]?.megabits ?? null) : null;
 
 /** Whether something of the wire that decides its rate is not known. */
 export const isWireUnknown = ({ hops }: NetworkPath): boolean =>

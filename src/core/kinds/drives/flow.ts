@@ -1,14 +1,16 @@
 /** Drives: what each gets alone or while all work, and whether the machine starts from them. */
-import type { DeliveryOf } from '../kinds/delivery.ts';
-import { classIsDriven } from '../drivers/classDrivers.ts';
-import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../document/machine.ts';
-import { driveName, type Drive } from '../parts/drive.ts';
-import { socketWanted, unitsNeeded, type NeedOf } from '../kinds/need.ts';
-import { drivesOf, inBays } from '../placement/bays.ts';
-import type { Finding, Verdict } from '../rules/finding.ts';
-import { devicesShown } from '../placement/slotLink.ts';
-import { PLUGS, type PlugAdapter, type PlugType } from '../standards/plugs.ts';
+import { classIsDriven } from '../../drivers/classDrivers.ts';
+import { valueOf } from '../../parts/fact.ts';
+import type { Machine } from '../../document/machine.ts';
+import { driveName, type Drive } from '../../parts/drive.ts';
+import { unitsNeeded } from '../need.ts';
+import type { DrivesCard } from './card.ts';
+import { socketWanted, type DrivesNeed } from './need.ts';
+import { cabledPorts } from './ports.ts';
+import { drivesOf, inBays } from '../../placement/bays.ts';
+import type { Finding, Verdict } from '../../rules/finding.ts';
+import { devicesShown } from '../../placement/slotLink.ts';
+import { PLUGS, type PlugAdapter, type PlugType } from '../../standards/plugs.ts';
 import {
   DRIVES,
   LEAST_DRIVES,
@@ -20,16 +22,14 @@ import {
   usableOf,
   type DriveArray,
   type DriveSocket,
-} from '../standards/storage.ts';
-import { row } from '../units.ts';
-import type { Flow, FlowStage, ForDrives, Provider, ProviderCard } from './flow.ts';
-import { conclude, providerId, linkStages, linkUnknown } from './flow.ts';
+} from '../../standards/storage.ts';
+import { row } from '../../units.ts';
+import type { Flow, FlowStage, ForDrives, Provider, ProviderCard } from '../flow.ts';
+import { conclude, delivering, providerId, linkStages, linkUnknown } from '../flow.ts';
 
-export function drivesFlow(
-  provider: Provider<DeliveryOf<'drives'>>,
-  need: NeedOf<'drives'>,
-  machine: Machine,
-): Flow {
+export function drivesFlow(from: Provider, need: DrivesNeed, machine: Machine): Flow | null {
+  const provider = delivering(from, 'drives');
+  if (provider === null) return null;
   const sockets = socketsFor(provider, need, machine);
   const [low, high] = portPractice(
     sockets.socket,
@@ -81,7 +81,7 @@ export function drivesFlow(
 
 /** No number of drives of that size leaves the room that is wanted; or those that are known do not. */
 function tooSmall(
-  { usableGigabytes, driveGigabytes, these }: NeedOf<'drives'>,
+  { usableGigabytes, driveGigabytes, these }: DrivesNeed,
   several: { readonly count: number; readonly how: DriveArray },
 ): readonly Finding[] {
   const least = LEAST_DRIVES[several.how];
@@ -116,7 +116,7 @@ function tooSmall(
 
 /** What large files show on one drive, whatever port it hangs on: the slowest of those that are known. */
 function driveStages(
-  { these, medium, direction }: NeedOf<'drives'>,
+  { these, medium, direction }: DrivesNeed,
   socket: DriveSocket,
 ): readonly FlowStage[] {
   const bands =
@@ -197,11 +197,7 @@ interface Sockets {
   readonly lacking: readonly Finding[];
 }
 
-function socketsFor(
-  provider: Provider<DeliveryOf<'drives'>>,
-  need: NeedOf<'drives'>,
-  machine: Machine,
-): Sockets {
+function socketsFor(provider: Provider<DrivesCard>, need: DrivesNeed, machine: Machine): Sockets {
   const { delivers, fitted } = provider;
   const wanted = socketWanted(need);
   if (wanted === 'm2Sata') {
@@ -241,20 +237,13 @@ const BOARD_PORTS_UNKNOWN: Finding = { code: 'deliver.boardPortsUnknown', verdic
 
 /** Free ports of the board for drives on cables; null while nobody told. */
 const boardPorts = ({ builtIn }: Machine): number | null =>
-  valueOf(builtIn)?.reduce(
-    (sum, each) => sum + (each.kind === 'drives' && each.socket === 'sata' ? each.ports : 0),
-    0,
-  ) ?? null;
+  valueOf(builtIn)?.reduce((sum, each) => sum + cabledPorts(each), 0) ?? null;
 
-const isModule = (need: NeedOf<'drives'>, socket: DriveSocket): boolean =>
+const isModule = (need: DrivesNeed, socket: DriveSocket): boolean =>
   socket === 'm2' || socketWanted(need) === 'm2Sata';
 
 /** A machine starts from drives on a card only when the card brings start-up code that its firmware runs. */
-function boots(
-  card: ProviderCard,
-  need: NeedOf<'drives'>,
-  { firmware }: Machine,
-): readonly Finding[] {
+function boots(card: ProviderCard, need: DrivesNeed, { firmware }: Machine): readonly Finding[] {
   if (!need.bootable) return [];
   if (card.boot === 'none') return [{ code: 'deliver.notBootable', verdict: 'blocked' }];
   const kind = valueOf(firmware.kind);
@@ -266,7 +255,7 @@ function boots(
 
 function driven(
   card: ProviderCard,
-  need: NeedOf<'drives'>,
+  need: DrivesNeed,
   { system, secondSystem }: Machine,
 ): readonly Finding[] {
   if (!need.systemDriver) return [];
@@ -281,7 +270,7 @@ function driven(
 
 /** What drives on cables find of bays and power plugs, and what is bought where that is too little. */
 function onCables(
-  need: NeedOf<'drives'>,
+  need: DrivesNeed,
   needed: number,
   { case: room, supply }: Machine,
 ): { readonly findings: readonly Finding[]; readonly forDrives: ForDrives } {

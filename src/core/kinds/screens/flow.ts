@@ -1,13 +1,9 @@
-/**
- * Screens: which output carries the mode into which screen's socket, through which adapter; and graphics work,
- * which asks for memory, speed and encoders.
- */
-import type { DeliveryOf } from '../kinds/delivery.ts';
-import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../document/machine.ts';
-import type { NeedOf } from '../kinds/need.ts';
-import type { Finding } from '../rules/finding.ts';
-import type { Payload } from '../rules/findingCodes.ts';
+/** Screens: which output carries the mode into which screen's socket, through which adapter. */
+import { valueOf } from '../../parts/fact.ts';
+import type { Machine } from '../../document/machine.ts';
+import type { ScreensNeed } from './need.ts';
+import type { Finding } from '../../rules/finding.ts';
+import type { Payload } from '../../rules/findingCodes.ts';
 import {
   ADAPTERS,
   OUTPUTS,
@@ -18,14 +14,13 @@ import {
   type ScreenAdapter,
   type ScreenInput,
   type ScreenMode,
-} from '../standards/screens.ts';
-import { conclude, lacking, type Flow, type Provider } from './flow.ts';
+} from '../../standards/screens.ts';
+import { conclude, delivering, type Flow, type Provider } from '../flow.ts';
 
-export function screensFlow(
-  { delivers }: Provider<DeliveryOf<'screens'>>,
-  need: NeedOf<'screens'>,
-  machine: Machine,
-): Flow {
+export function screensFlow(from: Provider, need: ScreensNeed, machine: Machine): Flow | null {
+  const provider = delivering(from, 'screens');
+  if (provider === null) return null;
+  const { delivers } = provider;
   const sockets = delivers.outputs.flatMap(({ signal, count }) =>
     Array.from({ length: count }, () => signal),
   );
@@ -116,7 +111,7 @@ export interface WantedScreen {
 }
 
 /** A screen of which nothing but the need tells. */
-const screenAsked = ({ mode, bitsPerColour, input }: NeedOf<'screens'>): WantedScreen => ({
+const screenAsked = ({ mode, bitsPerColour, input }: ScreensNeed): WantedScreen => ({
   inputs: [input],
   mode,
   bitsPerColour,
@@ -127,7 +122,7 @@ const screenAsked = ({ mode, bitsPerColour, input }: NeedOf<'screens'>): WantedS
 
 /** Screens as the need says, or as those that were read say. */
 function wantedScreens(
-  { count, mode, bitsPerColour, input, ...need }: NeedOf<'screens'>,
+  { count, mode, bitsPerColour, input, ...need }: ScreensNeed,
   machine: Machine,
 ): readonly WantedScreen[] {
   const screens = screensOf(need, machine);
@@ -158,7 +153,7 @@ function wantedScreens(
 }
 
 /** Screens that the need is about; the input of another card tells nothing of itself. */
-const screensOf = ({ into }: Pick<NeedOf<'screens'>, 'into'>, { screens }: Machine) =>
+const screensOf = ({ into }: Pick<ScreensNeed, 'into'>, { screens }: Machine) =>
   into === 'screen' ? screens : [];
 
 /** A screen may say 59.95 where people say 60. */
@@ -280,7 +275,7 @@ function wayInto(
 
 /** Screens that were read and do not report a mode as large and as fast as this. */
 function screensThatCannot(
-  { mode, count, ...need }: NeedOf<'screens'>,
+  { mode, count, ...need }: ScreensNeed,
   machine: Machine,
 ): readonly Finding[] {
   const screens = screensOf(need, machine);
@@ -297,7 +292,7 @@ function screensThatCannot(
 
 /** Screens that were read and name fewer bits of a colour than are wanted. */
 function lessColour(
-  { bitsPerColour: needed, count, ...need }: NeedOf<'screens'>,
+  { bitsPerColour: needed, count, ...need }: ScreensNeed,
   machine: Machine,
 ): readonly Finding[] {
   const screens = screensOf(need, machine);
@@ -308,34 +303,3 @@ function lessColour(
     ? []
     : [{ code: 'deliver.lessColour', verdict: 'limited', needed, available: least, unit: 'count' }];
 }
-
-export function graphicsFlow(
-  { delivers }: Provider<DeliveryOf<'screens'>>,
-  need: NeedOf<'graphics'>,
-): Flow {
-  return conclude({
-    need,
-    unit: 'GB',
-    wanted: need.memoryGigabytes,
-    units: 1,
-    stages: [{ code: 'card', low: delivers.memoryGigabytes, high: delivers.memoryGigabytes }],
-    factMissing: false,
-    besides: [...slower(delivers, need), ...lacking(need.encodes, delivers.encodes)],
-  });
-}
-
-const slower = (
-  { speedClass }: DeliveryOf<'screens'>,
-  need: NeedOf<'graphics'>,
-): readonly Finding[] =>
-  speedClass >= need.speedClass
-    ? []
-    : [
-        {
-          code: 'deliver.slower',
-          verdict: 'blocked',
-          needed: need.speedClass,
-          available: speedClass,
-          unit: 'count',
-        },
-      ];

@@ -1,4 +1,5 @@
 /** Wires as they come up: each end says what it knows, the leads let through what they let through, and the fastest of that is it. */
+import type { Delivery } from '../delivery.ts';
 import { valueOf } from '../../parts/fact.ts';
 import type { Hop, NetworkPath } from '../../parts/networkPath.ts';
 import { CABLE_CLASSES, ETHERNET_MEGABITS, cableCarries } from '../../standards/ethernet.ts';
@@ -23,6 +24,10 @@ export function negotiated(own: readonly number[], { hops }: NetworkPath): reado
     return { speed, lower: through.filter((each) => each < speed) };
   });
 }
+
+/** The wires from whatever delivers them; none from anything else. */
+export const wiresFrom = (delivers: Delivery, path: NetworkPath): readonly Negotiated[] =>
+  delivers.kind === 'network' ? negotiated(delivers.megabits, path) : [];
 
 /** All leads of a link are one run: as long as all of them, as good as the worst. */
 function letsThrough({ leads }: Hop, speed: number): boolean {

@@ -1,15 +1,11 @@
-/** Wire and radio: from the port through cable and far end to the drives, or from the radio to the internet plan. */
-import type { DeliveryOf } from '../kinds/delivery.ts';
-import { valueOf } from '../parts/fact.ts';
-import type { Machine } from '../document/machine.ts';
-import type { NeedOf, StageCode } from '../kinds/need.ts';
-import type { Finding } from '../rules/finding.ts';
-import type { Hop } from '../parts/networkPath.ts';
-import { healthyCopyShare, tcpBytesPerSecond } from '../standards/ethernet.ts';
-import { WIFI_SHARE, radioMegabits } from '../standards/wifi.ts';
-import { megabitsToBytesPerSecond } from '../units.ts';
+/** The wire, from the port through cables and devices to the drives at its far end. */
+import type { Machine } from '../../document/machine.ts';
+import type { StageCode } from '../stages.ts';
+import type { Hop } from '../../parts/networkPath.ts';
+import { healthyCopyShare, tcpBytesPerSecond } from '../../standards/ethernet.ts';
 import {
   conclude,
+  delivering,
   providerId,
   lacking,
   linkStages,
@@ -18,15 +14,15 @@ import {
   type Flow,
   type FlowStage,
   type Provider,
-} from './flow.ts';
-import { farDriveStages, ownDriveStages, processorStage } from './copyEnds.ts';
+} from '../flow.ts';
+import type { NetworkCard } from './card.ts';
+import type { NetworkNeed } from './need.ts';
+import { farDriveStages, ownDriveStages, processorStage } from '../copyEnds.ts';
 import { isWireUnknown, ownModule, wireFindings, wireLinks } from './wire.ts';
 
-export function networkFlow(
-  provider: Provider<DeliveryOf<'network'>>,
-  need: NeedOf<'network'>,
-  machine: Machine,
-): Flow {
+export function networkFlow(from: Provider, need: NetworkNeed, machine: Machine): Flow | null {
+  const provider = delivering(from, 'network');
+  if (provider === null) return null;
   const { delivers } = provider;
   const isTeam = need.team === 'throughput';
   const streams = isTeam ? Math.min(delivers.ports, need.ports) : 1;
@@ -53,8 +49,8 @@ export function networkFlow(
 
 /** Each link of the wire comes up at the fastest speed that its two ends and its leads all know. */
 function wireStages(
-  provider: Provider<DeliveryOf<'network'>>,
-  { direction, team, ports: wanted, encrypted }: NeedOf<'network'>,
+  provider: Provider<NetworkCard>,
+  { direction, team, ports: wanted, encrypted }: NetworkNeed,
   { path }: Machine,
 ): readonly FlowStage[] {
   const { megabits, ports } = provider.delivers;
@@ -96,66 +92,4 @@ function wireStages(
     ...ownDriveStages(path, direction === 'to' ? 'read' : 'write', copies),
     ...farDriveStages(path, direction === 'to' ? 'write' : 'read', copies),
   ];
-}
-
-export function wifiFlow(
-  provider: Provider<DeliveryOf<'wifi'>>,
-  need: NeedOf<'wifi'>,
-  machine: Machine,
-): Flow {
-  const { delivers } = provider;
-  const radio = megabitsToBytesPerSecond(radioLink(delivers, machine.accessPoint));
-  const share = WIFI_SHARE[valueOf(machine.accessPoint.distance) ?? 'sameRoom'];
-  const internet = valueOf(machine.path.internetMegabits);
-  const behind = valueOf(machine.accessPoint.wireMegabits);
-  const wire = (code: 'accessWire' | 'internet', megabits: number): FlowStage => {
-    const high = megabitsToBytesPerSecond(megabits);
-    return sharedStage(code, code, { low: high * healthyCopyShare(megabits), high });
-  };
-  const noBluetooth: readonly Finding[] =
-    need.bluetooth && !delivers.bluetooth
-      ? [{ code: 'deliver.noBluetooth', verdict: 'blocked' }]
-      : [];
-  return conclude({
-    need,
-    unit: 'B/s',
-    wanted: megabitsToBytesPerSecond(need.megabits),
-    inBits: true,
-    units: 1,
-    stages: [
-      ...linkStages(provider),
-      sharedStage('radio', `radio ${providerId(provider)}`, {
-        low: radio * share[0],
-        high: radio * share[1],
-      }),
-      ...(behind === null ? [] : [wire('accessWire', behind)]),
-      ...(internet === null ? [] : [wire('internet', internet)]),
-    ],
-    factMissing: internet === null || linkUnknown(provider),
-    besides: [
-      ...noBluetooth,
-      ...lacking(need.bands, delivers.bands),
-      ...noCommonBand(delivers, machine.accessPoint),
-    ],
-  });
-}
-
-/** What the radio and the access point come up at, in megabits per second: the lesser of the two. */
-function radioLink(
-  { radioMegabits: own }: DeliveryOf<'wifi'>,
-  { standard, channelMhz, streams }: Machine['accessPoint'],
-): number {
-  const spoken = valueOf(standard);
-  if (spoken === null) return own;
-  return Math.min(own, radioMegabits(spoken, valueOf(channelMhz), valueOf(streams) ?? 2));
-}
-
-function noCommonBand(
-  { bands }: DeliveryOf<'wifi'>,
-  accessPoint: Machine['accessPoint'],
-): readonly Finding[] {
-  const there = valueOf(accessPoint.bands);
-  return there === null || there.some((band) => bands.includes(band))
-    ? []
-    : [{ code: 'deliver.noCommonBand', verdict: 'blocked' }];
 }

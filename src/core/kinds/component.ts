@@ -1,9 +1,9 @@
 /** What a figure goes through, as things that can each be in one of several states: as planned, or fallen back to something less. */
-import type { Flow, FlowStage } from '../../flow/flow.ts';
-import type { Band } from '../../placement/slotLink.ts';
-import { CAUSES, type Cause, type CauseRow } from '../../standards/causes.ts';
-import { CHECKS, type Check } from '../../standards/checks.ts';
-import type { RunTest } from '../runs.ts';
+import type { Flow, FlowStage } from './flow.ts';
+import type { Band } from '../placement/slotLink.ts';
+import { CAUSES, type Cause, type CauseRow } from '../standards/causes.ts';
+import { CHECKS, type Check } from '../standards/checks.ts';
+import type { RunTest } from '../parts/run.ts';
 
 export type ComponentName =
   | 'slotLink'

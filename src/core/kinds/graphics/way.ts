@@ -1,0 +1,14 @@
+/** Graphics work on a card. */
+import { joinsNothing, nothingSeen, servedByCards, type Way } from '../way.ts';
+import { graphicsCauses } from './causes.ts';
+import { asFrames, graphicsFlow } from './flow.ts';
+import type { GraphicsNeed } from './need.ts';
+
+export const graphicsWay: Way<GraphicsNeed> = {
+  flow: graphicsFlow,
+  stands: servedByCards,
+  proven: asFrames,
+  join: joinsNothing,
+  causes: graphicsCauses,
+  seen: nothingSeen,
+};

@@ -1,0 +1,13 @@
+/** Sound of a card. */
+import { asItIs, joinEach, noCauses, nothingSeen, servedByCards, type Way } from '../way.ts';
+import { soundFlow } from './flow.ts';
+import type { SoundNeed } from './need.ts';
+
+export const soundWay: Way<SoundNeed> = {
+  flow: soundFlow,
+  stands: servedByCards,
+  proven: asItIs,
+  join: joinEach(['jack'], 'speakers'),
+  causes: noCauses,
+  seen: nothingSeen,
+};

@@ -1,0 +1,20 @@
+/** Stages on the way from what a need asks to what it gets. */
+export type StageCode =
+  | 'slotLink'
+  | 'uplink'
+  | 'cardPort'
+  | 'cable'
+  | 'hop'
+  | 'farEnd'
+  | 'processor'
+  | 'ownDrive'
+  | 'ownDrivePort'
+  | 'usbDevice'
+  | 'farDrive'
+  | 'radio'
+  | 'accessWire'
+  | 'internet'
+  | 'output'
+  | 'drivePort'
+  | 'drive'
+  | 'card';

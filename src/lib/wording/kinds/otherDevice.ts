@@ -1,0 +1,20 @@
+/** Words of cards with a purpose of their own, and of needs for them. */
+import type { DeliveryOf, NeedOf } from '$core';
+import { OTHER_DEVICE_WORDS } from '../things';
+import { plainGuide } from './guides';
+import { IN_BYTES, READ_OR_WRITTEN, type CardWords, type NeedWords } from './kindWords';
+
+export const otherDeviceCard: CardWords<DeliveryOf<'otherDevice'>> = {
+  name: 'Other device',
+  option: 'other device',
+  delivers: ({ units, what }) => `${units} × ${OTHER_DEVICE_WORDS[what]}`,
+};
+
+export const otherDeviceNeed: NeedWords<NeedOf<'otherDevice'>> = {
+  name: 'Other device',
+  rate: IN_BYTES,
+  direction: READ_OR_WRITTEN,
+  stands: null,
+  asks: ({ units, what }) => `${units} × ${OTHER_DEVICE_WORDS[what]}`,
+  guide: plainGuide,
+};
