@@ -38,7 +38,7 @@ import { STAMP } from '../builders/parts.ts';
 import { soaked } from '../builders/soak.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261201);
-const JOBS = fittingJobs(soaked(16, 2_500), SEED);
+const JOBS = fittingJobs(soaked(8, 2_500), SEED);
 const chance = chanceOf(SEED);
 const any = <Each>(all: readonly Each[]): Each => all[Math.floor(chance() * all.length)]!;
 

@@ -59,7 +59,7 @@ import { AT, STAMP } from '../builders/parts.ts';
 import { doneAt, seating } from '../builders/acts';
 
 const SEED = Number(process.env['SEED'] ?? 20261128);
-const COUNT = soaked(80, 300);
+const COUNT = soaked(40, 300);
 
 /** What the survey of a machine holds before its report is read: of its slots nobody told lanes, generation or what is in them. */
 const unsurveyed = (machine: Machine): Machine => ({

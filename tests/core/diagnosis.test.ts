@@ -103,9 +103,9 @@ describe(`Diagnosis (seed ${SEED})`, () => {
   });
 
   for (const [faults, weight, name, count, whole, first, firstTwo] of [
-    [1, byFrequency, 'one fault', 300, 1_000, 0.95, 0.99],
-    [2, byFrequency, 'two faults', 200, 500, 0.85, 0.95],
-    [1, alike, 'one fault, the rare ones as often as the others', 200, 500, 0.95, 0.99],
+    [1, byFrequency, 'one fault', 150, 1_000, 0.95, 0.99],
+    [2, byFrequency, 'two faults', 120, 500, 0.85, 0.95],
+    [1, alike, 'one fault, the rare ones as often as the others', 120, 500, 0.95, 0.99],
   ] as const)
     it(`names what is wrong of machines with ${name}, in half the minutes of a checklist`, () => {
       const seen = coursesOf(soaked(count, whole), faults, SEED + faults, weight);

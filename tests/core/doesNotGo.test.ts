@@ -33,7 +33,7 @@ import { soaked } from '../builders/soak.ts';
 import { seating } from '../builders/acts';
 
 const SEED = Number(process.env['SEED'] ?? 20261128);
-const EACH = soaked(40, 200);
+const EACH = soaked(20, 200);
 const JOBS = fittingJobs(soaked(300, 1_500), SEED + 1);
 
 /** What came is looked at first. */

@@ -45,7 +45,7 @@ for (const theme of soaked<readonly ('g10' | 'g100')[]>(THEMES.slice(0, 1), THEM
     test.slow();
     await page.addInitScript((name) => localStorage.setItem('tenant-theme', name), theme);
     await openJobs(page);
-    for (const [job, stage] of VIEWS) {
+    for (const [job, stage] of VIEWS.filter((_, n) => n % soaked(3, 1) === 0)) {
       await page.goto(`/jobs/${job}/${stage}`);
       await expect(page.locator('[data-slot]').first()).toBeVisible();
       for (const [width, height] of soaked(SIZES.slice(-1), SIZES)) {
@@ -63,12 +63,7 @@ for (const theme of THEMES)
   }) => {
     test.slow();
     await page.addInitScript((name) => localStorage.setItem('tenant-theme', name), theme);
-    const check = (where: string) => {
-      const axe = new AxeBuilder({ page });
-      // Only colours differ between the themes.
-      if (theme === 'g100' && soaked(true, false)) axe.withRules('color-contrast');
-      return isClean(page, where, axe);
-    };
+    const check = (where: string) => isClean(page, where, new AxeBuilder({ page }));
     await openJobs(page);
     await check('jobs');
     await page.keyboard.press('?');
@@ -77,7 +72,9 @@ for (const theme of THEMES)
     await page.goto('/catalogue');
     await page.getByRole('button', { name: 'Kelpwick Lantern 2', exact: true }).click();
     await check('catalogue');
-    for (const [job, stage] of VIEWS) {
+    // Every other view in the other theme; with the soak all of them in both.
+    const views = VIEWS.filter((_, n) => soaked(n % 2 === THEMES.indexOf(theme), true));
+    for (const [job, stage] of views) {
       await page.goto(`/jobs/${job}/${stage}`);
       await expect(page.locator('[data-slot]').first()).toBeVisible();
       await page.locator('[data-slot]').first().click();

@@ -17,7 +17,7 @@ import { ascii, buildDump, buildTable, randomTable } from '../builders/smbios.ts
 import { SEED, requireTool, runWithComplaints, withFile } from './tools.ts';
 import { soaked } from '../builders/soak.ts';
 
-const TABLES = soaked(150, 500);
+const TABLES = soaked(60, 500);
 const BUSES: readonly string[] = ['pcie', 'pci', 'm2'];
 
 const dmidecode = (dump: Uint8Array) =>

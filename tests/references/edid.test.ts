@@ -17,7 +17,7 @@ import { buildEdid, randomEdid } from '../builders/edid.ts';
 import { SEED, requireTool, run, runWithComplaints, withFile } from './tools.ts';
 import { soaked } from '../builders/soak.ts';
 
-const REPORTS = soaked(150, 500);
+const REPORTS = soaked(60, 500);
 
 interface PrintedMode {
   readonly widthPx: number;

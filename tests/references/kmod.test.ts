@@ -112,7 +112,7 @@ describe('Modules for a device against modprobe', () => {
     expect(agree(list, devices)).to.be.greaterThan(DEVICES / 4);
   });
 
-  const odd = soaked(100, 500);
+  const odd = soaked(40, 500);
   it(`finds the same ones by ${odd} of the oddest patterns (seed ${SEED})`, function () {
     requireTool(this, 'modprobe');
     const patterns = fc.sample(oddPattern, { numRuns: odd, seed: SEED });
@@ -125,7 +125,7 @@ describe('Modules for a device against modprobe', () => {
     expect(found).to.be.greaterThan(odd / 4);
   });
 
-  const real = soaked(200, 2_000);
+  const real = soaked(80, 2_000);
   it(`finds the same ones for ${real} devices in the list of Debian’s own kernel (seed ${SEED})`, function () {
     requireTool(this, 'modprobe');
     if (!existsSync(KERNEL_ALIASES)) {

@@ -9,7 +9,7 @@ import { milpPlan, startSolver } from '../builders/milpPlanner.ts';
 import { soaked } from '../builders/soak.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
-const CASES = soaked(60, 500);
+const CASES = soaked(24, 500);
 const CARDS = 100;
 
 describe('Planner against a solver for mixed-integer programs', () => {

@@ -10,7 +10,7 @@ import {
 import { SEED, requireTool, run } from './tools.ts';
 import { soaked } from '../builders/soak.ts';
 
-const MODES = soaked(80, 300);
+const MODES = soaked(30, 300);
 const VERSIONS: readonly Blanking[] = ['none', 1, 2];
 
 /** Pixel clock in hertz that edid-decode prints for a mode with the blanking of a version. */

@@ -75,7 +75,7 @@ function everyView(job: Job): void {
 describe(`Absurd jobs (seed ${SEED})`, function () {
   this.timeout(3_600_000);
   const sound = demoJobs(museum, PACKAGES);
-  const count = soaked(120, 10_000);
+  const count = soaked(60, 10_000);
 
   it(`can all be opened, ${count} of them, each in no more time than one waits`, () => {
     const chance = chanceOf(SEED);

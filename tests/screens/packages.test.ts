@@ -1,4 +1,5 @@
 /** Driver packages of any size: what is in an archive is held against its sums, only setup files are kept, and a stick is what was shown. */
+import { soaked } from '../builders/soak';
 import { expect } from 'chai';
 import { strToU8, zipSync } from 'fflate';
 import { execFileSync, spawnSync } from 'node:child_process';
@@ -20,7 +21,7 @@ Provider="Pendle"
 "Port"=I,PCI\\VEN_F1A1&DEV_2001
 [I]
 [SourceDisksFiles]
-f1998.sys=1
+f298.sys=1
 `;
 const machine = aMachine([aSlot(1)], {
   functions: [
@@ -29,9 +30,11 @@ const machine = aMachine([aSlot(1)], {
 });
 const file = (name: string, bytes: Uint8Array) => new File([bytes as BlobPart], name);
 const dropped = (name: string, bytes: Uint8Array) => [{ name, content: file(name, bytes) }];
+/** More than any real package holds of one folder, with the soak. */
+const FILES = soaked(300, 2_100);
 const large = zipSync(
   Object.fromEntries([
-    ...Array.from({ length: 2_100 }, (_, n) => [`d/f${n}.sys`, strToU8(`driver ${n} `.repeat(9))]),
+    ...Array.from({ length: FILES }, (_, n) => [`d/f${n}.sys`, strToU8(`driver ${n} `.repeat(9))]),
     ['d/z-last.inf', strToU8(SETUP)],
   ]),
 );
@@ -46,7 +49,7 @@ describe('Driver packages in archives', () => {
     expect(leftOut).to.deep.equal([]);
     const [only, ...more] = lookAtPackages(files, machine, []).packages;
     expect(more).to.deep.equal([]);
-    expect(only).to.deep.include({ files: 2_101, missing: [], problems: [] });
+    expect(only).to.deep.include({ files: FILES + 1, missing: [], problems: [] });
     expect(only!.drives.map(({ listedAs }) => listedAs)).to.deep.equal(['Port']);
     // Nothing else is kept in memory.
     expect(files.filter(({ content }) => content !== null).length).to.equal(1);
@@ -132,8 +135,8 @@ describe('A stick', () => {
     const archive = await stickArchive(chosen(files), files, '<p>page</p>', scripts);
     writeFileSync(join(folder, 'stick.zip'), Buffer.from(await archive.arrayBuffer()));
     execFileSync('python3', ['-m', 'zipfile', '-e', 'stick.zip', '.'], { cwd: folder });
-    expect(check()).to.deep.equal([0, 'All 2102 files are as they were written.']);
-    expect(readFileSync(join(folder, '01-Pendle/f1998.sys'), 'utf8')).to.match(/^driver 1998 /);
+    expect(check()).to.deep.equal([0, `All ${FILES + 2} files are as they were written.`]);
+    expect(readFileSync(join(folder, '01-Pendle/f298.sys'), 'utf8')).to.match(/^driver 298 /);
   });
 
   it('is wrong by one byte, without a file, without its list, or with a shorter one', () => {
@@ -141,7 +144,7 @@ describe('A stick', () => {
     rmSync(join(folder, '01-Pendle/f8.sys'));
     expect(check()).to.deep.equal([
       1,
-      'changed: 01-Pendle/f7.sys\nmissing: 01-Pendle/f8.sys\n2 of 2102 files are not as they were written. Write the stick anew.',
+      `changed: 01-Pendle/f7.sys\nmissing: 01-Pendle/f8.sys\n2 of ${FILES + 2} files are not as they were written. Write the stick anew.`,
     ]);
     const list = join(folder, 'SHA256SUMS');
     const lines = readFileSync(list, 'utf8').split('\n');

@@ -149,7 +149,7 @@ const overwritten = (history: readonly Job[]): number =>
 
 describe(`Windows on one job (seed ${SEED})`, function () {
   this.timeout(600_000);
-  const runs = soaked(600, 2_000);
+  const runs = soaked(200, 2_000);
 
   for (const windows of [2, 3]) {
     it(`${windows} of them never overwrite each other unsaid, in ${runs / 2} orders of what they do`, async () => {
