@@ -40,7 +40,7 @@ const ROOMS = [
  * above placement and rules. A file of the second kind has one of these names.
  */
 const KINDS_ABOVE = [
-  'src/core/kinds/{way,ways,flow,component,components,copyEnds,running,runnings}.ts',
+  'src/core/kinds/{way,ways,flow,proof,proofs,component,components,copyEnds,running,runnings}.ts',
   'src/core/kinds/*/{way,flow,causes,seen,join,stands,wire,running,negotiated}.ts',
 ];
 const KINDS_ABOVE_FLOOR = ROOMS.indexOf('flow');
@@ -67,7 +67,7 @@ const NO_SPREAD_INTO_LISTS = {
 
 const UPPER_KINDS = {
   regex:
-    '(?:^|/)kinds/(?:\\w+/)?(?:way|ways|flow|component|components|copyEnds|running|runnings|causes|seen|join|stands|wire|negotiated)\\.ts$',
+    '(?:^|/)kinds/(?:\\w+/)?(?:way|ways|flow|proof|proofs|component|components|copyEnds|running|runnings|causes|seen|join|stands|wire|negotiated)\\.ts$',
   message: 'What comes of a kind in a machine stands above this room.',
 };
 
@@ -269,7 +269,8 @@ export default ts.config(
         {
           patterns: [
             {
-              regex: '/(?:way|ways|flow|component|components|copyEnds|causes|seen|wire)\\.ts$',
+              regex:
+                '^(?!.*standards/).*/(?:way|ways|flow|proof|proofs|component|components|copyEnds|causes|seen|wire)\\.ts$',
               message: 'A machine that runs knows nothing of what a way expects of it.',
             },
           ],

@@ -42,9 +42,12 @@ const treeshake = {
 const TOGETHER = [
   {
     name: 'core',
-    test: /\/src\/core\/(standards\/(?!problemCodes|systemDrivers|pciClasses)|parts\/(?!freeNumber)|placement\/(?!powerLoads)|rules\/(?!supplySize)|flow\/(?!copyTime|fairShares|concurrency)|assembly\/(?!driverTargets|expectations|acceptance)|procedure\/standing|drivers\/(?!stick|package|machineDevices|versions)|commands|units|memo|money|survey\/(template|claims)|read\/(problem|storedJob|keptList))/,
+    test: /\/src\/core\/(standards\/(?!problemCodes|systemDrivers|pciClasses)|parts|document\/(?!freeNumber)|kinds\/(?!(?:\w+\/)?(?:proof|proofs|causes|seen|component|components|running|runnings|negotiated)\.ts)|placement\/(?!powerLoads)|rules\/(?!supplySize)|flow\/(?!copyTime|fairShares|concurrency)|assembly\/(?!driverTargets|expectations|acceptance)|procedure\/standing|drivers\/(?!stick|package|machineDevices|versions)|commands|units|memo|money|survey\/(template|claims)|read\/(problem|storedJob|keptList))/,
   },
-  { name: 'words', test: /\/src\/lib\/wording\/(figures|things|stages)\.ts/ },
+  {
+    name: 'words',
+    test: /\/src\/lib\/wording\/(figures|flowFigures|things|stages|kinds\/\w+)\.ts/,
+  },
   {
     name: 'base',
     test: /node_modules\/(svelte|@sveltejs|zod|localforage|idb|comlink|carbon-components-svelte\/src\/(Button|Portal|ContentSwitcher)|carbon-icons-svelte\/lib\/(Light|Asleep|Keyboard|Undo|Redo|ListChecked)\.)/,

@@ -238,6 +238,7 @@ export {
   plainNeed,
   unitsNeeded,
 } from './kinds/need.ts';
+export { begunFor } from './kinds/keep/begun.ts';
 export { areUsed, drivesWanted } from './kinds/drives/wanted.ts';
 export { socketWanted } from './kinds/drives/need.ts';
 export { type StageCode } from './kinds/stages.ts';

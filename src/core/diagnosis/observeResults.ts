@@ -3,7 +3,7 @@ import { expectations, type Expectation } from '../assembly/expectations.ts';
 import type { Job } from '../document/job.ts';
 import { clipped } from '../parts/limits.ts';
 import { asksOf, needKindOf } from '../kinds/need.ts';
-import { wayOf } from '../kinds/ways.ts';
+import { proofOf } from '../kinds/proofs.ts';
 import { enteredRun } from '../document/observed.ts';
 import type { Observation, RunObservation } from '../document/observation.ts';
 import type { Evidence } from '../read/evidence.ts';
@@ -41,7 +41,7 @@ export function observeResults(job: Job, evidence: Evidence, at: string): Result
       ...(phaseOf(job) === 'before'
         ? []
         : all.flatMap(({ need, flow, card }) =>
-            wayOf(need).seen(need, flow, card, evidence, job.machine, at),
+            proofOf(need).seen(need, flow, card, evidence, job.machine, at),
           )),
     ],
   };

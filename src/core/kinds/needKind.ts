@@ -38,10 +38,10 @@ export type Common = DeepReadonly<z.infer<z.ZodMiniObject<typeof common>>>;
 export type Measure = keyof typeof MEASURE_MINUTES;
 
 /** What a tool's figure is of. */
-export type MeasuredThing = 'wire' | 'drive' | 'copy';
+type MeasuredThing = 'wire' | 'drive' | 'copy';
 
 /** How a measurement differs from what the need asks. */
-export interface Turned {
+interface Turned {
   /** Null: as the need asks. */
   readonly direction: RunDirection | null;
   /** One drive or one copy while the others rest. */
@@ -75,6 +75,8 @@ export interface NeedKind<Asks extends Common> {
   drives(need: Asks): readonly Drive[];
   /** The slot whose card has to stay for it; null: any may go. */
   keeps(need: Asks): string | null;
+  /** Of what it asks, what is settled by something else that it tells; by path. */
+  settled(need: Asks): readonly string[];
   /** What is bought for it whatever card serves it. @param units that the card gives */
   extras(need: Asks, units: number): readonly ExtraNeeded[];
   /** The way that it asks for, as the machine sees it; null: it has none. */

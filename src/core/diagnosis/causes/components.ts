@@ -6,7 +6,7 @@ import type { Flow } from '../../kinds/flow.ts';
 import { carriesModules } from '../../kinds/drives/ports.ts';
 import { isOf } from '../../kinds/components.ts';
 import { makesPictures } from '../../kinds/screens/picture.ts';
-import { wayOf } from '../../kinds/ways.ts';
+import { proofOf } from '../../kinds/proofs.ts';
 import type { Job } from '../../document/job.ts';
 import type { Need } from '../../kinds/need.ts';
 import {
@@ -47,7 +47,7 @@ function described(card: AssembledCard, flow: Flow, need: Need, job: Job): reado
     coolingOf(card),
     CARD,
   ];
-  return wayOf(need).causes(need, flow, card, { all, driver }, job.machine);
+  return proofOf(need).causes(need, flow, card, { all, driver }, job.machine);
 }
 
 /** Of what a need gets that is counted on no link, so much is left over a narrower one. Common practice, no source. */

@@ -22,6 +22,7 @@ export const driversNeed = {
   isAtFront: no,
   drives: none,
   keeps: nothing,
+  settled: none,
   extras: none,
   direction: nothing,
   asMeasured: asAsked,

@@ -1,5 +1,5 @@
 /** No card is bought for it: it is met by what is done to drivers. */
-import { asItIs, joinsNothing, noCauses, nothingSeen, type Way } from '../way.ts';
+import { asItIs, joinsNothing, type Way } from '../way.ts';
 import type { DriversNeed } from './need.ts';
 
 export const driversWay: Way<DriversNeed> = {
@@ -7,6 +7,4 @@ export const driversWay: Way<DriversNeed> = {
   stands: () => ({ state: 'met', units: 1 }),
   proven: asItIs,
   join: joinsNothing,
-  causes: noCauses,
-  seen: nothingSeen,
 };

@@ -3,7 +3,7 @@ import type { RunTest } from '../../parts/run.ts';
 import type { Described } from '../component.ts';
 import { isOf } from '../components.ts';
 import type { Flow } from '../flow.ts';
-import type { OfCard, ServingCard } from '../way.ts';
+import type { OfCard, ServingCard } from '../proof.ts';
 import type { DrivesNeed } from './need.ts';
 
 export const drivesCauses = (

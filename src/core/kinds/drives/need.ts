@@ -87,6 +87,8 @@ export const drivesNeed = {
       : need.these.flatMap(({ sides }) =>
           sides === null ? [] : [{ kind: 'thermalPad' as const, fits: sides, count: 1 }],
         ),
+  settled: ({ these }) =>
+    these.length > 0 ? ['ports', 'driveGigabytes', 'drive', 'medium', 'usedDrives'] : [],
   direction: ({ direction }) => direction,
   asMeasured: (need, { direction, alone }) => ({
     ...need,

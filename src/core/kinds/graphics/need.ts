@@ -29,6 +29,7 @@ export const graphicsNeed = {
   isAtFront: no,
   drives: none,
   keeps: nothing,
+  settled: none,
   extras: none,
   direction: nothing,
   asMeasured: asAsked,

@@ -1,6 +1,5 @@
 /** Graphics work on a card. */
-import { joinsNothing, nothingSeen, servedByCards, type Way } from '../way.ts';
-import { graphicsCauses } from './causes.ts';
+import { joinsNothing, servedByCards, type Way } from '../way.ts';
 import { asFrames, graphicsFlow } from './flow.ts';
 import type { GraphicsNeed } from './need.ts';
 
@@ -9,6 +8,4 @@ export const graphicsWay: Way<GraphicsNeed> = {
   stands: servedByCards,
   proven: asFrames,
   join: joinsNothing,
-  causes: graphicsCauses,
-  seen: nothingSeen,
 };

@@ -21,6 +21,7 @@ export const keepNeed = {
   isAtFront: no,
   drives: none,
   keeps: ({ slotId }) => slotId,
+  settled: none,
   extras: none,
   direction: nothing,
   asMeasured: asAsked,

@@ -1,5 +1,5 @@
 /** No card serves it: what is there stays. */
-import { asItIs, joinsNothing, noCauses, nothingSeen, type Way } from '../way.ts';
+import { asItIs, joinsNothing, type Way } from '../way.ts';
 import type { KeepNeed } from './need.ts';
 import { keepStands } from './stands.ts';
 
@@ -8,6 +8,4 @@ export const keepWay: Way<KeepNeed> = {
   stands: keepStands,
   proven: asItIs,
   join: joinsNothing,
-  causes: noCauses,
-  seen: nothingSeen,
 };

@@ -26,6 +26,7 @@ export const legacyNeed = {
   isAtFront: no,
   drives: none,
   keeps: nothing,
+  settled: none,
   extras: none,
   direction: nothing,
   asMeasured: asAsked,

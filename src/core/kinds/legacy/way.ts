@@ -1,5 +1,5 @@
 /** Ports of an older age on a card. */
-import { asItIs, joinEach, noCauses, nothingSeen, servedByCards, type Way } from '../way.ts';
+import { asItIs, joinEach, servedByCards, type Way } from '../way.ts';
 import { legacyFlow } from './flow.ts';
 import type { LegacyNeed } from './need.ts';
 
@@ -8,6 +8,4 @@ export const legacyWay: Way<LegacyNeed> = {
   stands: servedByCards,
   proven: asItIs,
   join: joinEach(['serial', 'parallel'], 'device'),
-  causes: noCauses,
-  seen: nothingSeen,
 };

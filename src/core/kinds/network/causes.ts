@@ -8,7 +8,7 @@ import {
 import type { Carries, Described, FallBack } from '../component.ts';
 import { FILES, OWN_DRIVE, PROCESSOR, isOf, withoutDrives } from '../components.ts';
 import type { Flow } from '../flow.ts';
-import type { OfCard, ServingCard } from '../way.ts';
+import type { OfCard, ServingCard } from '../proof.ts';
 import type { NetworkNeed } from './need.ts';
 import { wireLinks, type WireLink } from './wire.ts';
 

@@ -43,6 +43,7 @@ export const networkNeed = {
   isAtFront: no,
   drives: none,
   keeps: nothing,
+  settled: none,
   extras: none,
   direction: ({ direction }) => (direction === 'to' ? 'write' : 'read'),
   asMeasured: (need, { direction, alone }) => ({

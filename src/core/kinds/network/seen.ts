@@ -3,7 +3,7 @@ import { enteredReading } from '../../document/observed.ts';
 import type { Observation } from '../../document/observation.ts';
 import type { Evidence } from '../../read/evidence.ts';
 import type { Flow } from '../flow.ts';
-import type { ServingCard } from '../way.ts';
+import type { ServingCard } from '../proof.ts';
 import type { NetworkNeed } from './need.ts';
 
 /** What it came up at, where only one of the machine's ports has a link. */

@@ -27,6 +27,7 @@ export const otherDeviceNeed = {
   isAtFront: no,
   drives: none,
   keeps: nothing,
+  settled: none,
   extras: none,
   direction: nothing,
   asMeasured: asAsked,

@@ -1,6 +1,6 @@
 /** A device with a purpose of its own, on a card. */
 import { REAR_SOCKET_KINDS } from '../../standards/rearSockets.ts';
-import { asItIs, joinEach, noCauses, nothingSeen, servedByCards, type Way } from '../way.ts';
+import { asItIs, joinEach, servedByCards, type Way } from '../way.ts';
 import { otherDeviceFlow } from './flow.ts';
 import type { OtherDeviceNeed } from './need.ts';
 
@@ -9,6 +9,4 @@ export const otherDeviceWay: Way<OtherDeviceNeed> = {
   stands: servedByCards,
   proven: asItIs,
   join: joinEach(REAR_SOCKET_KINDS, 'device'),
-  causes: noCauses,
-  seen: nothingSeen,
 };

@@ -43,6 +43,7 @@ export const screensNeed = {
   isAtFront: no,
   drives: none,
   keeps: nothing,
+  settled: none,
   extras: ({ into, input, count }, units) =>
     into === 'card' ? [{ kind: 'loopLead', fits: input ?? '', count: Math.min(units, count) }] : [],
   direction: nothing,

@@ -1,6 +1,5 @@
 /** Screens on a card. */
-import { asItIs, nothingSeen, servedByCards, type Way } from '../way.ts';
-import { screensCauses } from './causes.ts';
+import { asItIs, servedByCards, type Way } from '../way.ts';
 import { screensFlow } from './flow.ts';
 import { joinScreens } from './join.ts';
 import type { ScreensNeed } from './need.ts';
@@ -10,6 +9,4 @@ export const screensWay: Way<ScreensNeed> = {
   stands: servedByCards,
   proven: asItIs,
   join: joinScreens,
-  causes: screensCauses,
-  seen: nothingSeen,
 };

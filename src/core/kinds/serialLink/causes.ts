@@ -2,7 +2,7 @@
 import type { Described } from '../component.ts';
 import { OWN_DRIVE } from '../components.ts';
 import type { Flow } from '../flow.ts';
-import type { OfCard, ServingCard } from '../way.ts';
+import type { OfCard, ServingCard } from '../proof.ts';
 import type { SerialLinkNeed } from './need.ts';
 
 export const serialLinkCauses = (

@@ -1,6 +1,5 @@
 /** Fast serial ports of a card. */
-import { asItIs, joinEach, nothingSeen, servedByCards, type Way } from '../way.ts';
-import { serialLinkCauses } from './causes.ts';
+import { asItIs, joinEach, servedByCards, type Way } from '../way.ts';
 import { serialLinkFlow } from './flow.ts';
 import type { SerialLinkNeed } from './need.ts';
 
@@ -9,6 +8,4 @@ export const serialLinkWay: Way<SerialLinkNeed> = {
   stands: servedByCards,
   proven: asItIs,
   join: joinEach(['usbC'], 'box'),
-  causes: serialLinkCauses,
-  seen: nothingSeen,
 };

@@ -29,6 +29,7 @@ export const soundNeed = {
   isAtFront: ({ front }) => front,
   drives: none,
   keeps: nothing,
+  settled: none,
   extras: none,
   direction: nothing,
   asMeasured: asAsked,

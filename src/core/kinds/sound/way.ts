@@ -1,5 +1,5 @@
 /** Sound of a card. */
-import { asItIs, joinEach, noCauses, nothingSeen, servedByCards, type Way } from '../way.ts';
+import { asItIs, joinEach, servedByCards, type Way } from '../way.ts';
 import { soundFlow } from './flow.ts';
 import type { SoundNeed } from './need.ts';
 
@@ -8,6 +8,4 @@ export const soundWay: Way<SoundNeed> = {
   stands: servedByCards,
   proven: asItIs,
   join: joinEach(['jack'], 'speakers'),
-  causes: noCauses,
-  seen: nothingSeen,
 };

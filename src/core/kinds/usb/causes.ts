@@ -4,7 +4,7 @@ import { USB } from '../../standards/usb.ts';
 import type { Described } from '../component.ts';
 import { FILES, OWN_DRIVE, isOf } from '../components.ts';
 import type { Flow } from '../flow.ts';
-import type { OfCard, ServingCard } from '../way.ts';
+import type { OfCard, ServingCard } from '../proof.ts';
 import type { UsbNeed } from './need.ts';
 
 export const usbCauses = (

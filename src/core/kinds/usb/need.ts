@@ -46,6 +46,7 @@ export const usbNeed = {
   isAtFront: ({ where }) => where === 'front',
   drives: none,
   keeps: nothing,
+  settled: none,
   extras: none,
   direction: nothing,
   asMeasured: asAsked,

@@ -1,6 +1,5 @@
 /** USB ports of a card. */
-import { asItIs, joinEach, nothingSeen, servedByCards, type Way } from '../way.ts';
-import { usbCauses } from './causes.ts';
+import { asItIs, joinEach, servedByCards, type Way } from '../way.ts';
 import { usbFlow } from './flow.ts';
 import type { UsbNeed } from './need.ts';
 
@@ -11,6 +10,4 @@ export const usbWay: Way<UsbNeed> = {
   stands: servedByCards,
   proven: asItIs,
   join: (need, ...how) => (need.where === 'rear' ? joinRear(need, ...how) : undefined),
-  causes: usbCauses,
-  seen: nothingSeen,
 };

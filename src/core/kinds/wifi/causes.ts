@@ -2,7 +2,7 @@
 import type { Described } from '../component.ts';
 import { isOf } from '../components.ts';
 import type { Flow } from '../flow.ts';
-import type { OfCard, ServingCard } from '../way.ts';
+import type { OfCard, ServingCard } from '../proof.ts';
 import type { WifiNeed } from './need.ts';
 
 export const wifiCauses = (

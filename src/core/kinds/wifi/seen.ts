@@ -8,7 +8,7 @@ import type { RadioSeen } from '../../read/results/result.ts';
 import { WIFI_SHARE } from '../../standards/wifi.ts';
 import { megabitsToBytesPerSecond } from '../../units.ts';
 import type { Flow } from '../flow.ts';
-import type { ServingCard } from '../way.ts';
+import type { ServingCard } from '../proof.ts';
 import type { WifiNeed } from './need.ts';
 
 /** From this share of the planned rate on a radio counts as well joined. Common practice, no source. */

@@ -26,12 +26,12 @@
 
   let {
     need,
-    all,
+    drives: all,
     put,
   }: {
     need: NeedOf<'drives'>;
     /** Those of all needs: no two of a job have one id. */
-    all: readonly Drive[];
+    drives: readonly Drive[];
     put: (need: NeedOf<'drives'>) => void;
   } = $props();
 

@@ -14,8 +14,7 @@
     BACKINGS,
     MANNERS,
     metByMachine,
-    bestMode,
-    valueOf,
+    takesCard,
     worstVerdict,
     type Card,
     type Drive,
@@ -23,11 +22,11 @@
     type Need,
   } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { modeWords } from '$lib/wording/figures';
   import { BACKING_WORDS, MANNER_WORDS } from '$lib/wording/things';
   import { metByMachineWords, needWords } from '$lib/wording/needs';
   import { KIND_WORDS } from '$lib/wording/kinds/words';
   import { expected, fieldsOf, readField, typed, writeField, type NeedField } from './needFields';
+  import { ownPartOf } from './ownParts';
   import Fetched from '$lib/ui/Fetched.svelte';
 
   let {
@@ -54,19 +53,11 @@
   const letters = $derived(
     [...new Set([...groups, ...'ABCDE'])].slice(0, Math.max(2, groups.length + 1)),
   );
+  /** What only its kind has. */
+  const own = $derived(ownPartOf(need));
   const SHORT = { short: 'needs', unknown: 'unknown' } as const;
 
   const now = $derived(metByMachine(need, machine, cards));
-  /** Screens of the survey, each with the best it can show. */
-  const read = $derived(
-    machine.screens.flatMap((screen) => {
-      const mode = bestMode(screen);
-      return mode === null
-        ? []
-        : [{ id: screen.id, name: screen.name, mode, input: valueOf(screen.input) }];
-    }),
-  );
-  const taken = $derived(machine.slots.filter(({ occupant }) => valueOf(occupant) !== null));
   let refused = $state('');
 
   const idOf = ({ path }: NeedField) => `${need.id}-${path.replace('.', '-')}`;
@@ -112,22 +103,6 @@
     on:change={(event) => put({ ...need, words: String(event.detail ?? '').slice(0, 200) })}
   />
   <div class="fields">
-    {#if need.kind === 'keep'}
-      {@const of = need}
-      <Select
-        id="{need.id}-slot"
-        size="sm"
-        labelText="What stays"
-        selected={need.slotId}
-        on:change={(event) => put({ ...of, slotId: chosen(event) })}
-      >
-        {#each taken as slot (slot.id)}
-          <SelectItem value={slot.id} text="{valueOf(slot.occupant)?.name}, {slot.label}" />
-        {:else}
-          <SelectItem value={need.slotId} text="nothing is fitted" />
-        {/each}
-      </Select>
-    {/if}
     {#each fieldsOf(need) as field (field.path)}
       {#if field.as === 'number'}
         <TextInput
@@ -204,7 +179,7 @@
         {/each}
       </Select>
     {/if}
-    {#if need.kind !== 'keep' && need.kind !== 'drivers'}
+    {#if takesCard(need)}
       <Select
         id="{need.id}-backing"
         size="sm"
@@ -229,7 +204,7 @@
       </Select>
     {/if}
   </div>
-  {#if need.kind !== 'keep' && need.kind !== 'drivers'}
+  {#if takesCard(need)}
     {@const of = need}
     <fieldset class="ticks">
       <legend class="bx--label">Also wanted</legend>
@@ -250,35 +225,14 @@
       {/each}
     </fieldset>
   {/if}
-  {#if need.kind === 'drives'}
-    {@const of = need}
-    <Fetched load={() => import('./Drives.svelte')}>
-      {#snippet shown(Drives)}<Drives need={of} all={drives} {put} />{/snippet}
+  {#if own !== null}
+    <Fetched load={own}>
+      {#snippet shown(Own)}<Own {need} {machine} {drives} {put} />{/snippet}
     </Fetched>
-  {/if}
-  {#if need.kind === 'screens' && read.length > 0}
-    {@const of = need}
-    <p class="quiet">
-      Screens that were read:
-      {#each read as { id, name, mode, input } (id)}
-        <button type="button" class="text read" onclick={() => put({ ...of, mode, input })}
-          >{name}, {modeWords(mode)}</button
-        >
-      {/each}
-    </p>
-  {/if}
-  {#if need.kind === 'wifi' && (valueOf(machine.path.internetMegabits) ?? Infinity) < need.megabits}
-    <p class="warn">
-      The internet plan carries only {valueOf(machine.path.internetMegabits)} Mb/s: no card makes it faster.
-    </p>
   {/if}
 </section>
 
 <style>
-  .read {
-    margin-right: 0.75rem;
-    text-decoration: underline;
-  }
   section {
     border-top: 1px solid var(--cds-ui-04);
     padding: 0.75rem 0;
@@ -321,11 +275,5 @@
   .ticks :global(.bx--form-item) {
     flex: none;
     margin: 0;
-  }
-  .warn {
-    margin-top: 0.5rem;
-    border-left: 4px solid var(--tenant-limited);
-    padding-left: 0.5rem;
-    font-size: 0.8125rem;
   }
 </style>

@@ -3,12 +3,11 @@
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import {
     MONEY_CELL,
+    begunFor,
     deservedCents,
     drivesWanted,
     freeNumber,
     plainNeed,
-    valueOf,
-    type Need,
     type NeedKind,
   } from '$core';
   import { supplies } from '$lib/state/supplies.svelte';
@@ -38,10 +37,7 @@
 
   function add(kind: NeedKind) {
     const id = `${kind}-${freeNumber(job.needs, (n) => `${kind}-${n}`, 1)}`;
-    const plain: Need = plainNeed(kind, id);
-    const taken = job.machine.slots.find(({ occupant }) => valueOf(occupant) !== null);
-    const need = plain.kind === 'keep' && taken ? { ...plain, slotId: taken.id } : plain;
-    model.open.run({ name: 'addNeed', need });
+    model.open.run({ name: 'addNeed', need: begunFor(plainNeed(kind, id), job.machine) });
     setTimeout(() => document.getElementById(`${id}-words`)?.focus());
   }
 

@@ -10,6 +10,7 @@ import {
   USB_SIGNALLING,
   WANTED_DRIVES,
   WIFI_BANDS,
+  needKindOf,
   valueAt,
   withValueAt,
   type NeedKind,
@@ -184,14 +185,11 @@ const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
   ],
 };
 
-/** What drives that are known tell by themselves. */
-const TOLD_BY_DRIVES = ['ports', 'driveGigabytes', 'drive', 'medium', 'usedDrives'];
-
 /** The fields of this very need. */
-export const fieldsOf = (need: Need): readonly NeedField[] =>
-  need.kind === 'drives' && need.these.length > 0
-    ? NEED_FIELDS.drives.filter(({ path }) => !TOLD_BY_DRIVES.includes(path))
-    : NEED_FIELDS[need.kind];
+export function fieldsOf(need: Need): readonly NeedField[] {
+  const settled = needKindOf(need).settled(need);
+  return NEED_FIELDS[need.kind].filter(({ path }) => !settled.includes(path));
+}
 
 export const readField = (need: Need, { path }: NeedField): unknown => valueAt(need, path);
 

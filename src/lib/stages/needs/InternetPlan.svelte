@@ -1,0 +1,21 @@
+<script lang="ts">
+  /** What no card mends: an internet plan that carries less than is wanted. */
+  import { valueOf, type Machine, type NeedOf } from '$core';
+
+  let { need, machine }: { need: NeedOf<'wifi'>; machine: Machine } = $props();
+
+  const carries = $derived(valueOf(machine.path.internetMegabits));
+</script>
+
+{#if carries !== null && carries < need.megabits}
+  <p class="warn">The internet plan carries only {carries} Mb/s: no card makes it faster.</p>
+{/if}
+
+<style>
+  .warn {
+    margin-top: 0.5rem;
+    border-left: 4px solid var(--tenant-limited);
+    padding-left: 0.5rem;
+    font-size: 0.8125rem;
+  }
+</style>

@@ -1,0 +1,28 @@
+<script lang="ts">
+  /** Which of the cards that are there stays. */
+  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { valueOf, type Machine, type NeedOf } from '$core';
+
+  let {
+    need,
+    machine,
+    put,
+  }: { need: NeedOf<'keep'>; machine: Machine; put: (need: NeedOf<'keep'>) => void } = $props();
+
+  const taken = $derived(machine.slots.filter(({ occupant }) => valueOf(occupant) !== null));
+</script>
+
+<Select
+  id="{need.id}-slot"
+  size="sm"
+  labelText="What stays"
+  selected={need.slotId}
+  on:change={(event) =>
+    put({ ...need, slotId: String((event.target as HTMLSelectElement | null)?.value ?? '') })}
+>
+  {#each taken as slot (slot.id)}
+    <SelectItem value={slot.id} text="{valueOf(slot.occupant)?.name}, {slot.label}" />
+  {:else}
+    <SelectItem value={need.slotId} text="nothing is fitted" />
+  {/each}
+</Select>
