@@ -41,7 +41,7 @@ const ROOMS = [
  */
 const KINDS_ABOVE = [
   'src/core/kinds/{way,ways,flow,proof,proofs,component,components,copyEnds,running,runnings}.ts',
-  'src/core/kinds/*/{way,flow,causes,seen,join,stands,wire,running,negotiated}.ts',
+  'src/core/kinds/*/{way,flow,causes,seen,join,stands,begun,wire,running,negotiated}.ts',
 ];
 const KINDS_ABOVE_FLOOR = ROOMS.indexOf('flow');
 
@@ -67,7 +67,7 @@ const NO_SPREAD_INTO_LISTS = {
 
 const UPPER_KINDS = {
   regex:
-    '(?:^|/)kinds/(?:\\w+/)?(?:way|ways|flow|proof|proofs|component|components|copyEnds|running|runnings|causes|seen|join|stands|wire|negotiated)\\.ts$',
+    '(?:^|/)kinds/(?:\\w+/)?(?:way|ways|flow|proof|proofs|component|components|copyEnds|running|runnings|causes|seen|join|stands|begun|wire|negotiated)\\.ts$',
   message: 'What comes of a kind in a machine stands above this room.',
 };
 

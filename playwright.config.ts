@@ -3,7 +3,8 @@ import { defineConfig } from '@playwright/test';
 
 /** Debian's Chromium without windows where it is installed: the same engine, half the time to a page. */
 const headless = () =>
-  ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find((path) => existsSync(path));
+  ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find((path) => existsSync(path)) ??
+  'chromium';
 
 const PORT = Number(process.env['TEST_PORT'] ?? 4273);
 const ADDRESS = `http://127.0.0.1:${PORT}`;

@@ -2,7 +2,8 @@
  * Jobs that validate and that no trade has ever seen: every part of a sound one may be what the published schema still
  * lets it be. Made from a seed.
  */
-import { jobFileSchema, problemsOf, type Job } from '../../src/core/index.ts';
+import * as z from 'zod/mini';
+import { Card, jobFileSchema, problemsOf, type Job } from '../../src/core/index.ts';
 
 interface Schema {
   readonly anyOf?: readonly Schema[];
@@ -62,10 +63,23 @@ const MOST_CHANGES = 12;
 
 /** Null where what came of it does not validate after all. */
 export function absurdJob(sound: Job, chance: Chance): Job | null {
-  let job: unknown = sound;
+  const job = absurd(sound, JOB, chance) as Job;
+  return problemsOf(job).length === 0 ? job : null;
+}
+
+const CARD = z.toJSONSchema(Card) as Schema;
+
+/** The same of a card. */
+export function absurdCard(sound: Card, chance: Chance): Card | null {
+  const card = Card.safeParse(absurd(sound, CARD, chance));
+  return card.success ? card.data : null;
+}
+
+function absurd(sound: unknown, schema: Schema, chance: Chance): unknown {
+  let part = sound;
   const changes = 1 + Math.floor(chance() * MOST_CHANGES);
-  for (let n = 0; n < changes; n += 1) job = changed(job, JOB, chance, 0);
-  return problemsOf(job as Job).length === 0 ? (job as Job) : null;
+  for (let n = 0; n < changes; n += 1) part = changed(part, schema, chance, 0);
+  return part;
 }
 
 /** One part somewhere below, changed. */

@@ -6,7 +6,15 @@ import Papa from 'papaparse';
 import { Card } from '../document/card.ts';
 import { type DeliveryKind, cardKindOf } from '../kinds/delivery.ts';
 import type { Problem } from '../read/problem.ts';
-import { CARD_COLUMNS, plainCard, printCell, takeCell, type Column, columnsOf } from './columns.ts';
+import {
+  CARD_COLUMNS,
+  columnsFor,
+  plainCard,
+  printCell,
+  takeCell,
+  type Column,
+} from './columns.ts';
+import { HEADINGS } from './headings.ts';
 
 const LARGEST_FILE = 4 * 1024 * 1024;
 const MOST_ROWS = 5_000;
@@ -29,8 +37,8 @@ export interface ReadRow {
   readonly problems: readonly Problem[];
 }
 
-/** The table of columns has one of this name, or no card could be told apart from another kind. */
-const KIND_COLUMN = CARD_COLUMNS.find(({ title }) => title === 'Kind')!;
+/** The table of columns has one of this key, or no card could be told apart from another kind. */
+const KIND_COLUMN = CARD_COLUMNS.find(({ key }) => key === 'kind')!;
 
 /** The table in a file, or what keeps it from being one. Separators are found by looking. */
 export function readCatalogueTable(
@@ -66,30 +74,33 @@ export function readCatalogueTable(
   return { table: { header: header.map((cell) => cell.trim()), rows, lines: lines.slice(1) } };
 }
 
-/** Columns by their title, or by another name for it, whatever blanks, marks and capitals they are written with. */
+const bare = (text: string): string => text.toLowerCase().replaceAll(/[^a-z0-9]+/g, '');
+
+/** Every name that a column may have, its key first. */
+const BY_NAME: ReadonlyMap<string, Column> = new Map(
+  [
+    ...CARD_COLUMNS.flatMap((column) =>
+      [column.path, ...(HEADINGS[column.key] ?? []).toReversed()].map((name) => ({ name, column })),
+    ),
+    ...CARD_COLUMNS.map((column) => ({ name: column.key, column })),
+  ].map(({ name, column }) => [bare(name), column]),
+);
+
+/** Columns by their key, or by another name for it, whatever blanks, marks and capitals they are written with. */
 export function matchColumns({ header }: CatalogueTable): Matching {
-  const plain = (text: string) => text.toLowerCase().replaceAll(/[^a-z0-9]+/g, '');
   const taken = new Set<string>();
-  const find = (name: string, titles: (column: Column) => readonly string[]) =>
-    CARD_COLUMNS.find(
-      (column) =>
-        !taken.has(column.path + (column.kind ?? '')) &&
-        titles(column).some((title) => plain(title) === plain(name)),
-    );
   return header.map((name) => {
-    const column =
-      find(name, ({ title }) => [title]) ??
-      find(name, ({ otherTitles, path }) => [...otherTitles, path]);
-    if (column === undefined) return null;
-    taken.add(column.path + (column.kind ?? ''));
-    return column.title;
+    const column = BY_NAME.get(bare(name));
+    if (column === undefined || taken.has(column.key)) return null;
+    taken.add(column.key);
+    return column.key;
   });
 }
 
-/** Columns that no card can be made without, and that no column of the file is matched with. */
+/** Keys of columns that no card can be made without, and that no column of the file is matched with. */
 export const missingColumns = (matching: Matching): readonly string[] =>
-  CARD_COLUMNS.filter((column) => column.required && !matching.includes(column.title)).map(
-    ({ title }) => title,
+  CARD_COLUMNS.filter(({ required, key }) => required && !matching.includes(key)).map(
+    ({ key }) => key,
   );
 
 /** @param idFor an id for a card of this maker and model that no other has */
@@ -101,8 +112,8 @@ export function readRows(
   const given = new Map<string, number>();
   return rows.map((row, n) => {
     const line = lines[n] ?? n + 2;
-    const cellOf = (title: string) => row[matching.indexOf(title)]?.trim() ?? '';
-    const name = `${cellOf('Maker')} ${cellOf('Model')}`.trim();
+    const told = (key: string) => row[matching.indexOf(key)]?.trim() ?? '';
+    const name = `${told('maker')} ${told('model')}`.trim();
     const { card, problems } = readRow(row, matching, line);
     if (card === null) return { line, name, card, problems };
     const first = given.get(name);
@@ -128,23 +139,21 @@ function readRow(
       ],
     };
   }
-  const cells = matching.flatMap((title, n) =>
-    title === null ? [] : [{ title, text: row[n]?.trim() ?? '' }],
+  const cells = matching.flatMap((key, n) =>
+    key === null ? [] : [{ key, text: row[n]?.trim() ?? '' }],
   );
   const problems: Problem[] = [];
-  const kindCell = cells.find(({ title }) => title === 'Kind')?.text.toLowerCase() ?? '';
+  const kindCell = cells.find(({ key }) => key === 'kind')?.text.toLowerCase() ?? '';
   const kind = KIND_COLUMN.cell.options?.find((option) => option.toLowerCase() === kindCell);
-  const refuse = ({ title, cell }: Column, text: string) =>
-    problems.push({ code: 'table.cell', line, at: title, expected: cell.expects, found: text });
+  const refuse = ({ key, cell }: Column, text: string) =>
+    problems.push({ code: 'table.cell', line, at: key, expected: cell.expects, found: text });
   if (kind === undefined) {
     refuse(KIND_COLUMN, kindCell);
     return { card: null, problems };
   }
   let card = plainCard(kind as DeliveryKind);
-  for (const { title, text } of cells) {
-    const column = CARD_COLUMNS.find(
-      (each) => each.title === title && (each.kind === undefined || each.kind === kind),
-    );
+  for (const { key, text } of cells) {
+    const column = columnsFor(kind as DeliveryKind).find((each) => each.key === key);
     // Cells for other kinds of card, and empty cells of what need not be told, say nothing.
     if (column === undefined || column === KIND_COLUMN || (text === '' && !column.required))
       continue;
@@ -168,9 +177,6 @@ function readRow(
       };
 }
 
-const titleOf = (kind: DeliveryKind, path: string): string =>
-  columnsOf(kind).find((each) => each.path === `delivers.${path}`)?.title ?? path;
-
 /** What cannot be true of one card at once. */
 export function contradictionsIn(card: Card, line?: number): readonly Problem[] {
   const place = line === undefined ? {} : { line };
@@ -183,25 +189,28 @@ export function contradictionsIn(card: Card, line?: number): readonly Problem[] 
   });
   return [
     ...(card.slotWatts > card.peakWatts
-      ? [wrong('From the slot, W', `at most the peak, ${card.peakWatts}`, String(card.slotWatts))]
+      ? [wrong('slotWatts', `at most the peak, ${card.peakWatts}`, String(card.slotWatts))]
       : []),
     ...(card.sockets.length === 0 && card.slotWatts < card.peakWatts
-      ? [wrong('Power sockets', 'a socket for what the slot does not give', 'none')]
+      ? [wrong('sockets', 'a socket for what the slot does not give', 'none')]
       : []),
-    ...(card.brackets.length === 0 ? [wrong('Brackets', 'full, low or both', 'none')] : []),
+    ...(card.brackets.length === 0 ? [wrong('brackets', 'full, low or both', 'none')] : []),
     ...(card.brackets.length > 0 && !card.brackets.includes(card.bracketMounted)
-      ? [wrong('Bracket on it', card.brackets.join(' or '), card.bracketMounted)]
+      ? [wrong('bracketMounted', card.brackets.join(' or '), card.bracketMounted)]
       : []),
     ...((card.bus === 'm2') === (card.m2 === null)
-      ? [wrong('Module', 'told for a module, and for nothing else', card.m2 === null ? '' : 'told')]
+      ? [wrong('m2', 'told for a module, and for nothing else', card.m2 === null ? '' : 'told')]
       : []),
     ...((card.bus === 'pci') === (card.keying === null)
-      ? [wrong('PCI key', 'told for classic PCI, and for nothing else', card.keying ?? '')]
+      ? [wrong('keying', 'told for classic PCI, and for nothing else', card.keying ?? '')]
+      : []),
+    ...(card.fan !== null && card.fan.toMm <= card.fan.fromMm
+      ? [wrong('fan', `an end beyond ${card.fan.fromMm} mm`, String(card.fan.toMm))]
       : []),
     ...cardKindOf(card.delivers)
       .contradictions(card.delivers)
       .map(({ path, most, found }) =>
-        wrong(titleOf(card.delivers.kind, path), `at most ${most}`, String(found)),
+        wrong(`${card.delivers.kind}.${path}`, `at most ${most}`, String(found)),
       ),
   ];
 }
@@ -209,7 +218,7 @@ export function contradictionsIn(card: Card, line?: number): readonly Problem[] 
 /** The whole catalogue as a table that reads back as it was. */
 export function writeCatalogue(cards: readonly Card[]): string {
   return Papa.unparse({
-    fields: CARD_COLUMNS.map(({ title }) => title),
+    fields: CARD_COLUMNS.map(({ key }) => key),
     data: cards.map((card) =>
       CARD_COLUMNS.map((column) =>
         column.kind === undefined || column.kind === card.delivers.kind

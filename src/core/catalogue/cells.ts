@@ -1,6 +1,7 @@
 /** Kinds of cells in a table of the catalogue: how each prints its value and reads it back. */
 import { inHex } from '../units.ts';
 import { typedNumber } from '../read/numberMarks.ts';
+import type { NumberBounds } from './cellOf.ts';
 
 export interface CellKind<Value = unknown> {
   /** For the sentence that refuses other input. */
@@ -24,17 +25,28 @@ export const MAYBE_TEXT_CELL: CellKind<string> = {
   parse: (text) => (text === '' ? text : TEXT_CELL.parse(text)),
 };
 
-export const numberCell = (least: number, most: number, whole = true): CellKind<number> => ({
-  expects: `a ${whole ? 'whole ' : ''}number from ${least} to ${most}`,
+/** A number within bounds. @param read what was typed, in the unit in which it is kept */
+export const numberCell = (
+  { least, most, over = false, whole = true }: Partial<NumberBounds> & Range,
+  read: (text: string) => number | null = typedNumber,
+): CellKind<number> => ({
+  expects: `a ${whole ? 'whole ' : ''}number ${over ? 'over' : 'from'} ${least} ${over ? 'and up ' : ''}to ${most}`,
   print: String,
   parse: (text) => {
-    if (!/^-?\d+([.,]\d+)?$/.test(text)) return undefined;
-    const value = typedNumber(text);
-    return value !== null && value >= least && value <= most && (!whole || Number.isInteger(value))
+    const value = read(text);
+    return value !== null &&
+      (over ? value > least : value >= least) &&
+      value <= most &&
+      (!whole || Number.isInteger(value))
       ? value
       : undefined;
   },
 });
+
+interface Range {
+  readonly least: number;
+  readonly most: number;
+}
 
 /** Money as people write it, kept as whole cents: never through a fraction. */
 export const MONEY_CELL: CellKind<number> = {
@@ -65,14 +77,43 @@ export const choiceCell = <Value extends string | number>(
   parse: (text) => values.find((value) => String(value).toLowerCase() === text.toLowerCase()),
 });
 
-/** Whatever parts print and parse, joined by “+”. */
-export const listCell = <Value>(of: CellKind<Value>): CellKind<readonly Value[]> => ({
+/** Parts joined by a mark; where that is in a part itself it has “\\” before it, and a part of nothing is “\\” alone. */
+export const joined = (parts: readonly string[], mark: string, between: string): string =>
+  parts
+    .map((part) =>
+      part.trim() === '' ? '\\' : part.replaceAll('\\', '\\\\').replaceAll(mark, `\\${mark}`),
+    )
+    .join(between);
+
+export function separated(text: string, mark: string): readonly string[] {
+  const parts: string[] = [];
+  let part = '';
+  for (let n = 0; n < text.length; n += 1) {
+    if (text[n] === mark) {
+      parts.push(part.trim());
+      part = '';
+      continue;
+    }
+    if (text[n] === '\\') n += 1;
+    part += text.charAt(n);
+  }
+  return [...parts, part.trim()];
+}
+
+/** Whatever parts print and parse, joined by “+”. @param most how many there may be */
+export const listCell = <Value>(
+  of: CellKind<Value>,
+  most = Infinity,
+): CellKind<readonly Value[]> => ({
   expects: `none, or a list joined by “+” of: ${of.expects}`,
-  print: (values) => values.map(of.print).join(' + '),
+  print: (values) => {
+    const text = joined(values.map(of.print), '+', ' + ');
+    return text.toLowerCase() === 'none' ? `\\${text}` : text;
+  },
   parse: (text) => {
     if (text === '' || text.toLowerCase() === 'none') return [];
-    const parts = text.split('+').map((part) => of.parse(part.trim()));
-    return parts.every((part) => part !== undefined) ? parts : undefined;
+    const parts = separated(text, '+').map((part) => of.parse(part));
+    return parts.length <= most && parts.every((part) => part !== undefined) ? parts : undefined;
   },
 });
 
@@ -93,10 +134,12 @@ export const pairCell = <First extends string, Second extends string, A, B>(
   expects: `${first.expects}, “${mark}”, ${second.expects}`,
   print: (value) => `${first.print(value[firstKey])}${mark}${second.print(value[secondKey])}`,
   parse: (text) => {
-    const at = text.lastIndexOf(mark);
+    // A cell is without blanks at its ends, and so without that of a mark before nothing.
+    const whole = text.endsWith(mark.trimEnd()) ? `${text} ` : text;
+    const at = whole.indexOf(mark);
     if (at === -1) return undefined;
-    const a = first.parse(text.slice(0, at).trim());
-    const b = second.parse(text.slice(at + mark.length).trim());
+    const a = first.parse(whole.slice(0, at).trim());
+    const b = second.parse(whole.slice(at + mark.length).trim());
     return a === undefined || b === undefined
       ? undefined
       : ({ [firstKey]: a, [secondKey]: b } as Record<First, A> & Record<Second, B>);

@@ -12,6 +12,7 @@
     type Matching,
   } from '$core';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import { columnWords, keyWords } from '$lib/wording/columns';
   import { deliveryWords } from '$lib/wording/deliveries';
   import { inMoney } from '$lib/wording/figures';
   import { problemWords } from '$lib/wording/problems';
@@ -41,12 +42,11 @@
   );
   const good = $derived(rows.flatMap(({ card }) => card ?? []));
   const known = $derived(new Set((supplies.cards ?? []).map(({ id }) => id)));
-  const titles = [...new Set(CARD_COLUMNS.map(({ title }) => title))];
 
-  function match(n: number, title: string) {
+  function match(n: number, key: string) {
     // One column of the catalogue is told by one column of the file.
     byHand = matching.map((each, m) =>
-      m === n ? (title === '' ? null : title) : each === title ? null : each,
+      m === n ? (key === '' ? null : key) : each === key ? null : each,
     );
   }
 </script>
@@ -77,13 +77,16 @@
           on:change={(event) => match(n, (event.target as HTMLSelectElement).value)}
         >
           <SelectItem value="" text="left out" />
-          {#each titles as each, n (n)}<SelectItem value={each} text={each} />{/each}
+          {#each CARD_COLUMNS as column (column.key)}<SelectItem
+              value={column.key}
+              text={columnWords(column)}
+            />{/each}
         </Select>
       {/each}
     </div>
     {#if missing.length > 0}
       <p role="alert">
-        No card can be made without: {missing.join(', ')}. Match a column with each.
+        No card can be made without: {missing.map(keyWords).join(', ')}. Match a column with each.
       </p>
     {:else}
       <h3>
@@ -113,7 +116,9 @@
                 {:else}
                   {#each problems as problem, n (n)}
                     <p>
-                      {problem.at === undefined ? '' : `${problem.at}: `}{problemWords(problem)}
+                      {problem.at === undefined ? '' : `${keyWords(problem.at)}: `}{problemWords(
+                        problem,
+                      )}
                     </p>
                   {/each}
                 {/if}

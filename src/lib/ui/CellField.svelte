@@ -1,6 +1,7 @@
 <script lang="ts" generics="Part extends object">
   /** One column of a card, or of a part of one, as a field. Wrong input changes nothing and says what is expected. */
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { columnWords } from '$lib/wording/columns';
   import { OPTION_WORDS } from '$lib/wording/options';
   import { printCell, takeCell, type Column } from '$core';
 
@@ -28,7 +29,7 @@
   <Select
     {id}
     size="sm"
-    labelText={column.title}
+    labelText={columnWords(column)}
     selected={printed}
     invalid={refused !== ''}
     invalidText={refused}
@@ -44,7 +45,7 @@
   <TextInput
     {id}
     size="sm"
-    labelText={column.title}
+    labelText={columnWords(column)}
     value={printed}
     invalid={refused !== ''}
     invalidText={refused}

@@ -15,6 +15,12 @@ import {
 export const drivesCard: CardWords<DeliveryOf<'drives'>> = {
   name: 'Drives',
   option: 'drives',
+  columns: {
+    ports: 'Drives',
+    socket: 'Drive socket',
+    ownPorts: 'Ports of its own',
+    sataModules: 'SATA modules led to the board',
+  },
   delivers: ({ ports, socket, ownPorts, sataModules }) =>
     `${counted(ports, socket === 'sata' ? 'SATA drive' : 'module')}${
       ownPorts < ports ? ` on ${counted(ownPorts, 'port')}` : ''

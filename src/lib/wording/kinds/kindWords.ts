@@ -6,6 +6,8 @@ export interface CardWords<Delivers> {
   readonly name: string;
   /** As a cell of a table says it. */
   readonly option: string;
+  /** What each thing that it tells is called. */
+  readonly columns: Readonly<Record<Exclude<keyof Delivers, 'kind'>, string>>;
   /** What such a card brings, in one line. */
   delivers(delivers: Delivers): string;
 }

@@ -6,6 +6,10 @@ import { IN_BYTES, READ_OR_WRITTEN, list, type CardWords, type NeedWords } from 
 export const legacyCard: CardWords<DeliveryOf<'legacy'>> = {
   name: 'Serial or parallel port',
   option: 'serial or parallel ports',
+  columns: {
+    serial: 'Serial ports',
+    parallel: 'Parallel ports',
+  },
   delivers: ({ serial, parallel }) =>
     list(serial > 0 ? `${serial} serial` : '', parallel > 0 ? `${parallel} parallel` : ''),
 };

@@ -8,6 +8,12 @@ import { IN_BYTES, list, type CardWords, type NeedWords } from './kindWords';
 export const networkCard: CardWords<DeliveryOf<'network'>> = {
   name: 'Network',
   option: 'network',
+  columns: {
+    ports: 'Network ports',
+    megabits: 'Mb/s',
+    medium: 'Network sockets',
+    features: 'Network features',
+  },
   delivers: ({ ports, megabits }) =>
     `${counted(ports, 'port')}, up to ${wireWords(Math.max(...megabits))}`,
 };

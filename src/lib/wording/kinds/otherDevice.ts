@@ -7,6 +7,12 @@ import { IN_BYTES, READ_OR_WRITTEN, type CardWords, type NeedWords } from './kin
 export const otherDeviceCard: CardWords<DeliveryOf<'otherDevice'>> = {
   name: 'Other device',
   option: 'other device',
+  columns: {
+    what: 'Purpose',
+    units: 'Inputs, ports or lines',
+    socket: 'Their sockets',
+    bytesPerSecond: 'Bytes a second at full work',
+  },
   delivers: ({ units, what }) => `${units} × ${OTHER_DEVICE_WORDS[what]}`,
 };
 

@@ -7,6 +7,13 @@ import { IN_BYTES, READ_OR_WRITTEN, list, type CardWords, type NeedWords } from 
 export const screensCard: CardWords<DeliveryOf<'screens'>> = {
   name: 'Graphics',
   option: 'graphics',
+  columns: {
+    outputs: 'Outputs',
+    most: 'Screens at once',
+    memoryGigabytes: 'Memory, GB',
+    speedClass: 'Speed class',
+    encodes: 'Encodes',
+  },
   delivers: ({ most, memoryGigabytes, speedClass }) =>
     `${counted(most, 'screen')}, ${memoryGigabytes} GB, class ${speedClass}`,
 };

@@ -7,6 +7,10 @@ import { IN_BYTES, READ_OR_WRITTEN, type CardWords, type NeedWords } from './kin
 export const serialLinkCard: CardWords<DeliveryOf<'serialLink'>> = {
   name: '40 Gb/s port',
   option: '40 Gb/s port',
+  columns: {
+    ports: 'Fast serial ports',
+    gigabits: 'Gb/s',
+  },
   delivers: ({ ports, gigabits }) => `${counted(ports, 'port')}, ${gigabits} Gb/s`,
 };
 

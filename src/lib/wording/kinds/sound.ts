@@ -6,6 +6,11 @@ import { IN_BYTES, READ_OR_WRITTEN, list, type CardWords, type NeedWords } from 
 export const soundCard: CardWords<DeliveryOf<'sound'>> = {
   name: 'Sound',
   option: 'sound',
+  columns: {
+    channels: 'Channels',
+    inputs: 'Sound inputs',
+    optical: 'Optical',
+  },
   delivers: ({ channels, optical }) => `${channels} channels${optical ? ', optical' : ''}`,
 };
 

@@ -15,6 +15,12 @@ const USB_WORDS = {
 export const usbCard: CardWords<DeliveryOf<'usb'>> = {
   name: 'USB',
   option: 'USB',
+  columns: {
+    ports: 'USB ports at the back',
+    signalling: 'USB',
+    typeC: 'Type-C at the back',
+    milliamps: 'mA each',
+  },
   delivers: ({ ports, signalling }) =>
     `${ports === 0 ? 'none' : counted(ports, 'port')} at the back, USB ${USB_WORDS[signalling]}`,
 };

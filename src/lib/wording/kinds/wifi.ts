@@ -6,6 +6,12 @@ import { READ_OR_WRITTEN, list, type CardWords, type NeedWords } from './kindWor
 export const wifiCard: CardWords<DeliveryOf<'wifi'>> = {
   name: 'Wi-Fi',
   option: 'Wi-Fi',
+  columns: {
+    radioMegabits: 'Radio, Mb/s',
+    bluetooth: 'Bluetooth',
+    bands: 'Bands',
+    aerials: 'Aerials',
+  },
   delivers: ({ radioMegabits, bluetooth }) =>
     `radio ${radioMegabits} Mb/s${bluetooth ? ', Bluetooth' : ''}`,
 };
