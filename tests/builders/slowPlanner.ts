@@ -524,10 +524,10 @@ function notIn(
     });
 }
 
-function boughtForFlow({ need, units, socket, forDrives }: Flow): readonly ExtraNeeded[] {
+function boughtForFlow({ need, units, hangs, forDrives }: Flow): readonly ExtraNeeded[] {
   const one = (kind: ExtraNeeded['kind'], fits: string): ExtraNeeded => ({ kind, fits, count: 1 });
   return [
-    ...(socket === 'sata'
+    ...(hangs === 'cables'
       ? [{ ...one('driveCable', 'sata'), count: Math.min(units, unitsNeeded(need)) }]
       : []),
     ...forDrives.plugAdapters.map((fits) => one('plugAdapter', fits)),

@@ -204,6 +204,7 @@ describe('Job 1: a small board with one x1 slot', () => {
       bays: 2,
       frames: [],
       plugAdapters: ['4-pin-to-sata', 'split-sata'],
+      cables: [{ fits: 'sata', count: 3 }],
     });
     // One plug never feeds three: with a single one four drives are too many, and nothing is bought that would hide it.
     const single = {
@@ -276,7 +277,7 @@ describe('Job 8: a card that carries two modules, one over the slot and one over
     expect(over('m2').high).to.be.within(3_000e6, 3_600e6);
     const other = over('m2Sata');
     expect(other.stages.map(({ code }) => code)).to.deep.equal(['drivePort']);
-    expect(other).to.include({ units: 1, high: 560e6, socket: 'sata' });
+    expect(other).to.include({ units: 1, high: 560e6, hangs: 'cables' });
     const none = { ...TOWER, builtIn: told([drives(2, 'm2')]) };
     expect(over('m2Sata', none)).to.deep.include({
       units: 0,

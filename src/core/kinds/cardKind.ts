@@ -25,6 +25,8 @@ export interface CardKind<Delivers> {
   mostBytesPerSecond(delivers: Delivers): number;
   /** Sockets at the back, in the order in which the catalogue lists them. */
   rearSockets(delivers: Delivers): readonly RearSocketKind[];
+  /** Ports for drives on cables. */
+  cabledPorts(delivers: Delivers): number;
   /** What cannot be true of it at once. */
   contradictions(delivers: Delivers): readonly Contradiction[];
 }
@@ -39,6 +41,9 @@ export interface Contradiction {
 
 export const sockets = (kind: RearSocketKind, count: number): readonly RearSocketKind[] =>
   Array.from({ length: Math.max(0, count) }, () => kind);
+
+/** Of a kind that no drive hangs on. */
+export const noPorts = (): number => 0;
 
 /** Of a kind whose numbers leave each other alone. */
 export const noContradictions = (): readonly Contradiction[] => [];

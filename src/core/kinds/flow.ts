@@ -12,7 +12,7 @@ import { deviceLink, slotLink, type Band, type LinkedCard } from '../placement/s
 import { worstVerdict, type Finding } from '../rules/finding.ts';
 import type { Payload, Subjects, Unit } from '../rules/findingCodes.ts';
 import type { NetworkModule } from '../standards/ethernet.ts';
-import type { BayFrame, DriveSocket } from '../standards/storage.ts';
+import type { BayFrame } from '../standards/storage.ts';
 import type { PlugAdapter } from '../standards/plugs.ts';
 import type { ScreenAdapter } from '../standards/screens.ts';
 
@@ -59,7 +59,7 @@ export interface Flow {
   /** How many times one stream's rate the figure is: drives that work as one show more than each of them. */
   readonly gain: Band;
   /** Where drives are plugged in; null for everything else. */
-  readonly socket: DriveSocket | null;
+  readonly hangs: 'cables' | 'card' | null;
   /** What has to stand between outputs and screens, once for each screen that wants one. */
   readonly adapters: readonly ScreenAdapter[];
   /** What goes into the cages of its ports, one for each that is used. */
@@ -73,9 +73,11 @@ export interface ForDrives {
   /** What holds a narrow drive in a wide bay, once for each. */
   readonly frames: readonly BayFrame[];
   readonly plugAdapters: readonly PlugAdapter[];
+  /** Data cables, each by what it is for. */
+  readonly cables: readonly { readonly fits: string; readonly count: number }[];
 }
 
-const NOTHING_FOR_DRIVES: ForDrives = { bays: 0, frames: [], plugAdapters: [] };
+const NOTHING_FOR_DRIVES: ForDrives = { bays: 0, frames: [], plugAdapters: [], cables: [] };
 
 /** What of a card decides what it gives, and its name; flows are told no more of it. */
 export interface ProviderCard
@@ -181,7 +183,7 @@ interface Asked {
   readonly factMissing: boolean;
   readonly streams?: number;
   readonly gain?: Band;
-  readonly socket?: DriveSocket;
+  readonly hangs?: 'cables' | 'card';
   /** What is said of it is said in bits, as the need is stated. */
   readonly inBits?: boolean;
   /** What else is to be said of it; a finding that blocks takes all units away. */
@@ -198,7 +200,7 @@ export function conclude({
   factMissing,
   streams = 1,
   gain = { low: 1, high: 1 },
-  socket,
+  hangs,
   inBits = false,
   besides = [],
 }: Asked): Flow {
@@ -232,7 +234,7 @@ export function conclude({
     units: worst === 'blocked' ? 0 : units,
     streams,
     gain,
-    socket: socket ?? null,
+    hangs: hangs ?? null,
     adapters: [],
     modules: [],
     forDrives: NOTHING_FOR_DRIVES,

@@ -9,6 +9,7 @@ import { MANNERS } from '../standards/cardForm.ts';
 import type { MEASURE_MINUTES } from '../standards/checks.ts';
 import type { FILE_SECONDS } from '../standards/fileOverhead.ts';
 import type { Reading } from '../standards/readings.ts';
+import type { DriveArray } from '../standards/storage.ts';
 import type { SLOWS_AT_CELSIUS } from '../standards/temperatures.ts';
 import type { DeepReadonly } from '../units.ts';
 import type { SurveyTopic } from './cardKind.ts';
@@ -71,8 +72,8 @@ export interface NeedKind<Asks extends Common> {
   pool(need: Asks): string | null;
   /** Whether it is served through a lead to the front of the case. */
   isAtFront(need: Asks): boolean;
-  /** The drives that it names. */
-  drives(need: Asks): readonly Drive[];
+  /** The drives that are mounted for it; null: none are. */
+  mounted(need: Asks): Mounted | null;
   /** The slot whose card has to stay for it; null: any may go. */
   keeps(need: Asks): string | null;
   /** Of what it asks, what is settled by something else that it tells; by path. */
@@ -87,6 +88,18 @@ export interface NeedKind<Asks extends Common> {
   files(need: Asks): keyof typeof FILE_SECONDS;
   /** Measurements that may tell causes apart. */
   measures(need: Asks): readonly Measure[];
+}
+
+/** Drives that are mounted for a need. */
+export interface Mounted {
+  /** Those that are known, in their order. */
+  readonly these: readonly Drive[];
+  /** In bays on cables, as modules on the card, as modules that are led to ports of the board, or either of the first two. */
+  readonly on: 'cables' | 'modules' | 'ledModules' | 'either';
+  /** How they work as one. */
+  readonly array: DriveArray;
+  /** Something was written to them before they come here. */
+  readonly areUsed: boolean;
 }
 
 /** Of kinds that know nothing of the kind. */

@@ -1,8 +1,8 @@
 /** Drives into bays: each into the narrowest that takes it, with a frame where the bay is wider. */
-import { needsForDrives, goIntoBays } from '../kinds/drives/wanted.ts';
+import type { Mounted } from '../kinds/needKind.ts';
+import { drivesNeeded, goIntoBays, type DrivesNeeded } from '../kinds/drives/wanted.ts';
 import type { Bays } from '../document/machine.ts';
-import { unitsNeeded, type Need, type NeedOf } from '../kinds/need.ts';
-import { socketWanted } from '../kinds/drives/need.ts';
+import { unitsNeeded, type Need } from '../kinds/need.ts';
 import type { BayFrame, BaySize, DriveForm } from '../standards/storage.ts';
 
 /** A drive as far as a bay asks. What is not told of it asks nothing: any bay, any height, no frame. */
@@ -58,10 +58,7 @@ export function inBays(drives: readonly BayDrive[], bays: Bays): InBays {
 }
 
 /** The drives of a need as bays ask for them: as many as it wants, and what is known of each. */
-export const drivesOf = (
-  { these }: Pick<NeedOf<'drives'>, 'these'>,
-  count: number,
-): readonly BayDrive[] =>
+export const drivesOf = ({ these }: Pick<Mounted, 'these'>, count: number): readonly BayDrive[] =>
   Array.from({ length: count }, (_, n) => {
     const { form = null, heightMm = null } = these[n] ?? {};
     return { form: form === 'module' ? null : form, heightMm };
@@ -72,17 +69,19 @@ export const drivesOf = (
  * needs stand.
  */
 export function baysByNeed(needs: readonly Need[], bays: Bays): ReadonlyMap<string, Bays> {
-  const wanting = needsForDrives(needs);
-  const order = wanting
+  const order = needs
+    .flatMap((need) => drivesNeeded(need) ?? [])
     .filter(goIntoBays)
-    .toSorted((a, b) => Number(b.must) - Number(a.must) || Number(isAny(a)) - Number(isAny(b)));
+    .toSorted(
+      (a, b) => Number(b.need.must) - Number(a.need.must) || Number(isAny(a)) - Number(isAny(b)),
+    );
   const left = new Map<string, Bays>();
   let free = bays;
-  for (const need of order) {
+  for (const { need, mounted } of order) {
     left.set(need.id, free);
-    free = inBays(drivesOf(need, unitsNeeded(need)), free).left;
+    free = inBays(drivesOf(mounted, unitsNeeded(need)), free).left;
   }
   return left;
 }
 
-const isAny = (need: NeedOf<'drives'>): boolean => socketWanted(need) === 'any';
+const isAny = ({ mounted }: DrivesNeeded): boolean => mounted.on === 'either';

@@ -3,7 +3,7 @@ import { memo, memoBy } from '../memo.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../document/machine.ts';
 import type { Need } from '../kinds/need.ts';
-import { drivesWanted, needsForDrives } from '../kinds/drives/wanted.ts';
+import { drivesNeeded, drivesWanted } from '../kinds/drives/wanted.ts';
 import { baysByNeed } from './bays.ts';
 
 /** On 12 V, of drives that are named; what nobody told of a drive counts as nothing. */
@@ -18,7 +18,7 @@ export const withDriveLoad = (machine: Machine, needs: readonly Need[]): Machine
     const { baseWatts } = machine.supply;
     const watts = driveLoadWatts(needs);
     const bays = valueOf(machine.case.bays);
-    const several = needsForDrives(needs).length > 1;
+    const several = needs.filter((need) => drivesNeeded(need) !== null).length > 1;
     const inTheirBays =
       bays === null || !several
         ? machine

@@ -17,7 +17,6 @@ import { withoutNumber } from '../parts/pciFunction.ts';
 import type { DriverPackage, DriverWays } from '../document/driverPackage.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../document/job.ts';
-import { areUsed } from '../kinds/drives/wanted.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { NO_CARD, countedByFirmware, drivesAllotted } from './fitting/drivesOnCards.ts';
 import {
@@ -306,11 +305,17 @@ const settings = (
 
 /** Drives that a need asks to be ready for use: of each card, and of the board's own ports. */
 const preparingDrives = (assembly: Assembly): readonly Draft[] =>
-  drivesAllotted(newCardsOf(assembly), assembly).flatMap(({ each, need, count, drives }) => {
-    const at = { ...(each === null ? NO_CARD : cardAt(each)), count, drives };
-    const key = each === null ? { on: { need: need.id } } : keyed(each);
-    return [
-      ...(areUsed(need) ? [step('testDrives', at, key)] : []),
-      step('prepareDrives', { ...at, array: need.array }, { ...key, cautions: ['othersData'] }),
-    ];
-  });
+  drivesAllotted(newCardsOf(assembly), assembly).flatMap(
+    ({ each, mounted, flow: { need }, count, drives }) => {
+      const at = { ...(each === null ? NO_CARD : cardAt(each)), count, drives };
+      const key = each === null ? { on: { need: need.id } } : keyed(each);
+      return [
+        ...(mounted.areUsed ? [step('testDrives', at, key)] : []),
+        step(
+          'prepareDrives',
+          { ...at, array: mounted.array },
+          { ...key, cautions: ['othersData'] },
+        ),
+      ];
+    },
+  );

@@ -8,7 +8,7 @@ import { cardKindOf } from '../kinds/delivery.ts';
 import { valueOf } from '../parts/fact.ts';
 import { extraName, isUnpriced, type Extra } from '../parts/extra.ts';
 import { isBuilt } from '../document/machine.ts';
-import { areUsed, needsForDrives } from '../kinds/drives/wanted.ts';
+import { areUsed, drivesNeeded } from '../kinds/drives/wanted.ts';
 import type { Job } from '../document/job.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { machineAround } from '../placement/housing.ts';
@@ -35,7 +35,9 @@ export const prepare = (
   // How it is comes before whatever changes the machine: its firmware, its settings, its drivers.
   ...settingsFirst(assembly),
   // A machine that was never on holds nobody's data; a drive that was in use does.
-  ...(needsForDrives(job.needs).some((need) => isBuilt(job.machine) || areUsed(need))
+  ...(job.needs.some(
+    (need) => drivesNeeded(need) !== null && (isBuilt(job.machine) || areUsed(need)),
+  )
     ? [plainStep('backUp', { cautions: ['othersData'] })]
     : []),
   ...(isBuilt(job.machine) ? [plainStep('before')] : []),

@@ -2,14 +2,15 @@
  * A machine that behaves: what stands where, what holds it, what is joined to what. It takes from the accepted plan
  * what goes where, and judges by itself whether an act can be done now.
  */
-import { needsForDrives, goIntoBays } from '../kinds/drives/wanted.ts';
+import type { DeliveryKind } from '../kinds/delivery.ts';
+import { drivesNeeded, goIntoBays } from '../kinds/drives/wanted.ts';
 import { cabledPorts } from '../kinds/drives/ports.ts';
 import { newCardsOf, type Assembly } from '../assembly/assembly.ts';
 import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../document/job.ts';
 import type { Machine, Obstacle, Slot } from '../document/machine.ts';
-import { unitsNeeded } from '../kinds/need.ts';
+import { unitsNeeded, needKindOf } from '../kinds/need.ts';
 import {
   COMPONENT_SIDE_MM,
   MODULE_WIDTH_MM,
@@ -177,11 +178,20 @@ const wantedIn = ({ bought, machine }: Job): readonly string[] => [
 function drivesIn({ needs, plan, machine }: Job, assembly: Assembly) {
   const cards = newCardsOf(assembly).map(({ card }) => card.delivers);
   const board = valueOf(machine.builtIn) ?? [];
-  let free = [...board, ...cards].reduce((sum, each) => sum + cabledPorts(each), 0);
-  return needsForDrives(needs).flatMap((need) => {
-    if (plan?.unmet.includes(need.id) === true || !goIntoBays(need)) return [];
-    const count = Math.min(free, unitsNeeded(need));
-    free -= count;
+  const free = new Map<DeliveryKind, number>();
+  for (const each of [...board, ...cards])
+    free.set(each.kind, (free.get(each.kind) ?? 0) + cabledPorts(each));
+  return needs.flatMap((need) => {
+    const wanted = drivesNeeded(need);
+    if (wanted === null || plan?.unmet.includes(need.id) === true || !goIntoBays(wanted)) return [];
+    let missing = unitsNeeded(need);
+    const given = needKindOf(need).servedBy.map((kind) => {
+      const count = Math.min(free.get(kind) ?? 0, missing);
+      free.set(kind, (free.get(kind) ?? 0) - count);
+      missing -= count;
+      return count;
+    });
+    const count = given.reduce((sum, each) => sum + each, 0);
     return count === 0 ? [] : [{ need: need.id, count }];
   });
 }

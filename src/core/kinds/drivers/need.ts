@@ -20,7 +20,7 @@ export const driversNeed = {
   units: () => 1,
   pool: nothing,
   isAtFront: no,
-  drives: none,
+  mounted: nothing,
   keeps: nothing,
   settled: none,
   extras: none,

@@ -26,6 +26,7 @@ export const drivesCard = {
   mostBytesPerSecond: ({ ownPorts, socket }) =>
     ownPorts * row(DRIVES, socket).practiceBytesPerSecond[1],
   rearSockets: () => [],
+  cabledPorts: ({ socket, ports }) => (socket === 'sata' ? ports : 0),
   contradictions: ({ ports, ownPorts }) =>
     ownPorts > ports ? [{ path: 'ownPorts', most: ports, found: ownPorts }] : [],
 } as const satisfies CardKind<DrivesCard>;

@@ -8,13 +8,13 @@ import type { DrivesNeed } from './need.ts';
 
 export const drivesCauses = (
   need: DrivesNeed,
-  { socket }: Flow,
+  { hangs }: Flow,
   _card: ServingCard,
   { all }: OfCard,
 ): readonly Described[] => [
   ...all,
   DRIVES,
-  ...(socket === 'sata' ? [DATA_LEAD] : []),
+  ...(hangs === 'cables' ? [DATA_LEAD] : []),
   ...arrayOf(need),
 ];
 

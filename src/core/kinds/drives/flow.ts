@@ -61,7 +61,7 @@ export function drivesFlow(from: Provider, need: DrivesNeed, machine: Machine): 
     ],
     streams: working,
     gain: { low: least, high: most },
-    socket: sockets.socket,
+    hangs: sockets.socket === 'sata' ? 'cables' : 'card',
     factMissing: !sockets.overBoard && linkUnknown(provider),
     besides: [
       ...sockets.lacking,
@@ -76,7 +76,9 @@ export function drivesFlow(from: Provider, need: DrivesNeed, machine: Machine): 
       ...(cabled?.findings ?? []),
     ],
   });
-  return cabled === null ? flow : { ...flow, forDrives: cabled.forDrives };
+  const cables =
+    sockets.socket === 'sata' ? [{ fits: 'sata', count: Math.min(flow.units, wanted) }] : [];
+  return { ...flow, forDrives: { ...(cabled?.forDrives ?? flow.forDrives), cables } };
 }
 
 /** No number of drives of that size leaves the room that is wanted; or those that are known do not. */
@@ -269,11 +271,11 @@ function driven(
 }
 
 /** What drives on cables find of bays and power plugs, and what is bought where that is too little. */
-function onCables(
-  need: DrivesNeed,
+export function onCables(
+  need: Pick<DrivesNeed, 'id' | 'these'>,
   needed: number,
   { case: room, supply }: Machine,
-): { readonly findings: readonly Finding[]; readonly forDrives: ForDrives } {
+): { readonly findings: readonly Finding[]; readonly forDrives: Omit<ForDrives, 'cables'> } {
   const { these } = need;
   const there = room.baysFor?.get(need.id) ?? valueOf(room.bays);
   const drives = drivesOf(need, needed);

@@ -44,6 +44,8 @@ export type DrivesNeed = DeepReadonly<z.infer<typeof schema>>;
 export const socketWanted = ({ these, drive }: DrivesNeed): DrivesNeed['drive'] =>
   these[0]?.socket ?? drive;
 
+const MOUNTED_ON = { any: 'either', sata: 'cables', m2: 'modules', m2Sata: 'ledModules' } as const;
+
 const units = ({ these, ports, usableGigabytes, driveGigabytes, array }: DrivesNeed): number => {
   if (these.length > 0) return these.length;
   return usableGigabytes === 0
@@ -78,7 +80,13 @@ export const drivesNeed = {
   units,
   pool: () => 'drives',
   isAtFront: no,
-  drives: ({ these }) => these,
+  mounted: (need) => ({
+    these: need.these,
+    on: MOUNTED_ON[socketWanted(need)],
+    array: need.array,
+    areUsed:
+      need.usedDrives || need.these.some(({ writtenTerabytes }) => (writtenTerabytes ?? 0) > 0),
+  }),
   keeps: nothing,
   // A pad for each module on the card, by the sides on which it has chips; none where nobody told.
   extras: (need) =>

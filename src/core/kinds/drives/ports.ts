@@ -1,15 +1,15 @@
 /** What is asked of ports for drives, whatever card they are on. */
 import { DRIVES } from '../../standards/storage.ts';
 import { row } from '../../units.ts';
-import type { Delivery } from '../delivery.ts';
+import { cardKindOf, type Delivery } from '../delivery.ts';
 
 /** Drives that can hang on it. */
 export const drivePorts = (delivers: Delivery): number =>
-  delivers.kind === 'drives' ? delivers.ports : 0;
+  delivers.kind === 'drives' ? delivers.ports : cabledPorts(delivers);
 
 /** Of these the ones on cables. */
 export const cabledPorts = (delivers: Delivery): number =>
-  delivers.kind === 'drives' && delivers.socket === 'sata' ? delivers.ports : 0;
+  cardKindOf(delivers).cabledPorts(delivers);
 
 /** Whether it carries modules on itself. */
 export const carriesModules = (delivers: Delivery): boolean =>

@@ -19,7 +19,7 @@ export const keepNeed = {
   units: () => 1,
   pool: nothing,
   isAtFront: no,
-  drives: none,
+  mounted: nothing,
   keeps: ({ slotId }) => slotId,
   settled: none,
   extras: none,

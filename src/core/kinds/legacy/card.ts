@@ -2,7 +2,7 @@
 import * as z from 'zod/mini';
 import * as limits from '../../parts/limits.ts';
 import type { DeepReadonly } from '../../units.ts';
-import { noContradictions, sockets, type CardKind } from '../cardKind.ts';
+import { noContradictions, noPorts, sockets, type CardKind } from '../cardKind.ts';
 
 const schema = z.object({
   kind: z.literal('legacy'),
@@ -24,5 +24,6 @@ export const legacyCard = {
     ...sockets('serial', serial),
     ...sockets('parallel', parallel),
   ],
+  cabledPorts: noPorts,
   contradictions: noContradictions,
 } as const satisfies CardKind<LegacyCard>;

@@ -24,7 +24,7 @@ export const legacyNeed = {
   units: ({ ports }) => ports,
   pool: ({ port }) => `legacy ${port}`,
   isAtFront: no,
-  drives: none,
+  mounted: nothing,
   keeps: nothing,
   settled: none,
   extras: none,

@@ -4,7 +4,7 @@ import * as limits from '../../parts/limits.ts';
 import { MOST, listOf } from '../../parts/limits.ts';
 import { NETWORK_FEATURES, NETWORK_MEDIA, tcpBytesPerSecond } from '../../standards/ethernet.ts';
 import type { DeepReadonly } from '../../units.ts';
-import { noContradictions, sockets, type CardKind } from '../cardKind.ts';
+import { noContradictions, noPorts, sockets, type CardKind } from '../cardKind.ts';
 
 const schema = z.object({
   kind: z.literal('network'),
@@ -24,5 +24,6 @@ export const networkCard = {
   plateEnds: ['jack'],
   mostBytesPerSecond: ({ ports, megabits }) => ports * tcpBytesPerSecond(Math.max(...megabits)),
   rearSockets: ({ ports }) => sockets('network', ports),
+  cabledPorts: noPorts,
   contradictions: noContradictions,
 } as const satisfies CardKind<NetworkCard>;

@@ -41,7 +41,7 @@ export const networkNeed = {
   units: ({ ports }) => ports,
   pool: nothing,
   isAtFront: no,
-  drives: none,
+  mounted: nothing,
   keeps: nothing,
   settled: none,
   extras: none,

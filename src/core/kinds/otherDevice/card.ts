@@ -4,7 +4,7 @@ import * as limits from '../../parts/limits.ts';
 import { OTHER_DEVICES, OTHER_DEVICE_CLASSES } from '../../standards/otherDevices.ts';
 import { REAR_SOCKET_KINDS } from '../../standards/rearSockets.ts';
 import type { DeepReadonly } from '../../units.ts';
-import { noContradictions, sockets, type CardKind } from '../cardKind.ts';
+import { noContradictions, noPorts, sockets, type CardKind } from '../cardKind.ts';
 
 const schema = z.object({
   kind: z.literal('otherDevice'),
@@ -29,5 +29,6 @@ export const otherDeviceCard = {
   plateEnds: ['jack'],
   mostBytesPerSecond: ({ bytesPerSecond }) => bytesPerSecond,
   rearSockets: ({ socket, units }) => (socket === null ? [] : sockets(socket, units)),
+  cabledPorts: noPorts,
   contradictions: noContradictions,
 } as const satisfies CardKind<OtherDeviceCard>;

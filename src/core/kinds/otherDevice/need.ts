@@ -25,7 +25,7 @@ export const otherDeviceNeed = {
   units: ({ units }) => units,
   pool: ({ what }) => `other ${what}`,
   isAtFront: no,
-  drives: none,
+  mounted: nothing,
   keeps: nothing,
   settled: none,
   extras: none,

@@ -4,7 +4,7 @@ import * as limits from '../../parts/limits.ts';
 import { listOf } from '../../parts/limits.ts';
 import { ENCODINGS, OUTPUTS, OUTPUT_SIGNALS } from '../../standards/screens.ts';
 import type { DeepReadonly } from '../../units.ts';
-import { noContradictions, sockets, type CardKind } from '../cardKind.ts';
+import { noContradictions, noPorts, sockets, type CardKind } from '../cardKind.ts';
 
 const schema = z.object({
   kind: z.literal('screens'),
@@ -42,5 +42,6 @@ export const screensCard = {
       const { socket } = OUTPUTS[signal];
       return sockets(socket === 'digital' ? 'dvi' : socket, count);
     }),
+  cabledPorts: noPorts,
   contradictions: noContradictions,
 } as const satisfies CardKind<ScreensCard>;

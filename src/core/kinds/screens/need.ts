@@ -41,7 +41,7 @@ export const screensNeed = {
   units: ({ count }) => count,
   pool: () => 'screens',
   isAtFront: no,
-  drives: none,
+  mounted: nothing,
   keeps: nothing,
   settled: none,
   extras: ({ into, input, count }, units) =>

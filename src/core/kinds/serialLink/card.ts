@@ -3,7 +3,7 @@ import * as z from 'zod/mini';
 import * as limits from '../../parts/limits.ts';
 import { serialLinkBytesPerSecond } from '../../standards/serialLink.ts';
 import type { DeepReadonly } from '../../units.ts';
-import { noContradictions, sockets, type CardKind } from '../cardKind.ts';
+import { noContradictions, noPorts, sockets, type CardKind } from '../cardKind.ts';
 
 const schema = z.object({
   kind: z.literal('serialLink'),
@@ -21,5 +21,6 @@ export const serialLinkCard = {
   plateEnds: ['jack'],
   mostBytesPerSecond: ({ gigabits }) => serialLinkBytesPerSecond(gigabits),
   rearSockets: ({ ports }) => sockets('usbC', ports),
+  cabledPorts: noPorts,
   contradictions: noContradictions,
 } as const satisfies CardKind<SerialLinkCard>;

@@ -27,7 +27,7 @@ export const serialLinkNeed = {
   units: ({ ports }) => ports,
   pool: () => REAR_PORTS,
   isAtFront: no,
-  drives: none,
+  mounted: nothing,
   keeps: nothing,
   settled: none,
   extras: none,

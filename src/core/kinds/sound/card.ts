@@ -2,7 +2,7 @@
 import * as z from 'zod/mini';
 import * as limits from '../../parts/limits.ts';
 import type { DeepReadonly } from '../../units.ts';
-import { noContradictions, sockets, type CardKind } from '../cardKind.ts';
+import { noContradictions, noPorts, sockets, type CardKind } from '../cardKind.ts';
 
 const schema = z.object({
   kind: z.literal('sound'),
@@ -25,5 +25,6 @@ export const soundCard = {
     ...sockets('jack', Math.ceil(channels / 2) + inputs),
     ...sockets('optical', optical ? 1 : 0),
   ],
+  cabledPorts: noPorts,
   contradictions: noContradictions,
 } as const satisfies CardKind<SoundCard>;

@@ -27,7 +27,7 @@ export const soundNeed = {
   units: () => 1,
   pool: nothing,
   isAtFront: ({ front }) => front,
-  drives: none,
+  mounted: nothing,
   keeps: nothing,
   settled: none,
   extras: none,

@@ -3,7 +3,7 @@ import * as z from 'zod/mini';
 import * as limits from '../../parts/limits.ts';
 import { USB, USB_SIGNALLING } from '../../standards/usb.ts';
 import { row, type DeepReadonly } from '../../units.ts';
-import { noContradictions, sockets, type CardKind } from '../cardKind.ts';
+import { noContradictions, noPorts, sockets, type CardKind } from '../cardKind.ts';
 
 const schema = z.object({
   kind: z.literal('usb'),
@@ -27,5 +27,6 @@ export const usbCard = {
   // One port at full speed: several at once share it, as every USB card does.
   mostBytesPerSecond: ({ signalling }) => row(USB, signalling).practiceBytesPerSecond[1],
   rearSockets: ({ ports, typeC }) => [...sockets('usbA', ports - typeC), ...sockets('usbC', typeC)],
+  cabledPorts: noPorts,
   contradictions: noContradictions,
 } as const satisfies CardKind<UsbCard>;

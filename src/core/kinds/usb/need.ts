@@ -44,7 +44,7 @@ export const usbNeed = {
   // Ports at the back and at the front are not the same ports.
   pool: ({ where }) => (where === 'rear' ? REAR_PORTS : 'usb front'),
   isAtFront: ({ where }) => where === 'front',
-  drives: none,
+  mounted: nothing,
   keeps: nothing,
   settled: none,
   extras: none,

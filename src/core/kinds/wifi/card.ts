@@ -4,7 +4,7 @@ import * as limits from '../../parts/limits.ts';
 import { listOf } from '../../parts/limits.ts';
 import { WIFI_BANDS, WIFI_SHARE } from '../../standards/wifi.ts';
 import { megabitsToBytesPerSecond, type DeepReadonly } from '../../units.ts';
-import { noContradictions, sockets, type CardKind } from '../cardKind.ts';
+import { noContradictions, noPorts, sockets, type CardKind } from '../cardKind.ts';
 
 const schema = z.object({
   kind: z.literal('wifi'),
@@ -26,5 +26,6 @@ export const wifiCard = {
   mostBytesPerSecond: ({ radioMegabits }) =>
     megabitsToBytesPerSecond(radioMegabits) * WIFI_SHARE.sameRoom[1],
   rearSockets: ({ aerials }) => sockets('aerial', aerials),
+  cabledPorts: noPorts,
   contradictions: noContradictions,
 } as const satisfies CardKind<WifiCard>;

@@ -27,7 +27,7 @@ export const wifiNeed = {
   units: () => 1,
   pool: nothing,
   isAtFront: no,
-  drives: none,
+  mounted: nothing,
   keeps: nothing,
   settled: none,
   extras: none,

@@ -5,7 +5,7 @@ import { valueOf } from '../../parts/fact.ts';
 import type { Card } from '../../document/card.ts';
 import type { Extra, ExtraNeeded } from '../../parts/extra.ts';
 import type { Machine } from '../../document/machine.ts';
-import { needKindOf, unitsNeeded } from '../../kinds/need.ts';
+import { needKindOf } from '../../kinds/need.ts';
 import type { Flow } from '../../kinds/flow.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { findingRow } from '../../rules/findingCodes.ts';
@@ -83,7 +83,7 @@ function modulesFor(flows: readonly Flow[]): readonly ExtraNeeded[] {
   }));
 }
 
-function extrasOfFlow({ need, units, adapters, forDrives, socket }: Flow): readonly ExtraNeeded[] {
+function extrasOfFlow({ need, units, adapters, forDrives }: Flow): readonly ExtraNeeded[] {
   const { bays, frames, plugAdapters } = forDrives;
   return [
     ...adapters.map((fits): ExtraNeeded => ({ kind: 'screenAdapter', fits, count: 1 })),
@@ -91,15 +91,7 @@ function extrasOfFlow({ need, units, adapters, forDrives, socket }: Flow): reado
     ...frames.map((fits): ExtraNeeded => ({ kind: 'bay', fits, count: 1 })),
     ...needKindOf(need).extras(need, units),
     ...plugAdapters.map((fits): ExtraNeeded => ({ kind: 'plugAdapter', fits, count: 1 })),
-    ...(socket === 'sata'
-      ? [
-          {
-            kind: 'driveCable' as const,
-            fits: 'sata',
-            count: Math.min(units, unitsNeeded(need)),
-          },
-        ]
-      : []),
+    ...forDrives.cables.map((each): ExtraNeeded => ({ kind: 'driveCable', ...each })),
   ];
 }
 

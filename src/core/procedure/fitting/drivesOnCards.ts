@@ -1,13 +1,13 @@
 /** Drives by what they hang on: modules on a card, others in bays, on a card's ports or on those of the board itself. */
+import type { Mounted } from '../../kinds/needKind.ts';
 import type { AssembledCard, Assembly } from '../../assembly/assembly.ts';
 import type { Flow } from '../../kinds/flow.ts';
 import { onId, type ActOn } from '../../document/act.ts';
 import { cardName } from '../../document/card.ts';
 import { driveName } from '../../parts/drive.ts';
 import { valueOf } from '../../parts/fact.ts';
-import { forDrives } from '../../kinds/drives/wanted.ts';
-import { unitsNeeded, type NeedOf } from '../../kinds/need.ts';
-import { socketWanted } from '../../kinds/drives/need.ts';
+import { drivesNeeded } from '../../kinds/drives/wanted.ts';
+import { unitsNeeded } from '../../kinds/need.ts';
 import { cardAt, step, keyed, type StepValues } from '../step.ts';
 import { act, type Act, move, thing } from './act.ts';
 import type { BenchState } from '../../assembly/benchState.ts';
@@ -17,7 +17,7 @@ import { nameOf, roomOf } from './slots.ts';
 interface DrivesAllotted {
   /** Null: the board's own ports. */
   readonly each: AssembledCard | null;
-  readonly need: NeedOf<'drives'>;
+  readonly mounted: Mounted;
   readonly flow: Flow;
   readonly count: number;
   /** On the card itself, and not in a bay. */
@@ -41,9 +41,9 @@ export function drivesAllotted(
   const given = new Map<string, number>();
   const ports = new Map<AssembledCard | null, number>();
   const allot = (each: AssembledCard | null, flow: Flow): readonly DrivesAllotted[] => {
-    const { units, socket } = flow;
-    const need = forDrives(flow.need);
-    if (need === null || socket === null) return [];
+    const { need, units, hangs } = flow;
+    const mounted = drivesNeeded(need)?.mounted ?? null;
+    if (mounted === null || hangs === null) return [];
     const before = given.get(need.id) ?? 0;
     const taken = ports.get(each) ?? 0;
     // Ports of the board that one need has are not free for the next.
@@ -52,17 +52,17 @@ export function drivesAllotted(
     if (count <= 0) return [];
     given.set(need.id, before + count);
     ports.set(each, taken + count);
-    const toBoard = socketWanted(need) === 'm2Sata';
+    const toBoard = mounted.on === 'ledModules';
     return [
       {
         each,
-        need,
+        mounted,
         flow,
         count,
-        onCard: socket === 'm2' || toBoard,
+        onCard: hangs === 'card' || toBoard,
         toBoard,
         firstPort: taken + 1,
-        drives: need.these.slice(before, before + count).map((drive) => ({
+        drives: mounted.these.slice(before, before + count).map((drive) => ({
           name: driveName(drive),
           gigabytes: drive.gigabytes,
           serial: drive.serial,
