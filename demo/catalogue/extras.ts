@@ -38,6 +38,7 @@ export const EXTRAS: readonly Extra[] = [
   extra('headerLead', 'Thornmere', 'Run 19', 'usb-19-pin', 500, 900),
   extra('driveCable', 'Thornmere', 'Line S 50', 'sata', 500, 300, null),
   extra('driveCable', 'Thornmere', 'Line S 80 angled', 'sata', 800, 500),
+  extra('driveCable', 'Thornmere', 'Line SAS 4×60', 'sas-4', 600, 1_900),
   extra('bay', 'Thornmere', 'Cradle 3.5', 'drive', null, 1_200),
   extra('bay', 'Thornmere', 'Frame 3.5 to 2.5', '3.5-to-2.5', null, 350, null),
   extra('bay', 'Thornmere', 'Frame 5.25 to 3.5', '5.25-to-3.5', null, 700),

@@ -6,6 +6,7 @@ import { drivesCard } from './drives/card.ts';
 import { legacyCard } from './legacy/card.ts';
 import { networkCard } from './network/card.ts';
 import { otherDeviceCard } from './otherDevice/card.ts';
+import { sasCard } from './sas/card.ts';
 import { screensCard } from './screens/card.ts';
 import { serialLinkCard } from './serialLink/card.ts';
 import { soundCard } from './sound/card.ts';
@@ -20,6 +21,7 @@ export const CARD_KINDS = {
   wifi: wifiCard,
   sound: soundCard,
   drives: drivesCard,
+  sas: sasCard,
   serialLink: serialLinkCard,
   legacy: legacyCard,
   otherDevice: otherDeviceCard,

@@ -11,6 +11,7 @@ import { legacyNeed } from './legacy/need.ts';
 import type { Common, NeedKind as Known } from './needKind.ts';
 import { networkNeed } from './network/need.ts';
 import { otherDeviceNeed } from './otherDevice/need.ts';
+import { sasNeed } from './sas/need.ts';
 import { screensNeed } from './screens/need.ts';
 import { serialLinkNeed } from './serialLink/need.ts';
 import { soundNeed } from './sound/need.ts';
@@ -25,6 +26,7 @@ export const NEED_KINDS = {
   graphics: graphicsNeed,
   wifi: wifiNeed,
   drives: drivesNeed,
+  sas: sasNeed,
   sound: soundNeed,
   serialLink: serialLinkNeed,
   legacy: legacyNeed,

@@ -6,6 +6,7 @@ import type { Need, NeedKind, NeedOf } from './need.ts';
 import { networkCauses } from './network/causes.ts';
 import { networkSeen } from './network/seen.ts';
 import { COUNTED, nothingSeen, type Proof } from './proof.ts';
+import { sasCauses } from './sas/causes.ts';
 import { screensCauses } from './screens/causes.ts';
 import { serialLinkCauses } from './serialLink/causes.ts';
 import { usbCauses } from './usb/causes.ts';
@@ -19,6 +20,7 @@ const PROOFS: { readonly [Kind in NeedKind]: Proof<NeedOf<Kind>> } = {
   graphics: { causes: graphicsCauses, seen: nothingSeen },
   wifi: { causes: wifiCauses, seen: wifiSeen },
   drives: { causes: drivesCauses, seen: drivesSeen },
+  sas: { causes: sasCauses, seen: nothingSeen },
   sound: COUNTED,
   serialLink: { causes: serialLinkCauses, seen: nothingSeen },
   legacy: COUNTED,

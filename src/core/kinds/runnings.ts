@@ -4,6 +4,7 @@ import { graphicsRunning } from './graphics/running.ts';
 import type { Need, NeedKind, NeedOf } from './need.ts';
 import { networkRunning } from './network/running.ts';
 import { NOT_MEASURED, type RunningKind } from './running.ts';
+import { sasRunning } from './sas/running.ts';
 import { screensRunning } from './screens/running.ts';
 import { serialLinkRunning } from './serialLink/running.ts';
 import { usbRunning } from './usb/running.ts';
@@ -16,6 +17,7 @@ const RUNNINGS: { readonly [Kind in NeedKind]: RunningKind<NeedOf<Kind>> } = {
   graphics: graphicsRunning,
   wifi: wifiRunning,
   drives: drivesRunning,
+  sas: sasRunning,
   sound: NOT_MEASURED,
   serialLink: serialLinkRunning,
   legacy: NOT_MEASURED,

@@ -7,6 +7,7 @@ import { legacyWay } from './legacy/way.ts';
 import type { Need, NeedKind, NeedOf } from './need.ts';
 import { networkWay } from './network/way.ts';
 import { otherDeviceWay } from './otherDevice/way.ts';
+import { sasWay } from './sas/way.ts';
 import { screensWay } from './screens/way.ts';
 import { serialLinkWay } from './serialLink/way.ts';
 import { soundWay } from './sound/way.ts';
@@ -21,6 +22,7 @@ const WAYS: { readonly [Kind in NeedKind]: Way<NeedOf<Kind>> } = {
   graphics: graphicsWay,
   wifi: wifiWay,
   drives: drivesWay,
+  sas: sasWay,
   sound: soundWay,
   serialLink: serialLinkWay,
   legacy: legacyWay,

@@ -162,6 +162,7 @@ const FITS_WORDS: Readonly<Record<string, string>> = {
   ...SCREEN_ADAPTER_WORDS,
   ...HEIGHT_WORDS,
   sata: 'SATA',
+  'sas-4': 'SAS, to four drives',
   drive: 'for a drive',
   ...BAY_FRAME_WORDS,
   ...MODULE_SIDE_WORDS,

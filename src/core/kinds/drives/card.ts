@@ -19,7 +19,7 @@ export type DrivesCard = DeepReadonly<z.infer<typeof schema>>;
 export const drivesCard = {
   schema,
   plain: { kind: 'drives', ports: 2, socket: 'sata', ownPorts: 2, sataModules: 0 },
-  classes: { 0x0101: {}, 0x0104: {}, 0x0106: {}, 0x0107: {}, 0x0108: {} },
+  classes: { 0x0101: {}, 0x0104: {}, 0x0106: {}, 0x0108: {} },
   isWayOnLine: false,
   hangsOn: null,
   plateEnds: ['jack'],

@@ -19,14 +19,14 @@ export const drivesCauses = (
 ];
 
 /** The slowest of those that work together. */
-const DRIVES: Described = {
+export const DRIVES: Described = {
   what: 'drives',
   stages: isOf('drive', 'drivePort'),
   checks: ['onBoardPort'],
   fallBacks: [{ cause: 'driveSlow', shows: { onBoardPort: 'slow' } }],
 };
 
-const DATA_LEAD: Described = {
+export const DATA_LEAD: Described = {
   what: 'dataLead',
   checks: ['readDataLink', 'swapDataLead'],
   fallBacks: [{ cause: 'dataLeadPoor', shows: { readDataLink: 'lower', swapDataLead: 'better' } }],

@@ -158,6 +158,15 @@ const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
     tick('bootable', 'bootable'),
     tick('systemDriver', 'runs on the system’s own driver'),
   ],
+  sas: [
+    number('count', 'Drives', 256),
+    choice('medium', 'They are', ['hardDisk', 'hard disks'], ['solidState', 'solid-state']),
+    number('bytesPerSecond', 'Each, MB/s', 50_000, MEGABYTE),
+    choice('together', 'While', [true, 'all at work'], [false, 'one alone']),
+    choice('direction', 'The figure is for', ['read', 'reading'], ['write', 'writing']),
+    tick('usedDrives', 'used before'),
+    tick('bootable', 'bootable'),
+  ],
   serialLink: [
     number('ports', 'Ports', 4),
     number('bytesPerSecond', 'MB/s', 10_000, MEGABYTE),

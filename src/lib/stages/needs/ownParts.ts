@@ -19,6 +19,7 @@ const OWN_PARTS: { readonly [Kind in NeedKind]: Load<NeedOf<Kind>> | null } = {
   graphics: null,
   wifi: () => import('./InternetPlan.svelte'),
   drives: () => import('./Drives.svelte'),
+  sas: null,
   sound: null,
   serialLink: null,
   legacy: null,

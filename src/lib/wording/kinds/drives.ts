@@ -8,6 +8,7 @@ import {
   list,
   type Bench,
   type CardWords,
+  type Guide,
   type NeedWords,
   type WayToMeasure,
 } from './kindWords';
@@ -62,18 +63,21 @@ export const drivesNeed: NeedWords<NeedOf<'drives'>> = {
       need.bootable ? 'bootable' : '',
       need.systemDriver ? 'runs on the system’s own driver' : '',
     ),
-  guide: ({ together, array }, at) => ({
+  guide: ({ together, array }, at) => drivesGuide(together && array === 'single', at),
+};
+
+/** @param allAtOnce whether each has a copy of its own at the same time */
+export function drivesGuide(allAtOnce: boolean, at: Bench): Guide {
+  return {
     first: [
       'Only on drives that are prepared and empty, or read from them only.',
       QUIET,
       `At least ${at.gigabytes} GB: less stays in the cache. ${THRICE}`,
-      ...(together && array === 'single'
-        ? ['All drives at once, each with its own copy; then one alone.']
-        : []),
+      ...(allAtOnce ? ['All drives at once, each with its own copy; then one alone.'] : []),
     ],
     ways: [...(at.family === 'windows' ? [] : [pastTheCache(at)]), ...copyTo('MOUNT', at)],
-  }),
-};
+  };
+}
 
 const pastTheCache = ({ gigabytes }: Bench): WayToMeasure => ({
   title: 'Read and write, past the cache',

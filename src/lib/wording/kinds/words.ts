@@ -7,6 +7,7 @@ import { keepNeed } from './keep';
 import { legacyCard, legacyNeed } from './legacy';
 import { networkCard, networkNeed } from './network';
 import { otherDeviceCard, otherDeviceNeed } from './otherDevice';
+import { sasCard, sasNeed } from './sas';
 import { screensCard, screensNeed } from './screens';
 import { serialLinkCard, serialLinkNeed } from './serialLink';
 import { soundCard, soundNeed } from './sound';
@@ -21,6 +22,7 @@ const CARDS: { readonly [Kind in DeliveryKind]: CardWords<DeliveryOf<Kind>> } = 
   wifi: wifiCard,
   sound: soundCard,
   drives: drivesCard,
+  sas: sasCard,
   serialLink: serialLinkCard,
   legacy: legacyCard,
   otherDevice: otherDeviceCard,
@@ -33,6 +35,7 @@ const NEEDS: { readonly [Kind in NeedKind]: NeedWords<NeedOf<Kind>> } = {
   wifi: wifiNeed,
   sound: soundNeed,
   drives: drivesNeed,
+  sas: sasNeed,
   serialLink: serialLinkNeed,
   legacy: legacyNeed,
   otherDevice: otherDeviceNeed,
