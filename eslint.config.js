@@ -22,6 +22,7 @@ const ROOMS = [
   'placement',
   'rules',
   'flow',
+  'buying',
   'planner/candidates',
   'planner/bound',
   'planner/search',

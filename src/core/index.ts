@@ -547,7 +547,7 @@ export {
 export { metTogether } from './planner/answers/metTogether.ts';
 export { type Delivered, delivered, deliveredShare } from './planner/answers/delivered.ts';
 export { CONSTRAINTS, type Constraint } from './planner/candidates/constraints.ts';
-export { type PricedExtra, priced } from './planner/candidates/extras.ts';
+export { type PricedExtra, priced } from './buying/extras.ts';
 export { type ExtraNeeded } from './parts/extra.ts';
 export { type Refusal } from './planner/answers/refusals.ts';
 export {

@@ -20,7 +20,7 @@ import {
   type Machine,
   type NeedOf,
 } from '../../src/core/index.ts';
-import { extrasOf } from '../../src/core/planner/candidates/extras.ts';
+import { extrasOf } from '../../src/core/buying/extras.ts';
 import { network, usb, wifi } from '../../demo/catalogue/row.ts';
 import { aCard, aMachine, aSlot, networkNeed, told } from '../builders/parts.ts';
 

@@ -13,7 +13,7 @@ import { MOST } from '../parts/limits.ts';
 import type { Job, Plan } from '../document/job.ts';
 import type { Placed } from '../placement/lanesLeft.ts';
 import type { Proposal } from '../planner/answers/plan.ts';
-import { priced, type PricedExtra } from '../planner/candidates/extras.ts';
+import { priced, type PricedExtra } from '../buying/extras.ts';
 import { assemblyOf } from './assembly.ts';
 import { servesIn } from './serves.ts';
 

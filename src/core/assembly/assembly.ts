@@ -27,7 +27,7 @@ import {
   leftInBoxes,
   gathered,
   type LeftInBox,
-} from '../planner/candidates/extras.ts';
+} from '../buying/extras.ts';
 import type { ExtraNeeded } from '../parts/extra.ts';
 import type { Finding } from '../rules/finding.ts';
 import { slotVerdict } from '../rules/verdict.ts';

@@ -3,7 +3,7 @@
  * is a job of its own on the machine as the round before leaves it; what is shared out among all cards stays as the whole
  * plan has it.
  */
-import { gathered } from '../planner/candidates/extras.ts';
+import { gathered } from '../buying/extras.ts';
 import type { ExtraNeeded } from '../parts/extra.ts';
 import { asOccupant, type Card } from '../document/card.ts';
 import { known, valueOf } from '../parts/fact.ts';

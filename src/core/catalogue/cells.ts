@@ -30,7 +30,7 @@ export const numberCell = (
   { least, most, over = false, whole = true }: Partial<NumberBounds> & Range,
   read: (text: string) => number | null = typedNumber,
 ): CellKind<number> => ({
-  expects: `a ${whole ? 'whole ' : ''}number ${over ? 'over' : 'from'} ${least} ${over ? 'and up ' : ''}to ${most}`,
+  expects: `a ${whole ? 'whole ' : ''}number ${over ? `above ${least} and at most` : `from ${least} to`} ${most}`,
   print: String,
   parse: (text) => {
     const value = read(text);

@@ -1,7 +1,7 @@
 /** The hand-over sheet as data: what the customer keeps and the next technician starts from. */
 import type { DriverChoice } from '../drivers/chooseDriver.ts';
 import { laterCardsOf, newCardsOf, assemblyOf } from '../assembly/assembly.ts';
-import type { LeftInBox } from '../planner/candidates/extras.ts';
+import type { LeftInBox } from '../buying/extras.ts';
 import { cardName } from '../document/card.ts';
 import { driveName, type Drive } from '../parts/drive.ts';
 import { valueOf } from '../parts/fact.ts';

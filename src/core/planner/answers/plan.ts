@@ -26,7 +26,7 @@ import {
   gathered,
   priced,
   type PricedExtra,
-} from '../candidates/extras.ts';
+} from '../../buying/extras.ts';
 import { imaginedWithout, type Constraint } from '../candidates/constraints.ts';
 import { searching, type Progress, type Search, type Searched } from '../search/search.ts';
 import type { Found } from '../search/searchState.ts';

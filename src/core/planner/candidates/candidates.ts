@@ -23,7 +23,7 @@ import {
   type Scale,
 } from './cost.ts';
 import type { Existing } from './existing.ts';
-import { adaptersFor, cheapestAdapter, extrasOf, priced } from './extras.ts';
+import { adaptersFor, cheapestAdapter, extrasOf, priced } from '../../buying/extras.ts';
 import { speedGapOf, type Contribution, type ContributionAsker } from './contributions.ts';
 import type { Constraint } from './constraints.ts';
 import { atFront, isForLater, type Demand } from './demands.ts';

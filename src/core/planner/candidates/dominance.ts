@@ -8,7 +8,7 @@ import type { Slot } from '../../document/machine.ts';
 import { socketsOf } from '../../placement/plugs.ts';
 import type { FrontLead } from '../../standards/headers.ts';
 import type { Units } from './coverage.ts';
-import { plugAdaptersIn } from './extras.ts';
+import { plugAdaptersIn } from '../../buying/extras.ts';
 
 /** What of a candidate decides whether another could stand in its place in every plan. */
 export interface Rival {

@@ -16,7 +16,7 @@ import { socketsIn } from '../../placement/sockets.ts';
 import { standingBeside, type Standing } from '../../placement/standing.ts';
 import type { Candidate } from './candidates.ts';
 import { WAIT_CENTS_A_DAY, added, penaltyOf, type Parts } from './cost.ts';
-import { extrasTogether, priced, screwsFor, type PricedExtra } from './extras.ts';
+import { extrasTogether, priced, screwsFor, type PricedExtra } from '../../buying/extras.ts';
 
 export interface Interactions {
   /** Of each placed card, in their order. */

@@ -3,7 +3,7 @@
  * goes on from there goes on alike, and it has cost no more of anything so far. The same cards in other slots, mostly.
  */
 import { openingsTaken } from '../candidates/existing.ts';
-import { plugAdaptersIn } from '../candidates/extras.ts';
+import { plugAdaptersIn } from '../../buying/extras.ts';
 import { itemAt } from '../../units.ts';
 import { cardName, type Card } from '../../document/card.ts';
 import { nameAsSaid } from '../../rules/said.ts';

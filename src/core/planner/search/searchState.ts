@@ -8,7 +8,7 @@ import { conflictsIn } from '../candidates/conflicts.ts';
 import type { Cost } from '../candidates/cost.ts';
 import type { Demand } from '../candidates/demands.ts';
 import type { Existing } from '../candidates/existing.ts';
-import { boxedAdapters, cheapestAdapter } from '../candidates/extras.ts';
+import { boxedAdapters, cheapestAdapter } from '../../buying/extras.ts';
 import type { Interactions } from '../candidates/interactions.ts';
 import { NOTHING_TAKEN, PathDominance, type Taken } from './pathDominance.ts';
 

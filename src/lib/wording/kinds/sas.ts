@@ -19,7 +19,7 @@ export const sasNeed: NeedWords<NeedOf<'sas'>> = {
   stands: null,
   asks: ({ count, medium, bytesPerSecond, together, usedDrives, bootable }) =>
     list(
-      `${count} SAS ${medium === 'hardDisk' ? 'hard disks' : 'drives'}`,
+      `${count} ${medium === 'hardDisk' ? 'hard disks' : 'solid-state drives'}`,
       `${inMegabytes(bytesPerSecond)} each ${together ? 'together' : 'alone'}`,
       usedDrives ? 'used before' : '',
       bootable ? 'bootable' : '',

@@ -1,19 +1,19 @@
 /** What has to be bought beside the cards, and what it costs. */
-import { socketsKey, feedsOfSockets, plugsOf, type Feed } from '../../placement/plugs.ts';
-import { memo, memoBy } from '../../memo.ts';
-import { valueOf } from '../../parts/fact.ts';
-import type { Card } from '../../document/card.ts';
-import type { Extra, ExtraNeeded } from '../../parts/extra.ts';
-import type { Machine } from '../../document/machine.ts';
-import { needKindOf } from '../../kinds/need.ts';
-import type { Flow } from '../../kinds/flow.ts';
-import type { Finding } from '../../rules/finding.ts';
-import { findingRow } from '../../rules/findingCodes.ts';
-import { housings } from '../../placement/housing.ts';
-import { plugFinding } from '../../rules/power.ts';
-import { socketsIn } from '../../placement/sockets.ts';
-import type { Placed } from '../../placement/lanesLeft.ts';
-import { PLUG_ADAPTERS, type PlugAdapter } from '../../standards/plugs.ts';
+import { socketsKey, feedsOfSockets, plugsOf, type Feed } from '../placement/plugs.ts';
+import { memo, memoBy } from '../memo.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Card } from '../document/card.ts';
+import type { Extra, ExtraNeeded } from '../parts/extra.ts';
+import type { Machine } from '../document/machine.ts';
+import { needKindOf } from '../kinds/need.ts';
+import type { Flow } from '../kinds/flow.ts';
+import type { Finding } from '../rules/finding.ts';
+import { findingRow } from '../rules/findingCodes.ts';
+import { housings } from '../placement/housing.ts';
+import { plugFinding } from '../rules/power.ts';
+import { socketsIn } from '../placement/sockets.ts';
+import type { Placed } from '../placement/lanesLeft.ts';
+import { PLUG_ADAPTERS, type PlugAdapter } from '../standards/plugs.ts';
 
 export interface PricedExtra extends ExtraNeeded {
   /** The cheapest in the catalogue that fits; null where it holds none. */
