@@ -170,7 +170,7 @@ test('a card is changed, duplicated, learned and written out, and stays after a 
   const form = page.getByRole('complementary', { name: 'The card' });
   await form.getByLabel('Length, mm').fill('very');
   await form.getByLabel('Length, mm').blur();
-  await expect(form).toContainText('“very” is not a number from 1 to 450');
+  await expect(form).toContainText('“very” is not a number above 0 and at most 2000');
   await form.getByLabel('Length, mm').fill('172');
   await form.getByLabel('Length, mm').blur();
   await form.getByLabel('From the slot, W').fill('40');
