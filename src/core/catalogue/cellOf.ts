@@ -9,15 +9,8 @@ import {
   numberCell,
   optionalCell,
   type CellKind,
+  type NumberBounds,
 } from './cells.ts';
-
-export interface NumberBounds {
-  readonly least: number;
-  readonly most: number;
-  /** The least itself is not allowed. */
-  readonly over: boolean;
-  readonly whole: boolean;
-}
 
 /** What a schema says of its values, as far as forms and tables ask. */
 type Shape =

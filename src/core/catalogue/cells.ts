@@ -1,7 +1,6 @@
 /** Kinds of cells in a table of the catalogue: how each prints its value and reads it back. */
 import { inHex } from '../units.ts';
 import { typedNumber } from '../read/numberMarks.ts';
-import type { NumberBounds } from './cellOf.ts';
 
 export interface CellKind<Value = unknown> {
   /** For the sentence that refuses other input. */
@@ -24,6 +23,14 @@ export const MAYBE_TEXT_CELL: CellKind<string> = {
   ...TEXT_CELL,
   parse: (text) => (text === '' ? text : TEXT_CELL.parse(text)),
 };
+
+export interface NumberBounds {
+  readonly least: number;
+  readonly most: number;
+  /** The least itself is not allowed. */
+  readonly over: boolean;
+  readonly whole: boolean;
+}
 
 /** A number within bounds. @param read what was typed, in the unit in which it is kept */
 export const numberCell = (
