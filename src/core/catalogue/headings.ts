@@ -35,7 +35,7 @@ export const HEADINGS: Readonly<Record<string, readonly string[]>> = {
   statements: ['What is said of it', 'statements'],
   returnDays: ['Days to return it', 'return'],
   manners: ['Described as', 'manners'],
-  quirks: ['Known catches', 'quirks'],
+  quirks: ['Known issues', 'Known catches', 'quirks'],
   vendor: ['Vendor', 'vendor id'],
   device: ['Device', 'device id'],
   class: ['Class', 'class code'],

@@ -38,7 +38,7 @@ const WORDS: Readonly<Record<string, string>> = {
   statements: 'What is said of it',
   returnDays: 'Days to return it',
   manners: 'Described as',
-  quirks: 'Known catches',
+  quirks: 'Known issues',
   vendor: 'Vendor',
   device: 'Device',
   class: 'Class',
