@@ -110,11 +110,14 @@ export function readRows(
   idFor: (maker: string, model: string) => string,
 ): readonly ReadRow[] {
   const given = new Map<string, number>();
+  // A file may have any number of columns that nobody asks for: each row is read by those that count.
+  const matched = matching.flatMap((key, at) => (key === null ? [] : [{ key, at }]));
   return rows.map((row, n) => {
     const line = lines[n] ?? n + 2;
-    const told = (key: string) => row[matching.indexOf(key)]?.trim() ?? '';
+    const cells = matched.map(({ key, at }) => ({ key, text: row[at]?.trim() ?? '' }));
+    const told = (key: string) => cells.find((each) => each.key === key)?.text ?? '';
     const name = `${told('maker')} ${told('model')}`.trim();
-    const { card, problems } = readRow(row, matching, line);
+    const { card, problems } = readRow(row, cells, matching.length, line);
     if (card === null) return { line, name, card, problems };
     const first = given.get(name);
     given.set(name, first ?? line);
@@ -128,20 +131,16 @@ export function readRows(
 
 function readRow(
   row: readonly string[],
-  matching: Matching,
+  cells: readonly { readonly key: string; readonly text: string }[],
+  columns: number,
   line: number,
 ): { readonly card: Card | null; readonly problems: readonly Problem[] } {
-  if (row.length > matching.length) {
+  if (row.length > columns) {
     return {
       card: null,
-      problems: [
-        { code: 'list.row', line, expected: String(matching.length), found: String(row.length) },
-      ],
+      problems: [{ code: 'list.row', line, expected: String(columns), found: String(row.length) }],
     };
   }
-  const cells = matching.flatMap((key, n) =>
-    key === null ? [] : [{ key, text: row[n]?.trim() ?? '' }],
-  );
   const problems: Problem[] = [];
   const kindCell = cells.find(({ key }) => key === 'kind')?.text.toLowerCase() ?? '';
   const kind = KIND_COLUMN.cell.options?.find((option) => option.toLowerCase() === kindCell);
