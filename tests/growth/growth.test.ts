@@ -350,7 +350,7 @@ describe('Steps of reading', () => {
           ? text.repeat(n)
           : Uint8Array.from(Buffer.from(text.repeat(n), 'latin1'));
       expect(
-        growth((n) => reading(name, again(n)), 4),
+        growth((n) => reading(name, again(n)), 2),
         name,
       ).to.be.at.most(MOST_GROWTH);
     }

@@ -25,8 +25,9 @@ interface Coverage {
   }[];
 }
 
-// A function that is compiled anew loses its counts.
+// A function that is compiled anew loses its counts, and one that is optimised counts no calls of what it has inlined.
 setFlagsFromString('--no-flush-bytecode');
+setFlagsFromString('--no-opt');
 const session = new Session();
 session.connect();
 session.post('Profiler.enable');
