@@ -143,8 +143,8 @@ const simulator = {
 const SCREEN_ROOMS = ['wording', 'state', 'workers', 'ui', 'board', 'catalogue', 'stages', 'shop'];
 
 const CORE_BY_NAME = {
-  regex: '(^|/)core/|^\\$core/',
-  message: 'Screens take the core by its public names: $core.',
+  regex: '(^|/)core/|^\\$core$|^\\$core/\\w+/',
+  message: 'Screens take the core by the public names of its rooms: $core/<room>.',
 };
 const DEMO_BY_SERVER = {
   regex: '^\\$demo|(^|/)demo/',

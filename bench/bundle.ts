@@ -1,7 +1,7 @@
 /** A whole bundle of evidence as a large machine would write it: everything in it is made up by rule. */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { EvidenceFile } from '../src/core/index.ts';
+import type { EvidenceFile } from '../src/core/read/index.ts';
 import { buildSpace, hexText, type SpaceSpec } from '../tests/builders/configSpace.ts';
 import { EVERY_KIND } from '../tests/builders/evidence.ts';
 import { ascii, buildTable, type StructureSpec } from '../tests/builders/smbios.ts';

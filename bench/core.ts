@@ -8,26 +8,22 @@ import { randomLcg } from 'd3-random';
 import highs from 'highs';
 import {
   ProblemList,
-  apply,
-  emptyFunction,
-  emptyMachine,
-  modalias,
-  modulesFor,
-  takeEvidence,
-  outcome,
-  proposePlan,
   readEvidence,
   readIdList,
   readLspci,
   readModulesAlias,
-  shellMatch,
-  slotVerdict,
-  steps,
-  verdictTable,
-  diagnose,
-  diagnoses,
-  type Check,
-} from '../src/core/index.ts';
+} from '../src/core/read/index.ts';
+import { apply } from '../src/core/commands/index.ts';
+import { emptyFunction } from '../src/core/parts/index.ts';
+import { emptyMachine } from '../src/core/document/index.ts';
+import { modalias, modulesFor, shellMatch } from '../src/core/drivers/index.ts';
+import { takeEvidence } from '../src/core/survey/index.ts';
+import { outcome } from '../src/core/outcome.ts';
+import { proposePlan } from '../src/core/planner/index.ts';
+import { slotVerdict, verdictTable } from '../src/core/rules/index.ts';
+import { steps } from '../src/core/procedure/index.ts';
+import { diagnose, diagnoses } from '../src/core/diagnosis/index.ts';
+import type { Check } from '../src/core/standards/index.ts';
 import { CARDS } from '../demo/catalogue/cards.ts';
 import { EXTRAS } from '../demo/catalogue/extras.ts';
 import { PACKAGES } from '../tests/builders/library.ts';

@@ -1,12 +1,8 @@
 /** Eight cards and ten drives, accepted: as much as anybody fits in one go. */
-import {
-  apply,
-  emptyDrive,
-  plainNeed,
-  type Card,
-  type Job,
-  type Machine,
-} from '../src/core/index.ts';
+import { apply } from '../src/core/commands/index.ts';
+import { emptyDrive } from '../src/core/parts/index.ts';
+import { plainNeed } from '../src/core/kinds/index.ts';
+import type { Card, Job, Machine } from '../src/core/document/index.ts';
 import { drives, screens, usb } from '../demo/catalogue/row.ts';
 import { STAMP, aCard, aJob, aMachine, aSlot, baysOf, told } from '../tests/builders/parts.ts';
 

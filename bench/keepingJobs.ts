@@ -1,5 +1,6 @@
 /** Jobs of a size, of devices as a large machine reports them. */
-import { emptyFunction, emptyJob, type Job } from '../src/core/index.ts';
+import { emptyFunction } from '../src/core/parts/index.ts';
+import { emptyJob, type Job } from '../src/core/document/index.ts';
 
 export function evidenceJob(id: string, bytes: number): Job {
   const job = emptyJob(id, '2026-11-25T09:00:00.000Z');

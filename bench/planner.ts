@@ -1,12 +1,8 @@
 /** Seeded jobs of the size that is asked for: 8 slots, 6 needs, a catalogue of so many cards. */
 import * as fc from 'fast-check';
-import {
-  emptySupply,
-  plainNeed,
-  type Card,
-  type Need,
-  type PlanRequest,
-} from '../src/core/index.ts';
+import { emptySupply, type Card } from '../src/core/document/index.ts';
+import { plainNeed, type Need } from '../src/core/kinds/index.ts';
+import type { PlanRequest } from '../src/core/planner/index.ts';
 import { CARDS } from '../demo/catalogue/cards.ts';
 import { EXTRAS } from '../demo/catalogue/extras.ts';
 import { PACKAGES } from '../tests/builders/library.ts';

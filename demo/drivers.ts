@@ -3,13 +3,9 @@
  * `packages/`; only what stands on a maker's page is told here.
  */
 import { createHash } from 'node:crypto';
-import {
-  ProblemList,
-  readInf,
-  readSetupPackage,
-  setupSaying,
-  type DriverPackage,
-} from '../src/core/index.ts';
+import { ProblemList, readInf } from '../src/core/read/index.ts';
+import { readSetupPackage, setupSaying } from '../src/core/drivers/index.ts';
+import type { DriverPackage } from '../src/core/document/index.ts';
 
 type Installer = DriverPackage['installer'];
 

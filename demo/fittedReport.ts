@@ -1,5 +1,7 @@
 /** What the machine prints once cards are in: its report from before, with their devices behind its ports. */
-import { className, deviceId, type Card, type Link } from '../src/core/index.ts';
+import { className, type Link } from '../src/core/standards/index.ts';
+import { deviceId } from '../src/core/parts/index.ts';
+import type { Card } from '../src/core/document/index.ts';
 
 interface FittedCard {
   readonly card: Card;

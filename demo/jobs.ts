@@ -1,32 +1,23 @@
 /** Invented jobs at different stages, made by the very commands that a technician's hand would give. */
+import { emptyHop, emptyLead, type Hop, type Lead, known } from '../src/core/parts/index.ts';
+import type { CableClass } from '../src/core/standards/index.ts';
+import { apply, type Command } from '../src/core/commands/index.ts';
 import {
-  emptyHop,
-  emptyLead,
-  type CableClass,
-  type Hop,
-  type Lead,
-  apply,
   emptyJob,
   enteredRun,
-  expectations,
-  acceptanceOf,
-  assemblyOf,
-  known,
-  observeReport,
-  takeEvidence,
-  plainNeed,
-  proposePlan,
-  readEvidence,
-  steps,
-  withCardRecords,
   type Card,
-  type Command,
   type DriverPackage,
   type Job,
   type Machine,
-  type Need,
   type Stage,
-} from '../src/core/index.ts';
+} from '../src/core/document/index.ts';
+import { expectations, acceptanceOf, assemblyOf } from '../src/core/assembly/index.ts';
+import { observeReport } from '../src/core/diagnosis/index.ts';
+import { takeEvidence, withCardRecords } from '../src/core/survey/index.ts';
+import { plainNeed, type Need } from '../src/core/kinds/index.ts';
+import { proposePlan } from '../src/core/planner/index.ts';
+import { readEvidence } from '../src/core/read/index.ts';
+import { steps } from '../src/core/procedure/index.ts';
 import { CARDS } from './catalogue/cards.ts';
 import { EXTRAS } from './catalogue/extras.ts';
 import { fittedReport } from './fittedReport.ts';

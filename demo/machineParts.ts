@@ -6,18 +6,15 @@ import {
   asOccupant,
   cardName,
   emptySupply,
-  known,
   occupantNamed,
   vacant,
   type Obstacle,
-  type Delivery,
-  type FrontLead,
-  type Generation,
-  type M2Key,
   type Machine,
-  type PlugType,
   type Slot,
-} from '../src/core/index.ts';
+} from '../src/core/document/index.ts';
+import { known } from '../src/core/parts/index.ts';
+import type { Delivery } from '../src/core/kinds/index.ts';
+import type { FrontLead, Generation, M2Key, PlugType } from '../src/core/standards/index.ts';
 import { CARDS } from './catalogue/cards.ts';
 import { drives, network, screens, sound, usb } from './catalogue/row.ts';
 

@@ -1,5 +1,5 @@
 /** Invented machines: the templates that a survey can start from. */
-import { emptyMachine, type Machine } from '../src/core/index.ts';
+import { emptyMachine, type Machine } from '../src/core/document/index.ts';
 import {
   boardOf,
   box,

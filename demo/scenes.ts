@@ -1,13 +1,7 @@
 /** Invented jobs that several cards, links or limits decide together. */
-import {
-  directHops,
-  emptyDrive,
-  known,
-  plainNeed,
-  type Machine,
-  type Need,
-  type Slot,
-} from '../src/core/index.ts';
+import { directHops, emptyDrive, known } from '../src/core/parts/index.ts';
+import { plainNeed, type Need } from '../src/core/kinds/index.ts';
+import type { Machine, Slot } from '../src/core/document/index.ts';
 import { drives } from './catalogue/row.ts';
 import { fitted } from './machineParts.ts';
 import { EXTERNAL_BOX, GAMING, HOME_TOWER, MICRO_TOWER, MINI, SERVER_BOARD } from './machines.ts';

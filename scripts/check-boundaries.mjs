@@ -34,6 +34,11 @@ const FORBIDDEN = [
   ],
   [
     'src/lib/board/lanes.ts',
+    "import { slotLink } from '$core/placement/slotLink';\nexport { slotLink };\n",
+  ],
+  ['src/lib/board/lanes.ts', "import { apply } from '$core';\nexport { apply };\n"],
+  [
+    'src/lib/board/lanes.ts',
     "import { Planning } from '$lib/stages/planning.svelte';\nexport { Planning };\n",
   ],
   [

@@ -1,5 +1,5 @@
 /** The invented catalogue of the parts supplier. Makers, models and device identities are invented. */
-import type { Card } from '../../src/core/index.ts';
+import type { Card } from '../../src/core/document/index.ts';
 import { GRAPHICS } from './graphics.ts';
 import { NETWORK } from './network.ts';
 import { PORTS } from './ports.ts';

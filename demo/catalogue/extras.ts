@@ -1,5 +1,6 @@
 /** What the invented supplier sells beside cards. */
-import type { Extra, ExtraKind } from '../../src/core/index.ts';
+import type { Extra } from '../../src/core/parts/index.ts';
+import type { ExtraKind } from '../../src/core/standards/index.ts';
 
 const extra = (
   kind: ExtraKind,

@@ -1,5 +1,6 @@
 /** Graphics cards: small ones for offices, drawing cards for workstations, long ones with fans. */
-import { statementThat, type Card } from '../../src/core/index.ts';
+import { statementThat } from '../../src/core/parts/index.ts';
+import type { Card } from '../../src/core/document/index.ts';
 import { CLASS, CLASSIC, SMALL, TALL, card, draws, screens, type Maker, type Row } from './row.ts';
 
 /** A fan over the middle of a card of this length. */

@@ -1,5 +1,6 @@
 /** Ethernet and radio. */
-import type { Card, DeliveryOf } from '../../src/core/index.ts';
+import type { Card } from '../../src/core/document/index.ts';
+import type { DeliveryOf } from '../../src/core/kinds/index.ts';
 import {
   CLASS,
   CLASSIC,

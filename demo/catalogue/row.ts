@@ -1,5 +1,7 @@
 /** A card of the invented catalogue in a line: its maker's number, what it is built like, what it delivers. */
-import { PLAIN_CARD, type Card, type DeliveryOf } from '../../src/core/index.ts';
+import { PLAIN_CARD } from '../../src/core/catalogue/index.ts';
+import type { Card } from '../../src/core/document/index.ts';
+import type { DeliveryOf } from '../../src/core/kinds/index.ts';
 
 const VENDOR = {
   Kelpwick: 0xf1a0,

@@ -1,5 +1,6 @@
 /** Cards for drives: SATA with and without multiplication, carriers for modules, controllers with a driver of their own. */
-import type { Card, DeliveryOf } from '../../src/core/index.ts';
+import type { Card } from '../../src/core/document/index.ts';
+import type { DeliveryOf } from '../../src/core/kinds/index.ts';
 import {
   CLASS,
   CLASSIC,

@@ -1,4 +1,4 @@
-import { STAGES, type Stage } from '$core';
+import { STAGES, type Stage } from '$core/document';
 
 /** The eight stages are the only places of a job. */
 export const match = (param: string): param is Stage =>

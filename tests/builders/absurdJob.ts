@@ -3,7 +3,9 @@
  * lets it be. Made from a seed.
  */
 import * as z from 'zod/mini';
-import { Card, jobFileSchema, problemsOf, type Job } from '../../src/core/index.ts';
+import { Card, type Job } from '../../src/core/document/index.ts';
+import { jobFileSchema } from '../../src/core/write/index.ts';
+import { problemsOf } from '../../src/core/read/index.ts';
 
 interface Schema {
   readonly anyOf?: readonly Schema[];

@@ -1,5 +1,6 @@
 /** Acts as they are done. */
-import type { ActName, ActOn, DoneAct, Step } from '../../src/core/index';
+import type { ActName, ActOn, DoneAct } from '../../src/core/document/index.ts';
+import type { Step } from '../../src/core/procedure/index.ts';
 
 export const named = (
   code: Step['code'],

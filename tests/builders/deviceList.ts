@@ -1,5 +1,5 @@
 /** A device list as a system of that family exports it, of invented devices. */
-import { hex4 } from '../../src/core/index.ts';
+import { hex4 } from '../../src/core/parts/index.ts';
 
 export interface ListedDevice {
   readonly vendor: number;

@@ -1,6 +1,6 @@
 /** A sample of every kind of evidence, small and invented, for tests that want all of them. */
 import { readFileSync } from 'node:fs';
-import type { EvidenceFile } from '../../src/core/index.ts';
+import type { EvidenceFile } from '../../src/core/read/index.ts';
 import { PLAIN_EDID, buildEdid } from './edid.ts';
 import { reportJson, reportPropertyList, reportText, type ReportSpec } from './hardwareReport.ts';
 import { ascii, buildDump, buildTable, type StructureSpec } from './smbios.ts';

@@ -4,30 +4,26 @@ import { readFileSync } from 'node:fs';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { demoJobs } from '../../demo/jobs.ts';
+import { CHECKS, type Check } from '../../src/core/standards/index.ts';
+import { acceptanceOf, expectations, type Expectation } from '../../src/core/assembly/index.ts';
 import {
-  CHECKS,
-  acceptanceOf,
   answeredCheck,
-  apply,
-  diagnoses,
   enteredRun,
-  expectations,
   foundCause,
-  mendOf,
-  plainNeed,
-  proposePlan,
-  type CauseAt,
-  type Check,
-  type Command,
-  type Expectation,
   type Job,
   type Machine,
-  type Measure,
-  type Need,
+  type Observation,
+} from '../../src/core/document/index.ts';
+import { apply, type Command } from '../../src/core/commands/index.ts';
+import {
+  diagnoses,
+  type CauseAt,
   type NeedDiagnosis,
   type NextCheck,
-  type Observation,
-} from '../../src/core/index.ts';
+} from '../../src/core/diagnosis/index.ts';
+import { mendOf } from '../../src/core/procedure/index.ts';
+import { plainNeed, type Measure, type Need } from '../../src/core/kinds/index.ts';
+import { proposePlan } from '../../src/core/planner/index.ts';
 import { faultsPossible } from '../../src/core/simulator/running/faults.ts';
 import type { Fault } from '../../src/core/kinds/running.ts';
 import {

@@ -1,26 +1,25 @@
 /** Seeded jobs for the bench: machines full of things that stand in each other's way, and plans accepted for them. */
 import * as fc from 'fast-check';
+import { apply } from '../../src/core/commands/index.ts';
 import {
-  apply,
   asOccupant,
-  LEAD_KINDS,
-  MACHINE_PARTS,
-  emptyDrive,
-  known,
-  leadRow,
-  plainNeed,
-  slotVerdict,
-  worstVerdict,
   type Card,
   type Enclosure,
   type Job,
-  type LeadKind,
   type Machine,
-  type Need,
   type Obstacle,
   type Occupant,
   type Slot,
-} from '../../src/core/index.ts';
+} from '../../src/core/document/index.ts';
+import {
+  LEAD_KINDS,
+  MACHINE_PARTS,
+  leadRow,
+  type LeadKind,
+} from '../../src/core/standards/index.ts';
+import { emptyDrive, known } from '../../src/core/parts/index.ts';
+import { plainNeed, type Need } from '../../src/core/kinds/index.ts';
+import { slotVerdict, worstVerdict } from '../../src/core/rules/index.ts';
 import { drives, screens, usb } from '../../demo/catalogue/row.ts';
 import { STAMP, aCard, aJob, aMachine, aSlot, baysOf, told } from './parts.ts';
 

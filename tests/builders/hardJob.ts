@@ -1,5 +1,7 @@
 /** A job that the planner does not finish in a moment: many ports for twelve slots, and hardly a plug or a watt free. */
-import { emptyJob, plainNeed, writeJobFile } from '../../src/core/index.ts';
+import { emptyJob } from '../../src/core/document/index.ts';
+import { plainNeed } from '../../src/core/kinds/index.ts';
+import { writeJobFile } from '../../src/core/write/index.ts';
 import { AT, aMachine, aSlot, told } from './parts.ts';
 
 export function hardJob(): string {

@@ -1,6 +1,6 @@
 /** Setup information files as a careless maker might write them: every way of the syntax, in three encodings. */
 import fc from 'fast-check';
-import type { TargetSystem } from '../../src/core/index';
+import type { TargetSystem } from '../../src/core/drivers/index.ts';
 
 /** A workstation of version 10 and no newer a build. */
 export const TEN: TargetSystem = {

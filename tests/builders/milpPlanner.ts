@@ -5,7 +5,8 @@
  * the program believed, or not possible.
  */
 import highs, { type Highs } from 'highs';
-import { valueOf, type PlanRequest } from '../../src/core/index.ts';
+import { valueOf } from '../../src/core/parts/index.ts';
+import type { PlanRequest } from '../../src/core/planner/index.ts';
 import type { Candidate } from '../../src/core/planner/candidates/candidates.ts';
 import { wattsForNew } from '../../src/core/planner/candidates/conflicts.ts';
 import {

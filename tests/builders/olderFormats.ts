@@ -1,6 +1,7 @@
 /** Documents as earlier versions wrote them. */
 import { readFileSync } from 'node:fs';
-import { PLAIN_RUN, emptyDrive, type Job } from '../../src/core/index.ts';
+import { PLAIN_RUN, emptyDrive } from '../../src/core/parts/index.ts';
+import type { Job } from '../../src/core/document/index.ts';
 
 export const dataFile = (name: string): string =>
   readFileSync(new URL(`../data/${name}.json`, import.meta.url), 'utf8');

@@ -1,5 +1,5 @@
 /** Files of driver packages, as they lie in a folder. */
-import type { PackageFile } from '../../src/core/index.ts';
+import type { PackageFile } from '../../src/core/drivers/index.ts';
 
 export const packageFile = (name: string, content: string | Uint8Array): PackageFile => ({
   name,

@@ -1,32 +1,24 @@
 /** A slot, a machine, a card, a need, a job in one readable line. Everything not said is known and harmless. */
+import { directHops, known, statementThat, type Statement } from '../../src/core/parts/index.ts';
+import type { CableClass, Generation, SystemFamily } from '../../src/core/standards/index.ts';
+import { apply, type Command } from '../../src/core/commands/index.ts';
 import {
-  directHops,
-  type CableClass,
-  apply,
   emptyCase,
   emptyJob,
   emptyMachine,
   emptySlot,
   emptySupply,
   enteredRun,
-  known,
   occupantNamed,
-  plainNeed,
   vacant,
   type Card,
-  type Command,
-  type Generation,
   type Job,
   type Machine,
   type Occupant,
-  type Need,
-  type NeedOf,
   type Slot,
-  statementThat,
-  type Statement,
   type DriverPackage,
-  type SystemFamily,
-} from '../../src/core/index.ts';
+} from '../../src/core/document/index.ts';
+import { plainNeed, type Need, type NeedOf } from '../../src/core/kinds/index.ts';
 import { usb } from '../../demo/catalogue/row.ts';
 
 export const told = <Value>(value: Value) => known(value, 'technician');

@@ -1,5 +1,5 @@
 /** Devices as `pciconf -lvc` and a BSD kernel's messages print them, after pciconf(8) (from memory). */
-import type { PciFunction } from '../../src/core/index.ts';
+import type { PciFunction } from '../../src/core/parts/index.ts';
 import type { ExpressKind } from '../../src/core/parts/pciFunction.ts';
 
 const KINDS: Readonly<Record<ExpressKind, string>> = {

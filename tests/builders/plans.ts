@@ -5,26 +5,26 @@ import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import {
   PLAIN_WEIGHTS,
   cardName,
-  emptyDrive,
-  emptyHop,
   emptySupply,
   occupantNamed,
-  plainNeed,
-  type Backing,
-  type CableClass,
   type Card,
   type Condition,
   type Enclosure,
-  type Fact,
-  type Hop,
   type Machine,
-  type Need,
-  type NeedOf,
   type Occupant,
-  type PlanRequest,
   type Slot,
   type Weights,
-} from '../../src/core/index.ts';
+} from '../../src/core/document/index.ts';
+import {
+  emptyDrive,
+  emptyHop,
+  type Backing,
+  type Fact,
+  type Hop,
+} from '../../src/core/parts/index.ts';
+import { plainNeed, type Need, type NeedOf } from '../../src/core/kinds/index.ts';
+import type { CableClass } from '../../src/core/standards/index.ts';
+import type { PlanRequest } from '../../src/core/planner/index.ts';
 import { aCard, aMachine, aSlot, aStatement, baysOf, told } from './parts.ts';
 
 const fan = fc.constantFrom<Card['fan']>(

@@ -2,7 +2,7 @@
  * The slow way to the driver that a system takes: every line of every package is written down with a key in letters, and the
  * least key is looked for. It shares nothing with the core's own way but the rules.
  */
-import type { DeviceIdentities, TargetSystem } from '../../src/core/index';
+import type { DeviceIdentities, TargetSystem } from '../../src/core/drivers/index.ts';
 import type { PackageSpec, SectionSpec } from './inf';
 
 export interface SlowAnswer {

@@ -1,22 +1,11 @@
 /** Whether needs can be met at all within some limits of a machine, by trying every set of cards in slots. */
-import {
-  assignPlugs,
-  flowOf,
-  openingsCollide,
-  plugsOf,
-  slotVerdict,
-  socketsOf,
-  twelveVoltSum,
-  unitsNeeded,
-  valueOf,
-  type Card,
-  type Constraint,
-  type Machine,
-  type Need,
-  type Pin,
-  type PlanRequest,
-  type Slot,
-} from '../../src/core/index.ts';
+import { assignPlugs, plugsOf, socketsOf } from '../../src/core/placement/index.ts';
+import { flowOf } from '../../src/core/flow/index.ts';
+import { openingsCollide, slotVerdict, twelveVoltSum } from '../../src/core/rules/index.ts';
+import { unitsNeeded, type Need } from '../../src/core/kinds/index.ts';
+import { valueOf } from '../../src/core/parts/index.ts';
+import type { Card, Machine, Pin, Slot } from '../../src/core/document/index.ts';
+import type { Constraint, PlanRequest } from '../../src/core/planner/index.ts';
 import { codesOf, imaginedWithout } from '../../src/core/planner/candidates/constraints.ts';
 import { told } from './parts.ts';
 import { withDrivesTold } from './slowPlanner.ts';

@@ -5,33 +5,33 @@
  */
 import {
   PLAIN_WEIGHTS,
+  type Card,
+  type Machine,
+  type Occupant,
+  type Slot,
+} from '../../src/core/document/index.ts';
+import {
   assignPlugs,
-  flowOf,
   plugsOf,
-  priced,
+  machineAround,
+  socketsOf,
+  withOccupants,
+} from '../../src/core/placement/index.ts';
+import { flowOf } from '../../src/core/flow/index.ts';
+import { priced } from '../../src/core/buying/index.ts';
+import {
   body,
   link,
-  machineAround,
   quirks,
   seat,
   slotVerdict,
-  socketsOf,
   twelveVoltSum,
-  unitsNeeded,
-  valueOf,
-  withOccupants,
-  type Card,
-  type ExtraNeeded,
   type Finding,
-  type Flow,
-  type Machine,
-  type Need,
-  type NeedOf,
-  type Occupant,
-  type PlanRequest,
-  type PlugAdapter,
-  type Slot,
-} from '../../src/core/index.ts';
+} from '../../src/core/rules/index.ts';
+import { unitsNeeded, type Flow, type Need, type NeedOf } from '../../src/core/kinds/index.ts';
+import { valueOf, type ExtraNeeded } from '../../src/core/parts/index.ts';
+import type { PlanRequest } from '../../src/core/planner/index.ts';
+import type { PlugAdapter } from '../../src/core/standards/index.ts';
 import {
   FITTING_CENTS,
   GIVE_UP_CENTS,

@@ -1,5 +1,5 @@
 /** What the steps of one code fill in. */
-import type { Step, StepCode, StepValues } from '../../src/core/index.ts';
+import type { Step, StepCode, StepValues } from '../../src/core/procedure/index.ts';
 
 export const valuesOf = <Code extends StepCode>(
   all: readonly Step[],

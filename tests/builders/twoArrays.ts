@@ -1,13 +1,9 @@
 /** A job in which two needs each name their drives, and one card takes all of them: at the step before they are prepared. */
-import {
-  apply,
-  emptyDrive,
-  plainNeed,
-  steps,
-  type Job,
-  type Need,
-  type Step,
-} from '../../src/core/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import { emptyDrive } from '../../src/core/parts/index.ts';
+import { plainNeed, type Need } from '../../src/core/kinds/index.ts';
+import { steps, type Step } from '../../src/core/procedure/index.ts';
+import type { Job } from '../../src/core/document/index.ts';
 import { drives } from '../../demo/catalogue/row.ts';
 import { STAMP, aCard, aJob, aMachine, aSlot, baysOf } from './parts.ts';
 

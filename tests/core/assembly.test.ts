@@ -1,30 +1,23 @@
 /** The accepted plan as one value: what one card uses no other has, and each card is asked about once. */
 import { expect } from 'chai';
+import { acceptanceOfTrial, expectations, assemblyOf } from '../../src/core/assembly/index.ts';
+import { apply, hasChangedSincePlan } from '../../src/core/commands/index.ts';
+import { contradictions, addClaim } from '../../src/core/survey/index.ts';
 import {
-  acceptanceOfTrial,
-  apply,
-  expectations,
-  assemblyOf,
-  contradictions,
   emptyCase,
   emptySupply,
-  handOverSheet,
-  hasChangedSincePlan,
-  housings,
-  metTogether,
-  openItems,
-  shoppingList,
-  steps,
-  addClaim,
-  valueOf,
-  withCards,
-  withOccupants,
   type Card,
   type Enclosure,
   type Job,
   type Machine,
-  type Need,
-} from '../../src/core/index.ts';
+} from '../../src/core/document/index.ts';
+import { handOverSheet, shoppingList } from '../../src/core/write/index.ts';
+import { housings, withCards, withOccupants } from '../../src/core/placement/index.ts';
+import { metTogether } from '../../src/core/planner/index.ts';
+import { openItems } from '../../src/core/diagnosis/index.ts';
+import { steps } from '../../src/core/procedure/index.ts';
+import { valueOf } from '../../src/core/parts/index.ts';
+import type { Need } from '../../src/core/kinds/index.ts';
 import { usb } from '../../demo/catalogue/row.ts';
 import {
   STAMP,

@@ -8,20 +8,17 @@ import { expect } from 'chai';
 import * as fc from 'fast-check';
 import {
   BackupWriter,
-  apply,
   differences,
   displaced,
   merged,
   readBackup,
-  readKeptList,
-  readStoredJob,
   replaced,
-  writeKeptList,
-  type Card,
-  type Job,
   type StoreChange,
   type StoredItem,
-} from '../../src/core/index.ts';
+} from '../../src/core/backup/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import { readKeptList, readStoredJob, writeKeptList } from '../../src/core/read/index.ts';
+import type { Card, Job } from '../../src/core/document/index.ts';
 import { AT, aCard, aJob, aMachine, aSlot, usbNeed } from '../builders/parts.ts';
 import { soaked } from '../builders/soak.ts';
 

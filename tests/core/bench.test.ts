@@ -4,33 +4,27 @@
  * last one the machine is as a customer wants it. The machine that is worked on has code of its own.
  */
 import { expect } from 'chai';
+import { type BenchState, assemblyOf, benchState } from '../../src/core/assembly/index.ts';
 import {
-  type BenchState,
   type Found,
-  type Job,
   type Step,
-  LEAD_KINDS,
-  actId,
-  apply,
-  assemblyOf,
-  benchState,
-  bring,
   findable,
   goalState,
-  leftUndone,
   mayTakeBack,
   movesDone,
   onTray,
-  proposePlan,
-  readJobFile,
   restOf,
   restRequest,
-  run,
   steps,
   withFound,
-  worldOf,
-  writeJobFile,
-} from '../../src/core/index.ts';
+} from '../../src/core/procedure/index.ts';
+import { type Job, actId } from '../../src/core/document/index.ts';
+import { LEAD_KINDS } from '../../src/core/standards/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import { bring, leftUndone, run, worldOf } from '../../src/core/simulator/index.ts';
+import { proposePlan } from '../../src/core/planner/index.ts';
+import { readJobFile } from '../../src/core/read/index.ts';
+import { writeJobFile } from '../../src/core/write/index.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { chanceOf } from '../builders/absurdJob.ts';
 import { fittingJobs } from '../builders/fitting.ts';

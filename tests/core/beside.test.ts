@@ -1,24 +1,15 @@
 /** What stands beside a card: fans by their height, vents, cards it does not get on with; and what is no number. */
 import { expect } from 'chai';
-import {
-  acceptanceOf,
-  apply,
-  assemblyOf,
-  emptyScreen,
-  enteredRun,
-  flowOf,
-  handOverSheet,
-  plainNeed,
-  proposePlan,
-  rearLeads,
-  slotVerdict,
-  steps,
-  triedIn,
-  worstVerdict,
-  type Card,
-  type Machine,
-  type PlanRequest,
-} from '../../src/core/index.ts';
+import { acceptanceOf, assemblyOf, rearLeads } from '../../src/core/assembly/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import { emptyScreen, enteredRun, type Card, type Machine } from '../../src/core/document/index.ts';
+import { flowOf } from '../../src/core/flow/index.ts';
+import { handOverSheet } from '../../src/core/write/index.ts';
+import { plainNeed } from '../../src/core/kinds/index.ts';
+import { proposePlan, type PlanRequest } from '../../src/core/planner/index.ts';
+import { slotVerdict, worstVerdict } from '../../src/core/rules/index.ts';
+import { steps } from '../../src/core/procedure/index.ts';
+import { triedIn } from '../../src/core/diagnosis/index.ts';
 import { said } from '../../src/core/rules/said.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { network, screens, usb } from '../../demo/catalogue/row.ts';

@@ -7,21 +7,19 @@ import {
   emptySlot,
   emptySupply,
   occupantNamed,
-  plainNeed,
-  proposePlan,
-  seat,
-  slotLink,
-  slotVerdict,
-  steps,
   vacant,
-  valueOf,
-  assemblyOf,
   type Card,
   type Condition,
-  type Finding,
   type Machine,
   type Slot,
-} from '../../src/core/index.ts';
+} from '../../src/core/document/index.ts';
+import { plainNeed } from '../../src/core/kinds/index.ts';
+import { proposePlan } from '../../src/core/planner/index.ts';
+import { seat, slotVerdict, type Finding } from '../../src/core/rules/index.ts';
+import { slotLink } from '../../src/core/placement/index.ts';
+import { steps } from '../../src/core/procedure/index.ts';
+import { valueOf } from '../../src/core/parts/index.ts';
+import { assemblyOf } from '../../src/core/assembly/index.ts';
 import {
   aCard,
   aJob,

@@ -1,13 +1,10 @@
 /** What lies in the boxes of cards: only what is missing is bought, and what is over stands on the sheet. */
 import { expect } from 'chai';
-import {
-  assemblyOf,
-  handOverSheet,
-  plainNeed,
-  proposePlan,
-  type Card,
-  type Machine,
-} from '../../src/core/index.ts';
+import { assemblyOf } from '../../src/core/assembly/index.ts';
+import { handOverSheet } from '../../src/core/write/index.ts';
+import { plainNeed } from '../../src/core/kinds/index.ts';
+import { proposePlan } from '../../src/core/planner/index.ts';
+import type { Card, Machine } from '../../src/core/document/index.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { screens } from '../../demo/catalogue/row.ts';
 import { aCard, aJob, aMachine, aSlot, told } from '../builders/parts.ts';

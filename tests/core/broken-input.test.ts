@@ -4,21 +4,19 @@ import * as fc from 'fast-check';
 import {
   ProblemList,
   decodeConfigSpace,
-  emptyJob,
-  emptyMachine,
-  takeEvidence,
   portTree,
   portsWithSlots,
   readEvidence,
   readJobFile,
   readLspci,
   readStoredJob,
-  writeJobFile,
-  Machine,
   type Evidence,
   type EvidenceFile,
   type Problem,
-} from '../../src/core/index.ts';
+} from '../../src/core/read/index.ts';
+import { emptyJob, emptyMachine, Machine } from '../../src/core/document/index.ts';
+import { takeEvidence } from '../../src/core/survey/index.ts';
+import { writeJobFile } from '../../src/core/write/index.ts';
 import { readFileSync } from 'node:fs';
 import { demoJobs } from '../../demo/jobs.ts';
 import { PACKAGES } from '../builders/library.ts';

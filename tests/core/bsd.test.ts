@@ -3,14 +3,13 @@ import { expect } from 'chai';
 import * as fc from 'fast-check';
 import {
   ProblemList,
-  emptyMachine,
   readEvidence,
   readLspci,
-  takeEvidence,
-  valueOf,
   type EvidenceFile,
-  type PciFunction,
-} from '../../src/core/index.ts';
+} from '../../src/core/read/index.ts';
+import { emptyMachine } from '../../src/core/document/index.ts';
+import { takeEvidence } from '../../src/core/survey/index.ts';
+import { valueOf, type PciFunction } from '../../src/core/parts/index.ts';
 import { readPciconf } from '../../src/core/read/pci/pciconf.ts';
 import { readAttached } from '../../src/core/read/system/attached.ts';
 import { LSPCI } from '../builders/evidence.ts';

@@ -3,7 +3,6 @@ import { expect } from 'chai';
 import * as fc from 'fast-check';
 import {
   CARD_COLUMNS,
-  Card,
   MONEY_CELL,
   contradictionsIn,
   learnCard,
@@ -13,13 +12,14 @@ import {
   plainCard,
   printCell,
   readCatalogueTable,
-  readLspci,
   readRows,
   takeCell,
-  valueAt,
-  withTaxCents,
   writeCatalogue,
-} from '../../src/core/index.ts';
+} from '../../src/core/catalogue/index.ts';
+import { Card } from '../../src/core/document/index.ts';
+import { readLspci } from '../../src/core/read/index.ts';
+import { valueAt } from '../../src/core/paths.ts';
+import { withTaxCents } from '../../src/core/money.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 
 import { absurdCard, chanceOf } from '../builders/absurdJob.ts';

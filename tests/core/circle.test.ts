@@ -4,35 +4,33 @@
  */
 import { expect } from 'chai';
 import * as fc from 'fast-check';
+import type { Generation } from '../../src/core/standards/index.ts';
 import {
-  type Generation,
   type Job,
   type Machine,
-  type Need,
   type Observation,
-  acceptanceOf,
   actId,
-  apply,
-  assemblyOf,
-  diagnoses,
   emptyJob,
-  known,
-  leftUndone,
+} from '../../src/core/document/index.ts';
+import type { Need } from '../../src/core/kinds/index.ts';
+import { acceptanceOf, assemblyOf } from '../../src/core/assembly/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import {
+  diagnoses,
   observeReport,
   observeResults,
-  proposePlan,
   provenSteps,
   provings,
-  readEvidence,
   reportOnPlan,
-  run,
   runFrom,
-  steps,
-  takeEvidence,
-  toInstall,
-  valueOf,
-  worldOf,
-} from '../../src/core/index.ts';
+} from '../../src/core/diagnosis/index.ts';
+import { known, valueOf } from '../../src/core/parts/index.ts';
+import { leftUndone, run, worldOf } from '../../src/core/simulator/index.ts';
+import { proposePlan } from '../../src/core/planner/index.ts';
+import { readEvidence } from '../../src/core/read/index.ts';
+import { steps } from '../../src/core/procedure/index.ts';
+import { takeEvidence } from '../../src/core/survey/index.ts';
+import { toInstall } from '../../src/core/drivers/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { trainedIn } from '../../src/core/simulator/running/capacities.ts';

@@ -6,15 +6,15 @@ import {
   conflictSets,
   repairs,
   memberKey,
-  outcome,
-  plainNeed,
   proposePlan,
   type Constraint,
   type Member,
-  type Pin,
   type PlanRequest,
-} from '../../src/core/index.ts';
-import { CONSTRAINTS } from '../../src/core/index.ts';
+} from '../../src/core/planner/index.ts';
+import { outcome } from '../../src/core/outcome.ts';
+import { plainNeed } from '../../src/core/kinds/index.ts';
+import type { Pin } from '../../src/core/document/index.ts';
+import { CONSTRAINTS } from '../../src/core/planner/index.ts';
 import { usb } from '../../demo/catalogue/row.ts';
 import { aCard, aMachine, aSlot } from '../builders/parts.ts';
 import { randomRequest } from '../builders/plans.ts';

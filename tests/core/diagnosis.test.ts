@@ -4,32 +4,29 @@
  */
 import { expect } from 'chai';
 import * as fc from 'fast-check';
+import { CAUSES, CHECKS, type Check } from '../../src/core/standards/index.ts';
+import { PLAIN_RUN } from '../../src/core/parts/index.ts';
 import {
-  CAUSES,
-  CHECKS,
-  PLAIN_RUN,
   answeredCheck,
-  apply,
-  checkCautions,
-  componentsOf,
-  diagnoses,
   enteredRun,
   foundCause,
-  handOverSheet,
   actId,
   isDone,
-  mendOf,
+} from '../../src/core/document/index.ts';
+import { apply, type Command } from '../../src/core/commands/index.ts';
+import { checkCautions, mendOf, steps } from '../../src/core/procedure/index.ts';
+import {
+  componentsOf,
+  diagnoses,
   possibleAnswers,
-  problemsOf,
   provings,
   reasonsFor,
   ruledOut,
-  steps,
   testOf,
-  type Check,
-  type Command,
   type Observed,
-} from '../../src/core/index.ts';
+} from '../../src/core/diagnosis/index.ts';
+import { handOverSheet } from '../../src/core/write/index.ts';
+import { problemsOf } from '../../src/core/read/index.ts';
 import { explanationsOf } from '../../src/core/diagnosis/causes/explanations.ts';
 import { bestQuestion, type Question } from '../../src/core/diagnosis/causes/nextCheck.ts';
 import { measure } from '../../src/core/simulator/running/running.ts';

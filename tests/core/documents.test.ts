@@ -4,26 +4,27 @@ import { expect } from 'chai';
 import {
   Card,
   DriverPackage,
-  Extra,
   Machine,
-  apply,
   emptyMachine,
   emptySlot,
-  known,
   occupantNamed,
+  type Job,
+  enteredRun,
+} from '../../src/core/document/index.ts';
+import { Extra, known } from '../../src/core/parts/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import {
   problemsOf,
   readJobFile,
   readKeptList,
   readStoredJob,
   repairedJob,
   repairedMachine,
-  steps,
-  withValueAt,
   writeKeptList,
-  writeSetAside,
-  type Job,
-  enteredRun,
-} from '../../src/core/index.ts';
+} from '../../src/core/read/index.ts';
+import { steps } from '../../src/core/procedure/index.ts';
+import { withValueAt } from '../../src/core/paths.ts';
+import { writeSetAside } from '../../src/core/write/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { PACKAGES } from '../builders/library.ts';

@@ -6,26 +6,21 @@ import { expect } from 'chai';
 import {
   type Found,
   type FoundKind,
-  type Job,
   type Step,
   type StepValues,
-  LEAD_KINDS,
-  apply,
-  assemblyOf,
-  bring,
-  actId,
   findable,
-  isDone,
-  leftUndone,
-  proposePlan,
   restOf,
   restRequest,
-  run,
   steps,
-  valueOf,
   withFound,
-  worldOf,
-} from '../../src/core/index.ts';
+} from '../../src/core/procedure/index.ts';
+import { type Job, actId, isDone } from '../../src/core/document/index.ts';
+import { LEAD_KINDS } from '../../src/core/standards/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import { assemblyOf } from '../../src/core/assembly/index.ts';
+import { bring, leftUndone, run, worldOf } from '../../src/core/simulator/index.ts';
+import { proposePlan } from '../../src/core/planner/index.ts';
+import { valueOf } from '../../src/core/parts/index.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { fittingJobs } from '../builders/fitting.ts';
 import { STAMP } from '../builders/parts.ts';

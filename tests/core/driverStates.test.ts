@@ -2,17 +2,16 @@
 import { expect } from 'chai';
 import {
   type DriverOutcome,
-  type Job,
-  acceptanceOfTrial,
-  actId,
-  apply,
   driverStates,
-  handOverSheet,
   observeReport,
   provenSteps,
-  readEvidence,
-  takeEvidence,
-} from '../../src/core/index.ts';
+} from '../../src/core/diagnosis/index.ts';
+import { type Job, actId } from '../../src/core/document/index.ts';
+import { acceptanceOfTrial } from '../../src/core/assembly/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import { handOverSheet } from '../../src/core/write/index.ts';
+import { readEvidence } from '../../src/core/read/index.ts';
+import { takeEvidence } from '../../src/core/survey/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { GAMING } from '../../demo/machines.ts';
 import {

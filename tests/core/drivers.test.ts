@@ -1,42 +1,36 @@
 /** Drivers from the choice to the proof: which package a system takes and why, what is done about old ones, what a report shows. */
 import { expect } from 'chai';
+import { acceptanceOfTrial, oldDrivers } from '../../src/core/assembly/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
 import {
-  acceptanceOfTrial,
-  apply,
   chooseDriver,
   driverForCard,
-  emptyFunction,
   functionAsked,
-  handOverSheet,
   instanceAsked,
   lookAtPackages,
-  oldDrivers,
   packageRecords,
-  plainNeed,
-  readInf,
   readSetupPackage,
-  ProblemList,
   setupSaying,
-  steps,
+} from '../../src/core/drivers/index.ts';
+import {
+  emptyFunction,
   valueOf,
+  type PciFunction,
+  emptyDrive,
+} from '../../src/core/parts/index.ts';
+import { handOverSheet, forExport, writeJobFile } from '../../src/core/write/index.ts';
+import { plainNeed, type Need } from '../../src/core/kinds/index.ts';
+import { readInf, ProblemList, readEvidence, readJobFile } from '../../src/core/read/index.ts';
+import { steps, type Step, type StepCode } from '../../src/core/procedure/index.ts';
+import {
   type Card,
   type DriverPackage,
   type DriverWays,
   type Job,
   type Machine,
-  type Need,
-  type PciFunction,
-  type Step,
-  type StepCode,
-  forExport,
-  emptyDrive,
   namedDrive,
-  observeReport,
-  readEvidence,
-  readJobFile,
-  reportOnPlan,
-  writeJobFile,
-} from '../../src/core/index.ts';
+} from '../../src/core/document/index.ts';
+import { observeReport, reportOnPlan } from '../../src/core/diagnosis/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { GAMING, MICRO_TOWER, SMALL_DESKTOP, TOWER } from '../../demo/machines.ts';
 import { PICTURE, PORTS, WIRE, deviceList } from '../builders/deviceList.ts';

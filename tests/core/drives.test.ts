@@ -1,14 +1,10 @@
 /** Drives by the room they leave, and used ones. Capacities: common practice, no source; checked by counting here. */
 import { expect } from 'chai';
-import {
-  arrayBytesPerSecond,
-  flowOf,
-  plainNeed,
-  proposePlan,
-  steps,
-  unitsNeeded,
-  type NeedOf,
-} from '../../src/core/index.ts';
+import { arrayBytesPerSecond } from '../../src/core/standards/index.ts';
+import { flowOf } from '../../src/core/flow/index.ts';
+import { plainNeed, unitsNeeded, type NeedOf } from '../../src/core/kinds/index.ts';
+import { proposePlan } from '../../src/core/planner/index.ts';
+import { steps } from '../../src/core/procedure/index.ts';
 import { drivesFor, usableOf } from '../../src/core/standards/storage.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { drives } from '../../demo/catalogue/row.ts';

@@ -3,30 +3,30 @@ import {
   bestMode,
   contradictions,
   disagreeing,
-  emptyMachine,
   takeEvidence,
-  modulesFor,
+  isOtherMachine,
+  sameMachine,
+  templateOf,
+  withCardRecords,
+} from '../../src/core/survey/index.ts';
+import { emptyMachine, Machine } from '../../src/core/document/index.ts';
+import { modulesFor, shellMatch } from '../../src/core/drivers/index.ts';
+import {
   ProblemList,
   readDeviceList,
   readEthtool,
   evidenceOf,
-  isOtherMachine,
   readEvidence,
   readFiles,
   readIdList,
   readIpLink,
   readModulesAlias,
-  sameMachine,
   nameIn,
-  shellMatch,
-  slotVerdict,
-  templateOf,
-  valueOf,
-  withCardRecords,
-  Machine,
   type EvidenceFile,
   type Evidence,
-} from '../../src/core/index.ts';
+} from '../../src/core/read/index.ts';
+import { slotVerdict } from '../../src/core/rules/index.ts';
+import { valueOf } from '../../src/core/parts/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { TEMPLATES, TOWER } from '../../demo/machines.ts';
 import * as sample from '../builders/evidence.ts';

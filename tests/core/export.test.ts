@@ -1,14 +1,9 @@
 /** What goes out of the house: nothing that was not ticked, wherever it stands and however it is written; and what stayed is told. */
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import {
-  Job,
-  exportOf,
-  forExport,
-  problemsOf,
-  readJobFile,
-  type ExportChoice,
-} from '../../src/core/index.ts';
+import { Job } from '../../src/core/document/index.ts';
+import { exportOf, forExport, type ExportChoice } from '../../src/core/write/index.ts';
+import { problemsOf, readJobFile } from '../../src/core/read/index.ts';
 import { withTexts } from '../../src/core/write/texts.ts';
 import { AT, aJob } from '../builders/parts.ts';
 

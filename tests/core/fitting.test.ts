@@ -5,31 +5,26 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import * as fc from 'fast-check';
+import { type ActName, type Job, isBuilt, doneActs } from '../../src/core/document/index.ts';
 import {
-  type ActName,
-  type Job,
   type Ordered,
   REASONS,
   type Reason,
   type Step,
-  apply,
-  isBuilt,
-  assemblyOf,
   benchTestOf,
   benchTestRound,
-  doneActs,
   effort,
   estimateOf,
   inOrder,
   ledgerAfter,
-  leftUndone,
   logbookOf,
   minutesTogether,
-  run,
   spentIn,
   steps,
-  worldOf,
-} from '../../src/core/index.ts';
+} from '../../src/core/procedure/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import { assemblyOf } from '../../src/core/assembly/index.ts';
+import { leftUndone, run, worldOf } from '../../src/core/simulator/index.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { fittingJobs } from '../builders/fitting.ts';
 import { PACKAGES } from '../builders/library.ts';

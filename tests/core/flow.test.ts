@@ -4,19 +4,19 @@ import * as fc from 'fast-check';
 import { drives, network } from '../../demo/catalogue/row.ts';
 import {
   arrayBytesPerSecond,
+  type CopyDrive,
+  type Generation,
+} from '../../src/core/standards/index.ts';
+import {
   copyTime,
   fairShares,
   flowOf,
   routes,
-  plainNeed,
   ratesOf,
-  type Card,
-  type CopyDrive,
-  type Generation,
-  type Machine,
-  type Need,
   type Stream,
-} from '../../src/core/index.ts';
+} from '../../src/core/flow/index.ts';
+import { plainNeed, type Need } from '../../src/core/kinds/index.ts';
+import type { Card, Machine } from '../../src/core/document/index.ts';
 import { aCard, aMachine, aSlot, networkNeed, told, wiredTo } from '../builders/parts.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);

@@ -1,23 +1,20 @@
 /** The third system's hardware report in its three forms: alone, beside lspci of the same machine, and damaged. */
 import { expect } from 'chai';
 import * as fc from 'fast-check';
+import { acceptanceOfTrial } from '../../src/core/assembly/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import { observeReport, provenSteps, reportOnPlan } from '../../src/core/diagnosis/index.ts';
+import { steps } from '../../src/core/procedure/index.ts';
+import { type Job, emptyMachine } from '../../src/core/document/index.ts';
 import {
-  acceptanceOfTrial,
-  apply,
-  observeReport,
-  provenSteps,
-  reportOnPlan,
-  steps,
-  type Job,
   ProblemList,
   absentIn,
-  emptyMachine,
   readEvidence,
   readLspci,
-  takeEvidence,
-  valueOf,
   type EvidenceFile,
-} from '../../src/core/index.ts';
+} from '../../src/core/read/index.ts';
+import { takeEvidence } from '../../src/core/survey/index.ts';
+import { valueOf } from '../../src/core/parts/index.ts';
 import {
   readHardwareReport,
   type ReportedCard,

@@ -8,34 +8,29 @@ import {
   type Job,
   PLAIN_WAYS,
   PLAIN_WEIGHTS,
-  type SheetCard,
   actId,
-  apply,
-  assemblyOf,
-  cardAsked,
-  contradictionsIn,
   emptyCase,
-  emptyDrive,
   enteredRun,
   enteredSerial,
+  runsOf,
+} from '../../src/core/document/index.ts';
+import {
+  type SheetCard,
   forExport,
   handOverSheet,
-  handled,
   jobFileName,
   jobFileSchema,
-  openItems,
-  openRound,
-  packagesFor,
-  readJobFile,
-  readStoredJob,
-  restore,
-  runsOf,
-  standing,
-  steps,
-  valueOf,
   writeJobFile,
-  plainNeed,
-} from '../../src/core/index.ts';
+} from '../../src/core/write/index.ts';
+import { apply, restore } from '../../src/core/commands/index.ts';
+import { assemblyOf } from '../../src/core/assembly/index.ts';
+import { cardAsked, packagesFor } from '../../src/core/drivers/index.ts';
+import { contradictionsIn } from '../../src/core/catalogue/index.ts';
+import { emptyDrive, valueOf } from '../../src/core/parts/index.ts';
+import { handled, openRound, standing, steps } from '../../src/core/procedure/index.ts';
+import { openItems } from '../../src/core/diagnosis/index.ts';
+import { readJobFile, readStoredJob } from '../../src/core/read/index.ts';
+import { plainNeed } from '../../src/core/kinds/index.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { fittingJobs } from '../builders/fitting.ts';
 import { PACKAGES } from '../builders/library.ts';

@@ -4,32 +4,18 @@
  */
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import {
-  acceptanceOf,
-  apply,
-  assemblyOf,
-  driveLoadWatts,
-  drivesNamed,
-  drivesWanted,
-  emptyDrive,
-  flowOf,
-  forExport,
-  handOverSheet,
-  inBays,
-  namedDrive,
-  plainNeed,
-  problemsOf,
-  proposePlan,
-  readJobFile,
-  slotVerdict,
-  steps,
-  unitsNeeded,
-  withDriveLoad,
-  type Drive,
-  type Machine,
-  type NeedOf,
-  type PlanRequest,
-} from '../../src/core/index.ts';
+import { acceptanceOf, assemblyOf } from '../../src/core/assembly/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import { driveLoadWatts, inBays, withDriveLoad } from '../../src/core/placement/index.ts';
+import { drivesNamed, namedDrive, type Machine } from '../../src/core/document/index.ts';
+import { drivesWanted, plainNeed, unitsNeeded, type NeedOf } from '../../src/core/kinds/index.ts';
+import { emptyDrive, type Drive } from '../../src/core/parts/index.ts';
+import { flowOf } from '../../src/core/flow/index.ts';
+import { forExport, handOverSheet } from '../../src/core/write/index.ts';
+import { problemsOf, readJobFile } from '../../src/core/read/index.ts';
+import { proposePlan, type PlanRequest } from '../../src/core/planner/index.ts';
+import { slotVerdict } from '../../src/core/rules/index.ts';
+import { steps } from '../../src/core/procedure/index.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { drives } from '../../demo/catalogue/row.ts';
 import { AT, STAMP, aCard, aJob, aMachine, aSlot, baysOf, told } from '../builders/parts.ts';

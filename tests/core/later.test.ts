@@ -3,25 +3,18 @@ import { expect } from 'chai';
 import {
   acceptanceOf,
   acceptanceOfTrial,
-  apply,
   assemblyOf,
-  handOverSheet,
   laterCardsOf,
-  moneyCents,
   newCardsOf,
-  openItems,
-  plainNeed,
-  proposePlan,
-  shoppingList,
-  slotVerdict,
-  steps,
-  unknownFacts,
-  type Card,
-  type Job,
-  type Machine,
-  type Need,
-  type PlanRequest,
-} from '../../src/core/index.ts';
+} from '../../src/core/assembly/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import { handOverSheet, shoppingList } from '../../src/core/write/index.ts';
+import { moneyCents, proposePlan, type PlanRequest } from '../../src/core/planner/index.ts';
+import { openItems } from '../../src/core/diagnosis/index.ts';
+import { plainNeed, type Need } from '../../src/core/kinds/index.ts';
+import { slotVerdict, unknownFacts } from '../../src/core/rules/index.ts';
+import { steps } from '../../src/core/procedure/index.ts';
+import type { Card, Job, Machine } from '../../src/core/document/index.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { network, usb } from '../../demo/catalogue/row.ts';
 import { STAMP, aCard, aJob, aMachine, aSlot, told, usbNeed } from '../builders/parts.ts';

@@ -4,22 +4,14 @@ import { CARDS } from '../../demo/catalogue/cards.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { PACKAGES } from '../builders/library.ts';
 import { FILM_SHED } from '../../demo/scenes.ts';
-import {
-  apply,
-  cardName,
-  changed,
-  delivered,
-  packagesFor,
-  plainNeed,
-  proposePlan,
-  readJobFile,
-  shoppingList,
-  steps,
-  type Job,
-  type Machine,
-  type PlanRequest,
-  cardAsked,
-} from '../../src/core/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import { cardName, type Job, type Machine } from '../../src/core/document/index.ts';
+import { changed, delivered, proposePlan, type PlanRequest } from '../../src/core/planner/index.ts';
+import { packagesFor, cardAsked } from '../../src/core/drivers/index.ts';
+import { plainNeed } from '../../src/core/kinds/index.ts';
+import { readJobFile } from '../../src/core/read/index.ts';
+import { shoppingList } from '../../src/core/write/index.ts';
+import { steps } from '../../src/core/procedure/index.ts';
 import { dataFile } from '../builders/olderFormats.ts';
 import { aCard, aJob, aMachine, aSlot, occupiedBy, told } from '../builders/parts.ts';
 import { valuesOf } from '../builders/steps.ts';

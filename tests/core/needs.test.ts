@@ -1,30 +1,27 @@
 /** Needs of every kind: what a card gives towards each, and whether the machine meets it as it is. */
 import { expect } from 'chai';
+import { directHops, emptyFunction } from '../../src/core/parts/index.ts';
+import { learnCard } from '../../src/core/catalogue/index.ts';
+import { rearSocketsOf, acceptanceOf, isAcceptable } from '../../src/core/assembly/index.ts';
+import { slotVerdict } from '../../src/core/rules/index.ts';
 import {
-  directHops,
-  emptyFunction,
-  learnCard,
-  rearSocketsOf,
-  slotVerdict,
   type NeedOf,
-  acceptanceOf,
-  emptyScreen,
-  handOverSheet,
-  isAcceptable,
-  metByMachine,
-  flowOf,
-  occupantNamed,
   pairScreens,
-  type OutputSignal,
-  type ScreenInput,
   type WantedScreen,
   plainNeed,
-  proposePlan,
-  steps,
+  type Need,
+} from '../../src/core/kinds/index.ts';
+import {
+  emptyScreen,
+  occupantNamed,
   type Card,
   type Machine,
-  type Need,
-} from '../../src/core/index.ts';
+} from '../../src/core/document/index.ts';
+import { handOverSheet } from '../../src/core/write/index.ts';
+import { metByMachine, flowOf } from '../../src/core/flow/index.ts';
+import type { OutputSignal, ScreenInput } from '../../src/core/standards/index.ts';
+import { proposePlan } from '../../src/core/planner/index.ts';
+import { steps } from '../../src/core/procedure/index.ts';
 import { drives, network, screens, sound, usb, wifi } from '../../demo/catalogue/row.ts';
 import { WISH_CENTS } from '../../src/core/planner/candidates/cost.ts';
 import { aCard, aJob, aMachine, aSlot, occupiedBy, told } from '../builders/parts.ts';

@@ -4,22 +4,21 @@ import {
   FIBRE_CLASSES,
   WIFI_BANDS,
   cableCarries,
+  radioMegabits,
+  type CableClass,
+} from '../../src/core/standards/index.ts';
+import {
   directHops,
   emptyHop,
   emptyLead,
-  flowOf,
-  outcome,
-  plainNeed,
-  ratesOf,
-  radioMegabits,
-  repairs,
-  routes,
-  type CableClass,
   type Hop,
   type Lead,
-  type Machine,
-  type NeedOf,
-} from '../../src/core/index.ts';
+} from '../../src/core/parts/index.ts';
+import { flowOf, ratesOf, routes } from '../../src/core/flow/index.ts';
+import { outcome } from '../../src/core/outcome.ts';
+import { plainNeed, type NeedOf } from '../../src/core/kinds/index.ts';
+import { repairs } from '../../src/core/planner/index.ts';
+import type { Machine } from '../../src/core/document/index.ts';
 import { extrasOf } from '../../src/core/buying/extras.ts';
 import { network, usb, wifi } from '../../demo/catalogue/row.ts';
 import { aCard, aMachine, aSlot, networkNeed, told } from '../builders/parts.ts';

@@ -4,20 +4,14 @@ import { expect } from 'chai';
 import { fittedReport } from '../../demo/fittedReport.ts';
 import { demoJobs } from '../../demo/jobs.ts';
 import { PACKAGES } from '../builders/library.ts';
-import {
-  type AssembledCard,
-  type DoneAct,
-  type Job,
-  type Link,
-  apply,
-  assemblyOf,
-  expectations,
-  observeReport,
-  readEvidence,
-  reportOnPlan,
-  steps,
-  takeEvidence,
-} from '../../src/core/index.ts';
+import { type AssembledCard, assemblyOf, expectations } from '../../src/core/assembly/index.ts';
+import type { DoneAct, Job } from '../../src/core/document/index.ts';
+import type { Link } from '../../src/core/standards/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import { observeReport, reportOnPlan } from '../../src/core/diagnosis/index.ts';
+import { readEvidence } from '../../src/core/read/index.ts';
+import { steps } from '../../src/core/procedure/index.ts';
+import { takeEvidence } from '../../src/core/survey/index.ts';
 import { AT, STAMP, measured } from '../builders/parts.ts';
 import { doneAt, named } from '../builders/acts';
 

@@ -1,14 +1,9 @@
 /** Driver packages as they are dropped: what each would drive in a machine, and what it would take over besides. */
 import { expect } from 'chai';
 import { strToU8 } from 'fflate';
-import {
-  emptyFunction,
-  lookAtPackages,
-  nameInArchive,
-  type Machine,
-  type PackageLook,
-  type PciFunction,
-} from '../../src/core/index.ts';
+import { emptyFunction, type PciFunction } from '../../src/core/parts/index.ts';
+import { lookAtPackages, nameInArchive, type PackageLook } from '../../src/core/drivers/index.ts';
+import type { Machine } from '../../src/core/document/index.ts';
 import { network } from '../../demo/catalogue/row.ts';
 import { encodedInf } from '../builders/inf.ts';
 import { packageFile } from '../builders/packages.ts';

@@ -2,13 +2,8 @@
 import { expect } from 'chai';
 import * as fc from 'fast-check';
 import { screens, usb } from '../../demo/catalogue/row.ts';
-import {
-  PLAIN_WEIGHTS,
-  choosePlans,
-  occupantNamed,
-  proposePlan,
-  type Occupant,
-} from '../../src/core/index.ts';
+import { PLAIN_WEIGHTS, occupantNamed, type Occupant } from '../../src/core/document/index.ts';
+import { choosePlans, proposePlan } from '../../src/core/planner/index.ts';
 import { OVER_BUDGET_FACTOR } from '../../src/core/planner/candidates/cost.ts';
 import { scaleOf } from '../../src/core/planner/candidates/cost.ts';
 import { planContextOf } from '../../src/core/planner/answers/plan.ts';

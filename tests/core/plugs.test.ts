@@ -6,18 +6,19 @@ import {
   PLUGS,
   PLUG_ADAPTERS,
   PLUG_TYPES,
+  type PlugAdapter,
+} from '../../src/core/standards/index.ts';
+import {
   assignPlugs,
   plugsOf,
-  power,
   powerLoads,
   socketsOf,
-  supplySize,
   type AssignmentCost,
   type SupplyPlug,
-  type Machine,
-  type PlugAdapter,
   type Socket,
-} from '../../src/core/index.ts';
+} from '../../src/core/placement/index.ts';
+import { power, supplySize } from '../../src/core/rules/index.ts';
+import type { Machine } from '../../src/core/document/index.ts';
 import { aCard, aMachine, aSlot, told } from '../builders/parts.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);

@@ -1,19 +1,12 @@
 import { expect } from 'chai';
 import { network, drives, screens, wifi } from '../../demo/catalogue/row.ts';
-import {
-  acceptanceOf,
-  apply,
-  openItems,
-  proposePlan,
-  emptyMachine,
-  expectations,
-  flowOf,
-  judge,
-  type Card,
-  type Machine,
-  plainNeed,
-  type Need,
-} from '../../src/core/index.ts';
+import { acceptanceOf, expectations } from '../../src/core/assembly/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import { openItems, judge } from '../../src/core/diagnosis/index.ts';
+import { proposePlan } from '../../src/core/planner/index.ts';
+import { emptyMachine, type Card, type Machine } from '../../src/core/document/index.ts';
+import { flowOf } from '../../src/core/flow/index.ts';
+import { plainNeed, type Need } from '../../src/core/kinds/index.ts';
 import {
   STAMP,
   aCard,

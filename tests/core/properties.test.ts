@@ -4,20 +4,21 @@ import * as fc from 'fast-check';
 import {
   emptyCase,
   emptySupply,
-  PLUG_TYPES,
-  VERDICTS,
-  bestBytesPerSecond,
-  compareVersions,
-  flowOf,
-  reckonedBytesPerSecond,
-  slotVerdict,
-  trainedLink,
-  valueOf,
   type Card,
-  type Generation,
   type Machine,
   type Slot,
-} from '../../src/core/index.ts';
+} from '../../src/core/document/index.ts';
+import {
+  PLUG_TYPES,
+  bestBytesPerSecond,
+  reckonedBytesPerSecond,
+  trainedLink,
+  type Generation,
+} from '../../src/core/standards/index.ts';
+import { VERDICTS, slotVerdict } from '../../src/core/rules/index.ts';
+import { compareVersions } from '../../src/core/drivers/index.ts';
+import { flowOf } from '../../src/core/flow/index.ts';
+import { valueOf } from '../../src/core/parts/index.ts';
 import { aCard, aMachine, aSlot, told, usbNeed } from '../builders/parts.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);

@@ -1,22 +1,18 @@
 /** Results of measurements as their tools print them, and whose need they are of. Texts as documented; what runs here is tried in the references. */
 import { expect } from 'chai';
 import { drives, network, usb, wifi } from '../../demo/catalogue/row.ts';
+import { apply } from '../../src/core/commands/index.ts';
 import {
-  apply,
   diagnoses,
-  enteredRun,
-  expectations,
   mainGroup,
   observeResults,
-  plainNeed,
   provings,
-  readEvidence,
   runGroups,
-  typedNumber,
-  type Evidence,
-  type Job,
-  type RunObservation,
-} from '../../src/core/index.ts';
+} from '../../src/core/diagnosis/index.ts';
+import { enteredRun, type Job, type RunObservation } from '../../src/core/document/index.ts';
+import { expectations } from '../../src/core/assembly/index.ts';
+import { plainNeed } from '../../src/core/kinds/index.ts';
+import { readEvidence, typedNumber, type Evidence } from '../../src/core/read/index.ts';
 import { AT, STAMP, aCard, aJob, aMachine, aSlot, networkNeed, told } from '../builders/parts.ts';
 import { seating } from '../builders/acts';
 

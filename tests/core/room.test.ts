@@ -1,14 +1,12 @@
 /** What the case decides besides length: height, bend of leads, front leads, bays; and the drives a copy runs between. */
 import { expect } from 'chai';
 import { network, drives } from '../../demo/catalogue/row.ts';
-import {
-  expectations,
-  flowOf,
-  slotVerdict,
-  type Machine,
-  plainNeed,
-  type FrontLead,
-} from '../../src/core/index.ts';
+import { expectations } from '../../src/core/assembly/index.ts';
+import { flowOf } from '../../src/core/flow/index.ts';
+import { slotVerdict } from '../../src/core/rules/index.ts';
+import type { Machine } from '../../src/core/document/index.ts';
+import { plainNeed } from '../../src/core/kinds/index.ts';
+import type { FrontLead } from '../../src/core/standards/index.ts';
 import {
   baysOf,
   aCard,

@@ -8,29 +8,30 @@ import {
   emptyCase,
   emptyMachine,
   emptySupply,
+  occupantNamed,
+  type DriverPackage,
+  type Machine,
+  type Slot,
+} from '../../src/core/document/index.ts';
+import {
   body,
   bracket,
   driverSupport,
   link,
-  machineAround,
-  occupantNamed,
-  plainNeed,
   power,
-  proposePlan,
   seat,
   slotVerdict,
   twelveVoltSum,
   unknownFacts,
   verdictKeeper,
   verdictTable,
-  withCards,
   worstVerdict,
-  type DriverPackage,
-  type SystemFamily,
   type Finding,
-  type Machine,
-  type Slot,
-} from '../../src/core/index.ts';
+} from '../../src/core/rules/index.ts';
+import { machineAround, withCards } from '../../src/core/placement/index.ts';
+import { plainNeed } from '../../src/core/kinds/index.ts';
+import { proposePlan } from '../../src/core/planner/index.ts';
+import type { SystemFamily } from '../../src/core/standards/index.ts';
 import {
   aCard,
   aMachine,

@@ -1,17 +1,10 @@
 import { expect } from 'chai';
-import {
-  CARD_COLUMNS,
-  emptyMachine,
-  flowOf,
-  known,
-  printCell,
-  proposePlan,
-  slotVerdict,
-  takeCell,
-  type Card,
-  type Machine,
-  type Statement,
-} from '../../src/core/index.ts';
+import { CARD_COLUMNS, printCell, takeCell } from '../../src/core/catalogue/index.ts';
+import { emptyMachine, type Card, type Machine } from '../../src/core/document/index.ts';
+import { flowOf } from '../../src/core/flow/index.ts';
+import { known, type Statement } from '../../src/core/parts/index.ts';
+import { proposePlan } from '../../src/core/planner/index.ts';
+import { slotVerdict } from '../../src/core/rules/index.ts';
 import { backingOf, said } from '../../src/core/rules/said.ts';
 import {
   aCard,

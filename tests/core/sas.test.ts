@@ -3,18 +3,14 @@
  * code: 8 bits in 10 up to 12 Gb/s, 128 in 150 at 22.5. Source: INCITS 519 and 534 (from memory).
  */
 import { expect } from 'chai';
-import {
-  acceptanceOf,
-  apply,
-  componentsOf,
-  expectations,
-  flowOf,
-  learnCard,
-  plainNeed,
-  proposePlan,
-  steps,
-  type NeedOf,
-} from '../../src/core/index.ts';
+import { acceptanceOf, expectations } from '../../src/core/assembly/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import { componentsOf } from '../../src/core/diagnosis/index.ts';
+import { flowOf } from '../../src/core/flow/index.ts';
+import { learnCard } from '../../src/core/catalogue/index.ts';
+import { plainNeed, type NeedOf } from '../../src/core/kinds/index.ts';
+import { proposePlan } from '../../src/core/planner/index.ts';
+import { steps } from '../../src/core/procedure/index.ts';
 import { SAS, SAS_GIGABITS } from '../../src/core/kinds/sas/standard.ts';
 import { faultsPossible } from '../../src/core/simulator/running/faults.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';

@@ -21,22 +21,18 @@ import {
   changed,
   choosePlans,
   conflictSets,
-  deviceId,
   repairs,
-  routes,
   memberKey,
-  outcome,
-  ratesOf,
-  slotVerdict,
-  steps,
-  valueOf,
-  type Card,
-  type DriverPackage,
-  type RouteRates,
   type PlanRequest,
   type PlannedCard,
   type Proposal,
-} from '../../src/core/index.ts';
+} from '../../src/core/planner/index.ts';
+import { deviceId, valueOf } from '../../src/core/parts/index.ts';
+import { routes, ratesOf, type RouteRates } from '../../src/core/flow/index.ts';
+import { outcome } from '../../src/core/outcome.ts';
+import { slotVerdict } from '../../src/core/rules/index.ts';
+import { steps } from '../../src/core/procedure/index.ts';
+import type { Card, DriverPackage } from '../../src/core/document/index.ts';
 
 const requestOf = ({ machine, needs, budgetCents }: Omit<Scene, 'id' | 'title' | 'customer'>) => ({
   machine,

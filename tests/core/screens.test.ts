@@ -1,17 +1,12 @@
 /** What becomes of screens' reports in the survey: sockets, tiles, and what is asked of whoever looks at their backs. */
 import { expect } from 'chai';
-import {
-  bestMode,
-  emptyMachine,
-  flowOf,
-  plainNeed,
-  readEvidence,
-  takeEvidence,
-  unknownFacts,
-  valueOf,
-  type Machine,
-  type Screen,
-} from '../../src/core/index.ts';
+import { bestMode, takeEvidence } from '../../src/core/survey/index.ts';
+import { emptyMachine, type Machine, type Screen } from '../../src/core/document/index.ts';
+import { flowOf } from '../../src/core/flow/index.ts';
+import { plainNeed } from '../../src/core/kinds/index.ts';
+import { readEvidence } from '../../src/core/read/index.ts';
+import { unknownFacts } from '../../src/core/rules/index.ts';
+import { valueOf } from '../../src/core/parts/index.ts';
 import { screens } from '../../demo/catalogue/row.ts';
 import { PLAIN_EDID as PLAIN, buildEdid, type EdidSpec } from '../builders/edid.ts';
 import { aCard, aMachine, aSlot, told } from '../builders/parts.ts';

@@ -1,19 +1,18 @@
 /** Which driver package a system takes for a device: by the published rules of setup files (from memory), rule by rule. */
 import { expect } from 'chai';
 import * as fc from 'fast-check';
+import { ProblemList, readInf } from '../../src/core/read/index.ts';
+import { emptyFunction } from '../../src/core/parts/index.ts';
 import {
-  ProblemList,
-  emptyFunction,
   installingOf,
   modelsFor,
   pciIdentities,
   rankedDrivers,
-  readInf,
   readSetupPackage,
   readTarget,
-  type SetupPackage,
   type TargetSystem,
-} from '../../src/core/index.ts';
+} from '../../src/core/drivers/index.ts';
+import type { SetupPackage } from '../../src/core/document/index.ts';
 import { TEN, packageText, randomPackage } from '../builders/inf.ts';
 import { slowDriver } from '../builders/slowDrivers.ts';
 import { soaked } from '../builders/soak.ts';

@@ -1,14 +1,10 @@
 /** What drives say of themselves: each figure by the unit it is counted in, and damage refused. */
 import { expect } from 'chai';
 import * as fc from 'fast-check';
-import {
-  ProblemList,
-  emptyMachine,
-  readEvidence,
-  readSmartctl,
-  takeEvidence,
-  valueOf,
-} from '../../src/core/index.ts';
+import { ProblemList, readEvidence, readSmartctl } from '../../src/core/read/index.ts';
+import { emptyMachine } from '../../src/core/document/index.ts';
+import { takeEvidence } from '../../src/core/survey/index.ts';
+import { valueOf } from '../../src/core/parts/index.ts';
 import { ataReport, nvmeReport, type SmartSpec } from '../builders/smartctl.ts';
 import { soaked } from '../builders/soak.ts';
 

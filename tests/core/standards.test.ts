@@ -10,7 +10,7 @@ import {
   trainedLink,
   USB,
   type Generation,
-} from '../../src/core/index.ts';
+} from '../../src/core/standards/index.ts';
 
 describe('PCI Express links', () => {
   // PCI Express Base Specification 1.1 to 5.0, per lane and direction (from memory of it).

@@ -3,8 +3,8 @@ import { expect } from 'chai';
 import * as fc from 'fast-check';
 import { strToU8 } from 'fflate';
 import highs from 'highs';
+import { emptyFunction } from '../../src/core/parts/index.ts';
 import {
-  emptyFunction,
   fewest,
   fewestSearch,
   lookAtPackages,
@@ -13,7 +13,7 @@ import {
   stickSearch,
   type PackageFile,
   type PackagesLook,
-} from '../../src/core/index.ts';
+} from '../../src/core/drivers/index.ts';
 import { packageFile } from '../builders/packages.ts';
 import { aMachine, aSlot, told } from '../builders/parts.ts';
 

@@ -3,22 +3,25 @@ import { expect } from 'chai';
 import {
   contradictions,
   disagreeing,
-  emptyMachine,
-  functionName,
-  known,
   takeEvidence,
+  override,
+  addClaim,
+} from '../../src/core/survey/index.ts';
+import { emptyMachine, type Machine } from '../../src/core/document/index.ts';
+import {
+  functionName,
   portTree,
   portsWithSlots,
   readEvidence,
   readLspci,
-  override,
-  addClaim,
+} from '../../src/core/read/index.ts';
+import {
+  known,
   valueOf,
   type Fact,
-  type Machine,
   type PciFunction,
   type Source,
-} from '../../src/core/index.ts';
+} from '../../src/core/parts/index.ts';
 import { buildSpace, hexText, type SpaceSpec } from '../builders/configSpace.ts';
 import { aMachine, aSlot } from '../builders/parts.ts';
 

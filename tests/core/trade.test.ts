@@ -3,34 +3,18 @@
  * practice, no source; machines and cards are those of the demo.
  */
 import { expect } from 'chai';
-import {
-  valueOf,
-  acceptanceOf,
-  expectations,
-  judge,
-  metByMachine,
-  flowOf,
-  handOverSheet,
-  packagesFor,
-  plainNeed,
-  powerLoads,
-  choosePlans,
-  proposePlan,
-  slotVerdict,
-  steps,
-  supplySize,
-  worstVerdict,
-  worth,
-  type Card,
-  type Machine,
-  type Need,
-  type NeedOf,
-  type Step,
-  cardAsked,
-  comesWithSystem,
-  namesAny,
-  deviceId,
-} from '../../src/core/index.ts';
+import { valueOf, deviceId } from '../../src/core/parts/index.ts';
+import { acceptanceOf, expectations } from '../../src/core/assembly/index.ts';
+import { judge } from '../../src/core/diagnosis/index.ts';
+import { metByMachine, flowOf } from '../../src/core/flow/index.ts';
+import { handOverSheet } from '../../src/core/write/index.ts';
+import { packagesFor, cardAsked, namesAny } from '../../src/core/drivers/index.ts';
+import { plainNeed, type Need, type NeedOf } from '../../src/core/kinds/index.ts';
+import { powerLoads } from '../../src/core/placement/index.ts';
+import { choosePlans, proposePlan } from '../../src/core/planner/index.ts';
+import { slotVerdict, supplySize, worstVerdict, worth } from '../../src/core/rules/index.ts';
+import { steps, type Step } from '../../src/core/procedure/index.ts';
+import { type Card, type Machine, comesWithSystem } from '../../src/core/document/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { drives } from '../../demo/catalogue/row.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';

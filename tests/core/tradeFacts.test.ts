@@ -3,27 +3,18 @@
  * practice, no source; machines and cards are those of the demo.
  */
 import { expect } from 'chai';
-import {
-  acceptanceOf,
-  apply,
-  deviceId,
-  emptyDrive,
-  emptyHop,
-  flowOf,
-  handOverSheet,
-  known,
-  plainNeed,
-  proposePlan,
-  readEvidence,
-  slotVerdict,
-  steps,
-  takeEvidence,
-  type Card,
-  type Drive,
-  type Machine,
-  type Need,
-  type NeedOf,
-} from '../../src/core/index.ts';
+import { acceptanceOf } from '../../src/core/assembly/index.ts';
+import { apply } from '../../src/core/commands/index.ts';
+import { deviceId, emptyDrive, emptyHop, known, type Drive } from '../../src/core/parts/index.ts';
+import { flowOf } from '../../src/core/flow/index.ts';
+import { handOverSheet } from '../../src/core/write/index.ts';
+import { plainNeed, type Need, type NeedOf } from '../../src/core/kinds/index.ts';
+import { proposePlan } from '../../src/core/planner/index.ts';
+import { readEvidence } from '../../src/core/read/index.ts';
+import { slotVerdict } from '../../src/core/rules/index.ts';
+import { steps } from '../../src/core/procedure/index.ts';
+import { takeEvidence } from '../../src/core/survey/index.ts';
+import type { Card, Machine } from '../../src/core/document/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { EXTRAS } from '../../demo/catalogue/extras.ts';
 import { drives } from '../../demo/catalogue/row.ts';

@@ -3,34 +3,24 @@
  * refuses. Outcomes are common practice, no source; machines and cards are those of the demo.
  */
 import { expect } from 'chai';
+import { BUILD_LEADS, MACHINE_PARTS } from '../../src/core/standards/index.ts';
+import { apply, type Command } from '../../src/core/commands/index.ts';
+import { assemblyOf } from '../../src/core/assembly/index.ts';
 import {
-  BUILD_LEADS,
-  MACHINE_PARTS,
-  apply,
-  assemblyOf,
   benchTestOf,
-  emptyDrive,
-  handOverSheet,
-  leftUndone,
-  looseLead,
   openRound,
   openSteps,
-  plainNeed,
-  run,
-  shoppingList,
   stageOfRound,
   steps,
-  valueOf,
   withFound,
-  worldOf,
-  type Card,
-  type Command,
-  type Job,
-  type Machine,
-  type Need,
   type Step,
   type StepCode,
-} from '../../src/core/index.ts';
+} from '../../src/core/procedure/index.ts';
+import { emptyDrive, looseLead, valueOf } from '../../src/core/parts/index.ts';
+import { handOverSheet, shoppingList } from '../../src/core/write/index.ts';
+import { leftUndone, run, worldOf } from '../../src/core/simulator/index.ts';
+import { plainNeed, type Need } from '../../src/core/kinds/index.ts';
+import type { Card, Job, Machine } from '../../src/core/document/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import {
   EXTERNAL_BOX,

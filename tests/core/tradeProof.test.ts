@@ -3,26 +3,25 @@
  * practice, no source; machines and cards are those of the demo, faults those of the machine that runs.
  */
 import { expect } from 'chai';
+import { apply } from '../../src/core/commands/index.ts';
 import {
-  apply,
   diagnoses,
-  emptyDrive,
-  emptyHop,
-  enteredReading,
-  enteredRun,
-  expectations,
   heldReadings,
-  plainNeed,
   provings,
   variantsOf,
+  type Proving,
+} from '../../src/core/diagnosis/index.ts';
+import { emptyDrive, emptyHop } from '../../src/core/parts/index.ts';
+import {
+  enteredReading,
+  enteredRun,
   type Card,
   type Job,
   type Machine,
-  type Need,
-  type NeedOf,
   type Observation,
-  type Proving,
-} from '../../src/core/index.ts';
+} from '../../src/core/document/index.ts';
+import { expectations } from '../../src/core/assembly/index.ts';
+import { plainNeed, type Need, type NeedOf } from '../../src/core/kinds/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import {
   GAMING,

@@ -1,7 +1,8 @@
 /** What was found by attack: one bad record, a full or silent store, a newer window, a stale answer, text half typed. */
 import { demoJobs } from '../../demo/jobs';
 import { PACKAGES } from '../builders/library';
-import { writeJobFile, type Job } from '../../src/core/index';
+import { writeJobFile } from '../../src/core/write/index.ts';
+import type { Job } from '../../src/core/document/index.ts';
 import { absurdJob, chanceOf } from '../builders/absurdJob';
 import { soaked } from '../builders/soak';
 import type { Page } from '@playwright/test';

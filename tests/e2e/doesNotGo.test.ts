@@ -1,14 +1,14 @@
 /** Each kind of thing that does not go, at the bench: found, planned anew, taken, and worked to the end by keyboard. */
+import { apply } from '../../src/core/commands/index.ts';
 import {
-  apply,
   findable,
   steps,
-  writeJobFile,
   type FoundKind,
-  type Job,
   type Step,
   type StepValues,
-} from '../../src/core/index.ts';
+} from '../../src/core/procedure/index.ts';
+import { writeJobFile } from '../../src/core/write/index.ts';
+import type { Job } from '../../src/core/document/index.ts';
 import { fittingJobs } from '../builders/fitting.ts';
 import { STAMP } from '../builders/parts.ts';
 import { soaked } from '../builders/soak.ts';

@@ -2,7 +2,10 @@
 import type { Page } from '@playwright/test';
 import { zipSync } from 'fflate';
 import { readFileSync, writeFileSync } from 'node:fs';
-import { apply, emptyFunction, emptyJob, writeJobFile } from '../../src/core/index';
+import { apply } from '../../src/core/commands/index.ts';
+import { emptyFunction } from '../../src/core/parts/index.ts';
+import { emptyJob } from '../../src/core/document/index.ts';
+import { writeJobFile } from '../../src/core/write/index.ts';
 import { STAMP, aMachine, aSlot, told } from '../builders/parts';
 import { expect, openJobs, stageLink, test } from './fixtures';
 

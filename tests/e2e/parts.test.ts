@@ -1,6 +1,6 @@
 /** What dies in one part of a page, and what would hang it: a fold that closes over the focus, a key that is there twice, an effect that feeds itself. */
 import type { Page } from '@playwright/test';
-import { writeJobFile } from '../../src/core/index';
+import { writeJobFile } from '../../src/core/write/index.ts';
 import { SERIALS, twoArraysJob } from '../builders/twoArrays';
 import { expect, openJobs, openStage, saved, stageLink, test } from './fixtures';
 

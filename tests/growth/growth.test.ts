@@ -6,21 +6,17 @@ import { countSteps } from './steps.ts';
 import { expect } from 'chai';
 import {
   ProblemList,
-  emptyFunction,
-  emptyMachine,
-  matchColumns,
-  pciIdentities,
-  rankedDrivers,
-  readCatalogueTable,
   readEvidence,
   readInf,
   readJobFile,
-  readRows,
-  readSetupPackage,
-  takeEvidence,
   type EvidenceFile,
   type FileReport,
-} from '../../src/core/index.ts';
+} from '../../src/core/read/index.ts';
+import { emptyFunction } from '../../src/core/parts/index.ts';
+import { emptyMachine } from '../../src/core/document/index.ts';
+import { matchColumns, readCatalogueTable, readRows } from '../../src/core/catalogue/index.ts';
+import { pciIdentities, rankedDrivers, readSetupPackage } from '../../src/core/drivers/index.ts';
+import { takeEvidence } from '../../src/core/survey/index.ts';
 import { EVERY_KIND } from '../builders/evidence.ts';
 import { hexText } from '../builders/configSpace.ts';
 import { TEN } from '../builders/inf.ts';

@@ -7,12 +7,12 @@ import { expect } from 'chai';
 import * as fc from 'fast-check';
 import {
   ProblemList,
-  SLOT_TYPES,
   readDmidecode,
   readSmbios,
   type FirmwareReading,
   type FirmwareSlot,
-} from '../../src/core/index.ts';
+} from '../../src/core/read/index.ts';
+import { SLOT_TYPES } from '../../src/core/standards/index.ts';
 import { ascii, buildDump, buildTable, randomTable } from '../builders/smbios.ts';
 import { SEED, requireTool, runWithComplaints, withFile } from './tools.ts';
 import { soaked } from '../builders/soak.ts';

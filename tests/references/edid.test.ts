@@ -5,14 +5,14 @@
  */
 import { expect } from 'chai';
 import * as fc from 'fast-check';
+import { CTA_MODES } from '../../src/core/standards/index.ts';
 import {
-  CTA_MODES,
   ProblemList,
   readEdid,
   readEvidence,
   type ReportedMode,
   type ScreenReading,
-} from '../../src/core/index.ts';
+} from '../../src/core/read/index.ts';
 import { buildEdid, randomEdid } from '../builders/edid.ts';
 import { SEED, requireTool, run, runWithComplaints, withFile } from './tools.ts';
 import { soaked } from '../builders/soak.ts';

@@ -2,13 +2,8 @@
 import { expect } from 'chai';
 import * as fc from 'fast-check';
 import { readFileSync } from 'node:fs';
-import {
-  ProblemList,
-  decodeText,
-  readInf,
-  readSetupPackage,
-  type Inf,
-} from '../../src/core/index.ts';
+import { ProblemList, decodeText, readInf, type Inf } from '../../src/core/read/index.ts';
+import { readSetupPackage } from '../../src/core/drivers/index.ts';
 import { packageText, randomInf, randomPackage, encodedInf } from '../builders/inf.ts';
 import { soaked } from '../builders/soak.ts';
 import { corpus, digestsOf, type ReadSection } from './setupFiles/corpus.ts';

@@ -4,14 +4,9 @@ import * as fc from 'fast-check';
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import {
-  ProblemList,
-  emptyFunction,
-  modalias,
-  modulesFor,
-  readModulesAlias,
-  type PciFunction,
-} from '../../src/core/index.ts';
+import { ProblemList, readModulesAlias } from '../../src/core/read/index.ts';
+import { emptyFunction, type PciFunction } from '../../src/core/parts/index.ts';
+import { modalias, modulesFor } from '../../src/core/drivers/index.ts';
 import { soaked } from '../builders/soak.ts';
 import { SEED, requireTool, runWithComplaints } from './tools.ts';
 

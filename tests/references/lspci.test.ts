@@ -5,7 +5,8 @@
  */
 import { expect } from 'chai';
 import * as fc from 'fast-check';
-import { readLspci, type PciFunction } from '../../src/core/index.ts';
+import { readLspci } from '../../src/core/read/index.ts';
+import type { PciFunction } from '../../src/core/parts/index.ts';
 import { buildSpace, hexText, randomSpace, type SpaceSpec } from '../builders/configSpace.ts';
 import { SEED, requireTool, run, withFile } from './tools.ts';
 import { soaked } from '../builders/soak.ts';

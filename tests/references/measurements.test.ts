@@ -4,7 +4,7 @@ import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
-import { readEvidence, type Evidence } from '../../src/core/index.ts';
+import { readEvidence, type Evidence } from '../../src/core/read/index.ts';
 import { requireTool } from './tools.ts';
 
 type Rate = Extract<Evidence['results'][number], { kind: 'rate' }>;

@@ -1,7 +1,8 @@
 /** The invented world stays invented: nothing of the demo stands in the open PCI id list. */
 import { readFileSync, existsSync } from 'node:fs';
 import { expect } from 'chai';
-import { hex4, readLspci } from '../../src/core/index.ts';
+import { hex4 } from '../../src/core/parts/index.ts';
+import { readLspci } from '../../src/core/read/index.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { PACKAGE_FILES, PACKAGES } from '../builders/library.ts';
 

@@ -1,7 +1,7 @@
 /** The planner against a solver for mixed-integer programs, the `highs` package, on jobs of real size. */
 import { expect } from 'chai';
 import { largeRequests } from '../../bench/planner.ts';
-import { outcome } from '../../src/core/index.ts';
+import { outcome } from '../../src/core/outcome.ts';
 import { scaleOf } from '../../src/core/planner/candidates/cost.ts';
 import { planContextOf } from '../../src/core/planner/answers/plan.ts';
 import { searching } from '../../src/core/planner/search/search.ts';

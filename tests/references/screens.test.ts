@@ -6,7 +6,7 @@ import {
   pixelClockHz,
   type Blanking,
   type ScreenMode,
-} from '../../src/core/index.ts';
+} from '../../src/core/standards/index.ts';
 import { SEED, requireTool, run } from './tools.ts';
 import { soaked } from '../builders/soak.ts';
 

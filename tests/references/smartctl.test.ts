@@ -1,7 +1,7 @@
 /** Names and form of what drives say, against smartctl itself: its own list of drives, and what it prints here. */
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import { ProblemList, readEvidence, readSmartctl } from '../../src/core/index.ts';
+import { ProblemList, readEvidence, readSmartctl } from '../../src/core/read/index.ts';
 import { WRITTEN_UNITS } from '../../src/core/read/system/smartctl.ts';
 import { requireTool, runWithComplaints } from './tools.ts';
 

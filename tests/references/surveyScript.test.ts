@@ -16,18 +16,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import * as fc from 'fast-check';
-import {
-  contradictions,
-  disagreeing,
-  emptyMachine,
-  ProblemList,
-  readEdid,
-  takeEvidence,
-  readEvidence,
-  valueOf,
-  type Evidence,
-  type Machine,
-} from '../../src/core/index.ts';
+import { contradictions, disagreeing, takeEvidence } from '../../src/core/survey/index.ts';
+import { emptyMachine, type Machine } from '../../src/core/document/index.ts';
+import { ProblemList, readEdid, readEvidence, type Evidence } from '../../src/core/read/index.ts';
+import { valueOf } from '../../src/core/parts/index.ts';
 import { buildEdid, randomEdid } from '../builders/edid.ts';
 import { missingForQemu, surveyInQemu, type VirtualMachine } from '../builders/virtualMachine.ts';
 import { SEED, requireTool, runWithComplaints, withFile } from './tools.ts';

@@ -1,25 +1,15 @@
 /** Whatever validates can be opened: nothing that a view computes throws, takes for ever, or is made of markup. */
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import {
-  contradictions,
-  decisiveFacts,
-  emptyMachine,
-  expectations,
-  handOverSheet,
-  housings,
-  judge,
-  openItems,
-  assemblyOf,
-  portTree,
-  portsWithSlots,
-  sameMachine,
-  shoppingList,
-  steps,
-  summaryOf,
-  verdictTable,
-  type Job,
-} from '$core';
+import { contradictions, sameMachine } from '$core/survey';
+import { decisiveFacts, verdictTable } from '$core/rules';
+import { emptyMachine, type Job } from '$core/document';
+import { expectations, assemblyOf } from '$core/assembly';
+import { handOverSheet, shoppingList } from '$core/write';
+import { housings } from '$core/placement';
+import { judge, openItems } from '$core/diagnosis';
+import { portTree, portsWithSlots } from '$core/read';
+import { steps, summaryOf } from '$core/procedure';
 import { boardLayout } from '$lib/board/layout';
 import { adviceWords } from '$lib/wording/facts';
 import { findingTopic, findingWords } from '$lib/wording/findings';

@@ -1,7 +1,10 @@
 /** The first line of every stage: true, with its figure, and the same everywhere. */
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import { STAGES, apply, openItems, provings, stageAnswer, standing, steps, type Job } from '$core';
+import { STAGES, type Job } from '$core/document';
+import { apply } from '$core/commands';
+import { openItems, provings, stageAnswer } from '$core/diagnosis';
+import { standing, steps } from '$core/procedure';
 import { answerWords } from '$lib/wording/answers';
 import { proposalWords, trialWords } from '$lib/wording/chooseAnswer';
 import { demoJobs } from '../../demo/jobs';

@@ -1,14 +1,10 @@
 /** The cards as a comparison: what is sought, left out and put first. */
 import { expect } from 'chai';
-import {
-  metByMachine,
-  outcome,
-  plainNeed,
-  verdictAsker,
-  type Card,
-  type Machine,
-  type Need,
-} from '$core';
+import { metByMachine } from '$core/flow';
+import { outcome } from '$core/outcome';
+import { plainNeed, type Need } from '$core/kinds';
+import { verdictAsker } from '$core/rules';
+import type { Card, Machine } from '$core/document';
 import { comparing, sifted, sortedBy, SORTS, type Sifting } from '$lib/catalogue/comparison';
 import { metByMachineWords, needWords } from '$lib/wording/needs';
 import { CARDS } from '../../demo/catalogue/cards';

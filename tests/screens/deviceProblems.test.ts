@@ -1,6 +1,7 @@
 /** Problems of devices, as device lists give them, and what is said of each. */
 import { expect } from 'chai';
-import { ProblemList, deviceProblemIn, readDeviceList } from '$core';
+import { ProblemList, readDeviceList } from '$core/read';
+import { deviceProblemIn } from '$core/standards';
 import { DEVICE_PROBLEM_WORDS } from '$lib/wording/deviceProblems';
 
 describe('Problems of devices', () => {

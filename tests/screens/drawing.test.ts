@@ -1,15 +1,10 @@
 /** The words beside the drawing and its views from the side and from behind, before a browser draws them. */
 import { expect } from 'chai';
-import {
-  OPENING_PITCH_MM,
-  REAR_SOCKETS,
-  handled,
-  plainNeed,
-  rearLeads,
-  rearSocketsOf,
-  type Card,
-  type Job,
-} from '$core';
+import { OPENING_PITCH_MM, REAR_SOCKETS } from '$core/standards';
+import { handled } from '$core/procedure';
+import { plainNeed } from '$core/kinds';
+import { rearLeads, rearSocketsOf } from '$core/assembly';
+import type { Card, Job } from '$core/document';
 import { boardLayout } from '$lib/board/layout';
 import { elevationRows, elevationsOf } from '$lib/board/elevations';
 import { ROW_PX, distinctNames, partsWithin, shortened, spread, textPx } from '$lib/board/labels';

@@ -1,6 +1,8 @@
 /** What a hand on the drawing changes, and how contradictions and evidence are put into words. */
 import { expect } from 'chai';
-import { contradictions, addClaim, valueOf, type Machine } from '$core';
+import { contradictions, addClaim } from '$core/survey';
+import { valueOf } from '$core/parts';
+import type { Machine } from '$core/document';
 import { movedObstacle, movedSlot, stretchedObstacle } from '$lib/board/edits';
 import { boardLayout } from '$lib/board/layout';
 import { slotLine } from '$lib/board/slotWords';

@@ -9,7 +9,7 @@ import {
   choiceField,
   numberField,
 } from '$lib/stages/survey/fields';
-import { Need, plainNeed, type NeedKind } from '$core';
+import { Need, plainNeed, type NeedKind } from '$core/kinds';
 
 describe('Survey fields', () => {
   it('take whole numbers within their limits', () => {

@@ -1,6 +1,10 @@
 /** What lists are keyed by stands once in each, across needs, boxes and rounds: a list with a key twice cannot be drawn. */
 import { expect } from 'chai';
-import { decisiveFacts, driverStates, housings, steps, type Job } from '$core';
+import { decisiveFacts } from '$core/rules';
+import { driverStates } from '$core/diagnosis';
+import { housings } from '$core/placement';
+import { steps } from '$core/procedure';
+import type { Job } from '$core/document';
 import { workRows } from '../../src/lib/stages/survey/worklist.ts';
 import { CARDS } from '../../demo/catalogue/cards.ts';
 import { plannedJobs } from '../builders/faultyWorlds.ts';

@@ -1,14 +1,8 @@
 /** The board drawing, before anything is scaled: does every rectangle come from millimetres? */
 import { expect } from 'chai';
-import {
-  CONNECTOR_LENGTH_MM,
-  OPENING_PITCH_MM,
-  cardName,
-  emptySlot,
-  type Machine,
-  type Rectangle,
-  type Slot,
-} from '$core';
+import { CONNECTOR_LENGTH_MM, OPENING_PITCH_MM } from '$core/standards';
+import { cardName, emptySlot, type Machine, type Slot } from '$core/document';
+import type { Rectangle } from '$core/placement';
 import { boardLayout } from '$lib/board/layout';
 import { boardScale } from '$lib/board/scale';
 import { lanesUsed } from '$lib/board/lanes';

@@ -1,7 +1,8 @@
 /** What is told to be run: a file to run ends by itself, and reads as what it is run by. */
 import { spawnSync } from 'node:child_process';
 import { expect } from 'chai';
-import { SYSTEM_FAMILIES, plainNeed, type NeedKind } from '$core';
+import { SYSTEM_FAMILIES } from '$core/standards';
+import { plainNeed, type NeedKind } from '$core/kinds';
 import { needWordsOf } from '$lib/wording/kinds/words';
 import { scriptOf } from '$lib/wording/measuring';
 import { KIND_WORDS } from '$lib/wording/kinds/words';

@@ -2,7 +2,7 @@
 import '../builders/browser.ts';
 import { expect } from 'chai';
 import * as fc from 'fast-check';
-import { BinEntry, SHELF, isTakable, type ShelfKey, type StoredItem } from '$core';
+import { BinEntry, SHELF, isTakable, type ShelfKey, type StoredItem } from '$core/backup';
 import { readRows } from '$lib/state/jobStore';
 import { carryOnRestore, keptItems, takeIn } from '$lib/state/restore';
 import { shelved } from '$lib/state/shelf';

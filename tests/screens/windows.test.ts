@@ -5,7 +5,8 @@
 import '../builders/browser.ts';
 import { expect } from 'chai';
 import * as fc from 'fast-check';
-import { apply, stateMark, type Job } from '$core';
+import { apply } from '$core/commands';
+import { stateMark, type Job } from '$core/document';
 import { JobKeeper, type JobState, type Keeping, type Saving } from '$lib/state/jobKeeper';
 import { ChangedElsewhere, Gone, isJob, readJob, saveJob, takeOut } from '$lib/state/jobStore';
 import { readHistory } from '$lib/state/past';

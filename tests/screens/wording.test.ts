@@ -1,18 +1,13 @@
 /** Every sentence has its numbers filled in, and says them in the units of the trade. */
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import {
-  choosePlans,
-  steps,
-  plainNeed,
-  verdictTable,
-  expectations,
-  judge,
-  type Finding,
-  type Problem,
-  type Subjects,
-  findingRow,
-} from '$core';
+import { choosePlans } from '$core/planner';
+import { steps } from '$core/procedure';
+import { plainNeed } from '$core/kinds';
+import { verdictTable, type Finding, type Subjects, findingRow } from '$core/rules';
+import { expectations } from '$core/assembly';
+import { judge } from '$core/diagnosis';
+import type { Problem } from '$core/read';
 import { logWords } from '$lib/wording/commands';
 import { figure, inMoney, linkWords, modeWords, wireWords } from '$lib/wording/figures';
 import { band, flowFigure, saidIn } from '$lib/wording/flowFigures';
@@ -29,15 +24,9 @@ import { PACKAGES } from '../builders/library';
 import { demoJobs } from '../../demo/jobs';
 import { TEMPLATES } from '../../demo/machines';
 import { codesWhere } from '../../src/core/rules/findingCodes.ts';
-import {
-  CHECKS,
-  SYSTEM_FAMILIES,
-  type Check,
-  emptySupply,
-  emptyMachine,
-  emptySlot,
-  unknownFacts,
-} from '../../src/core/index.ts';
+import { CHECKS, SYSTEM_FAMILIES, type Check } from '../../src/core/standards/index.ts';
+import { emptySupply, emptyMachine, emptySlot } from '../../src/core/document/index.ts';
+import { unknownFacts } from '../../src/core/rules/index.ts';
 
 import { aCard, told } from '../builders/parts';
 

@@ -1,18 +1,13 @@
 /** The worklist of the survey: what is asked together, how it is answered, and that it stays still under the hand. */
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import {
-  decisiveFacts,
-  emptyMachine,
-  known,
-  plainNeed,
-  proposePlan,
-  readEvidence,
-  takeEvidence,
-  toldFact,
-  valueOf,
-  type Machine,
-} from '$core';
+import { decisiveFacts } from '$core/rules';
+import { emptyMachine, type Machine } from '$core/document';
+import { known, valueOf } from '$core/parts';
+import { plainNeed } from '$core/kinds';
+import { proposePlan } from '$core/planner';
+import { readEvidence } from '$core/read';
+import { takeEvidence, toldFact } from '$core/survey';
 import { answersOf, entryOf, systemSaid } from '$lib/stages/survey/factFields';
 import { answered, askedBy, inStableOrder, workRows } from '$lib/stages/survey/worklist';
 import { CARDS } from '../../demo/catalogue/cards.ts';

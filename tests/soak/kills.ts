@@ -11,7 +11,8 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { BackupWriter, emptyJob, type Job } from '../../src/core/index';
+import { BackupWriter } from '../../src/core/backup/index.ts';
+import { emptyJob, type Job } from '../../src/core/document/index.ts';
 import { chanceOf } from '../builders/absurdJob';
 
 const ROOT = new URL('../..', import.meta.url).pathname;

@@ -152,7 +152,7 @@ async function rawDeflated(bytes: Uint8Array): Promise<Uint8Array<ArrayBuffer>> 
   return new Uint8Array(deflated);
 }
 
-export interface Backup {
+interface Backup {
   readonly manifest: BackupManifest;
   readonly items: readonly StoredItem[];
 }

@@ -18,7 +18,7 @@ import type { DeepReadonly } from '../units.ts';
 export const JOB_FORMAT = 14;
 
 /** The share of a replacement's price that an old machine deserves, unless told. Common practice, no source. */
-export const DESERVES_PERCENT = 33;
+const DESERVES_PERCENT = 33;
 
 export const STAGES = [
   'survey',
@@ -65,7 +65,7 @@ export const Plan = z.object({
 });
 
 /** Another, similar machine in which cards are tried before the real build, and which goes into which of its slots. */
-export const BenchTest = z.object({
+const BenchTest = z.object({
   machine: Machine,
   /** It stands open, without a case around it. */
   isOpen: z.boolean(),
@@ -126,7 +126,6 @@ export const Job = z
 
 export type Placement = DeepReadonly<z.infer<typeof Placement>>;
 export type Plan = DeepReadonly<z.infer<typeof Plan>>;
-export type BenchTest = DeepReadonly<z.infer<typeof BenchTest>>;
 export type StaticWay = (typeof STATIC_WAYS)[number];
 export type Photo = DeepReadonly<z.infer<typeof Photo>>;
 export type LogEntry = DeepReadonly<z.infer<typeof LogEntry>>;

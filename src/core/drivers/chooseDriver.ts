@@ -33,7 +33,7 @@ export type OutranksBy =
   | 'date'
   | 'version';
 
-export interface Outranked {
+interface Outranked {
   readonly package: DriverPackage;
   readonly by: OutranksBy;
 }

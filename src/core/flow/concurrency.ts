@@ -21,7 +21,7 @@ export interface Route {
 }
 
 /** What the streams of a route get each: from the least one at the low end to the least one at the high end. */
-export interface Rate {
+interface Rate {
   readonly low: number;
   readonly high: number;
   /** What limits at the high end, and what at the low end, where something else may be narrower. */

@@ -3,7 +3,7 @@ import type { Card } from '../document/card.ts';
 import { BACKINGS } from '../parts/statement.ts';
 import { wayOf } from '../kinds/ways.ts';
 import type { Machine, Slot } from '../document/machine.ts';
-import { unitsNeeded, type Need } from '../kinds/need.ts';
+import { type Need } from '../kinds/need.ts';
 import { machineAround } from '../placement/housing.ts';
 import { slotInUse } from '../placement/lanesLeft.ts';
 import type { Finding } from '../rules/finding.ts';
@@ -61,6 +61,3 @@ function backed(flow: Flow, { card, slot }: NonNullable<Provider['fitted']>, mac
   const finding: Finding = { code: 'deliver.notBacked', verdict: 'blocked', subject: backing };
   return { ...flow, units: 0, finding, catches: [] };
 }
-
-/** Whether a flow alone satisfies its need. */
-export const satisfies = (flow: Flow): boolean => flow.units >= unitsNeeded(flow.need);

@@ -19,7 +19,7 @@ import { usbNeed } from './usb/need.ts';
 import { wifiNeed } from './wifi/need.ts';
 
 /** In the order in which lists show them. */
-export const NEED_KINDS = {
+const NEED_KINDS = {
   network: networkNeed,
   usb: usbNeed,
   screens: screensNeed,

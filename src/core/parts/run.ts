@@ -8,11 +8,11 @@ import type { DeepReadonly } from '../units.ts';
  * `large`: one large file; `small`: many small ones; `own`: the customer's own files, whatever they are; `wire`: from memory to memory,
  * without any drive; `work`: seen at work, where nothing is copied.
  */
-export const RUN_KINDS = ['large', 'small', 'own', 'wire', 'work'] as const;
+const RUN_KINDS = ['large', 'small', 'own', 'wire', 'work'] as const;
 export type RunKind = (typeof RUN_KINDS)[number];
 
 /** As the machine sees it: `write` goes out of it or onto its drives. */
-export const RUN_DIRECTIONS = ['read', 'write'] as const;
+const RUN_DIRECTIONS = ['read', 'write'] as const;
 export type RunDirection = (typeof RUN_DIRECTIONS)[number];
 
 export const runFields = {

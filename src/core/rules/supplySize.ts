@@ -9,8 +9,7 @@ import type { Machine } from '../document/machine.ts';
 import { HEADROOM_SHARE } from '../standards/plugs.ts';
 import type { Verdict } from './finding.ts';
 
-export const SIZING_METHODS = ['maker', 'sum', 'measured'] as const;
-export type SizingMethod = (typeof SIZING_METHODS)[number];
+export type SizingMethod = 'maker' | 'sum' | 'measured';
 
 export interface SizingAnswer {
   readonly method: SizingMethod;

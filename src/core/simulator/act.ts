@@ -5,7 +5,7 @@ import { done, type FitStep, type Outcome, type Refusal } from './outcome.ts';
 import type { World } from './world.ts';
 
 /** @param step of the physical work; every other step leaves the world as it is */
-export function act(world: World, step: Step): Outcome {
+function act(world: World, step: Step): Outcome {
   if (step.task === null) return done(world);
   const doing = DOING[step.code] as ((world: World, step: FitStep) => Outcome) | undefined;
   return doing === undefined ? done(world) : doing(world, step as FitStep);

@@ -19,8 +19,7 @@ export const MODULE_SIDES = ['single', 'double'] as const;
 export const BAY_SIZES = ['5.25', '3.5', '2.5'] as const;
 export type BaySize = (typeof BAY_SIZES)[number];
 /** What holds a narrower drive in a wider bay. */
-export const BAY_FRAMES = ['5.25-to-3.5', '5.25-to-2.5', '3.5-to-2.5'] as const;
-export type BayFrame = (typeof BAY_FRAMES)[number];
+export type BayFrame = '5.25-to-3.5' | '5.25-to-2.5' | '3.5-to-2.5';
 
 export const DRIVE_MEDIA = ['solidState', 'hardDisk'] as const;
 

@@ -37,10 +37,6 @@ const STREAM_MEGABITS: Readonly<Record<RadioStandard, readonly (readonly [number
   ],
 };
 
-/** Widths of channel that a standard knows, in megahertz. */
-export const channelsOf = (standard: RadioStandard): readonly number[] =>
-  STREAM_MEGABITS[standard].map(([width]) => width);
-
 /**
  * The rate of a link, in megabits per second. A channel wider than the standard knows works at its widest.
  * @param channelMhz null: the widest of the standard

@@ -4,7 +4,7 @@ import { JOB_FORMAT, type Job } from '../document/job.ts';
 import { JOB_FILE_KIND, JobFile, SET_ASIDE_KIND } from '../read/jobFile.ts';
 import type { Pictures } from '../read/storedJob.ts';
 
-export const JOB_FILE_ENDING = '.tenant.json';
+const JOB_FILE_ENDING = '.tenant.json';
 
 /** @param pictures photographs to take along, by their ids; none where they are not wanted */
 export function writeJobFile(job: Job, pictures: Pictures = {}): string {

@@ -1,5 +1,8 @@
 <script lang="ts">
-  import { OPENING_PITCH_MM, valueOf, type Machine, type Need } from '$core';
+  import { OPENING_PITCH_MM } from '$core/standards';
+  import { valueOf } from '$core/parts';
+  import type { Machine } from '$core/document';
+  import type { Need } from '$core/kinds';
   import { VERDICT_WORDS } from '$lib/wording/findings';
   import type { Edit } from './edits';
   import { ARROWS, CARD_DRAG } from './keysAndCards';

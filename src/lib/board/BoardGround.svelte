@@ -1,6 +1,6 @@
 <script lang="ts">
   /** What lies under everything else: board, ports, openings, room for length, and the measures below. */
-  import { OPENING_PITCH_MM } from '$core';
+  import { OPENING_PITCH_MM } from '$core/standards';
   import type { BoardLayout } from './layout';
   import type { BoardScale } from './scale';
 

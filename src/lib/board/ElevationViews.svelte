@@ -1,6 +1,7 @@
 <script lang="ts">
   /** The machine from the side, under the plan, and from behind, beside it: at the plan's own scale. */
-  import type { Machine, Need } from '$core';
+  import type { Machine } from '$core/document';
+  import type { Need } from '$core/kinds';
   import { elevationRows, elevationsOf, numbersOf, shapesOf } from './elevations';
   import LabelColumn from './LabelColumn.svelte';
   import type { BoardLayout, CardOnSlot } from './layout';

@@ -1,6 +1,6 @@
 <script lang="ts">
   /** Obstacles that stand in the way, to be moved and stretched by hand or by key. */
-  import type { Obstacle, Machine } from '$core';
+  import type { Obstacle, Machine } from '$core/document';
   import { ARROWS } from './keysAndCards';
   import { movedObstacle, stretchedObstacle, type Edit } from './edits';
 

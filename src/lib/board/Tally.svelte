@@ -1,14 +1,8 @@
 <script lang="ts">
-  import {
-    HEADROOM_SHARE,
-    housings,
-    isUnpriced,
-    valueOf,
-    withDriveLoad,
-    type Card,
-    type Job,
-    type Machine,
-  } from '$core';
+  import { HEADROOM_SHARE } from '$core/standards';
+  import { housings, withDriveLoad } from '$core/placement';
+  import { isUnpriced, valueOf } from '$core/parts';
+  import type { Card, Job, Machine } from '$core/document';
   import { inMoney } from '$lib/wording/figures';
   import type { CardOnSlot } from './layout';
   import { lanesUsed } from './lanes';

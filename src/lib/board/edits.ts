@@ -1,5 +1,8 @@
 /** What a hand on the drawing changes in the survey: obstacles move and stretch by millimetres, slots by openings. */
-import { OPENING_PITCH_MM, override, valueOf, type Obstacle, type Machine } from '$core';
+import { OPENING_PITCH_MM } from '$core/standards';
+import { override } from '$core/survey';
+import { valueOf } from '$core/parts';
+import type { Obstacle, Machine } from '$core/document';
 
 /** A survey after an edit, and what was done, in words. */
 export interface Edit {

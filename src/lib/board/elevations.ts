@@ -5,13 +5,11 @@ import {
   CONNECTOR_START_MM,
   PORTS_WINDOW_MM,
   REAR_SOCKETS,
-  boardSockets,
-  rearLeads,
-  valueOf,
-  type Machine,
-  type Need,
-  type RearSockets,
-} from '$core';
+} from '$core/standards';
+import { boardSockets, rearLeads, type RearSockets } from '$core/assembly';
+import { valueOf } from '$core/parts';
+import type { Machine } from '$core/document';
+import type { Need } from '$core/kinds';
 import { figure } from '$lib/wording/figures';
 import { leadEndWords, socketWords } from '$lib/wording/rear';
 import { spread } from './labels';

@@ -1,5 +1,8 @@
 /** Lanes of the board, and how many of them cards take. */
-import { recordOf, slotLink, valueOf, type Card, type Machine, type Slot } from '$core';
+import { recordOf } from '$core/flow';
+import { slotLink } from '$core/placement';
+import { valueOf } from '$core/parts';
+import type { Card, Machine, Slot } from '$core/document';
 import type { CardOnSlot } from './layout';
 
 /**

@@ -11,22 +11,20 @@ import {
   PORTS_WINDOW_MM,
   UNDER_CARD_ROOM_MM,
   UNDER_MODULE_ROOM_MM,
-  bodyAround,
-  cardEdgeEndMm,
-  cardName,
-  connectorLengthMm,
-  openingMiddleMm,
-  valueOf,
-  type Obstacle,
-  type Card,
-  type Machine,
-  type Rectangle,
-  type Slot,
   MODULE_WIDTH_MM,
   SOCKET_DEPTH_MM,
+} from '$core/standards';
+import {
+  bodyAround,
+  cardEdgeEndMm,
+  connectorLengthMm,
+  openingMiddleMm,
+  type Rectangle,
   moduleRectangle,
-  openingsOf,
-} from '$core';
+} from '$core/placement';
+import { cardName, type Obstacle, type Card, type Machine, type Slot } from '$core/document';
+import { valueOf } from '$core/parts';
+import { openingsOf } from '$core/assembly';
 
 /** Depth of the strip in front of the rear edge in which openings are drawn, and the gap between two of them. */
 const OPENING_STRIP_MM = 15;

@@ -1,5 +1,7 @@
 /** The rows of words beside the drawing: what each names, where its line begins, and what is said of it. */
-import { valueOf, type Machine, type Verdict } from '$core';
+import { valueOf } from '$core/parts';
+import type { Machine } from '$core/document';
+import type { Verdict } from '$core/rules';
 import { VERDICT_WORDS } from '$lib/wording/findings';
 import { distinctNames, partsWithin, spread, textPx } from './labels';
 import type { BoardLayout, DrawnBody } from './layout';

@@ -1,5 +1,5 @@
 /** Where millimetres of the board lie on the screen: every line of the drawing goes through here. */
-import type { Rectangle } from '$core';
+import type { Rectangle } from '$core/placement';
 
 export interface BoardScale {
   readonly pxPerMm: number;

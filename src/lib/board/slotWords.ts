@@ -1,5 +1,7 @@
 /** A slot's facts in one line beside the drawing. Unknown facts are said to be unknown. */
-import { cardName, disagreeing, valueOf, type Card, type Slot } from '$core';
+import { cardName, type Card, type Slot } from '$core/document';
+import { disagreeing } from '$core/survey';
+import { valueOf } from '$core/parts';
 import { SIGNAL_WORDS } from '$lib/wording/things';
 
 export function slotLine(slot: Slot): string {

@@ -1,5 +1,7 @@
 /** Where the three views stand on one sheet, at one scale: from above, below it from the side, beside it from behind. */
-import { BRACKET_LENGTH_MM, valueOf, type Machine } from '$core';
+import { BRACKET_LENGTH_MM } from '$core/standards';
+import { valueOf } from '$core/parts';
+import type { Machine } from '$core/document';
 import type { BoardLayout } from './layout';
 import { boardScale, type BoardScale } from './scale';
 

@@ -15,17 +15,11 @@
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import Download from 'carbon-icons-svelte/lib/Download.svelte';
   import Undo from 'carbon-icons-svelte/lib/Undo.svelte';
-  import {
-    EXTRA_COLUMNS,
-    EXTRA_LIMIT_UNITS,
-    cardName,
-    columnsFor,
-    plainCard,
-    writeCatalogue,
-    type Card,
-    type Extra,
-    typedNumber,
-  } from '$core';
+  import { EXTRA_COLUMNS, columnsFor, plainCard, writeCatalogue } from '$core/catalogue';
+  import { EXTRA_LIMIT_UNITS } from '$core/standards';
+  import { cardName, type Card } from '$core/document';
+  import type { Extra } from '$core/parts';
+  import { typedNumber } from '$core/read';
   import { sifted } from '$lib/catalogue/comparison';
   import { isCurrency, isTax, money } from '$lib/state/money.svelte';
   import { supplies } from '$lib/state/supplies.svelte';

@@ -3,14 +3,13 @@
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
   import {
     CARD_COLUMNS,
-    cardName,
     matchColumns,
     missingColumns,
     readCatalogueTable,
     readRows,
-    type Card,
     type Matching,
-  } from '$core';
+  } from '$core/catalogue';
+  import { cardName, type Card } from '$core/document';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { columnWords, keyWords } from '$lib/wording/columns';
   import { deliveryWords } from '$lib/wording/deliveries';

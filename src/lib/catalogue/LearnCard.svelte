@@ -1,7 +1,11 @@
 <script lang="ts">
   /** A card learned from the report of a bench machine that holds it. */
   import { Button, TextArea } from 'carbon-components-svelte';
-  import { className, deviceId, learnCard, learnable, readLspci, type Card } from '$core';
+  import { className } from '$core/standards';
+  import { deviceId } from '$core/parts';
+  import { learnCard, learnable } from '$core/catalogue';
+  import { readLspci } from '$core/read';
+  import type { Card } from '$core/document';
   import { problemPlace, problemWords } from '$lib/wording/problems';
 
   let { learned, close }: { learned: (card: Card) => void; close: () => void } = $props();

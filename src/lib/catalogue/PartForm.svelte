@@ -2,7 +2,10 @@
   /** A card or an extra as a form, made of the columns of its table. Nothing is kept before it is saved. */
   import { untrack } from 'svelte';
   import { Button } from 'carbon-components-svelte';
-  import { CARD_KINDS, contradictionsIn, type Card, type Column, type Extra } from '$core';
+  import { CARD_KINDS } from '$core/kinds';
+  import { contradictionsIn, type Column } from '$core/catalogue';
+  import type { Card } from '$core/document';
+  import type { Extra } from '$core/parts';
   import CellField from '../ui/CellField.svelte';
   import Statements from './Statements.svelte';
   import { problemPlace, problemWords } from '$lib/wording/problems';

@@ -1,7 +1,8 @@
 <script lang="ts" generics="Part extends Card | Extra">
   /** Parts of the catalogue in a table: what is told of each kind, then price, delivery and where its record is from. */
   import type { Snippet } from 'svelte';
-  import { cardName, type Card, type Extra } from '$core';
+  import { cardName, type Card } from '$core/document';
+  import type { Extra } from '$core/parts';
   import { money } from '$lib/state/money.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { inMoney } from '$lib/wording/figures';

@@ -1,7 +1,8 @@
 <script lang="ts">
   /** What documents and people say of a card: what it is, what it is about, who says so and when. */
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import { STATEMENT_KINDS, SYSTEM_FAMILIES, Statement, statementThat } from '$core';
+  import { STATEMENT_KINDS, Statement, statementThat } from '$core/parts';
+  import { SYSTEM_FAMILIES } from '$core/standards';
   import { STATEMENT_WORDS } from '$lib/wording/choices';
   import { SYSTEM_FAMILY_WORDS } from '$lib/wording/things';
 

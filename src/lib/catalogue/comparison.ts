@@ -1,16 +1,8 @@
 /** The cards as a comparison: what each gives this job where it does best, and how the rows are sorted and left out. */
-import {
-  VERDICTS,
-  cardName,
-  flowOf,
-  unitsNeeded,
-  type Card,
-  type Flow,
-  type Need,
-  type RowAsker,
-  type SlotVerdict,
-  type Machine,
-} from '$core';
+import { VERDICTS, type RowAsker, type SlotVerdict } from '$core/rules';
+import { cardName, type Card, type Machine } from '$core/document';
+import { flowOf } from '$core/flow';
+import { unitsNeeded, type Flow, type Need } from '$core/kinds';
 import { deliveryWords } from '$lib/wording/deliveries';
 import { CARD_KIND_WORDS } from '$lib/wording/kinds/words';
 

@@ -1,5 +1,6 @@
 /** The shop's own cards and extras as they are changed, each change undoable while the window is open. */
-import { freeNumber, type Card, type Extra } from '$core';
+import { freeNumber, type Card } from '$core/document';
+import type { Extra } from '$core/parts';
 import { supplies } from '$lib/state/supplies.svelte';
 
 interface Before {

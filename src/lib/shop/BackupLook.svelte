@@ -1,5 +1,5 @@
 <script lang="ts" module>
-  import type { Taking } from '$core';
+  import type { Taking } from '$core/backup';
 
   export type TakeIn = ReadonlyMap<string, Taking> | 'whole';
 </script>
@@ -7,7 +7,7 @@
 <script lang="ts">
   /** A backup held against what is here, before anything is changed: every difference by its name. */
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
-  import type { BackupDifference } from '$core';
+  import type { BackupDifference } from '$core/backup';
   import type { Look } from '$lib/workers/backup.worker';
   import { takesFocus } from '../ui/keys';
   import { atMoment, counted } from '$lib/wording/figures';

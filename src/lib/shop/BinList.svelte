@@ -3,7 +3,7 @@
   import { Button } from 'carbon-components-svelte';
   import { BIN_DAYS, bin, type Binned } from '$lib/state/bin.svelte';
   import { shop } from '$lib/state/shop.svelte';
-  import { writeSetAside } from '$core';
+  import { writeSetAside } from '$core/write';
   import { download } from '../ui/download';
   import { atMoment } from '$lib/wording/figures';
 

@@ -10,7 +10,8 @@
     Search,
   } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
-  import { type Job, type Problem } from '$core';
+  import type { Job } from '$core/document';
+  import type { Problem } from '$core/read';
   import type { Binned } from '$lib/state/bin.svelte';
   import { asRow, type JobRow } from '$lib/state/jobStore';
   import { keeping } from '$lib/state/keeping.svelte';

@@ -4,7 +4,7 @@
   import Copy from 'carbon-icons-svelte/lib/Copy.svelte';
   import Download from 'carbon-icons-svelte/lib/Download.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { STAGES } from '$core';
+  import { STAGES } from '$core/document';
   import type { JobRow } from '$lib/state/jobStore';
   import { shop } from '$lib/state/shop.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';

@@ -7,7 +7,7 @@
     ProgressBar,
   } from 'carbon-components-svelte';
   import { proxy } from 'comlink';
-  import type { Problem } from '$core';
+  import type { Problem } from '$core/read';
   import {
     canChooseFolder,
     chooseFolder,

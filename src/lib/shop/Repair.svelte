@@ -1,7 +1,8 @@
 <script lang="ts">
   /** What a repair leaves out of a record, shown before anything is changed. */
   import { Button } from 'carbon-components-svelte';
-  import type { Job, Problem } from '$core';
+  import type { Job } from '$core/document';
+  import type { Problem } from '$core/read';
   import ProblemLines from '../ui/ProblemLines.svelte';
 
   let {

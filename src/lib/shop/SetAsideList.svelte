@@ -1,7 +1,9 @@
 <script lang="ts">
   /** Records that do not read as jobs: kept whole, to be exported, repaired, or put into the bin. */
   import { Button } from 'carbon-components-svelte';
-  import { writeSetAside, type Job, type Problem } from '$core';
+  import { writeSetAside } from '$core/write';
+  import type { Job } from '$core/document';
+  import type { Problem } from '$core/read';
   import type { SetAside } from '$lib/state/jobStore';
   import { shop } from '$lib/state/shop.svelte';
   import { problemPlace, problemWords } from '$lib/wording/problems';

@@ -1,4 +1,5 @@
-import { repairedJob, type Job, type Repaired } from '$core';
+import { repairedJob, type Repaired } from '$core/read';
+import type { Job } from '$core/document';
 import { now } from '$lib/state/now';
 
 /** What would become of a record that does not validate; nothing is changed by asking. */

@@ -1,6 +1,6 @@
 <script lang="ts">
   /** The stage's answer with its figure, first of all, and beside it the one next act. */
-  import { STAGES, type Stage } from '$core';
+  import { STAGES, type Stage } from '$core/document';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import type { AnswerWords } from '$lib/wording/chooseAnswer';
   import { STAGE_WORDS } from '$lib/wording/stages';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Modal } from 'carbon-components-svelte';
-  import type { Job } from '$core';
+  import type { Job } from '$core/document';
   import { supplies } from '$lib/state/supplies.svelte';
   import { logWords } from '$lib/wording/commands';
   import { atMoment } from '$lib/wording/figures';

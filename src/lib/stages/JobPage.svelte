@@ -3,7 +3,7 @@
   import { onMount, untrack } from 'svelte';
   import { afterNavigate, goto } from '$app/navigation';
   import { tinykeys } from 'tinykeys';
-  import { STAGES, type Stage } from '$core';
+  import { STAGES, type Stage } from '$core/document';
   import type { OpenJob } from '$lib/state/openJob.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import { isNoCommand } from '$lib/ui/keys';

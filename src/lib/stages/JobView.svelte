@@ -7,7 +7,7 @@
   import { shop } from '$lib/state/shop.svelte';
   import { troubleOf } from '$lib/state/stores';
   import TopBar from '$lib/ui/TopBar.svelte';
-  import { stateMark, type Stage } from '$core';
+  import { stateMark, type Stage } from '$core/document';
   import JobPage from './JobPage.svelte';
   import PartFailed from './PartFailed.svelte';
 

@@ -1,6 +1,8 @@
 <script lang="ts">
   /** The machine beside the stage: its drawings, the facts of the slot that is looked at, and the tally. */
-  import { byWeight, housings, type Stage } from '$core';
+  import { byWeight } from '$core/rules';
+  import { housings } from '$core/placement';
+  import type { Stage } from '$core/document';
   import type { Edit } from '$lib/board/edits';
   import Board from '$lib/board/Board.svelte';
   import type { CardOnSlot } from '$lib/board/layout';

@@ -1,6 +1,9 @@
 <script lang="ts">
   /** Under the board: all that is known of the chosen slot, each fact with where it comes from. */
-  import { cardName, disagreeing, portsWithSlots, valueOf, type Fact, type Slot } from '$core';
+  import { cardName, type Slot } from '$core/document';
+  import { disagreeing } from '$core/survey';
+  import { portsWithSlots } from '$core/read';
+  import { valueOf, type Fact } from '$core/parts';
   import type { JobModel } from '$lib/stages/jobModel.svelte';
   import { SOURCE_SHORT, SOURCE_WORDS } from '$lib/wording/facts';
   import { linkWords } from '$lib/wording/figures';

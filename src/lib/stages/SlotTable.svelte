@@ -1,6 +1,7 @@
 <script lang="ts">
   /** Under the board, where it is asked for while no slot is chosen: all of them as a table, with what they hold and what is planned. */
-  import { cardName, valueOf, type Machine, type Slot } from '$core';
+  import { cardName, type Machine, type Slot } from '$core/document';
+  import { valueOf } from '$core/parts';
   import type { JobModel } from '$lib/stages/jobModel.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import type { CardOnSlot } from '../board/layout';

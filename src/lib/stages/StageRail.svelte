@@ -1,6 +1,7 @@
 <script lang="ts">
   /** The stages in the order of the work, and how much is still open in each. */
-  import { STAGES, type OpenCounts, type Stage } from '$core';
+  import { STAGES, type Stage } from '$core/document';
+  import type { OpenCounts } from '$core/procedure';
   import { STAGE_WORDS } from '$lib/wording/stages';
 
   let { here, stage, open }: { here: string; stage: Stage; open: OpenCounts } = $props();

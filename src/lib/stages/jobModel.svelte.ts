@@ -1,43 +1,27 @@
 /** What the stages show of the open job: everything here is computed from the document and the catalogue. */
+import { isServedBy, unitsNeeded, type Need } from '$core/kinds';
 import {
-  isServedBy,
   VERDICTS,
-  assemblyOf,
-  laterCardsOf,
-  newCardsOf,
-  contradictions,
-  extrasOrdered,
   decidingFacts,
-  handled,
-  known,
-  isAcceptable,
-  machineAsked,
-  metTogether,
-  openBefore,
   slotVerdict,
-  valueOf,
   verdictAsker,
   verdictKeeper,
-  flowOf,
-  unitsNeeded,
   unknownFacts,
-  withCards,
-  withDriveLoad,
-  withMoves,
-  withOccupants,
   worstVerdict,
-  type Card,
   type DecisiveFact,
-  type DriverLibrary,
-  type Machine,
-  type MetByMachine,
-  type Need,
-  type OpenCounts,
   type RowAsker,
   type SlotVerdict,
-  type Stage,
   type Verdict,
-} from '$core';
+} from '$core/rules';
+import { assemblyOf, laterCardsOf, newCardsOf, extrasOrdered, isAcceptable } from '$core/assembly';
+import { contradictions } from '$core/survey';
+import { handled, openBefore, type OpenCounts } from '$core/procedure';
+import { known, valueOf } from '$core/parts';
+import { machineAsked, type DriverLibrary } from '$core/drivers';
+import { metTogether } from '$core/planner';
+import { flowOf, type MetByMachine } from '$core/flow';
+import { withCards, withDriveLoad, withMoves, withOccupants } from '$core/placement';
+import type { Card, Machine, Stage } from '$core/document';
 import { untrack } from 'svelte';
 import type { CardOnSlot } from '$lib/board/layout';
 import type { OpenJob } from '$lib/state/openJob.svelte';

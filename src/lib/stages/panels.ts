@@ -1,6 +1,6 @@
 /** The panel of each stage, fetched when the stage is first opened. */
 import type { Component } from 'svelte';
-import type { Stage } from '$core';
+import type { Stage } from '$core/document';
 import type { JobModel } from './jobModel.svelte';
 
 type Panel = Component<{ model: JobModel; stage: Stage }>;

@@ -2,18 +2,16 @@
 import { proxy } from 'comlink';
 import type {
   Aspect,
-  Card,
   Change,
   Choice,
   ChoiceProgress,
-  DriverLibrary,
-  Job,
   PinPrice,
   PlanRequest,
   Proposal,
-  Slot,
   WhyNot,
-} from '$core';
+} from '$core/planner';
+import type { Card, Job, Slot } from '$core/document';
+import type { DriverLibrary } from '$core/drivers';
 import { supplies } from '$lib/state/supplies.svelte';
 import { drawn } from '$lib/ui/idle';
 import { askPlanner, startPlanner, stopPlanner } from '$lib/workers/planner';

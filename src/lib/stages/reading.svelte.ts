@@ -1,6 +1,8 @@
 /** Files that the machine wrote, being read in the worker: how far it is, what came of it, what becomes of it. */
 import { proxy } from 'comlink';
-import { isDone, runFrom, type MeasuredRate, type Observation, type OpenResult } from '$core';
+import { isDone, type Observation } from '$core/document';
+import { runFrom, type OpenResult } from '$core/diagnosis';
+import type { MeasuredRate } from '$core/read';
 import { nameLists } from '$lib/state/nameLists';
 import { now } from '$lib/state/now';
 import { supplies } from '$lib/state/supplies.svelte';

@@ -1,12 +1,8 @@
 /** Cards compared while some are tried in slots. */
-import {
-  verdictAsker,
-  withCards,
-  type Card,
-  type DriverLibrary,
-  type Machine,
-  type RowAsker,
-} from '$core';
+import { verdictAsker, type RowAsker } from '$core/rules';
+import { withCards } from '$core/placement';
+import type { Card, Machine } from '$core/document';
+import type { DriverLibrary } from '$core/drivers';
 import type { CardOnSlot } from '$lib/board/layout';
 
 /** What becomes of each card beside those on trial; one that is tried itself, beside the others. */

@@ -1,5 +1,5 @@
 /** What was deleted: jobs, cards, extras, templates. It stays for thirty days, and can be put back until then. */
-import { BinEntry } from '$core';
+import { BinEntry } from '$core/backup';
 import { now } from './now';
 import { binRecords } from './stores';
 

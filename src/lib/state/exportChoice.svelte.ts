@@ -1,5 +1,5 @@
 /** What goes out with a file or a sheet: ticked once, remembered in this browser. */
-import type { ExportChoice } from '$core';
+import type { ExportChoice } from '$core/write';
 import { shelved, toShelf } from './shelf';
 
 const KEY = 'export-choice';

@@ -3,7 +3,9 @@
  * windows. What is on the screen is never lost: while it cannot be saved, `saving` says why. It knows the store and
  * the other windows only by what it is given, so that its meetings with them can be played through.
  */
-import { apply, problemsOf, restore, stateMark, type Command, type Job, type Problem } from '$core';
+import { apply, restore, type Command } from '$core/commands';
+import { problemsOf, type Problem } from '$core/read';
+import { stateMark, type Job } from '$core/document';
 import { COMMAND_WORDS } from '../wording/commands';
 import type { Change, History, Past, Steps } from './past';
 import type { StorageTrouble } from '$lib/wording/keeping';

@@ -3,16 +3,10 @@
  * two windows never overwrite each other unseen and nothing is called saved that is not there.
  */
 import * as z from 'zod/mini';
-import {
-  STAGES,
-  isNewerJob,
-  stateMark,
-  summaryOf,
-  type Job,
-  type JobSummary,
-  type Problem,
-  type StageAnswer,
-} from '$core';
+import { STAGES, stateMark, type Job } from '$core/document';
+import { isNewerJob, type Problem } from '$core/read';
+import { summaryOf, type JobSummary } from '$core/procedure';
+import type { StageAnswer } from '$core/diagnosis';
 import { readRecord } from './olderFormats';
 import { procedure } from './procedure';
 import { roomToWrite } from './room';

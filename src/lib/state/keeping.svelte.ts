@@ -1,7 +1,7 @@
 /** How safely the work lies: room in the browser, whether it may be evicted, when it was last backed up. */
 import type { JobRow } from './jobStore';
 import { now } from './now';
-import type { Shelved } from '$core';
+import type { Shelved } from '$core/backup';
 import { shelved, toShelf } from './shelf';
 
 const KEY = 'last-backup';

@@ -1,5 +1,5 @@
 /** The shop's currency and tax. Prices are kept before tax. */
-import { withTaxCents } from '$core';
+import { withTaxCents } from '$core/money';
 import { shelved, toShelf } from './shelf';
 
 const KEY = 'money';

@@ -1,5 +1,5 @@
 /** The open lists of device names that were dropped once, kept in this browser. */
-import type { KnownLists } from '$core';
+import type { KnownLists } from '$core/read';
 import { shelved, toShelf } from './shelf';
 
 const KEYS = { pci: 'pci-ids', usb: 'usb-ids' } as const;

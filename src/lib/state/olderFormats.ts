@@ -6,7 +6,7 @@ import {
   type KeptItems,
   type KeptKind,
   type KeptReading,
-} from '$core';
+} from '$core/read';
 
 const older = () => import('./olderParts');
 

@@ -1,6 +1,8 @@
 /** The job that is open, as screens see it; what happens to it is the keeper's. */
 import { SvelteMap } from 'svelte/reactivity';
-import type { Command, Job, Problem } from '$core';
+import type { Command } from '$core/commands';
+import type { Job } from '$core/document';
+import type { Problem } from '$core/read';
 import { JobKeeper, type JobState, type Keeping, type Saving } from './jobKeeper';
 import {
   ChangedElsewhere,

@@ -1,7 +1,7 @@
 /** What was done to a job and can be undone or redone. */
 import type { Operation } from 'fast-json-patch';
 import * as z from 'zod/mini';
-import type { Job } from '$core';
+import type { Job } from '$core/document';
 import { undoRecords } from './stores';
 
 /** What leads from one job to another, as a JSON Patch (RFC 6902). */

@@ -1,5 +1,6 @@
 /** Photographs of a job, kept beside it in this browser's store under their own ids. */
-import { Picture, type Job, type Pictures } from '$core';
+import { Picture, type Pictures } from '$core/read';
+import type { Job } from '$core/document';
 import { BIN_DAYS, type Binned } from './bin.svelte';
 import { shelved, toShelf } from './shelf';
 import { pictureRecords } from './stores';

@@ -1,5 +1,7 @@
 /** What is open in the steps of a job: loaded once there is a plan to follow. */
-import { openBefore, type Job, type OpenCounts, type Stage, type StageAnswer } from '$core';
+import { openBefore, type OpenCounts } from '$core/procedure';
+import type { Job, Stage } from '$core/document';
+import type { StageAnswer } from '$core/diagnosis';
 
 class Procedure {
   private parts: typeof import('./procedureParts') | null = null;

@@ -4,7 +4,13 @@
  * Where that was broken off it is carried on at the next start; without that record it is swept away.
  */
 import * as z from 'zod/mini';
-import { STORES, isBackedUp, type StoreChange, type StoreName, type StoredItem } from '$core';
+import {
+  STORES,
+  isBackedUp,
+  type StoreChange,
+  type StoreName,
+  type StoredItem,
+} from '$core/backup';
 import {
   binRecords,
   changingAll,

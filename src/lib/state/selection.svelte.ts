@@ -1,5 +1,6 @@
 /** What is selected, on the board and in the lists alike. */
-import type { FactCode, FactName } from '$core';
+import type { FactCode } from '$core/rules';
+import type { FactName } from '$core/survey';
 
 export interface FactPlace {
   readonly code: FactCode | FactName;

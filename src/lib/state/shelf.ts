@@ -1,6 +1,6 @@
 /** What lies on the shelf beside the jobs: read by its schema, and what does not read goes into the bin as it is. */
 import * as z from 'zod/mini';
-import { SHELF, type BinEntry, type ShelfKey, type Shelved } from '$core';
+import { SHELF, type BinEntry, type ShelfKey, type Shelved } from '$core/backup';
 import { now } from './now';
 import { binRecords, shelfRecords } from './stores';
 

@@ -1,6 +1,7 @@
 /** The bench's list of jobs: what is in it, what was set aside, and how jobs come in, go and come back. */
 import * as z from 'zod/mini';
-import { Job, emptyJob, type JobFileReading } from '$core';
+import { Job, emptyJob } from '$core/document';
+import type { JobFileReading } from '$core/read';
 import { readFile, readRecord } from './olderFormats';
 import { bin, type Binned } from './bin.svelte';
 import { fetched } from './fetched';

@@ -5,7 +5,7 @@
 import type { StorageTrouble } from '$lib/wording/keeping';
 import { openDB, type IDBPDatabase } from 'idb';
 import localforage from 'localforage';
-import type { ListPlaces } from '$core';
+import type { ListPlaces } from '$core/backup';
 import { doubtStore, mayOpen, roomToWrite } from './room';
 
 /** A part of the store. Every answer comes in time or is said to be silent; nothing is written without room for it. */

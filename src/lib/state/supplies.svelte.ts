@@ -1,20 +1,16 @@
 /** What the shop draws on: the supplier's catalogue and driver library, and its own cards, extras and templates. */
 import * as z from 'zod/mini';
+import { Card, DriverPackage, Machine, cardName } from '$core/document';
+import { Extra, deviceId } from '$core/parts';
+import { templateOf } from '$core/survey';
 import {
-  Card,
-  DriverPackage,
-  Extra,
-  Machine,
-  cardName,
-  deviceId,
-  templateOf,
   writeKeptList,
-  type DriverLibrary,
   type KeptItems,
   type KeptKind,
   type KeptReading,
   type Problem,
-} from '$core';
+} from '$core/read';
+import type { DriverLibrary } from '$core/drivers';
 import { readList } from './olderFormats';
 import { bin, type BinKind } from './bin.svelte';
 import { fetched } from './fetched';

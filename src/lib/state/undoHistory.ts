@@ -3,7 +3,7 @@
  * JSON Patch (RFC 6902). The log and the count of changes are no part of it: undoing goes on with both.
  */
 import { applyPatch, compare, deepClone } from 'fast-json-patch';
-import { stateMark, type Job } from '$core';
+import { stateMark, type Job } from '$core/document';
 import type { Change, History, Past, Steps } from './past';
 import { undoRecords } from './stores';
 

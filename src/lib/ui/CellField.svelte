@@ -3,7 +3,7 @@
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { columnWords } from '$lib/wording/columns';
   import { OPTION_WORDS } from '$lib/wording/options';
-  import { printCell, takeCell, type Column } from '$core';
+  import { printCell, takeCell, type Column } from '$core/catalogue';
 
   let {
     id,

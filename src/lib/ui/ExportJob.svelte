@@ -1,7 +1,8 @@
 <script lang="ts">
   /** A job as a file, with what was chosen in it and nothing else; both are shown before it is written. */
   import { Modal } from 'carbon-components-svelte';
-  import { exportOf, jobFileName, writeJobFile, type Job } from '$core';
+  import { exportOf, jobFileName, writeJobFile } from '$core/write';
+  import type { Job } from '$core/document';
   import { exportChoice } from '$lib/state/exportChoice.svelte';
   import { picturesOf } from '$lib/state/pictures';
   import { STAYED_WORDS, byPlace } from '$lib/wording/exporting';

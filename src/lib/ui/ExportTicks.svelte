@@ -1,7 +1,7 @@
 <script lang="ts">
   /** What goes out: each a tick, remembered. */
   import { Checkbox } from 'carbon-components-svelte';
-  import type { ExportChoice } from '$core';
+  import type { ExportChoice } from '$core/write';
   import { EXPORT_TICKS } from '$lib/wording/exporting';
   import { exportChoice } from '$lib/state/exportChoice.svelte';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   /** The export of a job, fetched once somebody asks for it. */
-  import type { Job } from '$core';
+  import type { Job } from '$core/document';
   import Fetched from './Fetched.svelte';
 
   let { job, open = $bindable(false) }: { job: Job; open: boolean } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
   /** What could not be read, each with its place. */
-  import type { Problem } from '$core';
+  import type { Problem } from '$core/read';
   import { problemPlace, problemWords } from '$lib/wording/problems';
 
   let { problems }: { problems: readonly Problem[] } = $props();

@@ -1,5 +1,5 @@
 <script lang="ts" module>
-  import type { Verdict } from '$core';
+  import type { Verdict } from '$core/rules';
 
   /** The mark is a connector, more or less filled: shape and pattern carry it, colour only helps. */
   const FILL: Readonly<Record<Verdict, number>> = {

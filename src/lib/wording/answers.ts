@@ -1,5 +1,5 @@
 /** The answer of each stage in one line, with its figure. */
-import type { StageAnswer } from '$core';
+import type { StageAnswer } from '$core/diagnosis';
 import { chooseWords, ofMusts, type AnswerWords } from './chooseAnswer';
 import { counted } from './figures';
 import { flowFigure } from './flowFigures';

@@ -1,5 +1,5 @@
 /** What a backup holds, how it stands to what is here, and what becomes of it. */
-import type { BackupDifference, Taking } from '$core';
+import type { BackupDifference, Taking } from '$core/backup';
 
 export const THING_WORDS: Readonly<Record<BackupDifference['kind'], string>> = {
   jobs: 'Job',

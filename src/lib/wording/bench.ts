@@ -7,7 +7,7 @@ import {
   type StepCode,
   type Estimate,
   type Thing,
-} from '$core';
+} from '$core/procedure';
 import { counted } from './figures';
 import { stepWords } from './steps';
 

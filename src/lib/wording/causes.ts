@@ -1,5 +1,7 @@
 /** What holds a figure back, in words: where, what, how it is mended. */
-import type { Cause, Component, ComponentName, RunKind } from '$core';
+import type { Cause } from '$core/standards';
+import type { Component, ComponentName } from '$core/kinds';
+import type { RunKind } from '$core/parts';
 
 /** A component by what the technician calls it. */
 const COMPONENT_WORDS: Readonly<Record<ComponentName, string>> = {

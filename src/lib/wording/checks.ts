@@ -1,5 +1,5 @@
 /** Every check that tells causes apart, in words: the act, how it is done on a system, what it may show. */
-import type { Check, SystemFamily } from '$core';
+import type { Check, SystemFamily } from '$core/standards';
 import { wireWords } from './figures';
 
 interface CheckWords {

@@ -1,5 +1,7 @@
 /** Codes that are chosen from in forms, in words. Apart from the others: no drawing and no plan says them. */
-import type { Disposition, Drive, SLOT_STATES, Statement, WANTED_DRIVES } from '$core';
+import type { Disposition, SLOT_STATES } from '$core/document';
+import type { Drive, Statement } from '$core/parts';
+import type { WANTED_DRIVES } from '$core/standards';
 
 export const DISPOSITION_WORDS: Readonly<Record<Disposition, string>> = {
   stays: 'stays',

@@ -1,5 +1,9 @@
 /** The answer of Choose in one line: of the accepted plan, or of the one that is proposed. */
-import type { MetByMachine, Proposal, Stage, StageAnswer, Verdict } from '$core';
+import type { MetByMachine } from '$core/flow';
+import type { Proposal } from '$core/planner';
+import type { Stage } from '$core/document';
+import type { StageAnswer } from '$core/diagnosis';
+import type { Verdict } from '$core/rules';
 import { counted, inMoney } from './figures';
 
 /** The answer of a stage, with its figure. */

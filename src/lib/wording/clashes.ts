@@ -1,15 +1,7 @@
 /** What plans clash with, what would free them and what is fixed, in words. */
-import {
-  cardName,
-  type Card,
-  type Change,
-  type Constraint,
-  type Difference,
-  type Machine,
-  type Member,
-  type Need,
-  type Pin,
-} from '$core';
+import { cardName, type Card, type Machine, type Pin } from '$core/document';
+import type { Change, Constraint, Difference, Member } from '$core/planner';
+import type { Need } from '$core/kinds';
 import { figure, inMoney, wireWords } from './figures';
 import { needWords } from './needs';
 import { KIND_WORDS } from './kinds/words';

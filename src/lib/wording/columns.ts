@@ -1,5 +1,5 @@
 /** What columns of the catalogue are called: those that every card has, and those of extras. */
-import { CARD_COLUMNS, type Column } from '$core';
+import { CARD_COLUMNS, type Column } from '$core/catalogue';
 import { cardWordsOf } from './kinds/words';
 
 const WORDS: Readonly<Record<string, string>> = {

@@ -1,5 +1,5 @@
 /** What a command did, for undo, redo and the log. */
-import { LOG_SHORTENED, type CommandName } from '$core';
+import { LOG_SHORTENED, type CommandName } from '$core/commands';
 
 export const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
   describeJob: 'job details',

@@ -1,15 +1,9 @@
 /** Facts of which two sources say different things, and how the values of every fact are said. */
-import {
-  factNameAt,
-  type Claim,
-  type Contradiction,
-  type FactCode,
-  type FactName,
-  type FactValues,
-  type Link,
-  type Machine,
-  type Source,
-} from '$core';
+import { factNameAt, type Contradiction, type FactName, type FactValues } from '$core/survey';
+import type { Claim, Source } from '$core/parts';
+import type { FactCode } from '$core/rules';
+import type { Link } from '$core/standards';
+import type { Machine } from '$core/document';
 import { deliveryWords } from './deliveries';
 import { COPY_DRIVE_WORDS, FACT_WORDS } from './facts';
 import { linkWords, modeWords } from './figures';

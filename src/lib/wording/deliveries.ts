@@ -1,5 +1,6 @@
 /** What a card brings, in one line. */
-import type { Card, Delivery } from '$core';
+import type { Card } from '$core/document';
+import type { Delivery } from '$core/kinds';
 import { cardWordsOf } from './kinds/words';
 
 export const deliveryWords = (delivers: Delivery): string =>

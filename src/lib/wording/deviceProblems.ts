@@ -1,5 +1,5 @@
 /** What a device's problem usually means, and what to do next. */
-import type { DeviceProblem } from '$core';
+import type { DeviceProblem } from '$core/standards';
 
 export const DEVICE_PROBLEM_WORDS: Readonly<
   Record<DeviceProblem, { readonly means: string; readonly next: string }>

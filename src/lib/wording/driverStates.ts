@@ -1,12 +1,8 @@
 /** Drivers before, planned and now, in words: what is wrong, and what to do next. */
-import {
-  isDriven,
-  type DriverChoice,
-  type DriverOutcome,
-  type DriverState,
-  type DriverWays,
-  type Verdict,
-} from '$core';
+import { isDriven, type DriverChoice } from '$core/drivers';
+import type { DriverOutcome, DriverState } from '$core/diagnosis';
+import type { DriverWays } from '$core/document';
+import type { Verdict } from '$core/rules';
 import { DEVICE_PROBLEM_WORDS } from './deviceProblems';
 import { OUTRANKS_WORDS } from './driverSteps';
 import { differenceWords } from './observed';

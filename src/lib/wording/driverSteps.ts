@@ -1,5 +1,7 @@
 /** Steps about drivers, as they are read at the bench. */
-import type { OutranksBy, StepValues, SystemFamily } from '$core';
+import type { OutranksBy } from '$core/drivers';
+import type { StepValues } from '$core/procedure';
+import type { SystemFamily } from '$core/standards';
 import { SYSTEM_FAMILY_WORDS } from './things';
 import { drivesNamed, portsOf } from './drives';
 import { inBytes } from './figures';

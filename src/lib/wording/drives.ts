@@ -1,5 +1,5 @@
 /** Drives, and what they hang on, as tasks name them. */
-import type { StepValues } from '$core';
+import type { StepValues } from '$core/procedure';
 import { figure } from './figures';
 import { at } from './stepWords';
 

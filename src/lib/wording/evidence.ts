@@ -1,5 +1,5 @@
 /** What a file of evidence is, and how the customer's machine is made to write one. */
-import type { Absent, EvidenceKind, FileReport } from '$core';
+import type { Absent, EvidenceKind, FileReport } from '$core/read';
 
 const KINDS: Readonly<Record<EvidenceKind, readonly [what: string, counted: string]>> = {
   bundle: ['file of the survey script', 'parts'],

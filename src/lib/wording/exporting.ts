@@ -1,5 +1,5 @@
 /** What goes out with a job and what stays, in words: the places of texts by the names that the screens have for them. */
-import type { ExportChoice, StayedIn } from '$core';
+import type { ExportChoice, StayedIn } from '$core/write';
 
 export const EXPORT_TICKS: readonly (readonly [keyof ExportChoice, string])[] = [
   ['customer', 'Names of customer and technician'],

@@ -1,12 +1,8 @@
 /** Names of facts, how to find them out, and who gave them. */
-import {
-  findingRow,
-  type CopyDrive,
-  type FactCode,
-  type Finding,
-  type Obstacle,
-  type Source,
-} from '$core';
+import { findingRow, type FactCode, type Finding } from '$core/rules';
+import type { CopyDrive } from '$core/standards';
+import type { Obstacle } from '$core/document';
+import type { Source } from '$core/parts';
 import { remedyWords } from './findings';
 
 interface FactWords {

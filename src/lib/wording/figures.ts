@@ -1,5 +1,6 @@
 /** Numbers as a technician reads them. */
-import type { Link, ScreenMode, Unit } from '$core';
+import type { Link, ScreenMode } from '$core/standards';
+import type { Unit } from '$core/rules';
 
 const whole = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 });
 const short = new Intl.NumberFormat('en-GB', { maximumSignificantDigits: 3 });

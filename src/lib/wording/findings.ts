@@ -1,5 +1,6 @@
 /** Findings in words a customer understands. Every sentence carries the number behind the verdict. */
-import { type Finding, type FindingCode, partOf, type PartOf, type Verdict } from '$core';
+import type { Finding, FindingCode, Verdict } from '$core/rules';
+import { partOf, type PartOf } from '$core/units';
 import { figure } from './figures';
 import { subjectWords } from './subjects';
 

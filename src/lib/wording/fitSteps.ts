@@ -1,5 +1,6 @@
 /** Steps of the physical work, as they are read at the bench. */
-import type { LeadKind, MachinePart, PlugType, StepCode, StepValues, SystemFamily } from '$core';
+import type { LeadKind, MachinePart, PlugType, SystemFamily } from '$core/standards';
+import type { StepCode, StepValues } from '$core/procedure';
 import { drivesNamed, portNumbers, portsOf, serialsOf, type DriveNamed } from './drives';
 import { END_WORDS, LEAD_WORDS } from './leads';
 import { REAR_LEAD_WORDS, leadEndWords } from './rear';

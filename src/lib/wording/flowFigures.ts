@@ -1,5 +1,6 @@
 /** The figures of needs, in the units in which they are stated. */
-import type { Flow, Unit } from '$core';
+import type { Flow } from '$core/kinds';
+import type { Unit } from '$core/rules';
 import { figure, shortNumber, wholeNumber } from './figures';
 import { needWordsOf } from './kinds/words';
 

@@ -1,11 +1,6 @@
 /** Leads inside a machine, their ends, and parts of the machine itself, in words. */
-import {
-  leadRow,
-  type HandOverSheet,
-  type LeadEndKind,
-  type LeadKind,
-  type MachinePart,
-} from '$core';
+import { leadRow, type LeadEndKind, type LeadKind, type MachinePart } from '$core/standards';
+import type { HandOverSheet } from '$core/write';
 
 export const LEAD_WORDS: Readonly<Record<LeadKind, string>> = {
   'ribbon-40': 'IDE ribbon, 40 wires',

@@ -1,16 +1,8 @@
 /** What a log entry was about, in words. Each command has its own: none reaches a screen as the code it is kept by. */
-import {
-  steps,
-  type Card,
-  type CommandName,
-  type CostPart,
-  type DriverWays,
-  type Job,
-  type LogEntry,
-  type NeedKind,
-  type Pin,
-  type StaticWay,
-} from '$core';
+import { steps } from '$core/procedure';
+import type { Card, CostPart, DriverWays, Job, LogEntry, Pin, StaticWay } from '$core/document';
+import type { CommandName } from '$core/commands';
+import type { NeedKind } from '$core/kinds';
 import { WAY_WORDS } from './driverStates';
 import { counted } from './figures';
 import { pinWords } from './clashes';

@@ -1,5 +1,5 @@
 /** How a need is measured with what is at hand, as a file to run. */
-import type { SystemFamily } from '$core';
+import type { SystemFamily } from '$core/standards';
 import type { WayToMeasure } from './kinds/kindWords';
 
 /** The commands of a way as a file to run, with what it is above them. */

@@ -1,5 +1,6 @@
 /** Needs in one line, and how the machine stands to them. */
-import type { MetByMachine, Need } from '$core';
+import type { MetByMachine } from '$core/flow';
+import type { Need } from '$core/kinds';
 import { flowFigure } from './flowFigures';
 import { findingWords, remedyWords } from './findings';
 import { list } from './kinds/kindWords';

@@ -1,12 +1,6 @@
 /** The network path in words: its devices, leads, and the radio. */
-import {
-  valueOf,
-  type AccessPoint,
-  type CableClass,
-  type Hop,
-  type Lead,
-  type NetworkPath,
-} from '$core';
+import { valueOf, type AccessPoint, type Hop, type Lead, type NetworkPath } from '$core/parts';
+import type { CableClass } from '$core/standards';
 
 import { wireWords } from './figures';
 

@@ -1,5 +1,6 @@
 /** What a report shows of the cards of the accepted plan, in words. */
-import type { DeviceObservation, Observation, ReportDifference } from '$core';
+import type { DeviceObservation, Observation } from '$core/document';
+import type { ReportDifference } from '$core/diagnosis';
 import { counted, linkWords } from './figures';
 
 /** “2 of 3 cards seen”. */

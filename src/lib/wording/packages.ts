@@ -1,5 +1,5 @@
 /** What a driver package does, in words that a customer understands. */
-import type { DrivenDevice, PackageLook, PackagesLook } from '$core';
+import type { DrivenDevice, PackageLook, PackagesLook } from '$core/drivers';
 
 /** Why an archive or file was not taken, after its name. */
 export function leftOutWords({

@@ -1,5 +1,7 @@
 /** Plans, the parts of what they cost and what is bought with them, in words. */
-import type { Aspect, CostPart, ExtraNeeded, Proposal } from '$core';
+import type { Aspect, Proposal } from '$core/planner';
+import type { CostPart } from '$core/document';
+import type { ExtraNeeded } from '$core/parts';
 import { inMoney } from './figures';
 import { EXTRA_KIND_WORDS, fitsWords } from './things';
 

@@ -1,5 +1,5 @@
 /** What could not be read, and where, in one sentence. */
-import type { Problem, ProblemCode } from '$core';
+import type { Problem, ProblemCode } from '$core/read';
 
 const WORDS: Readonly<Record<ProblemCode, string>> = {
   'input.tooLarge': 'Too large to read: {found} characters, at most {expected}.',

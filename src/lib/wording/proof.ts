@@ -1,18 +1,9 @@
 /** What measurements mean, in words. */
 import { needWordsOf } from './kinds/words';
-import type {
-  Cause,
-  CauseAt,
-  Component,
-  Explanation,
-  Flow,
-  Judgement,
-  Measure,
-  Reasons,
-  RunGroup,
-  RuledOut,
-  RunTest,
-} from '$core';
+import type { Cause } from '$core/standards';
+import type { CauseAt, Explanation, Judgement, Reasons, RunGroup, RuledOut } from '$core/diagnosis';
+import type { Component, Flow, Measure } from '$core/kinds';
+import type { RunTest } from '$core/parts';
 import { CAUSE_WORDS, RUN_KIND_WORDS, componentWords } from './causes';
 import { answerTo } from './checks';
 import { counted } from './figures';

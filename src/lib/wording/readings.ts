@@ -1,5 +1,5 @@
 /** Numbers read off a machine, in words, with what each is held against. */
-import type { HeldReading, ReadingKind } from '$core';
+import type { HeldReading, ReadingKind } from '$core/diagnosis';
 import { wireWords } from './figures';
 
 export const READING_WORDS: Readonly<

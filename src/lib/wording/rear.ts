@@ -1,5 +1,7 @@
 /** Sockets at the back of a machine and where their leads go, in words. */
-import type { LeadEnd, RearSocketKind, RearSockets } from '$core';
+import type { LeadEnd } from '$core/kinds';
+import type { RearSocketKind } from '$core/standards';
+import type { RearSockets } from '$core/assembly';
 import { SCREEN_ADAPTER_WORDS } from './things';
 
 const SOCKET_WORDS: Readonly<Record<RearSocketKind, string>> = {

@@ -1,5 +1,6 @@
 /** Why the plans that were not taken were not, for the job's log. */
-import { cardName, moneyCents, type Aspect, type CostPart, type Proposal } from '$core';
+import { cardName, type CostPart } from '$core/document';
+import { moneyCents, type Aspect, type Proposal } from '$core/planner';
 import { inMoney } from './figures';
 import { PART_WORDS, PLAN_WORDS } from './plans';
 

@@ -1,4 +1,5 @@
-import type { Flow, FlowStage, Stage, StageCode } from '$core';
+import type { Flow, FlowStage, StageCode } from '$core/kinds';
+import type { Stage } from '$core/document';
 
 export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
   survey: 'Survey',

@@ -1,5 +1,5 @@
 /** The two ways against static, and what each asks of the hand at every step that touches parts. */
-import type { StaticWay } from '$core';
+import type { StaticWay } from '$core/document';
 
 export const STATIC_WAY_WORDS: Readonly<
   Record<StaticWay, { readonly title: string; readonly detail: string; readonly caution: string }>

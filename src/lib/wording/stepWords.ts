@@ -1,5 +1,5 @@
 /** What a step says, and how it names a card. */
-import type { CardAt } from '$core';
+import type { CardAt } from '$core/procedure';
 
 export interface StepWords {
   readonly title: string;

@@ -1,13 +1,7 @@
 /** Steps and cautions as they are read at the bench, from a metre away. */
-import type {
-  CautionCode,
-  Consumable,
-  StaticWay,
-  Step,
-  StepCode,
-  StepValues,
-  SystemFamily,
-} from '$core';
+import type { CautionCode, Consumable, Step, StepCode, StepValues } from '$core/procedure';
+import type { StaticWay } from '$core/document';
+import type { SystemFamily } from '$core/standards';
 import { CAUSE_WORDS } from './causes';
 import { DRIVER_STEP_WORDS } from './driverSteps';
 import { FIT_STEP_WORDS } from './fitSteps';

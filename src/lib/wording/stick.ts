@@ -1,5 +1,7 @@
 /** The page that goes with a stick of drivers, to be read on the bench: plain, in one file, without anything from elsewhere. */
-import { valueOf, type Machine, type StickPackage, type StickStage } from '$core';
+import { valueOf } from '$core/parts';
+import type { Machine } from '$core/document';
+import type { StickPackage, StickStage } from '$core/drivers';
 import { inBytes } from './figures';
 import { SYSTEM_FAMILY_WORDS } from './things';
 

@@ -1,5 +1,5 @@
 /** What findings are about, in words. */
-import { findingRow, type Finding, type SubjectKind, type Subjects } from '$core';
+import { findingRow, type Finding, type SubjectKind, type Subjects } from '$core/rules';
 import { FLOW_WORDS } from './stages';
 import {
   BACKING_WORDS,

@@ -2,11 +2,8 @@
 import type {
   OtherDevice,
   UsbDevice,
-  Backing,
   BayFrame,
   BoardHeader,
-  BracketHeight,
-  Drive,
   Encoding,
   ExtraKind,
   FrontLead,
@@ -15,9 +12,11 @@ import type {
   PlugAdapter,
   ScreenAdapter,
   ScreenInput,
-  Subjects,
   SystemFamily,
-} from '$core';
+} from '$core/standards';
+import type { Backing, Drive } from '$core/parts';
+import type { BracketHeight } from '$core/document';
+import type { Subjects } from '$core/rules';
 
 export const HEADER_WORDS: Readonly<Record<FrontLead | BoardHeader, string>> = {
   'usb-9-pin': 'USB 2.0, 9 pins',

@@ -1,5 +1,5 @@
 /** What a hand holds. */
-import type { Tool } from '$core';
+import type { Tool } from '$core/procedure';
 
 export const TOOL_WORDS: Readonly<Record<Tool, string>> = {
   screwdriver: 'screwdriver',

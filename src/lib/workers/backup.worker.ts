@@ -10,10 +10,10 @@ import {
   replaced,
   type BackupDifference,
   type BackupManifest,
-  type Problem,
   type StoredItem,
   type Taking,
-} from '$core';
+} from '$core/backup';
+import type { Problem } from '$core/read';
 import { keptItems, takeIn } from '../state/restore';
 import { KEPT_LISTS } from '../state/stores';
 import { sha256 } from './sha256';

@@ -4,7 +4,7 @@
  */
 import { Reader, ZipReader, configure, type FileEntry } from '@zip.js/zip.js/index-native.js';
 import type { WhyLeftOut } from '$lib/wording/packages';
-import { nameInArchive, saysOfDrivers, type PackageFile } from '$core';
+import { nameInArchive, saysOfDrivers, type PackageFile } from '$core/drivers';
 
 // This is a worker already, and the page lets no other be started from a text.
 configure({ useWebWorkers: false });

@@ -1,18 +1,16 @@
 /** What is done with driver packages, away from the screens. */
+import { clipped } from '$core/parts';
 import {
-  clipped,
   folderOf,
   lookAtPackages,
   packageRecords,
   stickSearch,
-  type Card,
-  type DriverPackage,
-  type Machine,
   type PackageRecord,
   type PackagesLook,
   type StickPackage,
   type StickSoFar,
-} from '$core';
+} from '$core/drivers';
+import type { Card, DriverPackage, Machine } from '$core/document';
 import checkPowerShell from '../stick/check.ps1?raw';
 import checkShell from '../stick/check.sh?raw';
 import { thenLetGo } from './letGo';

@@ -6,16 +6,15 @@ import {
   planning,
   pricingPins,
   whyNot,
-  type Card,
   type Change,
   type ConflictSet,
   type Repair,
   type PinPrice,
   type PlanRequest,
   type Proposal,
-  type Slot,
   type WhyNot,
-} from '$core';
+} from '$core/planner';
+import type { Card, Slot } from '$core/document';
 import { drive, type Steps } from './drive';
 
 export interface Explanation {

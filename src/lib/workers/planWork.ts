@@ -1,5 +1,5 @@
 /** The planner in the worker. */
-import { choosing, type Choice, type ChoiceProgress, type PlanRequest } from '$core';
+import { choosing, type Choice, type ChoiceProgress, type PlanRequest } from '$core/planner';
 import { drive, end, stop } from './drive';
 import { thenLetGo } from './letGo';
 

@@ -3,7 +3,7 @@
  * worked out of them keeps. What is not asked for at once is fetched when it is.
  */
 import { expose } from 'comlink';
-import type { ChoiceProgress, PlanRequest } from '$core';
+import type { ChoiceProgress, PlanRequest } from '$core/planner';
 import { planWork } from './planWork';
 
 /** What a question is asked of, whatever the job. */

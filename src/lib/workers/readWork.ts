@@ -1,31 +1,22 @@
 /** Evidence read and taken into a survey, and what a screen has to know of it. */
+import { apply } from '$core/commands';
 import {
-  apply,
   evidenceOf,
-  factsKnown,
-  provenSteps,
-  isOtherMachine,
-  observeReport,
-  observeResults,
   readFiles,
-  takeEvidence,
-  type ActName,
-  type Card,
   type Evidence,
   type EvidenceFile,
   type FileReport,
   type FilesRead,
-  type Job,
   type Known,
   type KnownLists,
-  type Machine,
   type MachinesApart,
-  type Observation,
-  type OpenResult,
   type Problem,
   absentIn,
   type Absent,
-} from '$core';
+} from '$core/read';
+import { factsKnown, isOtherMachine, takeEvidence } from '$core/survey';
+import { provenSteps, observeReport, observeResults, type OpenResult } from '$core/diagnosis';
+import type { ActName, Card, Job, Machine, Observation } from '$core/document';
 import { thenLetGo } from './letGo';
 import type { DroppedFile } from './packageFiles';
 

@@ -2,7 +2,7 @@
 import { BlobWriter, TextReader, ZipWriter } from '@zip.js/zip.js/index-native.js';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import { stickFiles, type StickPackage } from '$core';
+import { stickFiles, type StickPackage } from '$core/drivers';
 import type { HeldFile } from './packageFiles';
 
 /** What checks a stick, as it is written for any; which files this one has is filled in. */

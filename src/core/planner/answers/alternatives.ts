@@ -12,10 +12,10 @@ import {
 import { refusals, type Refusal } from './refusals.ts';
 import { searching, type Search, type Searched } from '../search/search.ts';
 
-export const ASPECTS = ['cheapest', 'fastest', 'leastDisturbance', 'nothingBought'] as const;
+const ASPECTS = ['cheapest', 'fastest', 'leastDisturbance', 'nothingBought'] as const;
 export type Aspect = (typeof ASPECTS)[number];
 
-export interface Alternative {
+interface Alternative {
   readonly aspect: Aspect;
   readonly plan: Proposal;
 }

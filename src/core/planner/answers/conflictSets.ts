@@ -26,7 +26,7 @@ export interface ConflictSet {
 const MOST_SETS = 4;
 
 /** Whether some plan meets the musts among these members, keeps their pins, and is within their limits. */
-export function* isPossible(
+function* isPossible(
   request: PlanRequest,
   members: readonly Member[],
 ): Search<unknown, boolean> {
@@ -46,7 +46,7 @@ export function* isPossible(
 }
 
 /** Everything that could clash: musts, pins, and the machine's limits. */
-export const membersOf = ({ needs, pins = [] }: PlanRequest): readonly Member[] => [
+const membersOf = ({ needs, pins = [] }: PlanRequest): readonly Member[] => [
   ...needs.filter(({ must }) => must).map((need): Member => ({ kind: 'need', need })),
   ...pins.map((pin): Member => ({ kind: 'pin', pin })),
   ...CONSTRAINTS.map((limit): Member => ({ kind: 'limit', limit })),

@@ -1,5 +1,4 @@
 /** What each thing settled beforehand costs, and what a card would cost where the plan does not have it. */
-import { outcome } from '../../outcome.ts';
 import { withDriveLoad } from '../../placement/driveLoad.ts';
 import type { Card } from '../../document/card.ts';
 import type { Slot } from '../../document/machine.ts';
@@ -80,7 +79,3 @@ export function* whyNot(
     left: forced.unmet.filter(({ id }) => !plan.unmet.some((need) => need.id === id)),
   };
 }
-
-/** The same without anybody listening. */
-export const priceOfPins = (request: PlanRequest, plan: Proposal): readonly PinPrice[] =>
-  outcome(pricingPins(request, plan));

@@ -52,7 +52,7 @@ export interface PlannedCard {
   readonly findings: readonly Finding[];
 }
 
-export interface PlannedMove extends Move {
+interface PlannedMove extends Move {
   readonly card: Card;
   readonly slot: Slot;
   readonly findings: readonly Finding[];

@@ -125,7 +125,7 @@ export interface Move {
   readonly to: Whereabouts;
 }
 
-export interface After {
+interface After {
   /** The step that comes before. */
   readonly stepId: string;
   readonly because: Reason;

@@ -1,7 +1,7 @@
 <script lang="ts">
   /** The accepted plan: what has to be ordered for it, whether another would be better by now, and the way back. */
   import { Button } from 'carbon-components-svelte';
-  import { hasChangedSincePlan } from '$core';
+  import { hasChangedSincePlan } from '$core/commands';
   import type { JobModel } from '../jobModel.svelte';
   import { withdraw } from './accept';
   import Running from './Running.svelte';

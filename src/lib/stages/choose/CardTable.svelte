@@ -2,7 +2,8 @@
   /** Every card in every slot, compared by what matters for this job. */
   import { Checkbox, Search, Select, SelectItem } from 'carbon-components-svelte';
   import { scaleLinear } from 'd3-scale';
-  import { cardName, needKindOf } from '$core';
+  import { cardName } from '$core/document';
+  import { needKindOf } from '$core/kinds';
   import { CARD_DRAG } from '$lib/board/keysAndCards';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { isNoCommand } from '$lib/ui/keys';

@@ -1,7 +1,9 @@
 <script lang="ts">
   /** Why here, or why not: the findings in order of weight, each with what would change it. */
   import { goto } from '$app/navigation';
-  import { byWeight, cardName, factBehind, flowOf, type Finding, type Verdict } from '$core';
+  import { byWeight, factBehind, type Finding, type Verdict } from '$core/rules';
+  import { cardName } from '$core/document';
+  import { flowOf } from '$core/flow';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import { FACT_WORDS, adviceWords } from '$lib/wording/facts';

@@ -5,16 +5,9 @@
    */
   import { ContentSwitcher, Switch } from 'carbon-components-svelte';
   import { scaleLinear } from 'd3-scale';
-  import {
-    cardName,
-    copyTime,
-    routes,
-    ratesOf,
-    streamsOf,
-    type FlowStage,
-    type RouteRates,
-    type StageCode,
-  } from '$core';
+  import { cardName } from '$core/document';
+  import { copyTime, routes, ratesOf, streamsOf, type RouteRates } from '$core/flow';
+  import type { FlowStage, StageCode } from '$core/kinds';
   import ScrollArea from '$lib/ui/ScrollArea.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { figure, inMegabytes, inTime } from '$lib/wording/figures';

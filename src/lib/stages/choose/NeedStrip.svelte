@@ -1,6 +1,6 @@
 <script lang="ts">
   /** The needs beside the board: what each gets now, and what it gets with what is drawn. */
-  import { unitsNeeded } from '$core';
+  import { unitsNeeded } from '$core/kinds';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { flowFigure } from '$lib/wording/flowFigures';
   import { catchWords, needWords } from '$lib/wording/needs';

@@ -1,7 +1,8 @@
 <script lang="ts">
   /** What is settled before anything is planned, each with what it costs; and why a card is not in the plan. */
   import { Button } from 'carbon-components-svelte';
-  import { byWeight, cardName, pinKey, type Pin } from '$core';
+  import { byWeight } from '$core/rules';
+  import { cardName, pinKey, type Pin } from '$core/document';
   import { supplies } from '$lib/state/supplies.svelte';
   import { findingWords } from '$lib/wording/findings';
   import { KIND_WORDS } from '$lib/wording/kinds/words';

@@ -1,7 +1,10 @@
 <script lang="ts">
   /** The plan that is proposed: what goes where, what is bought with it, what it costs, and how sure that is the best. */
   import { Button } from 'carbon-components-svelte';
-  import { cardName, isAcceptable, moneyCents, worstVerdict, worth, type Finding } from '$core';
+  import { cardName } from '$core/document';
+  import { isAcceptable } from '$core/assembly';
+  import { moneyCents } from '$core/planner';
+  import { worstVerdict, worth, type Finding } from '$core/rules';
   import Total from '$lib/ui/Total.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';

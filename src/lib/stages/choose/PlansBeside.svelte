@@ -1,7 +1,8 @@
 <script lang="ts">
   /** The plans beside each other: price against what is delivered as a picture, and a table of what differs. */
   import { nice, ticks } from 'd3-array';
-  import { COST_PARTS, cardName, deliveredShare, moneyCents, type Proposal } from '$core';
+  import { COST_PARTS, cardName } from '$core/document';
+  import { deliveredShare, moneyCents, type Proposal } from '$core/planner';
   import ScrollArea from '$lib/ui/ScrollArea.svelte';
   import { inMoney } from '$lib/wording/figures';
   import { KIND_WORDS } from '$lib/wording/kinds/words';

@@ -1,7 +1,8 @@
 <script lang="ts">
   /** Watts against every limit they meet: slots, plugs, shared leads, 12 V; and the three answers for the supply. */
   import { scaleLinear } from 'd3-scale';
-  import { housings, powerLoads, supplySize, type PowerLimit, type SizingMethod } from '$core';
+  import { housings, powerLoads, type PowerLimit } from '$core/placement';
+  import { supplySize, type SizingMethod } from '$core/rules';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { figure } from '$lib/wording/figures';
   import type { JobModel } from '../jobModel.svelte';

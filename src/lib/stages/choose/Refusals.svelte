@@ -1,6 +1,7 @@
 <script lang="ts">
   /** Each card that the plan does not have, and what decides against it. */
-  import { cardName, type Refusal } from '$core';
+  import { cardName } from '$core/document';
+  import type { Refusal } from '$core/planner';
   import { findingWords } from '$lib/wording/findings';
   import { inMoney } from '$lib/wording/figures';
 

@@ -1,7 +1,8 @@
 <script lang="ts">
   /** In which order the cards of the accepted plan go in: all at once, some once the others run, some on trial elsewhere first. */
   import { Checkbox } from 'carbon-components-svelte';
-  import { cardName, newCardsOf } from '$core';
+  import { cardName } from '$core/document';
+  import { newCardsOf } from '$core/assembly';
   import type { JobModel } from '../jobModel.svelte';
   import TrialForm from './TrialForm.svelte';
 

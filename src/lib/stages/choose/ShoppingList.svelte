@@ -3,7 +3,8 @@
   import { Button } from 'carbon-components-svelte';
   import Download from 'carbon-icons-svelte/lib/Download.svelte';
   import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
-  import { shoppingList, type Job, type ShoppingRow } from '$core';
+  import { shoppingList, type ShoppingRow } from '$core/write';
+  import type { Job } from '$core/document';
   import { download } from '$lib/ui/download';
   import { money } from '$lib/state/money.svelte';
   import { inMoney } from '$lib/wording/figures';
@@ -22,7 +23,7 @@
     leadDays === null ? 'here' : leadDays === 1 ? '1 day' : `${leadDays} days`;
 
   async function save() {
-    const { shoppingTable } = await import('$core');
+    const { shoppingTable } = await import('$core/write');
     const table = shoppingTable(list, { currency: money.currency, words });
     // It goes to suppliers: its name says nobody's.
     download('shopping-list.csv', table, 'text/csv');

@@ -1,7 +1,8 @@
 <script lang="ts">
   /** What is on trial, with its price, and the way to take it as the plan. */
   import { Button } from 'carbon-components-svelte';
-  import { cardName, worth } from '$core';
+  import { cardName } from '$core/document';
+  import { worth } from '$core/rules';
   import Total from '$lib/ui/Total.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';

@@ -1,13 +1,10 @@
 <script lang="ts">
   /** A trial on another, similar machine before the real build, with the short survey that it needs. */
   import { Button, Checkbox, Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import {
-    SYSTEM_FAMILIES,
-    benchTestOf,
-    cardName,
-    type AssembledCard,
-    type SystemFamily,
-  } from '$core';
+  import { SYSTEM_FAMILIES, type SystemFamily } from '$core/standards';
+  import { benchTestOf } from '$core/procedure';
+  import { cardName } from '$core/document';
+  import type { AssembledCard } from '$core/assembly';
   import { SYSTEM_FAMILY_WORDS } from '$lib/wording/things';
   import type { JobModel } from '../jobModel.svelte';
 

@@ -2,21 +2,20 @@
   import Working from '$lib/ui/Working.svelte';
   /** One thing supposed to be otherwise: plan, rates and price beside the plan as it is. The survey is not touched. */
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { cardName, type Machine } from '$core/document';
   import {
-    cardName,
     changed,
     changesFor,
     delivered,
     differenceOf,
     moneyCents,
     priceOfChange,
-    valueOf,
     type Change,
     type Delivered,
-    type Machine,
     type PlanRequest,
     type Proposal,
-  } from '$core';
+  } from '$core/planner';
+  import { valueOf } from '$core/parts';
   import ScrollArea from '$lib/ui/ScrollArea.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import { inMegabytes, inMoney } from '$lib/wording/figures';

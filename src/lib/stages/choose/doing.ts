@@ -1,5 +1,5 @@
 /** What can be done to the job itself so that a supposed change comes true; null for what is only supposed. */
-import { changed, type Change } from '$core';
+import { changed, type Change } from '$core/planner';
 import { supplies } from '$lib/state/supplies.svelte';
 import { changeWords } from '$lib/wording/clashes';
 import type { JobModel } from '../jobModel.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   /** Every device: its driver before, the one that is planned, and the one that the last report shows; what is wrong first. */
   import { untrack } from 'svelte';
-  import { driversAmiss, lastDevices, type DriverState } from '$core';
+  import { driversAmiss, lastDevices, type DriverState } from '$core/diagnosis';
   import { selection } from '$lib/state/selection.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import {

@@ -8,7 +8,9 @@
     SelectItem,
     TextInput,
   } from 'carbon-components-svelte';
-  import { driveName, drivesNamed, drivesWanted, emptyDrive, namedDrive, type Drive } from '$core';
+  import { driveName, emptyDrive, type Drive } from '$core/parts';
+  import { drivesNamed, namedDrive } from '$core/document';
+  import { drivesWanted } from '$core/kinds';
   import { now } from '$lib/state/now';
   import type { JobModel } from '../jobModel.svelte';
 

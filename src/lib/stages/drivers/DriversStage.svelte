@@ -1,6 +1,8 @@
 <script lang="ts">
   /** The steps to the drivers; every device with its driver before, planned and now; packages at hand. */
-  import { driverStates, drivesNamed, openSteps, stateOf, type Stage, type Step } from '$core';
+  import { driverStates, stateOf } from '$core/diagnosis';
+  import { drivesNamed, type Stage } from '$core/document';
+  import { openSteps, type Step } from '$core/procedure';
   import Guarded from '$lib/ui/Guarded.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { OUTCOME_VERDICT, outcomeWords } from '$lib/wording/driverStates';

@@ -3,7 +3,8 @@
   import { untrack } from 'svelte';
   import { Button } from 'carbon-components-svelte';
   import Download from 'carbon-icons-svelte/lib/Download.svelte';
-  import { packagesWanted, type DrivenDevice } from '$core';
+  import { packagesWanted } from '$core/assembly';
+  import type { DrivenDevice } from '$core/drivers';
   import ProblemLines from '$lib/ui/ProblemLines.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { changeWords, matchWords, packageWords, leftOutWords } from '$lib/wording/packages';

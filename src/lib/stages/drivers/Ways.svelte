@@ -1,7 +1,7 @@
 <script lang="ts">
   /** How drivers are dealt with in this job: technicians disagree, so each school can be chosen. */
   import { Select, SelectItem } from 'carbon-components-svelte';
-  import { PLAIN_WAYS, type DriverWays } from '$core';
+  import { PLAIN_WAYS, type DriverWays } from '$core/document';
   import { WAY_WORDS } from '$lib/wording/driverStates';
   import type { JobModel } from '../jobModel.svelte';
 

@@ -1,14 +1,9 @@
 /** Driver packages that were dropped, as the worker finds them for this machine and plan. Kept until others are dropped. */
 import * as z from 'zod/mini';
 import { proxy } from 'comlink';
-import {
-  newCardsOf,
-  packagesWanted,
-  type DriverPackage,
-  type PackagesLook,
-  type StickPackage,
-  type StickSoFar,
-} from '$core';
+import { newCardsOf, packagesWanted } from '$core/assembly';
+import type { DriverPackage } from '$core/document';
+import type { PackagesLook, StickPackage, StickSoFar } from '$core/drivers';
 import { fetched } from '$lib/state/fetched';
 import type { DroppedFile, LeftOut } from '$lib/workers/packageFiles';
 import { askPackages } from '$lib/workers/packages';

@@ -7,11 +7,11 @@
     minutesTogether,
     movesDone,
     onTray,
-    valueOf,
-    type Machine,
     type SpentByAct,
     type Step,
-  } from '$core';
+  } from '$core/procedure';
+  import { valueOf } from '$core/parts';
+  import type { Machine } from '$core/document';
   import { ROUND_WORDS, cautionWords, stepWords } from '$lib/wording/steps';
   import { minutesWords, seenWords, trayWords, whyLines } from '$lib/wording/bench';
   import { TOOL_WORDS } from '$lib/wording/tools';

@@ -1,16 +1,10 @@
 <script lang="ts">
   /** A task does not go, or what came is not what was ordered: what was found, and the rest planned anew; or a reason. */
   import { onMount } from 'svelte';
-  import {
-    LEAD_KINDS,
-    findable,
-    type Card,
-    type Found,
-    type FoundKind,
-    type LeadKind,
-    type Step,
-    typedNumber,
-  } from '$core';
+  import { LEAD_KINDS, type LeadKind } from '$core/standards';
+  import { findable, type Found, type FoundKind, type Step } from '$core/procedure';
+  import type { Card } from '$core/document';
+  import { typedNumber } from '$core/read';
   import { LEAD_WORDS } from '$lib/wording/leads';
   import { FOUND_WORDS } from '$lib/wording/bench';
   import { extraWords } from '$lib/wording/plans';

@@ -10,9 +10,9 @@
     openSteps,
     steps as stepsOf,
     type SpentByAct,
-    type Stage,
     type Step,
-  } from '$core';
+  } from '$core/procedure';
+  import type { Stage } from '$core/document';
   import { estimateWords, seenWords, trayWords, whyLines } from '$lib/wording/bench';
   import { TOOL_WORDS } from '$lib/wording/tools';
   import { readLogbook } from '$lib/state/logbook';

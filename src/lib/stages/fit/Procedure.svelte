@@ -1,6 +1,7 @@
 <script lang="ts">
   /** The physical work on paper: every task with a box to tick, beside the drawing; read without any machine. */
-  import { minutesTogether, type SpentByAct, type StaticWay, type Step } from '$core';
+  import { minutesTogether, type SpentByAct, type Step } from '$core/procedure';
+  import type { StaticWay } from '$core/document';
   import { ROUND_WORDS, cautionWords, stepWords } from '$lib/wording/steps';
   import { minutesWords } from '$lib/wording/bench';
   import { TOOL_WORDS } from '$lib/wording/tools';

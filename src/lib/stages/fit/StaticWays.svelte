@@ -1,6 +1,6 @@
 <script lang="ts">
   /** The two ways against static, as large targets; one is chosen before anything inside is touched. */
-  import { STATIC_WAYS } from '$core';
+  import { STATIC_WAYS } from '$core/document';
   import { STATIC_WAY_WORDS } from '$lib/wording/staticWays';
   import type { JobModel } from '../jobModel.svelte';
 

@@ -1,5 +1,8 @@
 /** The numbers that the view from behind gives to the sockets which a task is about. */
-import { rearLeads, type LeadEnd, type Machine, type Need, type Step } from '$core';
+import { rearLeads } from '$core/assembly';
+import type { LeadEnd, Need } from '$core/kinds';
+import type { Machine } from '$core/document';
+import type { Step } from '$core/procedure';
 import type { CardOnSlot } from '$lib/board/layout';
 
 const LEADS_TO: Readonly<Partial<Record<Step['code'], LeadEnd['to']>>> = {

@@ -1,18 +1,9 @@
 /** The rest of the work planned anew after something was found, and how it differs from what was planned. */
 import { proxy } from 'comlink';
-import {
-  apply,
-  cardName,
-  restOf,
-  restRequest,
-  shoppingList,
-  steps,
-  withFound,
-  type Command,
-  type Found,
-  type Job,
-  type Step,
-} from '$core';
+import { apply, type Command } from '$core/commands';
+import { cardName, type Job } from '$core/document';
+import { restOf, restRequest, steps, withFound, type Found, type Step } from '$core/procedure';
+import { shoppingList } from '$core/write';
 import { supplies } from '$lib/state/supplies.svelte';
 import { askPlanner } from '$lib/workers/planner';
 import { inMoney } from '$lib/wording/figures';

@@ -7,15 +7,13 @@ import {
   BRACKET_WIDTH_MM,
   CARD_HEIGHT_MM,
   CONNECTOR_START_MM,
-  headerWayMm,
-  housings,
-  openingMiddleMm,
-  valueOf,
-  type Assembly,
-  type Housing,
-  type Machine,
-  type Step,
-} from '$core';
+} from '$core/standards';
+import { headerWayMm } from '$core/rules';
+import { housings, openingMiddleMm, type Housing } from '$core/placement';
+import { valueOf } from '$core/parts';
+import type { Assembly } from '$core/assembly';
+import type { Machine } from '$core/document';
+import type { Step } from '$core/procedure';
 import { boardLayout, type BoardLayout, type CardOnSlot, type DrawnBody } from '$lib/board/layout';
 
 interface Box {

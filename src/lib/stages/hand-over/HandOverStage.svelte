@@ -1,19 +1,11 @@
 <script lang="ts">
   import { Button, TextArea, TextInput } from 'carbon-components-svelte';
   import Printer from 'carbon-icons-svelte/lib/Printer.svelte';
-  import {
-    cardName,
-    doneActs,
-    enteredSerial,
-    forExport,
-    handOverSheet,
-    newCardsOf,
-    serialOf,
-    stageAnswer,
-    steps,
-    triedIn,
-    type Step,
-  } from '$core';
+  import { cardName, doneActs, enteredSerial, serialOf } from '$core/document';
+  import { forExport, handOverSheet } from '$core/write';
+  import { newCardsOf } from '$core/assembly';
+  import { stageAnswer, triedIn } from '$core/diagnosis';
+  import { steps, type Step } from '$core/procedure';
   import { ownParts } from '$lib/catalogue/ownParts.svelte';
   import { now } from '$lib/state/now';
   import { supplies } from '$lib/state/supplies.svelte';

@@ -1,14 +1,11 @@
 <script lang="ts">
   import Board from '$lib/board/Board.svelte';
   import Total from '$lib/ui/Total.svelte';
-  import {
-    cardName,
-    housings,
-    stageAnswer,
-    type DriverChoice,
-    type HandOverSheet,
-    type Job,
-  } from '$core';
+  import { cardName, type Job } from '$core/document';
+  import { housings } from '$core/placement';
+  import { stageAnswer } from '$core/diagnosis';
+  import type { DriverChoice } from '$core/drivers';
+  import type { HandOverSheet } from '$core/write';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { capital } from '$lib/wording/stepWords';
   import { leftLooseWords } from '$lib/wording/leads';

@@ -1,6 +1,7 @@
 <script lang="ts">
   /** What each need gets now: expected, measured before and after, and what was mended on the way. */
-  import { cardName, type SheetFigure } from '$core';
+  import { cardName } from '$core/document';
+  import type { SheetFigure } from '$core/write';
   import { CAUSE_WORDS } from '$lib/wording/causes';
   import { band, flowFigure } from '$lib/wording/flowFigures';
   import { catchWords, needWords } from '$lib/wording/needs';

@@ -10,15 +10,10 @@
   } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import {
-    ProblemList,
-    driveName,
-    emptyDrive,
-    freeNumber,
-    readSmartctl,
-    type Drive,
-    type NeedOf,
-  } from '$core';
+  import { ProblemList, readSmartctl } from '$core/read';
+  import { driveName, emptyDrive, type Drive } from '$core/parts';
+  import { freeNumber } from '$core/document';
+  import type { NeedOf } from '$core/kinds';
   import { counted, figure } from '$lib/wording/figures';
   import { problemWords } from '$lib/wording/problems';
   import { opensFor } from '$lib/ui/fold';

@@ -1,6 +1,8 @@
 <script lang="ts">
   /** What no card mends: an internet plan that carries less than is wanted. */
-  import { valueOf, type Machine, type NeedOf } from '$core';
+  import { valueOf } from '$core/parts';
+  import type { Machine } from '$core/document';
+  import type { NeedOf } from '$core/kinds';
 
   let { need, machine }: { need: NeedOf<'wifi'>; machine: Machine } = $props();
 

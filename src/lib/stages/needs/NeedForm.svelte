@@ -10,17 +10,12 @@
     TextInput,
   } from 'carbon-components-svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import {
-    BACKINGS,
-    MANNERS,
-    metByMachine,
-    takesCard,
-    worstVerdict,
-    type Card,
-    type Drive,
-    type Machine,
-    type Need,
-  } from '$core';
+  import { BACKINGS, type Drive } from '$core/parts';
+  import { MANNERS } from '$core/standards';
+  import { metByMachine } from '$core/flow';
+  import { takesCard, type Need } from '$core/kinds';
+  import { worstVerdict } from '$core/rules';
+  import type { Card, Machine } from '$core/document';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { BACKING_WORDS, MANNER_WORDS } from '$lib/wording/things';
   import { metByMachineWords, needWords } from '$lib/wording/needs';

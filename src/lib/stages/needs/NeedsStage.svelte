@@ -1,15 +1,10 @@
 <script lang="ts">
   import { Button, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
-  import {
-    MONEY_CELL,
-    begunFor,
-    deservedCents,
-    drivesWanted,
-    freeNumber,
-    plainNeed,
-    type NeedKind,
-  } from '$core';
+  import { MONEY_CELL } from '$core/catalogue';
+  import { begunFor, drivesWanted, plainNeed, type NeedKind } from '$core/kinds';
+  import { deservedCents } from '$core/rules';
+  import { freeNumber } from '$core/document';
   import { supplies } from '$lib/state/supplies.svelte';
   import { answerWords } from '$lib/wording/answers';
   import { inMoney } from '$lib/wording/figures';

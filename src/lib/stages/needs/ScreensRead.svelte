@@ -1,6 +1,9 @@
 <script lang="ts">
   /** Screens of the survey, each with the best it can show: one act takes that into the need. */
-  import { bestMode, valueOf, type Machine, type NeedOf } from '$core';
+  import { bestMode } from '$core/survey';
+  import { valueOf } from '$core/parts';
+  import type { Machine } from '$core/document';
+  import type { NeedOf } from '$core/kinds';
   import { modeWords } from '$lib/wording/figures';
 
   let {

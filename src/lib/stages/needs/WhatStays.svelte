@@ -1,7 +1,9 @@
 <script lang="ts">
   /** Which of the cards that are there stays. */
   import { Select, SelectItem } from 'carbon-components-svelte';
-  import { valueOf, type Machine, type NeedOf } from '$core';
+  import { valueOf } from '$core/parts';
+  import type { Machine } from '$core/document';
+  import type { NeedOf } from '$core/kinds';
 
   let {
     need,

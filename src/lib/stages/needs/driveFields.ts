@@ -1,5 +1,7 @@
 /** The fields of a drive: numbers may stay empty, for what nobody told is not known. */
-import { DRIVE_FORMS, Drive, MODULE_SIDES, WANTED_DRIVES, typedNumber } from '$core';
+import { DRIVE_FORMS, MODULE_SIDES, WANTED_DRIVES } from '$core/standards';
+import { Drive } from '$core/parts';
+import { typedNumber } from '$core/read';
 import { DRIVE_FORM_WORDS, WANTED_DRIVE_WORDS } from '$lib/wording/choices';
 import { MODULE_SIDE_WORDS } from '$lib/wording/things';
 

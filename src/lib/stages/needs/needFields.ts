@@ -3,18 +3,15 @@ import {
   ENCODINGS,
   NETWORK_FEATURES,
   OTHER_DEVICES,
-  Need,
   SCREEN_INPUTS,
   SERIAL_LINK_GIGABITS,
   USB_DEVICES,
   USB_SIGNALLING,
   WANTED_DRIVES,
   WIFI_BANDS,
-  needKindOf,
-  valueAt,
-  withValueAt,
-  type NeedKind,
-} from '$core';
+} from '$core/standards';
+import { Need, needKindOf, type NeedKind } from '$core/kinds';
+import { valueAt, withValueAt } from '$core/paths';
 import { DRIVER_SCOPE_WORDS } from '$lib/wording/kinds/drivers';
 import { SPEED_CLASS_WORDS, WANTED_DRIVE_WORDS } from '$lib/wording/choices';
 import {

@@ -1,6 +1,8 @@
 /** What the form of one kind of need has beside its fields; null: nothing. Each is fetched when it is first shown. */
 import type { Component } from 'svelte';
-import type { Drive, Machine, Need, NeedKind, NeedOf } from '$core';
+import type { Drive } from '$core/parts';
+import type { Machine } from '$core/document';
+import type { Need, NeedKind, NeedOf } from '$core/kinds';
 
 interface OwnPartProps<Asks> {
   readonly need: Asks;

@@ -1,6 +1,7 @@
 <script lang="ts">
   /** What the machine does before the work, need by need, to stand beside what it does afterwards. */
-  import { expectations, runsOf, type Expectation, type RunObservation } from '$core';
+  import { expectations, type Expectation } from '$core/assembly';
+  import { runsOf, type RunObservation } from '$core/document';
   import { flowFigure } from '$lib/wording/flowFigures';
   import { needWords } from '$lib/wording/needs';
   import { KIND_WORDS } from '$lib/wording/kinds/words';

@@ -2,7 +2,7 @@
   /** A fact that the plan waits for: it is told in the survey, or gone on without, with a reason. Ticking it would answer nothing. */
   import { Button, TextInput } from 'carbon-components-svelte';
   import { goto } from '$app/navigation';
-  import type { Step } from '$core';
+  import type { Step } from '$core/procedure';
   import { selection } from '$lib/state/selection.svelte';
   import { FACT_WORDS } from '$lib/wording/facts';
   import type { JobModel } from '../jobModel.svelte';

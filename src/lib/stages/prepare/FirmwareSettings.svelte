@@ -1,7 +1,7 @@
 <script lang="ts">
   /** Settings of the firmware as they are before the work: by the name that stands there, and what it is set to. */
   import { Button, TextInput } from 'carbon-components-svelte';
-  import { notedSetting, settingsNoted } from '$core';
+  import { notedSetting, settingsNoted } from '$core/document';
   import { now } from '$lib/state/now';
   import type { JobModel } from '../jobModel.svelte';
 

@@ -1,7 +1,8 @@
 <script lang="ts">
   /** What is done before the machine is opened; at some steps something is entered, or found to be other than ordered. */
   import { Button } from 'carbon-components-svelte';
-  import { onId, steps, type Stage, type Step } from '$core';
+  import { onId, type Stage } from '$core/document';
+  import { steps, type Step } from '$core/procedure';
   import type { JobModel } from '../jobModel.svelte';
   import DoesNotGo from '../fit/DoesNotGo.svelte';
   import StepStage from '../steps/StepStage.svelte';

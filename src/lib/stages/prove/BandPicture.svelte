@@ -1,7 +1,7 @@
 <script lang="ts">
   /** Every stage of the way with what it carries, the wanted figure, and the reading, on one scale; and how likely each holds it back. */
   import { scaleLinear } from 'd3-scale';
-  import type { Flow, FlowStage } from '$core';
+  import type { Flow, FlowStage } from '$core/kinds';
   import { flowFigure } from '$lib/wording/flowFigures';
   import { flowStageWords } from '$lib/wording/stages';
 

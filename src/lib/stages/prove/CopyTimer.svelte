@@ -2,7 +2,8 @@
   /** A stopwatch for a copy: its size, start, stop, and the rate is a run. Large targets, for a hand that holds something else. */
   import { untrack } from 'svelte';
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import type { Flow, Need, RunKind } from '$core';
+  import type { Flow, Need } from '$core/kinds';
+  import type { RunKind } from '$core/parts';
   import { RUN_KIND_WORDS } from '$lib/wording/causes';
   import { inTime } from '$lib/wording/figures';
   import { flowFigure } from '$lib/wording/flowFigures';

@@ -3,24 +3,21 @@
    * What may hold a figure back: the next check with its answers as large targets, what agrees with all that was seen, and what is
    * cleared. A cause that is named becomes a task.
    */
+  import { answeredCheck, checksFor, foundCause } from '$core/document';
+  import { checkCautions } from '$core/procedure';
   import {
-    answeredCheck,
-    checkCautions,
-    checksFor,
     cleared,
-    foundCause,
     possibleAnswers,
     reasonsFor,
     ruledOut,
-    valueOf,
     type Answer,
     type CauseAt,
-    type Check,
     type Explanation,
-    type Flow,
-    type Measure,
     type NeedDiagnosis,
-  } from '$core';
+  } from '$core/diagnosis';
+  import { valueOf } from '$core/parts';
+  import type { Check } from '$core/standards';
+  import type { Flow, Measure } from '$core/kinds';
   import { now } from '$lib/state/now';
   import { componentWords } from '$lib/wording/causes';
   import { CHECK_WORDS, answerTo, howTo } from '$lib/wording/checks';

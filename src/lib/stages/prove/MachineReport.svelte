@@ -1,7 +1,8 @@
 <script lang="ts">
   /** The machine's report after fitting: of each card of the plan what it shows, and where that differs from the plan. */
   import { untrack } from 'svelte';
-  import { cardName, reportOnPlan, type DeviceObservation, type ReportDifference } from '$core';
+  import { cardName, type DeviceObservation } from '$core/document';
+  import { reportOnPlan, type ReportDifference } from '$core/diagnosis';
   import { selection } from '$lib/state/selection.svelte';
   import { atMoment } from '$lib/wording/figures';
   import { differenceWords, seenWords } from '$lib/wording/observed';

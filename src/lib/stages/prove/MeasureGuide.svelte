@@ -1,6 +1,8 @@
 <script lang="ts">
   /** How to measure a need on this very system: what first, which commands, how much, how often. */
-  import { copyGigabytes, valueOf, type Flow, type Need } from '$core';
+  import { copyGigabytes } from '$core/diagnosis';
+  import { valueOf } from '$core/parts';
+  import type { Flow, Need } from '$core/kinds';
   import { download } from '$lib/ui/download';
   import { needWordsOf } from '$lib/wording/kinds/words';
   import { scriptOf } from '$lib/wording/measuring';

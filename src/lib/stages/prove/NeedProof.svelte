@@ -3,21 +3,13 @@
   import {
     cardName,
     causesFor,
-    heldReadings,
-    isMended,
     actId,
-    mendOf,
-    needKindOf,
-    steps,
-    variantsOf,
     type CauseObservation,
-    type FlowStage,
-    type Measure,
-    type NeedDiagnosis,
-    type Proving,
     type RunObservation,
-    type Step,
-  } from '$core';
+  } from '$core/document';
+  import { heldReadings, variantsOf, type NeedDiagnosis, type Proving } from '$core/diagnosis';
+  import { isMended, mendOf, steps, type Step } from '$core/procedure';
+  import { needKindOf, type FlowStage, type Measure } from '$core/kinds';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import { CAUSE_WORDS } from '$lib/wording/causes';

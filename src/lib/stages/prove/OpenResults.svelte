@@ -1,7 +1,8 @@
 <script lang="ts">
   /** Measurements that were read and may be of several needs: which one is it? */
   import { Button } from 'carbon-components-svelte';
-  import type { MeasuredRate, Need } from '$core';
+  import type { MeasuredRate } from '$core/read';
+  import type { Need } from '$core/kinds';
   import { inBytes, inMegabytes } from '$lib/wording/figures';
   import { needWords } from '$lib/wording/needs';
   import { KIND_WORDS } from '$lib/wording/kinds/words';

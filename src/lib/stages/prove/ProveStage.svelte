@@ -1,5 +1,7 @@
 <script lang="ts">
-  import { diagnoses, doneActs, provings, stageAnswer, steps, type Step } from '$core';
+  import { diagnoses, provings, stageAnswer } from '$core/diagnosis';
+  import { doneActs } from '$core/document';
+  import { steps, type Step } from '$core/procedure';
   import type { JobModel } from '../jobModel.svelte';
   import { answerWords } from '$lib/wording/answers';
   import AnswerLine from '../AnswerLine.svelte';

@@ -2,14 +2,10 @@
   /** Temperature, counts, link speed: read off the machine, each with what it is held against. */
   import { untrack } from 'svelte';
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import {
-    enteredReading,
-    heldReadings,
-    needKindOf,
-    type Expectation,
-    type HeldReading,
-    type ReadingKind,
-  } from '$core';
+  import { enteredReading } from '$core/document';
+  import { heldReadings, type HeldReading, type ReadingKind } from '$core/diagnosis';
+  import { needKindOf } from '$core/kinds';
+  import type { Expectation } from '$core/assembly';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { now } from '$lib/state/now';
   import { READING_WORDS, readingWords } from '$lib/wording/readings';

@@ -2,7 +2,9 @@
   /** One measurement, typed in the unit of its need: the figure, what was copied, and what else was special about it. */
   import { untrack } from 'svelte';
   import { Button, Checkbox, Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import type { Flow, Measure, Need, Phase, RunDirection, RunKind } from '$core';
+  import type { Flow, Measure, Need } from '$core/kinds';
+  import type { Phase } from '$core/document';
+  import type { RunDirection, RunKind } from '$core/parts';
   import { saidIn } from '$lib/wording/flowFigures';
   import { RUN_KIND_WORDS } from '$lib/wording/causes';
   import { directionWords } from '$lib/wording/proof';

@@ -1,7 +1,8 @@
 <script lang="ts">
   /** Every run as a point, before the work and after, with median and spread; behind both the expected band and what is wanted. */
   import { scaleLinear } from 'd3-scale';
-  import type { Flow, RunGroup } from '$core';
+  import type { Flow } from '$core/kinds';
+  import type { RunGroup } from '$core/diagnosis';
   import { flowFigure } from '$lib/wording/flowFigures';
 
   let {

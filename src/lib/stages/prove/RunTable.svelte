@@ -1,6 +1,8 @@
 <script lang="ts">
   /** Every run with how it was measured, held against what is expected of that way of measuring. */
-  import type { Flow, JudgedGroup, RunGroup, RunObservation } from '$core';
+  import type { Flow } from '$core/kinds';
+  import type { JudgedGroup, RunGroup } from '$core/diagnosis';
+  import type { RunObservation } from '$core/document';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { atMoment, inBytes, inTime } from '$lib/wording/figures';
   import { band, flowFigure } from '$lib/wording/flowFigures';

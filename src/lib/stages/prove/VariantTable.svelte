@@ -1,6 +1,7 @@
 <script lang="ts">
   /** Settings tried one after another, each with its runs; the best is kept, with why. */
-  import type { Flow, Variants } from '$core';
+  import type { Flow } from '$core/kinds';
+  import type { Variants } from '$core/diagnosis';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { flowFigure } from '$lib/wording/flowFigures';
   import { spreadWords } from '$lib/wording/proof';

@@ -1,15 +1,8 @@
 /** What the forms of measurements share: how a typed figure is read, and which ways of measuring a need knows. */
-import {
-  enteredRun,
-  needKindOf,
-  type Flow,
-  type Measure,
-  type Need,
-  type Phase,
-  type RunConditions,
-  type RunKind,
-  typedNumber,
-} from '$core';
+import { enteredRun, type Phase } from '$core/document';
+import { needKindOf, type Flow, type Measure, type Need } from '$core/kinds';
+import type { RunConditions, RunKind } from '$core/parts';
+import { typedNumber } from '$core/read';
 import { now } from '$lib/state/now';
 import { saidIn } from '$lib/wording/flowFigures';
 import type { JobModel } from '../jobModel.svelte';

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { CautionCode, StaticWay } from '$core';
+  import type { CautionCode } from '$core/procedure';
+  import type { StaticWay } from '$core/document';
   import { cautionWords } from '$lib/wording/steps';
 
   let { cautions, staticWay }: { cautions: readonly CautionCode[]; staticWay: StaticWay | null } =

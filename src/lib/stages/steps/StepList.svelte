@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { DoneAct, Step } from '$core';
+  import type { DoneAct } from '$core/document';
+  import type { Step } from '$core/procedure';
   import { atMoment } from '$lib/wording/figures';
   import { ROUND_WORDS, stepWords } from '$lib/wording/steps';
 

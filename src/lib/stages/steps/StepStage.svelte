@@ -1,18 +1,16 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import { tick as settled, type Snippet } from 'svelte';
+  import { STAGES, doneActs, type Stage } from '$core/document';
   import {
-    STAGES,
-    doneActs,
     lastDone,
     mayTakeBack,
     openRound,
-    stageAnswer,
     stageOfRound,
     steps as stepsOf,
-    type Stage,
     type Step,
-  } from '$core';
+  } from '$core/procedure';
+  import { stageAnswer } from '$core/diagnosis';
   import { isOnControl, isNoCommand } from '$lib/ui/keys';
   import { selection } from '$lib/state/selection.svelte';
   import { answerWords } from '$lib/wording/answers';

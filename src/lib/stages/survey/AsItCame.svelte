@@ -3,7 +3,7 @@
   import { Button, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { freeNumber, type Machine } from '$core';
+  import { freeNumber, type Machine } from '$core/document';
   import type { JobModel } from '../jobModel.svelte';
   import Photos from './Photos.svelte';
 

@@ -2,16 +2,11 @@
   /** What the board delivers without any card, kind by kind: with it a need shows at once whether it is met. */
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import {
-    CARD_KINDS,
-    columnsOf,
-    known,
-    override,
-    valueOf,
-    type Delivery,
-    type DeliveryKind,
-    type Machine,
-  } from '$core';
+  import { CARD_KINDS, type Delivery, type DeliveryKind } from '$core/kinds';
+  import { columnsOf } from '$core/catalogue';
+  import { known, valueOf } from '$core/parts';
+  import { override } from '$core/survey';
+  import type { Machine } from '$core/document';
   import CellField from '$lib/ui/CellField.svelte';
   import { SOURCE_SHORT } from '$lib/wording/facts';
   import { CARD_KIND_WORDS } from '$lib/wording/kinds/words';

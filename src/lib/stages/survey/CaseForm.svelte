@@ -2,15 +2,9 @@
   import { Button, Checkbox, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import {
-    OBSTACLE_KINDS,
-    freeNumber,
-    known,
-    valueOf,
-    type Obstacle,
-    type Machine,
-    typedNumber,
-  } from '$core';
+  import { OBSTACLE_KINDS, freeNumber, type Obstacle, type Machine } from '$core/document';
+  import { known, valueOf } from '$core/parts';
+  import { typedNumber } from '$core/read';
   import FactField from './FactField.svelte';
   import FittingFacts from './FittingFacts.svelte';
   import { FIELD } from './factFields';

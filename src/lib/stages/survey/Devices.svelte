@@ -1,14 +1,14 @@
 <script lang="ts">
   /** What the machine reported of its devices: ports with slots, what does not work, and everything as a tree. */
+  import { deviceProblemIn } from '$core/standards';
   import {
-    deviceProblemIn,
     functionName,
     portTree,
     portsWithSlots,
-    type Machine,
     type PortWithSlot,
     type TreeNode,
-  } from '$core';
+  } from '$core/read';
+  import type { Machine } from '$core/document';
   import { DEVICE_PROBLEM_WORDS } from '$lib/wording/deviceProblems';
   import { linkWords } from '$lib/wording/figures';
 

@@ -2,7 +2,8 @@
   /** The way in: files that the machine itself wrote, dropped, chosen or pasted, and what came of them. */
   import { Button } from 'carbon-components-svelte';
   import { onMount, untrack } from 'svelte';
-  import { sameMachine, type Job } from '$core';
+  import { sameMachine } from '$core/survey';
+  import type { Job } from '$core/document';
   import { shop } from '$lib/state/shop.svelte';
   import type { DroppedFile } from '$lib/workers/packageFiles';
   import type { JobModel } from '../jobModel.svelte';

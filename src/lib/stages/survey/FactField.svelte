@@ -1,7 +1,8 @@
 <script lang="ts" generics="Value">
   /** One fact: its value or “not known”, who says so, and a way to tell it. Wrong input changes nothing. */
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import { disagreeing, override, type Fact } from '$core';
+  import { disagreeing, override } from '$core/survey';
+  import type { Fact } from '$core/parts';
   import { SOURCE_SHORT } from '$lib/wording/facts';
   import type { FieldKind } from './fields';
 

@@ -1,6 +1,7 @@
 <script lang="ts">
   /** What fitting has to know of a case: how it opens, what holds its brackets, what is there to spare. */
-  import type { Fact, Machine } from '$core';
+  import type { Fact } from '$core/parts';
+  import type { Machine } from '$core/document';
   import { FACT_WORDS } from '$lib/wording/facts';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';

@@ -3,7 +3,8 @@
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { HOP_KINDS, LEAD_PLACES, emptyLead, freeNumber, type Hop, type Lead } from '$core';
+  import { HOP_KINDS, LEAD_PLACES, emptyLead, type Hop, type Lead } from '$core/parts';
+  import { freeNumber } from '$core/document';
   import { HOP_WORDS, LEAD_WORDS, hopFacts, hopName } from '$lib/wording/networkPath';
   import { opensFor } from '$lib/ui/fold';
   import FactField from './FactField.svelte';

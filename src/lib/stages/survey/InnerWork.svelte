@@ -7,15 +7,12 @@
     BUILD_LEADS,
     LEAD_KINDS,
     MACHINE_PARTS,
-    freeNumber,
-    known,
     leadRow,
-    looseLead,
-    type InnerLead,
     type LeadKind,
-    type Machine,
     type MachinePart,
-  } from '$core';
+  } from '$core/standards';
+  import { freeNumber, type Machine } from '$core/document';
+  import { known, looseLead, type InnerLead } from '$core/parts';
   import { opensFor } from '$lib/ui/fold';
   import { capital } from '$lib/wording/stepWords';
   import { END_WORDS, LEAD_WORDS, PART_WORDS, leadName } from '$lib/wording/leads';

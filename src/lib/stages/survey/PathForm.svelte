@@ -6,11 +6,9 @@
     PROCESSOR_CLASSES,
     RADIO_STANDARDS,
     SATA_PORTS,
-    emptyHop,
-    freeNumber,
-    type Hop,
-    type Machine,
-  } from '$core';
+  } from '$core/standards';
+  import { emptyHop, type Hop } from '$core/parts';
+  import { freeNumber, type Machine } from '$core/document';
   import { COPY_DRIVE_WORDS } from '$lib/wording/facts';
   import { DISTANCE_WORDS, PROCESSOR_WORDS, RADIO_WORDS, hopName } from '$lib/wording/networkPath';
   import FactField from './FactField.svelte';

@@ -4,7 +4,9 @@
    * thick as what it carries, with its speed. The narrowest is marked.
    */
   import { scaleSqrt } from 'd3-scale';
-  import { ETHERNET_MEGABITS, isFibre, wireLinks, type Hop, type NetworkPath } from '$core';
+  import { ETHERNET_MEGABITS, isFibre } from '$core/standards';
+  import { wireLinks } from '$core/kinds';
+  import type { Hop, NetworkPath } from '$core/parts';
   import { wireWords } from '$lib/wording/figures';
   import { hopName } from '$lib/wording/networkPath';
 

@@ -3,7 +3,8 @@
   import { Button, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { bestMode, emptyScreen, freeNumber, override, type Machine, type Screen } from '$core';
+  import { bestMode, override } from '$core/survey';
+  import { emptyScreen, freeNumber, type Machine, type Screen } from '$core/document';
   import { modeWords } from '$lib/wording/figures';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';

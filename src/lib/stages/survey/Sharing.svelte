@@ -3,18 +3,10 @@
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import {
-    LINK_WIDTHS,
-    emptySupply,
-    freeNumber,
-    known,
-    override,
-    valueOf,
-    type Condition,
-    type Generation,
-    type Machine,
-    type Slot,
-  } from '$core';
+  import { LINK_WIDTHS, type Generation } from '$core/standards';
+  import { emptySupply, freeNumber, type Condition, type Machine, type Slot } from '$core/document';
+  import { known, valueOf } from '$core/parts';
+  import { override } from '$core/survey';
   import { opensFor } from '$lib/ui/fold';
 
   let {

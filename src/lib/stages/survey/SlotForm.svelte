@@ -1,19 +1,16 @@
 <script lang="ts">
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { FRONT_LEADS, PLUG_TYPES } from '$core/standards';
   import {
-    FRONT_LEADS,
     M2_SIGNALS,
-    PLUG_TYPES,
-    disagreeing,
-    known,
     occupantNamed,
-    override,
-    valueOf,
     type Machine,
     type Occupant,
     type Slot,
     DISPOSITIONS,
-  } from '$core';
+  } from '$core/document';
+  import { disagreeing, override } from '$core/survey';
+  import { known, valueOf } from '$core/parts';
   import { selection } from '$lib/state/selection.svelte';
   import { SOURCE_SHORT } from '$lib/wording/facts';
   import { DISPOSITION_WORDS } from '$lib/wording/choices';

@@ -2,7 +2,8 @@
   /** The slots of the machine, one to be selected, and ways to add another. */
   import { Button } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
-  import { emptySlot, freeNumber, valueOf, type Machine, type Slot } from '$core';
+  import { emptySlot, freeNumber, type Machine, type Slot } from '$core/document';
+  import { valueOf } from '$core/parts';
   import { slotLine } from '$lib/board/slotWords';
   import { selection } from '$lib/state/selection.svelte';
 

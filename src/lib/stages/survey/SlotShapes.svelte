@@ -1,6 +1,6 @@
 <script lang="ts">
   /** Which slot is it? All kinds to scale, seen from above, the rear edge of the machine to the left. */
-  import type { Slot } from '$core';
+  import type { Slot } from '$core/document';
   import { LONG_SHAPES, SOCKET_SHAPES, type SlotShape } from './slotShapes';
 
   let { slot }: { slot: Slot } = $props();

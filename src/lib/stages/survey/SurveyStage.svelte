@@ -1,7 +1,9 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { Tab, TabContent, Tabs, TextInput } from 'carbon-components-svelte';
-  import { housings, partOf, type Machine, type PartOf } from '$core';
+  import { housings } from '$core/placement';
+  import { partOf, type PartOf } from '$core/units';
+  import type { Machine } from '$core/document';
   import { selection, type FactPlace } from '$lib/state/selection.svelte';
   import { contradictionWords } from '$lib/wording/contradictions';
   import { answerWords } from '$lib/wording/answers';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
-  import { emptySystem, type Machine } from '$core';
+  import { emptySystem, type Machine } from '$core/document';
   import BuiltIn from './BuiltIn.svelte';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';

@@ -1,7 +1,7 @@
 <script lang="ts">
   /** Machines like this one: templates, machines of earlier jobs, and this one saved as a template. */
   import { Button, Select, SelectItem, SelectItemGroup } from 'carbon-components-svelte';
-  import type { Machine } from '$core';
+  import type { Machine } from '$core/document';
   import { shop } from '$lib/state/shop.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import type { JobModel } from '../jobModel.svelte';

@@ -2,7 +2,7 @@
   /** What is not known yet: each open fact with its own field, how to find it out, and how many verdicts wait for it. */
   import { counted } from '$lib/wording/figures';
   import { opensFor } from '$lib/ui/fold';
-  import type { Machine } from '$core';
+  import type { Machine } from '$core/document';
   import { tick } from 'svelte';
   import type { JobModel } from '../jobModel.svelte';
   import { focusWayOn } from '../wayOn';

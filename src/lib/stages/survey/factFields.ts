@@ -2,22 +2,24 @@
 import {
   CABLE_CLASSES,
   CONNECTOR_LANES,
-  LEAD_CONDITIONS,
   LINK_WIDTHS,
   M2_KEYS,
-  M2_SIGNALS,
-  PCI_KEYINGS,
   SCREEN_INPUTS,
-  SLOT_STATES,
   SYSTEM_FAMILIES,
   WIFI_BANDS,
+  type Generation,
+  type SystemFamily,
+} from '$core/standards';
+import { LEAD_CONDITIONS } from '$core/parts';
+import {
+  M2_SIGNALS,
+  PCI_KEYINGS,
+  SLOT_STATES,
   occupantNamed,
   type Architecture,
-  type FactCode,
-  type Generation,
   type Occupant,
-  type SystemFamily,
-} from '$core';
+} from '$core/document';
+import type { FactCode } from '$core/rules';
 import { CABLE_WORDS, LEAD_CONDITION_WORDS } from '$lib/wording/networkPath';
 import { SLOT_STATE_WORDS } from '$lib/wording/choices';
 import { INPUT_WORDS, SIGNAL_WORDS, SYSTEM_FAMILY_WORDS } from '$lib/wording/things';

@@ -4,17 +4,17 @@ import {
   BOARD_HEADERS,
   DRIVE_ARRAYS,
   ETHERNET_MEGABITS,
-  FAN_CELL,
   FRONT_LEADS,
   PLUG_TYPES,
   SENSED_WATTS,
   type BoardHeader,
   type DriveArray,
   type FrontLead,
-  type Machine,
   type PlugType,
-  typedNumber,
-} from '$core';
+} from '$core/standards';
+import { FAN_CELL } from '$core/catalogue';
+import type { Machine } from '$core/document';
+import { typedNumber } from '$core/read';
 
 export interface FieldKind<Value> {
   readonly unit?: string;

@@ -8,10 +8,10 @@ import {
   M2_KEYS,
   SOCKET_CONTACTS_MM,
   SOCKET_KEYS,
-  valueOf,
   type KeyBar,
-  type Slot,
-} from '$core';
+} from '$core/standards';
+import { valueOf } from '$core/parts';
+import type { Slot } from '$core/document';
 
 export interface SlotShape {
   readonly name: string;

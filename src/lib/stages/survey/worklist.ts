@@ -1,5 +1,8 @@
 /** What the survey is still to be told, as rows to be worked down: what is asked of several slots alike is one row. */
-import { partOf, toldFact, type DecisiveFact, type FactCode, type Machine } from '$core';
+import { partOf } from '$core/units';
+import { toldFact } from '$core/survey';
+import type { DecisiveFact, FactCode } from '$core/rules';
+import type { Machine } from '$core/document';
 import { FACT_WORDS } from '$lib/wording/facts';
 import { answersOf, entryOf, systemSaid } from './factFields';
 import type { FieldKind } from './fields';

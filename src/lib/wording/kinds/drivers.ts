@@ -1,5 +1,5 @@
 /** Words of needs for drivers alone. */
-import type { NeedOf } from '$core';
+import type { NeedOf } from '$core/kinds';
 import { plainGuide } from './guides';
 import { IN_BYTES, READ_OR_WRITTEN, type NeedWords } from './kindWords';
 

@@ -1,5 +1,5 @@
 /** Words of storage cards, and of needs for drives. */
-import { areUsed, socketWanted, unitsNeeded, type DeliveryOf, type NeedOf } from '$core';
+import { areUsed, socketWanted, unitsNeeded, type DeliveryOf, type NeedOf } from '$core/kinds';
 import { counted, figure, inMegabytes } from '../figures';
 import { QUIET, THRICE, copyTo } from './guides';
 import {

@@ -1,5 +1,5 @@
 /** Words of needs for graphics work. */
-import type { NeedOf } from '$core';
+import type { NeedOf } from '$core/kinds';
 import { figure } from '../figures';
 import { ENCODING_WORDS } from '../things';
 import { IN_BYTES, READ_OR_WRITTEN, list, type NeedWords } from './kindWords';

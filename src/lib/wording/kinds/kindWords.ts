@@ -1,5 +1,7 @@
 /** What the screens say of one kind of card and of one kind of need: each kind has its words, whole, in one file. */
-import type { Flow, RunTest, SystemFamily } from '$core';
+import type { Flow } from '$core/kinds';
+import type { RunTest } from '$core/parts';
+import type { SystemFamily } from '$core/standards';
 
 export interface CardWords<Delivers> {
   /** As a heading. */

@@ -1,5 +1,5 @@
 /** Words of network cards, and of needs for a wire. */
-import type { DeliveryOf, NeedOf } from '$core';
+import type { DeliveryOf, NeedOf } from '$core/kinds';
 import { counted, inMegabytes, wireWords } from '../figures';
 import { FEATURE_WORDS } from '../things';
 import { QUIET, THRICE, copyTo, wireTest } from './guides';

@@ -1,5 +1,5 @@
 /** Words of cards with a purpose of their own, and of needs for them. */
-import type { DeliveryOf, NeedOf } from '$core';
+import type { DeliveryOf, NeedOf } from '$core/kinds';
 import { OTHER_DEVICE_WORDS } from '../things';
 import { plainGuide } from './guides';
 import { IN_BYTES, READ_OR_WRITTEN, type CardWords, type NeedWords } from './kindWords';

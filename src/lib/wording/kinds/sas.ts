@@ -1,5 +1,5 @@
 /** Words of SAS host adapters, and of needs for SAS drives. */
-import type { DeliveryOf, NeedOf } from '$core';
+import type { DeliveryOf, NeedOf } from '$core/kinds';
 import { counted, inMegabytes } from '../figures';
 import { drivesGuide } from './drives';
 import { IN_BYTES, READ_OR_WRITTEN, list, type CardWords, type NeedWords } from './kindWords';

@@ -1,5 +1,5 @@
 /** Words of graphics cards, and of needs for screens. */
-import type { DeliveryOf, NeedOf } from '$core';
+import type { DeliveryOf, NeedOf } from '$core/kinds';
 import { counted, modeWords } from '../figures';
 import { INPUT_WORDS } from '../things';
 import { IN_BYTES, READ_OR_WRITTEN, list, type CardWords, type NeedWords } from './kindWords';

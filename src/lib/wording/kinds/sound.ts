@@ -1,5 +1,5 @@
 /** Words of sound cards, and of needs for sound. */
-import type { DeliveryOf, NeedOf } from '$core';
+import type { DeliveryOf, NeedOf } from '$core/kinds';
 import { plainGuide } from './guides';
 import { IN_BYTES, READ_OR_WRITTEN, list, type CardWords, type NeedWords } from './kindWords';
 

@@ -1,5 +1,5 @@
 /** Words of USB cards, and of needs for USB ports. */
-import type { DeliveryOf, NeedOf } from '$core';
+import type { DeliveryOf, NeedOf } from '$core/kinds';
 import { counted, figure, inMegabytes } from '../figures';
 import { USB_DEVICE_WORDS } from '../things';
 import { QUIET, THRICE, copyTo } from './guides';

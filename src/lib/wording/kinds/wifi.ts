@@ -1,5 +1,5 @@
 /** Words of Wi-Fi cards, and of needs for a radio. */
-import type { DeliveryOf, NeedOf } from '$core';
+import type { DeliveryOf, NeedOf } from '$core/kinds';
 import { QUIET, THRICE, wireTest } from './guides';
 import { READ_OR_WRITTEN, list, type CardWords, type NeedWords } from './kindWords';
 

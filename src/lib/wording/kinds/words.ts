@@ -1,5 +1,5 @@
 /** The registry of what is said of kinds. */
-import type { Delivery, DeliveryKind, DeliveryOf, Need, NeedKind, NeedOf } from '$core';
+import type { Delivery, DeliveryKind, DeliveryOf, Need, NeedKind, NeedOf } from '$core/kinds';
 import { driversNeed } from './drivers';
 import { drivesCard, drivesNeed } from './drives';
 import { graphicsNeed } from './graphics';

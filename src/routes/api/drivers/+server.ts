@@ -1,7 +1,7 @@
 /** Stand-in for a driver library: the packages that are for any of the asked devices. */
 import { error, json } from '@sveltejs/kit';
 import * as z from 'zod/mini';
-import { namesAny } from '$core';
+import { namesAny } from '$core/drivers';
 import { PACKAGES } from './library';
 
 const MOST_IDS = 20_000;

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import type { Stage } from '$core';
+  import type { Stage } from '$core/document';
   import JobView from '$lib/stages/JobView.svelte';
 
   const id = $derived(page.params['id'] ?? '');

@@ -1,0 +1,39 @@
+/** What other rooms than the core's take of this one. */
+export { modalias, modulesFor, shellMatch } from './moduleMatching.ts';
+export {
+  type DriverChoice,
+  type DriverLibrary,
+  type OutranksBy,
+  chooseDriver,
+  driverForCard,
+  isDriven,
+  namesAny,
+  packagesFor,
+  toInstall,
+} from './chooseDriver.ts';
+export { cardAsked, functionAsked, instanceAsked, machineAsked } from './deviceAsked.ts';
+export { type PackageRecord, packageRecords } from './packageRecords.ts';
+export {
+  type DrivenDevice,
+  type PackageLook,
+  type PackagesLook,
+  type PackageFile,
+  folderOf,
+  lookAtPackages,
+  nameInArchive,
+  saysOfDrivers,
+} from './packageLook.ts';
+export { fewest, fewestSearch } from './fewest.ts';
+export {
+  type StickPackage,
+  type StickSoFar,
+  type StickStage,
+  stickFiles,
+  stickSearch,
+} from './stick.ts';
+export { type DeviceIdentities, pciIdentities } from './setup/identities.ts';
+export { rankedDrivers } from './setup/ranking.ts';
+export { installingOf, modelsFor } from './setup/sections.ts';
+export { readSetupPackage, setupSaying } from './setup/setupPackage.ts';
+export { type TargetSystem, readTarget } from './setup/target.ts';
+export { compareVersions } from './classDrivers.ts';
