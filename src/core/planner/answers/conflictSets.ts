@@ -26,10 +26,7 @@ export interface ConflictSet {
 const MOST_SETS = 4;
 
 /** Whether some plan meets the musts among these members, keeps their pins, and is within their limits. */
-function* isPossible(
-  request: PlanRequest,
-  members: readonly Member[],
-): Search<unknown, boolean> {
+function* isPossible(request: PlanRequest, members: readonly Member[]): Search<unknown, boolean> {
   const limits = new Set(members.flatMap((each) => (each.kind === 'limit' ? [each.limit] : [])));
   const context = planContextOf(
     {
