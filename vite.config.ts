@@ -2,6 +2,7 @@ import { sveltekit } from '@sveltejs/kit/vite';
 import { optimizeCss } from 'carbon-preprocess-svelte';
 import { defineConfig, type Plugin } from 'vite';
 import manifest from './package.json' with { type: 'json' };
+import { FILES } from './scripts/files.mjs';
 
 /**
  * Carbon's style sheet fetches its fonts from a remote host; Tenant ships its own. The sheet is pruned after
@@ -38,26 +39,6 @@ const treeshake = {
   ],
 };
 
-/** What every page of a job needs comes in few files: many small ones take a tenth more when they are compressed. */
-const TOGETHER = [
-  {
-    name: 'core',
-    test: /\/src\/core\/(standards\/(?!problemCodes|systemDrivers|pciClasses)|parts|document\/(?!freeNumber)|kinds\/(?!(?:\w+\/)?(?:proof|proofs|causes|seen|component|components|running|runnings|negotiated)\.ts)|placement\/(?!powerLoads)|rules\/(?!supplySize)|flow\/(?!copyTime|fairShares|concurrency)|assembly\/(?!driverTargets|expectations|acceptance)|procedure\/standing|drivers\/(?!stick|package|machineDevices|versions)|commands|units|memo|money|survey\/(template|claims)|read\/(problem|storedJob|keptList))/,
-  },
-  {
-    name: 'words',
-    test: /\/src\/lib\/wording\/(figures|flowFigures|things|stages|kinds\/\w+)\.ts/,
-  },
-  {
-    name: 'base',
-    test: /node_modules\/(svelte|@sveltejs|zod|localforage|idb|comlink|carbon-components-svelte\/src\/(Button|Portal|ContentSwitcher)|carbon-icons-svelte\/lib\/(Light|Asleep|Keyboard|Undo|Redo|ListChecked)\.)/,
-  },
-  {
-    name: 'leaves',
-    test: /\/src\/lib\/(board\/(keysAndCards|scale)|ui\/(keys|keepFocus)|wording\/(chooseAnswer|rear)|stages\/wayOn|state\/(letters|selection)\.svelte)\.ts/,
-  },
-];
-
 export default defineConfig({
   plugins: [carbonStyles(), sveltekit(), optimizeCss()],
   worker: { format: 'es', rolldownOptions: { treeshake } },
@@ -76,8 +57,11 @@ export default defineConfig({
     // Where the build spends its time is nothing to act on here.
     rolldownOptions: {
       checks: { pluginTimings: false },
-      output: { codeSplitting: { groups: TOGETHER } },
       treeshake,
     },
+  },
+  // The server's own are cut as they come: it opens nothing that a browser's page opens as it is loaded.
+  environments: {
+    client: { build: { rolldownOptions: { output: { codeSplitting: { groups: FILES } } } } },
   },
 });

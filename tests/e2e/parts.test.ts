@@ -108,6 +108,25 @@ test.describe('a part that dies', () => {
   });
 });
 
+/** Scripts and styles of one stage: each costs a request, however small it is. */
+const MOST_FILES = 25;
+
+test('a stage comes in few files', async ({ page }) => {
+  await openJobs(page);
+  const files: string[] = [];
+  page.on('request', (request) => {
+    const { pathname } = new URL(request.url());
+    if (/\.(?:js|css)$/.test(pathname)) files.push(pathname);
+  });
+  for (const stage of ['survey', 'choose', 'prove']) {
+    files.length = 0;
+    await openStage(page, 'boatyard', stage);
+    await page.waitForLoadState('networkidle');
+    expect(files.length, stage).toBeGreaterThan(5);
+    expect(files.length, stage).toBeLessThanOrEqual(MOST_FILES);
+  }
+});
+
 /** What one act may run of one effect: what it changes, and what follows from that. */
 const MOST_RUNS = 2;
 
