@@ -2,7 +2,7 @@ import { sveltekit } from '@sveltejs/kit/vite';
 import { optimizeCss } from 'carbon-preprocess-svelte';
 import { defineConfig, type Plugin } from 'vite';
 import manifest from './package.json' with { type: 'json' };
-import { FILES } from './scripts/files.mjs';
+import { FILES } from './scripts/files.ts';
 
 /**
  * Carbon's style sheet fetches its fonts from a remote host; Tenant ships its own. The sheet is pruned after

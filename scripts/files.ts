@@ -5,25 +5,26 @@
  */
 
 /** Where a module lies: under `src`, or in a package. */
-const placeOf = (id) => {
+const placeOf = (id: string): string => {
   const at = id.lastIndexOf('/node_modules/');
   return at >= 0
     ? `package ${id.slice(at + '/node_modules/'.length)}`
     : id.slice(id.lastIndexOf('/src/') + '/src/'.length);
 };
 
-const named = (root, names) => names.map((name) => `${root}${name}`);
+const named = (root: string, names: readonly string[]): readonly string[] =>
+  names.map((name) => `${root}${name}`);
 
 /**
- * @param {string} name
- * @param {readonly string[]} of beginnings of places
- * @param {readonly string[]} but what of these comes later, once it is asked for
+ * @param of beginnings of places
+ * @param but what of these comes later, once it is asked for
  */
-const file = (name, of, but = []) => ({
+const file = (name: string, of: readonly string[], but: readonly string[] = []) => ({
   name,
-  test: (id) => {
+  test: (id: string): boolean => {
     const place = placeOf(id);
-    const isOne = (beginnings) => beginnings.some((each) => place.startsWith(each));
+    const isOne = (beginnings: readonly string[]) =>
+      beginnings.some((each) => place.startsWith(each));
     return isOne(of) && !isOne(but) && !OF_PROOF.test(place);
   },
 });
