@@ -4,12 +4,13 @@
  */
 import { deviceId, type PciFunction } from '../parts/pciFunction.ts';
 import {
-  emptyReading,
   readFile,
+  saidIn,
   type EvidenceFile,
   type FileReading,
   type FileReport,
 } from './fileReading.ts';
+import { believed, latest } from '../parts/trust.ts';
 import type { FirmwareReading } from './firmware/firmware.ts';
 import { nameIn, readIdList } from './idList.ts';
 import { machinesApart, type MachinesApart } from './machinesApart.ts';
@@ -18,6 +19,7 @@ import { withSystemLinks } from './pci/links.ts';
 import { isNamed, portsWithSlots } from './pci/ports.ts';
 import { named } from './pci/named.ts';
 import { ProblemList, type Problem } from './problem.ts';
+import type { Statements } from './readers.ts';
 import { withBuses } from './system/attached.ts';
 import type { AliasList } from './system/moduleAliases.ts';
 import type { ScreenReading } from './screens/edid.ts';
@@ -102,7 +104,7 @@ export function readFiles(
       found: `${files.length}`,
     };
     const file = { name: '', kind: null, found: 0, problems: [problem] };
-    readings.push({ ...emptyReading(), files: [file] });
+    readings.push({ files: [file], told: [] });
   }
   return { readings, apart: machinesApart(readings) };
 }
@@ -134,18 +136,16 @@ function concluded(
   readings: readonly FileReading[],
   known: Known,
 ): Omit<Evidence, 'files' | 'apart'> {
-  const all = <Kind extends keyof FileReading>(kind: Kind) =>
-    readings.flatMap((reading) => reading[kind] as readonly FileReading[Kind][number][]);
+  const all = <Name extends keyof Statements>(name: Name) => saidIn(readings, name);
   const reports = all('reports');
-  const links = all('links').at(-1);
-  const loaded = all('loaded').at(-1);
-  const facts = all('facts').at(-1);
-  const deviceList = all('deviceLists')[0] ?? null;
-  const aliases = all('aliases').at(-1) ?? null;
-  const lists = { pci: all('pciLists').at(-1) ?? null, usb: all('usbLists').at(-1) ?? null };
+  const links = latest(all('links'));
+  const loaded = latest(all('loaded'));
+  const facts = latest(all('facts'));
+  const aliases = latest(all('aliases')) ?? null;
+  const lists = { pci: latest(all('pciLists')) ?? null, usb: latest(all('usbLists')) ?? null };
   const devices = combineReports(reports);
-  const attached = all('attached').at(-1);
-  const units = all('units').at(-1);
+  const attached = latest(all('attached'));
+  const units = latest(all('units'));
   const placed =
     attached === undefined || units === undefined
       ? devices.functions
@@ -164,18 +164,18 @@ function concluded(
     devicesWhole: reports.some(
       ({ source, functions }) => source !== 'system' && functions.length > 0,
     ),
-    firmware: all('firmwareTables').at(-1) ?? all('firmwareReports')[0] ?? null,
+    firmware: believed(all('firmware'))?.reading ?? null,
     screens: all('screens'),
     ports: portsOf(all('ports')),
-    osName: all('osNames')[0] ?? null,
-    kernel: all('kernels')[0] ?? null,
+    osName: latest(all('osNames')) ?? null,
+    kernel: latest(all('kernels')) ?? null,
     live: facts?.get('live') === 'yes',
     uefi: yesOrNo(facts?.get('uefi')),
     secureBoot: yesOrNo(facts?.get('secure-boot')),
     drives: all('drives'),
     results: all('results'),
     hardware: all('hardware').length === 0 ? null : hardwareOf(all('hardware')),
-    deviceList: withUsbNames(deviceList, lists.usb ?? known.usb),
+    deviceList: withUsbNames(latest(all('deviceLists')) ?? null, lists.usb ?? known.usb),
     aliases,
     names,
     lists,

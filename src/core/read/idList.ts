@@ -1,5 +1,26 @@
 /** The open lists of device names, `pci.ids` and `usb.ids`: names by numbers. Format as their own headers describe it. */
 import type { ProblemList } from './problem.ts';
+import type { TextReader } from './reader.ts';
+
+export const pciIds = {
+  kind: 'pciIds',
+  name: /(^|\/)pci\.ids$/,
+  head: [/^#\s*List of PCI ID/m],
+  read(text, problems) {
+    const { size } = readIdList(text, problems).devices;
+    return { found: size, says: { pciLists: size > 0 ? [text] : [] } };
+  },
+} satisfies TextReader;
+
+export const usbIds = {
+  kind: 'usbIds',
+  name: /(^|\/)usb\.ids$/,
+  head: [/^#\s*List of USB ID/m],
+  read(text, problems) {
+    const { size } = readIdList(text, problems).devices;
+    return { found: size, says: { usbLists: size > 0 ? [text] : [] } };
+  },
+} satisfies TextReader;
 
 export interface IdList {
   readonly vendors: ReadonlyMap<number, string>;

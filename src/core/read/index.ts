@@ -20,7 +20,8 @@ export { readEthtool, readIpLink } from './system/linux.ts';
 export { readModulesAlias } from './system/moduleAliases.ts';
 export { type Inf, readInf } from './drivers/inf.ts';
 export { nameIn, readIdList } from './idList.ts';
-export { type EvidenceKind } from './recognise.ts';
+export { type EvidenceKind } from './readers.ts';
+export { type ToolKind } from './results/tools.ts';
 export {
   type Evidence,
   type FilesRead,

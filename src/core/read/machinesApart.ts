@@ -3,9 +3,10 @@
  * are mostly others, where the firmware knows no address of the tree of devices, or where both are whole survey files.
  */
 import { deviceId } from '../parts/pciFunction.ts';
-import type { FileReading } from './fileReading.ts';
+import { believed } from '../parts/trust.ts';
+import { saidIn, type FileReading } from './fileReading.ts';
 import type { FirmwareReading } from './firmware/firmware.ts';
-import { CONFIG_PATH } from './recognise.ts';
+import { CONFIG_PATH } from './pci/configSpace.ts';
 
 interface MachineFiles {
   /** What its firmware calls the board; null where no file says. */
@@ -111,14 +112,9 @@ function unitsOf(readings: readonly FileReading[]): readonly Unit[] {
 }
 
 function traitsOf(readings: readonly FileReading[]): Traits {
-  const functions = readings.flatMap(({ reports }) =>
-    reports.flatMap(({ functions: told }) => told),
-  );
+  const functions = saidIn(readings, 'reports').flatMap(({ functions: told }) => told);
   const byAddress = new Map(functions.map((fn) => [fn.address, deviceId(fn)]));
-  const firmware = readings.flatMap(({ firmwareTables, firmwareReports }) => [
-    ...firmwareTables,
-    ...firmwareReports,
-  ])[0];
+  const firmware = believed(saidIn(readings, 'firmware'))?.reading;
   return {
     board: firmware === undefined ? null : boardWords(firmware),
     devices: [...byAddress.values()],

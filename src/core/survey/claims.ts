@@ -3,31 +3,7 @@
  * contradiction is shown and not hidden.
  */
 import type { Fact, Claim, Source } from '../parts/fact.ts';
-
-/** Best first. What a link is wired and powered for, its port knows better than any label. */
-const WIRING: readonly Source[] = [
-  'registers',
-  'text',
-  'system',
-  'bench',
-  'technician',
-  'firmware',
-  'template',
-  'screen',
-];
-/** What can be seen, whoever opened the machine knows best. */
-const SIGHT: readonly Source[] = [
-  'bench',
-  'technician',
-  'registers',
-  'text',
-  'system',
-  'screen',
-  'firmware',
-  'template',
-];
-const ORDERS = { wiring: WIRING, sight: SIGHT } as const;
-export type Trust = keyof typeof ORDERS;
+import { isBetter, type Trust } from '../parts/trust.ts';
 
 /** The fact after one more source was heard. */
 export function addClaim<Value>(
@@ -42,10 +18,7 @@ export function addClaim<Value>(
   // A correction made with this source already heard stands: the technician knew.
   const overruled =
     before.source === 'technician' && others.some((other) => other.source === source);
-  const order = ORDERS[trust];
-  const better =
-    !overruled &&
-    (source === before.source || order.indexOf(source) < order.indexOf(before.source));
+  const better = !overruled && (source === before.source || isBetter(trust, source, before.source));
   const [believed, doubted] = better ? [heard, before] : [before, heard];
   return settled(believed, [doubted, ...others]);
 }

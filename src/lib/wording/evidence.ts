@@ -1,7 +1,11 @@
 /** What a file of evidence is, and how the customer's machine is made to write one. */
-import type { Absent, EvidenceKind, FileReport } from '$core/read';
+import type { Absent, EvidenceKind, FileReport, ToolKind } from '$core/read';
+import { ownValue } from '$core/paths';
 
-const KINDS: Readonly<Record<EvidenceKind, readonly [what: string, counted: string]>> = {
+type Counted = readonly [what: string, counted: string];
+
+/** Tools that measure go by their own names. */
+const KINDS: Readonly<Record<Exclude<EvidenceKind, ToolKind>, Counted>> = {
   bundle: ['file of the survey script', 'parts'],
   lspci: ['report of lspci', 'devices'],
   lspciMachine: ['report of lspci -vmm', 'devices'],
@@ -18,8 +22,6 @@ const KINDS: Readonly<Record<EvidenceKind, readonly [what: string, counted: stri
   ipLink: ['network ports', 'ports'],
   ethtool: ['network port', 'ports'],
   smartctl: ['what drives say of themselves', 'drives'],
-  iperf3: ['measurement of iperf3', 'results'],
-  fio: ['measurement of fio', 'results'],
   copies: ['what a copy tool counted', 'copies'],
   radio: ['what the radio is joined at', 'radio'],
   nvme: ['what NVMe drives say', 'results'],
@@ -36,7 +38,7 @@ const KINDS: Readonly<Record<EvidenceKind, readonly [what: string, counted: stri
 
 export function reportWords({ kind, found }: FileReport): string {
   if (kind === null) return 'not known';
-  const [what, counted] = KINDS[kind];
+  const [what, counted] = ownValue(KINDS, kind) ?? [`measurement of ${kind}`, 'results'];
   return counted === '' ? what : `${what}: ${found} ${counted}`;
 }
 

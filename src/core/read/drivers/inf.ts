@@ -4,6 +4,17 @@
  * against another program's reading of the same files.
  */
 import type { ProblemList } from '../problem.ts';
+import type { TextReader } from '../reader.ts';
+
+/** A driver's setup file names devices that it drives: none of them need be in this machine. */
+export const driverSetup = {
+  kind: 'driverSetup',
+  head: [/^[ \t]*\[version\][ \t]*\r?$/im],
+  read(_, problems) {
+    problems.add({ code: 'evidence.driverSetup', line: 1 });
+    return { found: 0, says: {} };
+  },
+} satisfies TextReader;
 
 /** A line “key = value, value”, or “value, value” without a key; strings are put in. */
 export interface InfLine {

@@ -14,7 +14,18 @@ import {
 import { clipped } from '../../parts/limits.ts';
 import { within, type ProblemList } from '../problem.ts';
 import type { FirmwareReading, FirmwareSlot } from './firmware.ts';
-import { emptyFirmware, filled, firmwareDate, slotFrom } from './firmware.ts';
+import { emptyFirmware, filled, firmwareDate, saidBy, slotFrom } from './firmware.ts';
+import { one, type TextReader } from '../reader.ts';
+
+export const dmidecode = {
+  kind: 'dmidecode',
+  head: [/^Handle 0x[0-9A-F]+, DMI type \d+/m],
+  read(text, problems) {
+    const firmware = one(readDmidecode(text, problems));
+    const slots = firmware.flatMap((each) => each.slots);
+    return { found: slots.length, says: { firmware: firmware.map(saidBy('text')) } };
+  },
+} satisfies TextReader;
 
 const HANDLE = /^Handle 0x[0-9A-F]+, DMI type (\d+), (\d+) bytes$/;
 /** From this length on a firmware record says whether it is UEFI. */

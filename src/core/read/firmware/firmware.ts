@@ -1,5 +1,6 @@
 /** What the firmware says of the machine: the same whether read from its table or from a report about it. */
 import { inHex } from '../../units.ts';
+import type { Source } from '../../parts/fact.ts';
 import { clipped } from '../../parts/limits.ts';
 import type { Generation } from '../../standards/pciExpress.ts';
 import type {
@@ -54,6 +55,16 @@ export interface FirmwareReading {
     readonly address: string | null;
   }[];
 }
+
+/** A reading with how it was come by: of the table's own bytes, or of a report about it. */
+export interface FirmwareReport {
+  readonly source: Extract<Source, 'registers' | 'text'>;
+  readonly reading: FirmwareReading;
+}
+
+export const saidBy =
+  (source: FirmwareReport['source']) =>
+  (reading: FirmwareReading): FirmwareReport => ({ source, reading });
 
 export function emptyFirmware(): FirmwareReading {
   return {

@@ -18,8 +18,34 @@ import {
 import type { ByteReader } from '../byteReader.ts';
 import type { ProblemList } from '../problem.ts';
 import type { FirmwareReading, FirmwareSlot } from './firmware.ts';
-import { addressOf, emptyFirmware, filled, firmwareDate, slotFrom } from './firmware.ts';
-import { readStructures, stringAt, type Structure } from './structures.ts';
+import { addressOf, emptyFirmware, filled, firmwareDate, saidBy, slotFrom } from './firmware.ts';
+import {
+  ENTRY_POINT_BYTES,
+  hasEntryPoint,
+  readStructures,
+  startsAsTable,
+  stringAt,
+  type Structure,
+} from './structures.ts';
+import { one, type BytesReader } from '../reader.ts';
+
+export const firmwareTable = {
+  kind: 'firmwareTable',
+  isOne: (bytes) =>
+    hasEntryPoint(bytes) ? bytes.length > ENTRY_POINT_BYTES : startsAsTable(bytes),
+  read(bytes, problems) {
+    const firmware = one(readSmbios(bytes, problems));
+    const slots = firmware.flatMap((each) => each.slots);
+    return { found: slots.length, says: { firmware: firmware.map(saidBy('registers')) } };
+  },
+} satisfies BytesReader;
+
+/** Where the table begins: it says nothing by itself. */
+export const firmwareEntry = {
+  kind: 'firmwareEntry',
+  isOne: (bytes) => bytes.length <= ENTRY_POINT_BYTES && hasEntryPoint(bytes),
+  read: () => ({ found: 0, says: {} }),
+} satisfies BytesReader;
 
 /** @returns null (with a problem) where no structure could be read at all */
 export function readSmbios(bytes: Uint8Array, problems: ProblemList): FirmwareReading | null {

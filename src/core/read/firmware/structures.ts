@@ -6,8 +6,8 @@ import { ByteReader } from '../byteReader.ts';
 import type { ProblemList } from '../problem.ts';
 
 const HEADER_BYTES = 4;
-export const END_OF_TABLE = 127;
-export const LARGEST_TABLE = 1024 * 1024;
+const END_OF_TABLE = 127;
+const LARGEST_TABLE = 1024 * 1024;
 const MOST_STRUCTURES = 4096;
 
 export interface Structure {
@@ -21,6 +21,24 @@ export interface Structure {
 /** Whether the bytes begin with an entry point, as dumps do. */
 export const hasEntryPoint = (bytes: Uint8Array): boolean =>
   ['_SM_', '_SM3_'].some((anchor) => startsWith(bytes, anchor));
+
+/** An entry point by itself is no longer. */
+export const ENTRY_POINT_BYTES = 32;
+
+/** The raw table has no mark: it is known by its structures, which follow each other up to the one that ends it. */
+export function startsAsTable(bytes: Uint8Array): boolean {
+  if (bytes.length > LARGEST_TABLE) return false;
+  let at = 0;
+  while (at + 4 <= bytes.length) {
+    const [type, length = 0] = [bytes[at], bytes[at + 1]];
+    if (length < 4) return false;
+    if (type === END_OF_TABLE) return at > 0;
+    at += length;
+    while (at + 1 < bytes.length && (bytes[at] !== 0 || bytes[at + 1] !== 0)) at += 1;
+    at += 2;
+  }
+  return false;
+}
 
 /** The structures up to the end of the table, or up to where it breaks (with a problem). */
 export function readStructures(bytes: Uint8Array, problems: ProblemList): readonly Structure[] {

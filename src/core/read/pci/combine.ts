@@ -1,6 +1,7 @@
 /** Several reports of the same devices as one: the better source of each device, with what only others say. */
 import type { PciFunction } from '../../parts/pciFunction.ts';
 import type { Source } from '../../parts/fact.ts';
+import { byTrust } from '../../parts/trust.ts';
 
 /** What one report says of the machine's devices, and how it came by it. */
 export interface DeviceReport {
@@ -8,12 +9,6 @@ export interface DeviceReport {
   /** `text` for reports of which some devices may still have been read from registers. */
   readonly source: Extract<Source, 'registers' | 'text' | 'system'>;
 }
-
-const RANK: Readonly<Record<DeviceReport['source'], number>> = {
-  registers: 0,
-  text: 1,
-  system: 2,
-};
 
 export interface CombinedDevices {
   readonly functions: readonly PciFunction[];
@@ -23,7 +18,7 @@ export interface CombinedDevices {
 export function combineReports(reports: readonly DeviceReport[]): CombinedDevices {
   const functions = new Map<string, PciFunction>();
   const sources = new Map<string, DeviceReport['source']>();
-  for (const report of reports.toSorted((a, b) => RANK[a.source] - RANK[b.source])) {
+  for (const report of byTrust(reports)) {
     for (const fn of report.functions) {
       const better = functions.get(fn.address);
       functions.set(fn.address, better === undefined ? fn : completed(better, fn));

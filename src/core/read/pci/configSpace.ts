@@ -5,6 +5,26 @@
 import type { Express, ExpressKind, LinkState, PciFunction } from '../../parts/pciFunction.ts';
 import { ByteReader } from '../byteReader.ts';
 import type { ProblemList } from '../problem.ts';
+import { one, type BytesReader } from '../reader.ts';
+import type { DeviceReport } from './combine.ts';
+
+/** Path of a device's registers as Linux offers them. */
+export const CONFIG_PATH = /([0-9a-f]{4,8}:[0-9a-f]{2}:[0-9a-f]{2}\.[0-7])[/-]config(?:\.hex)?$/;
+const LEAST_BYTES = 64;
+const MOST_BYTES = 4096;
+
+export const configSpace = {
+  kind: 'configSpace',
+  isOne: (bytes, name) => bytes.length >= LEAST_BYTES && CONFIG_PATH.test(name),
+  read(bytes, problems, name) {
+    const address = CONFIG_PATH.exec(name)?.[1] ?? '';
+    const functions = one(
+      decodeConfigSpace(address, bytes.subarray(0, MOST_BYTES), null, problems),
+    );
+    const report: DeviceReport = { source: 'registers', functions };
+    return { found: functions.length, says: { reports: [report] } };
+  },
+} satisfies BytesReader;
 
 const STATUS = 0x06;
 const STATUS_HAS_CAPABILITIES = 0x10;

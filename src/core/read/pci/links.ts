@@ -7,6 +7,16 @@ import { generationAt } from '../../standards/pciExpress.ts';
 import { inHex } from '../../units.ts';
 import { linesOf } from '../lines.ts';
 import type { ProblemList } from '../problem.ts';
+import type { TextReader } from '../reader.ts';
+
+export const links = {
+  kind: 'links',
+  name: /(^|\/|› )links$/,
+  read(text, problems) {
+    const said = readLinks(text, problems);
+    return { found: said.links.size, says: { links: [said] } };
+  },
+} satisfies TextReader;
 
 export interface SystemLinks {
   /** By the address of either end. */
@@ -24,7 +34,7 @@ const MOST_SLOT_NUMBER = 0x1fff;
 /** What a port says whose slot was never numbered. */
 const NO_NUMBER = 0;
 
-export function readLinks(input: string, problems: ProblemList): SystemLinks {
+function readLinks(input: string, problems: ProblemList): SystemLinks {
   const links = new Map<string, NonNullable<Express['link']>>();
   const slots = new Map<string, number>();
   for (const { raw } of linesOf(input, problems)) {

@@ -9,6 +9,23 @@ import { ownValue } from '../../paths.ts';
 import { decodeConfigSpace, isWindow } from './configSpace.ts';
 import { MOST, clipped } from '../../parts/limits.ts';
 import { ProblemList, upTo, within, type Problem } from '../problem.ts';
+import type { TextReader } from '../reader.ts';
+import type { DeviceReport } from './combine.ts';
+
+export const lspci = {
+  kind: 'lspci',
+  head: [/^(?:[0-9a-f]{4,8}:)?[0-9a-f]{2}:[0-9a-f]{2}\.[0-7] \S/m],
+  read(text, problems) {
+    const reading = readLspci(text);
+    for (const problem of reading.problems) problems.add(problem);
+    const byRegisters = (fn: PciFunction) => reading.fromRegisters.has(fn.address);
+    const reports: readonly DeviceReport[] = [
+      { source: 'registers', functions: reading.functions.filter(byRegisters) },
+      { source: 'text', functions: reading.functions.filter((fn) => !byRegisters(fn)) },
+    ];
+    return { found: reading.functions.length, says: { reports } };
+  },
+} satisfies TextReader;
 
 const LARGEST_INPUT = 16 * 1024 * 1024;
 const CONFIG_BYTES = 4096;

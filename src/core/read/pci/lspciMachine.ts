@@ -3,13 +3,24 @@ import { linesOf } from '../lines.ts';
 import { emptyFunction, type PciFunction } from '../../parts/pciFunction.ts';
 import { MOST, clipped } from '../../parts/limits.ts';
 import { upTo, type ProblemList } from '../problem.ts';
+import type { TextReader } from '../reader.ts';
+import type { DeviceReport } from './combine.ts';
+
+export const lspciMachine = {
+  kind: 'lspciMachine',
+  head: [/^Slot:\t/m],
+  read(text, problems) {
+    const report: DeviceReport = { source: 'text', functions: readLspciMachine(text, problems) };
+    return { found: report.functions.length, says: { reports: [report] } };
+  },
+} satisfies TextReader;
 
 const FIELD = /^([A-Za-z]+):\t(.*)$/;
 const ADDRESS = /^(?:([0-9a-f]{4,8}):)?([0-9a-f]{2}:[0-9a-f]{2}\.[0-7])$/;
 const NUMBERED = /^(.*?) ?\[([0-9a-f]{4})\]$/;
 const BYTE = /^[0-9a-f]{2}$/;
 
-export function readLspciMachine(input: string, problems: ProblemList): readonly PciFunction[] {
+function readLspciMachine(input: string, problems: ProblemList): readonly PciFunction[] {
   const functions = new Map<string, PciFunction>();
   for (const { line, fields } of paragraphs(input, problems)) {
     const read = readParagraph(fields, line, problems);

@@ -15,6 +15,18 @@ import {
 import { ownValue } from '../../paths.ts';
 import { MOST, clipped } from '../../parts/limits.ts';
 import { upTo, within, type ProblemList } from '../problem.ts';
+import type { TextReader } from '../reader.ts';
+import type { DeviceReport } from './combine.ts';
+
+export const pciconf = {
+  kind: 'pciconf',
+  head: [/^[a-z][a-z0-9_]{0,30}\d{1,5}@pci\d/m],
+  read(text, problems) {
+    const { functions, units } = readPciconf(text, problems);
+    const report: DeviceReport = { source: 'text', functions };
+    return { found: functions.length, says: { reports: [report], units: [units] } };
+  },
+} satisfies TextReader;
 
 /** Its name with its number, its place, and what its registers say it is. */
 const HEADER =

@@ -4,7 +4,20 @@
  */
 import { linesOf } from '../lines.ts';
 import type { ProblemList } from '../problem.ts';
-import { isRate, type MeasuredRate, type Result } from './result.ts';
+import { measured, isRate, type MeasuredRate, type Result } from './result.ts';
+import type { TextReader } from '../reader.ts';
+
+export const copies = {
+  kind: 'copies',
+  tail: [
+    /^\d{1,18} \S{1,12} (?:\([^)\n]{0,40}\) \S{1,20}, \d|transferred in \d)/m,
+    /^\d{1,9}\+\d{1,9} records out$/m,
+    /^sent [\d,.]{1,24} bytes {1,4}received \d/m,
+    /\s100% {1,4}\d{1,7}[KMGT]?B {1,4}\d/,
+    /:\s{1,40}\d[\d.,\u00a0' ]{0,24} Bytes\/\S/i,
+  ],
+  read: measured(readCopies),
+} satisfies TextReader;
 
 interface Copied {
   readonly bytes: number;
@@ -52,7 +65,7 @@ const BINARY: Readonly<Record<string, number>> = {
 };
 
 /** Never throws: one result for each copy that its tool counted. */
-export function readCopies(input: string, problems: ProblemList): readonly Result[] {
+function readCopies(input: string, problems: ProblemList): readonly Result[] {
   const results: MeasuredRate[] = [];
   let files: number | undefined;
   for (const { line, raw } of linesOf(input, problems)) {

@@ -2,7 +2,14 @@
 import * as z from 'zod/mini';
 import type { RunDirection } from '../../parts/run.ts';
 import type { ProblemList } from '../problem.ts';
-import { isRate, jsonIn, type Result } from './result.ts';
+import { measured, isRate, jsonIn, type Result } from './result.ts';
+import type { TextReader } from '../reader.ts';
+
+export const fio = {
+  kind: 'fio',
+  head: [/"fio version"\s{0,9}:/],
+  read: measured(readFio),
+} satisfies TextReader;
 
 const Side = z.object({
   io_bytes: z.number(),
@@ -26,7 +33,7 @@ const Report = z.object({
 });
 
 /** One result a job and direction. Never throws. */
-export function readFio(input: string, problems: ProblemList): readonly Result[] {
+function readFio(input: string, problems: ProblemList): readonly Result[] {
   const report = Report.safeParse(jsonIn(input));
   if (!report.success) {
     problems.add({ code: 'result.unreadable', line: 1, expected: '{"fio version": …, "jobs": …}' });

@@ -1,7 +1,14 @@
 /** What `iperf3 -J` prints at the end of a test. Source: its own JSON output, version 3.12, and its manual. */
 import * as z from 'zod/mini';
 import type { ProblemList } from '../problem.ts';
-import { isRate, jsonIn, type Result } from './result.ts';
+import { measured, isRate, jsonIn, type Result } from './result.ts';
+import type { TextReader } from '../reader.ts';
+
+export const iperf3 = {
+  kind: 'iperf3',
+  head: [/"version"\s{0,9}:\s{0,9}"iperf 3/],
+  read: measured(readIperf3),
+} satisfies TextReader;
 
 const Sum = z.object({
   bytes: z.number(),
@@ -35,7 +42,7 @@ const Report = z.object({
 });
 
 /** What arrived counts, and not what was sent. Never throws. */
-export function readIperf3(input: string, problems: ProblemList): readonly Result[] {
+function readIperf3(input: string, problems: ProblemList): readonly Result[] {
   const report = Report.safeParse(jsonIn(input));
   if (!report.success) {
     problems.add({ code: 'result.unreadable', line: 1, expected: '{"start": …, "end": …}' });

@@ -4,13 +4,20 @@
  */
 import * as z from 'zod/mini';
 import type { ProblemList } from '../problem.ts';
-import { driveSeen, jsonIn, type Result } from './result.ts';
+import { measured, driveSeen, jsonIn, type Result } from './result.ts';
+import type { TextReader } from '../reader.ts';
+
+export const nvme = {
+  kind: 'nvme',
+  head: [/"avail_spare"\s{0,9}:/],
+  read: measured(readNvme),
+} satisfies TextReader;
 
 const Log = z.object({ temperature: z.number(), percent_used: z.optional(z.number()) });
 
 const FREEZING_KELVIN = 273;
 
-export function readNvme(input: string, problems: ProblemList): readonly Result[] {
+function readNvme(input: string, problems: ProblemList): readonly Result[] {
   const log = Log.safeParse(jsonIn(input));
   const seen = log.success
     ? driveSeen(log.data.temperature - FREEZING_KELVIN, log.data.percent_used)

@@ -4,7 +4,14 @@
  */
 import { linesOf } from '../lines.ts';
 import type { ProblemList } from '../problem.ts';
-import type { Result } from './result.ts';
+import { measured, type Result } from './result.ts';
+import type { TextReader } from '../reader.ts';
+
+export const radio = {
+  kind: 'radio',
+  head: [/^Connected to [0-9a-f:]{17} \(on |\(Mbps\)\s{1,40}: \d/im],
+  read: measured(readRadio),
+} satisfies TextReader;
 
 /** “	freq: 5180”, newer ones “5180.0”. */
 const IW_FREQUENCY = /^freq: (\d{4})(?:\.\d)?$/;
@@ -17,7 +24,7 @@ const NETSH_CHANNEL = /^(?:Channel|Kanal|Canal|Canale)\s{1,40}: (\d{1,3})$/i;
 /** Channels up to this one are those of 2.4 GHz. Source: IEEE 802.11 (from memory). */
 const LAST_OF_2_4 = 14;
 
-export function readRadio(input: string, problems: ProblemList): readonly Result[] {
+function readRadio(input: string, problems: ProblemList): readonly Result[] {
   let gigahertz: number | null = null;
   let channel: number | null = null;
   let megabits: number | null = null;

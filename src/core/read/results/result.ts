@@ -1,5 +1,7 @@
 /** What a tool measured, as its own output has it. Whose need it is of is not known here. */
 import type { RunDirection, RunKind } from '../../parts/run.ts';
+import { upTo, type ProblemList } from '../problem.ts';
+import type { Told } from '../reader.ts';
 
 export interface MeasuredRate {
   readonly kind: 'rate';
@@ -58,3 +60,14 @@ export function driveSeen(celsius: number, percent: number | undefined): readonl
   const isCounted = percent !== undefined && percent >= 0 && percent <= MOST_PERCENT;
   return [{ kind: 'drive', celsius, wornPercent: isCounted ? percent : null }];
 }
+
+/** Measurements of one file: more than anybody looks at. */
+const MOST_RESULTS = 200;
+
+/** The reading of a file that says nothing but what was measured. */
+export const measured =
+  (read: (text: string, problems: ProblemList) => readonly Result[]) =>
+  (text: string, problems: ProblemList): Told<{ readonly results: readonly Result[] }> => {
+    const results = upTo(MOST_RESULTS, read(text, problems), 'results', problems);
+    return { found: results.length, says: { results } };
+  };

@@ -3,7 +3,14 @@ import Papa from 'papaparse';
 import type { RunDirection, RunKind } from '../../parts/run.ts';
 import type { ProblemList } from '../problem.ts';
 import { markBeside, markOf, numberIn, type Mark } from '../numberMarks.ts';
-import { isRate, type Result } from './result.ts';
+import { measured, isRate, type Result } from './result.ts';
+import type { TextReader } from '../reader.ts';
+
+export const resultTable = {
+  kind: 'resultTable',
+  firstLine: (line) => isResultTable(line),
+  read: measured(readResultTable),
+} satisfies TextReader;
 
 type Column = 'rate' | 'bytes' | 'seconds' | 'files' | 'direction' | 'what' | 'name';
 
@@ -53,7 +60,7 @@ interface Found {
 }
 
 /** Never throws: rows without a figure are problems, each with its line. */
-export function readResultTable(input: string, problems: ProblemList): readonly Result[] {
+function readResultTable(input: string, problems: ProblemList): readonly Result[] {
   const { data, meta } = Papa.parse<string[]>(input, { skipEmptyLines: 'greedy' });
   const [head = [], ...rows] = data;
   const columns = new Map<Column, Found>();
@@ -89,7 +96,7 @@ function marksOf(
 }
 
 /** Whether the first line names columns of measurements. */
-export const isResultTable = (firstLine: string): boolean => {
+const isResultTable = (firstLine: string): boolean => {
   const names = firstLine.split(/[,;\t]/, 40).map(columnOf);
   return (
     names.length > 1 &&

@@ -9,6 +9,16 @@ import type { ProblemList } from '../problem.ts';
 import { readCta } from './cta.ts';
 import { readDisplayId, type Tiles } from './displayId.ts';
 import { DESCRIPTOR_BYTES, detailedMode, type ReportedMode } from './modes.ts';
+import { one, type BytesReader } from '../reader.ts';
+
+export const edid = {
+  kind: 'edid',
+  isOne: (bytes) => startsAsEdid(bytes),
+  read(bytes, problems) {
+    const screens = one(readEdid(bytes, problems));
+    return { found: screens.length, says: { screens } };
+  },
+} satisfies BytesReader;
 
 const BLOCK_BYTES = 128;
 const HEADER = [0x00, 0xff, 0xff, 0xff, 0xff, 0xff, 0xff, 0x00] as const;
@@ -58,8 +68,7 @@ export interface ScreenReading {
   readonly checksumsHold: boolean;
 }
 
-export const startsAsEdid = (bytes: Uint8Array): boolean =>
-  HEADER.every((byte, n) => bytes[n] === byte);
+const startsAsEdid = (bytes: Uint8Array): boolean => HEADER.every((byte, n) => bytes[n] === byte);
 
 /** @returns null (with a problem) where the base block is not there whole */
 export function readEdid(bytes: Uint8Array, problems: ProblemList): ScreenReading | null {

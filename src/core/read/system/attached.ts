@@ -5,6 +5,16 @@
 import type { PciFunction } from '../../parts/pciFunction.ts';
 import { linesOf } from '../lines.ts';
 import type { ProblemList } from '../problem.ts';
+import type { TextReader } from '../reader.ts';
+
+export const attached = {
+  kind: 'attached',
+  head: [/^pci\d{1,5}: <[^>\n]{0,200}> (?:numa-domain \d{1,3} )?on pcib\d/m],
+  read(text, problems) {
+    const buses = readAttached(text, problems);
+    return { found: buses.bridges.size, says: { attached: [buses] } };
+  },
+} satisfies TextReader;
 
 /** “pci1: <ACPI PCI bus> on pcib1” */
 const BUS = /^(pci\d{1,5}): <[^>]{0,200}> (?:numa-domain \d{1,3} )?on (pcib\d{1,5})$/;

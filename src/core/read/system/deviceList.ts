@@ -8,6 +8,18 @@ import { emptyFunction, type LinkState, type PciFunction } from '../../parts/pci
 import type { Architecture } from '../../document/machine.ts';
 import { MOST, clipped } from '../../parts/limits.ts';
 import { upTo, type ProblemList } from '../problem.ts';
+import type { TextReader } from '../reader.ts';
+import type { DeviceReport } from '../pci/combine.ts';
+
+export const deviceList = {
+  kind: 'deviceList',
+  head: [/VEN_[0-9A-F]{4}&|VID_[0-9A-F]{4}&|\\\\?ACPI|^"?InstanceId/i],
+  read(text, problems) {
+    const list = readDeviceList(text, problems);
+    const report: DeviceReport = { source: 'system', functions: list.functions };
+    return { found: list.functions.length, says: { deviceLists: [list], reports: [report] } };
+  },
+} satisfies TextReader;
 
 const MOST_DEVICES = 5000;
 const MOST_COLUMNS = 250;

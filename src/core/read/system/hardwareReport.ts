@@ -9,6 +9,20 @@ import { generationAt, type Generation } from '../../standards/pciExpress.ts';
 import { MOST, clipped } from '../../parts/limits.ts';
 import { linesOf } from '../lines.ts';
 import { upTo, within, type ProblemList } from '../problem.ts';
+import type { TextReader } from '../reader.ts';
+
+export const hardwareReport = {
+  kind: 'hardwareReport',
+  head: [
+    /"SP(?:PCI|Software|Hardware)DataType"\s{0,9}:/,
+    /<string>SP(?:PCI|Software|Hardware)DataType<\/string>/,
+    /^(?:PCI|PCI Cards|Software|Hardware):[ \t]{0,9}\r?\n\s/m,
+  ],
+  read(text, problems) {
+    const report = readHardwareReport(text, problems);
+    return { found: report.cards.length, says: { hardware: [report] } };
+  },
+} satisfies TextReader;
 
 export interface ReportedCard {
   readonly name: string;

@@ -6,9 +6,66 @@ import { ownValue } from '../../paths.ts';
 import { ETHERNET_MEGABITS } from '../../standards/ethernet.ts';
 import type { SystemFamily } from '../../standards/systems.ts';
 import { within, type ProblemList } from '../problem.ts';
+import { one, pairs, type TextReader } from '../reader.ts';
+
+export const osRelease = {
+  kind: 'osRelease',
+  head: [/^PRETTY_NAME=|^VERSION_ID=/m],
+  read(text, problems) {
+    const osNames = one(readOsRelease(text, problems));
+    return { found: osNames.length, says: { osNames } };
+  },
+} satisfies TextReader;
+
+export const uname = {
+  kind: 'uname',
+  head: [/^(?:Linux|FreeBSD|NetBSD|OpenBSD|DragonFly) (?:\S+ )?\d+\.\d+/m],
+  read(text, problems) {
+    const kernels = one(readUname(text, problems));
+    return { found: kernels.length, says: { kernels } };
+  },
+} satisfies TextReader;
+
+export const ethtool = {
+  kind: 'ethtool',
+  head: [/^Settings for \S+:/m],
+  read(text, problems) {
+    const ports = readEthtool(text, problems);
+    return { found: ports.length, says: { ports } };
+  },
+} satisfies TextReader;
+
+export const ipLink = {
+  kind: 'ipLink',
+  head: [/"ifname"\s*:/],
+  read(text, problems) {
+    const ports = readIpLink(text, problems);
+    return { found: ports.length, says: { ports } };
+  },
+} satisfies TextReader;
+
+/** Which driver holds which device: a part of the survey script's file. */
+export const loadedDrivers = {
+  kind: 'loadedDrivers',
+  name: /(^|\/|› )loaded-drivers$/,
+  read(text) {
+    const loaded = pairs(text, ' ');
+    return { found: loaded.size, says: { loaded: [loaded] } };
+  },
+} satisfies TextReader;
+
+/** How the machine was started: a part of the survey script's file. */
+export const systemFacts = {
+  kind: 'systemFacts',
+  name: /(^|\/|› )system-facts$/,
+  read(text) {
+    const facts = pairs(text, '=');
+    return { found: facts.size, says: { facts: [facts] } };
+  },
+} satisfies TextReader;
 
 /** Name of the system with its release, from os-release; null where the file names none. */
-export function readOsRelease(input: string, problems: ProblemList): string | null {
+function readOsRelease(input: string, problems: ProblemList): string | null {
   const fields = new Map<string, string>();
   for (const line of input.split('\n')) {
     const match = /^([A-Z0-9_]+)=(["']?)(.*?)\2$/.exec(line.trimEnd());
@@ -48,7 +105,7 @@ const FAMILIES: Readonly<Record<string, SystemFamily>> = {
 };
 
 /** Reads what `uname -srm` or `uname -a` prints. */
-export function readUname(input: string, problems: ProblemList): Kernel | null {
+function readUname(input: string, problems: ProblemList): Kernel | null {
   for (const line of input.split('\n')) {
     // The name of the machine may stand before the release.
     const [system, ...words] = line.split(' ');

@@ -1,6 +1,16 @@
 /** Which kernel module offers to drive which devices: the patterns of a `modules.alias`. */
 import { clipped } from '../../parts/limits.ts';
 import type { ProblemList } from '../problem.ts';
+import type { TextReader } from '../reader.ts';
+
+export const modulesAlias = {
+  kind: 'modulesAlias',
+  head: [/^alias pci:/m],
+  read(text, problems) {
+    const aliases = readModulesAlias(text, problems);
+    return { found: aliases.count, says: { aliases: [aliases] } };
+  },
+} satisfies TextReader;
 
 /** Patterns of one `modules.alias`, so laid out that a device is held against few of them, however many there are. */
 export interface AliasList {

@@ -7,6 +7,16 @@ import { emptyDrive, type Drive } from '../../parts/drive.ts';
 import { MOST, clipped } from '../../parts/limits.ts';
 import { upTo, type ProblemList } from '../problem.ts';
 import { driveSeen, jsonIn, type DriveSeen } from '../results/result.ts';
+import type { TextReader } from '../reader.ts';
+
+export const smartctl = {
+  kind: 'smartctl',
+  head: [/"smartctl"\s{0,9}:\s{0,9}\{/],
+  read(text, problems) {
+    const drives = readSmartctl(text, problems);
+    return { found: drives.length, says: { drives, results: readTemperatures(text) } };
+  },
+} satisfies TextReader;
 
 const number = z.optional(z.number().check(z.nonnegative()));
 const words = z.optional(z.string());
@@ -62,7 +72,7 @@ export const WRITTEN_UNITS: Readonly<Record<string, number>> = {
 };
 
 /** What drives say of their temperature and wear, of what was read as drives. */
-export function readTemperatures(input: string): readonly DriveSeen[] {
+function readTemperatures(input: string): readonly DriveSeen[] {
   const data = jsonIn(input);
   return (Array.isArray(data) ? data : [data]).flatMap((each: unknown): readonly DriveSeen[] => {
     const report = Warm.safeParse(each);
