@@ -323,6 +323,31 @@ describe('A number that is typed', () => {
   });
 });
 
+describe('Results of hdparm', () => {
+  // As hdparm 9.65 printed them of a drive of 64 MiB: cached reads are of memory, and no measurement of the drive.
+  const both =
+    '\n/dev/loop0:\n Timing cached reads:   13722 MB in  2.00 seconds = 6867.05 MB/sec\n' +
+    ' Timing buffered disk reads:  64 MB in  0.10 seconds = 663.17 MB/sec\n';
+  const direct =
+    '\n/dev/loop0:\n Timing O_DIRECT disk reads:  64 MB in  0.02 seconds = 2972.18 MB/sec\n';
+
+  it('are what came out of the drive', () => {
+    for (const text of [both, direct]) {
+      const { files, results } = read(text, 'drive.txt');
+      expect(files[0]).to.deep.include({ kind: 'hdparm', found: 1, problems: [] });
+      expect(results).to.have.length(1);
+      expect(results[0]).to.include({ of: 'drive', direction: 'read', bytes: 64 * 2 ** 20 });
+    }
+    const [rate] = read(both, 'drive.txt').results;
+    expect(rate).to.include({ seconds: 0.1, bytesPerSecond: (64 * 2 ** 20) / 0.1 });
+  });
+
+  it('say so where only memory was read', () => {
+    const [file] = read(both.split('\n').slice(0, 3).join('\n'), 'drive.txt').files;
+    expect(file!.problems[0]).to.include({ code: 'result.nothingMeasured' });
+  });
+});
+
 describe('Results without an end', () => {
   it('of any tool are cut at the same number, and that is said', () => {
     const job = {

@@ -111,6 +111,11 @@ const INPUTS: Readonly<
     200,
     (n) => `{"start":{"version":"iperf 3.1"},"intervals":[${'{"sum":{"bytes":1}},'.repeat(n)}1]}`,
   ],
+  'drives of hdparm': [
+    'hdparm',
+    100,
+    (n) => ' Timing buffered disk reads:  64 MB in  0.10 seconds = 663.17 MB/sec\n'.repeat(n),
+  ],
   'jobs of fio': ['fio', 100, (n) => `{"fio version":"f","jobs":[${'{"error":1},'.repeat(n)}{}]}`],
   'brackets that are no JSON': ['fio', 500, (n) => `"fio version":\n${'{['.repeat(n)}`],
   'rates of a radio': [
