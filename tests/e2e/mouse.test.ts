@@ -37,7 +37,7 @@ test('the whole job with the mouse, from the machine’s own report', async ({ p
   await page.locator('[data-slot="port-5"]').click();
   await page.locator('#fact-slot-opening').fill('ninety');
   await page.locator('#fact-slot-opening').blur();
-  await expect(page.getByText('“ninety” is not an opening from 1 to 12')).toBeVisible();
+  await expect(page.getByText('“ninety” is not an opening from 1 to 32')).toBeVisible();
   await page.locator('#fact-slot-opening').fill('5');
   await page.locator('#fact-slot-opening').blur();
   await page.locator('#fact-slot-connectorLanes').selectOption('x16');

@@ -1,4 +1,5 @@
 /** Kinds of cells in a table of the catalogue: how each prints its value and reads it back. */
+import { boundsWords, isWithin, type NumberBounds } from '../parts/shape.ts';
 import { inHex } from '../units.ts';
 import { typedNumber } from '../read/numberMarks.ts';
 
@@ -24,35 +25,20 @@ export const MAYBE_TEXT_CELL: CellKind<string> = {
   parse: (text) => (text === '' ? text : TEXT_CELL.parse(text)),
 };
 
-export interface NumberBounds {
-  readonly least: number;
-  readonly most: number;
-  /** The least itself is not allowed. */
-  readonly over: boolean;
-  readonly whole: boolean;
-}
-
 /** A number within bounds. @param read what was typed, in the unit in which it is kept */
-export const numberCell = (
-  { least, most, over = false, whole = true }: Partial<NumberBounds> & Range,
+export function numberCell(
+  given: Partial<NumberBounds> & Pick<NumberBounds, 'least' | 'most'>,
   read: (text: string) => number | null = typedNumber,
-): CellKind<number> => ({
-  expects: `a ${whole ? 'whole ' : ''}number ${over ? `above ${least} and at most` : `from ${least} to`} ${most}`,
-  print: String,
-  parse: (text) => {
-    const value = read(text);
-    return value !== null &&
-      (over ? value > least : value >= least) &&
-      value <= most &&
-      (!whole || Number.isInteger(value))
-      ? value
-      : undefined;
-  },
-});
-
-interface Range {
-  readonly least: number;
-  readonly most: number;
+): CellKind<number> {
+  const bounds: NumberBounds = { over: false, whole: true, ...given };
+  return {
+    expects: `a ${bounds.whole ? 'whole ' : ''}number ${boundsWords(bounds)}`,
+    print: String,
+    parse: (text) => {
+      const value = read(text);
+      return value !== null && isWithin(bounds, value) ? value : undefined;
+    },
+  };
 }
 
 /** Money as people write it, kept as whole cents: never through a fraction. */

@@ -25,3 +25,4 @@ export {
   type RunTest,
 } from './run.ts';
 export { clipped } from './limits.ts';
+export { boundsAt, boundsWords, isWithin, schemaAt, type NumberBounds } from './shape.ts';

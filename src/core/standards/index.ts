@@ -1,5 +1,6 @@
 /** What other rooms than the core's take of this one. */
 export {
+  GENERATIONS,
   LINK_WIDTHS,
   CONNECTOR_LANES,
   type Generation,

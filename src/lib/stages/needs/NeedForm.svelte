@@ -106,8 +106,8 @@
           labelText={field.label}
           value={String(Number(readField(need, field)) / field.scale)}
           invalid={refused === field.path}
-          invalidText={expected(field)}
-          on:change={(event) => set(field, typed(field, String(event.detail ?? '')))}
+          invalidText={expected(need, field)}
+          on:change={(event) => set(field, typed(need, field, String(event.detail ?? '')))}
         />
       {:else if field.as === 'choice'}
         <Select

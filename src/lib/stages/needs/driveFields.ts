@@ -1,7 +1,7 @@
 /** The fields of a drive: numbers may stay empty, for what nobody told is not known. */
 import { DRIVE_FORMS, MODULE_SIDES, WANTED_DRIVES } from '$core/standards';
 import { Drive } from '$core/parts';
-import { typedNumber } from '$core/read';
+import { typedMeasure, unitOfName } from '$core/read';
 import { DRIVE_FORM_WORDS, WANTED_DRIVE_WORDS } from '$lib/wording/choices';
 import { MODULE_SIDE_WORDS } from '$lib/wording/things';
 
@@ -79,6 +79,6 @@ export function withField(drive: Drive, field: DriveField, typed: string): Drive
   if (field.as === 'choice')
     return put(field.options.find(([value]) => String(value) === typed)?.[0] ?? null);
   if (trimmed === '') return field.optional ? put(null) : null;
-  const value = typedNumber(trimmed);
-  return value === null ? null : put(value * field.scale);
+  const value = typedMeasure(trimmed, unitOfName(field.key), field.scale);
+  return value === null ? null : put(value);
 }

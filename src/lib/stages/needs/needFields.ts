@@ -11,6 +11,8 @@ import {
   WIFI_BANDS,
 } from '$core/standards';
 import { Need, needKindOf, type NeedKind } from '$core/kinds';
+import { boundsAt, boundsWords, isWithin, type NumberBounds } from '$core/parts';
+import { typedMeasure, unitOfName } from '$core/read';
 import { valueAt, withValueAt } from '$core/paths';
 import { DRIVER_SCOPE_WORDS } from '$lib/wording/kinds/drivers';
 import { SPEED_CLASS_WORDS, WANTED_DRIVE_WORDS } from '$lib/wording/choices';
@@ -29,19 +31,18 @@ export type NeedField = {
   readonly path: string;
   readonly label: string;
 } & (
-  | { readonly as: 'number'; readonly most: number; readonly scale: number; readonly least: number }
+  | { readonly as: 'number'; readonly scale: number }
   | { readonly as: 'tick' }
   | { readonly as: 'choice'; readonly options: readonly Option[] }
   | { readonly as: 'ticks'; readonly options: readonly Option[] }
 );
 
-const number = (path: string, label: string, most: number, scale = 1, least = 1): NeedField => ({
+/** @param scale what one is that is typed without a unit, in the unit in which it is kept */
+const number = (path: string, label: string, scale = 1): NeedField => ({
   as: 'number',
   path,
   label,
-  most,
   scale,
-  least,
 });
 const tick = (path: string, label: string): NeedField => ({ as: 'tick', path, label });
 const choice = (path: string, label: string, ...options: readonly Option[]): NeedField => ({
@@ -61,11 +62,11 @@ const MEGABYTE = 1e6;
 
 const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
   screens: [
-    number('count', 'Screens', 8),
+    number('count', 'Screens'),
     choice('into', 'Joined to', ['screen', 'screens'], ['card', 'another card, by a loop lead']),
-    number('mode.widthPx', 'Pixels across', 16_384),
-    number('mode.heightPx', 'Pixels down', 16_384),
-    number('mode.refreshHz', 'Refresh, Hz', 500),
+    number('mode.widthPx', 'Pixels across'),
+    number('mode.heightPx', 'Pixels down'),
+    number('mode.refreshHz', 'Refresh, Hz'),
     choice('bitsPerColour', 'Bits a colour', [8, '8'], [10, '10']),
     choice(
       'input',
@@ -75,7 +76,7 @@ const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
     ),
   ],
   graphics: [
-    number('memoryGigabytes', 'Memory, GB', 256),
+    number('memoryGigabytes', 'Memory, GB'),
     choice('speedClass', 'Speed', ...SPEED_CLASS_WORDS.map((label, n): Option => [n + 1, label])),
     ticks(
       'encodes',
@@ -84,10 +85,10 @@ const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
     ),
   ],
   usb: [
-    number('ports', 'Ports', 20),
+    number('ports', 'Ports'),
     choice('where', 'At the', ['rear', 'back'], ['front', 'front']),
-    number('bytesPerSecond', 'One alone, MB/s', 5_000, MEGABYTE),
-    number('milliamps', 'Current per port, mA (0: any)', 5_000, 1, 0),
+    number('bytesPerSecond', 'One alone, MB/s', MEGABYTE),
+    number('milliamps', 'Current per port, mA (0: any)'),
     tick('typeC', 'Type-C'),
     choice(
       'device',
@@ -102,9 +103,9 @@ const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
     ),
   ],
   network: [
-    number('bytesPerSecond', 'Copy at, MB/s', 10_000, MEGABYTE),
+    number('bytesPerSecond', 'Copy at, MB/s', MEGABYTE),
     choice('direction', 'The copies go', ['to', 'to the far end'], ['from', 'from the far end']),
-    number('ports', 'Ports', 8),
+    number('ports', 'Ports'),
     choice(
       'team',
       'Several ports',
@@ -120,21 +121,21 @@ const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
     ),
   ],
   wifi: [
-    number('megabits', 'Rate, Mb/s', 10_000),
+    number('megabits', 'Rate, Mb/s'),
     ticks('bands', 'Bands', ...WIFI_BANDS.map((band): Option => [band, `${band} GHz`])),
     tick('bluetooth', 'with Bluetooth'),
   ],
   sound: [
-    number('channels', 'Channels', 8),
-    number('inputs', 'Inputs', 8, 1, 0),
+    number('channels', 'Channels'),
+    number('inputs', 'Inputs'),
     tick('optical', 'optical socket'),
     tick('front', 'front sockets too'),
   ],
   drives: [
-    number('ports', 'Drives', 32),
-    number('usableGigabytes', 'Or room for data, TB', 10_000, 1_000, 0),
-    number('driveGigabytes', 'Of drives of, GB', 100_000),
-    number('bytesPerSecond', 'Each, or as an array, MB/s', 50_000, MEGABYTE),
+    number('ports', 'Drives'),
+    number('usableGigabytes', 'Or room for data, TB', 1_000),
+    number('driveGigabytes', 'Of drives of, GB'),
+    number('bytesPerSecond', 'Each, or as an array, MB/s', MEGABYTE),
     choice('together', 'While', [true, 'all at work'], [false, 'one alone']),
     choice(
       'drive',
@@ -156,21 +157,21 @@ const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
     tick('systemDriver', 'runs on the system’s own driver'),
   ],
   sas: [
-    number('count', 'Drives', 256),
+    number('count', 'Drives'),
     choice('medium', 'They are', ['hardDisk', 'hard disks'], ['solidState', 'solid-state']),
-    number('bytesPerSecond', 'Each, MB/s', 50_000, MEGABYTE),
+    number('bytesPerSecond', 'Each, MB/s', MEGABYTE),
     choice('together', 'While', [true, 'all at work'], [false, 'one alone']),
     choice('direction', 'The figure is for', ['read', 'reading'], ['write', 'writing']),
     tick('usedDrives', 'used before'),
     tick('bootable', 'bootable'),
   ],
   serialLink: [
-    number('ports', 'Ports', 4),
-    number('bytesPerSecond', 'MB/s', 10_000, MEGABYTE),
+    number('ports', 'Ports'),
+    number('bytesPerSecond', 'MB/s', MEGABYTE),
     choice('gigabits', 'Gb/s', ...SERIAL_LINK_GIGABITS.map((each): Option => [each, String(each)])),
   ],
   legacy: [
-    number('ports', 'Ports', 8),
+    number('ports', 'Ports'),
     choice('port', 'Kind', ['serial', 'serial'], ['parallel', 'parallel']),
   ],
   otherDevice: [
@@ -179,7 +180,7 @@ const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
       'What',
       ...OTHER_DEVICES.map((each): Option => [each, OTHER_DEVICE_WORDS[each]]),
     ),
-    number('units', 'How many', 16),
+    number('units', 'How many'),
   ],
   keep: [],
   drivers: [
@@ -199,19 +200,24 @@ export function fieldsOf(need: Need): readonly NeedField[] {
 
 export const readField = (need: Need, { path }: NeedField): unknown => valueAt(need, path);
 
-/** What a number field takes, in words. */
-export const expected = ({ least, most }: Extract<NeedField, { as: 'number' }>): string =>
-  `A whole number from ${least} to ${most} is expected`;
+type NumberField = Extract<NeedField, { as: 'number' }>;
 
-/** The number typed, or null where it is none that fits. */
-export function typed(
-  { least, most, scale }: Extract<NeedField, { as: 'number' }>,
-  text: string,
-): number | null {
-  const value = Number(text.trim());
-  return text.trim() === '' || !Number.isInteger(value) || value < least || value > most
-    ? null
-    : value * scale;
+/** What a number field of this need takes, as the schema has it, in the unit in which it is typed. */
+function boundsOf(need: Need, { path, scale }: NumberField): NumberBounds {
+  const { least, most, over, whole } = boundsAt(needKindOf(need).schema, path);
+  return { least: least / scale, most: most / scale, over, whole: whole && scale === 1 };
+}
+
+/** What a number field takes, in words. */
+export function expected(need: Need, field: NumberField): string {
+  const bounds = boundsOf(need, field);
+  return `A ${bounds.whole ? 'whole ' : ''}number ${boundsWords(bounds)} is expected`;
+}
+
+/** The number typed, in the unit in which it is kept; null where it is none that fits. */
+export function typed(need: Need, { path, scale }: NumberField, text: string): number | null {
+  const value = typedMeasure(text, unitOfName(path), scale);
+  return value !== null && isWithin(boundsAt(needKindOf(need).schema, path), value) ? value : null;
 }
 
 /** The need with a value put at a field's place; null where the need does not take it. */

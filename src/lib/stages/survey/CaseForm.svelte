@@ -4,7 +4,6 @@
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
   import { OBSTACLE_KINDS, freeNumber, type Obstacle, type Machine } from '$core/document';
   import { known, valueOf } from '$core/parts';
-  import { typedNumber } from '$core/read';
   import FactField from './FactField.svelte';
   import FittingFacts from './FittingFacts.svelte';
   import { FIELD } from './factFields';
@@ -33,19 +32,19 @@
 
   const prefix = $derived(room === null ? 'fact' : `fact-${room.id}`);
 
-  const SCREWS = numberField('a number', { least: 0, most: 99 });
-  const HEIGHT = numberField('a height', { unit: 'mm', least: 20, most: 300, whole: false });
+  const SCREWS = numberField('a number', 'case.spareScrews');
+  const HEIGHT = numberField('a height', 'case.heightRoomMm');
   const MEASURES: readonly (readonly [
     keyof Obstacle & ('xMm' | 'yMm' | 'widthMm' | 'depthMm' | 'heightMm'),
     string,
-    number,
   ])[] = [
-    ['xMm', 'Rear', 0],
-    ['yMm', 'Top', -50],
-    ['widthMm', 'Along', 1],
-    ['depthMm', 'Across', 1],
-    ['heightMm', 'High', 1],
+    ['xMm', 'Rear'],
+    ['yMm', 'Top'],
+    ['widthMm', 'Along'],
+    ['depthMm', 'Across'],
+    ['heightMm', 'High'],
   ];
+  const sideOf = (key: (typeof MEASURES)[number][0]) => numberField('a length', `obstacles.${key}`);
 
   const inside = $derived(machine.case);
   const supply = $derived(machine.supply);
@@ -64,11 +63,10 @@
 
   let refused = $state('');
 
-  function measure(of: Obstacle, key: (typeof MEASURES)[number][0], least: number, text: string) {
-    const value = typedNumber(text);
-    const fits = value !== null && value >= least && value <= 450;
-    refused = fits ? '' : `${of.id}-${key}`;
-    if (fits && value !== of[key]) putObstacle({ ...of, [key]: value }, 'measured');
+  function measure(of: Obstacle, key: (typeof MEASURES)[number][0], text: string) {
+    const value = sideOf(key).parse(text);
+    refused = value === null ? `${of.id}-${key}` : '';
+    if (value !== null && value !== of[key]) putObstacle({ ...of, [key]: value }, 'measured');
   }
 
   /** Led round, its plug goes in again where its middle was; or it stays where it was moved to. */
@@ -241,15 +239,15 @@
             )}
         />
         <div class="measures">
-          {#each MEASURES as [key, label, least] (key)}
+          {#each MEASURES as [key, label] (key)}
             <TextInput
               id="{each.id}-{key}"
               size="sm"
               labelText="{label}, mm"
               value={String(each[key])}
               invalid={refused === `${each.id}-${key}`}
-              invalidText="{least} to 450"
-              on:change={(event) => measure(each, key, least, String(event.detail ?? ''))}
+              invalidText={sideOf(key).expects}
+              on:change={(event) => measure(each, key, String(event.detail ?? ''))}
             />
           {/each}
         </div>

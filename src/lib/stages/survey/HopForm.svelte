@@ -32,7 +32,7 @@
     oninsert: () => void;
   } = $props();
 
-  const METRES = numberField('a length', { unit: 'm', least: 0.1, most: 10_000, whole: false });
+  const METRES = numberField('a length', 'path.hops.leads.metres');
   const LINK = FIELD['path.internetMegabits'];
   const name = $derived(hopName(hop, isLast));
 

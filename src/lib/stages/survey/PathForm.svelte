@@ -30,7 +30,7 @@
   const CHANNEL = choiceField(
     [20, 40, 80, 160, 320].map((width) => [width, `${width} MHz`] as const),
   );
-  const STREAMS = numberField('a number of streams', { least: 1, most: 16 });
+  const STREAMS = numberField('a number of streams', 'accessPoint.streams');
   const RATE = FIELD['path.internetMegabits'];
 
   const path = $derived(machine.path);

@@ -35,13 +35,8 @@
     change: (machine: Machine, what: string) => void;
   } = $props();
 
-  const THICKNESS = numberField('a number of openings', { least: 1, most: 4 });
-  const CARD_WATTS = numberField('a number of watts', {
-    unit: 'W',
-    least: 0,
-    most: 600,
-    whole: false,
-  });
+  const THICKNESS = numberField('a number of openings', 'slots.occupant.openings');
+  const CARD_WATTS = numberField('a number of watts', 'slots.occupant.watts');
   const PLUGS = wordsField(PLUG_TYPES.map((type) => [type, type] as const));
   const LEADS = wordsField(FRONT_LEADS.map((type) => [type, type] as const));
   const HOT_PLUG = choiceField([
@@ -56,7 +51,7 @@
     ['short', 'half length'],
     ['long', 'full length'],
   ] as const);
-  const LENGTH = numberField('a length', { unit: 'mm', least: 20, most: 400, whole: false });
+  const LENGTH = numberField('a length', 'slots.occupant.lengthMm');
 
   const slot = $derived(machine.slots.find(({ id }) => id === selection.slotId) ?? null);
   const occupant = $derived(slot === null ? null : valueOf(slot.occupant));
@@ -82,10 +77,9 @@
   };
 
   const PLACES = [
-    ['xMm', 'From the rear'],
-    ['yMm', 'From the board’s top'],
+    ['xMm', 'From the rear', numberField('a place', 'slots.place.xMm')],
+    ['yMm', 'From the board’s top', numberField('a place', 'slots.place.yMm')],
   ] as const;
-  const PLACE = numberField('a place', { unit: 'mm', least: 0, most: 450 });
   const placeFact = (of: Slot, key: 'xMm' | 'yMm') =>
     of.place === null ? null : { value: of.place.value[key], source: of.place.source };
   const putPlace = (of: Slot, key: 'xMm' | 'yMm', value: number | null) => {
@@ -160,12 +154,12 @@
         kind={FIELD['slot.wired']}
         onchange={(wired) => put({ ...of, wired }, 'what is wired')}
       />
-      {#each PLACES as [key, label] (key)}
+      {#each PLACES as [key, label, kind] (key)}
         <FactField
           id="fact-slot-{key}"
           {label}
           fact={placeFact(of, key)}
-          kind={PLACE}
+          {kind}
           onchange={(value) => putPlace(of, key, valueOf(value))}
         />
       {/each}

@@ -2,6 +2,7 @@
 import {
   CABLE_CLASSES,
   CONNECTOR_LANES,
+  GENERATIONS,
   LINK_WIDTHS,
   M2_KEYS,
   SCREEN_INPUTS,
@@ -38,7 +39,6 @@ import {
   type FieldKind,
 } from './fields';
 
-const WATTS = numberField('a number of watts', { unit: 'W', least: 1, most: 3000, whole: false });
 const INPUTS = SCREEN_INPUTS.map((input) => [input, INPUT_WORDS[input]] as const);
 
 /** Words for nothing at all. */
@@ -67,27 +67,21 @@ const COVERS = choiceField([
   ['clipped', 'clipped'],
   ['snapped', 'snapped off'],
 ] as const);
-const SPARES = numberField('a number', { least: 0, most: 99 });
 
 export const FIELD = {
   'slot.connectorLanes': choiceField(CONNECTOR_LANES.map((lanes) => [lanes, `x${lanes}`] as const)),
   'slot.lanes': choiceField(LINK_WIDTHS.map((lanes) => [lanes as number, `x${lanes}`] as const)),
   'slot.generation': choiceField(
-    ([1, 2, 3, 4, 5] as const).map((n) => [n as Generation, `Gen ${n}`] as const),
+    Object.keys(GENERATIONS).map((n) => [Number(n) as Generation, `Gen ${n}`] as const),
   ),
-  'slot.opening': numberField('an opening', { least: 1, most: 12 }),
+  'slot.opening': numberField('an opening', 'slots.opening'),
   'slot.occupant': OCCUPANT,
   'slot.state': choiceField(SLOT_STATES.map((state) => [state, SLOT_STATE_WORDS[state]] as const)),
   'slot.openEnd': choiceField([
     [true, 'open at its end'],
     [false, 'closed'],
   ] as const),
-  'slot.powerWatts': numberField('a number of watts', {
-    unit: 'W',
-    least: 0,
-    most: 600,
-    whole: false,
-  }),
+  'slot.powerWatts': numberField('a number of watts', 'slots.powerWatts'),
   'slot.keying': choiceField(PCI_KEYINGS.map((keying) => [keying, keying] as const)),
   'slot.splits': choiceField([
     [true, 'can be split'],
@@ -105,8 +99,8 @@ export const FIELD = {
     ['full', 'full height'],
     ['low', 'low profile'],
   ] as const),
-  'case.lengthRoomMm': numberField('a length', { unit: 'mm', least: 60, most: 450, whole: false }),
-  'case.openings': numberField('a number of openings', { least: 1, most: 12 }),
+  'case.lengthRoomMm': numberField('a length', 'case.lengthRoomMm'),
+  'case.openings': numberField('a number of openings', 'case.openings'),
   'case.covers': COVERS,
   'case.frontCovers': COVERS,
   'case.panelHeld': choiceField([
@@ -121,17 +115,17 @@ export const FIELD = {
     [true, 'a bar over all'],
     [false, 'no bar'],
   ] as const),
-  'case.spareCovers': SPARES,
-  'case.spareScrews': SPARES,
-  'case.spareModuleScrews': SPARES,
+  'case.spareCovers': numberField('a number', 'case.spareCovers'),
+  'case.spareScrews': numberField('a number', 'case.spareScrews'),
+  'case.spareModuleScrews': numberField('a number', 'case.spareModuleScrews'),
   'case.leadLock': choiceField([
     [true, 'has a lock'],
     [false, 'has none'],
   ] as const),
   'case.frontLeads': FRONT_LEADS_FIELD,
   'board.headers': HEADERS_FIELD,
-  'supply.twelveVoltWatts': WATTS,
-  'supply.baseWatts': WATTS,
+  'supply.twelveVoltWatts': numberField('a number of watts', 'supply.twelveVoltWatts'),
+  'supply.baseWatts': numberField('a number of watts', 'supply.baseWatts'),
   'supply.plugs': PLUGS_FIELD,
   'system.family': FAMILY,
   'system.version': VERSION_FIELD,
@@ -154,12 +148,7 @@ export const FIELD = {
   ),
   'hop.portMegabits': SPEEDS_FIELD,
   'accessPoint.bands': wordsField(WIFI_BANDS.map((band) => [band, band] as const)),
-  'path.internetMegabits': numberField('a rate', {
-    unit: 'Mb/s',
-    least: 1,
-    most: 25_000,
-    whole: false,
-  }),
+  'path.internetMegabits': numberField('a rate', 'path.internetMegabits'),
   'screen.input': choiceField(INPUTS),
   'screen.otherInputs': wordsField(INPUTS),
 } as const satisfies Readonly<Partial<Record<FactCode, unknown>>>;

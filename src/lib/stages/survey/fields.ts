@@ -13,8 +13,10 @@ import {
   type PlugType,
 } from '$core/standards';
 import { FAN_CELL } from '$core/catalogue';
-import type { Machine } from '$core/document';
-import { typedNumber } from '$core/read';
+import { Machine } from '$core/document';
+import { safeParse } from 'zod/mini';
+import { boundsAt, boundsWords, isWithin, schemaAt } from '$core/parts';
+import { typedMeasure, unitOfName } from '$core/read';
 
 export interface FieldKind<Value> {
   readonly unit?: string;
@@ -26,27 +28,27 @@ export interface FieldKind<Value> {
   readonly options?: readonly { readonly text: string; readonly label: string }[];
 }
 
-export function numberField(
-  expects: string,
-  {
-    unit,
-    least,
-    most,
-    whole = true,
-  }: { unit?: string; least: number; most: number; whole?: boolean },
-): FieldKind<number> {
+/**
+ * A number of the survey, within the bounds that the machine's schema has, typed in any unit.
+ * @param path names with dots between, through lists and facts
+ */
+export function numberField(expects: string, path: string): FieldKind<number> {
+  const bounds = boundsAt(Machine, path);
+  const unit = unitOfName(path);
   return {
-    ...(unit === undefined ? {} : { unit }),
-    expects: `${expects} from ${least} to ${most}`,
+    ...(unit === null ? {} : { unit }),
+    expects: `${expects} ${boundsWords(bounds)}`,
     print: String,
     parse: (text) => {
-      const value = typedNumber(text);
-      if (value === null) return null;
-      const fits = value >= least && value <= most && (!whole || Number.isInteger(value));
-      return fits ? value : null;
+      const value = typedMeasure(text, unit);
+      return value !== null && isWithin(bounds, value) ? value : null;
     },
   };
 }
+
+/** What was read, where the machine's schema takes it at that place. */
+const kept = <Value>(path: string, value: Value): Value | null =>
+  safeParse(schemaAt(Machine, path), value).success ? value : null;
 
 /** One of a few values. */
 export function choiceField<Value extends string | number | boolean>(
@@ -132,10 +134,10 @@ export const BAYS_FIELD: FieldKind<Bays> = {
       const match = BAY.exec(part.trim());
       const size = BAY_SIZES.find((each) => each === (match?.[2] ?? '3.5'));
       const count = Number(match?.[1]);
-      if (match === null || size === undefined || count < 1 || count > 256) return null;
+      if (match === null || size === undefined) return null;
       return { size, count, ...(match[3] === undefined ? {} : { heightMm: Number(match[3]) }) };
     });
-    return bays.every((bay) => bay !== null && bay.heightMm !== 0) ? (bays as Bays) : null;
+    return bays.every((bay) => bay !== null) ? kept<Bays>('case.bays', bays) : null;
   },
 };
 /** A number alone counts bays of the usual size. */
@@ -149,7 +151,7 @@ export const LENGTHS_FIELD: FieldKind<readonly number[]> = {
   print: (lengths) => lengths.join(', '),
   parse: (text) => {
     const lengths = text.split(/[,;\s]+/).map(Number);
-    return lengths.every((mm) => Number.isInteger(mm) && mm >= 16 && mm <= 120) ? lengths : null;
+    return kept('slots.moduleLengthsMm', lengths);
   },
 };
 
@@ -197,7 +199,9 @@ export const ROOMS_FIELD: FieldKind<Rooms> = {
       .join(', '),
   parse: (text) => {
     const rooms = text.split(',').map((part) => {
-      const match = /^(\d{1,2})\s*[:=]\s*(\d{2,3})(?:\s+thick\s+(\d))?$/.exec(part.trim());
+      const match = /^(\d{1,2})\s*[:=]\s*(\d{1,4}(?:\.\d{1,2})?)(?:\s+thick\s+(\d{1,2}))?$/.exec(
+        part.trim(),
+      );
       return match === null
         ? null
         : {
@@ -206,11 +210,7 @@ export const ROOMS_FIELD: FieldKind<Rooms> = {
             ...(match[3] === undefined ? {} : { thickness: Number(match[3]) }),
           };
     });
-    return rooms.every(
-      (room) => room !== null && room.opening > 0 && room.lengthMm > 0 && room.thickness !== 0,
-    )
-      ? (rooms as Rooms)
-      : null;
+    return rooms.every((room) => room !== null) ? kept('case.tightOpenings', rooms) : null;
   },
 };
 
@@ -233,7 +233,7 @@ export const PLUGS_FIELD: FieldKind<Plugs> = {
     if (text.toLowerCase() === 'none') return [];
     const plugs = text.split(',').map((part) => {
       const match =
-        /^(\d{1,2}) ?[x×*]? ?([a-z0-9-]+)(?: of (\d{3}) ?W)?(?: on (?:lead )?(\S{1,20}))?(?: to (\d{2,3}))?$/i.exec(
+        /^(\d{1,2}) ?[x×*]? ?([a-z0-9-]+)(?: of (\d{3}) ?W)?(?: on (?:lead )?(\S{1,20}))?(?: to (\d{1,4}))?$/i.exec(
           spaced(part),
         );
       const type = PLUG_TYPES.find((each) => each === match?.[2]?.trim().toLowerCase());
@@ -249,7 +249,7 @@ export const PLUGS_FIELD: FieldKind<Plugs> = {
         ...(reach === undefined ? {} : { reachMm: Number(reach) }),
       };
     });
-    return plugs.every((plug) => plug !== null) ? plugs : null;
+    return plugs.every((plug) => plug !== null) ? kept('supply.plugs', plugs) : null;
   },
 };
 
@@ -288,8 +288,8 @@ export const PLUGS_IN_USE_FIELD: FieldKind<PlugsInUse> = {
     const plugs = text.split(',').map((part) => {
       const [plug, ...things] = spaced(part).split(/ feeds /i);
       const [thing, ...others] = things.join(' feeds ').split(/ or /i);
-      const own = /^([a-z0-9-]+)(?: on (?:lead )?(\S{1,20}))?(?: to (\d{2,3}))?$/i.exec(plug ?? '');
-      const fed = /^(\S.{0,99}?)(?: at (\d{1,3}))?$/.exec(thing ?? '');
+      const own = /^([a-z0-9-]+)(?: on (?:lead )?(\S{1,20}))?(?: to (\d{1,4}))?$/i.exec(plug ?? '');
+      const fed = /^(\S.{0,99}?)(?: at (\d{1,4}))?$/.exec(thing ?? '');
       const [type, alsoTakes] = [plugTypeOf(own?.[1] ?? ''), others.map(plugTypeOf)];
       if (own === null || fed === null || type === undefined) return null;
       if (!alsoTakes.every((other) => other !== undefined)) return null;
@@ -302,7 +302,7 @@ export const PLUGS_IN_USE_FIELD: FieldKind<PlugsInUse> = {
         ...(own[3] === undefined ? {} : { reachMm: Number(own[3]) }),
       };
     });
-    return plugs.every((plug) => plug !== null) ? plugs : null;
+    return plugs.every((plug) => plug !== null) ? kept('supply.plugsInUse', plugs) : null;
   },
 };
 
@@ -322,12 +322,12 @@ export const FRONT_LEADS_FIELD: FieldKind<FrontLeads> = {
   parse: (text) => {
     if (text.toLowerCase() === 'none') return [];
     const leads = text.split(',').map((part) => {
-      const match = /^(\S+)(?:\s+to (\d{1,3}))?$/i.exec(part.trim());
+      const match = /^(\S+)(?:\s+to (\d{1,4}))?$/i.exec(part.trim());
       const type = FRONT_LEADS.find((each) => each === match?.[1]?.toLowerCase());
       if (match === null || type === undefined) return null;
       return { type, ...(match[2] === undefined ? {} : { nearestMm: Number(match[2]) }) };
     });
-    return leads.every((lead) => lead !== null) ? leads : null;
+    return leads.every((lead) => lead !== null) ? kept('case.frontLeads', leads) : null;
   },
 };
 
@@ -350,7 +350,7 @@ export const HEADERS_FIELD: FieldKind<Headers> = {
   parse: (text) => {
     if (text.toLowerCase() === 'none') return [];
     const headers = text.split(',').map((part) => {
-      const match = /^(\S+)(?:\s+at (\d{1,3})\s*\/\s*(\d{1,3}))?$/i.exec(part.trim());
+      const match = /^(\S+)(?:\s+at (\d{1,4})\s*\/\s*(\d{1,4}))?$/i.exec(part.trim());
       const type = BOARD_HEADERS.find((each) => each === match?.[1]?.toLowerCase());
       if (match === null || type === undefined) return null;
       const [, , x, y] = match;
@@ -361,7 +361,7 @@ export const HEADERS_FIELD: FieldKind<Headers> = {
           : { place: { xMm: Number(x), yMm: Number(y) } }),
       };
     });
-    return headers.every((header) => header !== null) ? headers : null;
+    return headers.every((header) => header !== null) ? kept('headers', headers) : null;
   },
 };
 
