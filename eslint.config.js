@@ -23,6 +23,7 @@ const ROOMS = [
   'rules',
   'flow',
   'buying',
+  'plans',
   'planner/candidates',
   'planner/bound',
   'planner/search',

@@ -28,7 +28,7 @@ import { CARDS } from '../demo/catalogue/cards.ts';
 import { EXTRAS } from '../demo/catalogue/extras.ts';
 import { PACKAGES } from '../tests/builders/library.ts';
 import { demoJobs } from '../demo/jobs.ts';
-import { scaleOf } from '../src/core/planner/candidates/cost.ts';
+import { scaleOf } from '../src/core/plans/cost.ts';
 import { planContextOf } from '../src/core/planner/answers/plan.ts';
 import { searching } from '../src/core/planner/search/search.ts';
 import { milpPlan, startSolver } from '../tests/builders/milpPlanner.ts';

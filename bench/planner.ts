@@ -2,7 +2,7 @@
 import * as fc from 'fast-check';
 import { emptySupply, type Card } from '../src/core/document/index.ts';
 import { plainNeed, type Need } from '../src/core/kinds/index.ts';
-import type { PlanRequest } from '../src/core/planner/index.ts';
+import type { PlanRequest } from '../src/core/plans/index.ts';
 import { CARDS } from '../demo/catalogue/cards.ts';
 import { EXTRAS } from '../demo/catalogue/extras.ts';
 import { PACKAGES } from '../tests/builders/library.ts';

@@ -181,13 +181,7 @@ export const FILES = [
   file(
     'job',
     [
-      ...named('core/planner/', [
-        'candidates/coverage',
-        'candidates/cost',
-        'candidates/demands',
-        'answers/metTogether',
-        'bound/relaxation',
-      ]),
+      'core/plans/',
       'lib/board/',
       ...named('lib/stages/', ['jobModel', 'MachineView', 'AnswerLine', 'planning', 'JobPage']),
       'lib/workers/planner.',

@@ -33,7 +33,8 @@ export { Delivery } from './kinds/delivery.ts';
 export { apply, type Command } from './commands/commands.ts';
 
 // Cards to slots for all needs at once, what else would do, and what stands in the way.
-export { proposePlan, type PlanRequest, type Proposal } from './planner/answers/plan.ts';
+export { proposePlan } from './planner/answers/plan.ts';
+export type { PlanRequest, Proposal } from './plans/proposal.ts';
 export { choosePlans } from './planner/answers/alternatives.ts';
 export { conflictSets } from './planner/answers/conflictSets.ts';
 export { repairs } from './planner/answers/repairs.ts';

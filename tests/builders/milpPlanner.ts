@@ -6,7 +6,7 @@
  */
 import highs, { type Highs } from 'highs';
 import { valueOf } from '../../src/core/parts/index.ts';
-import type { PlanRequest } from '../../src/core/planner/index.ts';
+import type { PlanRequest } from '../../src/core/plans/index.ts';
 import type { Candidate } from '../../src/core/planner/candidates/candidates.ts';
 import { wattsForNew } from '../../src/core/planner/candidates/conflicts.ts';
 import {
@@ -14,8 +14,8 @@ import {
   OVER_BUDGET_FACTOR,
   penaltyOfCode,
   weigh,
-} from '../../src/core/planner/candidates/cost.ts';
-import { groupsOf, unitsFor } from '../../src/core/planner/candidates/coverage.ts';
+} from '../../src/core/plans/cost.ts';
+import { groupsOf, unitsFor } from '../../src/core/plans/coverage.ts';
 import type { SearchProblem } from '../../src/core/planner/bound/searchSpace.ts';
 import {
   arranged,

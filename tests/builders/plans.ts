@@ -24,7 +24,7 @@ import {
 } from '../../src/core/parts/index.ts';
 import { plainNeed, type Need, type NeedOf } from '../../src/core/kinds/index.ts';
 import type { CableClass } from '../../src/core/standards/index.ts';
-import type { PlanRequest } from '../../src/core/planner/index.ts';
+import type { PlanRequest } from '../../src/core/plans/index.ts';
 import { aCard, aMachine, aSlot, aStatement, baysOf, told } from './parts.ts';
 
 const fan = fc.constantFrom<Card['fan']>(

@@ -5,7 +5,8 @@ import { openingsCollide, slotVerdict, twelveVoltSum } from '../../src/core/rule
 import { unitsNeeded, type Need } from '../../src/core/kinds/index.ts';
 import { valueOf } from '../../src/core/parts/index.ts';
 import type { Card, Machine, Pin, Slot } from '../../src/core/document/index.ts';
-import type { Constraint, PlanRequest } from '../../src/core/planner/index.ts';
+import type { Constraint } from '../../src/core/planner/index.ts';
+import type { PlanRequest } from '../../src/core/plans/index.ts';
 import { codesOf, imaginedWithout } from '../../src/core/planner/candidates/constraints.ts';
 import { told } from './parts.ts';
 import { withDrivesTold } from './slowPlanner.ts';

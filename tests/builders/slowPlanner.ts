@@ -30,7 +30,7 @@ import {
 } from '../../src/core/rules/index.ts';
 import { unitsNeeded, type Flow, type Need, type NeedOf } from '../../src/core/kinds/index.ts';
 import { valueOf, type ExtraNeeded } from '../../src/core/parts/index.ts';
-import type { PlanRequest } from '../../src/core/planner/index.ts';
+import type { PlanRequest } from '../../src/core/plans/index.ts';
 import type { PlugAdapter } from '../../src/core/standards/index.ts';
 import {
   FITTING_CENTS,
@@ -42,7 +42,7 @@ import {
   penaltyOf,
   weigh,
   type Parts,
-} from '../../src/core/planner/candidates/cost.ts';
+} from '../../src/core/plans/cost.ts';
 import { slotInUse } from '../../src/core/placement/lanesLeft.ts';
 import { powerInSlot } from '../../src/core/rules/power.ts';
 import { said } from '../../src/core/rules/said.ts';

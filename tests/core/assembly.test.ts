@@ -13,7 +13,7 @@ import {
 } from '../../src/core/document/index.ts';
 import { handOverSheet, shoppingList } from '../../src/core/write/index.ts';
 import { housings, withCards, withOccupants } from '../../src/core/placement/index.ts';
-import { metTogether } from '../../src/core/planner/index.ts';
+import { metTogether } from '../../src/core/plans/index.ts';
 import { openItems } from '../../src/core/diagnosis/index.ts';
 import { steps } from '../../src/core/procedure/index.ts';
 import { valueOf } from '../../src/core/parts/index.ts';

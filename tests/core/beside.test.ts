@@ -6,7 +6,8 @@ import { emptyScreen, enteredRun, type Card, type Machine } from '../../src/core
 import { flowOf } from '../../src/core/flow/index.ts';
 import { handOverSheet } from '../../src/core/write/index.ts';
 import { plainNeed } from '../../src/core/kinds/index.ts';
-import { proposePlan, type PlanRequest } from '../../src/core/planner/index.ts';
+import { proposePlan } from '../../src/core/planner/index.ts';
+import type { PlanRequest } from '../../src/core/plans/index.ts';
 import { slotVerdict, worstVerdict } from '../../src/core/rules/index.ts';
 import { steps } from '../../src/core/procedure/index.ts';
 import { triedIn } from '../../src/core/diagnosis/index.ts';

@@ -9,8 +9,8 @@ import {
   proposePlan,
   type Constraint,
   type Member,
-  type PlanRequest,
 } from '../../src/core/planner/index.ts';
+import type { PlanRequest } from '../../src/core/plans/index.ts';
 import { outcome } from '../../src/core/outcome.ts';
 import { plainNeed } from '../../src/core/kinds/index.ts';
 import type { Pin } from '../../src/core/document/index.ts';

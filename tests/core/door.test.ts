@@ -1,5 +1,5 @@
 /** What programs outside may count on. */
-import { readFileSync } from 'node:fs';
+import { readFileSync, readdirSync } from 'node:fs';
 import { expect } from 'chai';
 import ts from 'typescript';
 
@@ -31,4 +31,26 @@ describe('The door of the core', () => {
     const listed = [...changes.matchAll(/`(\w+)`/g)].map(([, name]) => name);
     expect(names.filter((name) => !listed.includes(name))).to.deep.equal([]);
   });
+});
+
+describe('Documents beside the code', () => {
+  const ROOT = new URL('../../', import.meta.url);
+  const files = readdirSync(ROOT, { recursive: true, encoding: 'utf8' }).filter(
+    (file) => !/^(?:node_modules|build|\.|test-results)/.test(file),
+  );
+
+  for (const name of [
+    'README.md',
+    'CONTRIBUTING.md',
+    'src/core/README.md',
+    'docs/decisions.md',
+    'docs/recipes.md',
+  ])
+    it(`name no file that is not there (${name})`, () => {
+      const named = [...read(`../../${name}`).matchAll(/`([\w./-]+\.(?:ts|mjs|svelte))`/g)];
+      const dead = named.flatMap(([, path = '']) =>
+        files.some((file) => `/${file}`.endsWith(`/${path}`)) ? [] : [path],
+      );
+      expect(dead).to.deep.equal([]);
+    });
 });

@@ -9,7 +9,8 @@ import {
 } from '../../src/core/assembly/index.ts';
 import { apply } from '../../src/core/commands/index.ts';
 import { handOverSheet, shoppingList } from '../../src/core/write/index.ts';
-import { moneyCents, proposePlan, type PlanRequest } from '../../src/core/planner/index.ts';
+import { proposePlan } from '../../src/core/planner/index.ts';
+import { moneyCents, type PlanRequest } from '../../src/core/plans/index.ts';
 import { openItems } from '../../src/core/diagnosis/index.ts';
 import { plainNeed, type Need } from '../../src/core/kinds/index.ts';
 import { slotVerdict, unknownFacts } from '../../src/core/rules/index.ts';

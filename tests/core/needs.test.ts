@@ -23,7 +23,7 @@ import type { OutputSignal, ScreenInput } from '../../src/core/standards/index.t
 import { proposePlan } from '../../src/core/planner/index.ts';
 import { steps } from '../../src/core/procedure/index.ts';
 import { drives, network, screens, sound, usb, wifi } from '../../demo/catalogue/row.ts';
-import { WISH_CENTS } from '../../src/core/planner/candidates/cost.ts';
+import { WISH_CENTS } from '../../src/core/plans/cost.ts';
 import { aCard, aJob, aMachine, aSlot, occupiedBy, told } from '../builders/parts.ts';
 
 const slot = aSlot(1);

@@ -23,10 +23,8 @@ import {
   conflictSets,
   repairs,
   memberKey,
-  type PlanRequest,
-  type PlannedCard,
-  type Proposal,
 } from '../../src/core/planner/index.ts';
+import type { PlanRequest, PlannedCard, Proposal } from '../../src/core/plans/index.ts';
 import { deviceId, valueOf } from '../../src/core/parts/index.ts';
 import { routes, ratesOf, type RouteRates } from '../../src/core/flow/index.ts';
 import { outcome } from '../../src/core/outcome.ts';

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { largeRequests } from '../../bench/planner.ts';
 import { outcome } from '../../src/core/outcome.ts';
-import { scaleOf } from '../../src/core/planner/candidates/cost.ts';
+import { scaleOf } from '../../src/core/plans/cost.ts';
 import { planContextOf } from '../../src/core/planner/answers/plan.ts';
 import { searching } from '../../src/core/planner/search/search.ts';
 import { milpPlan, startSolver } from '../builders/milpPlanner.ts';

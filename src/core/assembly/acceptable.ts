@@ -1,5 +1,5 @@
 import type { Machine } from '../document/machine.ts';
-import type { Proposal } from '../planner/answers/plan.ts';
+import type { Proposal } from '../plans/proposal.ts';
 
 /**
  * Whether there is anything to go on with: a proposal that only says what cannot be served is none, unless the machine itself

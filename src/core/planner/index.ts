@@ -1,16 +1,8 @@
 /** What other rooms than the core's take of this one. */
-export { moneyCents } from './candidates/cost.ts';
-export { metTogether } from './answers/metTogether.ts';
 export { type Delivered, delivered, deliveredShare } from './answers/delivered.ts';
 export { CONSTRAINTS, type Constraint } from './candidates/constraints.ts';
 export { type Refusal } from './answers/refusals.ts';
-export {
-  type PlanRequest,
-  type PlannedCard,
-  type Proposal,
-  planning,
-  proposePlan,
-} from './answers/plan.ts';
+export { planning, proposePlan } from './answers/plan.ts';
 export {
   type Aspect,
   type Choice,

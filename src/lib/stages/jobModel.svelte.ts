@@ -18,7 +18,7 @@ import { contradictions } from '$core/survey';
 import { handled, openBefore, type OpenCounts } from '$core/procedure';
 import { known, valueOf } from '$core/parts';
 import { machineAsked, type DriverLibrary } from '$core/drivers';
-import { metTogether } from '$core/planner';
+import { metTogether } from '$core/plans';
 import { flowOf, type MetByMachine } from '$core/flow';
 import { withCards, withDriveLoad, withMoves, withOccupants } from '$core/placement';
 import type { Card, Machine, Stage } from '$core/document';

@@ -1,15 +1,7 @@
 /** What the planner says of the open job: asked in the worker, and asked again whenever the question changes. */
 import { proxy } from 'comlink';
-import type {
-  Aspect,
-  Change,
-  Choice,
-  ChoiceProgress,
-  PinPrice,
-  PlanRequest,
-  Proposal,
-  WhyNot,
-} from '$core/planner';
+import type { Aspect, Change, Choice, ChoiceProgress, PinPrice, WhyNot } from '$core/planner';
+import type { PlanRequest, Proposal } from '$core/plans';
 import type { Card, Job, Slot } from '$core/document';
 import type { DriverLibrary } from '$core/drivers';
 import { supplies } from '$lib/state/supplies.svelte';

@@ -1,6 +1,6 @@
 /** The answer of Choose in one line: of the accepted plan, or of the one that is proposed. */
 import type { MetByMachine } from '$core/flow';
-import type { Proposal } from '$core/planner';
+import type { Proposal } from '$core/plans';
 import type { Stage } from '$core/document';
 import type { StageAnswer } from '$core/diagnosis';
 import type { Verdict } from '$core/rules';

@@ -1,5 +1,6 @@
 /** Plans, the parts of what they cost and what is bought with them, in words. */
-import type { Aspect, Proposal } from '$core/planner';
+import type { Aspect } from '$core/planner';
+import type { Proposal } from '$core/plans';
 import type { CostPart } from '$core/document';
 import type { ExtraNeeded } from '$core/parts';
 import { inMoney } from './figures';

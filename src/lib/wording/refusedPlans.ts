@@ -1,6 +1,7 @@
 /** Why the plans that were not taken were not, for the job's log. */
 import { cardName, type CostPart } from '$core/document';
-import { moneyCents, type Aspect, type Proposal } from '$core/planner';
+import type { Aspect } from '$core/planner';
+import { moneyCents, type Proposal } from '$core/plans';
 import { inMoney } from './figures';
 import { PART_WORDS, PLAN_WORDS } from './plans';
 

@@ -10,10 +10,9 @@ import {
   type ConflictSet,
   type Repair,
   type PinPrice,
-  type PlanRequest,
-  type Proposal,
   type WhyNot,
 } from '$core/planner';
+import type { PlanRequest, Proposal } from '$core/plans';
 import type { Card, Slot } from '$core/document';
 import { drive, type Steps } from './drive';
 

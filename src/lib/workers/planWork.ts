@@ -1,5 +1,6 @@
 /** The planner in the worker. */
-import { choosing, type Choice, type ChoiceProgress, type PlanRequest } from '$core/planner';
+import { choosing, type Choice, type ChoiceProgress } from '$core/planner';
+import type { PlanRequest } from '$core/plans';
 import { drive, end, stop } from './drive';
 import { thenLetGo } from './letGo';
 

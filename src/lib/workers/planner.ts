@@ -3,7 +3,7 @@
  * more is ended; a worker that does not hear of it is ended with it, and the next question gets another.
  */
 import { wrap, type Remote } from 'comlink';
-import type { PlanRequest } from '$core/planner';
+import type { PlanRequest } from '$core/plans';
 import type { PlannerWork, Question, Supplies } from './planner.worker';
 
 /** So long a search may take to hear that it should stop or end. */

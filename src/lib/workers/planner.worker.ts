@@ -3,7 +3,8 @@
  * worked out of them keeps. What is not asked for at once is fetched when it is.
  */
 import { expose } from 'comlink';
-import type { ChoiceProgress, PlanRequest } from '$core/planner';
+import type { ChoiceProgress } from '$core/planner';
+import type { PlanRequest } from '$core/plans';
 import { planWork } from './planWork';
 
 /** What a question is asked of, whatever the job. */

@@ -1,14 +1,9 @@
 /** The best plan, and up to four others that are clearly different and better in one respect. */
 import { outcome } from '../../outcome.ts';
 import type { CostPart } from '../../document/planning.ts';
-import { moneyCents, scaleOf, weigh, type Parts, type Scale } from '../candidates/cost.ts';
-import {
-  planContextOf,
-  proposalOf,
-  type PlanContext,
-  type PlanRequest,
-  type Proposal,
-} from './plan.ts';
+import { moneyCents, scaleOf, weigh, type Parts, type Scale } from '../../plans/cost.ts';
+import { planContextOf, proposalOf, type PlanContext } from './plan.ts';
+import type { PlanRequest, Proposal } from '../../plans/proposal.ts';
 import { refusals, type Refusal } from './refusals.ts';
 import { searching, type Search, type Searched } from '../search/search.ts';
 

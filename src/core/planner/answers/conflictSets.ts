@@ -8,9 +8,10 @@
  */
 import type { Need } from '../../kinds/need.ts';
 import { pinKey, type Pin } from '../../document/planning.ts';
-import { scaleOf } from '../candidates/cost.ts';
+import { scaleOf } from '../../plans/cost.ts';
 import { CONSTRAINTS, type Constraint } from '../candidates/constraints.ts';
-import { planContextOf, type PlanRequest } from './plan.ts';
+import { planContextOf } from './plan.ts';
+import type { PlanRequest } from '../../plans/proposal.ts';
 import { searching, type Search } from '../search/search.ts';
 
 export type Member =

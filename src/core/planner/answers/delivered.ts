@@ -2,8 +2,8 @@
 import { withMoves } from '../../placement/moves.ts';
 import type { Need } from '../../kinds/need.ts';
 import { routes, ratesOf } from '../../flow/concurrency.ts';
-import { SPEED_GAP_CENTS } from '../candidates/cost.ts';
-import type { PlanRequest, Proposal } from './plan.ts';
+import { SPEED_GAP_CENTS } from '../../plans/cost.ts';
+import type { PlanRequest, Proposal } from '../../plans/proposal.ts';
 
 /** What a need gets from a plan. */
 export interface Delivered {

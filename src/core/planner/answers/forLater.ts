@@ -1,8 +1,8 @@
 /** Which new cards of a plan wait: without them all that is wanted now finds enough. */
 import type { SearchProblem } from '../bound/searchSpace.ts';
 import type { Candidate } from '../candidates/candidates.ts';
-import type { Parts } from '../candidates/cost.ts';
-import { groupsOf, unitsFor } from '../candidates/coverage.ts';
+import type { Parts } from '../../plans/cost.ts';
+import { groupsOf, unitsFor } from '../../plans/coverage.ts';
 import type { Found } from '../search/searchState.ts';
 
 /**

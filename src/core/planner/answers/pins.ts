@@ -6,8 +6,9 @@ import type { Need } from '../../kinds/need.ts';
 import { pinKey, type Pin } from '../../document/planning.ts';
 import type { Finding } from '../../rules/finding.ts';
 import { slotVerdict } from '../../rules/verdict.ts';
-import type { Cost } from '../candidates/cost.ts';
-import { planning, type PlanRequest, type PlannedCard, type Proposal } from './plan.ts';
+import type { Cost } from '../../plans/cost.ts';
+import { planning } from './plan.ts';
+import type { PlanRequest, PlannedCard, Proposal } from '../../plans/proposal.ts';
 import type { Search } from '../search/search.ts';
 
 export interface PinPrice {

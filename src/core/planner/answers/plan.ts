@@ -2,85 +2,28 @@
 import { makesPictures } from '../../kinds/screens/picture.ts';
 import { outcome } from '../../outcome.ts';
 import type { Card } from '../../document/card.ts';
-import type { Extra } from '../../parts/extra.ts';
 import { valueOf } from '../../parts/fact.ts';
-import type { Machine, Slot } from '../../document/machine.ts';
+import type { Machine } from '../../document/machine.ts';
 import { withDriveLoad } from '../../placement/driveLoad.ts';
-import type { Move } from '../../placement/moves.ts';
 import { isServedBy, unitsNeeded, type Need } from '../../kinds/need.ts';
-import type { Pin, Weights } from '../../document/planning.ts';
 import { metByMachine, providers } from '../../flow/metByMachine.ts';
 import { flowFrom } from '../../flow/flowOf.ts';
-import type { DriverLibrary } from '../../drivers/chooseDriver.ts';
-import type { Finding } from '../../rules/finding.ts';
 import type { Candidate } from '../candidates/candidates.ts';
 import { existingCandidates } from '../candidates/existingWays.ts';
 import { newCandidates } from '../candidates/newCandidates.ts';
 import { fastestOf, contributionAsker } from '../candidates/contributions.ts';
-import { scaleOf, type Cost, type Scale } from '../candidates/cost.ts';
-import type { Units } from '../candidates/coverage.ts';
+import { scaleOf, type Scale } from '../../plans/cost.ts';
+import type { PlanRequest, Proposal } from '../../plans/proposal.ts';
+import type { Units } from '../../plans/coverage.ts';
 import { existingCards, keeping, withoutExisting, type Existing } from '../candidates/existing.ts';
-import {
-  boxedAdapters,
-  extrasOf,
-  gathered,
-  priced,
-  type PricedExtra,
-} from '../../buying/extras.ts';
+import { boxedAdapters, extrasOf, gathered, priced } from '../../buying/extras.ts';
 import { imaginedWithout, type Constraint } from '../candidates/constraints.ts';
 import { searching, type Progress, type Search, type Searched } from '../search/search.ts';
 import type { Found } from '../search/searchState.ts';
 import type { SearchProblem } from '../bound/searchSpace.ts';
 import { partsWith, waitingIn } from './forLater.ts';
 import { isDisturbed } from '../candidates/interactions.ts';
-import { demandOf, demandOfPin } from '../candidates/demands.ts';
-
-export interface PlanRequest {
-  readonly machine: Machine;
-  readonly needs: readonly Need[];
-  readonly budgetCents: number | null;
-  readonly cards: readonly Card[];
-  readonly extras?: readonly Extra[];
-  readonly library: DriverLibrary;
-  readonly pins?: readonly Pin[];
-  readonly weights?: Weights;
-}
-
-export interface PlannedCard {
-  readonly card: Card;
-  readonly slot: Slot;
-  readonly findings: readonly Finding[];
-}
-
-interface PlannedMove extends Move {
-  readonly card: Card;
-  readonly slot: Slot;
-  readonly findings: readonly Finding[];
-}
-
-export interface Proposal {
-  readonly placements: readonly PlannedCard[];
-  /** Cards of the machine that go to another slot, and slots whose card is given up. */
-  readonly moves: readonly PlannedMove[];
-  readonly givenUp: readonly string[];
-  /** Slots that it keeps for later: their cards are not bought now. */
-  readonly later: readonly string[];
-  readonly unmet: readonly Need[];
-  /** Pins that cannot be kept. */
-  readonly pinsLeft: readonly Pin[];
-  /** Needs that the machine meets as it stands: nothing is bought for them. */
-  readonly met: readonly Need[];
-  /** What is bought now beside the cards. */
-  readonly extras: readonly PricedExtra[];
-  readonly cost: Cost;
-  /** What concerns all cards together: watts, plugs, headers, in each housing that gets a card. */
-  readonly together: readonly Finding[];
-  /** Whether nothing better is possible; else `least` says what anything better would cost at least. */
-  readonly proven: boolean;
-  readonly least: Pick<Cost, 'mustsUnmet' | 'score'>;
-  /** Partial plans looked at. */
-  readonly searched: number;
-}
+import { demandOf, demandOfPin } from '../../plans/demands.ts';
 
 export function proposePlan(request: PlanRequest): Proposal {
   return outcome(planning(request));

@@ -10,7 +10,7 @@ import { VERDICTS, byWeight, type Finding } from '../../rules/finding.ts';
 import { verdictAsker, type SlotVerdict } from '../../rules/verdict.ts';
 import type { Candidate } from '../candidates/candidates.ts';
 import { conflictsIn, type Conflicts } from '../candidates/conflicts.ts';
-import { FITTING_CENTS, added, penaltyOfCard, weigh, type Scale } from '../candidates/cost.ts';
+import { FITTING_CENTS, added, penaltyOfCard, weigh, type Scale } from '../../plans/cost.ts';
 import type { Found } from '../search/searchState.ts';
 import type { PlanContext } from './plan.ts';
 

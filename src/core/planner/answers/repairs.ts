@@ -17,7 +17,8 @@ import {
   type CableClass,
 } from '../../standards/ethernet.ts';
 import { PLUG_TYPES, type PlugType } from '../../standards/plugs.ts';
-import { planning, type PlanRequest, type Proposal } from './plan.ts';
+import { planning } from './plan.ts';
+import type { PlanRequest, Proposal } from '../../plans/proposal.ts';
 import type { Search } from '../search/search.ts';
 
 export type Change =

@@ -1,7 +1,7 @@
 /** What a plan still has to cover, counted as one number, and more coarsely where there are too many such numbers. */
 import { itemAt } from '../../units.ts';
 import { memo, memoOf } from '../../memo.ts';
-import type { Group } from '../candidates/coverage.ts';
+import type { Group } from '../../plans/coverage.ts';
 import type { Existing } from '../candidates/existing.ts';
 
 /** What an option covers: pairs of a digit of the state and the amount. */

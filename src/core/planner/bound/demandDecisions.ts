@@ -2,8 +2,8 @@
 import { itemAt } from '../../units.ts';
 import type { Machine } from '../../document/machine.ts';
 import { wattsForNew } from '../candidates/conflicts.ts';
-import { OVER_BUDGET_FACTOR, type Scale } from '../candidates/cost.ts';
-import { subsets } from '../candidates/coverage.ts';
+import { MUST, OVER_BUDGET_FACTOR, type Scale } from '../../plans/cost.ts';
+import { subsets } from '../../plans/coverage.ts';
 import { mostWanted, type CoverageState } from './coverageState.ts';
 import type { Constraint } from '../candidates/constraints.ts';
 import type { Option } from './positions.ts';
@@ -14,8 +14,8 @@ import {
   penaltyScore,
   type SearchProblem,
 } from './searchSpace.ts';
-import { MUST, type Relaxations } from './relaxation.ts';
-import type { Demand } from '../candidates/demands.ts';
+import { type Relaxations } from './relaxation.ts';
+import type { Demand } from '../../plans/demands.ts';
 
 /** How far a partial plan is: what its cost so far and the least cost of its rest depend on. */
 export interface Reached {

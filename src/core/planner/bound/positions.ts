@@ -9,7 +9,7 @@ import { valueOf } from '../../parts/fact.ts';
 import type { Machine, Slot } from '../../document/machine.ts';
 import { gapMm } from '../../rules/body.ts';
 import type { Candidate } from '../candidates/candidates.ts';
-import { unitsFor } from '../candidates/coverage.ts';
+import { unitsFor } from '../../plans/coverage.ts';
 import type { Coverage, CoverageState } from './coverageState.ts';
 import type { Constraint } from '../candidates/constraints.ts';
 

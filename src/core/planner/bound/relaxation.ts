@@ -9,9 +9,10 @@
  * Worked out by dynamic programming, from the last position to the first. A table holds, by how long is waited already and
  * by what stands before the position, the least cost of waiting and of all that follows, for each state of what remains.
  */
+import { MUST } from '../../plans/cost.ts';
 import { itemAt } from '../../units.ts';
 import { memo } from '../../memo.ts';
-import { leastUnmet } from '../candidates/coverage.ts';
+import { leastUnmet } from '../../plans/coverage.ts';
 import {
   digit,
   foldingOf,
@@ -22,10 +23,8 @@ import {
   type CoverageState,
 } from './coverageState.ts';
 import { BESIDE, besideAfter, besideEmpty, type Option, type Position } from './positions.ts';
-import type { Demand } from '../candidates/demands.ts';
+import type { Demand } from '../../plans/demands.ts';
 
-/** One must more outweighs whatever money can be. */
-export const MUST = 1e14;
 /** A card that has to stay and has no position, or a wish that is to be served and is not. */
 export const IMPOSSIBLE = 40 * MUST;
 

@@ -4,14 +4,14 @@ import { valueOf } from '../../parts/fact.ts';
 import type { Machine } from '../../document/machine.ts';
 import type { FindingCode } from '../../rules/findingCodes.ts';
 import type { Candidate } from '../candidates/candidates.ts';
-import { GIVE_UP_CENTS, penaltyOfCode, weigh, type Scale } from '../candidates/cost.ts';
-import { groupsOf, unitsFor, type Group, type Units } from '../candidates/coverage.ts';
+import { MUST, GIVE_UP_CENTS, penaltyOfCode, weigh, type Scale } from '../../plans/cost.ts';
+import { groupsOf, unitsFor, type Group, type Units } from '../../plans/coverage.ts';
 import type { Existing, Keeping } from '../candidates/existing.ts';
 import { coverageStateOf, type CoverageState } from './coverageState.ts';
 import type { Constraint } from '../candidates/constraints.ts';
 import { positionsOf, type Position } from './positions.ts';
-import { MUST, type Costs } from './relaxation.ts';
-import type { Demand } from '../candidates/demands.ts';
+import { type Costs } from './relaxation.ts';
+import type { Demand } from '../../plans/demands.ts';
 
 export interface SearchProblem {
   readonly demands: readonly Demand[];

@@ -21,12 +21,12 @@ import {
   weigh,
   type Parts,
   type Scale,
-} from './cost.ts';
+} from '../../plans/cost.ts';
 import type { Existing } from './existing.ts';
 import { adaptersFor, cheapestAdapter, extrasOf, priced } from '../../buying/extras.ts';
 import { speedGapOf, type Contribution, type ContributionAsker } from './contributions.ts';
 import type { Constraint } from './constraints.ts';
-import { atFront, isForLater, type Demand } from './demands.ts';
+import { atFront, isForLater, type Demand } from '../../plans/demands.ts';
 
 /** Findings that are asked of whole plans only, see interactions.ts. */
 const TOGETHER = codesWhere(({ ofPlan }) => ofPlan === true);

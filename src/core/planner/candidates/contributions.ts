@@ -10,9 +10,9 @@ import { flowOf } from '../../flow/flowOf.ts';
 import { namesSlots } from '../../rules/said.ts';
 import { slotLink } from '../../placement/slotLink.ts';
 import { slotInUse } from '../../placement/lanesLeft.ts';
-import { SPEED_GAP_CENTS } from './cost.ts';
-import type { Units } from './coverage.ts';
-import type { Demand } from './demands.ts';
+import { SPEED_GAP_CENTS } from '../../plans/cost.ts';
+import type { Units } from '../../plans/coverage.ts';
+import type { Demand } from '../../plans/demands.ts';
 
 export interface Contribution {
   readonly units: Units;

@@ -7,7 +7,7 @@ import { valueOf } from '../../parts/fact.ts';
 import type { Slot } from '../../document/machine.ts';
 import { socketsOf } from '../../placement/plugs.ts';
 import type { FrontLead } from '../../standards/headers.ts';
-import type { Units } from './coverage.ts';
+import type { Units } from '../../plans/coverage.ts';
 import { plugAdaptersIn } from '../../buying/extras.ts';
 
 /** What of a candidate decides whether another could stand in its place in every plan. */

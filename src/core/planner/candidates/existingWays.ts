@@ -7,7 +7,14 @@ import { findingRow } from '../../rules/findingCodes.ts';
 import { laneLevels } from '../../placement/lanesLeft.ts';
 import { waysOf, type Assessing, type Candidate } from './candidates.ts';
 import { verdictAsker } from '../../rules/verdict.ts';
-import { MOVE_CENTS, NARROWED_CENTS, added, longSlotCents, penaltyOf, weigh } from './cost.ts';
+import {
+  MOVE_CENTS,
+  NARROWED_CENTS,
+  added,
+  longSlotCents,
+  penaltyOf,
+  weigh,
+} from '../../plans/cost.ts';
 import { asMoved } from './existing.ts';
 import { given, isThere, speedGapOf, serves } from './contributions.ts';
 import { codesOf } from './constraints.ts';

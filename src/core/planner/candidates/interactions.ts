@@ -15,7 +15,7 @@ import { stayingBeside, troubleWith } from '../../rules/said.ts';
 import { socketsIn } from '../../placement/sockets.ts';
 import { standingBeside, type Standing } from '../../placement/standing.ts';
 import type { Candidate } from './candidates.ts';
-import { WAIT_CENTS_A_DAY, added, penaltyOf, type Parts } from './cost.ts';
+import { WAIT_CENTS_A_DAY, added, penaltyOf, type Parts } from '../../plans/cost.ts';
 import { extrasTogether, priced, screwsFor, type PricedExtra } from '../../buying/extras.ts';
 
 export interface Interactions {

@@ -13,7 +13,13 @@ import {
   type Candidate,
   type Way,
 } from './candidates.ts';
-import { FITTING_CENTS, WAIT_CENTS_A_DAY, longSlotCents, moneyCents, weigh } from './cost.ts';
+import {
+  FITTING_CENTS,
+  WAIT_CENTS_A_DAY,
+  longSlotCents,
+  moneyCents,
+  weigh,
+} from '../../plans/cost.ts';
 import { Undominated, type FanEdges, type Rival } from './dominance.ts';
 import { pairedNames } from '../../rules/said.ts';
 import { speedGapOf, type Contribution, type ContributionIn } from './contributions.ts';

@@ -2,9 +2,10 @@
 import type { DemandDecision } from '../bound/demandDecisions.ts';
 import { after } from '../bound/coverageState.ts';
 import type { Option } from '../bound/positions.ts';
-import { IMPOSSIBLE, MUST, endOf } from '../bound/relaxation.ts';
+import { IMPOSSIBLE, endOf } from '../bound/relaxation.ts';
 import type { Candidate } from '../candidates/candidates.ts';
 import {
+  MUST,
   GIVE_UP_CENTS,
   added,
   compareCost,
@@ -12,7 +13,7 @@ import {
   overBudgetCents,
   weigh,
   type Cost,
-} from '../candidates/cost.ts';
+} from '../../plans/cost.ts';
 import { interactionsOf } from '../candidates/interactions.ts';
 import type { PartialPlan, SearchState } from './searchState.ts';
 

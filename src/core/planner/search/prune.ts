@@ -1,6 +1,6 @@
 /** Which partial plan is looked at next, and which ones never need be. */
 import type { Candidate } from '../candidates/candidates.ts';
-import { added, penaltyOf, weigh } from '../candidates/cost.ts';
+import { added, penaltyOf, weigh } from '../../plans/cost.ts';
 import { adaptersTogether } from '../../buying/extras.ts';
 import { causedBeside } from '../candidates/interactions.ts';
 import { cannotWin, type PartialPlan, type SearchState } from './searchState.ts';

@@ -1,12 +1,12 @@
 /** What a search knows at every moment: the question, what it goes over, what is open, and the best whole plan so far. */
 import { pairedNames } from '../../rules/said.ts';
 import { demandDecisions, type DemandDecision, type Reached } from '../bound/demandDecisions.ts';
-import { IMPOSSIBLE, MUST, Relaxations } from '../bound/relaxation.ts';
+import { IMPOSSIBLE, Relaxations } from '../bound/relaxation.ts';
 import { searchSpaceOf, type SearchProblem, type SearchSpace } from '../bound/searchSpace.ts';
 import type { Candidate } from '../candidates/candidates.ts';
 import { conflictsIn } from '../candidates/conflicts.ts';
-import type { Cost } from '../candidates/cost.ts';
-import type { Demand } from '../candidates/demands.ts';
+import { MUST, type Cost } from '../../plans/cost.ts';
+import type { Demand } from '../../plans/demands.ts';
 import type { Existing } from '../candidates/existing.ts';
 import { boxedAdapters, cheapestAdapter } from '../../buying/extras.ts';
 import type { Interactions } from '../candidates/interactions.ts';

@@ -15,7 +15,7 @@ import type { Job, Placement } from '../../document/job.ts';
 import type { Machine } from '../../document/machine.ts';
 import type { Pin } from '../../document/planning.ts';
 import { withMoves } from '../../placement/moves.ts';
-import type { PlanRequest, Proposal } from '../../planner/answers/plan.ts';
+import type { PlanRequest, Proposal } from '../../plans/proposal.ts';
 import { plateAt, withObstacle } from './foundFacts.ts';
 
 /** New cards that are in their slots. */

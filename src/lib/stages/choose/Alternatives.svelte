@@ -1,6 +1,6 @@
 <script lang="ts">
   /** The other plans with their prices, one key away; opened, beside each other. */
-  import { moneyCents } from '$core/planner';
+  import { moneyCents } from '$core/plans';
   import { inMoney } from '$lib/wording/figures';
   import { PLAN_WORDS } from '$lib/wording/plans';
   import type { JobModel } from '../jobModel.svelte';

@@ -1,7 +1,8 @@
 <script lang="ts">
   import Working from '$lib/ui/Working.svelte';
   import { onDestroy, untrack } from 'svelte';
-  import { moneyCents, type Change } from '$core/planner';
+  import type { Change } from '$core/planner';
+  import { moneyCents } from '$core/plans';
   import { worstVerdict } from '$core/rules';
   import { Button, ContentSwitcher, Switch } from 'carbon-components-svelte';
   import { isNoCommand } from '$lib/ui/keys';

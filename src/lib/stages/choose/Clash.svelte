@@ -2,7 +2,8 @@
   import Working from '$lib/ui/Working.svelte';
   /** Why no plan meets all musts, and the single changes that would free it. */
   import { Button } from 'carbon-components-svelte';
-  import { moneyCents, type Change, type Repair } from '$core/planner';
+  import type { Change, Repair } from '$core/planner';
+  import { moneyCents } from '$core/plans';
   import { supplies } from '$lib/state/supplies.svelte';
   import { inMoney } from '$lib/wording/figures';
   import { changeWords, memberWords } from '$lib/wording/clashes';

@@ -3,7 +3,7 @@
   import { Button } from 'carbon-components-svelte';
   import { cardName } from '$core/document';
   import { isAcceptable } from '$core/assembly';
-  import { moneyCents } from '$core/planner';
+  import { moneyCents } from '$core/plans';
   import { worstVerdict, worth, type Finding } from '$core/rules';
   import Total from '$lib/ui/Total.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';

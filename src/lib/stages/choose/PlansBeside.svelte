@@ -2,7 +2,8 @@
   /** The plans beside each other: price against what is delivered as a picture, and a table of what differs. */
   import { nice, ticks } from 'd3-array';
   import { COST_PARTS, cardName } from '$core/document';
-  import { deliveredShare, moneyCents, type Proposal } from '$core/planner';
+  import { deliveredShare } from '$core/planner';
+  import { moneyCents, type Proposal } from '$core/plans';
   import ScrollArea from '$lib/ui/ScrollArea.svelte';
   import { inMoney } from '$lib/wording/figures';
   import { KIND_WORDS } from '$lib/wording/kinds/words';

@@ -2,7 +2,7 @@
   /** The parts of a plan's cost and how much each counts, which may be changed. */
   import { Button } from 'carbon-components-svelte';
   import { COST_PARTS, PLAIN_WEIGHTS, type CostPart, type WeighedPart } from '$core/document';
-  import type { Proposal } from '$core/planner';
+  import type { Proposal } from '$core/plans';
   import { inMoney } from '$lib/wording/figures';
   import { PART_WORDS, scoreMoney } from '$lib/wording/plans';
   import type { JobModel } from '../jobModel.svelte';

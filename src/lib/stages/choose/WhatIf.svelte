@@ -8,13 +8,11 @@
     changesFor,
     delivered,
     differenceOf,
-    moneyCents,
     priceOfChange,
     type Change,
     type Delivered,
-    type PlanRequest,
-    type Proposal,
   } from '$core/planner';
+  import { moneyCents, type PlanRequest, type Proposal } from '$core/plans';
   import { valueOf } from '$core/parts';
   import ScrollArea from '$lib/ui/ScrollArea.svelte';
   import { supplies } from '$lib/state/supplies.svelte';

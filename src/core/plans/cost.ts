@@ -8,12 +8,12 @@ import {
   type CostPart,
   type WeighedPart,
   type Weights,
-} from '../../document/planning.ts';
-import type { Card } from '../../document/card.ts';
-import { valueOf } from '../../parts/fact.ts';
-import type { Slot } from '../../document/machine.ts';
-import type { Finding } from '../../rules/finding.ts';
-import { findingRow, type FindingCode } from '../../rules/findingCodes.ts';
+} from '../document/planning.ts';
+import type { Card } from '../document/card.ts';
+import { valueOf } from '../parts/fact.ts';
+import type { Slot } from '../document/machine.ts';
+import type { Finding } from '../rules/finding.ts';
+import { findingRow, type FindingCode } from '../rules/findingCodes.ts';
 
 /** Cents by part; parts that are absent cost nothing. */
 export type Parts = Readonly<Partial<Record<CostPart, number>>>;
@@ -35,6 +35,9 @@ export const scaleOf = (weights: Weights = PLAIN_WEIGHTS): Scale => ({
   later: 100,
   ...weights,
 });
+
+/** A must in cents × percent: one more outweighs whatever money can be. */
+export const MUST = 1e14;
 
 /** Negative where `a` is the better plan. */
 export const compareCost = (a: Cost, b: Cost): number =>

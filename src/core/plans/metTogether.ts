@@ -1,12 +1,13 @@
 /** Whether what is in a machine meets needs all at once: a port, a bay or an output serves one of them only. */
-import { flowFrom } from '../../flow/flowOf.ts';
-import { metByMachine, providers, type MetByMachine } from '../../flow/metByMachine.ts';
-import type { Card } from '../../document/card.ts';
-import type { Machine } from '../../document/machine.ts';
-import { takesCard, type Need } from '../../kinds/need.ts';
-import { MUST } from '../bound/relaxation.ts';
-import { groupsOf, leastUnmet, unitsFor } from '../candidates/coverage.ts';
-import { demandOf } from '../candidates/demands.ts';
+import { MUST } from './cost.ts';
+import { flowFrom } from '../flow/flowOf.ts';
+import { metByMachine, providers, type MetByMachine } from '../flow/metByMachine.ts';
+import type { Card } from '../document/card.ts';
+import type { Machine } from '../document/machine.ts';
+import { takesCard, type Need } from '../kinds/need.ts';
+
+import { groupsOf, leastUnmet, unitsFor } from './coverage.ts';
+import { demandOf } from './demands.ts';
 
 /** Needs of one pool that are held against each other; what is asked beyond stands as it is met alone. */
 const MOST_POOLED = 8;

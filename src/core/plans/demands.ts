@@ -1,7 +1,7 @@
 /** What a plan has to serve: needs, cards that must stay, and cards that are pinned to a slot. */
-import type { Card } from '../../document/card.ts';
-import { isAtFront, needKindOf, unitsNeeded, type Need } from '../../kinds/need.ts';
-import { pinKey, type Pin } from '../../document/planning.ts';
+import type { Card } from '../document/card.ts';
+import { isAtFront, needKindOf, unitsNeeded, type Need } from '../kinds/need.ts';
+import { pinKey, type Pin } from '../document/planning.ts';
 import { WISH_CENTS } from './cost.ts';
 
 export interface Demand {
