@@ -10,7 +10,7 @@ import svelteConfig from './svelte.config.js';
  * The rooms of the core in the order in which they may know each other: each may import from itself and
  * from the rooms before it.
  */
-const ROOMS = [
+export const ROOMS = [
   'standards',
   'parts',
   'kinds',
@@ -45,7 +45,7 @@ const KINDS_ABOVE = [
   'src/core/kinds/{way,ways,flow,proof,proofs,component,components,copyEnds,running,runnings}.ts',
   'src/core/kinds/*/{way,flow,causes,seen,join,stands,begun,wire,running,negotiated}.ts',
 ];
-const KINDS_ABOVE_FLOOR = ROOMS.indexOf('flow');
+export const KINDS_ABOVE_FLOOR = ROOMS.indexOf('flow');
 
 /** How an import from one room names another: rooms of one folder do not name the folder. */
 const nameFrom = (room, other) =>
@@ -67,7 +67,7 @@ const NO_SPREAD_INTO_LISTS = {
   message: 'A list of any length is no list of arguments: go through it.',
 };
 
-const UPPER_KINDS = {
+export const UPPER_KINDS = {
   regex:
     '(?:^|/)kinds/(?:\\w+/)?(?:way|ways|flow|proof|proofs|component|components|copyEnds|running|runnings|causes|seen|join|stands|begun|wire|negotiated)\\.ts$',
   message: 'What comes of a kind in a machine stands above this room.',
@@ -141,7 +141,16 @@ const simulator = {
 };
 
 /** The rooms of the screens, in the same way. */
-const SCREEN_ROOMS = ['wording', 'state', 'workers', 'ui', 'board', 'catalogue', 'stages', 'shop'];
+export const SCREEN_ROOMS = [
+  'wording',
+  'state',
+  'workers',
+  'ui',
+  'board',
+  'catalogue',
+  'stages',
+  'shop',
+];
 
 const CORE_BY_NAME = {
   regex: '(^|/)core/|^\\$core$|^\\$core/\\w+/',

@@ -45,6 +45,8 @@ describe('Documents beside the code', () => {
     'src/core/README.md',
     'docs/decisions.md',
     'docs/recipes.md',
+    'docs/glossary.md',
+    'CHANGELOG.md',
   ])
     it(`name no file that is not there (${name})`, () => {
       const named = [...read(`../../${name}`).matchAll(/`([\w./-]+\.(?:ts|mjs|svelte))`/g)];
