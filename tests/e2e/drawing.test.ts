@@ -137,6 +137,8 @@ test('side and rear view are drawn at the plan’s scale, and light what is sele
   page,
 }) => {
   await openStage(page, 'lighthouse-museum', 'fit');
+  // The stage lights its own task's slot once it is there.
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await page.locator('[data-slot="s7"]').click();
   await expect(page.locator('.elevations .bracket.lit')).toHaveCount(1);
   await expect(page.locator('.elevations .body.lit')).toHaveCount(1);
