@@ -45,7 +45,7 @@ export { acceptanceOf } from './assembly/acceptance.ts';
 
 // Which driver the system will take.
 export { chooseDriver, type DriverChoice, type DriverLibrary } from './drivers/chooseDriver.ts';
-export { lookAtPackages } from './drivers/packageLook.ts';
+export { inspectPackages } from './drivers/packageInspection.ts';
 export { stickFiles } from './drivers/stick.ts';
 
 // The bench: how it stands, how it has to stand, and the tasks between.

@@ -5,9 +5,9 @@ import { apply } from '../../src/core/commands/index.ts';
 import {
   chooseDriver,
   driverForCard,
-  functionAsked,
-  instanceAsked,
-  lookAtPackages,
+  functionQuery,
+  instanceQuery,
+  inspectPackages,
   packageRecords,
   readSetupPackage,
   setupSaying,
@@ -131,7 +131,7 @@ describe('The driver of a card, by the library’s own files', () => {
 });
 
 describe('One package before another', () => {
-  const device = functionAsked({
+  const device = functionQuery({
     ...emptyFunction('0000:02:00.0'),
     vendor: 0xf1a1,
     device: 0x2001,
@@ -201,10 +201,10 @@ describe('One package before another', () => {
 
   it('knows devices by the names that a system has for them, at its own bus and at USB', () => {
     const usb = setup('"Stick"=I,USB\\VID_F1A1&PID_0042&MI_01');
-    const asked = instanceAsked('USB\\VID_F1A1&PID_0042&MI_01\\6&2A&0')!;
+    const asked = instanceQuery('USB\\VID_F1A1&PID_0042&MI_01\\6&2A&0')!;
     expect(chooseDriver(asked, machine, [of('u', usb)]).listedAs).to.equal('Stick');
-    expect(instanceAsked('ACPI\\PNP0C0A\\1')).to.equal(null);
-    const onBus = instanceAsked('PCI\\VEN_F1A1&DEV_2001&SUBSYS_0001F1A1&REV_02\\3&11')!;
+    expect(instanceQuery('ACPI\\PNP0C0A\\1')).to.equal(null);
+    const onBus = instanceQuery('PCI\\VEN_F1A1&DEV_2001&SUBSYS_0001F1A1&REV_02\\3&11')!;
     expect(onBus.identities.hardware[1]).to.equal('PCI\\VEN_F1A1&DEV_2001&SUBSYS_0001F1A1');
   });
 });
@@ -233,7 +233,7 @@ describe('Packages at hand', () => {
     const kept = apply(aJob(), { name: 'keepPackages', packages: [record!] }, STAMP);
     expect(kept.packages).to.have.length(1);
     expect(
-      chooseDriver(functionAsked(machine.functions[0]!), machine, kept.packages).listedAs,
+      chooseDriver(functionQuery(machine.functions[0]!), machine, kept.packages).listedAs,
     ).to.equal('brin_new');
     expect(
       apply(kept, { name: 'dropPackage', packageId: record!.id }, STAMP).packages,
@@ -267,7 +267,7 @@ Include=${long}`;
 
   it('of which one is deliberately wrong say where, and it is chosen for nothing', () => {
     const name = 'quillbark-sound-72/quisound.inf';
-    const [look] = lookAtPackages([packageFile(name, PACKAGE_FILES[name]!)], machine, []).packages;
+    const [look] = inspectPackages([packageFile(name, PACKAGE_FILES[name]!)], machine, []).packages;
     expect(look?.problems.map(({ code, line }) => [code, line])).to.deep.equal([
       ['setup.sectionOpen', 15],
       ['setup.release', 6],

@@ -24,7 +24,7 @@ import {
 } from '../../src/core/write/index.ts';
 import { apply, restore } from '../../src/core/commands/index.ts';
 import { assemblyOf } from '../../src/core/assembly/index.ts';
-import { cardAsked, packagesFor } from '../../src/core/drivers/index.ts';
+import { cardQuery, packagesFor } from '../../src/core/drivers/index.ts';
 import { contradictionsIn } from '../../src/core/catalogue/index.ts';
 import { emptyDrive, valueOf } from '../../src/core/parts/index.ts';
 import { handled, openRound, standing, steps } from '../../src/core/procedure/index.ts';
@@ -103,7 +103,7 @@ const planned = (): Job =>
         { slotId: 's1', card: graphics },
         { slotId: 's3', card: aCard() },
       ],
-      packages: packagesFor([cardAsked(graphics)], aMachine([]), PACKAGES),
+      packages: packagesFor([cardQuery(graphics)], aMachine([]), PACKAGES),
     },
   );
 
@@ -192,7 +192,7 @@ describe('Steps', () => {
       {
         name: 'acceptPlan',
         placements: [{ slotId: 's1', card: wire }],
-        packages: packagesFor([cardAsked(wire)], aMachine([]), PACKAGES),
+        packages: packagesFor([cardQuery(wire)], aMachine([]), PACKAGES),
       },
     );
     const codes = steps(job).map(({ code }) => code);

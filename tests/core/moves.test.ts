@@ -8,7 +8,7 @@ import { apply } from '../../src/core/commands/index.ts';
 import { cardName, type Job, type Machine } from '../../src/core/document/index.ts';
 import { changed, delivered, proposePlan } from '../../src/core/planner/index.ts';
 import type { PlanRequest } from '../../src/core/plans/index.ts';
-import { packagesFor, cardAsked } from '../../src/core/drivers/index.ts';
+import { packagesFor, cardQuery } from '../../src/core/drivers/index.ts';
 import { plainNeed } from '../../src/core/kinds/index.ts';
 import { readJobFile } from '../../src/core/read/index.ts';
 import { shoppingList } from '../../src/core/write/index.ts';
@@ -36,7 +36,7 @@ function accepted(): Job {
       name: 'acceptPlan',
       placements,
       packages: packagesFor(
-        placements.map(({ card }) => cardAsked(card)),
+        placements.map(({ card }) => cardQuery(card)),
         FILM_SHED.machine,
         PACKAGES,
       ),

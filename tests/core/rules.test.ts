@@ -23,7 +23,7 @@ import {
   slotVerdict,
   twelveVoltSum,
   unknownFacts,
-  verdictKeeper,
+  verdictStore,
   verdictTable,
   worstVerdict,
   type Finding,
@@ -554,7 +554,7 @@ describe('Verdicts that are kept', () => {
     const machines = SCENES.map(({ machine }) => machine);
     const factsOf = machines.flatMap(({ slots }) => slots);
     for (const machine of machines) {
-      const kept = verdictKeeper();
+      const kept = verdictStore();
       const expectSame = (changed: Machine, what: string) => {
         asked.forEach(kept(machine, PACKAGES));
         const now = asked.map(kept(changed, PACKAGES));
@@ -580,7 +580,7 @@ describe('Verdicts that are kept', () => {
 
   it('are kept: a change of one slot asks only its own column anew', () => {
     const { machine } = SCENES.find(({ machine: { slots } }) => slots.length > 4)!;
-    const kept = verdictKeeper();
+    const kept = verdictStore();
     const before = kept(machine, PACKAGES)(asked[0]!);
     const changed = {
       ...machine,

@@ -7,12 +7,12 @@ import { emptyFunction } from '../../src/core/parts/index.ts';
 import {
   fewest,
   fewestSearch,
-  lookAtPackages,
+  inspectPackages,
   nameInArchive,
   stickFiles,
   stickSearch,
   type PackageFile,
-  type PackagesLook,
+  type PackagesInspection,
 } from '../../src/core/drivers/index.ts';
 import { packageFile } from '../builders/packages.ts';
 import { aMachine, aSlot, told } from '../builders/parts.ts';
@@ -116,7 +116,7 @@ describe('The fewest packages', () => {
   });
 });
 
-const stickOf = (look: PackagesLook) => {
+const stickOf = (look: PackagesInspection) => {
   const search = stickSearch(look);
   for (;;) {
     const { value, done } = search.next();
@@ -175,7 +175,7 @@ describe('A stick of drivers', () => {
   ].map(({ name, content }) =>
     packageFile(name, typeof content === 'string' ? strToU8(content) : content),
   );
-  const look = lookAtPackages(files, machine, []);
+  const look = inspectPackages(files, machine, []);
 
   it('holds the fewest that drive what nothing drives, chipset first, and says what none drives', () => {
     expect(
@@ -207,7 +207,7 @@ describe('A stick of drivers', () => {
   it('keeps the names of files that were dropped loose, or at the root of an archive', () => {
     const inf = strToU8(setup('Net', 'Pendle', '2001'));
     const paths = (dropped: readonly PackageFile[]) =>
-      stickFiles(stickOf(lookAtPackages(dropped, machine, [])), dropped).map(({ path }) => path);
+      stickFiles(stickOf(inspectPackages(dropped, machine, [])), dropped).map(({ path }) => path);
     const loose = [
       packageFile('network.inf', inf),
       packageFile('own.sys', 'sys'),
@@ -242,7 +242,7 @@ describe('A stick of drivers', () => {
     const dropped = names.map((name) =>
       packageFile(`p/${name}`, name === 'net.inf' ? strToU8(setup('Net', 'P', '2001')) : 'x'),
     );
-    const paths = stickFiles(stickOf(lookAtPackages(dropped, machine, [])), dropped);
+    const paths = stickFiles(stickOf(inspectPackages(dropped, machine, [])), dropped);
     expect(paths.map(({ path }) => path.slice('01-P/'.length)).toSorted()).to.deep.equal(
       [
         '__',

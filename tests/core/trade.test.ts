@@ -8,7 +8,7 @@ import { acceptanceOf, expectations } from '../../src/core/assembly/index.ts';
 import { judge } from '../../src/core/diagnosis/index.ts';
 import { metByMachine, flowOf } from '../../src/core/flow/index.ts';
 import { handOverSheet } from '../../src/core/write/index.ts';
-import { packagesFor, cardAsked, namesAny } from '../../src/core/drivers/index.ts';
+import { packagesFor, cardQuery, namesAny } from '../../src/core/drivers/index.ts';
 import { plainNeed, type Need, type NeedOf } from '../../src/core/kinds/index.ts';
 import { powerLoads } from '../../src/core/placement/index.ts';
 import { choosePlans, proposePlan } from '../../src/core/planner/index.ts';
@@ -69,7 +69,7 @@ const stepsFor = (machine: Machine, ...placed: readonly (readonly [string, strin
         name: 'acceptPlan',
         placements: placed.map(([model, slotId]) => ({ slotId, card: card(model) })),
         packages: packagesFor(
-          placed.map(([model]) => cardAsked(card(model))),
+          placed.map(([model]) => cardQuery(card(model))),
           machine,
           PACKAGES,
         ),

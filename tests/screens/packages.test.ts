@@ -7,7 +7,7 @@ import { appendFileSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { emptyFunction } from '$core/parts';
-import { lookAtPackages, stickSearch } from '$core/drivers';
+import { inspectPackages, stickSearch } from '$core/drivers';
 import { openPackages } from '$lib/workers/packageFiles';
 import { NotAsShown, stickArchive } from '$lib/workers/stickArchive';
 import { aMachine, aSlot } from '../builders/parts.ts';
@@ -48,7 +48,7 @@ describe('Driver packages in archives', () => {
   it('are read whole, however many files there are and wherever the setup file stands', async () => {
     const { files, leftOut } = await openPackages(dropped('large.zip', large));
     expect(leftOut).to.deep.equal([]);
-    const [only, ...more] = lookAtPackages(files, machine, []).packages;
+    const [only, ...more] = inspectPackages(files, machine, []).packages;
     expect(more).to.deep.equal([]);
     expect(only).to.deep.include({ files: FILES + 1, missing: [], problems: [] });
     expect(only!.drives.map(({ listedAs }) => listedAs)).to.deep.equal(['Port']);
@@ -116,8 +116,8 @@ describe('Driver packages in archives', () => {
 describe('A stick', () => {
   const folder = mkdtempSync(join(tmpdir(), 'tenant-stick-'));
   after(() => rmSync(folder, { recursive: true }));
-  const chosen = (files: Parameters<typeof lookAtPackages>[0]) => {
-    const search = stickSearch(lookAtPackages(files, machine, []));
+  const chosen = (files: Parameters<typeof inspectPackages>[0]) => {
+    const search = stickSearch(inspectPackages(files, machine, []));
     for (;;) {
       const { value, done } = search.next();
       if (done === true) return value.packages;

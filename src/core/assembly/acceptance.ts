@@ -6,7 +6,7 @@ import { withOccupants } from '../placement/withCards.ts';
 import { metTogether } from '../plans/metTogether.ts';
 import { itemAt } from '../units.ts';
 import { packagesFor, type DriverLibrary } from '../drivers/chooseDriver.ts';
-import { cardAsked, machineAsked } from '../drivers/deviceAsked.ts';
+import { cardQuery, machineQuery } from '../drivers/deviceQuery.ts';
 import type { Extra } from '../parts/extra.ts';
 import { valueOf } from '../parts/fact.ts';
 import { MOST } from '../parts/limits.ts';
@@ -55,7 +55,7 @@ export function acceptanceOfTrial(
   library: DriverLibrary,
   catalogue: { readonly cards: readonly Card[]; readonly extras: readonly Extra[] },
 ): Acceptance {
-  const asked: Asked = { machine: withDriveLoad(job.machine, job.needs), needs: job.needs };
+  const asked: Query = { machine: withDriveLoad(job.machine, job.needs), needs: job.needs };
   const bare: Acceptance = {
     ...placedOf(tried, job, library),
     moves: [],
@@ -73,12 +73,12 @@ export function acceptanceOfTrial(
 }
 
 /** Needs, and the machine with what their drives take of it. */
-type Asked = Pick<Job, 'machine' | 'needs'>;
+type Query = Pick<Job, 'machine' | 'needs'>;
 
 /** Slots of cards that serve something later, and without which all is met now that is met with them. Dear ones wait first. */
 function laterOf(
   tried: readonly Placed[],
-  { machine, needs }: Asked,
+  { machine, needs }: Query,
   cards: readonly Card[],
 ): readonly string[] {
   if (!needs.some(({ later }) => later)) return [];
@@ -101,7 +101,7 @@ function laterOf(
 /** Needs that cards on trial would meet one by one, and do not meet together: each port serves one of them. */
 function unmetBy(
   tried: readonly Placed[],
-  { machine, needs }: Asked,
+  { machine, needs }: Query,
   cards: readonly Card[],
 ): readonly string[] {
   const finished = withOccupants(machine, tried);
@@ -114,7 +114,7 @@ function unmetBy(
 }
 
 /** Needs that the machine meets without any card that is tried. */
-const metBefore = ({ machine, needs }: Asked, cards: readonly Card[]): readonly string[] =>
+const metBefore = ({ machine, needs }: Query, cards: readonly Card[]): readonly string[] =>
   metTogether(needs, machine, cards).flatMap(({ state }, n) =>
     state === 'met' ? itemAt(needs, n).id : [],
   );
@@ -122,7 +122,7 @@ const metBefore = ({ machine, needs }: Asked, cards: readonly Card[]): readonly 
 const placedOf = (placed: readonly Placed[], { machine }: Job, library: DriverLibrary) => ({
   placements: placed.map(({ card, slot }) => ({ slotId: slot.id, card })),
   packages: packagesFor(
-    [...placed.map(({ card }) => cardAsked(card)), ...machineAsked(machine)],
+    [...placed.map(({ card }) => cardQuery(card)), ...machineQuery(machine)],
     machine,
     library ?? [],
   ).slice(0, MOST.packages),

@@ -6,7 +6,7 @@ import { driverTargets, type DriverTarget } from '../assembly/driverTargets.ts';
 import { packagesOf } from '../assembly/assembly.ts';
 import { chooseDriver, NO_DRIVER, toInstall, type DriverChoice } from '../drivers/chooseDriver.ts';
 import { classDriver } from '../drivers/classDrivers.ts';
-import { cardAsked, instanceAsked, type DeviceAsked } from '../drivers/deviceAsked.ts';
+import { cardQuery, instanceQuery, type DeviceQuery } from '../drivers/deviceQuery.ts';
 import { NEEDS_NO_DRIVER } from '../drivers/machineDevices.ts';
 import { runsOlder } from '../drivers/versions.ts';
 import { memoOf } from '../memo.ts';
@@ -137,7 +137,7 @@ function matched(
   };
 }
 
-const isSame = (asked: DeviceAsked, device: string | null): boolean =>
+const isSame = (asked: DeviceQuery, device: string | null): boolean =>
   device !== null && asked.id === device;
 
 /** Bus and device, without the function. */
@@ -258,8 +258,8 @@ function stateOfExtra(listed: Listed, job: Job): DriverState | null {
   };
 }
 
-function askedOf({ id, device, class24 }: Listed): DeviceAsked | null {
-  if (device === null || class24 === null) return instanceAsked(id);
+function askedOf({ id, device, class24 }: Listed): DeviceQuery | null {
+  if (device === null || class24 === null) return instanceQuery(id);
   const [vendor = 0, code = 0] = device.split(':').map((part) => parseInt(part, 16));
-  return cardAsked({ ids: { vendor, device: code, class24 }, year: null });
+  return cardQuery({ ids: { vendor, device: code, class24 }, year: null });
 }

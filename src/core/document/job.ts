@@ -10,7 +10,7 @@ import { Machine, emptyMachine } from './machine.ts';
 import { Need } from '../kinds/need.ts';
 import { Observation } from './observation.ts';
 import { PLAIN_WEIGHTS, Pin, Weights } from './planning.ts';
-import { asking, misfitsOfJob } from './references.ts';
+import { asking, mismatchesOfJob } from './references.ts';
 import { EXTRA_KINDS } from '../standards/extras.ts';
 import type { DeepReadonly } from '../units.ts';
 
@@ -122,7 +122,7 @@ export const Job = z
     notes: limits.notes,
     log: listOf(LogEntry, MOST.log),
   })
-  .check(asking(misfitsOfJob));
+  .check(asking(mismatchesOfJob));
 
 export type Placement = DeepReadonly<z.infer<typeof Placement>>;
 export type Plan = DeepReadonly<z.infer<typeof Plan>>;

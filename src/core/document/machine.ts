@@ -14,7 +14,7 @@ import { MACHINE_PARTS } from '../standards/innerLeads.ts';
 import { Delivery } from '../kinds/delivery.ts';
 import { InnerLead } from '../parts/innerLead.ts';
 import { AccessPoint, NetworkPath, emptyAccessPoint, emptyPath } from '../parts/networkPath.ts';
-import { asking, misfitsOfMachine } from './references.ts';
+import { asking, mismatchesOfMachine } from './references.ts';
 import type { DeepReadonly } from '../units.ts';
 
 export const GenerationSchema = z.union([
@@ -380,7 +380,7 @@ export const Machine = z
     /** Parts of the machine itself that are not in it yet. */
     toFit: listOf(z.enum(MACHINE_PARTS), MACHINE_PARTS.length),
   })
-  .check(asking(misfitsOfMachine));
+  .check(asking(mismatchesOfMachine));
 
 export type Occupant = DeepReadonly<z.infer<typeof Occupant>>;
 export type Slot = DeepReadonly<z.infer<typeof Slot>>;

@@ -63,13 +63,13 @@ interface JobKeys {
   } | null;
 }
 
-export interface Misfit {
+export interface Mismatch {
   readonly path: readonly (string | number)[];
   /** What belongs there. */
   readonly expected: string;
 }
 
-export function misfitsOfMachine(machine: MachineKeys): readonly Misfit[] {
+export function mismatchesOfMachine(machine: MachineKeys): readonly Mismatch[] {
   const slots = idsOf(machine.slots);
   const enclosures = idsOf(machine.enclosures);
   return [
@@ -82,7 +82,7 @@ export function misfitsOfMachine(machine: MachineKeys): readonly Misfit[] {
         ['id'],
       ),
     ),
-    ...misfitsOfPath(machine.path),
+    ...mismatchesOfPath(machine.path),
     ...machine.leads.flatMap(({ kind, ends }, n) =>
       ends.length <= leadRow(kind).ends.length
         ? []
@@ -101,7 +101,7 @@ export function misfitsOfMachine(machine: MachineKeys): readonly Misfit[] {
 }
 
 /** A fact is told of a lead by its id, whichever device it goes to. */
-function misfitsOfPath({ hops }: MachineKeys['path']): readonly Misfit[] {
+function mismatchesOfPath({ hops }: MachineKeys['path']): readonly Mismatch[] {
   const ids = (parts: readonly Keyed[]) => parts.map(({ id }) => id);
   return [
     ...repeated(['path', 'hops'], ids(hops), ['id']),
@@ -119,7 +119,7 @@ function misfitsOfPath({ hops }: MachineKeys['path']): readonly Misfit[] {
 }
 
 /** Of a job apart from its machine, which is asked by itself. */
-export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
+export function mismatchesOfJob(job: JobKeys): readonly Mismatch[] {
   const slots = idsOf(job.machine.slots);
   const needs = idsOf(job.needs);
   const slotAt = (slotId: string, ...path: readonly (string | number)[]) =>
@@ -144,15 +144,15 @@ export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
           ? []
           : slotAt(subject.slotId, 'observations', n, 'subject', 'slotId'),
     ),
-    ...misfitsOfDrives(job.needs),
+    ...mismatchesOfDrives(job.needs),
     ...job.photos.flatMap(({ slotId }, n) =>
       slotId === null ? [] : slotAt(slotId, 'photos', n, 'slotId'),
     ),
     ...job.pins.flatMap((pin, n) =>
       'slotId' in pin ? slotAt(pin.slotId, 'pins', n, 'slotId') : [],
     ),
-    ...(job.plan === null ? [] : misfitsOfPlan(job.plan, slotAt)),
-    ...misfitsOfTrials(job, slotAt),
+    ...(job.plan === null ? [] : mismatchesOfPlan(job.plan, slotAt)),
+    ...mismatchesOfTrials(job, slotAt),
     ...(['unmet', 'met'] as const).flatMap((list) =>
       (job.plan?.[list] ?? []).flatMap((needId, n) =>
         leading(needs, needId, ['plan', list, n], 'a need'),
@@ -162,7 +162,7 @@ export function misfitsOfJob(job: JobKeys): readonly Misfit[] {
 }
 
 /** A drive is named and prepared by its id, whichever need it is for. */
-function misfitsOfDrives(needs: JobKeys['needs']): readonly Misfit[] {
+function mismatchesOfDrives(needs: JobKeys['needs']): readonly Mismatch[] {
   const seen = new Set<string>();
   return needs.flatMap(({ these = [] }, need) =>
     these.flatMap(({ id }, n) => {
@@ -175,10 +175,10 @@ function misfitsOfDrives(needs: JobKeys['needs']): readonly Misfit[] {
 }
 
 /** Each card is tried once, and each slot of the other machine takes one. */
-function misfitsOfTrials(
+function mismatchesOfTrials(
   { benchTest }: JobKeys,
-  slotAt: (slotId: string, ...path: readonly (string | number)[]) => readonly Misfit[],
-): readonly Misfit[] {
+  slotAt: (slotId: string, ...path: readonly (string | number)[]) => readonly Mismatch[],
+): readonly Mismatch[] {
   if (benchTest === null) return [];
   const { machine, trials } = benchTest;
   const list = ['benchTest', 'trials'];
@@ -198,10 +198,10 @@ function misfitsOfTrials(
   ];
 }
 
-function misfitsOfPlan(
+function mismatchesOfPlan(
   { placements, packages, moves, givenUp, later, staged, unmet, met }: PlanKeys,
-  slotAt: (slotId: string, ...path: readonly (string | number)[]) => readonly Misfit[],
-): readonly Misfit[] {
+  slotAt: (slotId: string, ...path: readonly (string | number)[]) => readonly Mismatch[],
+): readonly Mismatch[] {
   return [
     ...repeated(
       ['plan', 'placements'],
@@ -299,11 +299,11 @@ function withoutDanglingParts<Machine extends MachineKeys>(machine: Machine): Ma
   });
 }
 
-/** Makes a schema ask it: each misfit is an issue at its place. */
+/** Makes a schema ask it: each mismatch is an issue at its place. */
 export const asking =
-  <Part>(misfits: (part: Part) => readonly Misfit[]) =>
+  <Part>(mismatches: (part: Part) => readonly Mismatch[]) =>
   (parsed: z.core.ParsePayload<unknown>): void => {
-    for (const { path, expected } of misfits(parsed.value as Part))
+    for (const { path, expected } of mismatches(parsed.value as Part))
       parsed.issues.push({
         code: 'custom',
         input: parsed.value,
@@ -333,7 +333,7 @@ function repeated(
   list: readonly (string | number)[],
   keys: readonly string[],
   key: readonly string[],
-): readonly Misfit[] {
+): readonly Mismatch[] {
   const seen = new Set<string>();
   return keys.flatMap((each, n) => {
     if (seen.has(each)) return [{ path: [...list, n, ...key], expected: 'a key of its own' }];
@@ -347,4 +347,4 @@ const leading = (
   id: string,
   path: readonly (string | number)[],
   what: string,
-): readonly Misfit[] => (there.has(id) ? [] : [{ path, expected: `${what} of this document` }]);
+): readonly Mismatch[] => (there.has(id) ? [] : [{ path, expected: `${what} of this document` }]);

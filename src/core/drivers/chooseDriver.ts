@@ -11,7 +11,7 @@ import { valueOf } from '../parts/fact.ts';
 import type { Machine } from '../document/machine.ts';
 import { aliasKeys } from '../read/system/moduleAliases.ts';
 import { classDriver, compareReleases, compareVersions } from './classDrivers.ts';
-import { cardAsked, type DeviceAsked } from './deviceAsked.ts';
+import { cardQuery, type DeviceQuery } from './deviceQuery.ts';
 import { shellMatch } from './moduleMatching.ts';
 import { rankedDrivers, rankOf, type IdentityMatch } from './setup/ranking.ts';
 import { targetSystemOf } from './setup/target.ts';
@@ -82,7 +82,7 @@ export const toInstall = ({ package: chosen }: DriverChoice): DriverPackage | nu
   chosen === null || comesWithSystem(chosen) ? null : chosen;
 
 export function chooseDriver(
-  device: DeviceAsked,
+  device: DeviceQuery,
   { system }: Pick<Machine, 'system'>,
   packages: readonly DriverPackage[],
   { source }: Pick<DriverWays, 'source'> = PLAIN_WAYS,
@@ -95,10 +95,10 @@ export function chooseDriver(
 const choices = memoOf<readonly DriverPackage[], (system: Machine['system']) => Choices>(() =>
   memoOf(() => new Map()),
 );
-type Choices = Map<DriverWays['source'], WeakMap<DeviceAsked, DriverChoice>>;
+type Choices = Map<DriverWays['source'], WeakMap<DeviceQuery, DriverChoice>>;
 
 function chosen(
-  device: DeviceAsked,
+  device: DeviceQuery,
   system: Machine['system'],
   packages: readonly DriverPackage[],
   source: DriverWays['source'],
@@ -138,11 +138,11 @@ export const driverForCard = (
   machine: Pick<Machine, 'system'>,
   library: DriverLibrary,
   ways: Pick<DriverWays, 'source'> = PLAIN_WAYS,
-): DriverChoice => chooseDriver(cardAsked(card), machine, library ?? NONE, ways);
+): DriverChoice => chooseDriver(cardQuery(card), machine, library ?? NONE, ways);
 
 /** Packages that are for any of these devices on the system, each once: the chosen ones and what they outrank. */
 export function packagesFor(
-  devices: readonly DeviceAsked[],
+  devices: readonly DeviceQuery[],
   { system }: Pick<Machine, 'system'>,
   packages: readonly DriverPackage[],
 ): readonly DriverPackage[] {
@@ -161,7 +161,7 @@ type Compare = (a: Offer, b: Offer) => { readonly order: number; readonly by: Ou
 
 function comparing(
   offers: readonly Offer[],
-  { year }: DeviceAsked,
+  { year }: DeviceQuery,
   source: DriverWays['source'],
 ): Compare {
   const recommended = offers.filter((each) => each.package.channel === 'recommended');
@@ -250,7 +250,7 @@ export function namesAny(of: DriverPackage, ids: ReadonlySet<string>): boolean {
 const ALIAS_DEVICE = /^pci:v0000([0-9A-F]{4})d0000([0-9A-F]{4})/;
 
 function offersFor(
-  device: DeviceAsked,
+  device: DeviceQuery,
   system: Machine['system'],
   packages: readonly DriverPackage[],
 ): readonly Offer[] {
@@ -265,7 +265,7 @@ function offersFor(
   return [...asked].flatMap((each) => offerOf(each, device, system) ?? []);
 }
 
-function offerOf(of: DriverPackage, device: DeviceAsked, system: Machine['system']): Offer | null {
+function offerOf(of: DriverPackage, device: DeviceQuery, system: Machine['system']): Offer | null {
   const { says } = of;
   const stated = { package: of, match: null, date: of.released, version: of.version, sure: true };
   switch (says.kind) {
@@ -303,7 +303,7 @@ function offerOf(of: DriverPackage, device: DeviceAsked, system: Machine['system
 }
 
 /** What only a list is known of is taken for signed, without features, and to name the chip. */
-function rankOfList({ identities: { hardware } }: DeviceAsked): number {
+function rankOfList({ identities: { hardware } }: DeviceQuery): number {
   const place = hardware.findIndex((each) => CHIP.test(each));
   const match = { identity: hardware[place] ?? '', isDevices: true, isPackages: true, place };
   return rankOf(match, { isSigned: true, featureScore: 0xff });

@@ -11,18 +11,18 @@ export {
   packagesFor,
   toInstall,
 } from './chooseDriver.ts';
-export { cardAsked, functionAsked, instanceAsked, machineAsked } from './deviceAsked.ts';
+export { cardQuery, functionQuery, instanceQuery, machineQuery } from './deviceQuery.ts';
 export { type PackageRecord, packageRecords } from './packageRecords.ts';
 export {
   type DrivenDevice,
-  type PackageLook,
-  type PackagesLook,
+  type PackageInspection,
+  type PackagesInspection,
   type PackageFile,
   folderOf,
-  lookAtPackages,
+  inspectPackages,
   nameInArchive,
   saysOfDrivers,
-} from './packageLook.ts';
+} from './packageInspection.ts';
 export { fewest, fewestSearch } from './fewest.ts';
 export {
   type StickPackage,

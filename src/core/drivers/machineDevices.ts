@@ -2,14 +2,14 @@
 import type { Machine } from '../document/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
 import { functionName } from '../read/pci/ports.ts';
-import { functionAsked, instanceAsked, type DeviceAsked } from './deviceAsked.ts';
+import { functionQuery, instanceQuery, type DeviceQuery } from './deviceQuery.ts';
 
 /** A device as the survey has it. */
 export interface MachineDevice {
   /** Its place, or the name that its system has for it. */
   readonly id: string;
   readonly name: string;
-  readonly asked: DeviceAsked;
+  readonly asked: DeviceQuery;
   /** Null: none runs, or the report does not tell drivers. */
   readonly driver: string | null;
   /** What its system says is wrong with it; empty: nothing. */
@@ -26,7 +26,7 @@ export function machineDevices(
   { functions, inTrouble }: Pick<Machine, 'functions' | 'inTrouble'>,
   leaving: readonly string[] = [],
 ): readonly MachineDevice[] {
-  const said = inTrouble.map((each) => ({ ...each, asked: instanceAsked(each.id) }));
+  const said = inTrouble.map((each) => ({ ...each, asked: instanceQuery(each.id) }));
   const told = new Set<object>();
   const gone = [...leaving];
   const onBus = functions.map((fn): MachineDevice => {
@@ -37,7 +37,7 @@ export function machineDevices(
     return {
       id: fn.address,
       name: functionName(fn),
-      asked: functionAsked(fn),
+      asked: functionQuery(fn),
       driver: fn.driver,
       status: of?.status ?? '',
       leaves: out !== -1,

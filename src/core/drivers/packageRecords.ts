@@ -8,7 +8,7 @@ import { valueOf } from '../parts/fact.ts';
 import { MOST, clipped } from '../parts/limits.ts';
 import type { Machine } from '../document/machine.ts';
 import type { AliasList } from '../read/system/moduleAliases.ts';
-import { cardAsked, machineAsked, type DeviceAsked } from './deviceAsked.ts';
+import { cardQuery, machineQuery, type DeviceQuery } from './deviceQuery.ts';
 import { shellMatch } from './moduleMatching.ts';
 import {
   filesByFolder,
@@ -16,7 +16,7 @@ import {
   readDriverFiles,
   type DriverFile,
   type PackageFile,
-} from './packageLook.ts';
+} from './packageInspection.ts';
 import { setupSaying } from './setup/setupPackage.ts';
 
 export interface PackageRecord<File> {
@@ -32,7 +32,7 @@ export function packageRecords<File extends PackageFile>(
   machine: Machine,
   cards: readonly Card[],
 ): readonly PackageRecord<File>[] {
-  const devices = [...cards.map(cardAsked), ...machineAsked(machine)];
+  const devices = [...cards.map(cardQuery), ...machineQuery(machine)];
   const beside = filesByFolder(all);
   return readDriverFiles(all).flatMap((file, n): readonly PackageRecord<File>[] => {
     const says = sayingOf(file, devices, machine);
@@ -88,7 +88,7 @@ const idOf = ({ setup, aliases }: DriverFile, n: number): string =>
 
 function sayingOf(
   { setup, aliases }: DriverFile,
-  devices: readonly DeviceAsked[],
+  devices: readonly DeviceQuery[],
   machine: Machine,
 ): Saying | null {
   if (aliases !== null) return ofModules(aliases, devices, machine);
@@ -158,7 +158,7 @@ function shortened(
 /** What a list says of a kernel stays with that kernel. */
 function ofModules(
   { byKey }: AliasList,
-  devices: readonly DeviceAsked[],
+  devices: readonly DeviceQuery[],
   { system }: Machine,
 ): Saying | null {
   const [release, architecture] = [valueOf(system.version), valueOf(system.architecture)];

@@ -7,16 +7,16 @@ import {
   filesByFolder,
   folderOf,
   type PackageFile,
-  type PackageLook,
-  type PackagesLook,
-} from './packageLook.ts';
+  type PackageInspection,
+  type PackagesInspection,
+} from './packageInspection.ts';
 
 /** Least first: what other devices hang on comes before them. Common practice, no source. */
 const STICK_STAGES = ['chipset', 'storage', 'network', 'rest'] as const;
 export type StickStage = (typeof STICK_STAGES)[number];
 
 export interface StickPackage {
-  readonly package: PackageLook;
+  readonly package: PackageInspection;
   readonly stage: StickStage;
   /** Its folder on the stick. */
   readonly folder: string;
@@ -38,7 +38,7 @@ export interface StickSoFar {
 }
 
 /** Chooses step by step, so that whoever drives it can show how far it is, and stop. */
-export function* stickSearch({ packages }: PackagesLook): Generator<StickSoFar, StickSoFar> {
+export function* stickSearch({ packages }: PackagesInspection): Generator<StickSoFar, StickSoFar> {
   const search = fewestSearch(
     packages.map((each) => ({
       item: each,
@@ -56,8 +56,9 @@ export function* stickSearch({ packages }: PackagesLook): Generator<StickSoFar, 
   }
 }
 
-function inOrder(packages: readonly PackageLook[]): readonly StickPackage[] {
-  const stageOf = ({ className }: PackageLook) => STAGE_OF_CLASS[className.toLowerCase()] ?? 'rest';
+function inOrder(packages: readonly PackageInspection[]): readonly StickPackage[] {
+  const stageOf = ({ className }: PackageInspection) =>
+    STAGE_OF_CLASS[className.toLowerCase()] ?? 'rest';
   return packages
     .toSorted((a, b) => STICK_STAGES.indexOf(stageOf(a)) - STICK_STAGES.indexOf(stageOf(b)))
     .map((each, n) => ({
@@ -67,7 +68,7 @@ function inOrder(packages: readonly PackageLook[]): readonly StickPackage[] {
     }));
 }
 
-const isWanted = ({ isPlanned, now, isNowGeneric }: PackageLook['drives'][number]): boolean =>
+const isWanted = ({ isPlanned, now, isNowGeneric }: PackageInspection['drives'][number]): boolean =>
   isPlanned || now === null || isNowGeneric;
 
 /** Words of letters and digits, joined by dashes. */

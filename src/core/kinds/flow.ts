@@ -174,7 +174,7 @@ export const providerId = ({ fitted }: Provider): string => fitted?.slot.id ?? '
 export const linkUnknown = ({ fitted }: Provider): boolean =>
   fitted !== null && slotLink(fitted.card, fitted.slot) === null;
 
-interface Asked {
+interface FlowQuery {
   readonly need: Need;
   readonly unit: Unit;
   readonly wanted: number;
@@ -203,7 +203,7 @@ export function conclude({
   hangs,
   inBits = false,
   besides = [],
-}: Asked): Flow {
+}: FlowQuery): Flow {
   const low = gain.low * Math.min(...stages.map((stage) => stage.low));
   const high = gain.high * Math.min(...stages.map((stage) => stage.high));
   const narrowest = stages.find((stage) => stage.high * gain.high === high);

@@ -19,6 +19,6 @@ export { power, twelveVoltSum } from './power.ts';
 export { type SizingMethod, supplySize } from './supplySize.ts';
 export { driverSupport } from './driverSupport.ts';
 export { type SlotVerdict, slotVerdict, verdictAsker, verdictTable } from './verdict.ts';
-export { type RowAsker, verdictKeeper } from './keptVerdicts.ts';
+export { type RowAsker, verdictStore } from './keptVerdicts.ts';
 export { unknownFacts } from './unknownFacts.ts';
 export { type DecisiveFact, decidingFacts, decisiveFacts, factBehind } from './decisiveFacts.ts';

@@ -28,7 +28,7 @@ interface Column {
 export type RowAsker = (card: Card) => readonly SlotVerdict[];
 
 /** Answers as {@link verdictTable} does, and faster where little has changed since it was asked last. */
-export function verdictKeeper(): (machine: Machine, library: DriverLibrary) => RowAsker {
+export function verdictStore(): (machine: Machine, library: DriverLibrary) => RowAsker {
   let kept: readonly Column[] = [];
   return (machine, library) => {
     const { whole } = verdictAsker(machine, library);

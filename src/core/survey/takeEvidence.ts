@@ -16,7 +16,7 @@ import { withFirmwareSlots, withPorts } from './mergeSlots.ts';
 import { withHardwareReport } from './mergeHardwareReport.ts';
 import { withFirmware, withNetwork, withOwnDrive, withScreens, withSystem } from './mergeSystem.ts';
 
-export interface Taken {
+export interface Accepted {
   readonly machine: Machine;
   /** What no survey can hold, and was left out. */
   readonly problems: readonly Problem[];
@@ -27,7 +27,7 @@ export function takeEvidence(
   before: Machine,
   evidence: Evidence,
   cards: readonly Card[] = [],
-): Taken {
+): Accepted {
   const problems = new ProblemList();
   const merged = withCardRecords(mergeEvidence(before, evidence, problems), cards);
   const { document, dropped } = repairedMachine(merged);

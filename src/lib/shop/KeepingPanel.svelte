@@ -20,10 +20,10 @@
   import { renewal } from '$lib/state/renewal.svelte';
   import { shop } from '$lib/state/shop.svelte';
   import { tellWindows } from '$lib/state/windows';
-  import type { Look } from '$lib/workers/backup.worker';
+  import type { Inspection } from '$lib/workers/backup.worker';
   import { askBackups, endBackups } from '$lib/workers/backups';
   import { atMoment, inBytes } from '$lib/wording/figures';
-  import BackupLook, { type TakeIn } from './BackupLook.svelte';
+  import BackupInspection, { type TakeIn } from './BackupInspection.svelte';
   import BinList from './BinList.svelte';
   import { downloadFile } from '../ui/download';
   import Guarded from '../ui/Guarded.svelte';
@@ -34,7 +34,7 @@
   );
   let said = $state('');
   let wrong = $state.raw<{ name: string; problems: readonly Problem[] } | null>(null);
-  let look = $state.raw<{ name: string; look: Look } | null>(null);
+  let look = $state.raw<{ name: string; look: Inspection } | null>(null);
   let folder = $state('');
 
   const changes = $derived(keeping.changesSince(shop.rows));
@@ -196,7 +196,7 @@
   {/if}
   {#if look}
     <Guarded what="What the backup would change">
-      <BackupLook
+      <BackupInspection
         name={look.name}
         look={look.look}
         ontake={takeIn}

@@ -5,7 +5,7 @@ import {
   decidingFacts,
   slotVerdict,
   verdictAsker,
-  verdictKeeper,
+  verdictStore,
   unknownFacts,
   worstVerdict,
   type DecisiveFact,
@@ -17,7 +17,7 @@ import { assemblyOf, laterCardsOf, newCardsOf, extrasOrdered, isAcceptable } fro
 import { contradictions } from '$core/survey';
 import { handled, openBefore, type OpenCounts } from '$core/procedure';
 import { known, valueOf } from '$core/parts';
-import { machineAsked, type DriverLibrary } from '$core/drivers';
+import { machineQuery, type DriverLibrary } from '$core/drivers';
 import { metTogether } from '$core/plans';
 import { flowOf, type MetByMachine } from '$core/flow';
 import { withCards, withDriveLoad, withMoves, withOccupants } from '$core/placement';
@@ -67,7 +67,7 @@ export class JobModel {
     // Devices of the machine may want drivers too.
     $effect(() => {
       ran('job: drivers of its devices');
-      const ids = machineAsked(this.job.machine).flatMap(({ id }) => id ?? []);
+      const ids = machineQuery(this.job.machine).flatMap(({ id }) => id ?? []);
       if (supplies.library !== null) untrack(() => void supplies.askDrivers(ids));
     });
   }
@@ -141,7 +141,7 @@ export class JobModel {
   private meeting(card: Card): Machine {
     return withCards(this.loaded, this.besides(card));
   }
-  private readonly keptVerdicts = verdictKeeper();
+  private readonly keptVerdicts = verdictStore();
   /** What becomes of a card in every slot, beside what is on trial elsewhere. */
   rowOf: RowAsker = $derived(
     this.onTrial.length === 0

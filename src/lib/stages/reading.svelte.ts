@@ -8,7 +8,7 @@ import { now } from '$lib/state/now';
 import { supplies } from '$lib/state/supplies.svelte';
 import { askReader } from '$lib/workers/reader';
 import type { DroppedFile } from '$lib/workers/packageFiles';
-import type { EvidenceTaken } from '$lib/workers/readWork';
+import type { EvidenceAccepted } from '$lib/workers/readWork';
 import { observedWords } from '$lib/wording/observed';
 import type { JobModel } from './jobModel.svelte';
 
@@ -16,7 +16,7 @@ export class Reading {
   private readonly model: JobModel;
   progress = $state.raw<{ readonly done: number; readonly of: number } | null>(null);
   /** What the last reading found; it stays until the next. */
-  result = $state.raw<EvidenceTaken | null>(null);
+  result = $state.raw<EvidenceAccepted | null>(null);
   /** What it shows of the accepted plan's cards; null where it was taken into the survey. */
   observed = $state.raw<readonly Observation[] | null>(null);
   /** Measurements of which it has to be said whose need they are of. */
@@ -109,7 +109,7 @@ export class Reading {
     return true;
   }
 
-  private async ask(files: readonly DroppedFile[]): Promise<EvidenceTaken | null> {
+  private async ask(files: readonly DroppedFile[]): Promise<EvidenceAccepted | null> {
     // It comes another way than the answer does, and may come after it.
     const onFile = proxy((done: number) => {
       if (this.progress !== null) this.progress = { done, of: files.length };
@@ -126,7 +126,7 @@ export class Reading {
     return answer;
   }
 
-  private take({ machine, devices }: EvidenceTaken): void {
+  private take({ machine, devices }: EvidenceAccepted): void {
     this.observed = null;
     this.model.open.run({ name: 'readMachine', machine, devices });
   }

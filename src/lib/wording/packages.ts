@@ -1,5 +1,5 @@
 /** What a driver package does, in words that a customer understands. */
-import type { DrivenDevice, PackageLook, PackagesLook } from '$core/drivers';
+import type { DrivenDevice, PackageInspection, PackagesInspection } from '$core/drivers';
 
 /** Why an archive or file was not taken, after its name. */
 export function leftOutWords({
@@ -60,8 +60,8 @@ export function changeWords({
 
 /** Who made it, of what day, and which of its models this system takes. */
 export function packageWords(
-  { kind, provider, release, hasCatalogue, models, sections, allSections }: PackageLook,
-  { takesSetup }: Pick<PackagesLook, 'takesSetup'>,
+  { kind, provider, release, hasCatalogue, models, sections, allSections }: PackageInspection,
+  { takesSetup }: Pick<PackagesInspection, 'takesSetup'>,
 ): string {
   if (kind === 'aliases') return `${models.toLocaleString('en-GB')} patterns of kernel modules.`;
   const said = [
@@ -73,9 +73,9 @@ export function packageWords(
 }
 
 function sectionWords(
-  takesSetup: PackagesLook['takesSetup'],
-  sections: PackageLook['sections'],
-  all: PackageLook['allSections'],
+  takesSetup: PackagesInspection['takesSetup'],
+  sections: PackageInspection['sections'],
+  all: PackageInspection['allSections'],
 ): string {
   if (takesSetup === 'no') return 'This machine’s system takes no such package.';
   if (takesSetup === 'unknown')

@@ -19,7 +19,7 @@ import { KEPT_LISTS } from '../state/stores';
 import { sha256 } from './sha256';
 
 /** What a backup would change, thing by thing. */
-export interface Look {
+export interface Inspection {
   readonly manifest: BackupManifest;
   readonly differences: readonly BackupDifference[];
   /** What a whole restore would put into the bin. */
@@ -29,8 +29,8 @@ export interface Look {
 }
 
 /** What a backup would change, or why it cannot be read. */
-export interface Looked {
-  readonly look: Look | null;
+export interface Inspected {
+  readonly look: Inspection | null;
   readonly problems: readonly Problem[];
 }
 
@@ -78,7 +78,7 @@ const work = {
     return { file: new Blob(pieces, { type: 'application/zip' }), leftOut };
   },
 
-  look: async (file: Blob): Promise<Looked> => {
+  look: async (file: Blob): Promise<Inspected> => {
     const { backup, problems } = await readBackup(new Uint8Array(await file.arrayBuffer()), sha256);
     if (backup === null) return { look: null, problems };
     there = backup.items.filter(isTakable);

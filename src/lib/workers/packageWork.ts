@@ -2,11 +2,11 @@
 import { clipped } from '$core/parts';
 import {
   folderOf,
-  lookAtPackages,
+  inspectPackages,
   packageRecords,
   stickSearch,
   type PackageRecord,
-  type PackagesLook,
+  type PackagesInspection,
   type StickPackage,
   type StickSoFar,
 } from '$core/drivers';
@@ -24,8 +24,8 @@ import {
 import { summed } from './summed';
 import { stickArchive } from './stickArchive';
 
-export interface PackagesLooked {
-  readonly look: PackagesLook;
+export interface PackagesInspected {
+  readonly look: PackagesInspection;
   readonly leftOut: readonly LeftOut[];
 }
 
@@ -34,7 +34,7 @@ type OnBytes = (done: number, of: number) => void;
 let opened: Opened = { files: [], leftOut: [] };
 /** What they were dropped as; another worker holds nothing of it. */
 let dropping = '';
-let looked: PackagesLook | null = null;
+let looked: PackagesInspection | null = null;
 /** The last choosing; one before it, or one that was stopped, goes no further. */
 let turn = 0;
 
@@ -51,8 +51,8 @@ export const packageWork = {
       }),
     ),
   /** What those that are held would do for a machine and for cards that are planned; nothing becomes of it. */
-  look: (machine: Machine, cards: readonly Card[]): PackagesLooked => {
-    looked = lookAtPackages(opened.files, machine, cards);
+  look: (machine: Machine, cards: readonly Card[]): PackagesInspected => {
+    looked = inspectPackages(opened.files, machine, cards);
     return { look: looked, leftOut: opened.leftOut };
   },
   /** The fewest for a stick, told as they are found; the best so far where it is stopped. */
@@ -83,7 +83,7 @@ export const packageWork = {
 };
 
 async function choose(
-  look: PackagesLook,
+  look: PackagesInspection,
   onBetter: (soFar: StickSoFar) => void,
 ): Promise<StickSoFar> {
   turn += 1;

@@ -12,7 +12,7 @@ export type Supplies = Pick<PlanRequest, 'cards' | 'extras' | 'library'>;
 export type Question = Omit<PlanRequest, keyof Supplies>;
 
 type Questions = (typeof import('./planQuestions'))['planQuestions'];
-type Behind<Asked> = Asked extends (request: PlanRequest, ...rest: infer Rest) => infer Answer
+type Behind<Query> = Query extends (request: PlanRequest, ...rest: infer Rest) => infer Answer
   ? (question: Question, ...rest: Rest) => Answer
   : never;
 

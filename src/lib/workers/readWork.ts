@@ -20,7 +20,7 @@ import type { ActName, Card, Job, Machine, Observation } from '$core/document';
 import { thenLetGo } from './letGo';
 import type { DroppedFile } from './packageFiles';
 
-export interface EvidenceTaken {
+export interface EvidenceAccepted {
   readonly files: readonly FileReport[];
   /** The machines that the files are of, where they are of several: nothing is taken then, until one is chosen. */
   readonly apart: MachinesApart | null;
@@ -57,7 +57,7 @@ export const readWork = {
     machine: Machine,
     cards: readonly Card[],
     onFile: (done: number) => void,
-  ): Promise<EvidenceTaken> =>
+  ): Promise<EvidenceAccepted> =>
     thenLetGo(
       onFile,
       Promise.all(files.map(fetched)).then((fetchedFiles) => {
@@ -67,13 +67,13 @@ export const readWork = {
       }),
     ),
   /** One of the machines that the files are of, chosen. */
-  choose: (which: number, machine: Machine, cards: readonly Card[]): EvidenceTaken | null => {
+  choose: (which: number, machine: Machine, cards: readonly Card[]): EvidenceAccepted | null => {
     if (read === null) return null;
     last = evidenceOf(read.files, which, read.known);
     return taken(last, machine, cards);
   },
   /** What was read last, taken into a survey that was changed meanwhile; null where nothing was read. */
-  takeAgain: (machine: Machine, cards: readonly Card[]): EvidenceTaken | null =>
+  takeAgain: (machine: Machine, cards: readonly Card[]): EvidenceAccepted | null =>
     last === null ? null : taken(last, machine, cards),
   /** What was read last, held against the job's accepted plan. @param at ISO instant */
   observe: (job: Job, at: string): Observed => {
@@ -96,7 +96,7 @@ const fetched = async ({ name, content }: DroppedFile): Promise<EvidenceFile> =>
   content: typeof content === 'string' ? content : new Uint8Array(await content.arrayBuffer()),
 });
 
-function taken(evidence: Evidence, before: Machine, cards: readonly Card[]): EvidenceTaken {
+function taken(evidence: Evidence, before: Machine, cards: readonly Card[]): EvidenceAccepted {
   const after = takeEvidence(before, evidence, cards);
   return {
     files: evidence.files,

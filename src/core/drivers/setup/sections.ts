@@ -4,7 +4,7 @@ import type { Installing, ModelsSection, SetupPackage } from '../../document/dri
 import { compareTargets, readTarget, satisfies, type Target, type TargetSystem } from './target.ts';
 
 /** A section that a system takes, and whether that hangs on a fact that nobody told. */
-interface Taken<Section> {
+interface Selected<Section> {
   readonly section: Section;
   readonly sure: boolean;
 }
@@ -20,14 +20,14 @@ const targetOf = memoOf(({ decoration }: Pick<ModelsSection, 'decoration'>): Tar
 export const modelsFor = (
   { makers }: Pick<SetupPackage, 'makers'>,
   system: TargetSystem,
-): readonly Taken<ModelsSection>[] =>
+): readonly Selected<ModelsSection>[] =>
   makers.flatMap(({ sections }) => narrowest(sections, targetOf, system) ?? []);
 
 function narrowest<Section>(
   sections: readonly Section[],
   target: (section: Section) => Target | null,
   system: TargetSystem,
-): Taken<Section> | null {
+): Selected<Section> | null {
   let best: {
     readonly section: Section;
     readonly of: Target | null;

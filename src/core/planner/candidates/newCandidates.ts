@@ -79,7 +79,7 @@ export function newCandidates(asked: Assessing): readonly Candidate[] {
 }
 
 /** A card that could serve something, and what is known of it already, by what it gives. */
-interface Looked {
+interface Considered {
   readonly card: Card;
   readonly contributionIn: ContributionIn;
   /** With leads of the front panel, and without. */
@@ -91,12 +91,12 @@ interface Looked {
 }
 
 /** Cheap ones first: they outdo the most. */
-function inQuestion({ cards, pins, give }: Assessing): readonly Looked[] {
+function inQuestion({ cards, pins, give }: Assessing): readonly Considered[] {
   const never = new Set(pins.flatMap((pin) => (pin.kind === 'neverCard' ? pin.cardId : [])));
   return cards
     .filter(({ id }) => !never.has(id))
     .toSorted((a, b) => a.priceCents - b.priceCents)
-    .flatMap((card): readonly Looked[] => {
+    .flatMap((card): readonly Considered[] => {
       const contributionIn = give(card);
       return contributionIn === null
         ? []

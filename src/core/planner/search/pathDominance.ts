@@ -17,7 +17,7 @@ import type { Reached } from '../bound/demandDecisions.ts';
 import { isDisturbed } from '../candidates/interactions.ts';
 
 /** What the cards of a partial plan take of things that run out, but for watts of the supply in the case. */
-export interface Taken {
+export interface Usage {
   /** Where in doubt also what is taken of a housing or a slot that others depend on. In their order. */
   readonly things: readonly string[];
   /** On the supply in the case; each type's by themselves, those of the fewest watts first. */
@@ -26,11 +26,11 @@ export interface Taken {
   readonly key: string;
 }
 
-export const NOTHING_TAKEN: Taken = { things: [], sockets: [], key: '' };
+export const NOTHING_USED: Usage = { things: [], sockets: [], key: '' };
 
 interface Label extends Reached {
   readonly placed: readonly Candidate[];
-  readonly taken: Taken;
+  readonly taken: Usage;
 }
 
 /** Beyond so many nothing more is noted, so that a long search does not use up all memory; it stays exact. */
@@ -61,7 +61,7 @@ export class PathDominance {
   }
 
   /** What is taken with one more card. */
-  takenWith(taken: Taken, candidate: Candidate): Taken {
+  takenWith(taken: Usage, candidate: Candidate): Usage {
     const { card, slot, existing } = candidate;
     const things: string[] = this.tied.has(slot.id) ? [tiedBy(candidate)] : [];
     const sockets: Socket[] = [];

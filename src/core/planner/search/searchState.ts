@@ -10,7 +10,7 @@ import type { Demand } from '../../plans/demands.ts';
 import type { Existing } from '../candidates/existing.ts';
 import { boxedAdapters, cheapestAdapter } from '../../buying/extras.ts';
 import type { Interactions } from '../candidates/interactions.ts';
-import { NOTHING_TAKEN, PathDominance, type Taken } from './pathDominance.ts';
+import { NOTHING_USED, PathDominance, type Usage } from './pathDominance.ts';
 
 /** A whole plan. */
 export interface Found {
@@ -25,7 +25,7 @@ export type AtLeast = Pick<Cost, 'mustsUnmet' | 'score'>;
 
 export interface PartialPlan extends Reached {
   readonly placed: readonly Candidate[];
-  readonly taken: Taken;
+  readonly taken: Usage;
   /** The part of `score` that the last card causes so far: what it causes is settled when the next one stands beside it. */
   readonly lastCaused: number;
   readonly decision: DemandDecision;
@@ -84,7 +84,7 @@ export function beginning(problem: SearchProblem): SearchState {
 export const emptyPlan = (decision: DemandDecision): PartialPlan => ({
   ...decision.start,
   placed: [],
-  taken: NOTHING_TAKEN,
+  taken: NOTHING_USED,
   lastCaused: 0,
   decision,
   bound: decision.least,

@@ -2,7 +2,7 @@
   /** What goes on a stick for a machine that is off-line: the fewest of the packages at hand, in an order that works. */
   import { Button } from 'carbon-components-svelte';
   import Download from 'carbon-icons-svelte/lib/Download.svelte';
-  import type { PackagesLook } from '$core/drivers';
+  import type { PackagesInspection } from '$core/drivers';
   import { downloadFile } from '$lib/ui/download';
   import Working from '$lib/ui/Working.svelte';
   import { counted, inBytes } from '$lib/wording/figures';
@@ -12,8 +12,11 @@
   import type { JobModel } from '../jobModel.svelte';
   import type { PackagesAtHand } from './packagesAtHand.svelte';
 
-  let { model, look, atHand }: { model: JobModel; look: PackagesLook; atHand: PackagesAtHand } =
-    $props();
+  let {
+    model,
+    look,
+    atHand,
+  }: { model: JobModel; look: PackagesInspection; atHand: PackagesAtHand } = $props();
 
   const soFar = $derived(atHand.stick);
   const stick = $derived(soFar?.packages ?? []);

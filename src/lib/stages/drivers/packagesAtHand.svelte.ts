@@ -3,7 +3,7 @@ import * as z from 'zod/mini';
 import { proxy } from 'comlink';
 import { newCardsOf, packagesWanted } from '$core/assembly';
 import type { DriverPackage } from '$core/document';
-import type { PackagesLook, StickPackage, StickSoFar } from '$core/drivers';
+import type { PackagesInspection, StickPackage, StickSoFar } from '$core/drivers';
 import { fetched } from '$lib/state/fetched';
 import type { DroppedFile, LeftOut } from '$lib/workers/packageFiles';
 import { askPackages } from '$lib/workers/packages';
@@ -26,7 +26,7 @@ async function firstWrong(
 }
 
 export class PackagesAtHand {
-  look = $state.raw<PackagesLook | null>(null);
+  look = $state.raw<PackagesInspection | null>(null);
   leftOut = $state.raw<readonly LeftOut[]>([]);
   progress = $state.raw<{
     readonly done: number;

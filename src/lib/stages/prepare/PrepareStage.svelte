@@ -7,7 +7,7 @@
   import DoesNotGo from '../fit/DoesNotGo.svelte';
   import StepStage from '../steps/StepStage.svelte';
   import Photos from '../survey/Photos.svelte';
-  import FactAsked from './FactAsked.svelte';
+  import FactQuestion from './FactQuestion.svelte';
   import BeforeFigures from './BeforeFigures.svelte';
   import FirmwareSettings from './FirmwareSettings.svelte';
 
@@ -46,7 +46,7 @@
       </div>
     {/if}
   {:else if step.code === 'settle'}
-    <FactAsked {model} {step} {letGo} />
+    <FactQuestion {model} {step} {letGo} />
   {:else if step.code === 'before'}
     <BeforeFigures {model} />
   {:else if step.code === 'noteSettings'}

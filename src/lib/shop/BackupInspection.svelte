@@ -8,7 +8,7 @@
   /** A backup held against what is here, before anything is changed: every difference by its name. */
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
   import type { BackupDifference } from '$core/backup';
-  import type { Look } from '$lib/workers/backup.worker';
+  import type { Inspection } from '$lib/workers/backup.worker';
   import { takesFocus } from '../ui/keys';
   import { atMoment, counted } from '$lib/wording/figures';
   import { STANDING_WORDS, TAKING_WORDS, THING_WORDS } from '$lib/wording/backups';
@@ -18,7 +18,8 @@
     look,
     ontake,
     onclose,
-  }: { name: string; look: Look; ontake: (how: TakeIn) => void; onclose: () => void } = $props();
+  }: { name: string; look: Inspection; ontake: (how: TakeIn) => void; onclose: () => void } =
+    $props();
 
   /** What was chosen otherwise than proposed. */
   let chosen = $state.raw<ReadonlyMap<string, Taking>>(new Map());

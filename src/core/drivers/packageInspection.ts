@@ -19,7 +19,7 @@ import {
 import { decodeText } from '../read/text.ts';
 import { isBasicDisplay, isByClass } from '../standards/systemDrivers.ts';
 import { classDriver, compareVersions } from './classDrivers.ts';
-import { cardAsked } from './deviceAsked.ts';
+import { cardQuery } from './deviceQuery.ts';
 import { machineDevices, NEEDS_NO_DRIVER, type MachineDevice } from './machineDevices.ts';
 import { modulesNamed } from './moduleMatching.ts';
 import { rankedDrivers, type IdentityMatch, type RankedDriver } from './setup/ranking.ts';
@@ -28,8 +28,8 @@ import { readSetupPackage, type SetupReading } from './setup/setupPackage.ts';
 import { targetSystemOf, type TargetSystem } from './setup/target.ts';
 import { versionIn } from './versions.ts';
 
-export interface PackagesLook {
-  readonly packages: readonly PackageLook[];
+export interface PackagesInspection {
+  readonly packages: readonly PackageInspection[];
   /** Files that say nothing of drivers themselves. */
   readonly others: number;
   /** Planned cards, and devices that nothing drives, for which there is no package and no driver of the system's own. */
@@ -38,7 +38,7 @@ export interface PackagesLook {
   readonly takesSetup: 'yes' | 'no' | 'unknown';
 }
 
-export interface PackageLook {
+export interface PackageInspection {
   readonly name: string;
   readonly kind: 'setup' | 'aliases';
   /** In the file's own words; empty for lists of kernel modules. */
@@ -102,11 +102,11 @@ export const nameInArchive = (archive: string, path: string): string =>
   `${archive}${BEHIND_ARCHIVE}${path}`;
 
 /** @param cards those of the plan */
-export function lookAtPackages(
+export function inspectPackages(
   files: readonly PackageFile[],
   machine: Machine,
   cards: readonly Card[],
-): PackagesLook {
+): PackagesInspection {
   const beside = filesByFolder(files);
   const system = targetSystemOf(machine);
   const read = readDriverFiles(files);
@@ -161,7 +161,7 @@ const plannedDevice = (card: Card, n: number): Device => ({
   id: `planned ${n} ${deviceId(card.ids)}`,
   name: cardName(card),
   isPlanned: true,
-  asked: cardAsked(card),
+  asked: cardQuery(card),
   driver: null,
   status: '',
 });
@@ -196,7 +196,7 @@ export function filesByFolder<File extends Pick<PackageFile, 'name'>>(
 function besides(
   { setup }: DriverFile,
   there: readonly PackageFile[],
-): Pick<PackageLook, 'files' | 'bytes' | 'missing'> {
+): Pick<PackageInspection, 'files' | 'bytes' | 'missing'> {
   const names = new Set(
     there.map((each) => each.name.slice(folderOf(each.name).length).toLowerCase()),
   );
@@ -257,7 +257,7 @@ function lookOf(
   devices: readonly Device[],
   system: TargetSystem | null,
   best: ReadonlyMap<string, SetupPackage | null>,
-): Omit<PackageLook, 'files' | 'bytes' | 'missing'> {
+): Omit<PackageInspection, 'files' | 'bytes' | 'missing'> {
   const taken = setup === null || system === null ? [] : modelsFor(setup, system);
   return {
     name,

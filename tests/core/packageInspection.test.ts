@@ -2,7 +2,11 @@
 import { expect } from 'chai';
 import { strToU8 } from 'fflate';
 import { emptyFunction, type PciFunction } from '../../src/core/parts/index.ts';
-import { lookAtPackages, nameInArchive, type PackageLook } from '../../src/core/drivers/index.ts';
+import {
+  inspectPackages,
+  nameInArchive,
+  type PackageInspection,
+} from '../../src/core/drivers/index.ts';
 import type { Machine } from '../../src/core/document/index.ts';
 import { network } from '../../demo/catalogue/row.ts';
 import { encodedInf } from '../builders/inf.ts';
@@ -59,10 +63,12 @@ P = "Pendle Works"`;
 const looked = (
   content: string | Uint8Array,
   machine: Machine,
-  { name = 'net.inf', cards = [] as Parameters<typeof lookAtPackages>[2] } = {},
-) => lookAtPackages([packageFile(name, content)], machine, cards);
+  { name = 'net.inf', cards = [] as Parameters<typeof inspectPackages>[2] } = {},
+) => inspectPackages([packageFile(name, content)], machine, cards);
 const drives = ({ packages }: ReturnType<typeof looked>) =>
-  packages.map((each: PackageLook) => each.drives.map(({ name, listedAs }) => [name, listedAs]));
+  packages.map((each: PackageInspection) =>
+    each.drives.map(({ name, listedAs }) => [name, listedAs]),
+  );
 
 describe('Driver packages at hand', () => {
   const machine = machineOn(ELEVEN, WIRED, WORKING, PICTURE);
@@ -124,7 +130,7 @@ describe('Driver packages at hand', () => {
   });
 
   it('are held against each other: one is taken, and the others are said to stand behind it', () => {
-    const { packages } = lookAtPackages(
+    const { packages } = inspectPackages(
       [packageFile('a.inf', setup(OWN)), packageFile('b.inf', setup(OWN, { version: '2.0.1.0' }))],
       machine,
       [],

@@ -6,7 +6,7 @@ import { deviceId, emptyFunction, type PciFunction } from '../parts/pciFunction.
 import { modalias } from './moduleMatching.ts';
 import { pciIdentities, usbIdentities, type DeviceIdentities } from './setup/identities.ts';
 
-export interface DeviceAsked {
+export interface DeviceQuery {
   /** `vendor:device` in hexadecimal; null for what is no PCI device. */
   readonly id: string | null;
   readonly identities: DeviceIdentities;
@@ -21,7 +21,7 @@ export interface DeviceAsked {
 type CardNamed = Pick<Card, 'ids'> & { readonly year: number | null };
 
 /** A card before it is in a machine: nothing is known of its revision and of whose board it is. */
-export const cardAsked = memoOf(({ ids, year }: CardNamed): DeviceAsked => {
+export const cardQuery = memoOf(({ ids, year }: CardNamed): DeviceQuery => {
   const fn = {
     ...emptyFunction(''),
     ...ids,
@@ -37,7 +37,7 @@ export const cardAsked = memoOf(({ ids, year }: CardNamed): DeviceAsked => {
   };
 });
 
-export const functionAsked = memoOf((fn: PciFunction): DeviceAsked => ({
+export const functionQuery = memoOf((fn: PciFunction): DeviceQuery => ({
   id: deviceId(fn),
   identities: pciIdentities(fn),
   modalias: modalias(fn),
@@ -49,7 +49,7 @@ const PCI_INSTANCE =
   /^PCI\\VEN_([0-9A-F]{4})&DEV_([0-9A-F]{4})(?:&SUBSYS_([0-9A-F]{4})([0-9A-F]{4}))?(?:&REV_([0-9A-F]{2}))?/i;
 
 /** A device of which a list gives only the name that the system has for it; null where that tells nothing. */
-export function instanceAsked(instance: string): DeviceAsked | null {
+export function instanceQuery(instance: string): DeviceQuery | null {
   const usb = usbIdentities(instance);
   if (usb !== null) return { id: null, identities: usb, modalias: null, class24: null, year: null };
   const found = PCI_INSTANCE.exec(instance);
@@ -79,10 +79,10 @@ export function instanceAsked(instance: string): DeviceAsked | null {
 }
 
 /** Everything of the machine that a driver can be asked for. */
-export const machineAsked = ({
+export const machineQuery = ({
   functions,
   inTrouble,
-}: Pick<Machine, 'functions' | 'inTrouble'>): readonly DeviceAsked[] => [
-  ...functions.map(functionAsked),
-  ...inTrouble.flatMap(({ id }) => instanceAsked(id) ?? []),
+}: Pick<Machine, 'functions' | 'inTrouble'>): readonly DeviceQuery[] => [
+  ...functions.map(functionQuery),
+  ...inTrouble.flatMap(({ id }) => instanceQuery(id) ?? []),
 ];
