@@ -6,7 +6,7 @@ import * as limits from '../parts/limits.ts';
 import { id, instant, text } from '../parts/limits.ts';
 
 /** The closed list of what is done, in the order of the work. */
-export const ACT_CODES = [
+const ACT_CODES = [
   'settle',
   'order',
   'orderExtra',

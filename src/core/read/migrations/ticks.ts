@@ -1,21 +1,54 @@
 /** Until format 12 what was done was ticked by strings, as `plug:s2:0@2`: what they said of an act becomes its record. */
-import { withoutNumber } from '../../parts/pciFunction.ts';
-import {
-  ACT_CODES,
-  actId,
-  actWord,
-  type ActCode,
-  type ActName,
-  type ActOn,
-} from '../../document/act.ts';
 import { isPart, type Part } from './part.ts';
 
+/** Acts as format 13 named them, and what each was done to. */
+const CODES: ReadonlySet<string> = new Set(
+  `
+    settle order orderExtra orderNamed checkArrived checkExtra layOut noteSettings photoBehind
+    updateFirmware fetchDriver writeStick openWindows flashCard rescueMedium takeOffline backOnline
+    undoTeam removeOldDriver findDriver enrolKey splitSlot bringScrew noteTrouble showDamage
+    firmwareFirst installFirst backUp before powerOff leadsOff discharge earth photoInside openCase
+    openFarSide dustOut removeBar refitBar freeCard takeOut takeOutFirst takeToMove moveCard putBack
+    plugBack removeCover closeOpening moveObstacle restorePlug putIn removeFrontCover swapBracket
+    joinLead joinFront joinRibbon setJumper fitModules clearSlot seat screw fitPlate support joinHeader
+    exchangePlugs plug mountDrives joinDrives feedDrives lookOver closeFarSide closeCase leadsBack
+    moveScreenLead joinLoop joinAerials joinEnclosures start tryStart tryFirmware trySystem tryOut
+    countDrives checkDevice checkDrives installDriver ownDriver installFound secondSystem checkFirmware
+    copyBoot editBoot readBoot setNetwork testDrives prepareDrives restart checkLink checkShare
+    checkStartedFrom mend keepParts explain
+  `
+    .trim()
+    .split(/\s+/),
+);
+const FIELDS = [
+  'card',
+  'slot',
+  'box',
+  'opening',
+  'socket',
+  'need',
+  'obstacle',
+  'extra',
+  'package',
+  'device',
+  'cause',
+  'what',
+  'number',
+] as const;
+type On = Readonly<Partial<Record<(typeof FIELDS)[number], string | number>>>;
+
+interface ActOfTick {
+  readonly code: string;
+  readonly on: On;
+  readonly round: 0 | 1 | 2;
+}
+
 /** What stood behind the code, piece by piece. */
-type Pieces = readonly (keyof ActOn)[];
+type Pieces = readonly (keyof On)[];
 
 const ON_CARD: Pieces = ['card', 'slot'];
 const OF_DEVICE: Pieces = ['device'];
-const PIECES: Readonly<Partial<Record<ActCode, Pieces>>> = {
+const PIECES: Readonly<Record<string, Pieces>> = {
   orderExtra: ['extra'],
   checkExtra: ['extra'],
   orderNamed: ['extra'],
@@ -62,19 +95,18 @@ const PIECES: Readonly<Partial<Record<ActCode, Pieces>>> = {
   restorePlug: ['obstacle'],
 };
 
-const NUMBERS: ReadonlySet<keyof ActOn> = new Set(['opening', 'socket']);
+const NUMBERS: ReadonlySet<keyof On> = new Set(['opening', 'socket']);
 const ROUND_ENDS = { '@0': 0, '@2': 2 } as const;
 
 /** Null for what no version has written. */
-function actOfTick(tick: string, machine: unknown): ActName | null {
+function actOfTick(tick: string, machine: unknown): ActOfTick | null {
   const end = tick.slice(-2);
   const round = Object.hasOwn(ROUND_ENDS, end) ? ROUND_ENDS[end as keyof typeof ROUND_ENDS] : 1;
   const whole = round === 1 ? tick : tick.slice(0, -2);
   const at = whole.indexOf(':');
   const [plain, count] = counted(at === -1 ? '' : whole.slice(at + 1));
-  const [name, ofName] = at === -1 ? counted(whole) : [whole.slice(0, at), null];
-  const code = ACT_CODES.find((each) => each === name);
-  if (code === undefined) return null;
+  const [code, ofName] = at === -1 ? counted(whole) : [whole.slice(0, at), null];
+  if (!CODES.has(code)) return null;
   const on = plain === '' ? {} : onOf(code, plain, machine);
   const number = count ?? ofName;
   return on === null ? null : { code, on: number === null ? on : { ...on, number }, round };
@@ -87,7 +119,7 @@ function counted(key: string): readonly [key: string, number: number | null] {
   return Number.isInteger(number) && number > 1 ? [key.slice(0, at), number] : [key, null];
 }
 
-function onOf(code: ActCode, key: string, machine: unknown): ActOn | null {
+function onOf(code: string, key: string, machine: unknown): On | null {
   if (code === 'settle') {
     const [what = '', of] = key.split(':');
     return of === undefined
@@ -102,16 +134,25 @@ function onOf(code: ActCode, key: string, machine: unknown): ActOn | null {
     return at === -1 ? { opening } : { box: key.slice(0, at), opening };
   }
   const pieces = PIECES[code] ?? ON_CARD;
-  if (pieces === OF_DEVICE) return { device: actWord(withoutNumber(key)) };
-  if (pieces.length === 1) return { [pieces[0]!]: actWord(key) };
+  if (pieces === OF_DEVICE) return { device: word(withoutNumber(key)) };
+  if (pieces.length === 1) return { [pieces[0]!]: word(key) };
   const parts = key.split(':');
   const isOnCard = parts.length === 2 && isIn(machine, 'slots', parts[1]);
   // Drivers of the machine's own devices went by the device.
-  if (pieces === ON_CARD && !isOnCard && code !== 'seat') return { device: actWord(key) };
+  if (pieces === ON_CARD && !isOnCard && code !== 'seat') return { device: word(key) };
   if (parts.length !== pieces.length) return null;
   return Object.fromEntries(
     pieces.map((piece, n) => [piece, NUMBERS.has(piece) ? Number(parts[n]) : parts[n]]),
   );
+}
+
+const WORD_LETTERS = 120;
+const word = (text: string): string => text.replaceAll(/[^\w.:&-]+/g, '-').slice(0, WORD_LETTERS);
+
+/** Of a device's name what two units of one model share. */
+function withoutNumber(instance: string): string {
+  const parts = instance.split('\\');
+  return parts.length < 3 ? instance : [...parts.slice(0, 2), '…'].join('\\');
 }
 
 const isIn = (machine: unknown, list: 'slots' | 'enclosures', id: unknown): boolean =>
@@ -133,6 +174,13 @@ export function actsOfTicks(job: Part): readonly unknown[] {
     .toSorted((a, b) => String(a.at).localeCompare(String(b.at)));
 }
 
+/** An act in the log of format 13. */
+function nameOf({ code, on, round }: ActOfTick): string {
+  const to = FIELDS.flatMap((field) => (on[field] === undefined ? [] : `${field} ${on[field]}`));
+  const of = to.length === 0 ? code : `${code}: ${to.join(', ')}`;
+  return `${of}${round === 1 ? '' : `; round ${round}`}`;
+}
+
 const OF_STEPS: ReadonlySet<unknown> = new Set(['tickStep', 'untickStep', 'orderAgain']);
 
 /** The log names acts as it names them now. */
@@ -143,5 +191,5 @@ export function entryOfFormat13(entry: unknown, machine: unknown): unknown {
   const at = detail.indexOf(': ');
   const act = actOfTick(at === -1 ? detail : detail.slice(0, at), machine);
   if (act === null) return entry;
-  return { ...entry, detail: actId(act) + (at === -1 ? '' : detail.slice(at)) };
+  return { ...entry, detail: nameOf(act) + (at === -1 ? '' : detail.slice(at)) };
 }
