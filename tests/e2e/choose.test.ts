@@ -17,7 +17,7 @@ test('needs are told, a card is found, tried by hand, read, its fact mended, and
   const sound = page.getByRole('region', { name: 'Sound' });
   await sound.getByLabel('Channels').fill('many');
   await sound.getByLabel('Channels').blur();
-  await expect(sound).toContainText('A whole number from 1 to 8 is expected');
+  await expect(sound).toContainText('A whole number from 1 to 256 is expected');
   await sound.getByLabel('front sockets too').check({ force: true });
   await sound.getByText('Nice').click();
   await sound.getByLabel('Counts, 1 to 5').selectOption('5');

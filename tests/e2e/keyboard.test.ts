@@ -38,7 +38,7 @@ test('the whole job with the keyboard only', async ({ page }) => {
   await key('Control+A');
   await page.keyboard.type('a lot');
   await key('Tab');
-  await expect(page.getByText('A whole number from 1 to 10000 is expected')).toBeVisible();
+  await expect(page.getByText('A number above 0 and at most 1000000 is expected')).toBeVisible();
   await tabTo(page, page.getByLabel('Copy at, MB/s'));
   await key('Control+A');
   await page.keyboard.type('600');

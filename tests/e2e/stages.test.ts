@@ -33,7 +33,7 @@ test('a machine can be typed from nothing, slot by slot', async ({ page }) => {
   await page.getByRole('button', { name: 'Header, plug, cage or heat sink' }).click();
   await page.locator('#obstacle1-widthMm').fill('-4');
   await page.locator('#obstacle1-widthMm').blur();
-  await expect(page.getByText('1 to 450')).toBeVisible();
+  await expect(page.getByText('A length above 0 and at most 2000 is expected')).toBeVisible();
   await page.locator('#obstacle1-widthMm').fill('45');
   await page.locator('#obstacle1-widthMm').blur();
   await expect(page.locator('.bodies rect.obstacle')).toHaveCount(0);

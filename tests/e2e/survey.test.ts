@@ -345,7 +345,7 @@ test('the network path is told device by device, and the drawing shows where it 
   await landing.getByLabel('Port speeds').blur();
   await landing.getByLabel('Length').fill('-3');
   await landing.getByLabel('Length').blur();
-  await expect(landing.getByText('“-3” is not a length from 0.1 to 10000')).toBeVisible();
+  await expect(landing.getByText('“-3” is not a length above 0 and at most 100000')).toBeVisible();
   await expect(picture).toHaveAccessibleName(/to Landing 1 Gb\/s, to Gallery 1 Gb\/s/);
 
   // A tester found a broken pair: from there on it is a hundredth.

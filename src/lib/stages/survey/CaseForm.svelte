@@ -7,6 +7,7 @@
   import FactField from './FactField.svelte';
   import FittingFacts from './FittingFacts.svelte';
   import { FIELD } from './factFields';
+  import { capital } from '$lib/wording/stepWords';
   import { OBSTACLE_KIND_WORDS } from '$lib/wording/facts';
   import {
     BAYS_FIELD,
@@ -246,7 +247,7 @@
               labelText="{label}, mm"
               value={String(each[key])}
               invalid={refused === `${each.id}-${key}`}
-              invalidText={sideOf(key).expects}
+              invalidText={`${capital(sideOf(key).expects)} is expected`}
               on:change={(event) => measure(each, key, String(event.detail ?? ''))}
             />
           {/each}
