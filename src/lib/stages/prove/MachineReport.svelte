@@ -71,7 +71,7 @@
   {/if}
   <ReportDrop
     label="Drop the report taken after fitting, or the result of a measurement; or paste it"
-    placeholder="lspci -vvnn, a device list, the survey file; iperf3 -J, fio JSON, the last lines of dd, rsync, scp or robocopy, ethtool, iw, smartctl, nvme, a table with a column MB/s"
+    placeholder="lspci -vvnn, a device list, the survey file; iperf3 -J, fio JSON, hdparm -t, the last lines of dd, rsync, scp or robocopy, ethtool, iw, smartctl, nvme, a table with a column MB/s"
     progress={reading.progress}
     onfiles={(files) => reading.read(files)}
   />
