@@ -89,7 +89,9 @@ test.describe('a newer version', () => {
   let server: ChildProcess | null = null;
 
   test.afterEach(() => {
+    // The next test waits for the end of its own server only: of one that is gone it never comes.
     server?.kill();
+    server = null;
     // Whole builds: nobody looks at them afterwards.
     rmSync(test.info().outputDir, { recursive: true, force: true });
   });
