@@ -115,6 +115,25 @@ describe('The catalogue as a table', () => {
       expect(takeCell(card, length, text), text).to.equal(undefined);
   });
 
+  it('takes lists as they are written elsewhere, and a part once for several that are alike', () => {
+    for (const [kind, key, text, value] of [
+      ['wifi', 'wifi.bands', '2.4, 5', ['2.4', '5']],
+      ['wifi', 'wifi.bands', '2.4 + 5', ['2.4', '5']],
+      ['network', 'network.megabits', '1000; 2500', [1000, 2500]],
+      ['drives', 'sockets', '2 × 8-pin', ['8-pin', '8-pin']],
+      ['drives', 'sockets', '2x8-pin + sata', ['8-pin', '8-pin', 'sata']],
+    ] as const) {
+      const column = CARD_COLUMNS.find((each) => each.key === key)!;
+      const card = takeCell(plainCard(kind), column, text);
+      expect(card === undefined ? undefined : valueAt(card, column.path), text).to.deep.equal(
+        value,
+      );
+    }
+    const sockets = CARD_COLUMNS.find(({ key }) => key === 'sockets')!;
+    for (const wrong of ['2 × 9-pin', '100 × 8-pin', '8-pin,', '2 ×'])
+      expect(takeCell(plainCard('drives'), sockets, wrong), wrong).to.equal(undefined);
+  });
+
   it('lets every door take what the schema lets through', () => {
     const card = plainCard('network');
     for (const [key, text, value] of [

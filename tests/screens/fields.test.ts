@@ -62,6 +62,7 @@ describe('Survey fields', () => {
       { type: 'sata', count: 2 },
       { type: '4-pin', count: 3 },
     ]);
+    expect(PLUGS_FIELD.parse('1 × 8-pin + 2 × sata; 1 × 4-pin')).to.have.length(3);
     expect(PLUGS_FIELD.parse('none')).to.deep.equal([]);
     for (const wrong of ['8-pin', '1 × 9-pin', '1 × 8-pin,', 'two sata'])
       expect(PLUGS_FIELD.parse(wrong), wrong).to.equal(null);

@@ -93,7 +93,22 @@ export function separated(text: string, mark: string): readonly string[] {
   return [...parts, part.trim()];
 }
 
-/** Whatever parts print and parse, joined by “+”. @param most how many there may be */
+/** A part that is said once for several that are alike: “2 × 8-pin”. */
+const COUNTED = /^(\d{1,2}) ?[x×] ?(\S.*)$/i;
+
+function partsOf<Value>(of: CellKind<Value>, text: string): readonly Value[] | undefined {
+  const value = of.parse(text);
+  if (value !== undefined) return [value];
+  const [, count, what] = COUNTED.exec(text) ?? [];
+  const each = what === undefined ? undefined : of.parse(what);
+  return each === undefined ? undefined : Array.from({ length: Number(count) }, () => each);
+}
+
+/**
+ * Whatever parts print and parse, joined by “+”. Where that does not read, commas and semicolons are taken to stand between
+ * parts, as in the lists of the survey.
+ * @param most how many there may be
+ */
 export const listCell = <Value>(
   of: CellKind<Value>,
   most = Infinity,
@@ -105,8 +120,12 @@ export const listCell = <Value>(
   },
   parse: (text) => {
     if (text === '' || text.toLowerCase() === 'none') return [];
-    const parts = separated(text, '+').map((part) => of.parse(part));
-    return parts.length <= most && parts.every((part) => part !== undefined) ? parts : undefined;
+    const all = (parts: readonly string[]): readonly Value[] | undefined => {
+      const read = parts.map((part) => partsOf(of, part));
+      return read.every((part) => part !== undefined) ? read.flat() : undefined;
+    };
+    const values = all(separated(text, '+')) ?? all(text.split(/[,;]/).map((part) => part.trim()));
+    return values !== undefined && values.length <= most ? values : undefined;
   },
 });
 

@@ -50,6 +50,9 @@ export function numberField(expects: string, path: string): FieldKind<number> {
 const kept = <Value>(path: string, value: Value): Value | null =>
   safeParse(schemaAt(Machine, path), value).success ? value : null;
 
+/** What stands between the parts of a list, as people write one; the catalogue’s cells take the same. */
+const BETWEEN = /[,;+]/;
+
 /** One of a few values. */
 export function choiceField<Value extends string | number | boolean>(
   labels: readonly (readonly [Value, string])[],
@@ -90,7 +93,7 @@ export function wordsField<Word extends string>(
     parse: (text) => {
       if (text.toLowerCase() === 'none') return [];
       const found = text
-        .split(',')
+        .split(BETWEEN)
         .map((part) =>
           words.find(([, label]) => label.toLowerCase() === part.trim().toLowerCase()),
         );
@@ -130,7 +133,7 @@ export const BAYS_FIELD: FieldKind<Bays> = {
           .join(', '),
   parse: (text) => {
     if (text.toLowerCase() === 'none') return [];
-    const bays = text.split(',').map((part) => {
+    const bays = text.split(BETWEEN).map((part) => {
       const match = BAY.exec(part.trim());
       const size = BAY_SIZES.find((each) => each === (match?.[2] ?? '3.5'));
       const count = Number(match?.[1]);
@@ -150,7 +153,7 @@ export const LENGTHS_FIELD: FieldKind<readonly number[]> = {
   expects: 'a list such as 42, 80',
   print: (lengths) => lengths.join(', '),
   parse: (text) => {
-    const lengths = text.split(/[,;\s]+/).map(Number);
+    const lengths = text.split(/[,;+\s]+/).map(Number);
     return kept('slots.moduleLengthsMm', lengths);
   },
 };
@@ -198,7 +201,7 @@ export const ROOMS_FIELD: FieldKind<Rooms> = {
       )
       .join(', '),
   parse: (text) => {
-    const rooms = text.split(',').map((part) => {
+    const rooms = text.split(BETWEEN).map((part) => {
       const match = /^(\d{1,2})\s*[:=]\s*(\d{1,4}(?:\.\d{1,2})?)(?:\s+thick\s+(\d{1,2}))?$/.exec(
         part.trim(),
       );
@@ -231,7 +234,7 @@ export const PLUGS_FIELD: FieldKind<Plugs> = {
   print: (plugs) => (plugs.length === 0 ? 'none' : plugs.map(plugWords).join(', ')),
   parse: (text) => {
     if (text.toLowerCase() === 'none') return [];
-    const plugs = text.split(',').map((part) => {
+    const plugs = text.split(BETWEEN).map((part) => {
       const match =
         /^(\d{1,2}) ?[x×*]? ?([a-z0-9-]+)(?: of (\d{3}) ?W)?(?: on (?:lead )?(\S{1,20}))?(?: to (\d{1,4}))?$/i.exec(
           spaced(part),
@@ -321,7 +324,7 @@ export const FRONT_LEADS_FIELD: FieldKind<FrontLeads> = {
           .join(', '),
   parse: (text) => {
     if (text.toLowerCase() === 'none') return [];
-    const leads = text.split(',').map((part) => {
+    const leads = text.split(BETWEEN).map((part) => {
       const match = /^(\S+)(?:\s+to (\d{1,4}))?$/i.exec(part.trim());
       const type = FRONT_LEADS.find((each) => each === match?.[1]?.toLowerCase());
       if (match === null || type === undefined) return null;
@@ -349,7 +352,7 @@ export const HEADERS_FIELD: FieldKind<Headers> = {
           .join(', '),
   parse: (text) => {
     if (text.toLowerCase() === 'none') return [];
-    const headers = text.split(',').map((part) => {
+    const headers = text.split(BETWEEN).map((part) => {
       const match = /^(\S+)(?:\s+at (\d{1,4})\s*\/\s*(\d{1,4}))?$/i.exec(part.trim());
       const type = BOARD_HEADERS.find((each) => each === match?.[1]?.toLowerCase());
       if (match === null || type === undefined) return null;
@@ -371,7 +374,7 @@ export const SPEEDS_FIELD: FieldKind<readonly number[]> = {
   expects: `a list of ${ETHERNET_MEGABITS.join(', ')}`,
   print: (speeds) => speeds.join(', '),
   parse: (text) => {
-    const speeds = text.split(/[,;\s]+/).map(Number);
+    const speeds = text.split(/[,;+\s]+/).map(Number);
     const all: readonly number[] = ETHERNET_MEGABITS;
     return speeds.every((speed) => all.includes(speed)) ? speeds : null;
   },
