@@ -72,7 +72,8 @@ describe('Survey fields', () => {
     for (const [field, good, wrong] of [
       [LENGTHS_FIELD, '30, 150', '0'],
       [ROOMS_FIELD, '14: 1200 thick 5', '3: 2001'],
-      [BAYS_FIELD, '256 × 2.5 up to 15 mm', '257 × 2.5'],
+      [BAYS_FIELD, '256 × 2.5 up to 150.5 mm', '257 × 2.5'],
+      [PLUGS_FIELD, '256 × sata', '257 × sata'],
       [PLUGS_FIELD, '2 × sata to 1200', '1 × sata to 2001'],
       [PLUGS_IN_USE_FIELD, 'sata to 1200 feeds disk at 1100', 'sata feeds disk at 2001'],
       [FRONT_LEADS_FIELD, 'audio to 1200', 'audio to 2001'],

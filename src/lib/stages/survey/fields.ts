@@ -145,7 +145,7 @@ export const BAYS_FIELD: FieldKind<Bays> = {
 };
 /** A number alone counts bays of the usual size. */
 const BAY =
-  /^(\d{1,3})(?:\s*[×x]\s*(\d(?:\.\d{1,2})?)(?:["”]|\s*inch)?)?(?:\s+up to\s+(\d{1,2}(?:\.\d)?)(?:\s*mm)?)?$/i;
+  /^(\d{1,3})(?:\s*[×x]\s*(\d(?:\.\d{1,2})?)(?:["”]|\s*inch)?)?(?:\s+up to\s+(\d{1,4}(?:\.\d{1,2})?)(?:\s*mm)?)?$/i;
 
 /** Lengths of modules as “42, 80”. */
 export const LENGTHS_FIELD: FieldKind<readonly number[]> = {
@@ -236,7 +236,7 @@ export const PLUGS_FIELD: FieldKind<Plugs> = {
     if (text.toLowerCase() === 'none') return [];
     const plugs = text.split(BETWEEN).map((part) => {
       const match =
-        /^(\d{1,2}) ?[x×*]? ?([a-z0-9-]+)(?: of (\d{3}) ?W)?(?: on (?:lead )?(\S{1,20}))?(?: to (\d{1,4}))?$/i.exec(
+        /^(\d{1,3}) ?[x×*]? ?([a-z0-9-]+)(?: of (\d{3}) ?W)?(?: on (?:lead )?(\S{1,20}))?(?: to (\d{1,4}))?$/i.exec(
           spaced(part),
         );
       const type = PLUG_TYPES.find((each) => each === match?.[2]?.trim().toLowerCase());
