@@ -77,7 +77,6 @@ const measured = (needId: string, value: number, at: string): Command => ({
   observations: [value, value * 0.985, value * 1.01].map((each, n) =>
     enteredRun(needId, Math.round(each / 1e5) * 1e5, at, { what: 'large', n }),
   ),
-  what: needId,
 });
 
 const withStrap = (job: Job, at: string): Job =>
@@ -249,7 +248,6 @@ function museum(lspci: string, library: readonly DriverPackage[]): Job {
     {
       name: 'observe',
       observations: observeReport(worked, report, day(18, 14, 50)),
-      what: '2 of 2 cards seen',
     },
     // The switch port came up at a tenth of its speed: the reading shows it.
     measured('network', 112e6, day(18, 15)),

@@ -225,7 +225,7 @@ export function course(of: Case, hidden: Running, policy: Policy = asAsked): Cou
   const excluded: CauseAt[] = [];
   const doing = (command: Command) => (job = apply(job, command, { at: now(), who: 'Tester' }));
   const observe = (observations: readonly Observation[]) =>
-    doing({ name: 'observe', observations, what: need.kind });
+    doing({ name: 'observe', observations });
   const runs = (over: Partial<Measured> = {}) => {
     const how = howMeasured(of.expectation, over);
     const at = now();

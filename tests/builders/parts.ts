@@ -30,7 +30,6 @@ export const STAMP = { at: AT, who: 'Tester' };
 export const measured = (needId: string, value: number): Command => ({
   name: 'observe',
   observations: [enteredRun(needId, value, AT)],
-  what: needId,
 });
 
 export function aSlot(

@@ -297,7 +297,7 @@ function plannedAnew(job: Job, step: Step): Job | null {
       plan: acceptance,
       acts,
       bought: told.bought,
-      what: found.kind,
+      found: found.kind,
     },
     STAMP,
   );

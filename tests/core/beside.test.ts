@@ -310,7 +310,7 @@ describe('What a finished job shows of its cards', () => {
     );
     if (measured === null) return begun;
     const observations = [enteredRun('n', measured, STAMP.at)];
-    return apply(begun, { name: 'observe', observations, what: 'network' }, STAMP);
+    return apply(begun, { name: 'observe', observations }, STAMP);
   };
 
   it('is that they were tried here, once it was measured and is fine', () => {

@@ -135,7 +135,7 @@ function filesOf(of: Case, running: Running): readonly string[] {
 
 const later = (seconds: number): string => new Date(Date.parse(AT) + seconds * 1_000).toISOString();
 const observing = (job: Job, observations: readonly Observation[]): Job =>
-  apply(job, { name: 'observe', observations, what: '' }, STAMP);
+  apply(job, { name: 'observe', observations }, STAMP);
 const reportOf = (content: string) => readEvidence([{ name: 'report.txt', content }]);
 
 /** The survey as its report tells it; by the technician's word the cards are there that stand there. */

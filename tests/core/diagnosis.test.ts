@@ -154,11 +154,10 @@ describe('What was found', () => {
       doing(minutes, {
         name: 'observe',
         observations: [enteredRun(id, value, at(minutes), { what: 'large' })],
-        what: '',
       });
     const find = (minutes: number) => {
       const found = foundCause(id, cause, at(minutes));
-      doing(minutes, { name: 'observe', observations: [found], what: '' });
+      doing(minutes, { name: 'observe', observations: [found] });
       return mendOf(found);
     };
     const proving = () => provings(job).find(({ expectation: { need } }) => need.id === id)!;
@@ -334,7 +333,6 @@ describe('A diagnosis that is answered at random', () => {
       const figure = (share: number, n: number) =>
         observe({
           name: 'observe',
-          what: need.kind,
           observations: [enteredRun(need.id, flow!.high * share, AT, { n, what })],
         });
       figure(0.02 + below(60) / 100, 0);
@@ -355,7 +353,6 @@ describe('A diagnosis that is answered at random', () => {
           const answer = answers[below(answers.length)] ?? 'unclear';
           observe({
             name: 'observe',
-            what: need.kind,
             observations: [answeredCheck(need.id, { part, check, answer }, AT)],
           });
         }

@@ -109,7 +109,7 @@ describe('A document', () => {
       STAMP,
     );
     const without = { ...job.machine, slots: job.machine.slots.filter(({ id }) => id !== 's3') };
-    const after = apply(job, { name: 'changeMachine', machine: without, what: 'slot' }, STAMP);
+    const after = apply(job, { name: 'changeMachine', machine: without }, STAMP);
     expect(problemsOf(after)).to.deep.equal([]);
     expect(after.plan?.placements).to.deep.equal([]);
     expect(after.pins).to.deep.equal([{ kind: 'neverSlot', slotId: 's1' }]);

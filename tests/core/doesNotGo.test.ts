@@ -83,7 +83,7 @@ function planned(job: Job, at: number, found: Found) {
       plan: acceptance,
       acts,
       bought: told.bought,
-      what: found.kind,
+      found: found.kind,
     },
     STAMP,
   );

@@ -53,7 +53,7 @@ const seated = apply(job, { name: 'tickStep', of: seating(card, 's5') }, STAMP);
 
 function seen(devices: readonly ListedDevice[], of: Job = seated): Job {
   const observations = observeReport(of, read(devices), LATER);
-  const command = { name: 'observe', observations, what: 'report' } as const;
+  const command = { name: 'observe', observations } as const;
   const after = apply(of, command, { ...STAMP, at: LATER });
   return apply(of, { ...command, proves: provenSteps(after) }, { ...STAMP, at: LATER });
 }

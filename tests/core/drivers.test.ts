@@ -506,7 +506,7 @@ describe('Numbers by which a single thing is known', () => {
       holds: 'nothing' as const,
     };
     const drive = namedDrive('s5', value, STAMP.at);
-    const named = apply(ticked, { name: 'observe', observations: [drive], what: 'drive' }, STAMP);
+    const named = apply(ticked, { name: 'observe', observations: [drive] }, STAMP);
     const out = (serials: boolean) =>
       JSON.stringify(forExport(named, { customer: true, serials, photographs: true, words: true }));
     expect(out(true)).to.include('VX-4711').and.include('SN4711');
@@ -523,7 +523,7 @@ describe('A carrier that is no device', () => {
     const seated = apply(job, { name: 'tickStep', of: seating(carrier, 's2') }, STAMP);
     const observations = observeReport(seated, evidence, STAMP.at);
     expect(observations[0]).to.deep.include({ kind: 'device', phase: 'after' });
-    const seen = apply(seated, { name: 'observe', observations, what: 'report' }, STAMP);
+    const seen = apply(seated, { name: 'observe', observations }, STAMP);
     expect(reportOnPlan(seen).map(({ differences }) => differences)).to.deep.equal([[]]);
   });
 });

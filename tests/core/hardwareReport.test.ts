@@ -173,7 +173,7 @@ describe('The hardware report of the third system', () => {
       const cards = of === null ? SPEC.cards.slice(1) : [{ ...card!, ...of }];
       const evidence = readEvidence([{ name: 'after', content: print({ ...SPEC, cards }) }]);
       const observations = observeReport(job, evidence, STAMP.at);
-      return apply(job, { name: 'observe', observations, what: 'report' }, STAMP);
+      return apply(job, { name: 'observe', observations }, STAMP);
     };
     const codes = (of: Job) => reportOnPlan(of)[0]!.differences.map(({ code }) => code);
     for (const print of Object.values(FORMS)) {

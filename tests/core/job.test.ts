@@ -670,7 +670,7 @@ describe('Hand-over sheet', () => {
       conditions: '',
     };
     const observations = [enteredSerial(slotId, 'AB-12', at), device];
-    const seen = apply(before, { name: 'observe', observations, what: 'report' }, STAMP);
+    const seen = apply(before, { name: 'observe', observations }, STAMP);
     const [card] = handOverSheet(seen).cards;
     expect([card?.serial, card?.driver.running]).to.deep.equal(['AB-12', 'keel 3.1']);
     const without = forExport(seen, {

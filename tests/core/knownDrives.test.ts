@@ -272,7 +272,7 @@ describe('Drives of several needs', () => {
     const named = drivesWanted(job.needs).map((drive) =>
       namedDrive(prepare.slotId!, { drive, holds: 'nothing' }, AT),
     );
-    const told = apply(job, { name: 'observe', observations: named, what: 'drive' }, STAMP);
+    const told = apply(job, { name: 'observe', observations: named }, STAMP);
     expect(problemsOf(told)).to.deep.equal([]);
     expect(drivesNamed(told.observations, prepare.slotId!)).to.have.length(3);
     expect(handOverSheet(told).drives.map(({ serial }) => serial)).to.deep.equal([...SERIALS]);

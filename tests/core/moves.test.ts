@@ -109,7 +109,7 @@ describe('Something bought for the machine itself', () => {
   const { machine } = changed({ ...request, machine: before.machine }, change);
   const bought = aJob(
     { name: 'takeTemplate', machine: before.machine },
-    { name: 'buyForMachine', extra: supply, machine, what: 'another supply' },
+    { name: 'buyForMachine', extra: supply, machine },
     { name: 'acceptPlan', placements: [{ slotId: 's1', card: aCard() }], packages: [] },
   );
 
@@ -129,14 +129,14 @@ describe('Something bought for the machine itself', () => {
     const stamp = { at: bought.changedAt, who: '' };
     const twice = apply(
       bought,
-      { name: 'buyForMachine', extra: supply, machine, what: 'again' },
+      { name: 'buyForMachine', extra: supply, machine },
       stamp,
     );
     expect(twice.bought).to.have.length(1);
     const other = EXTRAS.find((each) => each.kind === 'supply' && each.id !== supply.id)!;
     const instead = apply(
       twice,
-      { name: 'buyForMachine', extra: other, machine, what: 'a larger one' },
+      { name: 'buyForMachine', extra: other, machine },
       stamp,
     );
     expect(instead.bought).to.deep.equal([other]);

@@ -51,7 +51,7 @@ function after(seen: { readonly drives: Seen | null; readonly network: Seen | nu
 function observed(text: string, job: Job = museum): Job {
   const evidence = readEvidence([{ name: 'after.txt', content: text }]);
   const observations = observeReport(job, evidence, LATER);
-  return apply(job, { name: 'observe', observations, what: 'report' }, { ...STAMP, at: LATER });
+  return apply(job, { name: 'observe', observations }, { ...STAMP, at: LATER });
 }
 const differences = (job: Job) =>
   Object.fromEntries(
@@ -229,13 +229,13 @@ describe('An observation', () => {
     const again = apply(once, measured('network', 6e6), STAMP);
     expect(again.observations).to.have.length(once.observations.length);
     const { id: observationId } = again.observations.at(-1)!;
-    const gone = apply(again, { name: 'removeObservation', observationId, what: 'network' }, STAMP);
+    const gone = apply(again, { name: 'removeObservation', observationId }, STAMP);
     expect(gone.observations.map(({ id }) => id)).to.not.include(observationId);
     const slots = museum.machine.slots.filter(({ id }) => id !== 's7');
     const machine = { ...museum.machine, slots };
     const without = apply(
       museum,
-      { name: 'changeMachine', machine, what: 'slot' },
+      { name: 'changeMachine', machine },
       { at: AT, who: '' },
     );
     expect(without.observations.map(({ id }) => id)).to.not.include('device-s7');

@@ -259,7 +259,7 @@ describe('What is expected by the way of measuring', () => {
       provings(
         apply(
           begun,
-          { name: 'observe', observations: [enteredRun('network', value, AT, { what })], what: '' },
+          { name: 'observe', observations: [enteredRun('network', value, AT, { what })] },
           STAMP,
         ),
       )[0]!.groups[0]!;

@@ -56,7 +56,7 @@ const job = (
     },
   );
 const observing = (before: Job, ...observations: readonly Observation[]): Job =>
-  apply(before, { name: 'observe', observations, what: '' }, STAMP);
+  apply(before, { name: 'observe', observations }, STAMP);
 const proven = (of: Job): Proving => provings(of)[0]!;
 const outcome = (of: Job) => proven(of).main?.judgement.outcome;
 

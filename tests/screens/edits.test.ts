@@ -28,13 +28,13 @@ describe('Edits on the drawing', () => {
   const obstacle = (machine: Machine) => machine.obstacles.find(({ id }) => id === 'front')!;
 
   it('move and stretch an obstacle by whole millimetres, within what a case can be', () => {
-    const moved = movedObstacle(tower, 'front', 12.4, -3.6).machine;
+    const moved = movedObstacle(tower, 'front', 12.4, -3.6);
     expect(obstacle(moved)).to.include({ xMm: 212, yMm: 288 });
-    expect(obstacle(movedObstacle(tower, 'front', -900, 900).machine)).to.include({
+    expect(obstacle(movedObstacle(tower, 'front', -900, 900))).to.include({
       xMm: 0,
       yMm: 450,
     });
-    expect(obstacle(stretchedObstacle(tower, 'front', -900, 4).machine)).to.include({
+    expect(obstacle(stretchedObstacle(tower, 'front', -900, 4))).to.include({
       widthMm: 2,
       depthMm: 12,
     });
@@ -45,7 +45,7 @@ describe('Edits on the drawing', () => {
 
   it('snap a slot to the nearest opening of the case, and keep what the template said', () => {
     const opening = (dyMm: number) => {
-      const { machine } = movedSlot(tower, 's4', 0, dyMm);
+      const machine = movedSlot(tower, 's4', 0, dyMm);
       return machine.slots.find(({ id }) => id === 's4')!.opening;
     };
     expect(valueOf(opening(10))).to.equal(4);
@@ -55,7 +55,7 @@ describe('Edits on the drawing', () => {
   });
 
   it('put a socket where it lies on the board', () => {
-    const moved = movedSlot(named('Skerry Micro tower'), 'drive', 5.4, -6).machine;
+    const moved = movedSlot(named('Skerry Micro tower'), 'drive', 5.4, -6);
     expect(valueOf(moved.slots.find(({ id }) => id === 'drive')!.place)).to.deep.equal({
       xMm: 95,
       yMm: 176,

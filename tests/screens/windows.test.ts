@@ -222,7 +222,7 @@ describe('Undo over a reload', () => {
       { name: 'takeTemplate', machine },
       { name: 'addNeed', need: usbNeed(4) },
       { name: 'setBudget', cents: 5000 },
-      { name: 'changeMachine', machine: { ...machine, slots: [] }, what: 'slots' },
+      { name: 'changeMachine', machine: { ...machine, slots: [] } },
     ] as const) {
       expect(first.keeper.run(command)).to.equal(true);
       seen.push(what(first.now().job));

@@ -20,6 +20,7 @@ import type { Machine } from '../document/machine.ts';
 import type { Need } from '../kinds/need.ts';
 import type { Observation } from '../document/observation.ts';
 import { withoutDangling } from '../document/references.ts';
+import { changesCode, machineChanges } from '../survey/changes.ts';
 import { pinKey, type Pin, type WeighedPart, type Weights } from '../document/planning.ts';
 
 export type Command =
@@ -35,8 +36,7 @@ export type Command =
       /** How many devices were read. */
       readonly devices: number;
     }
-  /** `what` says in a few words which fact changed. */
-  | { readonly name: 'changeMachine'; readonly machine: Machine; readonly what: string }
+  | { readonly name: 'changeMachine'; readonly machine: Machine }
   | { readonly name: 'addPhoto'; readonly photo: Photo }
   | { readonly name: 'removePhoto'; readonly photoId: string }
   | { readonly name: 'addNeed'; readonly need: Need }
@@ -65,12 +65,11 @@ export type Command =
   | { readonly name: 'addPin'; readonly pin: Pin }
   | { readonly name: 'removePin'; readonly pin: Pin }
   | { readonly name: 'setWeights'; readonly weights: Weights }
-  /** Something for the machine itself, and the machine with it; `what` says in a few words what that changes. */
+  /** Something for the machine itself, and the machine with it. */
   | {
       readonly name: 'buyForMachine';
       readonly extra: Extra;
       readonly machine: Machine;
-      readonly what: string;
     }
   /** It is there: nothing has to be ordered any more. */
   | { readonly name: 'dropBought'; readonly extraId: string }
@@ -87,7 +86,7 @@ export type Command =
       /** What it took, pauses not counted. */
       readonly seconds?: number;
     }
-  /** What was found at the bench, and the rest planned anew; `what` says it in a few words. */
+  /** What was found at the bench, and the rest planned anew. */
   | {
       readonly name: 'foundAtBench';
       readonly machine: Machine;
@@ -95,7 +94,8 @@ export type Command =
       readonly acts: Job['acts'];
       /** What is bought for the machine itself by now; absent: what was. */
       readonly bought?: Job['bought'];
-      readonly what: string;
+      /** What was found, as a code. */
+      readonly found: string;
     }
   | { readonly name: 'untickStep'; readonly of: ActName }
   /** What came is not what was ordered: it is on order again; `reason` says what is wrong with it. */
@@ -106,20 +106,18 @@ export type Command =
       readonly reason: string;
     }
   /**
-   * Seen or measured; each in the place of an earlier one of its id. `what` says in a few words what was observed, `proves`
-   * which steps that shows to be done.
+   * Seen or measured; each in the place of an earlier one of its id. `proves` says which steps that shows to be done.
    */
   | {
       readonly name: 'observe';
       readonly observations: readonly Observation[];
-      readonly what: string;
       readonly proves?: readonly ActName[];
     }
   | { readonly name: 'setDriverWays'; readonly ways: DriverWays }
   /** Packages at hand; each in the place of an earlier one of its id. */
   | { readonly name: 'keepPackages'; readonly packages: readonly DriverPackage[] }
   | { readonly name: 'dropPackage'; readonly packageId: string }
-  | { readonly name: 'removeObservation'; readonly observationId: string; readonly what: string };
+  | { readonly name: 'removeObservation'; readonly observationId: string };
 
 export type CommandName = Command['name'];
 
@@ -320,7 +318,7 @@ function detailOf(job: Job, command: Command): string {
     case 'readMachine':
       return String(command.devices);
     case 'changeMachine':
-      return command.what;
+      return changesCode(machineChanges(job.machine, command.machine));
     case 'addPhoto':
       return command.photo.words;
     case 'removePhoto':
@@ -345,10 +343,16 @@ function detailOf(job: Job, command: Command): string {
         .map(([part, percent]) => `${part} ${percent} %`)
         .join(', ');
     case 'foundAtBench':
+      return command.found;
     case 'buyForMachine':
+      return command.extra.model;
     case 'observe':
+      return observedCode(job, command.observations);
     case 'removeObservation':
-      return command.what;
+      return observedCode(
+        job,
+        job.observations.filter(({ id }) => id === command.observationId),
+      );
     case 'dropBought':
       return job.bought.find(({ id }) => id === command.extraId)?.model ?? '';
     case 'tickStep':
@@ -381,6 +385,15 @@ function detailOf(job: Job, command: Command): string {
       return '';
   }
 }
+
+/** For which needs, or else what of the machine, was observed: kinds, each once. */
+const observedCode = (job: Job, observations: readonly Observation[]): string => {
+  const codes = observations.map(({ kind, subject }) => {
+    const need = 'needId' in subject && job.needs.find(({ id }) => id === subject.needId);
+    return need ? need.kind : kind;
+  });
+  return [...new Set(codes)].join(', ');
+};
 
 /** Commands that change what a plan is made from. */
 const ASKS_ANEW: ReadonlySet<string> = new Set<CommandName>([

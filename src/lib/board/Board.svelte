@@ -4,7 +4,6 @@
   import type { Machine } from '$core/document';
   import type { Need } from '$core/kinds';
   import { VERDICT_WORDS } from '$lib/wording/findings';
-  import type { Edit } from './edits';
   import { ARROWS, CARD_DRAG } from './keysAndCards';
   import BoardBodies from './BoardBodies.svelte';
   import BoardGround from './BoardGround.svelte';
@@ -42,7 +41,7 @@
     /** Absent where the drawing is only looked at, as on the sheet. */
     onselect?: (slotId: string) => void;
     /** Where the survey is corrected on the drawing; absent where it is only looked at. */
-    onedit?: (edit: Edit) => void;
+    onedit?: (machine: Machine) => void;
     /** Where cards can be dropped on slots; absent where they cannot. */
     ontry?: (cardId: string, slotId: string) => void;
     /** Part of the window's height for this drawing, where there are several. */
@@ -63,8 +62,8 @@
   let windowPx = $state(800);
   let innerPx = $state(1280);
   /** The survey as a drag would leave it, until the hand lets go. */
-  let draft = $state.raw<Edit | null>(null);
-  const layout = $derived(boardLayout(draft?.machine ?? machine, planned, trials));
+  let draft = $state.raw<Machine | null>(null);
+  const layout = $derived(boardLayout(draft ?? machine, planned, trials));
   const high = $derived(
     innerPx < STACKED_BELOW_PX
       ? windowPx * MOST_STACKED
@@ -83,12 +82,17 @@
     order.some(({ id }) => id === selectedSlotId) ? selectedSlotId : (order[0]?.id ?? null),
   );
 
-  /** Where a dragged obstacle is now, in millimetres. */
-  const draftFigures = $derived.by(() => {
-    const moved = draft?.machine.obstacles.find((obstacle, n) => obstacle !== machine.obstacles[n]);
-    return moved === undefined
-      ? ''
-      : `, ${moved.xMm} / ${moved.yMm} mm, ${moved.widthMm} × ${moved.depthMm} mm`;
+  /** Where what is dragged is now: an obstacle and a socket in millimetres, a slot by the opening it faces. */
+  const draftWords = $derived.by(() => {
+    const moved = draft?.obstacles.find((obstacle, n) => obstacle !== machine.obstacles[n]);
+    if (moved !== undefined)
+      return `${moved.name}: ${moved.xMm} / ${moved.yMm} mm, ${moved.widthMm} × ${moved.depthMm} mm`;
+    const slot = draft?.slots.find((each, n) => each !== machine.slots[n]);
+    if (slot === undefined) return '';
+    const place = slot.bus === 'm2' ? valueOf(slot.place) : null;
+    return place == null
+      ? `${slot.label}: faces opening ${valueOf(slot.opening)}`
+      : `${slot.label}: ${place.xMm} / ${place.yMm} mm`;
   });
 
   /** Several drawings may stand on one page, and what is hidden lends nobody its pattern. */
@@ -102,7 +106,7 @@
   });
 
   /** What the hand would do is drawn, and done when it lets go. */
-  function drag(event: PointerEvent, edit: (dxMm: number, dyMm: number) => Edit) {
+  function drag(event: PointerEvent, edit: (dxMm: number, dyMm: number) => Machine) {
     if (onedit === undefined || hands === null || event.button !== 0) return;
     hands.followHand(event, {
       pxPerMm,
@@ -260,7 +264,7 @@
       />
     {/if}
     {#if draft}
-      <text class="draft" x={rightPx / 2} y={bottomPx - 8}>{draft.what}{draftFigures}</text>
+      <text class="draft" x={rightPx / 2} y={bottomPx - 8}>{draftWords}</text>
     {/if}
 
     {#if layout.trayMm !== null}

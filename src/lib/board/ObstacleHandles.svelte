@@ -2,7 +2,7 @@
   /** Obstacles that stand in the way, to be moved and stretched by hand or by key. */
   import type { Obstacle, Machine } from '$core/document';
   import { ARROWS } from './keysAndCards';
-  import { movedObstacle, stretchedObstacle, type Edit } from './edits';
+  import { movedObstacle, stretchedObstacle } from './edits';
 
   let {
     machine,
@@ -15,8 +15,8 @@
     obstacles: readonly Obstacle[];
     /** Where an obstacle lies on the screen. */
     place: (obstacle: Obstacle) => { x: number; y: number; width: number; height: number };
-    ondrag: (event: PointerEvent, edit: (dxMm: number, dyMm: number) => Edit) => void;
-    onedit: (edit: Edit) => void;
+    ondrag: (event: PointerEvent, edit: (dxMm: number, dyMm: number) => Machine) => void;
+    onedit: (machine: Machine) => void;
   } = $props();
 
   const CORNER_PX = 10;

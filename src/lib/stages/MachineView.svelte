@@ -2,8 +2,7 @@
   /** The machine beside the stage: its drawings, the facts of the slot that is looked at, and the tally. */
   import { byWeight } from '$core/rules';
   import { housings } from '$core/placement';
-  import type { Stage } from '$core/document';
-  import type { Edit } from '$lib/board/edits';
+  import type { Machine, Stage } from '$core/document';
   import Board from '$lib/board/Board.svelte';
   import type { CardOnSlot } from '$lib/board/layout';
   import Tally from '$lib/board/Tally.svelte';
@@ -60,14 +59,14 @@
     cards.filter(({ slot }) => slot.enclosureId === room);
   const rooms = $derived(housings(model.drawnMachine(stage)));
   /** In the survey the drawing of the machine's own case is also the way to correct it. */
-  function editing(room: string | null): { onedit?: (edit: Edit) => void } {
+  function editing(room: string | null): { onedit?: (machine: Machine) => void } {
     if (stage !== 'survey' || room !== null) return {};
     return {
-      onedit: ({ machine, what }) => {
+      onedit: (machine) => {
         // Slots of the external boxes are not in this drawing: they stay.
         const elsewhere = job.machine.slots.filter(({ enclosureId }) => enclosureId !== null);
         const all = { ...machine, slots: [...machine.slots, ...elsewhere] };
-        model.open.run({ name: 'changeMachine', machine: all, what });
+        model.open.run({ name: 'changeMachine', machine: all });
       },
     };
   }

@@ -9,7 +9,6 @@ import { supplies } from '$lib/state/supplies.svelte';
 import { askReader } from '$lib/workers/reader';
 import type { DroppedFile } from '$lib/workers/packageFiles';
 import type { EvidenceAccepted } from '$lib/workers/readWork';
-import { observedWords } from '$lib/wording/observed';
 import type { JobModel } from './jobModel.svelte';
 
 export class Reading {
@@ -139,20 +138,16 @@ export class Reading {
     this.observed = observations;
     this.open = open;
     this.proven = proves.filter((step) => !isDone(job, step)).length;
-    const what = observedWords(observations);
-    if (observations.length > 0)
-      this.model.open.run({ name: 'observe', observations, what, proves });
+    if (observations.length > 0) this.model.open.run({ name: 'observe', observations, proves });
   }
 
   /** A measurement as one of a need, on the technician's word. */
   takeAs(result: MeasuredRate, needId: string): void {
     const { job } = this.model;
     const n = this.open.findIndex((each) => each.result === result);
-    const what = job.needs.find(({ id }) => id === needId)?.kind ?? '';
     this.model.open.run({
       name: 'observe',
       observations: [runFrom(job, needId, result, now(), n)],
-      what,
     });
     this.open = this.open.filter((each) => each.result !== result);
   }

@@ -6,7 +6,7 @@
 import { apply, restore, type Command } from '$core/commands';
 import { problemsOf, type Problem } from '$core/read';
 import { stateMark, type Job } from '$core/document';
-import { COMMAND_WORDS } from '../wording/commands';
+import { logWords } from '../wording/commands';
 import type { Change, History, Past, Steps } from './past';
 import type { StorageTrouble } from '$lib/wording/keeping';
 import type { WindowMessage, WindowNews } from './windows';
@@ -85,7 +85,7 @@ export class JobKeeper {
       this.put({ refused });
       return false;
     }
-    const past: Past = { what: COMMAND_WORDS[command.name], job, change: null };
+    const past: Past = { what: command.name, job, change: null };
     this.put({
       job: changed,
       done: [...done, past].slice(-MOST_UNDO),
@@ -118,7 +118,7 @@ export class JobKeeper {
     const { job } = this.state;
     const target = to.job ?? (to.change && this.keeping.changedBack(job, to.change));
     if (target === null) return;
-    const said = `${how === 'undo' ? 'Undone' : 'Done again'}: ${to.what}`;
+    const said = `${how === 'undo' ? 'Undone' : 'Done again'}: ${logWords(to.what)}`;
     const back = restore(job, target, how, to.what, this.stamp());
     const refused = problemsOf(back);
     if (refused.length > 0) {

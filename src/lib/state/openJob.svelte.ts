@@ -14,9 +14,10 @@ import {
   saveJob,
   type StateMark,
 } from './jobStore';
+import { logWords } from '../wording/commands';
 import { keeping as safekeeping } from './keeping.svelte';
 import { now } from './now';
-import { readHistory } from './past';
+import { readHistory, type Past } from './past';
 import { shop } from './shop.svelte';
 import { troubleOf } from './stores';
 import { WINDOW_ID, hearWindows, tellWindows } from './windows';
@@ -31,6 +32,9 @@ const undoing = () => import('./undoHistory');
 const neverChangedBack: Keeping['changedBack'] = () => {
   throw new Error('No change of an earlier window was taken up');
 };
+
+const nameOf = (past: Past | undefined): string | null =>
+  past === undefined ? null : logWords(past.what);
 
 const KEEPING: Omit<Keeping, 'changedBack'> = {
   async read(id) {
@@ -104,10 +108,10 @@ export class OpenJob {
     return this.state.alsoOpenIn;
   }
   get canUndo(): string | null {
-    return this.state.done.at(-1)?.what ?? null;
+    return nameOf(this.state.done.at(-1));
   }
   get canRedo(): string | null {
-    return this.state.undone.at(-1)?.what ?? null;
+    return nameOf(this.state.undone.at(-1));
   }
 
   run(command: Command): boolean {

@@ -7,7 +7,7 @@ import { undoRecords } from './stores';
 /** What leads from one job to another, as a JSON Patch (RFC 6902). */
 export type Change = readonly Operation[];
 
-/** What was done to a job, in words, and the job as it was before: whole, or as the change that leads back to it. */
+/** What was done to a job, by its command, and the job as it was before: whole, or as the change that leads back to it. */
 export interface Past {
   readonly what: string;
   readonly job: Job | null;

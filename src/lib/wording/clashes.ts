@@ -4,6 +4,8 @@ import type { Change, Constraint, Difference, Member } from '$core/planner';
 import type { Need } from '$core/kinds';
 import { figure, inMoney, wireWords } from './figures';
 import { needWords } from './needs';
+import { machineChanges } from '$core/survey';
+import { changesWords } from './machineFields';
 import { KIND_WORDS } from './kinds/words';
 import { CABLE_WORDS, hopName } from './networkPath';
 
@@ -58,7 +60,7 @@ export function changeWords(
 ): string {
   switch (change.kind) {
     case 'machine':
-      return `Otherwise: ${change.what.join('; ')}`;
+      return `Otherwise: ${changesWords(machineChanges(machine, change.machine))}`;
     case 'dropNeed': {
       const need = needs.find(({ id }) => id === change.needId);
       return need === undefined

@@ -1,7 +1,7 @@
 /** What a command did, for undo, redo and the log. */
 import { LOG_SHORTENED, type CommandName } from '$core/commands';
 
-export const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
+const COMMAND_WORDS: Readonly<Record<CommandName, string>> = {
   describeJob: 'job details',
   takeTemplate: 'machine taken from a template',
   readMachine: 'machine read from its own report',

@@ -1,8 +1,21 @@
 /** What a log entry was about, in words. Each command has its own: none reaches a screen as the code it is kept by. */
-import { steps } from '$core/procedure';
-import type { Card, CostPart, DriverWays, Job, LogEntry, Pin, StaticWay } from '$core/document';
+import { steps, type FoundKind } from '$core/procedure';
+import { changeParts } from '$core/survey';
+import type {
+  Card,
+  CostPart,
+  DriverWays,
+  Job,
+  LogEntry,
+  Observation,
+  Pin,
+  StaticWay,
+} from '$core/document';
 import type { CommandName } from '$core/commands';
 import type { NeedKind } from '$core/kinds';
+import { FOUND_WORDS } from './bench';
+import { logWords } from './commands';
+import { fieldWords } from './machineFields';
 import { WAY_WORDS } from './driverStates';
 import { counted } from './figures';
 import { pinWords } from './clashes';
@@ -41,6 +54,27 @@ const listed =
   (detail) =>
     detail.split(', ').map(words).join(', ');
 
+const fields: Detail = (detail) =>
+  changeParts(detail)
+    .map(([code, of]) => fieldWords(code, of))
+    .join('; ');
+
+/** What is observed of no need. */
+const OBSERVED_WORDS: Readonly<Partial<Record<Observation['kind'], string>>> = {
+  device: 'a card as a report shows it',
+  devices: 'every device seen',
+  serial: 'serial number',
+  drive: 'drive named',
+  setting: 'setting of the firmware',
+};
+
+const observed = (kind: string): string =>
+  Object.hasOwn(OBSERVED_WORDS, kind)
+    ? (OBSERVED_WORDS[kind as Observation['kind']] ?? kind)
+    : Object.hasOwn(KIND_WORDS, kind)
+      ? KIND_WORDS[kind as NeedKind]
+      : kind;
+
 const weight = (part: string): string => {
   const [code = '', ...percent] = part.split(' ');
   return Object.hasOwn(PART_WORDS, code)
@@ -74,7 +108,7 @@ const DETAIL: Readonly<Record<CommandName, Detail>> = {
   describeJob: listed((part) => PART_OF_JOB[part] ?? part),
   takeTemplate: asItStands,
   readMachine: (detail) => (/^\d+$/.test(detail) ? counted(Number(detail), 'device') : detail),
-  changeMachine: asItStands,
+  changeMachine: fields,
   addPhoto: asItStands,
   removePhoto: asItStands,
   addNeed: needKind,
@@ -94,11 +128,12 @@ const DETAIL: Readonly<Record<CommandName, Detail>> = {
   chooseStaticWay: (detail) =>
     Object.hasOwn(STATIC_WAY_WORDS, detail) ? STATIC_WAY_WORDS[detail as StaticWay].title : detail,
   orderAgain: stepTitle,
-  foundAtBench: asItStands,
+  foundAtBench: (detail) =>
+    Object.hasOwn(FOUND_WORDS, detail) ? FOUND_WORDS[detail as FoundKind] : detail,
   tickStep: stepTitle,
   untickStep: stepTitle,
-  observe: needKind,
-  removeObservation: needKind,
+  observe: listed(observed),
+  removeObservation: listed(observed),
   setDriverWays: listed(way),
   keepPackages: asItStands,
   dropPackage: asItStands,
@@ -110,6 +145,8 @@ export const logDetail = (
   job: Job,
   cards: readonly Card[],
 ): string =>
-  detail !== '' && Object.hasOwn(DETAIL, command)
-    ? DETAIL[command as CommandName](detail, job, cards)
-    : detail;
+  command === 'undo' || command === 'redo'
+    ? logWords(detail)
+    : detail !== '' && Object.hasOwn(DETAIL, command)
+      ? DETAIL[command as CommandName](detail, job, cards)
+      : detail;

@@ -82,7 +82,7 @@ export const readWork = {
       ...(last === null ? [] : observeReport(job, last, at)),
       ...results.observations,
     ];
-    const command = { name: 'observe', observations, what: '' } as const;
+    const command = { name: 'observe', observations } as const;
     return {
       observations,
       proves: provenSteps(apply(job, command, { at, who: '' })),

@@ -23,7 +23,7 @@ import type { Search } from '../search/search.ts';
 
 export type Change =
   /** Facts of the machine otherwise than the survey tells, and what they are about. */
-  | { readonly kind: 'machine'; readonly machine: Machine; readonly what: readonly string[] }
+  | { readonly kind: 'machine'; readonly machine: Machine }
   /** No longer asked. */
   | { readonly kind: 'dropNeed'; readonly needId: string }
   | { readonly kind: 'dropPin'; readonly pin: Pin }

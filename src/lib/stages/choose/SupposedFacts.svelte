@@ -6,8 +6,7 @@
   import SlotList from '../survey/SlotList.svelte';
   import SystemForm from '../survey/SystemForm.svelte';
 
-  let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
-    $props();
+  let { machine, change }: { machine: Machine; change: (machine: Machine) => void } = $props();
 </script>
 
 <SlotList {machine} {change} />

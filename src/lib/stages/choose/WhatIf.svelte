@@ -43,12 +43,7 @@
 
   /** With the facts that are supposed already: each further one comes to them. */
   const facts = $derived(supposed?.change.kind === 'machine' ? supposed.change : null);
-  const suppose = (machine: Machine, what: string) =>
-    void planning.suppose({
-      kind: 'machine',
-      machine,
-      what: [...new Set([...(facts?.what ?? []), what])],
-    });
+  const suppose = (machine: Machine) => void planning.suppose({ kind: 'machine', machine });
   let isOpen = $state(false);
 
   function pick(text: string) {

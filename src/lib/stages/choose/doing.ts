@@ -1,11 +1,9 @@
 /** What can be done to the job itself so that a supposed change comes true; null for what is only supposed. */
 import { changed, type Change } from '$core/planner';
-import { supplies } from '$lib/state/supplies.svelte';
-import { changeWords } from '$lib/wording/clashes';
 import type { JobModel } from '../jobModel.svelte';
 
 export function doing(model: JobModel, change: Change): (() => void) | null {
-  const { open, job, planning } = model;
+  const { open, planning } = model;
   const { request } = planning;
   if (request === null) return null;
   const machine = () => changed(request, change).machine;
@@ -13,12 +11,7 @@ export function doing(model: JobModel, change: Change): (() => void) | null {
     case 'dropNeed':
       return () => open.run({ name: 'removeNeed', needId: change.needId });
     case 'giveUpCard':
-      return () =>
-        open.run({
-          name: 'changeMachine',
-          machine: machine(),
-          what: 'whether its card stays',
-        });
+      return () => open.run({ name: 'changeMachine', machine: machine() });
     case 'dropPin':
       return () => open.run({ name: 'removePin', pin: change.pin });
     case 'supply':
@@ -27,8 +20,7 @@ export function doing(model: JobModel, change: Change): (() => void) | null {
     case 'frontPanel': {
       const { extra } = change;
       if (extra === null) return null;
-      const what = changeWords(change, job.machine, job.needs, supplies.cards ?? []);
-      return () => open.run({ name: 'buyForMachine', extra, machine: machine(), what });
+      return () => open.run({ name: 'buyForMachine', extra, machine: machine() });
     }
     default:
       return null;

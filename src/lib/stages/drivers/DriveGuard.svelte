@@ -55,10 +55,8 @@
     if (missing !== null || gigabytes === null || holds === 'unknown') return;
     const told = { serial: serial.trim(), gigabytes };
     const drive = { ...(chosen ?? emptyDrive(crypto.randomUUID(), gigabytes)), ...told };
-    // The log goes out of the house even where serial numbers do not.
-    const what = `drive, ${gigabytes} GB, ${holds === 'something' ? 'to be erased on the customer’s word' : 'empty'}`;
     const observation = namedDrive(slotId, { drive, holds }, now());
-    model.open.run({ name: 'observe', observations: [observation], what });
+    model.open.run({ name: 'observe', observations: [observation] });
     chosen = null;
     serial = '';
     gigabytes = null;
@@ -68,7 +66,7 @@
   }
 
   const remove = (observationId: string) =>
-    model.open.run({ name: 'removeObservation', observationId, what: 'drive' });
+    model.open.run({ name: 'removeObservation', observationId });
 </script>
 
 <section aria-label="Drives to be prepared">

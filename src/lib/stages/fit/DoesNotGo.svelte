@@ -114,7 +114,7 @@
     failed = '';
     planned = null;
     try {
-      planned = await planRest(model.job, step, found, WORDS[found.kind], waiting.signal);
+      planned = await planRest(model.job, step, found, waiting.signal);
     } catch (error) {
       failed = `The planner failed: ${String(error)}. Nothing was changed.`;
     } finally {

@@ -22,7 +22,6 @@ export async function planRest(
   job: Job,
   step: Step,
   found: Found,
-  what: string,
   waiting: AbortSignal,
 ): Promise<RestPlanned | null> {
   const told = withFound(job, step, found);
@@ -45,7 +44,7 @@ export async function planRest(
     plan: acceptance,
     acts,
     bought: told.bought,
-    what,
+    found: found.kind,
   } as const;
   const after = apply(job, command, { at: job.changedAt, who: '' });
   return {

@@ -41,15 +41,13 @@
 
   function serial(slotId: string, value: string) {
     const { id } = enteredSerial(slotId, value, now());
-    const label = job.machine.slots.find(({ id }) => id === slotId)?.label ?? '';
-    const what = `serial number, ${label}`;
     if (value === '') {
       if (serialOf(job.observations, slotId) !== null)
-        model.open.run({ name: 'removeObservation', observationId: id, what });
+        model.open.run({ name: 'removeObservation', observationId: id });
       return;
     }
     const observations = [enteredSerial(slotId, value, now())];
-    model.open.run({ name: 'observe', observations, what });
+    model.open.run({ name: 'observe', observations });
   }
 
   function toggle(step: Step) {

@@ -17,8 +17,8 @@
   );
   const before = ({ need }: Expectation) => runsOf(model.job.observations, need.id, 'before');
 
-  const remove = ({ need }: Expectation, run: RunObservation) =>
-    model.open.run({ name: 'removeObservation', observationId: run.id, what: need.kind });
+  const remove = (run: RunObservation) =>
+    model.open.run({ name: 'removeObservation', observationId: run.id });
 </script>
 
 {#if measurable.length === 0}
@@ -50,7 +50,7 @@
                 type="button"
                 class="text"
                 aria-label="Remove the run of {flowFigure(run.value, each.flow)}"
-                onclick={() => remove(each, run)}>Remove</button
+                onclick={() => remove(run)}>Remove</button
               >
             </p>
           {/each}

@@ -19,12 +19,12 @@
     const [called, value] = [name.trim().slice(0, 60), setTo.trim().slice(0, 120)];
     if (called === '' || value === '') return;
     const observations = [notedSetting(called, value, now())];
-    model.open.run({ name: 'observe', observations, what: `firmware setting: ${called}` });
+    model.open.run({ name: 'observe', observations });
     name = '';
     setTo = '';
   }
-  const remove = (observationId: string, what: string) =>
-    model.open.run({ name: 'removeObservation', observationId, what: `firmware setting: ${what}` });
+  const remove = (observationId: string) =>
+    model.open.run({ name: 'removeObservation', observationId });
 </script>
 
 {#if noted.length > 0}
@@ -33,7 +33,7 @@
       <dt>{value.name}</dt>
       <dd>
         {value.setTo}
-        <button type="button" class="text" onclick={() => remove(id, value.name)}
+        <button type="button" class="text" onclick={() => remove(id)}
           >Remove<span class="only-read"> {value.name}</span></button
         >
       </dd>

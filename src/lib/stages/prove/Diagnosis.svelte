@@ -90,7 +90,6 @@
     model.open.run({
       name: 'observe',
       observations: [answeredCheck(need.id, { part, check, answer: given }, now())],
-      what: need.kind,
     });
   }
 
@@ -99,12 +98,11 @@
     model.open.run({
       name: 'observe',
       observations: causes.map((each) => foundCause(need.id, { ...each, figure }, at)),
-      what: need.kind,
     });
   }
 
   const takeBack = (observationId: string) =>
-    model.open.run({ name: 'removeObservation', observationId, what: need.kind });
+    model.open.run({ name: 'removeObservation', observationId });
 </script>
 
 <div class="diagnosis" aria-live="polite">

@@ -79,12 +79,12 @@
   }
 
   const remove = (run: RunObservation) =>
-    model.open.run({ name: 'removeObservation', observationId: run.id, what: need.kind });
+    model.open.run({ name: 'removeObservation', observationId: run.id });
   const tick = (cause: CauseObservation) => model.open.run({ name: 'tickStep', of: mendOf(cause) });
   const untick = (cause: CauseObservation) =>
     model.open.run({ name: 'untickStep', of: mendOf(cause) });
   const drop = (cause: CauseObservation) =>
-    model.open.run({ name: 'removeObservation', observationId: cause.id, what: need.kind });
+    model.open.run({ name: 'removeObservation', observationId: cause.id });
 </script>
 
 <section class="row" aria-label={KIND_WORDS[need.kind]}>

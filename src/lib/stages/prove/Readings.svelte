@@ -29,7 +29,6 @@
     model.open.run({
       name: 'observe',
       observations: [enteredReading(need.id, { what, number }, now())],
-      what: need.kind,
     });
     text = '';
   }
@@ -37,7 +36,6 @@
     model.open.run({
       name: 'removeObservation',
       observationId: observation.id,
-      what: need.kind,
     });
 </script>
 

@@ -58,6 +58,5 @@ export function recordRun(
   model.open.run({
     name: 'observe',
     observations: [enteredRun(need.id, value, now(), told)],
-    what: need.kind,
   });
 }

@@ -14,7 +14,7 @@
   }: {
     model: JobModel;
     machine: Machine;
-    change: (machine: Machine, what: string) => void;
+    change: (machine: Machine) => void;
   } = $props();
 
   const MOST = 64;
@@ -25,7 +25,7 @@
     const words = what.trim().slice(0, 200);
     if (words === '' || damage.length >= MOST) return;
     const id = `damage-${freeNumber(damage, (n) => `damage-${n}`, 1)}`;
-    change({ ...machine, damage: [...damage, { id, what: words }] }, 'damage');
+    change({ ...machine, damage: [...damage, { id, what: words }] });
     what = '';
   }
 </script>
@@ -46,8 +46,7 @@
           icon={TrashCan}
           iconDescription="Remove: {each.what}"
           tooltipAlignment="end"
-          on:click={() =>
-            change({ ...machine, damage: damage.filter(({ id }) => id !== each.id) }, 'damage')}
+          on:click={() => change({ ...machine, damage: damage.filter(({ id }) => id !== each.id) })}
         />
       </li>
     {/each}

@@ -11,8 +11,7 @@
   import { SOURCE_SHORT } from '$lib/wording/facts';
   import { CARD_KIND_WORDS } from '$lib/wording/kinds/words';
 
-  let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
-    $props();
+  let { machine, change }: { machine: Machine; change: (machine: Machine) => void } = $props();
 
   const own = $derived(valueOf(machine.builtIn) ?? []);
   const kinds = Object.keys(CARD_KIND_WORDS) as DeliveryKind[];
@@ -21,20 +20,17 @@
   const ofBoard = (kind: DeliveryKind) =>
     columnsOf(kind).filter(({ path }) => path !== 'delivers.sataModules');
 
-  const put = (deliveries: readonly Delivery[], what: string) =>
-    change({ ...machine, builtIn: override(machine.builtIn, deliveries) }, `on the board: ${what}`);
+  const put = (deliveries: readonly Delivery[]) =>
+    change({ ...machine, builtIn: override(machine.builtIn, deliveries) });
   const at = (n: number, delivery: Delivery) =>
-    put(
-      own.map((each, m) => (m === n ? delivery : each)),
-      CARD_KIND_WORDS[delivery.kind],
-    );
+    put(own.map((each, m) => (m === n ? delivery : each)));
 
   /** What is picked in the list: nothing again, once it is put in. */
   let adding = $state('');
   function add() {
     const kind = kinds.find((each) => each === adding);
     adding = '';
-    if (kind !== undefined) put([...own, CARD_KINDS[kind].plain], CARD_KIND_WORDS[kind]);
+    if (kind !== undefined) put([...own, CARD_KINDS[kind].plain]);
   }
 </script>
 
@@ -66,11 +62,7 @@
         icon={TrashCan}
         iconDescription="Not on the board: {CARD_KIND_WORDS[delivery.kind]}"
         tooltipAlignment="end"
-        on:click={() =>
-          put(
-            own.filter((_, m) => m !== n),
-            `not ${CARD_KIND_WORDS[delivery.kind]}`,
-          )}
+        on:click={() => put(own.filter((_, m) => m !== n))}
       />
     </fieldset>
   {/each}
@@ -89,8 +81,7 @@
       <Button
         size="small"
         kind="ghost"
-        on:click={() =>
-          change({ ...machine, builtIn: known([], 'technician') }, 'on the board: nothing of use')}
+        on:click={() => change({ ...machine, builtIn: known([], 'technician') })}
         >Nothing useful</Button
       >
     {/if}

@@ -28,7 +28,7 @@
     machine: Machine;
     /** The external box this is about; null for the machine's own case. */
     room?: { readonly id: string; readonly name: string } | null;
-    change: (machine: Machine, what: string) => void;
+    change: (machine: Machine) => void;
   } = $props();
 
   const prefix = $derived(room === null ? 'fact' : `fact-${room.id}`);
@@ -49,25 +49,22 @@
 
   const inside = $derived(machine.case);
   const supply = $derived(machine.supply);
-  const putCase = (fresh: Partial<Machine['case']>, what: string) =>
-    change({ ...machine, case: { ...inside, ...fresh } }, what);
-  const putSupply = (fresh: Partial<Machine['supply']>, what: string) =>
-    change({ ...machine, supply: { ...supply, ...fresh } }, what);
-  const putObstacle = (fresh: Obstacle, what: string) =>
-    change(
-      {
-        ...machine,
-        obstacles: machine.obstacles.map((each) => (each.id === fresh.id ? fresh : each)),
-      },
-      `${fresh.name}: ${what}`,
-    );
+  const putCase = (fresh: Partial<Machine['case']>) =>
+    change({ ...machine, case: { ...inside, ...fresh } });
+  const putSupply = (fresh: Partial<Machine['supply']>) =>
+    change({ ...machine, supply: { ...supply, ...fresh } });
+  const putObstacle = (fresh: Obstacle) =>
+    change({
+      ...machine,
+      obstacles: machine.obstacles.map((each) => (each.id === fresh.id ? fresh : each)),
+    });
 
   let refused = $state('');
 
   function measure(of: Obstacle, key: (typeof MEASURES)[number][0], text: string) {
     const value = sideOf(key).parse(text);
     refused = value === null ? `${of.id}-${key}` : '';
-    if (value !== null && value !== of[key]) putObstacle({ ...of, [key]: value }, 'measured');
+    if (value !== null && value !== of[key]) putObstacle({ ...of, [key]: value });
   }
 
   /** Led round, its plug goes in again where its middle was; or it stays where it was moved to. */
@@ -92,7 +89,7 @@
       heightMm: 15,
       movable: true,
     };
-    change({ ...machine, obstacles: [...machine.obstacles, fresh] }, `${fresh.name} added`);
+    change({ ...machine, obstacles: [...machine.obstacles, fresh] });
   }
 </script>
 
@@ -103,49 +100,49 @@
     label="Bracket height"
     fact={inside.bracket}
     kind={FIELD['case.bracket']}
-    onchange={(bracket) => putCase({ bracket }, 'bracket height')}
+    onchange={(bracket) => putCase({ bracket })}
   />
   <FactField
     id="{prefix}-case-openings"
     label="Openings"
     fact={inside.openings}
     kind={FIELD['case.openings']}
-    onchange={(openings) => putCase({ openings }, 'openings')}
+    onchange={(openings) => putCase({ openings })}
   />
   <FactField
     id="{prefix}-case-lengthRoomMm"
     label="Room for length"
     fact={inside.lengthRoomMm}
     kind={FIELD['case.lengthRoomMm']}
-    onchange={(lengthRoomMm) => putCase({ lengthRoomMm }, 'room for length')}
+    onchange={(lengthRoomMm) => putCase({ lengthRoomMm })}
   />
   <FactField
     id="{prefix}-case-covers"
     label="Covers"
     fact={inside.covers}
     kind={FIELD['case.covers']}
-    onchange={(covers) => putCase({ covers }, 'covers')}
+    onchange={(covers) => putCase({ covers })}
   />
   <FactField
     id="{prefix}-case-heightRoomMm"
     label="Room for height"
     fact={inside.heightRoomMm}
     kind={HEIGHT}
-    onchange={(heightRoomMm) => putCase({ heightRoomMm }, 'room for height')}
+    onchange={(heightRoomMm) => putCase({ heightRoomMm })}
   />
   <FactField
     id="{prefix}-case-bays"
     label="Free bays"
     fact={inside.bays}
     kind={BAYS_FIELD}
-    onchange={(bays) => putCase({ bays }, 'free bays')}
+    onchange={(bays) => putCase({ bays })}
   />
   <FactField
     id="{prefix}-case-tightOpenings"
     label="Openings with less room"
     fact={inside.tightOpenings.length === 0 ? null : known(inside.tightOpenings, 'technician')}
     kind={ROOMS_FIELD}
-    onchange={(rooms) => putCase({ tightOpenings: valueOf(rooms) ?? [] }, 'room in an opening')}
+    onchange={(rooms) => putCase({ tightOpenings: valueOf(rooms) ?? [] })}
   />
   <FittingFacts {inside} {prefix} isBox={room !== null} put={putCase} />
   <div class="wide">
@@ -154,7 +151,7 @@
       label="Free front leads"
       fact={inside.frontLeads}
       kind={FRONT_LEADS_FIELD}
-      onchange={(frontLeads) => putCase({ frontLeads }, 'front leads')}
+      onchange={(frontLeads) => putCase({ frontLeads })}
     />
   </div>
   {#if room === null}
@@ -164,7 +161,7 @@
         label="Free headers of the board"
         fact={machine.headers}
         kind={HEADERS_FIELD}
-        onchange={(headers) => change({ ...machine, headers }, 'free headers')}
+        onchange={(headers) => change({ ...machine, headers })}
       />
     </div>
   {/if}
@@ -174,35 +171,35 @@
     label="Watts on the label"
     fact={supply.labelWatts}
     kind={FIELD['supply.baseWatts']}
-    onchange={(labelWatts) => putSupply({ labelWatts }, 'watts on the label')}
+    onchange={(labelWatts) => putSupply({ labelWatts })}
   />
   <FactField
     id="{prefix}-supply-twelveVoltWatts"
     label="12 V limit"
     fact={supply.twelveVoltWatts}
     kind={FIELD['supply.baseWatts']}
-    onchange={(twelveVoltWatts) => putSupply({ twelveVoltWatts }, '12 V limit')}
+    onchange={(twelveVoltWatts) => putSupply({ twelveVoltWatts })}
   />
   <FactField
     id="{prefix}-supply-baseWatts"
     label="12 V load now"
     fact={supply.baseWatts}
     kind={FIELD['supply.baseWatts']}
-    onchange={(baseWatts) => putSupply({ baseWatts }, '12 V load')}
+    onchange={(baseWatts) => putSupply({ baseWatts })}
   />
   <FactField
     id="{prefix}-supply-ageYears"
     label="Years in use"
     fact={supply.ageYears}
     kind={SCREWS}
-    onchange={(ageYears) => putSupply({ ageYears }, 'age of the supply')}
+    onchange={(ageYears) => putSupply({ ageYears })}
   />
   <FactField
     id="{prefix}-supply-measuredWatts"
     label="12 V load measured at full load"
     fact={supply.measuredWatts}
     kind={FIELD['supply.baseWatts']}
-    onchange={(measuredWatts) => putSupply({ measuredWatts }, 'measured 12 V')}
+    onchange={(measuredWatts) => putSupply({ measuredWatts })}
   />
   <div class="wide plugs">
     <FactField
@@ -210,14 +207,14 @@
       label="Free plugs"
       fact={supply.plugs}
       kind={PLUGS_FIELD}
-      onchange={(plugs) => putSupply({ plugs }, 'free plugs')}
+      onchange={(plugs) => putSupply({ plugs })}
     />
     <FactField
       id="{prefix}-supply-plugsInUse"
       label="Plugs in use, where one might be exchanged"
       fact={supply.plugsInUse}
       kind={PLUGS_IN_USE_FIELD}
-      onchange={(plugsInUse) => putSupply({ plugsInUse }, 'plugs in use')}
+      onchange={(plugsInUse) => putSupply({ plugsInUse })}
     />
   </div>
   {#if room === null}
@@ -234,10 +231,7 @@
           labelText="What it is"
           value={each.name}
           on:change={(event) =>
-            putObstacle(
-              { ...each, name: String(event.detail ?? '').slice(0, 200) || each.name },
-              'name',
-            )}
+            putObstacle({ ...each, name: String(event.detail ?? '').slice(0, 200) || each.name })}
         />
         <div class="measures">
           {#each MEASURES as [key, label] (key)}
@@ -261,7 +255,7 @@
             on:change={(event) => {
               const value = (event.target as HTMLSelectElement | null)?.value ?? '';
               const kind = OBSTACLE_KINDS.find((each) => each === value) ?? 'other';
-              putObstacle({ ...each, kind }, 'kind');
+              putObstacle({ ...each, kind });
             }}
           >
             {#each OBSTACLE_KINDS as kind (kind)}
@@ -276,10 +270,7 @@
             disabled={!each.movable}
             value={each.moving}
             on:change={(event) =>
-              putObstacle(
-                { ...each, moving: String(event.detail ?? '').slice(0, 200) },
-                'how it is moved',
-              )}
+              putObstacle({ ...each, moving: String(event.detail ?? '').slice(0, 200) })}
           />
         </div>
         <Checkbox
@@ -289,7 +280,7 @@
           checked={each.plugAt !== undefined}
           on:check={(event) =>
             event.detail !== (each.plugAt !== undefined) &&
-            putObstacle(plugging(each, event.detail), 'where its plug goes')}
+            putObstacle(plugging(each, event.detail))}
         />
         <div class="row">
           <Checkbox
@@ -297,8 +288,7 @@
             labelText="can be moved aside"
             checked={each.movable}
             on:check={(event) =>
-              event.detail !== each.movable &&
-              putObstacle({ ...each, movable: event.detail }, 'movable')}
+              event.detail !== each.movable && putObstacle({ ...each, movable: event.detail })}
           />
           <Button
             kind="ghost"
@@ -307,10 +297,10 @@
             iconDescription="Remove {each.name}"
             tooltipAlignment="end"
             on:click={() =>
-              change(
-                { ...machine, obstacles: machine.obstacles.filter(({ id }) => id !== each.id) },
-                `${each.name} removed`,
-              )}
+              change({
+                ...machine,
+                obstacles: machine.obstacles.filter(({ id }) => id !== each.id),
+              })}
           />
         </div>
       </div>

@@ -26,7 +26,7 @@
     inside: Machine['case'];
     prefix: string;
     isBox: boolean;
-    put: (fresh: Partial<Machine['case']>, what: string) => void;
+    put: (fresh: Partial<Machine['case']>) => void;
   } = $props();
 
   const KEYS: readonly Key[] = [
@@ -48,6 +48,6 @@
     label={name}
     fact={inside[key] as Fact<unknown>}
     kind={FIELD[`case.${key}`] as FieldKind<unknown>}
-    onchange={(fact) => put({ [key]: fact }, name.toLowerCase())}
+    onchange={(fact) => put({ [key]: fact })}
   />
 {/each}

@@ -25,7 +25,7 @@
     position: number;
     isLast: boolean;
     isOpen: boolean;
-    onchange: (hop: Hop, what: string) => void;
+    onchange: (hop: Hop) => void;
     /** Absent for the only one. */
     onremove?: (() => void) | undefined;
     /** Another device before this one. */
@@ -36,16 +36,13 @@
   const LINK = FIELD['path.internetMegabits'];
   const name = $derived(hopName(hop, isLast));
 
-  const putLead = (fresh: Lead, what: string) =>
-    onchange(
-      { ...hop, leads: hop.leads.map((lead) => (lead.id === fresh.id ? fresh : lead)) },
-      what,
-    );
+  const putLead = (fresh: Lead) =>
+    onchange({ ...hop, leads: hop.leads.map((lead) => (lead.id === fresh.id ? fresh : lead)) });
 
   function addLead() {
     const idOf = (n: number) => `${hop.id}-lead${n}`;
     const lead = emptyLead(idOf(freeNumber(hop.leads, idOf)), 'wall');
-    onchange({ ...hop, leads: [...hop.leads, lead] }, 'lead added');
+    onchange({ ...hop, leads: [...hop.leads, lead] });
   }
 </script>
 
@@ -63,13 +60,10 @@
         labelText="Lead"
         selected={lead.place}
         on:change={(event) =>
-          putLead(
-            {
-              ...lead,
-              place: (event.target as HTMLSelectElement).value === 'wall' ? 'wall' : 'patch',
-            },
-            'kind of lead',
-          )}
+          putLead({
+            ...lead,
+            place: (event.target as HTMLSelectElement).value === 'wall' ? 'wall' : 'patch',
+          })}
       >
         {#each LEAD_PLACES as place (place)}<SelectItem
             value={place}
@@ -81,21 +75,21 @@
         label="Cable class"
         fact={lead.cable}
         kind={FIELD['lead.cable']}
-        onchange={(cable) => putLead({ ...lead, cable }, 'cable class')}
+        onchange={(cable) => putLead({ ...lead, cable })}
       />
       <FactField
         id="fact-{lead.id}-lead-metres"
         label="Length"
         fact={lead.metres}
         kind={METRES}
-        onchange={(metres) => putLead({ ...lead, metres }, 'length of the lead')}
+        onchange={(metres) => putLead({ ...lead, metres })}
       />
       <FactField
         id="fact-{lead.id}-lead-condition"
         label="Condition"
         fact={lead.condition}
         kind={FIELD['lead.condition']}
-        onchange={(condition) => putLead({ ...lead, condition }, 'condition of the lead')}
+        onchange={(condition) => putLead({ ...lead, condition })}
       />
       {#if hop.leads.length > 1}
         <Button
@@ -104,11 +98,7 @@
           icon={TrashCan}
           iconDescription="Remove this lead"
           tooltipAlignment="end"
-          on:click={() =>
-            onchange(
-              { ...hop, leads: hop.leads.filter(({ id }) => id !== lead.id) },
-              'lead removed',
-            )}
+          on:click={() => onchange({ ...hop, leads: hop.leads.filter(({ id }) => id !== lead.id) })}
         />
       {/if}
     </div>
@@ -121,7 +111,7 @@
       selected={hop.kind}
       on:change={(event) => {
         const kind = HOP_KINDS.find((each) => each === (event.target as HTMLSelectElement).value);
-        if (kind !== undefined) onchange({ ...hop, kind }, 'kind of device');
+        if (kind !== undefined) onchange({ ...hop, kind });
       }}
     >
       {#each HOP_KINDS as kind (kind)}<SelectItem value={kind} text={HOP_WORDS[kind]} />{/each}
@@ -132,22 +122,21 @@
       labelText="Name"
       placeholder={name}
       value={hop.name}
-      on:change={(event) =>
-        onchange({ ...hop, name: String(event.detail ?? '').slice(0, 200) }, 'name')}
+      on:change={(event) => onchange({ ...hop, name: String(event.detail ?? '').slice(0, 200) })}
     />
     <FactField
       id="fact-{hop.id}-hop-portMegabits"
       label="Port speeds"
       fact={hop.portMegabits}
       kind={FIELD['hop.portMegabits']}
-      onchange={(portMegabits) => onchange({ ...hop, portMegabits }, 'port speeds')}
+      onchange={(portMegabits) => onchange({ ...hop, portMegabits })}
     />
     <FactField
       id="fact-{hop.id}-hop-linkMegabits"
       label="Came up at"
       fact={hop.linkMegabits}
       kind={LINK}
-      onchange={(linkMegabits) => onchange({ ...hop, linkMegabits }, 'what its link came up at')}
+      onchange={(linkMegabits) => onchange({ ...hop, linkMegabits })}
     />
   </div>
   <div class="tools">

@@ -17,8 +17,7 @@
   import { capital } from '$lib/wording/stepWords';
   import { END_WORDS, LEAD_WORDS, PART_WORDS, leadName } from '$lib/wording/leads';
 
-  let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
-    $props();
+  let { machine, change }: { machine: Machine; change: (machine: Machine) => void } = $props();
 
   const MOST_LEADS = 128;
   const LONGEST = 60;
@@ -40,18 +39,14 @@
       .trim()
       .slice(0, LONGEST);
   const idFor = (all: readonly InnerLead[]) => `lead${freeNumber(all, (n) => `lead${n}`)}`;
-  const putLeads = (fresh: readonly InnerLead[], what: string) =>
-    change({ ...machine, leads: fresh }, what);
-  const putLead = (fresh: InnerLead, what: string) =>
-    putLeads(
-      leads.map((each) => (each.id === fresh.id ? fresh : each)),
-      `${leadName(fresh)}: ${what}`,
-    );
+  const putLeads = (fresh: readonly InnerLead[]) => change({ ...machine, leads: fresh });
+  const putLead = (fresh: InnerLead) =>
+    putLeads(leads.map((each) => (each.id === fresh.id ? fresh : each)));
 
   function add() {
     if (isFull) return;
     const fresh = looseLead(idFor(leads), kind, name.trim().slice(0, LONGEST), 'technician');
-    putLeads([...leads, fresh], `${leadName(fresh)}: added`);
+    putLeads([...leads, fresh]);
     name = '';
   }
 
@@ -59,7 +54,7 @@
     const toFit = MACHINE_PARTS.filter((each) =>
       each === part ? isMissing : machine.toFit.includes(each),
     );
-    change({ ...machine, toFit }, `${PART_WORDS[part]}: ${isMissing ? 'not in yet' : 'in'}`);
+    change({ ...machine, toFit });
   }
 
   /** Every part, and the leads that every machine has. */
@@ -68,7 +63,7 @@
     for (const each of BUILD_LEADS)
       if (!leads.some((other) => other.kind === each.kind && other.name === each.name))
         fresh.push(looseLead(idFor(fresh), each.kind, each.name, 'technician'));
-    change({ ...machine, toFit: [...MACHINE_PARTS], leads: fresh }, 'built from nothing');
+    change({ ...machine, toFit: [...MACHINE_PARTS], leads: fresh });
   }
 
   const stateOf = (lead: InnerLead, n: number): State => {
@@ -89,14 +84,11 @@
             { at: lead.ends[n]?.at ?? '', joined },
             ...lead.ends.slice(n + 1),
           ];
-    putLead({ ...lead, ends }, END_WORDS[leadRow(lead.kind).ends[n] ?? 'board']);
+    putLead({ ...lead, ends });
   }
 
   const setPlace = (lead: InnerLead, n: number, at: string) =>
-    putLead(
-      { ...lead, ends: lead.ends.map((end, m) => (m === n ? { ...end, at } : end)) },
-      'where it goes',
-    );
+    putLead({ ...lead, ends: lead.ends.map((end, m) => (m === n ? { ...end, at } : end)) });
 </script>
 
 <details {@attach opensFor(machine.toFit.length + leads.length > 0)}>
@@ -130,7 +122,7 @@
             labelText="Which {LEAD_WORDS[lead.kind]}"
             placeholder="which one"
             value={lead.name}
-            on:change={(event) => putLead({ ...lead, name: text(event) }, 'name')}
+            on:change={(event) => putLead({ ...lead, name: text(event) })}
           />
           <Button
             kind="ghost"
@@ -138,11 +130,7 @@
             icon={TrashCan}
             iconDescription="Remove: {leadName(lead)}"
             tooltipAlignment="end"
-            on:click={() =>
-              putLeads(
-                leads.filter(({ id }) => id !== lead.id),
-                `${leadName(lead)}: removed`,
-              )}
+            on:click={() => putLeads(leads.filter(({ id }) => id !== lead.id))}
           />
         </div>
         {#each ends as end, n (n)}

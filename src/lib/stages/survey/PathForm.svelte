@@ -10,15 +10,14 @@
   import { emptyHop, type Hop } from '$core/parts';
   import { freeNumber, type Machine } from '$core/document';
   import { COPY_DRIVE_WORDS } from '$lib/wording/facts';
-  import { DISTANCE_WORDS, PROCESSOR_WORDS, RADIO_WORDS, hopName } from '$lib/wording/networkPath';
+  import { DISTANCE_WORDS, PROCESSOR_WORDS, RADIO_WORDS } from '$lib/wording/networkPath';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';
   import { ARRAY_FIELD, choiceField, numberField } from './fields';
   import HopForm from './HopForm.svelte';
   import PathPicture from './PathPicture.svelte';
 
-  let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
-    $props();
+  let { machine, change }: { machine: Machine; change: (machine: Machine) => void } = $props();
 
   const DRIVE = choiceField(COPY_DRIVES.map((drive) => [drive, COPY_DRIVE_WORDS[drive]] as const));
   const SATA_PORT = choiceField(SATA_PORTS.map((port) => [port, `SATA ${port} Gb/s`] as const));
@@ -35,18 +34,18 @@
 
   const path = $derived(machine.path);
   const radio = $derived(machine.accessPoint);
-  const put = (fresh: Partial<Machine['path']>, what: string) =>
-    change({ ...machine, path: { ...path, ...fresh } }, what);
-  const putRadio = (fresh: Partial<Machine['accessPoint']>, what: string) =>
-    change({ ...machine, accessPoint: { ...radio, ...fresh } }, what);
-  const putHops = (hops: readonly Hop[], what: string) => put({ hops }, what);
+  const put = (fresh: Partial<Machine['path']>) =>
+    change({ ...machine, path: { ...path, ...fresh } });
+  const putRadio = (fresh: Partial<Machine['accessPoint']>) =>
+    change({ ...machine, accessPoint: { ...radio, ...fresh } });
+  const putHops = (hops: readonly Hop[]) => put({ hops });
 
   /** What was just added is filled in next. */
   let added = $state('');
 
   function insert(position: number) {
     const n = freeNumber(path.hops, (n) => `hop${n}`);
-    putHops(path.hops.toSpliced(position, 0, emptyHop(`hop${n}`)), 'device added');
+    putHops(path.hops.toSpliced(position, 0, emptyHop(`hop${n}`)));
     added = `hop${n}`;
   }
 </script>
@@ -60,18 +59,10 @@
       position={n + 1}
       isLast={n === path.hops.length - 1}
       isOpen={path.hops.length === 1 || hop.id === added}
-      onchange={(fresh, what) =>
-        putHops(
-          path.hops.map((each) => (each.id === hop.id ? fresh : each)),
-          `${hopName(hop, n === path.hops.length - 1)}: ${what}`,
-        )}
+      onchange={(fresh) => putHops(path.hops.map((each) => (each.id === hop.id ? fresh : each)))}
       oninsert={() => insert(n)}
       onremove={path.hops.length > 1
-        ? () =>
-            putHops(
-              path.hops.filter(({ id }) => id !== hop.id),
-              `${hopName(hop, n === path.hops.length - 1)} removed`,
-            )
+        ? () => putHops(path.hops.filter(({ id }) => id !== hop.id))
         : undefined}
     />
   {/each}
@@ -81,49 +72,49 @@
     label="Link speed now"
     fact={path.ownMegabits}
     kind={RATE}
-    onchange={(ownMegabits) => put({ ownMegabits }, 'own port')}
+    onchange={(ownMegabits) => put({ ownMegabits })}
   />
   <FactField
     id="fact-path-processor"
     label="Age of the processor"
     fact={path.processor}
     kind={PROCESSOR}
-    onchange={(processor) => put({ processor }, 'age of the processor')}
+    onchange={(processor) => put({ processor })}
   />
   <FactField
     id="fact-path-ownDrive"
     label="Local drive"
     fact={path.ownDrive}
     kind={DRIVE}
-    onchange={(ownDrive) => put({ ownDrive }, 'drive it is copied from')}
+    onchange={(ownDrive) => put({ ownDrive })}
   />
   <FactField
     id="fact-path-ownDrivePort"
     label="Its port"
     fact={path.ownDrivePort}
     kind={SATA_PORT}
-    onchange={(ownDrivePort) => put({ ownDrivePort }, 'port of the local drive')}
+    onchange={(ownDrivePort) => put({ ownDrivePort })}
   />
   <FactField
     id="fact-path-ownArray"
     label="RAID level"
     fact={path.ownArray}
     kind={ARRAY_FIELD}
-    onchange={(ownArray) => put({ ownArray }, 'drives it is copied from')}
+    onchange={(ownArray) => put({ ownArray })}
   />
   <FactField
     id="fact-path-farDrive"
     label="Drive at the far end"
     fact={path.farDrive}
     kind={DRIVE}
-    onchange={(farDrive) => put({ farDrive }, 'drive at the far end')}
+    onchange={(farDrive) => put({ farDrive })}
   />
   <FactField
     id="fact-path-farArray"
     label="RAID level at the far end"
     fact={path.farArray}
     kind={ARRAY_FIELD}
-    onchange={(farArray) => put({ farArray }, 'drives at the far end')}
+    onchange={(farArray) => put({ farArray })}
   />
   <h3>Radio and internet</h3>
   <FactField
@@ -131,49 +122,49 @@
     label="Access point"
     fact={radio.standard}
     kind={STANDARD}
-    onchange={(standard) => putRadio({ standard }, 'standard of the access point')}
+    onchange={(standard) => putRadio({ standard })}
   />
   <FactField
     id="fact-accessPoint-bands"
     label="Its bands, GHz"
     fact={radio.bands}
     kind={FIELD['accessPoint.bands']}
-    onchange={(bands) => putRadio({ bands }, 'bands of the access point')}
+    onchange={(bands) => putRadio({ bands })}
   />
   <FactField
     id="fact-accessPoint-channelMhz"
     label="Channel width"
     fact={radio.channelMhz}
     kind={CHANNEL}
-    onchange={(channelMhz) => putRadio({ channelMhz }, 'channel width')}
+    onchange={(channelMhz) => putRadio({ channelMhz })}
   />
   <FactField
     id="fact-accessPoint-streams"
     label="Streams"
     fact={radio.streams}
     kind={STREAMS}
-    onchange={(streams) => putRadio({ streams }, 'streams')}
+    onchange={(streams) => putRadio({ streams })}
   />
   <FactField
     id="fact-accessPoint-distance"
     label="Distance"
     fact={radio.distance}
     kind={DISTANCE}
-    onchange={(distance) => putRadio({ distance }, 'distance to the access point')}
+    onchange={(distance) => putRadio({ distance })}
   />
   <FactField
     id="fact-accessPoint-wireMegabits"
     label="Its own wire"
     fact={radio.wireMegabits}
     kind={RATE}
-    onchange={(wireMegabits) => putRadio({ wireMegabits }, 'wire of the access point')}
+    onchange={(wireMegabits) => putRadio({ wireMegabits })}
   />
   <FactField
     id="fact-path-internetMegabits"
     label="Internet plan"
     fact={path.internetMegabits}
     kind={RATE}
-    onchange={(internetMegabits) => put({ internetMegabits }, 'internet plan')}
+    onchange={(internetMegabits) => put({ internetMegabits })}
   />
 </div>
 

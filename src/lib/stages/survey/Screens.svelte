@@ -9,18 +9,17 @@
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';
 
-  let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
-    $props();
+  let { machine, change }: { machine: Machine; change: (machine: Machine) => void } = $props();
 
   const MODE =
     /^(\d{3,5}) ?[x×] ?(\d{3,5})(?: ?(?:at|@|,)? ?(\d{2,3}(?:[.,]\d{1,3})?) ?(?:hz)?)?$/i;
   let refused = $state('');
 
-  const put = (fresh: Screen, what: string) =>
-    change(
-      { ...machine, screens: machine.screens.map((each) => (each.id === fresh.id ? fresh : each)) },
-      `${fresh.name}: ${what}`,
-    );
+  const put = (fresh: Screen) =>
+    change({
+      ...machine,
+      screens: machine.screens.map((each) => (each.id === fresh.id ? fresh : each)),
+    });
 
   function setMode(screen: Screen, text: string) {
     const match = MODE.exec(text.trim().replaceAll(/\s+/g, ' '));
@@ -31,13 +30,13 @@
       heightPx: Number(match[2]),
       refreshHz: Number((match[3] ?? '60').replace(',', '.')),
     };
-    put({ ...screen, preferred: override(screen.preferred, mode), modes: [mode] }, 'mode');
+    put({ ...screen, preferred: override(screen.preferred, mode), modes: [mode] });
   }
 
   function add() {
     const n = freeNumber(machine.screens, (n) => `screen${n}`);
     const fresh = emptyScreen(`screen${n}`, `Screen ${n}`);
-    change({ ...machine, screens: [...machine.screens, fresh] }, `${fresh.name} added`);
+    change({ ...machine, screens: [...machine.screens, fresh] });
   }
 </script>
 
@@ -51,7 +50,7 @@
         labelText="Screen"
         value={screen.name}
         on:change={(event) =>
-          put({ ...screen, name: String(event.detail ?? '').slice(0, 200) || screen.name }, 'name')}
+          put({ ...screen, name: String(event.detail ?? '').slice(0, 200) || screen.name })}
       />
       <TextInput
         id="{screen.id}-mode"
@@ -70,24 +69,21 @@
         iconDescription="Remove {screen.name}"
         tooltipAlignment="end"
         on:click={() =>
-          change(
-            { ...machine, screens: machine.screens.filter(({ id }) => id !== screen.id) },
-            `${screen.name} removed`,
-          )}
+          change({ ...machine, screens: machine.screens.filter(({ id }) => id !== screen.id) })}
       />
       <FactField
         id="fact-{screen.id}-screen-input"
         label="Input"
         fact={screen.input}
         kind={FIELD['screen.input']}
-        onchange={(input) => put({ ...screen, input }, 'input')}
+        onchange={(input) => put({ ...screen, input })}
       />
       <FactField
         id="fact-{screen.id}-screen-otherInputs"
         label="Other inputs"
         fact={screen.otherInputs}
         kind={FIELD['screen.otherInputs']}
-        onchange={(otherInputs) => put({ ...screen, otherInputs }, 'other inputs')}
+        onchange={(otherInputs) => put({ ...screen, otherInputs })}
       />
       {#if screen.tiles.across * screen.tiles.down > 1}
         <p class="quiet">

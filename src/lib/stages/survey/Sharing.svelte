@@ -13,7 +13,7 @@
     machine,
     slot,
     change,
-  }: { machine: Machine; slot: Slot; change: (machine: Machine, what: string) => void } = $props();
+  }: { machine: Machine; slot: Slot; change: (machine: Machine) => void } = $props();
 
   const HOLDS = [
     ['anything', 'anything'],
@@ -31,18 +31,14 @@
   );
 
   const chosen = (event: Event) => String((event.target as HTMLSelectElement | null)?.value ?? '');
-  const putConditions = (conditions: readonly Condition[], what: string) =>
-    change({ ...machine, conditions }, `${slot.label}: ${what}`);
+  const putConditions = (conditions: readonly Condition[]) => change({ ...machine, conditions });
   const putCondition = (fresh: Condition) =>
-    putConditions(
-      machine.conditions.map((each) => (each.id === fresh.id ? fresh : each)),
-      'what it shares',
-    );
-  const putSlot = (fresh: Slot, what: string) =>
-    change(
-      { ...machine, slots: machine.slots.map((each) => (each.id === fresh.id ? fresh : each)) },
-      `${slot.label}: ${what}`,
-    );
+    putConditions(machine.conditions.map((each) => (each.id === fresh.id ? fresh : each)));
+  const putSlot = (fresh: Slot) =>
+    change({
+      ...machine,
+      slots: machine.slots.map((each) => (each.id === fresh.id ? fresh : each)),
+    });
 
   function add() {
     const [first] = others;
@@ -55,13 +51,13 @@
       whenSlotId: first.id,
       holds: 'anything',
     };
-    putConditions([...machine.conditions, fresh], 'shares lanes');
+    putConditions([...machine.conditions, fresh]);
   }
 
   function setUplink(generation: string, lanes: string) {
     if (generation === '' || generation === 'none') {
       const uplink = generation === '' ? null : known(null, 'technician');
-      putSlot({ ...slot, uplink }, 'upstream link');
+      putSlot({ ...slot, uplink });
       return;
     }
     const fresh = {
@@ -70,30 +66,27 @@
       generation: Number(generation) as Generation,
       lanes: Number(lanes),
     };
-    putSlot({ ...slot, uplink: override(slot.uplink, fresh) }, 'upstream link');
+    putSlot({ ...slot, uplink: override(slot.uplink, fresh) });
   }
 
   function addBox() {
     const n = freeNumber(machine.enclosures, (n) => `box${n}`);
-    change(
-      {
-        ...machine,
-        enclosures: [
-          ...machine.enclosures,
-          {
-            id: `box${n}`,
-            name: `External box ${n}`,
-            chainPosition: machine.enclosures.length + 1,
-            case: { ...machine.case, lengthRoomMm: null, openings: null, tightOpenings: [] },
-            supply: emptySupply(),
-          },
-        ],
-        slots: machine.slots.map((each) =>
-          each.id === slot.id ? { ...each, enclosureId: `box${n}` } : each,
-        ),
-      },
-      `External box ${n} added`,
-    );
+    change({
+      ...machine,
+      enclosures: [
+        ...machine.enclosures,
+        {
+          id: `box${n}`,
+          name: `External box ${n}`,
+          chainPosition: machine.enclosures.length + 1,
+          case: { ...machine.case, lengthRoomMm: null, openings: null, tightOpenings: [] },
+          supply: emptySupply(),
+        },
+      ],
+      slots: machine.slots.map((each) =>
+        each.id === slot.id ? { ...each, enclosureId: `box${n}` } : each,
+      ),
+    });
   }
 </script>
 
@@ -143,11 +136,7 @@
         icon={TrashCan}
         iconDescription="Remove"
         tooltipAlignment="end"
-        on:click={() =>
-          putConditions(
-            machine.conditions.filter(({ id }) => id !== condition.id),
-            'shares no lanes there',
-          )}
+        on:click={() => putConditions(machine.conditions.filter(({ id }) => id !== condition.id))}
       />
     </div>
   {/each}
@@ -184,7 +173,7 @@
       size="sm"
       labelText="Stands in"
       selected={slot.enclosureId ?? ''}
-      on:change={(event) => putSlot({ ...slot, enclosureId: chosen(event) || null }, 'where it is')}
+      on:change={(event) => putSlot({ ...slot, enclosureId: chosen(event) || null })}
     >
       <SelectItem value="" text="the machine’s case" />
       {#each machine.enclosures as { id, name } (id)}<SelectItem value={id} text={name} />{/each}
@@ -204,17 +193,14 @@
       labelText="Name of the box"
       value={box.name}
       on:change={(event) =>
-        change(
-          {
-            ...machine,
-            enclosures: machine.enclosures.map((each) =>
-              each.id === box.id
-                ? { ...each, name: String(event.detail ?? '').slice(0, 200) || each.name }
-                : each,
-            ),
-          },
-          `${box.name}: name`,
-        )}
+        change({
+          ...machine,
+          enclosures: machine.enclosures.map((each) =>
+            each.id === box.id
+              ? { ...each, name: String(event.detail ?? '').slice(0, 200) || each.name }
+              : each,
+          ),
+        })}
     />
   {/each}
   <Button size="small" kind="ghost" icon={Add} on:click={addBox}>It is in an external box</Button>

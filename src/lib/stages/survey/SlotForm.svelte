@@ -32,7 +32,7 @@
     /** Whose photographs are shown; absent where the machine is only supposed. */
     model?: JobModel;
     machine: Machine;
-    change: (machine: Machine, what: string) => void;
+    change: (machine: Machine) => void;
   } = $props();
 
   const THICKNESS = numberField('a number of openings', 'slots.occupant.openings');
@@ -57,13 +57,13 @@
   const occupant = $derived(slot === null ? null : valueOf(slot.occupant));
   const holds = $derived(slot?.occupant == null ? 'unknown' : occupant === null ? 'empty' : 'card');
 
-  const put = (fresh: Slot, what: string) =>
-    change(
-      { ...machine, slots: machine.slots.map((each) => (each.id === fresh.id ? fresh : each)) },
-      `${fresh.label}: ${what}`,
-    );
-  const putOccupant = (fresh: Occupant | null, what: string) => {
-    if (slot !== null) put({ ...slot, occupant: toldOccupant(slot, fresh) }, what);
+  const put = (fresh: Slot) =>
+    change({
+      ...machine,
+      slots: machine.slots.map((each) => (each.id === fresh.id ? fresh : each)),
+    });
+  const putOccupant = (fresh: Occupant | null) => {
+    if (slot !== null) put({ ...slot, occupant: toldOccupant(slot, fresh) });
   };
 
   /** The value “nothing” is an answer too, so it is told like any other. */
@@ -84,7 +84,7 @@
     of.place === null ? null : { value: of.place.value[key], source: of.place.source };
   const putPlace = (of: Slot, key: 'xMm' | 'yMm', value: number | null) => {
     const place = { ...(valueOf(of.place) ?? { xMm: 0, yMm: 0 }), [key]: value ?? 0 };
-    put({ ...of, place: override(of.place, value === null ? null : place) }, 'its place');
+    put({ ...of, place: override(of.place, value === null ? null : place) });
   };
 
   function occupantSays(of: Slot): string {
@@ -102,9 +102,9 @@
 
   function setHolds(what: string) {
     if (slot === null) return;
-    if (what === 'unknown') put({ ...slot, occupant: null }, 'what it holds is not known');
-    else if (what === 'empty') putOccupant(null, 'empty');
-    else putOccupant(occupantNamed('Card'), 'holds a card');
+    if (what === 'unknown') put({ ...slot, occupant: null });
+    else if (what === 'empty') putOccupant(null);
+    else putOccupant(occupantNamed('Card'));
   }
 </script>
 
@@ -117,10 +117,8 @@
         size="small"
         kind="danger-ghost"
         on:click={() =>
-          change(
-            { ...machine, slots: machine.slots.filter(({ id }) => id !== of.id) },
-            `${of.label}: not a slot`,
-          )}>Delete slot</Button
+          change({ ...machine, slots: machine.slots.filter(({ id }) => id !== of.id) })}
+        >Delete slot</Button
       >
     </div>
     <TextInput
@@ -129,7 +127,7 @@
       labelText="Name"
       value={of.label}
       on:change={(event) =>
-        put({ ...of, label: String(event.detail ?? '').slice(0, 200) || of.label }, 'name')}
+        put({ ...of, label: String(event.detail ?? '').slice(0, 200) || of.label })}
     />
     <SlotShapes slot={of} />
     {#if of.bus === 'm2'}
@@ -138,21 +136,21 @@
         label="Key"
         fact={of.key}
         kind={FIELD['slot.key']}
-        onchange={(key) => put({ ...of, key }, 'key')}
+        onchange={(key) => put({ ...of, key })}
       />
       <FactField
         id="fact-slot-moduleLengthsMm"
         label="Module lengths it holds"
         fact={of.moduleLengthsMm}
         kind={LENGTHS_FIELD}
-        onchange={(moduleLengthsMm) => put({ ...of, moduleLengthsMm }, 'lengths it holds')}
+        onchange={(moduleLengthsMm) => put({ ...of, moduleLengthsMm })}
       />
       <FactField
         id="fact-slot-wired"
         label="Wired to it"
         fact={of.wired}
         kind={FIELD['slot.wired']}
-        onchange={(wired) => put({ ...of, wired }, 'what is wired')}
+        onchange={(wired) => put({ ...of, wired })}
       />
       {#each PLACES as [key, label, kind] (key)}
         <FactField
@@ -169,7 +167,7 @@
         label="Opening it faces"
         fact={of.opening}
         kind={FIELD['slot.opening']}
-        onchange={(opening) => put({ ...of, opening }, 'opening')}
+        onchange={(opening) => put({ ...of, opening })}
       />
     {/if}
     {#if of.bus === 'pci'}
@@ -178,7 +176,7 @@
         label="Key"
         fact={of.keying}
         kind={FIELD['slot.keying']}
-        onchange={(keying) => put({ ...of, keying }, 'key')}
+        onchange={(keying) => put({ ...of, keying })}
       />
     {/if}
     {#if of.bus === 'pcie'}
@@ -187,14 +185,14 @@
         label="Length of the slot"
         fact={of.connectorLanes}
         kind={FIELD['slot.connectorLanes']}
-        onchange={(connectorLanes) => put({ ...of, connectorLanes }, 'length')}
+        onchange={(connectorLanes) => put({ ...of, connectorLanes })}
       />
       <FactField
         id="fact-slot-openEnd"
         label="Far end"
         fact={of.openEnd}
         kind={FIELD['slot.openEnd']}
-        onchange={(openEnd) => put({ ...of, openEnd }, 'far end')}
+        onchange={(openEnd) => put({ ...of, openEnd })}
       />
     {/if}
     {#if of.bus !== 'pci'}
@@ -203,14 +201,14 @@
         label="Lanes wired"
         fact={of.lanes}
         kind={FIELD['slot.lanes']}
-        onchange={(lanes) => put({ ...of, lanes }, 'lanes wired')}
+        onchange={(lanes) => put({ ...of, lanes })}
       />
       <FactField
         id="fact-slot-generation"
         label="Generation"
         fact={of.generation}
         kind={FIELD['slot.generation']}
-        onchange={(generation) => put({ ...of, generation }, 'generation')}
+        onchange={(generation) => put({ ...of, generation })}
       />
       {#if of.bus === 'pcie'}
         <FactField
@@ -218,28 +216,28 @@
           label="Power limit"
           fact={of.powerWatts}
           kind={FIELD['slot.powerWatts']}
-          onchange={(powerWatts) => put({ ...of, powerWatts }, 'power limit')}
+          onchange={(powerWatts) => put({ ...of, powerWatts })}
         />
         <FactField
           id="fact-slot-splits"
           label="Its lanes"
           fact={of.splits}
           kind={FIELD['slot.splits']}
-          onchange={(splits) => put({ ...of, splits }, 'splitting')}
+          onchange={(splits) => put({ ...of, splits })}
         />
         <FactField
           id="fact-slot-latch"
           label={FACT_WORDS['slot.latch'].name}
           fact={of.latch}
           kind={FIELD['slot.latch']}
-          onchange={(latch) => put({ ...of, latch }, 'latch')}
+          onchange={(latch) => put({ ...of, latch })}
         />
         <FactField
           id="fact-slot-hotPlug"
           label="Hot-plug"
           fact={of.hotPlug}
           kind={HOT_PLUG}
-          onchange={(hotPlug) => put({ ...of, hotPlug }, 'hot-plug')}
+          onchange={(hotPlug) => put({ ...of, hotPlug })}
         />
       {/if}
       <FactField
@@ -247,14 +245,14 @@
         label="Opening is"
         fact={of.sharesOpening}
         kind={SHARES}
-        onchange={(sharesOpening) => put({ ...of, sharesOpening }, 'shared opening')}
+        onchange={(sharesOpening) => put({ ...of, sharesOpening })}
       />
       <FactField
         id="fact-slot-cardLength"
         label="Cards up to"
         fact={of.cardLength}
         kind={CARD_LENGTH}
-        onchange={(cardLength) => put({ ...of, cardLength }, 'length of cards')}
+        onchange={(cardLength) => put({ ...of, cardLength })}
       />
     {/if}
     <FactField
@@ -262,7 +260,7 @@
       label="Its state"
       fact={of.state}
       kind={FIELD['slot.state']}
-      onchange={(state) => put({ ...of, state }, 'state of the slot')}
+      onchange={(state) => put({ ...of, state })}
     />
     <Select
       id="fact-slot-occupant"
@@ -285,10 +283,7 @@
         labelText="The card in it"
         value={card.name}
         on:change={(event) =>
-          putOccupant(
-            { ...card, name: String(event.detail ?? '').slice(0, 200) || card.name },
-            'name of its card',
-          )}
+          putOccupant({ ...card, name: String(event.detail ?? '').slice(0, 200) || card.name })}
       />
       <Select
         id="occupant-disposition"
@@ -296,17 +291,13 @@
         labelText="It"
         selected={card.disposition}
         on:change={(event) =>
-          putOccupant(
-            {
-              ...card,
-              disposition:
-                DISPOSITIONS.find(
-                  (disposition) =>
-                    disposition === (event.target as HTMLSelectElement | null)?.value,
-                ) ?? 'stays',
-            },
-            'whether its card stays',
-          )}
+          putOccupant({
+            ...card,
+            disposition:
+              DISPOSITIONS.find(
+                (disposition) => disposition === (event.target as HTMLSelectElement | null)?.value,
+              ) ?? 'stays',
+          })}
       >
         {#each DISPOSITIONS as disposition (disposition)}
           <SelectItem value={disposition} text={DISPOSITION_WORDS[disposition]} />
@@ -321,7 +312,7 @@
           on:change={(event) => {
             const value = (event.target as HTMLSelectElement | null)?.value ?? '';
             const signal = M2_SIGNALS.find((each) => each === value) ?? null;
-            putOccupant({ ...card, signal }, 'signal of its module');
+            putOccupant({ ...card, signal });
           }}
         >
           <SelectItem value="" text="not known" />
@@ -335,21 +326,21 @@
         label="Openings it takes"
         fact={card.openings}
         kind={THICKNESS}
-        onchange={(openings) => putOccupant({ ...card, openings }, 'thickness of its card')}
+        onchange={(openings) => putOccupant({ ...card, openings })}
       />
       <FactField
         id="occupant-length"
         label="Length of the card"
         fact={card.lengthMm}
         kind={LENGTH}
-        onchange={(lengthMm) => putOccupant({ ...card, lengthMm }, 'length of its card')}
+        onchange={(lengthMm) => putOccupant({ ...card, lengthMm })}
       />
       <FactField
         id="occupant-height"
         label="Height of the card"
         fact={card.heightMm}
         kind={LENGTH}
-        onchange={(heightMm) => putOccupant({ ...card, heightMm }, 'height of its card')}
+        onchange={(heightMm) => putOccupant({ ...card, heightMm })}
       />
       {#if card.disposition !== 'stays'}
         <FactField
@@ -357,7 +348,7 @@
           label="Its 12 V load"
           fact={card.watts}
           kind={CARD_WATTS}
-          onchange={(watts) => putOccupant({ ...card, watts }, 'load of its card')}
+          onchange={(watts) => putOccupant({ ...card, watts })}
         />
       {/if}
       <!-- A card that stays may have to come out for a hand, and its plugs with it. -->
@@ -366,14 +357,14 @@
         label="Plugs that feed it"
         fact={card.plugs}
         kind={PLUGS}
-        onchange={(plugs) => putOccupant({ ...card, plugs }, 'plugs of its card')}
+        onchange={(plugs) => putOccupant({ ...card, plugs })}
       />
       <FactField
         id="occupant-leads"
         label="Front leads joined to it"
         fact={card.frontLeads}
         kind={LEADS}
-        onchange={(frontLeads) => putOccupant({ ...card, frontLeads }, 'leads of its card')}
+        onchange={(frontLeads) => putOccupant({ ...card, frontLeads })}
       />
       <FactField
         id="fact-slot-fan"
@@ -381,10 +372,7 @@
         fact={card.fan === null ? null : known({ fan: card.fan.value }, card.fan.source)}
         kind={FAN_FIELD}
         onchange={(told) =>
-          putOccupant(
-            { ...card, fan: told === null ? null : known(told.value.fan, told.source) },
-            'fan of its card',
-          )}
+          putOccupant({ ...card, fan: told === null ? null : known(told.value.fan, told.source) })}
       />
     {/if}
     <div class="wide"><Sharing {machine} slot={of} {change} /></div>

@@ -7,15 +7,11 @@
   import { slotLine } from '$lib/board/slotWords';
   import { selection } from '$lib/state/selection.svelte';
 
-  let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
-    $props();
+  let { machine, change }: { machine: Machine; change: (machine: Machine) => void } = $props();
 
   function add(bus: Slot['bus']) {
     const n = freeNumber(machine.slots, (n) => `s${n}`);
-    change(
-      { ...machine, slots: [...machine.slots, emptySlot(`s${n}`, `Slot ${n}`, bus)] },
-      `Slot ${n} added`,
-    );
+    change({ ...machine, slots: [...machine.slots, emptySlot(`s${n}`, `Slot ${n}`, bus)] });
     selection.slotId = `s${n}`;
   }
 </script>

@@ -97,20 +97,16 @@
         };
   });
 
-  const change = (machine: Machine, what: string) =>
-    model.open.run({ name: 'changeMachine', machine, what });
+  const change = (machine: Machine) => model.open.run({ name: 'changeMachine', machine });
 
   /** What is said of an external box goes back into it. */
-  const changeBox = (id: string) => (seen: Machine, what: string) =>
-    change(
-      {
-        ...job.machine,
-        enclosures: job.machine.enclosures.map((each) =>
-          each.id === id ? { ...each, case: seen.case, supply: seen.supply } : each,
-        ),
-      },
-      what,
-    );
+  const changeBox = (id: string) => (seen: Machine) =>
+    change({
+      ...job.machine,
+      enclosures: job.machine.enclosures.map((each) =>
+        each.id === id ? { ...each, case: seen.case, supply: seen.supply } : each,
+      ),
+    });
 
   const describe = (detail: (typeof DETAILS)[number][0], text: string) =>
     model.open.run({ name: 'describeJob', details: { [detail]: text.slice(0, 200) } });
@@ -185,10 +181,7 @@
       labelText="Machine"
       value={job.machine.name}
       on:change={(event) =>
-        change(
-          { ...job.machine, name: String(event.detail ?? '').slice(0, 200) },
-          'name of the machine',
-        )}
+        change({ ...job.machine, name: String(event.detail ?? '').slice(0, 200) })}
     />
   </div>
 </details>

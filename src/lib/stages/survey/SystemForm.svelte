@@ -7,18 +7,14 @@
   import { DATE_FIELD, TEXT_FIELD, VERSION_FIELD, choiceField } from './fields';
   import Screens from './Screens.svelte';
 
-  let { machine, change }: { machine: Machine; change: (machine: Machine, what: string) => void } =
-    $props();
+  let { machine, change }: { machine: Machine; change: (machine: Machine) => void } = $props();
 
   const second = $derived(machine.secondSystem);
-  const putSecond = (fresh: Partial<Machine['system']> | null, what: string) =>
-    change(
-      {
-        ...machine,
-        secondSystem: fresh === null ? null : { ...(second ?? emptySystem()), ...fresh },
-      },
-      what,
-    );
+  const putSecond = (fresh: Partial<Machine['system']> | null) =>
+    change({
+      ...machine,
+      secondSystem: fresh === null ? null : { ...(second ?? emptySystem()), ...fresh },
+    });
 
   const SECURE = choiceField([
     [true, 'on'],
@@ -27,10 +23,10 @@
 
   const system = $derived(machine.system);
   const firmware = $derived(machine.firmware);
-  const putFirmware = (fresh: Partial<Machine['firmware']>, what: string) =>
-    change({ ...machine, firmware: { ...firmware, ...fresh } }, what);
-  const putSystem = (fresh: Partial<Machine['system']>, what: string) =>
-    change({ ...machine, system: { ...system, ...fresh } }, what);
+  const putFirmware = (fresh: Partial<Machine['firmware']>) =>
+    change({ ...machine, firmware: { ...firmware, ...fresh } });
+  const putSystem = (fresh: Partial<Machine['system']>) =>
+    change({ ...machine, system: { ...system, ...fresh } });
 </script>
 
 <div class="pairs">
@@ -40,46 +36,46 @@
     label="Family"
     fact={system.family}
     kind={FIELD['system.family']}
-    onchange={(family) => putSystem({ family }, 'system')}
+    onchange={(family) => putSystem({ family })}
   />
   <FactField
     id="fact-system-version"
     label="Version"
     fact={system.version}
     kind={VERSION_FIELD}
-    onchange={(version) => putSystem({ version }, 'system version')}
+    onchange={(version) => putSystem({ version })}
   />
   <FactField
     id="fact-system-architecture"
     label="Architecture"
     fact={system.architecture}
     kind={FIELD['system.architecture']}
-    onchange={(architecture) => putSystem({ architecture }, 'architecture')}
+    onchange={(architecture) => putSystem({ architecture })}
   />
   <FactField
     id="fact-system-build"
     label="Build or kernel"
     fact={system.build}
     kind={TEXT_FIELD}
-    onchange={(build) => putSystem({ build }, 'build')}
+    onchange={(build) => putSystem({ build })}
   />
   <FactField
     id="fact-system-name"
     label="Its own name"
     fact={system.name}
     kind={TEXT_FIELD}
-    onchange={(name) => putSystem({ name }, 'name of the system')}
+    onchange={(name) => putSystem({ name })}
   />
   <FactField
     id="fact-system-secureBoot"
     label="Secure boot"
     fact={system.secureBoot}
     kind={SECURE}
-    onchange={(secureBoot) => putSystem({ secureBoot }, 'secure boot')}
+    onchange={(secureBoot) => putSystem({ secureBoot })}
   />
   {#if second === null}
     <div class="whole">
-      <Button size="small" kind="ghost" on:click={() => putSecond({}, 'second system')}
+      <Button size="small" kind="ghost" on:click={() => putSecond({})}
         >It is started with a second system as well</Button
       >
     </div>
@@ -90,31 +86,31 @@
       label="Family"
       fact={second.family}
       kind={FIELD['system.family']}
-      onchange={(family) => putSecond({ family }, 'second system')}
+      onchange={(family) => putSecond({ family })}
     />
     <FactField
       id="fact-secondSystem-version"
       label="Version"
       fact={second.version}
       kind={VERSION_FIELD}
-      onchange={(version) => putSecond({ version }, 'version of the second system')}
+      onchange={(version) => putSecond({ version })}
     />
     <FactField
       id="fact-secondSystem-architecture"
       label="Architecture"
       fact={second.architecture}
       kind={FIELD['system.architecture']}
-      onchange={(architecture) => putSecond({ architecture }, 'architecture of the second system')}
+      onchange={(architecture) => putSecond({ architecture })}
     />
     <FactField
       id="fact-secondSystem-secureBoot"
       label="Secure boot"
       fact={second.secureBoot}
       kind={SECURE}
-      onchange={(secureBoot) => putSecond({ secureBoot }, 'secure boot of the second system')}
+      onchange={(secureBoot) => putSecond({ secureBoot })}
     />
     <div class="whole">
-      <Button size="small" kind="ghost" on:click={() => putSecond(null, 'second system')}
+      <Button size="small" kind="ghost" on:click={() => putSecond(null)}
         >It has only one system</Button
       >
     </div>
@@ -125,28 +121,28 @@
     label="Kind"
     fact={firmware.kind}
     kind={FIELD['firmware.kind']}
-    onchange={(kind) => putFirmware({ kind }, 'kind of firmware')}
+    onchange={(kind) => putFirmware({ kind })}
   />
   <FactField
     id="fact-firmware-version"
     label="Version"
     fact={firmware.version}
     kind={TEXT_FIELD}
-    onchange={(version) => putFirmware({ version }, 'firmware version')}
+    onchange={(version) => putFirmware({ version })}
   />
   <FactField
     id="fact-firmware-date"
     label="Released"
     fact={firmware.date}
     kind={DATE_FIELD}
-    onchange={(date) => putFirmware({ date }, 'date of the firmware')}
+    onchange={(date) => putFirmware({ date })}
   />
   <FactField
     id="fact-firmware-largeWindows"
     label="Above 4G decoding"
     fact={firmware.largeWindows}
     kind={FIELD['firmware.largeWindows']}
-    onchange={(largeWindows) => putFirmware({ largeWindows }, 'above 4G decoding')}
+    onchange={(largeWindows) => putFirmware({ largeWindows })}
   />
   <BuiltIn {machine} {change} />
   {#if machine.onBoard.length > 0}

@@ -14,7 +14,7 @@
     goTo,
   }: {
     model: JobModel;
-    change: (machine: Machine, what: string) => void;
+    change: (machine: Machine) => void;
     /** Where a fact stands that has no field of its own. */
     goTo: (fact: WorkRow['facts'][number]) => void;
   } = $props();
@@ -43,7 +43,7 @@
     // Leaving a field with Enter and by moving on is one answer.
     if (text.trim() === '' || text === lastTaken) return true;
     const told = answered(machine, row, text);
-    const { name, several, field } = askedBy(row);
+    const { several, field } = askedBy(row);
     refused = {
       ...refused,
       [row.key]:
@@ -53,7 +53,7 @@
     };
     if (told === null) return false;
     lastTaken = text;
-    change(told, name.toLowerCase());
+    change(told);
     return true;
   }
 
