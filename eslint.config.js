@@ -142,7 +142,7 @@ const simulator = {
 
 /** The rooms of the screens, in the same way. */
 export const SCREEN_ROOMS = [
-  'wording',
+  'words',
   'state',
   'workers',
   'ui',

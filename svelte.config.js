@@ -35,7 +35,7 @@ export default {
   },
   kit: {
     adapter: withFileList(adapter()),
-    alias: { $core: 'src/core', $demo: 'demo' },
+    alias: { $core: 'src/core', $demo: 'demo', $words: 'src/lib/words/en' },
     version: { name: version },
     // One cached page serves every address while the network is away, so its links must not be relative.
     paths: { relative: false },

@@ -29,6 +29,7 @@ const roomOf = (path) =>
 /** Where an import leads, as a path under `src`; null where that is a package. */
 function target(from, specifier) {
   if (specifier.startsWith('$core/')) return specifier.replace('$core', 'core') + '/';
+  if (specifier.startsWith('$words/')) return specifier.replace('$words', 'lib/words/en');
   if (specifier.startsWith('$lib/')) return specifier.replace('$lib', 'lib') + '/';
   return specifier.startsWith('.') ? relative(SRC, resolve(dirname(from), specifier)) : null;
 }

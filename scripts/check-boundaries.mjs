@@ -42,8 +42,8 @@ const FORBIDDEN = [
     "import { Planning } from '$lib/stages/planning.svelte';\nexport { Planning };\n",
   ],
   [
-    'src/lib/wording/keeping.ts',
-    "import { shop } from '../state/shop.svelte';\nexport { shop };\n",
+    'src/lib/words/en/keeping.ts',
+    "import { shop } from '../../state/shop.svelte';\nexport { shop };\n",
   ],
   ['src/lib/board/lanes.ts', "import { CARDS } from '$demo/catalogue/cards';\nexport { CARDS };\n"],
 ];

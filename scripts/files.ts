@@ -81,7 +81,7 @@ export const FILES = [
       'drivers/versions',
     ]),
   ),
-  file('words', named('lib/wording/', ['figures', 'flowFigures', 'things', 'stages', 'kinds/'])),
+  file('words', named('lib/words/en/', ['figures', 'flowFigures', 'things', 'stages', 'kinds/'])),
   file('base', [
     ...named('package ', ['svelte/', '@sveltejs/', 'zod/', 'localforage/', 'comlink/']),
     ...named(CARBON, ['Button', 'Portal', 'ContentSwitcher']),
@@ -103,7 +103,7 @@ export const FILES = [
         'Working',
         'slices',
       ]),
-      ...named('lib/wording/', [
+      ...named('lib/words/en/', [
         'rear',
         'chooseAnswer',
         'commands',
@@ -164,13 +164,13 @@ export const FILES = [
     ]),
     'lib/ui/CellField',
     ...named('lib/stages/survey/', ['fields', 'factFields', 'FactField']),
-    ...named('lib/wording/', ['columns', 'choices', 'deliveries']),
+    ...named('lib/words/en/', ['columns', 'choices', 'deliveries']),
   ]),
   // What takes a report in, and says what was wrong with it.
   file('evidence', [
     ...named('core/', ['standards/problemCodes', 'standards/pciClasses', 'read/pci/ports']),
     ...named('lib/stages/', ['ReadResult', 'ReportDrop', 'reading', 'survey/Photos']),
-    ...named('lib/wording/', ['evidence', 'problems', 'observed', 'deviceProblems', 'facts']),
+    ...named('lib/words/en/', ['evidence', 'problems', 'observed', 'deviceProblems', 'facts']),
     'lib/state/pictures',
     ...named('lib/ui/', ['fold', 'download', 'ProblemLines']),
     'lib/workers/stoppable',
@@ -196,7 +196,7 @@ export const FILES = [
         'procedure/',
         ...named('diagnosis/', ['driverStates', 'reportOnPlan', 'provings', 'runs', 'stageAnswer']),
       ]),
-      ...named('lib/wording/', [
+      ...named('lib/words/en/', [
         'fitSteps',
         'driverSteps',
         'causes',
@@ -218,7 +218,7 @@ export const FILES = [
   ),
   file(
     'survey',
-    ['lib/stages/survey/', 'lib/wording/networkPath'],
+    ['lib/stages/survey/', 'lib/words/en/networkPath'],
     named('lib/stages/survey/', ['AsItCame', 'InnerWork', 'HopForm', 'PathForm', 'PathPicture']),
   ),
 ];

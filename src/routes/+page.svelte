@@ -1,9 +1,10 @@
 <script lang="ts">
   import JobList from '$lib/shop/JobList.svelte';
   import TopBar from '$lib/ui/TopBar.svelte';
+  import { homePage as texts } from '$words/routes';
 </script>
 
-<svelte:head><title>Jobs – Tenant</title></svelte:head>
+<svelte:head><title>{texts.jobsTenant}</title></svelte:head>
 
 <TopBar />
 <JobList />

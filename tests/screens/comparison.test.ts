@@ -6,7 +6,7 @@ import { plainNeed, type Need } from '$core/kinds';
 import { verdictAsker } from '$core/rules';
 import type { Card, Machine } from '$core/document';
 import { comparing, sifted, sortedBy, SORTS, type Sifting } from '$lib/catalogue/comparison';
-import { metByMachineWords, needWords } from '$lib/wording/needs';
+import { metByMachineWords, needWords } from '$words/needs';
 import { CARDS } from '../../demo/catalogue/cards';
 import { network, usb } from '../../demo/catalogue/row';
 import { PACKAGES } from '../builders/library';

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { ProblemList, readDeviceList } from '$core/read';
 import { deviceProblemIn } from '$core/standards';
-import { DEVICE_PROBLEM_WORDS } from '$lib/wording/deviceProblems';
+import { DEVICE_PROBLEM_WORDS } from '$words/deviceProblems';
 
 describe('Problems of devices', () => {
   it('are known by number and by name, and nothing else is taken for one', () => {

@@ -10,7 +10,7 @@ import { elevationRows, elevationsOf } from '$lib/board/elevations';
 import { ROW_PX, distinctNames, partsWithin, shortened, spread, textPx } from '$lib/board/labels';
 import { placedRows, planRows } from '$lib/board/rows';
 import { viewsOf } from '$lib/board/views';
-import { leadEndWords, socketWords } from '$lib/wording/rear';
+import { leadEndWords, socketWords } from '$words/rear';
 import { AT, aCard, aMachine, aSlot, occupiedBy, told } from '../builders/parts';
 import { screens, sound, usb } from '../../demo/catalogue/row.ts';
 import { soaked } from '../builders/soak.ts';

@@ -6,7 +6,7 @@ import type { Machine } from '$core/document';
 import { movedObstacle, movedSlot, stretchedObstacle } from '$lib/board/edits';
 import { boardLayout } from '$lib/board/layout';
 import { slotLine } from '$lib/board/slotWords';
-import { contradictionWords } from '$lib/wording/contradictions';
+import { contradictionWords } from '$words/contradictions';
 import {
   LENGTHS_FIELD,
   PLUGS_FIELD,

@@ -1,6 +1,6 @@
 /** What may be typed: the right thing comes out, the wrong thing is refused and comes out as nothing. */
 import { expect } from 'chai';
-import { KIND_WORDS } from '$lib/wording/kinds/words';
+import { KIND_WORDS } from '$words/kinds/words';
 import { expected, fieldsOf, readField, typed, writeField } from '$lib/stages/needs/needFields';
 import {
   BAYS_FIELD,

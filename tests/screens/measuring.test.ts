@@ -3,9 +3,9 @@ import { spawnSync } from 'node:child_process';
 import { expect } from 'chai';
 import { SYSTEM_FAMILIES } from '$core/standards';
 import { plainNeed, type NeedKind } from '$core/kinds';
-import { needWordsOf } from '$lib/wording/kinds/words';
-import { scriptOf } from '$lib/wording/measuring';
-import { KIND_WORDS } from '$lib/wording/kinds/words';
+import { needWordsOf } from '$words/kinds/words';
+import { scriptOf } from '$words/measuring';
+import { KIND_WORDS } from '$words/kinds/words';
 
 const FAMILIES = [...SYSTEM_FAMILIES, null] as const;
 const KINDS = Object.keys(KIND_WORDS) as readonly NeedKind[];

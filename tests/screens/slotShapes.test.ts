@@ -1,7 +1,7 @@
 /** Slots as they are drawn beside the field that asks which one it is. */
 import { expect } from 'chai';
 import { LONG_SHAPES, SOCKET_SHAPES } from '../../src/lib/stages/survey/slotShapes';
-import { FACT_WORDS } from '../../src/lib/wording/facts';
+import { FACT_WORDS } from '$words/facts';
 import { aSlot, told } from '../builders/parts';
 
 const named = (name: string) =>

@@ -3,7 +3,7 @@
   import { valueOf } from '$core/parts';
   import type { Machine } from '$core/document';
   import type { Need } from '$core/kinds';
-  import { VERDICT_WORDS } from '$lib/wording/findings';
+  import { VERDICT_WORDS } from '$words/findings';
   import { ARROWS, CARD_DRAG } from './keysAndCards';
   import BoardBodies from './BoardBodies.svelte';
   import BoardGround from './BoardGround.svelte';
@@ -14,6 +14,7 @@
   import { slotLine } from './slotWords';
   import { viewsOf } from './views';
   import { ran } from '$lib/state/effects';
+  import { board as texts } from '$words/board';
 
   let {
     machine,
@@ -86,13 +87,19 @@
   const draftWords = $derived.by(() => {
     const moved = draft?.obstacles.find((obstacle, n) => obstacle !== machine.obstacles[n]);
     if (moved !== undefined)
-      return `${moved.name}: ${moved.xMm} / ${moved.yMm} mm, ${moved.widthMm} × ${moved.depthMm} mm`;
+      return texts.mmMm({
+        name: moved.name,
+        xMm: moved.xMm,
+        yMm: moved.yMm,
+        widthMm: moved.widthMm,
+        depthMm: moved.depthMm,
+      });
     const slot = draft?.slots.find((each, n) => each !== machine.slots[n]);
     if (slot === undefined) return '';
     const place = slot.bus === 'm2' ? valueOf(slot.place) : null;
     return place == null
-      ? `${slot.label}: faces opening ${valueOf(slot.opening)}`
-      : `${slot.label}: ${place.xMm} / ${place.yMm} mm`;
+      ? texts.facesOpening(slot.label, valueOf(slot.opening))
+      : texts.mm(slot.label, place.xMm, place.yMm);
   });
 
   /** Several drawings may stand on one page, and what is hidden lends nobody its pattern. */
@@ -199,15 +206,13 @@
     height={heightPx}
     viewBox="0 0 {availablePx} {heightPx}"
     role={isStill ? 'img' : 'group'}
-    aria-label={isStill
-      ? 'The machine, to scale: from above, from the side, from behind'
-      : 'The board, to scale'}
+    aria-label={isStill ? texts.theMachineToScaleFrom : texts.theBoardToScale}
   >
     <BoardGround {layout} {scale} {hatchId} />
 
     <g
       role={isStill ? undefined : 'listbox'}
-      aria-label={isStill ? undefined : 'Slots from the processor’s end'}
+      aria-label={isStill ? undefined : texts.slotsFromTheProcessorsEnd}
     >
       {#each layout.slots as drawn (drawn.slot.id)}
         {@const slot = drawn.slot}
@@ -269,7 +274,7 @@
 
     {#if layout.trayMm !== null}
       <text class="figure" x={x(0) + 8} y={y(layout.trayMm) - 6}
-        >{shortened('Opening not told yet', rightPx - x(0) - 12)}</text
+        >{shortened(texts.openingNotToldYet, rightPx - x(0) - 12)}</text
       >
     {/if}
     <ElevationViews

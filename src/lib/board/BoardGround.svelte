@@ -3,6 +3,7 @@
   import { OPENING_PITCH_MM } from '$core/standards';
   import type { BoardLayout } from './layout';
   import type { BoardScale } from './scale';
+  import { boardGround as texts } from '$words/board';
 
   /** Below this pitch the numbers of openings are smaller. */
   const LINE_PX = 13;
@@ -42,7 +43,7 @@
     <path class="room" d="M{to} {scale.y(layout.topMm) + 4}V{scale.bottomPx}" />
     <path class="measure" d="M{from} {at}H{to}M{from} {at - 4}v8M{to} {at - 4}v8" />
     <text class="figure" x={from + 4} y={at + 15}
-      >{scale.rightPx - from > WORDS_PX ? 'room for length ' : ''}{layout.roomMm} mm</text
+      >{texts.roomForLengthMm(scale.rightPx - from > WORDS_PX, layout.roomMm)}</text
     >
   {/if}
 </g>

@@ -8,6 +8,7 @@
   import { placedRows, type LabelRow } from './rows';
   import type { Views } from './views';
   import { ran } from '$lib/state/effects';
+  import { elevationViews as texts } from '$words/board';
 
   let {
     machine,
@@ -57,9 +58,11 @@
     />
   {/each}
   {#each lines as [kind, d], n (n)}<path class={kind} {d} />{/each}
-  <text class="view end" x={views.plan.rightPx} y={views.plan.bottomPx + 23}>From the side</text>
-  <text class="view" x={views.rearX(0) + 4} y={views.rearNamePx}>From behind</text>
-  <text class="figure" x={views.rearX(50) + 6} y={views.bottomPx - 4}>50 mm</text>
+  <text class="view end" x={views.plan.rightPx} y={views.plan.bottomPx + 23}
+    >{texts.fromTheSide}</text
+  >
+  <text class="view" x={views.rearX(0) + 4} y={views.rearNamePx}>{texts.fromBehind}</text>
+  <text class="figure" x={views.rearX(50) + 6} y={views.bottomPx - 4}>{texts.n50Mm}</text>
   {#each isBare ? [] : numbersOf(drawn, views) as { number, x, y } (number)}
     <text class="tag" {x} {y}>{number}</text>
   {/each}

@@ -3,6 +3,7 @@
   import type { Obstacle, Machine } from '$core/document';
   import { ARROWS } from './keysAndCards';
   import { movedObstacle, stretchedObstacle } from './edits';
+  import { obstacleHandles as texts } from '$words/board';
 
   let {
     machine,
@@ -42,7 +43,13 @@
     class="handle"
     role="button"
     tabindex="0"
-    aria-label="{obstacle.name}: {obstacle.xMm} mm from the rear, {obstacle.yMm} mm down, {obstacle.widthMm} by {obstacle.depthMm} mm. Arrows move it, with Alt they stretch it, with Shift by ten"
+    aria-label={texts.mmFromTheRearMm({
+      name: obstacle.name,
+      xMm: obstacle.xMm,
+      yMm: obstacle.yMm,
+      widthMm: obstacle.widthMm,
+      depthMm: obstacle.depthMm,
+    })}
     onpointerenter={() => (near = obstacle.id)}
     onfocus={() => (near = obstacle.id)}
     onpointerdown={(event) =>

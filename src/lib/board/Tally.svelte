@@ -3,9 +3,10 @@
   import { housings, withDriveLoad } from '$core/placement';
   import { isUnpriced, valueOf } from '$core/parts';
   import type { Card, Job, Machine } from '$core/document';
-  import { inMoney } from '$lib/wording/figures';
+  import { inMoney } from '$words/figures';
   import type { CardOnSlot } from './layout';
   import { lanesUsed } from './lanes';
+  import { tally as texts } from '$words/board';
 
   let {
     job,
@@ -57,13 +58,11 @@
     part === null || whole === null || whole === 0 ? 0 : Math.min(100, (100 * part) / whole);
 </script>
 
-<dl aria-label="Tally">
+<dl aria-label={texts.tally}>
   <div>
-    <dt>{supplies.length > 1 ? `12 V, ${fullest?.name ?? ''}` : '12 V load'}</dt>
+    <dt>{supplies.length > 1 ? texts.n12V(fullest?.name ?? '') : texts.n12VLoad}</dt>
     <dd>
-      {load === null ? '?' : load} of {limit === null ? '?' : limit} W{over(load, limit)
-        ? ', over'
-        : ''}
+      {texts.ofWOver(load === null ? '?' : load, limit === null ? '?' : limit, over(load, limit))}
     </dd>
     <svg viewBox="0 0 100 6" preserveAspectRatio="none" aria-hidden="true">
       <rect class="whole" width="100" height="6" />
@@ -72,19 +71,19 @@
     </svg>
   </div>
   <div>
-    <dt>Lanes in use</dt>
-    <dd>{lanes.used} of {lanes.wired} known</dd>
+    <dt>{texts.lanesInUse}</dt>
+    <dd>{texts.ofKnown(lanes.used, lanes.wired)}</dd>
     <svg viewBox="0 0 100 6" preserveAspectRatio="none" aria-hidden="true">
       <rect class="whole" width="100" height="6" />
       <rect class="part" width={share(lanes.used, lanes.wired)} height="6" />
     </svg>
   </div>
   <div>
-    <dt>Price</dt>
+    <dt>{texts.price}</dt>
     <dd>
-      {job.bought.some(isUnpriced) ? 'at least ' : ''}{inMoney(cents)}{job.budgetCents === null
+      {job.bought.some(isUnpriced) ? texts.atLeast : ''}{inMoney(cents)}{job.budgetCents === null
         ? ''
-        : ` of ${inMoney(job.budgetCents)}`}{over(cents, job.budgetCents) ? ', over' : ''}
+        : texts.of(inMoney(job.budgetCents))}{over(cents, job.budgetCents) ? texts.over : ''}
     </dd>
     <svg viewBox="0 0 100 6" preserveAspectRatio="none" aria-hidden="true">
       <rect class="whole" width="100" height="6" />
@@ -97,8 +96,8 @@
     </svg>
   </div>
   <div>
-    <dt>Facts unknown</dt>
-    <dd>{unknown === 0 ? 'none' : unknown}</dd>
+    <dt>{texts.factsUnknown}</dt>
+    <dd>{unknown === 0 ? texts.none : unknown}</dd>
   </div>
 </dl>
 

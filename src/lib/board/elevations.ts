@@ -10,12 +10,13 @@ import { boardSockets, rearLeads, type RearSockets } from '$core/assembly';
 import { valueOf } from '$core/parts';
 import type { Machine } from '$core/document';
 import type { Need } from '$core/kinds';
-import { figure } from '$lib/wording/figures';
-import { leadEndWords, socketWords } from '$lib/wording/rear';
+import { figure } from '$words/figures';
+import { leadEndWords, socketWords } from '$words/rear';
 import { spread } from './labels';
 import type { BoardLayout, CardOnSlot, DrawnBody } from './layout';
 import type { LabelRow } from './rows';
 import type { Views } from './views';
+import { elevations as texts } from '$words/board';
 
 /** Where sockets may stand along a bracket, from its end at the board and from its bent end. Common practice, no source. */
 const BRACKET_ENDS_MM = { atBoard: 12, atBend: 12 };
@@ -381,15 +382,18 @@ export function elevationRows(
       : {
           ...measure(`height ${n}`, views.plan.x(body.widthMm), body.heightMm, {
             name: body.name,
-            figure: `${figure(body.heightMm, 'mm')} high${coverMm !== null && body.heightMm > coverMm ? ', too high' : ''}`,
+            figure: texts.highTooHigh(
+              figure(body.heightMm, 'mm'),
+              coverMm !== null && body.heightMm > coverMm,
+            ),
           }),
           slotId: body.slotId,
         },
   );
   const fans = airs.map(({ body, fan, thereMm }, n) => ({
     ...measure(`air ${n}`, views.plan.x(fan.toMm), (body.heightMm ?? BRACKET_LENGTH_MM.full) / 2, {
-      name: `Fan, ${body.name}`,
-      figure: thereMm === null ? 'air free' : `${Math.round(thereMm)} of ${fan.airMm} mm of air`,
+      name: texts.fan(body.name),
+      figure: thereMm === null ? texts.airFree : texts.ofMmOfAir(Math.round(thereMm), fan.airMm),
     }),
     slotId: body.slotId,
     ...(thereMm !== null && thereMm < fan.airMm ? { verdict: 'limited' as const } : {}),
@@ -397,9 +401,9 @@ export function elevationRows(
   return [
     ...(coverMm === null
       ? []
-      : [measure('cover', right, coverMm, { name: 'Cover', figure: `${coverMm} mm` })]),
-    measure('full', right, BRACKET_LENGTH_MM.full, { name: 'Full bracket', figure: '120 mm' }),
-    measure('low', right, BRACKET_LENGTH_MM.low, { name: 'Low bracket', figure: '79 mm' }),
+      : [measure('cover', right, coverMm, { name: texts.cover, figure: texts.mm(coverMm) })]),
+    measure('full', right, BRACKET_LENGTH_MM.full, { name: texts.fullBracket, figure: '120 mm' }),
+    measure('low', right, BRACKET_LENGTH_MM.low, { name: texts.lowBracket, figure: '79 mm' }),
     ...heights,
     ...fans,
     ...sockets.map(({ number, slotId, sockets: group }) => ({
@@ -410,7 +414,7 @@ export function elevationRows(
       wantedPx: views.sideY(0),
       name: socketWords(group),
       also: '',
-      figure: slotId === null ? 'of the board' : leadEndWords(group.end),
+      figure: slotId === null ? texts.ofTheBoard : leadEndWords(group.end),
       number,
     })),
   ];

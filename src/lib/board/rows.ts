@@ -2,11 +2,12 @@
 import { valueOf } from '$core/parts';
 import type { Machine } from '$core/document';
 import type { Verdict } from '$core/rules';
-import { VERDICT_WORDS } from '$lib/wording/findings';
+import { VERDICT_WORDS } from '$words/findings';
 import { distinctNames, partsWithin, spread, textPx } from './labels';
 import type { BoardLayout, DrawnBody } from './layout';
 import { slotLine } from './slotWords';
 import type { Views } from './views';
+import { rows as texts } from '$words/board';
 
 export interface Overlay {
   readonly verdict: Verdict;
@@ -47,11 +48,11 @@ const TOP_PX = 3;
 const FIGURE_SHARE = 0.55;
 
 export const BODY_WORDS: Readonly<Record<DrawnBody['kind'], string>> = {
-  there: 'is in',
-  leaving: 'comes out',
+  there: texts.isIn,
+  leaving: texts.comesOut,
   planned: 'planned',
-  later: 'for later',
-  fitted: 'is in',
+  later: texts.forLater,
+  fitted: texts.isIn,
   trial: 'tried',
 };
 
@@ -84,7 +85,7 @@ export function planRows(
   const bodies = layout.bodies.map((body, n): LabelRow => {
     // What comes out and what goes into the same slot begin apart.
     const y = plan.y(body.yMm + body.depthMm * (body.kind === 'leaving' ? 0.85 : 0.65));
-    const length = body.lengthMm === null ? 'length ?' : `${body.lengthMm} mm`;
+    const length = body.lengthMm === null ? 'length ?' : texts.mm(body.lengthMm);
     return {
       key: `body ${n}`,
       kind: 'body',
@@ -110,7 +111,7 @@ export function planRows(
       wantedPx: y,
       name: obstacle.name,
       also: `${obstacle.xMm}/${obstacle.yMm}`,
-      figure: `${obstacle.heightMm} high${obstacle.movable ? ', movable' : ''}`,
+      figure: texts.highMovable(obstacle.heightMm, obstacle.movable),
     };
   });
   return [...slots, ...bodies, ...obstacles];

@@ -23,9 +23,9 @@
   import { sifted } from '$lib/catalogue/comparison';
   import { isCurrency, isTax, money } from '$lib/state/money.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
-  import { busWords, deliveryWords } from '$lib/wording/deliveries';
-  import { CARD_KIND_WORDS } from '$lib/wording/kinds/words';
-  import { EXTRA_KIND_WORDS, fitsWords } from '$lib/wording/things';
+  import { busWords, deliveryWords } from '$words/deliveries';
+  import { CARD_KIND_WORDS } from '$words/kinds/words';
+  import { EXTRA_KIND_WORDS, fitsWords } from '$words/things';
   import { download } from '../ui/download';
   import { isNoCommand } from '../ui/keys';
   import { idFor, ownParts } from './ownParts.svelte';
@@ -33,6 +33,7 @@
   import LearnCard from './LearnCard.svelte';
   import PartForm from './PartForm.svelte';
   import PartTable from './PartTable.svelte';
+  import { catalogueView as texts } from '$words/catalogue';
 
   type Shown = 'cards' | 'extras';
   let shown = $state<Shown>('cards');
@@ -82,7 +83,7 @@
   async function saveCard(fresh: Card) {
     const saved = freshId(fresh);
     const edited = card;
-    await ownParts.putCards([saved], `${cardName(saved)} saved`);
+    await ownParts.putCards([saved], texts.saved(cardName(saved)));
     // Whoever has gone on to another one meanwhile stays there.
     if (card === edited) card = saved;
   }
@@ -90,19 +91,19 @@
   async function saveExtra(fresh: Extra) {
     const saved = freshId(fresh);
     const edited = extra;
-    await ownParts.putExtra(saved, `${cardName(saved)} saved`);
+    await ownParts.putExtra(saved, texts.saved(cardName(saved)));
     if (extra === edited) extra = saved;
   }
 
   async function take(fresh: readonly Card[]) {
     const table = imported;
-    await ownParts.putCards(fresh, `${fresh.length} cards taken from ${table?.name ?? 'a file'}`);
+    await ownParts.putCards(fresh, texts.cardsTakenFromAFile(fresh.length, table?.name));
     if (imported === table) imported = null;
   }
 
   async function drop(id: string, name: string) {
     closeAll();
-    await ownParts.drop(id, `${name} taken back`);
+    await ownParts.drop(id, texts.takenBack(name));
     // Opened again meanwhile it shows what it is now.
     if (card?.id === id) card = supplies.cards?.find((each) => each.id === id) ?? null;
     if (extra?.id === id) extra = supplies.extras.find((each) => each.id === id) ?? null;
@@ -124,7 +125,8 @@
   /** Null until it was changed here. */
   let isMoneyKept = $state<boolean | null>(null);
 
-  const dropWords = (id: string) => (supplies.isSuppliers(id) ? 'As the supplier says' : 'Remove');
+  const dropWords = (id: string) =>
+    supplies.isSuppliers(id) ? texts.asTheSupplierSays : texts.remove;
 
   function onkeydown(event: KeyboardEvent) {
     if (isNoCommand(event)) return;
@@ -139,18 +141,18 @@
 <svelte:window {onkeydown} />
 
 <main class:beside={card !== null || extra !== null || learning}>
-  <section class="list" aria-label="Catalogue">
+  <section class="list" aria-label={texts.catalogue}>
     <div class="head">
-      <h1>Catalogue</h1>
-      <a href="/">To the jobs</a>
+      <h1>{texts.catalogue}</h1>
+      <a href="/">{texts.toTheJobs}</a>
       <span class="said" role="status">{ownParts.said}</span>
       <Button
         kind="ghost"
         size="small"
         icon={Undo}
         iconDescription={ownParts.canUndo === null
-          ? 'Nothing to undo'
-          : `Undo: ${ownParts.canUndo}`}
+          ? texts.nothingToUndo
+          : texts.undo(ownParts.canUndo)}
         tooltipAlignment="end"
         disabled={ownParts.canUndo === null}
         on:click={() => ownParts.undo()}
@@ -161,8 +163,8 @@
         lowContrast
         hideCloseButton
         kind="warning"
-        title="The browser’s store does not take it."
-        subtitle="Your changes last only as long as this window: write them out as CSV."
+        title={texts.theBrowsersStoreDoesNot}
+        subtitle={texts.yourChangesLastOnlyAs}
       />
     {/if}
     {#if supplies.supplierAway}
@@ -170,31 +172,31 @@
         lowContrast
         hideCloseButton
         kind="warning"
-        title="The supplier cannot be reached."
-        subtitle="What was kept from last time is shown."
+        title={texts.theSupplierCannotBeReached}
+        subtitle={texts.whatWasKeptFromLast}
       />
     {/if}
     <div class="tools">
       <ContentSwitcher
         size="sm"
-        aria-label="What is shown"
+        aria-label={texts.whatIsShown}
         selectedIndex={shown === 'cards' ? 0 : 1}
         on:change={(event) => show(event.detail === 0 ? 'cards' : 'extras')}
       >
-        <Switch text="Cards" />
-        <Switch text="Extras" />
+        <Switch text={texts.cards} />
+        <Switch text={texts.extras} />
       </ContentSwitcher>
       <Search
         id="part-search"
         size="sm"
-        labelText="Search the catalogue"
-        placeholder="Name, plug, bus, identity … ( / )"
+        labelText={texts.searchTheCatalogue}
+        placeholder={texts.namePlugBusIdentity}
         bind:value={sought}
         bind:ref={search}
       />
       {#if shown === 'cards'}
-        <Select id="part-kind" size="sm" hideLabel labelText="Kind" bind:selected={kind}>
-          <SelectItem value="all" text="all kinds" />
+        <Select id="part-kind" size="sm" hideLabel labelText={texts.kind} bind:selected={kind}>
+          <SelectItem value="all" text={texts.allKinds} />
           {#each Object.entries(CARD_KIND_WORDS) as [value, text] (value)}
             <SelectItem {value} {text} />
           {/each}
@@ -208,7 +210,7 @@
           kind="tertiary"
           icon={Add}
           on:click={() => edit(plainCard(kind in CARD_KIND_WORDS ? (kind as 'usb') : 'usb'))}
-          >New card</Button
+          >{texts.newCard}</Button
         >
         <Button
           size="small"
@@ -216,13 +218,13 @@
           on:click={() => {
             closeAll();
             learning = true;
-          }}>Learn from a report</Button
+          }}>{texts.learnFromAReport}</Button
         >
         <FileUploaderButton
           id="import-csv"
           kind="tertiary"
           size="small"
-          labelText="Import CSV"
+          labelText={texts.importCsv}
           accept={['.csv', '.txt']}
           disableLabelChanges
           on:change={(event) => importFile(event.detail)}
@@ -233,7 +235,7 @@
           icon={Download}
           disabled={cards.length === 0}
           on:click={() => download('catalogue.csv', writeCatalogue(cards), 'text/csv')}
-          >Export {cards.length} as CSV</Button
+          >{texts.exportAsCsv(cards.length)}</Button
         >
       </div>
     {/if}
@@ -243,14 +245,14 @@
         <ImportTable {...imported} {take} close={() => (imported = null)} />
       {/key}
     {:else if supplies.cards === null && !supplies.supplierAway}
-      <InlineLoading description="Fetching the catalogue" />
+      <InlineLoading description={texts.fetchingTheCatalogue} />
     {:else if shown === 'cards'}
       <PartTable
-        heads={['Card', 'Kind', 'Delivers', 'Slot']}
+        heads={[texts.card, texts.kind, texts.delivers, texts.slot]}
         parts={cards}
         chosenId={card?.id ?? null}
         pick={edit}
-        none="No card matches. Fewer words, or another kind."
+        none={texts.noCardMatchesFewerWords}
       >
         {#snippet cells(each)}
           <td>{CARD_KIND_WORDS[each.delivers.kind]}</td>
@@ -260,11 +262,11 @@
       </PartTable>
     {:else}
       <PartTable
-        heads={['Extra', 'Kind', 'For', 'Limit']}
+        heads={[texts.extra, texts.kind, texts.for, texts.limit]}
         parts={extras}
         chosenId={extra?.id ?? null}
         pick={(each) => (extra = each)}
-        none="No extra matches."
+        none={texts.noExtraMatches}
       >
         {#snippet cells(each)}
           <td>{EXTRA_KIND_WORDS[each.kind]}</td>
@@ -274,45 +276,45 @@
         {/snippet}
       </PartTable>
     {/if}
-    <div class="money" role="group" aria-label="Money">
+    <div class="money" role="group" aria-label={texts.money}>
       <TextInput
         id="currency"
         size="sm"
-        labelText="Currency"
+        labelText={texts.currency}
         value={money.currency}
         invalid={refused === 'currency'}
-        invalidText="Three capital letters"
+        invalidText={texts.threeCapitalLetters}
         on:change={(event) =>
           setMoney(String(event.detail ?? '').trim(), String(money.taxPoints / 100))}
       />
       <TextInput
         id="tax"
         size="sm"
-        labelText="Tax on top, %"
+        labelText={texts.taxOnTop}
         value={String(money.taxPoints / 100)}
         invalid={refused === 'tax'}
-        invalidText="0 to 100"
+        invalidText={texts.n0To100}
         on:change={(event) => setMoney(money.currency, String(event.detail ?? ''))}
       />
-      <p class="quiet">Prices are kept before tax; sums are shown with it as well.</p>
+      <p class="quiet">{texts.pricesAreKeptBeforeTax}</p>
       <p class="quiet" role="status">
         {isMoneyKept === null
           ? ''
           : isMoneyKept
-            ? 'Currency and tax are saved.'
-            : 'They could not be saved: they hold as long as this window.'}
+            ? texts.currencyAndTaxAreSaved
+            : texts.theyCouldNotBeSaved}
       </p>
     </div>
   </section>
 
   {#if card !== null}
     {@const of = card}
-    <aside aria-label="The card">
+    <aside aria-label={texts.theCard}>
       {#key of.id + of.model}
         <PartForm
           part={of}
           columnsFor={({ delivers }) => columnsFor(delivers.kind)}
-          heading={of.id === 'new' ? 'A new card' : cardName(of)}
+          heading={of.id === 'new' ? texts.aNewCard : cardName(of)}
           save={saveCard}
           close={closeAll}
           duplicate={of.id === 'new'
@@ -325,12 +327,12 @@
     </aside>
   {:else if extra !== null}
     {@const of = extra}
-    <aside aria-label="The extra">
+    <aside aria-label={texts.theExtra}>
       {#key of.id + of.model}
         <PartForm
           part={of}
           columnsFor={() => EXTRA_COLUMNS}
-          heading={of.id === 'new' ? 'A new extra' : cardName(of)}
+          heading={of.id === 'new' ? texts.aNewExtra : cardName(of)}
           save={saveExtra}
           close={closeAll}
           duplicate={of.id === 'new'
@@ -342,7 +344,7 @@
       {/key}
     </aside>
   {:else if learning}
-    <aside aria-label="Learn">
+    <aside aria-label={texts.learn}>
       <LearnCard learned={edit} close={closeAll} />
     </aside>
   {/if}

@@ -11,12 +11,13 @@
   } from '$core/catalogue';
   import { cardName, type Card } from '$core/document';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { columnWords, keyWords } from '$lib/wording/columns';
-  import { deliveryWords } from '$lib/wording/deliveries';
-  import { inMoney } from '$lib/wording/figures';
-  import { problemWords } from '$lib/wording/problems';
+  import { columnWords, keyWords } from '$words/columns';
+  import { deliveryWords } from '$words/deliveries';
+  import { inMoney } from '$words/figures';
+  import { problemWords } from '$words/problems';
   import { supplies } from '$lib/state/supplies.svelte';
   import { idFor } from './ownParts.svelte';
+  import { importTable as texts } from '$words/catalogue';
 
   let {
     name,
@@ -50,32 +51,32 @@
   }
 </script>
 
-<section aria-label="Import of {name}">
+<section aria-label={texts.importOf(name)}>
   <div class="head">
     <h2>{name}</h2>
-    <Button size="small" kind="ghost" on:click={close}>Take nothing</Button>
+    <Button size="small" kind="ghost" on:click={close}>{texts.takeNothing}</Button>
     <Button size="small" disabled={good.length === 0} on:click={() => take(good)}
       >{good.length === rows.length
-        ? `Take all ${good.length}`
+        ? texts.takeAll(good.length)
         : good.length === 1
-          ? 'Take the one good row'
-          : `Take the ${good.length} good rows`}</Button
+          ? texts.takeTheOneGoodRow
+          : texts.takeTheGoodRows(good.length)}</Button
     >
   </div>
   {#if table === null}
     <p role="alert">{'problem' in read ? problemWords(read.problem) : ''}</p>
   {:else}
-    <h3>Columns of the file</h3>
+    <h3>{texts.columnsOfTheFile}</h3>
     <div class="columns">
       {#each table.header as title, n (n)}
         <Select
           id="match-{n}"
           size="sm"
-          labelText={title || `Column ${n + 1}`}
+          labelText={title || texts.column(n + 1)}
           selected={matching[n] ?? ''}
           on:change={(event) => match(n, (event.target as HTMLSelectElement).value)}
         >
-          <SelectItem value="" text="left out" />
+          <SelectItem value="" text={texts.leftOut} />
           {#each CARD_COLUMNS as column (column.key)}<SelectItem
               value={column.key}
               text={columnWords(column)}
@@ -85,18 +86,18 @@
     </div>
     {#if missing.length > 0}
       <p role="alert">
-        No card can be made without: {missing.map(keyWords).join(', ')}. Match a column with each.
+        {texts.noCardCanBeMade(missing.map(keyWords).join(', '))}
       </p>
     {:else}
       <h3>
-        {rows.length} rows: {good.length} good, {rows.length - good.length} not. Nothing is taken yet.
+        {texts.rowsGoodNotNothingIs(rows.length, good.length, rows.length - good.length)}
       </h3>
       <table class="plain">
         <thead>
           <tr
-            ><th scope="col" class="number">Line</th><th scope="col">Card</th><th scope="col"
-              >What it is, or what is wrong</th
-            ><th scope="col" class="number">Price</th></tr
+            ><th scope="col" class="number">{texts.line}</th><th scope="col">{texts.card}</th><th
+              scope="col">{texts.whatItIsOrWhat}</th
+            ><th scope="col" class="number">{texts.price}</th></tr
           >
         </thead>
         <tbody>
@@ -105,13 +106,11 @@
               <td class="number">{line}</td>
               <td>
                 <VerdictMark verdict={card === null ? 'blocked' : 'clear'} withWord={false} />
-                {card === null ? called || 'no name' : cardName(card)}
+                {card === null ? called || texts.noName : cardName(card)}
               </td>
               <td>
                 {#if card}
-                  {deliveryWords(card.delivers)}{known.has(card.id)
-                    ? ' – takes the place of the one that is here'
-                    : ''}
+                  {deliveryWords(card.delivers)}{known.has(card.id) ? texts.takesThePlaceOfThe : ''}
                 {:else}
                   {#each problems as problem, n (n)}
                     <p>

@@ -6,7 +6,8 @@
   import { learnCard, learnable } from '$core/catalogue';
   import { readLspci } from '$core/read';
   import type { Card } from '$core/document';
-  import { problemPlace, problemWords } from '$lib/wording/problems';
+  import { problemPlace, problemWords } from '$words/problems';
+  import { learnCard as texts } from '$words/catalogue';
 
   let { learned, close }: { learned: (card: Card) => void; close: () => void } = $props();
 
@@ -15,16 +16,17 @@
   const devices = $derived(reading === null ? [] : learnable(reading.functions));
 </script>
 
-<section aria-label="Learn a card">
+<section aria-label={texts.learnACard}>
   <div class="headed">
-    <h2>Learn a card from a machine that holds it</h2>
-    <Button size="small" kind="ghost" on:click={close}>Close</Button>
+    <h2>{texts.learnACardFromA}</h2>
+    <Button size="small" kind="ghost" on:click={close}>{texts.close}</Button>
   </div>
   <p class="quiet">
-    Paste what <code>lspci -vvnn</code> or <code>lspci -xxxx</code> prints there. Identity, bus, lanes
-    and generation come from it; sizes, watts and price have to be measured and told.
+    {texts.pasteWhat} <code>lspci -vvnn</code>
+    {texts.or} <code>lspci -xxxx</code>
+    {texts.printsThereIdentityBusLanes}
   </p>
-  <TextArea id="learn-text" labelText="The report" rows={6} bind:value={text} />
+  <TextArea id="learn-text" labelText={texts.theReport} rows={6} bind:value={text} />
   {#if reading !== null}
     {#each reading.problems.slice(0, 3) as problem, n (n)}
       <p class="quiet">{problemPlace(problem)}: {problemWords(problem)}</p>
@@ -38,7 +40,7 @@
           <span class="quiet">{device.address}, {deviceId(device)}</span>
         </li>
       {:else}
-        <li>No device in it that could be a card.</li>
+        <li>{texts.noDeviceInItThat}</li>
       {/each}
     </ul>
   {/if}

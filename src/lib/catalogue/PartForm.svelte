@@ -8,7 +8,8 @@
   import type { Extra } from '$core/parts';
   import CellField from '../ui/CellField.svelte';
   import Statements from './Statements.svelte';
-  import { problemPlace, problemWords } from '$lib/wording/problems';
+  import { problemPlace, problemWords } from '$words/problems';
+  import { partForm as texts } from '$words/catalogue';
 
   let {
     part,
@@ -49,7 +50,7 @@
 <section aria-label={heading}>
   <div class="headed">
     <h2>{heading}</h2>
-    <Button size="small" kind="ghost" on:click={close}>Close</Button>
+    <Button size="small" kind="ghost" on:click={close}>{texts.close}</Button>
   </div>
   <div class="fields">
     {#each columns as column (column.path)}
@@ -68,7 +69,7 @@
       {/if}
     {/each}
   </div>
-  {#if missing !== ''}<p class="wrong">Still to be told: {missing}.</p>{/if}
+  {#if missing !== ''}<p class="wrong">{texts.stillToBeTold(missing)}</p>{/if}
   {#each wrong as problem, n (n)}
     <p class="wrong">{problemPlace(problem)}: {problemWords(problem)}</p>
   {/each}
@@ -76,9 +77,11 @@
     <Button
       size="small"
       disabled={missing !== '' || wrong.length > 0 || !changed}
-      on:click={() => save(draft)}>Save</Button
+      on:click={() => save(draft)}>{texts.save}</Button
     >
-    {#if duplicate}<Button size="small" kind="tertiary" on:click={duplicate}>Duplicate</Button>{/if}
+    {#if duplicate}<Button size="small" kind="tertiary" on:click={duplicate}
+        >{texts.duplicate}</Button
+      >{/if}
     {#if drop}<Button size="small" kind="danger-ghost" on:click={drop}>{dropWords}</Button>{/if}
   </div>
 </section>

@@ -5,7 +5,8 @@
   import type { Extra } from '$core/parts';
   import { money } from '$lib/state/money.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
-  import { inMoney } from '$lib/wording/figures';
+  import { inMoney } from '$words/figures';
+  import { partTable as texts } from '$words/catalogue';
 
   let {
     heads,
@@ -26,16 +27,16 @@
   } = $props();
 
   const from = (id: string) =>
-    !supplies.isOwn(id) ? 'supplier' : supplies.isSuppliers(id) ? 'supplier, changed here' : 'own';
+    !supplies.isOwn(id) ? 'supplier' : supplies.isSuppliers(id) ? texts.supplierChangedHere : 'own';
 </script>
 
 <table class="plain">
   <thead>
     <tr>
       {#each heads as head, n (n)}<th scope="col">{head}</th>{/each}
-      <th scope="col" class="number">Price, {money.currency}</th>
-      <th scope="col" class="number">Days</th>
-      <th scope="col">From</th>
+      <th scope="col" class="number">{texts.price(money.currency)}</th>
+      <th scope="col" class="number">{texts.days}</th>
+      <th scope="col">{texts.from}</th>
     </tr>
   </thead>
   <tbody>
@@ -46,7 +47,7 @@
         </th>
         {@render cells(each)}
         <td class="number">{inMoney(each.priceCents)}</td>
-        <td class="number">{each.leadDays ?? 'here'}</td>
+        <td class="number">{each.leadDays ?? texts.here}</td>
         <td>{from(each.id)}</td>
       </tr>
     {:else}

@@ -3,8 +3,9 @@
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { STATEMENT_KINDS, Statement, statementThat } from '$core/parts';
   import { SYSTEM_FAMILIES } from '$core/standards';
-  import { STATEMENT_WORDS } from '$lib/wording/choices';
-  import { SYSTEM_FAMILY_WORDS } from '$lib/wording/things';
+  import { STATEMENT_WORDS } from '$words/choices';
+  import { SYSTEM_FAMILY_WORDS } from '$words/things';
+  import { statements as texts } from '$words/catalogue';
 
   let {
     statements,
@@ -16,11 +17,11 @@
 
   const NEW = statementThat('listed');
   const TEXTS = [
-    ['machine', 'Machine', 'any'],
-    ['source', 'Who says so', ''],
-    ['slot', 'Slot', 'any'],
-    ['card', 'Beside the card', 'any'],
-    ['date', 'Date', 'YYYY-MM-DD'],
+    ['machine', texts.machine, 'any'],
+    ['source', texts.whoSaysSo, ''],
+    ['slot', texts.slot, 'any'],
+    ['card', texts.besideTheCard, 'any'],
+    ['date', texts.date, 'YYYY-MM-DD'],
   ] as const;
   /** What is typed and is no date, by the statement's place. */
   let wrongDates = $state<Readonly<Record<number, string>>>({});
@@ -43,13 +44,13 @@
 </script>
 
 <fieldset>
-  <legend>What is said of it</legend>
+  <legend>{texts.whatIsSaidOfIt}</legend>
   {#each statements as statement, at (at)}
     <div class="one">
       <Select
         id="said-{at}-kind"
         size="sm"
-        labelText="It says"
+        labelText={texts.itSays}
         selected={statement.says}
         on:update={(event) =>
           put(at, { says: STATEMENT_KINDS.find((kind) => kind === chosen(event)) ?? 'listed' })}
@@ -61,12 +62,12 @@
       <Select
         id="said-{at}-system"
         size="sm"
-        labelText="System"
+        labelText={texts.system}
         selected={statement.system ?? ''}
         on:update={(event) =>
           put(at, { system: SYSTEM_FAMILIES.find((each) => each === chosen(event)) ?? null })}
       >
-        <SelectItem value="" text="any" />
+        <SelectItem value="" text={texts.any} />
         {#each SYSTEM_FAMILIES as family (family)}
           <SelectItem value={family} text={SYSTEM_FAMILY_WORDS[family]} />
         {/each}
@@ -80,18 +81,18 @@
             {placeholder}
             value={(field === 'date' && wrongDates[at]) || (statement[field] ?? '')}
             invalid={field === 'date' && Boolean(wrongDates[at])}
-            invalidText="A date such as 2026-03-01."
+            invalidText={texts.aDateSuchAs2026}
             on:change={(event) => type(at, field, String(event.detail ?? '').trim())}
           />
         </div>
       {/each}
       <Button size="small" kind="ghost" on:click={() => remove(at)}
-        >Remove<span class="only-read">&nbsp;statement {at + 1}</span></Button
+        >{texts.remove}<span class="only-read">&nbsp;{texts.statement(at + 1)}</span></Button
       >
     </div>
   {/each}
   <Button size="small" kind="tertiary" on:click={() => onchange([...statements, NEW])}
-    >Add what is said</Button
+    >{texts.addWhatIsSaid}</Button
   >
 </fieldset>
 

@@ -3,8 +3,9 @@ import { VERDICTS, type RowAsker, type SlotVerdict } from '$core/rules';
 import { cardName, type Card, type Machine } from '$core/document';
 import { flowOf } from '$core/flow';
 import { unitsNeeded, type Flow, type Need } from '$core/kinds';
-import { deliveryWords } from '$lib/wording/deliveries';
-import { CARD_KIND_WORDS } from '$lib/wording/kinds/words';
+import { deliveryWords } from '$words/deliveries';
+import { CARD_KIND_WORDS } from '$words/kinds/words';
+import { comparison as says } from '$words/catalogue';
 
 export interface ComparedCard {
   readonly card: Card;
@@ -60,9 +61,9 @@ function textOf(card: Card): string {
     deliveryWords(card.delivers),
     card.bus,
     ...card.sockets,
-    ...card.brackets.map((bracket) => `${bracket} bracket`),
+    ...card.brackets.map((bracket) => says.bracket(bracket)),
     ...card.frontHeaders.map(({ type }) => type),
-    card.fan === null ? 'no fan' : 'fan',
+    card.fan === null ? says.noFan : 'fan',
     card.year,
     `${card.ids.vendor.toString(16)}:${card.ids.device.toString(16)}`,
   ]

@@ -2,6 +2,7 @@
 import { freeNumber, type Card } from '$core/document';
 import type { Extra } from '$core/parts';
 import { supplies } from '$lib/state/supplies.svelte';
+import { ownParts as texts } from '$words/catalogue';
 
 interface Before {
   readonly cards: readonly Card[];
@@ -22,13 +23,13 @@ class OwnParts {
   async putCards(cards: readonly Card[], what: string): Promise<void> {
     this.remember(what);
     this.notKept = !(await supplies.keep('cards', cards));
-    this.said = `Done: ${what}`;
+    this.said = texts.done(what);
   }
 
   async putExtra(extra: Extra, what: string): Promise<void> {
     this.remember(what);
     this.notKept = !(await supplies.keep('extras', [extra]));
-    this.said = `Done: ${what}`;
+    this.said = texts.done(what);
   }
 
   /** The shop's own goes; what the supplier says of it comes back. */
@@ -38,7 +39,7 @@ class OwnParts {
     const cards = await supplies.keep('cards', [], supplies.ownCards.filter(isIt));
     const extras = await supplies.keep('extras', [], supplies.ownExtras.filter(isIt));
     this.notKept = !cards || !extras;
-    this.said = `Done: ${what}`;
+    this.said = texts.done(what);
   }
 
   async undo(): Promise<void> {
@@ -50,7 +51,7 @@ class OwnParts {
     const cards = await supplies.keep('cards', before.cards, supplies.ownCards.filter(since));
     const extras = await supplies.keep('extras', before.extras, supplies.ownExtras.filter(since));
     this.notKept = !cards || !extras;
-    this.said = `Undone: ${before.what}`;
+    this.said = texts.undone(before.what);
   }
 
   private remember(what: string): void {

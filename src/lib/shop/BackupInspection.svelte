@@ -10,8 +10,9 @@
   import type { BackupDifference } from '$core/backup';
   import type { Inspection } from '$lib/workers/backup.worker';
   import { takesFocus } from '../ui/keys';
-  import { atMoment, counted } from '$lib/wording/figures';
-  import { STANDING_WORDS, TAKING_WORDS, THING_WORDS } from '$lib/wording/backups';
+  import { atMoment } from '$words/figures';
+  import { STANDING_WORDS, TAKING_WORDS, THING_WORDS } from '$words/backups';
+  import { backupInspection as texts } from '$words/shop';
 
   let {
     name,
@@ -45,24 +46,29 @@
 <div class="look" role="region" aria-labelledby="look-heading" tabindex="-1" use:takesFocus>
   <h3 id="look-heading">{name}</h3>
   <p>
-    Made {atMoment(look.manifest.madeAt)} by version {look.manifest.madeBy}: {counted(
-      counts.jobs,
-      'job',
-    )}, {counted(counts.pictures, 'photograph')}. Against what is here: {of('new')} new, {of(
-      'same',
-    )} the same, {of('newer')} newer, {of('older')} older, {of('bothChanged')} changed in both.
+    {texts.madeByVersionJobPhotograph({
+      madeAt: atMoment(look.manifest.madeAt),
+      madeBy: look.manifest.madeBy,
+      jobs: counts.jobs,
+      pictures: counts.pictures,
+      fresh: of('new'),
+      same: of('same'),
+      newer: of('newer'),
+      older: of('older'),
+      bothChanged: of('bothChanged'),
+    })}
   </p>
   {#if look.leftOut.length > 0}
     <p role="status">
-      Left out, because no backup of Tenant makes it or it does not read: {look.leftOut.join(', ')}.
+      {texts.leftOutBecauseNoBackup(look.leftOut.join(', '))}
     </p>
   {/if}
   {#if isNothing}
-    <p>Everything in it is here already, as it is.</p>
+    <p>{texts.everythingInItIsHere}</p>
   {/if}
   {#if !isWhole && fresh.length > 0}
     <details>
-      <summary>{fresh.length} new, taken in</summary>
+      <summary>{texts.newTakenIn(fresh.length)}</summary>
       <ul class="list">
         {#each fresh as { id, kind, name: called } (id)}
           <li><span class="quiet">{THING_WORDS[kind]}</span> {called}</li>
@@ -75,7 +81,8 @@
       <table class="plain">
         <thead>
           <tr
-            ><th scope="col">What</th><th scope="col">In the backup</th><th scope="col">Then</th
+            ><th scope="col">{texts.what}</th><th scope="col">{texts.inTheBackup}</th><th
+              scope="col">{texts.then}</th
             ></tr
           >
         </thead>
@@ -90,7 +97,7 @@
                     id="take-{id}"
                     size="sm"
                     hideLabel
-                    labelText="What becomes of {called}"
+                    labelText={texts.whatBecomesOf(called)}
                     selected={chosen.get(id) ?? taking}
                     on:change={(event) => choose(id, event)}
                   >
@@ -108,9 +115,7 @@
   {/if}
   {#if isWhole}
     <p>
-      Everything becomes as the backup has it. {look.displaced.length === 0
-        ? 'Nothing here has to give way.'
-        : `${look.displaced.length} here give way and go into the bin for 30 days:`}
+      {texts.everythingBecomesAsTheBackup(look.displaced.length)}
     </p>
     <ul class="list">
       {#each look.displaced as { id, kind, name: called } (id)}
@@ -120,17 +125,21 @@
   {/if}
   <div class="row">
     {#if isWhole}
-      <Button size="small" kind="danger" on:click={() => ontake('whole')}>Restore whole</Button>
+      <Button size="small" kind="danger" on:click={() => ontake('whole')}
+        >{texts.restoreWhole}</Button
+      >
       <Button size="small" kind="tertiary" on:click={() => (isWhole = false)}
-        >Back to merging</Button
+        >{texts.backToMerging}</Button
       >
     {:else}
-      <Button size="small" disabled={isNothing} on:click={() => ontake(chosen)}>Merge it in</Button>
+      <Button size="small" disabled={isNothing} on:click={() => ontake(chosen)}
+        >{texts.mergeItIn}</Button
+      >
       <Button size="small" kind="tertiary" on:click={() => (isWhole = true)}
-        >Restore whole instead</Button
+        >{texts.restoreWholeInstead}</Button
       >
     {/if}
-    <Button size="small" kind="ghost" on:click={onclose}>Cancel</Button>
+    <Button size="small" kind="ghost" on:click={onclose}>{texts.cancel}</Button>
   </div>
 </div>
 

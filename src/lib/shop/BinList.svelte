@@ -5,48 +5,50 @@
   import { shop } from '$lib/state/shop.svelte';
   import { writeSetAside } from '$core/write';
   import { download } from '../ui/download';
-  import { atMoment } from '$lib/wording/figures';
+  import { atMoment } from '$words/figures';
+  import { binList as texts } from '$words/shop';
 
   const KINDS: Readonly<Record<Binned['kind'], string>> = {
-    job: 'Job',
-    card: 'Card',
-    extra: 'Extra',
-    template: 'Template',
-    setting: 'Setting that did not read',
-    unreadable: 'Not an entry of the bin',
+    job: texts.job,
+    card: texts.card,
+    extra: texts.extra,
+    template: texts.template,
+    setting: texts.settingThatDidNotRead,
+    unreadable: texts.notAnEntryOfThe,
   };
   let failed = $state('');
 
   async function putBack(binned: Binned) {
     failed = '';
-    if (!(await shop.putBack(binned)))
-      failed = `${binned.name} could not be put back: its place is taken, or the store is full.`;
+    if (!(await shop.putBack(binned))) failed = texts.couldNotBePutBack(binned.name);
   }
 </script>
 
 <details>
-  <summary>Bin: {bin.things.length} {bin.things.length === 1 ? 'thing' : 'things'} deleted</summary>
-  <p class="quiet">What is deleted stays here for {BIN_DAYS} days.</p>
+  <summary>{texts.binThingsDeleted(bin.things.length)}</summary>
+  <p class="quiet">{texts.whatIsDeletedStaysHere(BIN_DAYS)}</p>
   {#if failed}<p role="alert">{failed}</p>{/if}
   <ul>
     {#each bin.things as binned (binned.key)}
       <li>
         <span class="kind">{KINDS[binned.kind]}</span>
-        <span class="name">{binned.name || 'without a name'}</span>
-        <span>{binned.deletedAt === null ? 'no date' : atMoment(binned.deletedAt)}</span>
+        <span class="name">{binned.name || texts.withoutAName}</span>
+        <span>{binned.deletedAt === null ? texts.noDate : atMoment(binned.deletedAt)}</span>
         {#if binned.kind === 'setting' || binned.kind === 'unreadable'}
           <Button
             size="small"
             kind="tertiary"
             on:click={() =>
               download(`${binned.name.slice(0, 60)}.json`, writeSetAside(binned.record))}
-            >Export as it is</Button
+            >{texts.exportAsItIs}</Button
           >
         {:else}
-          <Button size="small" kind="tertiary" on:click={() => putBack(binned)}>Put back</Button>
+          <Button size="small" kind="tertiary" on:click={() => putBack(binned)}
+            >{texts.putBack}</Button
+          >
         {/if}
         <Button size="small" kind="danger-ghost" on:click={() => bin.takeOut(binned)}
-          >Delete for good</Button
+          >{texts.deleteForGood}</Button
         >
       </li>
     {/each}

@@ -18,7 +18,7 @@
   import { held } from '$lib/state/openJob.svelte';
   import { shop } from '$lib/state/shop.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
-  import { TROUBLE_WORDS } from '$lib/wording/keeping';
+  import { TROUBLE_WORDS } from '$words/keeping';
   import ExportJob from '../ui/ExportJob.svelte';
   import { asRepaired } from './asRepaired';
   import JobTableRow from './JobTableRow.svelte';
@@ -29,6 +29,7 @@
   import Guarded from '../ui/Guarded.svelte';
   import Fetched from '$lib/ui/Fetched.svelte';
   import { ran } from '$lib/state/effects';
+  import { jobList as texts } from '$words/shop';
 
   /** As many rows as a screen holds, at once; then as many as a few screens do. A search finds the others. */
   const SHOWN_AT_ONCE = 15;
@@ -88,7 +89,7 @@
   }
 
   async function remove({ id, title }: JobRow) {
-    removed = await shop.remove(id, title || 'untitled job');
+    removed = await shop.remove(id, title || texts.untitledJob);
   }
 
   async function putBack() {
@@ -127,13 +128,13 @@
 
 <main>
   <div class="head">
-    <h1>Jobs on the bench</h1>
+    <h1>{texts.jobsOnTheBench}</h1>
     <div class="search">
       <Search
         id="job-search"
         size="lg"
-        labelText="Search jobs"
-        placeholder="Search customer, machine, title ( / )"
+        labelText={texts.searchJobs}
+        placeholder={texts.searchCustomerMachineTitle}
         bind:value={sought}
         bind:ref={search}
       />
@@ -142,13 +143,13 @@
       id="import-job"
       kind="tertiary"
       size="field"
-      labelText="Import a job file"
+      labelText={texts.importAJobFile}
       accept={['.json']}
       disableLabelChanges
       on:change={(event) => importFiles(event.detail)}
     />
-    <Button kind="tertiary" size="field" href="/catalogue">Catalogue</Button>
-    <Button size="field" icon={Add} on:click={() => begin()}>New job</Button>
+    <Button kind="tertiary" size="field" href="/catalogue">{texts.catalogue}</Button>
+    <Button size="field" icon={Add} on:click={() => begin()}>{texts.newJob}</Button>
   </div>
 
   {#if shop.trouble !== null}
@@ -166,12 +167,12 @@
         <InlineNotification
           lowContrast
           kind="info"
-          title="Deleted:"
-          subtitle="{removed.name}. It stays in the bin for 30 days."
+          title={texts.deleted}
+          subtitle={texts.itStaysInTheBin(removed.name)}
           on:close={() => (removed = null)}
         >
           <svelte:fragment slot="actions">
-            <NotificationActionButton on:click={putBack}>Undo</NotificationActionButton>
+            <NotificationActionButton on:click={putBack}>{texts.undo}</NotificationActionButton>
           </svelte:fragment>
         </InlineNotification>
       </div>
@@ -179,10 +180,10 @@
   {/if}
   {#if refused}
     <div role="alert" class="refused">
-      <h2>{refused.name} was not imported. Nothing has changed.</h2>
+      <h2>{texts.wasNotImportedNothingHas(refused.name)}</h2>
       <ProblemLines problems={refused.problems} />
       {#if refused.mended === null}
-        <Button size="small" kind="ghost" on:click={() => (refused = null)}>Close</Button>
+        <Button size="small" kind="ghost" on:click={() => (refused = null)}>{texts.close}</Button>
       {/if}
     </div>
     {#if refused.mended !== null}
@@ -196,47 +197,48 @@
   {/if}
 
   {#if !shop.ready}
-    <InlineLoading description="Reading the jobs kept in this browser" />
+    <InlineLoading description={texts.readingTheJobsKeptIn} />
   {:else if shop.rows.length === 0}
     <section class="empty">
-      <h2>No jobs yet</h2>
+      <h2>{texts.noJobsYet}</h2>
       <p>
-        A job takes one machine and what its owner wants from survey to hand-over. Three ways to
-        begin:
+        {texts.aJobTakesOneMachine}
       </p>
       <ul class="ways">
         <li>
-          <Button size="field" on:click={() => begin('#from-files')}>Drop a machine’s files</Button>
-          <span>Its own reports tell slots, cards and system.</span>
+          <Button size="field" on:click={() => begin('#from-files')}
+            >{texts.dropAMachinesFiles}</Button
+          >
+          <span>{texts.itsOwnReportsTellSlots}</span>
         </li>
         <li>
           <Button size="field" kind="tertiary" on:click={() => begin('#from-template')}
-            >Take a template</Button
+            >{texts.takeATemplate}</Button
           >
-          <span>A machine of its kind; correct what is different.</span>
+          <span>{texts.aMachineOfItsKind}</span>
         </li>
         <li>
-          <Button size="field" kind="tertiary" on:click={walk}>Walk through the demo</Button>
-          <span>Thirteen invented jobs, at different stages.</span>
+          <Button size="field" kind="tertiary" on:click={walk}>{texts.walkThroughTheDemo}</Button>
+          <span>{texts.thirteenInventedJobsAtDifferent}</span>
         </li>
       </ul>
       {#if demoFailed}
-        <p role="alert">The demo could not be fetched: Tenant’s server is away. Try again later.</p>
+        <p role="alert">{texts.theDemoCouldNotBe}</p>
       {/if}
     </section>
   {:else if found.length === 0}
-    <p class="empty">No job matches “{sought}”.</p>
+    <p class="empty">{texts.noJobMatches(sought)}</p>
   {:else}
     <table class="plain jobs">
       <thead>
         <tr>
-          <th scope="col">Job</th>
-          <th scope="col">Customer</th>
-          <th scope="col">Machine</th>
-          <th scope="col">Stands at</th>
-          <th scope="col">Still open</th>
-          <th scope="col">Changed</th>
-          <th scope="col"><span class="only-read">Actions</span></th>
+          <th scope="col">{texts.job}</th>
+          <th scope="col">{texts.customer}</th>
+          <th scope="col">{texts.machine}</th>
+          <th scope="col">{texts.standsAt}</th>
+          <th scope="col">{texts.stillOpen}</th>
+          <th scope="col">{texts.changed}</th>
+          <th scope="col"><span class="only-read">{texts.actions}</span></th>
         </tr>
       </thead>
       <tbody>
@@ -251,8 +253,8 @@
             {#snippet failed()}
               <tr
                 ><td colspan="7"
-                  >{row.id}: this job cannot be shown here.
-                  <a href="/jobs/{row.id}/survey">Open it</a></td
+                  >{texts.thisJobCannotBeShown(row.id)}
+                  <a href="/jobs/{row.id}/survey">{texts.openIt}</a></td
                 ></tr
               >
             {/snippet}
@@ -262,18 +264,17 @@
     </table>
     {#if found.length > most}
       <Button size="small" kind="ghost" on:click={() => (most += SHOWN_MORE)}
-        >Show more: {found.length - most} of {found.length} jobs are not shown</Button
+        >{texts.showMoreOfJobsAre(found.length - most, found.length)}</Button
       >
     {/if}
   {/if}
 
   {#if shop.setAside.length > 0}
-    <Guarded what="What was set aside"><SetAsideList records={shop.setAside} /></Guarded>
+    <Guarded what={texts.whatWasSetAside}><SetAsideList records={shop.setAside} /></Guarded>
   {/if}
   {#if supplies.refused.length > 0}
     <p role="status" class="quiet">
-      Of your own cards, extras and templates {supplies.refused.length} cannot be read by this version.
-      They are kept as they are.
+      {texts.ofYourOwnCardsExtras(supplies.refused.length)}
     </p>
   {/if}
   {#if shop.ready && shop.trouble !== 'blocked'}
@@ -282,8 +283,7 @@
     </Fetched>
   {/if}
   <p class="quiet foot">
-    Jobs are kept in this browser and nowhere else. Export a job to take it elsewhere; back up
-    everything to keep it.
+    {texts.jobsAreKeptInThis}
   </p>
 </main>
 {#if exported}

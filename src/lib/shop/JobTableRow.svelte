@@ -8,9 +8,10 @@
   import type { JobRow } from '$lib/state/jobStore';
   import { shop } from '$lib/state/shop.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { answerWords } from '$lib/wording/answers';
-  import { atMoment, counted } from '$lib/wording/figures';
-  import { STAGE_WORDS } from '$lib/wording/stages';
+  import { answerWords } from '$words/answers';
+  import { atMoment } from '$words/figures';
+  import { STAGE_WORDS } from '$words/stages';
+  import { jobTableRow as texts } from '$words/shop';
 
   let {
     row,
@@ -23,18 +24,18 @@
   /** Rows of an earlier version have none. */
   const answer = $derived(row.answer == null ? null : answerWords(row.answer));
   const factsOpen = $derived(
-    row.unknown > 0 && at !== 'survey' ? `${counted(row.unknown, 'fact')} unknown.` : '',
+    row.unknown > 0 && at !== 'survey' ? texts.factUnknown(row.unknown) : '',
   );
   const place = $derived(`/jobs/${row.id}/${at ?? 'hand-over'}`);
 </script>
 
 <tr>
-  <td><a href={place}>{row.title || 'Untitled job'}</a></td>
+  <td><a href={place}>{row.title || texts.untitledJob}</a></td>
   <td>{row.customer || '–'}</td>
-  <td>{row.machine || 'not surveyed'}</td>
+  <td>{row.machine || texts.notSurveyed}</td>
   <td class="standing">
     {#if row.isBroken}
-      <strong class="unsaved">cannot be computed</strong>
+      <strong class="unsaved">{texts.cannotBeComputed}</strong>
     {:else}
       <span class="track" aria-hidden="true">
         {#each STAGES as stage (stage)}
@@ -44,12 +45,12 @@
           ></i>
         {/each}
       </span>
-      {at === null ? 'Done' : STAGE_WORDS[at]}
+      {at === null ? texts.done : STAGE_WORDS[at]}
     {/if}
   </td>
   <td>
     {#if answer === null}
-      {at === null ? 'nothing' : 'not known how much'}
+      {at === null ? texts.nothing : texts.notKnownHowMuch}
     {:else}
       <span class="answer">
         {#if answer.verdict !== null}<VerdictMark verdict={answer.verdict} withWord={false} />{/if}
@@ -59,28 +60,28 @@
   </td>
   <td class="moment">
     {atMoment(row.changedAt)}
-    {#if unsaved}<strong class="unsaved">not saved</strong>{/if}
+    {#if unsaved}<strong class="unsaved">{texts.notSaved}</strong>{/if}
   </td>
   <td class="actions">
     <Button
       kind="ghost"
       size="small"
       icon={Copy}
-      iconDescription="Duplicate"
+      iconDescription={texts.duplicate}
       on:click={() => shop.duplicate(row.id)}
     />
     <Button
       kind="ghost"
       size="small"
       icon={Download}
-      iconDescription="Export"
+      iconDescription={texts.export}
       on:click={onexport}
     />
     <Button
       kind="ghost"
       size="small"
       icon={TrashCan}
-      iconDescription="Delete"
+      iconDescription={texts.delete}
       tooltipAlignment="end"
       on:click={onremove}
     />

@@ -22,12 +22,13 @@
   import { tellWindows } from '$lib/state/windows';
   import type { Inspection } from '$lib/workers/backup.worker';
   import { askBackups, endBackups } from '$lib/workers/backups';
-  import { atMoment, inBytes } from '$lib/wording/figures';
+  import { atMoment, inBytes } from '$words/figures';
   import BackupInspection, { type TakeIn } from './BackupInspection.svelte';
   import BinList from './BinList.svelte';
   import { downloadFile } from '../ui/download';
   import Guarded from '../ui/Guarded.svelte';
   import ProblemLines from '../ui/ProblemLines.svelte';
+  import { keepingPanel as texts } from '$words/shop';
 
   let doing = $state<{ readonly what: string; readonly done: number; readonly of: number } | null>(
     null,
@@ -57,10 +58,10 @@
     wrong = null;
     try {
       const answer = await work();
-      if (answer === null) said = `${what} was stopped; nothing has changed.`;
+      if (answer === null) said = texts.wasStoppedNothingHasChanged(what);
       return answer;
     } catch (error) {
-      said = `${what} broke off; nothing has changed. (${String(error)})`;
+      said = texts.brokeOffNothingHasChanged(what, String(error));
       return null;
     } finally {
       doing = null;
@@ -69,8 +70,8 @@
 
   async function backUp() {
     const rows = shop.rows;
-    const made = await run('The backup', () =>
-      askBackups((backups) => backups.make(renewal.version, onProgress('Backing up'))),
+    const made = await run(texts.theBackup, () =>
+      askBackups((backups) => backups.make(renewal.version, onProgress(texts.backingUp))),
     );
     endBackups();
     if (made === null) return;
@@ -80,10 +81,9 @@
     const isWritten = chosen !== null && (await writeToFolder(chosen, name, file));
     if (!isWritten) downloadFile(name, file);
     said = isWritten
-      ? `Written to ${chosen.name}: ${name}, ${inBytes(file.size)}.`
-      : `Handed to the browser’s downloads: ${name}, ${inBytes(file.size)}.`;
-    if (leftOut.length > 0)
-      said += ` Not in it, too large or too long a key for a backup: ${leftOut.join(', ')}. Export these by themselves.`;
+      ? texts.writtenTo(chosen.name, name, inBytes(file.size))
+      : texts.handedToTheBrowsersDownloads(name, inBytes(file.size));
+    if (leftOut.length > 0) said += texts.notInItTooLarge(leftOut.join(', '));
     await keeping.backedUp(rows);
   }
 
@@ -91,7 +91,7 @@
     const [file] = files;
     if (file === undefined) return;
     look = null;
-    const found = await run('Reading the backup', () =>
+    const found = await run(texts.readingTheBackup, () =>
       askBackups((backups) => backups.look(file)),
     );
     if (found === null) return;
@@ -100,8 +100,8 @@
   }
 
   async function takeIn(how: TakeIn) {
-    const changed = await run('Restoring', () =>
-      askBackups((backups) => backups.takeIn(how, onProgress('Restoring'))),
+    const changed = await run(texts.restoring, () =>
+      askBackups((backups) => backups.takeIn(how, onProgress(texts.restoring))),
     );
     endBackups();
     look = null;
@@ -114,7 +114,7 @@
     for (const jobId of changed) tellWindows({ kind: 'saved', jobId, revision: 0 });
     // It is all in the store; the list takes its time to look at each.
     void shop.renew();
-    said = `Restored: ${changed.length} ${changed.length === 1 ? 'job' : 'jobs'} changed.`;
+    said = texts.restoredJobsChanged(changed.length);
   }
 
   async function choose() {
@@ -127,48 +127,48 @@
     lowContrast
     hideCloseButton
     kind="warning"
-    title="Back up now:"
-    subtitle="{changes} changes lie in this browser only{keeping.last === null
-      ? ', and there has never been a backup'
-      : `, since ${atMoment(keeping.last.at)}`}."
+    title={texts.backUpNow}
+    subtitle={texts.changesLieInThisBrowser(changes, keeping.last && atMoment(keeping.last.at))}
   />
 {/if}
 <section aria-labelledby="keeping-heading">
-  <h2 id="keeping-heading">Kept in this browser</h2>
+  <h2 id="keeping-heading">{texts.keptInThisBrowser}</h2>
   <dl>
-    <dt>Used</dt>
+    <dt>{texts.used}</dt>
     <dd>
-      {keeping.used === null ? 'the browser does not say' : inBytes(keeping.used)}{keeping.room ===
+      {keeping.used === null ? texts.theBrowserDoesNotSay : inBytes(keeping.used)}{keeping.room ===
       null
         ? ''
-        : ` of ${inBytes(keeping.room)}`}
+        : texts.of(inBytes(keeping.room))}
     </dd>
-    <dt>May be evicted</dt>
+    <dt>{texts.mayBeEvicted}</dt>
     <dd>
       {keeping.isPersistent === null
-        ? 'the browser does not say'
+        ? texts.theBrowserDoesNotSay
         : keeping.isPersistent
-          ? 'no, the browser promised'
-          : 'yes, when the disk is nearly full: back up'}
+          ? texts.noTheBrowserPromised
+          : texts.yesWhenTheDiskIs}
     </dd>
-    <dt>Last backup</dt>
+    <dt>{texts.lastBackup}</dt>
     <dd>
-      {keeping.last === null ? 'never' : atMoment(keeping.last.at)}, {changes === 0
-        ? 'nothing new since'
-        : `${changes} ${changes === 1 ? 'change' : 'changes'} since`}
+      {keeping.last === null ? texts.never : atMoment(keeping.last.at)}, {changes === 0
+        ? texts.nothingNewSince
+        : texts.changesSince(changes, changes)}
     </dd>
-    <dt>Without a network</dt>
+    <dt>{texts.withoutANetwork}</dt>
     <dd>
-      {renewal.worksOffline ? 'works, everything is kept' : 'not yet, still fetching'} (version {renewal.version})
+      {texts.worksEverythingIsKeptVersion(renewal.worksOffline, renewal.version)}
     </dd>
   </dl>
   <div class="row">
-    <Button size="small" disabled={doing !== null} on:click={backUp}>Back up everything</Button>
+    <Button size="small" disabled={doing !== null} on:click={backUp}
+      >{texts.backUpEverything}</Button
+    >
     <FileUploaderButton
       id="backup-file"
       kind="tertiary"
       size="small"
-      labelText="Restore from a backup"
+      labelText={texts.restoreFromABackup}
       accept={['.zip']}
       disabled={doing !== null}
       disableLabelChanges
@@ -176,26 +176,26 @@
     />
     {#if canChooseFolder()}
       <Button size="small" kind="ghost" on:click={choose}
-        >{folder === '' ? 'Choose a folder for backups' : `Backups go to ${folder}`}</Button
+        >{folder === '' ? texts.chooseAFolderForBackups : texts.backupsGoTo(folder)}</Button
       >
     {/if}
   </div>
   {#if doing}
     <div class="row">
       <ProgressBar size="sm" labelText={doing.what} value={doing.done} max={doing.of} />
-      <Button size="small" kind="ghost" on:click={endBackups}>Stop</Button>
+      <Button size="small" kind="ghost" on:click={endBackups}>{texts.stop}</Button>
     </div>
   {/if}
   <p role="status" class:empty={said === ''}>{said}</p>
   {#if wrong}
     <div role="alert" class="wrong">
-      <strong>{wrong.name} was not restored. Nothing has changed.</strong>
+      <strong>{texts.wasNotRestoredNothingHas(wrong.name)}</strong>
       <ProblemLines problems={wrong.problems} />
-      <Button size="small" kind="ghost" on:click={() => (wrong = null)}>Close</Button>
+      <Button size="small" kind="ghost" on:click={() => (wrong = null)}>{texts.close}</Button>
     </div>
   {/if}
   {#if look}
-    <Guarded what="What the backup would change">
+    <Guarded what={texts.whatTheBackupWouldChange}>
       <BackupInspection
         name={look.name}
         look={look.look}
@@ -207,7 +207,7 @@
       />
     </Guarded>
   {/if}
-  {#if bin.things.length > 0}<Guarded what="The bin"><BinList /></Guarded>{/if}
+  {#if bin.things.length > 0}<Guarded what={texts.theBin}><BinList /></Guarded>{/if}
 </section>
 
 <style>

@@ -4,6 +4,7 @@
   import type { Job } from '$core/document';
   import type { Problem } from '$core/read';
   import ProblemLines from '../ui/ProblemLines.svelte';
+  import { repair as texts } from '$words/shop';
 
   let {
     job,
@@ -25,16 +26,15 @@
 
 <div class="repair" role="status">
   {#if job === null}
-    <p>Nothing sound is left of this record. Export it as it is.</p>
+    <p>{texts.nothingSoundIsLeftOf}</p>
   {:else}
     <p>
-      “{job.title || 'Untitled job'}” can be read again once this is left out of it. The record
-      stays in the bin as it was.
+      {texts.canBeReadAgainOnce(job.title || texts.untitledJob)}
     </p>
     <ProblemLines problems={dropped} />
-    <Button size="small" on:click={take}>Repair it so</Button>
+    <Button size="small" on:click={take}>{texts.repairItSo}</Button>
   {/if}
-  <Button size="small" kind="ghost" on:click={onclose}>Close</Button>
+  <Button size="small" kind="ghost" on:click={onclose}>{texts.close}</Button>
 </div>
 
 <style>

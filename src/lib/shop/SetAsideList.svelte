@@ -6,10 +6,11 @@
   import type { Problem } from '$core/read';
   import type { SetAside } from '$lib/state/jobStore';
   import { shop } from '$lib/state/shop.svelte';
-  import { problemPlace, problemWords } from '$lib/wording/problems';
+  import { problemPlace, problemWords } from '$words/problems';
   import { download } from '../ui/download';
   import { asRepaired } from './asRepaired';
   import Repair from './Repair.svelte';
+  import { setAsideList as texts } from '$words/shop';
 
   let { records }: { records: readonly SetAside[] } = $props();
 
@@ -26,10 +27,9 @@
 </script>
 
 <section class="aside">
-  <h2>Set aside</h2>
+  <h2>{texts.setAside}</h2>
   <p class="quiet">
-    These records do not read as jobs. They are kept whole: export or repair them before you delete
-    them.
+    {texts.theseRecordsDoNotRead}
   </p>
   <ul>
     {#each records as aside, n (n)}
@@ -38,30 +38,30 @@
         <code>{key}</code>
         <span>
           {isNewer
-            ? 'Written by a newer Tenant. Reload the page to take the newer version.'
+            ? texts.writtenByANewerTenant
             : problems.map((p) => `${problemPlace(p)}: ${problemWords(p)}`).join('; ')}
         </span>
         <Button
           size="small"
           kind="tertiary"
           on:click={() => download(`${key}.set-aside.json`, writeSetAside(record))}
-          >Export as it is</Button
+          >{texts.exportAsItIs}</Button
         >
         {#if !isNewer}
-          <Button size="small" kind="tertiary" on:click={() => look(aside)}>Repair</Button>
+          <Button size="small" kind="tertiary" on:click={() => look(aside)}>{texts.repair}</Button>
         {/if}
         {#if sure === key}
-          <span role="alert">Put it into the bin, newer as it is?</span>
-          <Button size="small" kind="danger" on:click={() => shop.remove(key, `record ${key}`)}
-            >Delete</Button
+          <span role="alert">{texts.putItIntoTheBin}</span>
+          <Button size="small" kind="danger" on:click={() => shop.remove(key, texts.record(key))}
+            >{texts.delete}</Button
           >
-          <Button size="small" kind="ghost" on:click={() => (sure = '')}>Keep</Button>
+          <Button size="small" kind="ghost" on:click={() => (sure = '')}>{texts.keep}</Button>
         {:else}
           <Button
             size="small"
             kind="danger-ghost"
-            on:click={() => (isNewer ? (sure = key) : shop.remove(key, `record ${key}`))}
-            >Delete</Button
+            on:click={() => (isNewer ? (sure = key) : shop.remove(key, texts.record(key)))}
+            >{texts.delete}</Button
           >
         {/if}
       </li>

@@ -2,9 +2,10 @@
   /** The stage's answer with its figure, first of all, and beside it the one next act. */
   import { STAGES, type Stage } from '$core/document';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import type { AnswerWords } from '$lib/wording/chooseAnswer';
-  import { STAGE_WORDS } from '$lib/wording/stages';
+  import type { AnswerWords } from '$words/chooseAnswer';
+  import { STAGE_WORDS } from '$words/stages';
   import { WAY_ON } from './wayOn';
+  import { answerLine as texts } from '$words/stages/all';
 
   let {
     answer,
@@ -29,7 +30,7 @@
   </p>
   {#if answer.next !== null}
     <a id={WAY_ON} class="main-act" href={answer.next}
-      >{isBack ? 'Back' : 'On'} to {STAGE_WORDS[answer.next]}</a
+      >{texts.backTo(isBack, STAGE_WORDS[answer.next])}</a
     >
   {/if}
 </div>

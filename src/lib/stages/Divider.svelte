@@ -1,5 +1,6 @@
 <script lang="ts">
   /** The divider between the board and the panel: dragged, or moved with the arrows. */
+  import { divider as texts } from '$words/stages/all';
   let { px = $bindable() }: { px: number } = $props();
 
   const LEAST = 340;
@@ -29,7 +30,7 @@
   class="divider"
   role="separator"
   aria-orientation="vertical"
-  aria-label="Width of the panel"
+  aria-label={texts.widthOfThePanel}
   aria-valuemin={LEAST}
   aria-valuemax={MOST}
   aria-valuenow={px}

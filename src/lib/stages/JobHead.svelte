@@ -8,34 +8,35 @@
   import type { OpenJob } from '$lib/state/openJob.svelte';
   import TopBar from '$lib/ui/TopBar.svelte';
   import Fetched from '$lib/ui/Fetched.svelte';
+  import { jobHead as texts } from '$words/stages/all';
 
   let { open }: { open: OpenJob } = $props();
 
   const job = $derived(open.job);
   let logOpen = $state(false);
   const SAVING_WORDS: Readonly<Partial<Record<Saving, string>>> = {
-    saved: 'Saved',
-    saving: 'Saving',
+    saved: texts.saved,
+    saving: texts.saving,
   };
 </script>
 
 <TopBar>
   {#snippet middle()}
     <div class="of">
-      <strong>{job.title || 'Untitled job'}</strong>
-      <span>{job.customer || 'no customer yet'}</span>
-      <span>{job.machine.name || 'machine not surveyed'}</span>
+      <strong>{job.title || texts.untitledJob}</strong>
+      <span>{job.customer || texts.noCustomerYet}</span>
+      <span>{job.machine.name || texts.machineNotSurveyed}</span>
     </div>
   {/snippet}
   {#snippet tools()}
     <span class="saving" role="status">
-      {open.isTyping ? 'Not saved yet' : (SAVING_WORDS[open.saving] ?? 'Not saved')}
+      {open.isTyping ? texts.notSavedYet : (SAVING_WORDS[open.saving] ?? texts.notSaved)}
     </span>
     <Button
       kind="ghost"
       size="small"
       icon={Undo}
-      iconDescription={open.canUndo === null ? 'Nothing to undo' : `Undo: ${open.canUndo}`}
+      iconDescription={open.canUndo === null ? texts.nothingToUndo : texts.undo(open.canUndo)}
       disabled={open.canUndo === null}
       on:click={() => open.undo()}
     />
@@ -43,7 +44,7 @@
       kind="ghost"
       size="small"
       icon={Redo}
-      iconDescription={open.canRedo === null ? 'Nothing to redo' : `Redo: ${open.canRedo}`}
+      iconDescription={open.canRedo === null ? texts.nothingToRedo : texts.redo(open.canRedo)}
       disabled={open.canRedo === null}
       on:click={() => open.redo()}
     />
@@ -51,7 +52,7 @@
       kind="ghost"
       size="small"
       icon={ListChecked}
-      iconDescription="Log of this job"
+      iconDescription={texts.logOfThisJob}
       on:click={() => (logOpen = true)}
     />
   {/snippet}

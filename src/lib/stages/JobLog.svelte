@@ -2,9 +2,10 @@
   import { Modal } from 'carbon-components-svelte';
   import type { Job } from '$core/document';
   import { supplies } from '$lib/state/supplies.svelte';
-  import { logWords } from '$lib/wording/commands';
-  import { atMoment } from '$lib/wording/figures';
-  import { logDetail } from '$lib/wording/logDetail';
+  import { logWords } from '$words/commands';
+  import { atMoment } from '$words/figures';
+  import { logDetail } from '$words/logDetail';
+  import { jobLog as texts } from '$words/stages/all';
 
   const MANY = 8;
 
@@ -19,17 +20,21 @@
 
 <Modal
   bind:open
-  modalHeading="Log of this job"
+  modalHeading={texts.logOfThisJob}
   passiveModal
   size="sm"
   hasScrollingContent={entries.length > MANY}
 >
   {#if entries.length === 0}
-    <p>Nothing has been changed yet.</p>
+    <p>{texts.nothingHasBeenChangedYet}</p>
   {:else}
     <table class="plain">
       <thead>
-        <tr><th scope="col">When</th><th scope="col">Who</th><th scope="col">What</th></tr>
+        <tr
+          ><th scope="col">{texts.when}</th><th scope="col">{texts.who}</th><th scope="col"
+            >{texts.what}</th
+          ></tr
+        >
       </thead>
       <tbody>
         {#each entries as entry, n (n)}

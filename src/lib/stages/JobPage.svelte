@@ -9,7 +9,7 @@
   import { isNoCommand } from '$lib/ui/keys';
   import { keepFocus } from '$lib/ui/keepFocus';
   import Fetched from '$lib/ui/Fetched.svelte';
-  import { STAGE_WORDS } from '$lib/wording/stages';
+  import { STAGE_WORDS } from '$words/stages';
   import { JobModel } from './jobModel.svelte';
   import Divider from './Divider.svelte';
   import JobHead from './JobHead.svelte';
@@ -19,6 +19,7 @@
   import PartFailed from './PartFailed.svelte';
   import { watchTyping } from './typing';
   import StageRail from './StageRail.svelte';
+  import { jobPage as texts } from '$words/stages/all';
 
   let { open, stage }: { open: OpenJob; stage: Stage } = $props();
 
@@ -70,11 +71,11 @@
 <svelte:window {onbeforeunload} />
 
 <svelte:head
-  ><title>{STAGE_WORDS[stage]} – {job.title || 'Untitled job'} – Tenant</title></svelte:head
+  ><title>{texts.tenant(STAGE_WORDS[stage], job.title || texts.untitledJob)}</title></svelte:head
 >
 
 <div class="job">
-  <a class="skip" href="#stage">Skip to {STAGE_WORDS[stage]}</a>
+  <a class="skip" href="#stage">{texts.skipTo(STAGE_WORDS[stage])}</a>
   <JobHead {open} />
 
   <SavingNotice {open} />
@@ -101,11 +102,11 @@
       bind:offsetWidth={panelPx}
     >
       {#key stage}
-        <Fetched load={PANELS[stage]} what="This stage">
-          {#snippet waiting()}<Working words="Opening the stage" />{/snippet}
+        <Fetched load={PANELS[stage]} what={texts.thisStage}>
+          {#snippet waiting()}<Working words={texts.openingTheStage} />{/snippet}
           {#snippet shown(Panel)}<Panel {model} {stage} />{/snippet}
           {#snippet failed(error, reset)}
-            <PartFailed {open} what="This stage" {error} {reset} />
+            <PartFailed {open} what={texts.thisStage} {error} {reset} />
           {/snippet}
         </Fetched>
       {/key}

@@ -10,6 +10,7 @@
   import { stateMark, type Stage } from '$core/document';
   import JobPage from './JobPage.svelte';
   import PartFailed from './PartFailed.svelte';
+  import { jobView as texts } from '$words/stages/all';
 
   let { id, stage }: { id: string; stage: Stage } = $props();
 
@@ -42,18 +43,9 @@
   }
 
   const WORDS = {
-    gone: [
-      'This job is not in this browser',
-      'It may have been deleted: then it lies in the bin of the list. Or it is kept in another browser: a job file or a backup brings it here.',
-    ],
-    setAside: [
-      'This job cannot be opened',
-      'Its record does not read as a job. It is kept whole in the list of jobs, to be repaired or exported.',
-    ],
-    newer: [
-      'This job was changed by a newer Tenant',
-      'Another window runs a newer version. Reload this page to take it over here too; the job is kept whole.',
-    ],
+    gone: [texts.thisJobIsNotIn, texts.itMayHaveBeenDeleted],
+    setAside: [texts.thisJobCannotBeOpened, texts.itsRecordDoesNotRead],
+    newer: [texts.thisJobWasChangedBy, texts.anotherWindowRunsANewer],
   } as const;
 
   void find();
@@ -66,18 +58,18 @@
     <JobPage open={here} {stage} />
     {#snippet failed(error, reset)}
       <TopBar />
-      <main><PartFailed open={here} what="The bench" {error} {reset} /></main>
+      <main><PartFailed open={here} what={texts.theBench} {error} {reset} /></main>
     {/snippet}
   </svelte:boundary>
 {:else}
   <TopBar />
   <main>
     {#if missing === 'no'}
-      <Working words="Opening the job" />
+      <Working words={texts.openingTheJob} />
     {:else}
       <h1>{WORDS[missing][0]}</h1>
       <p>{WORDS[missing][1]}</p>
-      <Button href="/">To the jobs</Button>
+      <Button href="/">{texts.toTheJobs}</Button>
     {/if}
   </main>
 {/if}

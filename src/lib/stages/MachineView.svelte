@@ -8,10 +8,11 @@
   import Tally from '$lib/board/Tally.svelte';
   import { selection } from '$lib/state/selection.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
-  import { findingTopic, findingWords } from '$lib/wording/findings';
+  import { findingTopic, findingWords } from '$words/findings';
   import type { JobModel } from './jobModel.svelte';
   import PartFailed from './PartFailed.svelte';
   import Fetched from '$lib/ui/Fetched.svelte';
+  import { machineView as texts } from '$words/stages/all';
 
   let {
     model,
@@ -79,23 +80,29 @@
   const NARROW_PX = 320;
 </script>
 
-<section class="machine {stage}" class:aside={isAside} aria-label="The machine" bind:this={area}>
+<section
+  class="machine {stage}"
+  class:aside={isAside}
+  aria-label={texts.theMachine}
+  bind:this={area}
+>
   <div class="width" bind:clientWidth={boardPx}></div>
   <button
     type="button"
     class="fold"
     aria-expanded={!isFolded}
-    onclick={() => (isFolded = !isFolded)}>{isFolded ? 'Show the board' : 'Fold the board'}</button
+    onclick={() => (isFolded = !isFolded)}
+    >{isFolded ? texts.showTheBoard : texts.foldTheBoard}</button
   >
   <svelte:boundary>
     {#snippet failed(error, reset)}
-      <PartFailed open={model.open} what="The board" {error} {reset} />
+      <PartFailed open={model.open} what={texts.theBoard} {error} {reset} />
     {/snippet}
     {#if isFolded}
       <!-- It was folded away to make room for the stage. -->
     {:else if nothingToDraw}
       <p class="nothing">
-        The board appears here as the survey tells of it: slots, openings, case.
+        {texts.theBoardAppearsHereAs}
       </p>
     {:else}
       {#each rooms as { id, name, machine } (id)}
@@ -118,14 +125,14 @@
     {/if}
     <!-- What scrolls must be reached by key. -->
     <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-    <div class="facts-area" role="region" aria-label="Facts of the slot" tabindex="0">
+    <div class="facts-area" role="region" aria-label={texts.factsOfTheSlot} tabindex="0">
       {#if choosing && model.overlaidCard !== null}
         <Fetched load={() => import('./choose/Findings.svelte')}>
           {#snippet shown(Findings)}<Findings {model} />{/snippet}
         </Fetched>
       {:else if model.chosenSlot === null}
         <details bind:open={tableOpen}>
-          <summary>The board as a table</summary>
+          <summary>{texts.theBoardAsATable}</summary>
           {#if tableOpen}
             <Fetched load={() => import('./SlotTable.svelte')}>
               {#snippet shown(SlotTable)}<SlotTable

@@ -4,6 +4,7 @@
   import type { OpenJob } from '$lib/state/openJob.svelte';
   import Fetched from '$lib/ui/Fetched.svelte';
   import { ran } from '$lib/state/effects';
+  import { partFailed as texts } from '$words/stages/all';
 
   let {
     open,
@@ -22,8 +23,8 @@
 
 <div role="alert">
   <p>
-    <strong>{what} cannot be shown for this job.</strong> The job is kept as it is, and the other
-    parts work on. ({String(error).slice(0, 200)})
+    <strong>{texts.cannotBeShownForThis(what)}</strong>
+    {texts.theJobIsKeptAs(String(error).slice(0, 200))}
   </p>
   <Fetched load={() => import('./WaysOn.svelte')}>
     {#snippet shown(WaysOn)}<WaysOn {open} {reset} />{/snippet}

@@ -1,12 +1,13 @@
 <script lang="ts">
   /** What came of reading files: what was taken into the survey, or held against the accepted plan; and every problem. */
   import { Button } from 'carbon-components-svelte';
-  import { absentWords, reportWords } from '$lib/wording/evidence';
-  import { counted } from '$lib/wording/figures';
-  import { observedWords } from '$lib/wording/observed';
-  import { problemPlace, problemWords } from '$lib/wording/problems';
+  import { absentWords, reportWords } from '$words/evidence';
+  import { counted } from '$words/figures';
+  import { observedWords } from '$words/observed';
+  import { problemPlace, problemWords } from '$words/problems';
   import { opensFor } from '$lib/ui/fold';
   import type { Reading } from './reading.svelte';
+  import { readResult as texts } from '$words/stages/all';
 
   let {
     reading,
@@ -22,35 +23,36 @@
   const head = $derived.by(() => {
     const { result, observed } = reading;
     if (result === null) return '';
-    if (result.apart !== null)
-      return `These files are of ${result.apart.machines.length} machines. Nothing was taken: which one is this job’s?`;
-    if (reading.question === 'other')
-      return 'This is a report of another machine: most of its devices are not those of the survey. Nothing was taken.';
-    if (!reading.told) return 'Nothing was read; the survey has not changed.';
+    if (result.apart !== null) return texts.theseFilesAreOfMachines(result.apart.machines.length);
+    if (reading.question === 'other') return texts.thisIsAReportOf;
+    if (!reading.told) return texts.nothingWasReadTheSurvey;
     if (observed === null)
-      return `Read and taken into the survey: ${[
-        [result.devices, 'device'] as const,
-        [result.slotRecords, 'slot record'] as const,
-        [result.screens, 'screen'] as const,
-      ]
-        .filter(([count], n) => count > 0 || n === 0)
-        .map(([count, what]) => counted(count, what))
-        .join(', ')}; ${counted(result.settled, 'fact')} settled.`;
+      return texts.readAndTakenIntoThe(
+        [
+          [result.devices, 'device'] as const,
+          [result.slotRecords, texts.slotRecord] as const,
+          [result.screens, 'screen'] as const,
+        ]
+          .filter(([count], n) => count > 0 || n === 0)
+          .map(([count, what]) => counted(count, what))
+          .join(', '),
+        result.settled,
+      );
     return observed.length === 0
       ? reading.open.length > 0
-        ? `${counted(reading.open.length, 'measurement')} read: say which need was measured. The survey has not changed.`
-        : 'No list of devices is in it: nothing to hold against the accepted plan. The survey has not changed.'
-      : `Held against the accepted plan: ${observedWords(observed)}${reading.proven === 0 ? '' : `, ${counted(reading.proven, 'step')} ticked by it`}. The survey has not changed.`;
+        ? texts.measurementReadSayWhichNeed(reading.open.length)
+        : texts.noListOfDevicesIs
+      : texts.heldAgainstTheAcceptedPlan(observedWords(observed), reading.proven);
   });
 </script>
 
 {#if reading.failed}
   <p role="alert" class="failed">
-    Reading broke off; the survey has not changed. ({reading.failed})
+    {texts.readingBrokeOffTheSurvey(reading.failed)}
   </p>
 {/if}
 {#if reading.stopped}
-  <p role="status">Reading was stopped; the survey has not changed.</p>
+  <p role="status">{texts.readingWasStoppedTheSurvey}</p>
 {/if}
 {#if result}
   <div class="result" role="status">
@@ -66,30 +68,32 @@
               size="small"
               kind="tertiary"
               on:click={async () => (await reading.choose(n)) && ontaken()}
-              >Take {board ?? `machine ${n + 1}`}</Button
+              >{texts.take(board ?? texts.machine(n + 1))}</Button
             >
-            <span>{counted(devices, 'device')}, from {fileNames.join(', ')}</span>
+            <span>{texts.deviceFrom(devices, fileNames.join(', '))}</span>
           </li>
         {/each}
       </ul>
       {#if result.apart.loose.length > 0}
         <p class="quiet">
-          Could be of any of them and stay out: {result.apart.loose.join(', ')}. Drop them again by
-          themselves.
+          {texts.couldBeOfAnyOf(result.apart.loose.join(', '))}
         </p>
       {/if}
     {:else if reading.question === 'other'}
       <p class="quiet">
-        Start another job for it, or take it where the board of this machine was changed.
+        {texts.startAnotherJobForIt}
       </p>
       <Button
         size="small"
         kind="tertiary"
-        on:click={async () => (await reading.takeOther()) && ontaken()}>Take it all the same</Button
+        on:click={async () => (await reading.takeOther()) && ontaken()}
+        >{texts.takeItAllTheSame}</Button
       >
     {/if}
     <details {@attach opensFor(troubled)}>
-      <summary>{result.files.length === 1 ? 'One file' : `${result.files.length} files`}</summary>
+      <summary
+        >{result.files.length === 1 ? texts.oneFile : texts.files(result.files.length)}</summary
+      >
       <ul>
         {#each result.files as file, n (n)}
           <li>
@@ -106,7 +110,7 @@
         {/each}
       </ul>
       {#if result.problems.length > 0}
-        <p>Left out of the survey:</p>
+        <p>{texts.leftOutOfTheSurvey}</p>
         <ul class="problems">
           {#each result.problems as problem, at (at)}
             <li><strong>{problemPlace(problem)}</strong> {problemWords(problem)}</li>
@@ -116,10 +120,10 @@
     </details>
     {#if reading.told && reading.observed !== null && reading.question === null && result.devices > 0}
       <p class="quiet">
-        If the survey itself was wrong, take this report into it. The plan is then to be made anew.
+        {texts.ifTheSurveyItselfWas}
       </p>
       <Button size="small" kind="tertiary" on:click={() => reading.takeIntoSurvey()}
-        >Take it into the survey</Button
+        >{texts.takeItIntoTheSurvey}</Button
       >
     {/if}
   </div>

@@ -2,14 +2,15 @@
   /** Where files that the machine wrote are dropped, chosen or pasted, and how far reading them is. */
   import { Button, FileUploaderButton, ProgressBar, TextArea } from 'carbon-components-svelte';
   import { fromEvent } from 'file-selector';
-  import { inBytes } from '$lib/wording/figures';
+  import { inBytes } from '$words/figures';
   import { stopReader } from '$lib/workers/reader';
   import type { DroppedFile } from '$lib/workers/packageFiles';
+  import { reportDrop as texts } from '$words/stages/all';
 
   let {
     id = 'evidence',
     label,
-    placeholder = 'Reports of lspci and dmidecode, firmware tables, screens’ EDID, device lists, a survey file: in any mixture',
+    placeholder = texts.reportsOfLspciAndDmidecode,
     isFolded = false,
     progress,
     unit = 'files',
@@ -48,7 +49,7 @@
 
   async function paste(text: string) {
     if (text.trim() === '') return;
-    if (await onfiles([{ name: 'pasted text', content: text }])) pasted = '';
+    if (await onfiles([{ name: texts.pastedText, content: text }])) pasted = '';
   }
 
   async function drop(event: DragEvent) {
@@ -74,13 +75,13 @@
     <Button
       size="small"
       disabled={pasted.trim() === '' || progress !== null}
-      on:click={() => paste(pasted)}>Read it</Button
+      on:click={() => paste(pasted)}>{texts.readIt}</Button
     >
     <FileUploaderButton
       id="{id}-file"
       size="small"
       kind="tertiary"
-      labelText="Choose files"
+      labelText={texts.chooseFiles}
       multiple
       disableLabelChanges
       bind:files={chosen}
@@ -90,7 +91,7 @@
       }}
     />
     <label class="folder bx--btn bx--btn--tertiary bx--btn--sm">
-      Choose a folder
+      {texts.chooseAFolder}
       <input
         id="{id}-folder"
         class="only-read"
@@ -106,7 +107,7 @@
   class="drop"
   class:over
   role="group"
-  aria-label="Drop the evidence here"
+  aria-label={texts.dropTheEvidenceHere}
   ondragover={(event) => {
     event.preventDefault();
     over = true;
@@ -116,7 +117,7 @@
 >
   {#if isFolded}
     <details>
-      <summary>Another report: drop it here, or open this to paste or choose it</summary>
+      <summary>{texts.anotherReportDropItHere}</summary>
       {@render controls()}
     </details>
   {:else}
@@ -125,14 +126,14 @@
   {#if progress}
     <ProgressBar
       size="sm"
-      labelText="Reading"
+      labelText={texts.reading}
       helperText={unit === 'files'
-        ? `${progress.done} of ${progress.of} files`
-        : `${inBytes(progress.done)} of ${inBytes(progress.of)}`}
+        ? texts.ofFiles(progress.done, progress.of)
+        : texts.of(inBytes(progress.done), inBytes(progress.of))}
       value={progress.done}
       max={progress.of}
     />
-    <Button size="small" kind="ghost" on:click={onstop}>Stop reading</Button>
+    <Button size="small" kind="ghost" on:click={onstop}>{texts.stopReading}</Button>
   {/if}
 </div>
 

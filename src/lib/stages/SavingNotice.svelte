@@ -2,6 +2,7 @@
   /** What stands between the work and its safety: a full or blocked store, another window, what was undone. */
   import type { OpenJob } from '$lib/state/openJob.svelte';
   import Fetched from '$lib/ui/Fetched.svelte';
+  import { savingNotice as texts } from '$words/stages/all';
 
   let { open }: { open: OpenJob } = $props();
 
@@ -13,11 +14,11 @@
     <Fetched load={() => import('./SavingTrouble.svelte')}>
       {#snippet shown(SavingTrouble)}<SavingTrouble {open} />{/snippet}
       {#snippet away()}
-        <p role="alert">This job is not saved. Leave this page open until it is.</p>{/snippet}
+        <p role="alert">{texts.thisJobIsNotSaved}</p>{/snippet}
     </Fetched>
   {/if}
   {#if open.alsoOpenIn.length > 0 && saved}
-    <p role="status">This job is open in another window too. Both stay in step.</p>
+    <p role="status">{texts.thisJobIsOpenIn}</p>
   {/if}
   <p role="status" class:empty={open.said === ''}>{open.said}</p>
 </div>

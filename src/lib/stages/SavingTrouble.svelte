@@ -5,9 +5,10 @@
   import Exporting from '$lib/ui/Exporting.svelte';
   import type { OpenJob } from '$lib/state/openJob.svelte';
   import { shop } from '$lib/state/shop.svelte';
-  import type { StorageTrouble } from '$lib/wording/keeping';
-  import { TROUBLE_WORDS } from '$lib/wording/keeping';
-  import { problemPlace, problemWords } from '$lib/wording/problems';
+  import type { StorageTrouble } from '$words/keeping';
+  import { TROUBLE_WORDS } from '$words/keeping';
+  import { problemPlace, problemWords } from '$words/problems';
+  import { savingTrouble as texts } from '$words/stages/all';
 
   let { open }: { open: OpenJob } = $props();
 
@@ -19,8 +20,8 @@
   }
 
   const exportOrRetry = [
-    ['Export', () => (exporting = true)],
-    ['Try again', () => open.save()],
+    [texts.export, () => (exporting = true)],
+    [texts.tryAgain, () => open.save()],
   ] as const;
   let exporting = $state(false);
 
@@ -31,7 +32,7 @@
 
   const troubled = (trouble: StorageTrouble, kind: Notice['kind']): Notice => ({
     kind,
-    title: `Not saved: ${lowered(TROUBLE_WORDS[trouble].title)}`,
+    title: texts.notSaved(lowered(TROUBLE_WORDS[trouble].title)),
     subtitle: TROUBLE_WORDS[trouble].unsaved,
     actions: exportOrRetry,
   });
@@ -43,31 +44,29 @@
     silent: troubled('silent', 'warning'),
     gone: {
       kind: 'error',
-      title: 'Not saved: this job is no longer in the browser’s store.',
-      subtitle: 'It was deleted in another window, or the browser’s data was cleared.',
+      title: texts.notSavedThisJobIs,
+      subtitle: texts.itWasDeletedInAnother,
       actions: [
-        ['Save it anew', () => open.saveAnew()],
-        ['Export', () => (exporting = true)],
+        [texts.saveItAnew, () => open.saveAnew()],
+        [texts.export, () => (exporting = true)],
       ],
     },
     newer: {
       kind: 'error',
-      title: 'Not saved: a newer version of Tenant has changed this job.',
-      subtitle:
-        'Export what is here if you want to keep it, then reload to take the newer version.',
+      title: texts.notSavedANewerVersion,
+      subtitle: texts.exportWhatIsHereIf,
       actions: [
-        ['Export', () => (exporting = true)],
-        ['Reload', () => location.reload()],
+        [texts.export, () => (exporting = true)],
+        [texts.reload, () => location.reload()],
       ],
     },
     changedElsewhere: {
       kind: 'error',
-      title: 'Not saved: another window changed this job meanwhile.',
-      subtitle:
-        'Nothing has been overwritten. Keep what is here as a copy, or go on with the other version.',
+      title: texts.notSavedAnotherWindowChanged,
+      subtitle: texts.nothingHasBeenOverwrittenKeep,
       actions: [
-        ['Keep as a copy', keepCopy],
-        ['Take the other', () => open.takeStored()],
+        [texts.keepAsACopy, keepCopy],
+        [texts.takeTheOther, () => open.takeStored()],
       ],
     },
   };
@@ -91,7 +90,7 @@
 {/if}
 {#if open.refused.length > 0}
   <div role="alert" class="refused">
-    Not taken, and nothing has changed:
+    {texts.notTakenAndNothingHas}
     {#each open.refused as problem, n (n)}
       <span><strong>{problemPlace(problem)}</strong> {problemWords(problem)}</span>
     {/each}

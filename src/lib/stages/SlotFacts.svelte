@@ -5,12 +5,13 @@
   import { portsWithSlots } from '$core/read';
   import { valueOf, type Fact } from '$core/parts';
   import type { JobModel } from '$lib/stages/jobModel.svelte';
-  import { SOURCE_SHORT, SOURCE_WORDS } from '$lib/wording/facts';
-  import { linkWords } from '$lib/wording/figures';
+  import { SOURCE_SHORT, SOURCE_WORDS } from '$words/facts';
+  import { linkWords } from '$words/figures';
   import { selection } from '$lib/state/selection.svelte';
   import type { CardOnSlot } from '../board/layout';
-  import { SLOT_STATE_WORDS } from '$lib/wording/choices';
-  import { SIGNAL_WORDS } from '$lib/wording/things';
+  import { SLOT_STATE_WORDS } from '$words/choices';
+  import { SIGNAL_WORDS } from '$words/things';
+  import { slotFacts as texts } from '$words/stages/all';
 
   let {
     model,
@@ -34,12 +35,12 @@
       (each) => valueOf(each.uplink)?.id === uplink.id,
     );
     const link = linkWords({ generation: uplink.generation, width: uplink.lanes });
-    return `${link} with ${sharers.length - 1} more`;
+    return texts.withMore(link, sharers.length - 1);
   }
 
   function rows(of: Slot): readonly Row[] {
     const row = <Value,>(name: string, fact: Fact<Value>, print: (value: Value) => string): Row => {
-      if (fact === null) return [name, 'not known', ''];
+      if (fact === null) return [name, texts.notKnown, ''];
       const against = disagreeing(fact)
         .map(({ value, source }) => `${SOURCE_SHORT[source]}: ${print(value)}`)
         .filter((said) => !said.endsWith(`: ${print(fact.value)}`));
@@ -49,37 +50,35 @@
     const told = <Value,>(...of: Parameters<typeof row<Value>>): readonly Row[] =>
       of[1] === null ? [] : [row(...of)];
     const place: readonly Row[] = [
-      row('Opening', of.opening, String),
-      row('Holds', of.occupant, (occupant) => occupant?.name ?? 'nothing'),
+      row(texts.opening, of.opening, String),
+      row(texts.holds, of.occupant, (occupant) => occupant?.name ?? 'nothing'),
     ];
     if (of.bus === 'm2') {
       return [
-        row('Key', of.key, String),
-        row('Wired', of.wired, (signals) => signals.map((each) => SIGNAL_WORDS[each]).join(', ')),
-        row('Lengths', of.moduleLengthsMm, (lengths) => `${lengths.join(', ')} mm`),
-        row('Lanes wired', of.lanes, (lanes) => `x${lanes}`),
-        row('Generation', of.generation, String),
+        row(texts.key, of.key, String),
+        row(texts.wired, of.wired, (signals) =>
+          signals.map((each) => SIGNAL_WORDS[each]).join(', '),
+        ),
+        row(texts.lengths, of.moduleLengthsMm, (lengths) => texts.mm(lengths.join(', '))),
+        row(texts.lanesWired, of.lanes, (lanes) => `x${lanes}`),
+        row(texts.generation, of.generation, String),
         ...place.slice(1),
       ];
     }
     return of.bus === 'pci'
-      ? [row('Key', of.keying, String), ...place]
+      ? [row(texts.key, of.keying, String), ...place]
       : [
-          row('Length', of.connectorLanes, (lanes) => `x${lanes}`),
-          row('Lanes wired', of.lanes, (lanes) => `x${lanes}`),
-          row('Generation', of.generation, String),
-          row('Power limit', of.powerWatts, (watts) => `${watts} W`),
+          row(texts.length, of.connectorLanes, (lanes) => `x${lanes}`),
+          row(texts.lanesWired, of.lanes, (lanes) => `x${lanes}`),
+          row(texts.generation, of.generation, String),
+          row(texts.powerLimit, of.powerWatts, (watts) => `${watts} W`),
           ...place,
-          ...told('Port', of.port, (address) => address.slice(5)),
-          ...(valueOf(of.uplink) === null ? [] : [row('Shares', of.uplink, uplinkWords)]),
-          ...told('State', of.state, (state) => SLOT_STATE_WORDS[state]),
-          ...told('Hot-plug', of.hotPlug, (can) => (can ? 'yes' : 'no')),
-          ...told(
-            'Cards up to',
-            of.cardLength,
-            (most) => `${most === 'short' ? 'half' : 'full'} length`,
-          ),
-          ...told('Opening is', of.sharesOpening, (is) => (is ? 'shared' : 'its own')),
+          ...told(texts.port, of.port, (address) => address.slice(5)),
+          ...(valueOf(of.uplink) === null ? [] : [row(texts.shares, of.uplink, uplinkWords)]),
+          ...told(texts.state, of.state, (state) => SLOT_STATE_WORDS[state]),
+          ...told(texts.hotPlug, of.hotPlug, (can) => (can ? 'yes' : 'no')),
+          ...told(texts.cardsUpTo, of.cardLength, (most) => texts.halfLength(most === 'short')),
+          ...told(texts.openingIs, of.sharesOpening, (is) => (is ? 'shared' : texts.itsOwn)),
         ];
   }
 </script>
@@ -87,7 +86,9 @@
 <div class="facts">
   <div class="head">
     <h2>{slot.label}</h2>
-    <button type="button" class="text" onclick={() => (selection.slotId = null)}>All slots</button>
+    <button type="button" class="text" onclick={() => (selection.slotId = null)}
+      >{texts.allSlots}</button
+    >
   </div>
   <dl>
     {#each rows(slot) as [name, value, from], n (n)}
@@ -100,15 +101,19 @@
   </dl>
   {#if port?.trained && port.bothAble}
     <p class:below={port.belowAble}>
-      Its link trained to {linkWords(port.trained)}{#if port.belowAble}, less than both ends could
-        do: {linkWords(port.bothAble)}. An idle card may save power; look again while it is busy,
-        then at its seat and its contacts{:else}, all that both ends can do{/if}.
+      {texts.itsLinkTrainedTo(
+        linkWords(port.trained),
+      )}{#if port.belowAble}{texts.lessThanBothEndsCould(
+          linkWords(port.bothAble),
+        )}{:else}{texts.allThatBothEndsCan}{/if}.
     </p>
   {/if}
   {#each cards as { card }, n (n)}
     <p>
-      Planned here: <strong>{cardName(card)}</strong>, {card.lengthMm} mm long, {card.peakWatts} W at
-      most.
+      {texts.plannedHere} <strong>{cardName(card)}</strong>{texts.mmLongWAtMost(
+        card.lengthMm,
+        card.peakWatts,
+      )}
     </p>
   {/each}
 </div>

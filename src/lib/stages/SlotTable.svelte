@@ -6,6 +6,7 @@
   import { selection } from '$lib/state/selection.svelte';
   import type { CardOnSlot } from '../board/layout';
   import { plannedWords, slotLine } from '../board/slotWords';
+  import { slotTable as texts } from '$words/stages/all';
 
   let {
     model,
@@ -32,11 +33,13 @@
 </script>
 
 <table class="plain">
-  <caption class="only-read">The board as a table</caption>
+  <caption class="only-read">{texts.theBoardAsATable}</caption>
   <thead>
     <tr>
-      <th scope="col">Opening</th><th scope="col">Slot</th><th scope="col">What is known</th>
-      <th scope="col">Holds</th><th scope="col">Planned</th>
+      <th scope="col">{texts.opening}</th><th scope="col">{texts.slot}</th><th scope="col"
+        >{texts.whatIsKnown}</th
+      >
+      <th scope="col">{texts.holds}</th><th scope="col">{texts.planned}</th>
     </tr>
   </thead>
   <tbody>
@@ -61,7 +64,7 @@
         >
       </tr>
     {:else}
-      <tr><td colspan="5">No slots yet: the survey has not begun.</td></tr>
+      <tr><td colspan="5">{texts.noSlotsYetTheSurvey}</td></tr>
     {/each}
   </tbody>
 </table>

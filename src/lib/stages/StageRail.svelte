@@ -2,12 +2,13 @@
   /** The stages in the order of the work, and how much is still open in each. */
   import { STAGES, type Stage } from '$core/document';
   import type { OpenCounts } from '$core/procedure';
-  import { STAGE_WORDS } from '$lib/wording/stages';
+  import { STAGE_WORDS } from '$words/stages';
+  import { stageRail as texts } from '$words/stages/all';
 
   let { here, stage, open }: { here: string; stage: Stage; open: OpenCounts } = $props();
 </script>
 
-<nav aria-label="Stages of the work">
+<nav aria-label={texts.stagesOfTheWork}>
   <ol>
     {#each STAGES as each, n (each)}
       <li>
@@ -15,13 +16,13 @@
           <span class="order">{n + 1}</span>
           <span class="word">{STAGE_WORDS[each]}</span>
           {#if open[each] > 0}
-            <span class="open">{open[each]}<span class="only-read"> open</span></span>
+            <span class="open">{open[each]}<span class="only-read"> {texts.open}</span></span>
           {/if}
         </a>
       </li>
     {/each}
   </ol>
-  <a class="back" href="/">All jobs</a>
+  <a class="back" href="/">{texts.allJobs}</a>
 </nav>
 
 <style>

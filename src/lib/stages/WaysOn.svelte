@@ -5,23 +5,24 @@
   import Exporting from '$lib/ui/Exporting.svelte';
   import type { OpenJob } from '$lib/state/openJob.svelte';
   import { shop } from '$lib/state/shop.svelte';
+  import { waysOn as texts } from '$words/stages/all';
 
   let { open, reset }: { open: OpenJob; reset: () => void } = $props();
   let exporting = $state(false);
 
   async function setAside() {
-    await shop.remove(open.job.id, open.job.title || 'untitled job');
+    await shop.remove(open.job.id, open.job.title || texts.untitledJob);
     await goto('/');
   }
 </script>
 
 <div class="row">
   {#if open.canUndo !== null}
-    <Button size="small" on:click={() => open.undo()}>Undo: {open.canUndo}</Button>
+    <Button size="small" on:click={() => open.undo()}>{texts.undo(open.canUndo)}</Button>
   {/if}
-  <Button size="small" kind="tertiary" on:click={reset}>Try again</Button>
-  <Button size="small" kind="tertiary" on:click={() => (exporting = true)}>Export</Button>
-  <Button size="small" kind="danger-ghost" on:click={setAside}>Set the job aside in the bin</Button>
+  <Button size="small" kind="tertiary" on:click={reset}>{texts.tryAgain}</Button>
+  <Button size="small" kind="tertiary" on:click={() => (exporting = true)}>{texts.export}</Button>
+  <Button size="small" kind="danger-ghost" on:click={setAside}>{texts.setTheJobAsideIn}</Button>
 </div>
 <Exporting job={open.job} bind:open={exporting} />
 

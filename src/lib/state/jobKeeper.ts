@@ -6,10 +6,11 @@
 import { apply, restore, type Command } from '$core/commands';
 import { problemsOf, type Problem } from '$core/read';
 import { stateMark, type Job } from '$core/document';
-import { logWords } from '../wording/commands';
+import { logWords } from '$words/commands';
 import type { Change, History, Past, Steps } from './past';
-import type { StorageTrouble } from '$lib/wording/keeping';
+import type { StorageTrouble } from '$words/keeping';
 import type { WindowMessage, WindowNews } from './windows';
+import { jobKeeper as texts } from '$words/state';
 
 export type Saving = 'saved' | 'saving' | StorageTrouble | 'changedElsewhere' | 'gone' | 'newer';
 
@@ -118,7 +119,7 @@ export class JobKeeper {
     const { job } = this.state;
     const target = to.job ?? (to.change && this.keeping.changedBack(job, to.change));
     if (target === null) return;
-    const said = `${how === 'undo' ? 'Undone' : 'Done again'}: ${logWords(to.what)}`;
+    const said = `${how === 'undo' ? texts.undone : texts.doneAgain}: ${logWords(to.what)}`;
     const back = restore(job, target, how, to.what, this.stamp());
     const refused = problemsOf(back);
     if (refused.length > 0) {
@@ -135,10 +136,10 @@ export class JobKeeper {
     const isOfIt = history.of === stateMark(job) && history.format === job.format;
     const since =
       history.format === job.format
-        ? 'another window has changed this job since'
-        : 'an earlier version of Tenant kept what came before';
+        ? texts.anotherWindowHasChangedThis
+        : texts.anEarlierVersionOfTenant;
     if (isOfIt) this.put({ done: history.done, undone: history.undone });
-    else if (history.done.length > 0) this.put({ said: `Undo begins anew: ${since}.` });
+    else if (history.done.length > 0) this.put({ said: texts.undoBeginsAnew(since) });
   }
 
   /** Saves what is on the screen; called after every change and when the technician asks to try again. */
@@ -205,7 +206,7 @@ export class JobKeeper {
       done: [],
       undone: [],
       saving: 'saved',
-      said: 'Changed in another window; this one is up to date again.',
+      said: texts.changedInAnotherWindowThis,
     });
   }
 

@@ -14,7 +14,7 @@ import {
   saveJob,
   type StateMark,
 } from './jobStore';
-import { logWords } from '../wording/commands';
+import { logWords } from '$words/commands';
 import { keeping as safekeeping } from './keeping.svelte';
 import { now } from './now';
 import { readHistory, type Past } from './past';

@@ -22,10 +22,11 @@ import { hadJobs, markJobs } from './keeping.svelte';
 import { now } from './now';
 import { shelved, toShelf } from './shelf';
 import { changing, incomingRecords, jobRecords, restoring, troubleOf } from './stores';
-import type { StorageTrouble } from '$lib/wording/keeping';
+import type { StorageTrouble } from '$words/keeping';
 import { roomToWrite } from './room';
 import { supplies } from './supplies.svelte';
 import { hearWindows, tellWindows } from './windows';
+import { shop as texts } from '$words/state';
 
 const SEEDED = 'demo-seeded';
 const RESTORE_TRIES = 4;
@@ -259,7 +260,7 @@ class Shop {
 
   /** Takes a repaired job in the place of the record that was set aside; that one goes into the bin as it was. */
   async takeRepaired(key: string, job: Job): Promise<void> {
-    await this.remove(key, `${job.title || key} (as it was)`);
+    await this.remove(key, texts.asItWas(job.title || key));
     await this.create({ ...job, id: key });
   }
 

@@ -2,7 +2,7 @@
  * This browser's own store, where everything is kept and nowhere else: what is in it, how it is waited for, and what
  * its failures mean.
  */
-import type { StorageTrouble } from '$lib/wording/keeping';
+import type { StorageTrouble } from '$words/keeping';
 import { openDB, type IDBPDatabase } from 'idb';
 import localforage from 'localforage';
 import type { ListPlaces } from '$core/backup';

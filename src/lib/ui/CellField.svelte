@@ -1,9 +1,10 @@
 <script lang="ts" generics="Part extends object">
   /** One column of a card, or of a part of one, as a field. Wrong input changes nothing and says what is expected. */
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import { columnWords } from '$lib/wording/columns';
-  import { OPTION_WORDS } from '$lib/wording/options';
+  import { columnWords } from '$words/columns';
+  import { OPTION_WORDS } from '$words/options';
   import { printCell, takeCell, type Column } from '$core/catalogue';
+  import { cellField as texts } from '$words/ui';
 
   let {
     id,
@@ -19,8 +20,7 @@
     refused = '';
     if (text.trim() === printed) return;
     const fresh = takeCell(of, column, text);
-    if (fresh === undefined)
-      refused = `“${text.trim().slice(0, 30)}” is not ${column.cell.expects}`;
+    if (fresh === undefined) refused = texts.isNot(text.trim().slice(0, 30), column.cell.expects);
     else onchange(fresh);
   }
 </script>
@@ -35,7 +35,7 @@
     invalidText={refused}
     on:change={(event) => take(String((event.target as HTMLSelectElement | null)?.value ?? ''))}
   >
-    {#if takeCell(of, column, '') !== undefined}<SelectItem value="" text="none" />{/if}
+    {#if takeCell(of, column, '') !== undefined}<SelectItem value="" text={texts.none} />{/if}
     {#each column.cell.options as option (option)}<SelectItem
         value={option}
         text={OPTION_WORDS[option] ?? option}

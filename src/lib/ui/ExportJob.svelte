@@ -5,11 +5,12 @@
   import type { Job } from '$core/document';
   import { exportChoice } from '$lib/state/exportChoice.svelte';
   import { picturesOf } from '$lib/state/pictures';
-  import { STAYED_WORDS, byPlace } from '$lib/wording/exporting';
-  import { counted } from '$lib/wording/figures';
+  import { STAYED_WORDS, byPlace } from '$words/exporting';
+
   import { download } from './download';
   import { opensFor } from './fold';
   import ExportTicks from './ExportTicks.svelte';
+  import { exportJob as says } from '$words/ui';
 
   let { job, onclose }: { job: Job; onclose: () => void } = $props();
 
@@ -48,29 +49,28 @@
 <Modal
   open
   size="sm"
-  modalHeading="Export {job.title || 'this job'}"
-  primaryButtonText="Export"
-  secondaryButtonText="Cancel"
+  modalHeading={says.export(job.title || says.thisJob)}
+  primaryButtonText={says.export2}
+  secondaryButtonText={says.cancel}
   on:click:button--secondary={onclose}
   on:close={onclose}
   on:submit={write}
 >
   <ExportTicks id="export" />
   <p class="quiet">
-    The machine, needs, plan and figures go as they are. What is not ticked stays here, wherever it
-    stands. A backup holds everything.
+    {says.theMachineNeedsPlanAnd}
   </p>
   {#if words.length > 0}
     <details {@attach opensFor(true)}>
-      <summary>Goes out in words: read it before you export</summary>
+      <summary>{says.goesOutInWordsRead}</summary>
       {@render list(words)}
     </details>
   {/if}
   {#if stayed.length === 0}
-    <p class="quiet">Nothing is left out.</p>
+    <p class="quiet">{says.nothingIsLeftOut}</p>
   {:else}
     <details {@attach opensFor(words.length === 0)}>
-      <summary>Left out: {counted(out.stayed.length, 'text')}</summary>
+      <summary>{says.leftOutText(out.stayed.length)}</summary>
       {@render list(stayed)}
     </details>
   {/if}

@@ -2,8 +2,9 @@
   /** What goes out: each a tick, remembered. */
   import { Checkbox } from 'carbon-components-svelte';
   import type { ExportChoice } from '$core/write';
-  import { EXPORT_TICKS } from '$lib/wording/exporting';
+  import { EXPORT_TICKS } from '$words/exporting';
   import { exportChoice } from '$lib/state/exportChoice.svelte';
+  import { exportTicks as texts } from '$words/ui';
 
   let {
     id,
@@ -18,7 +19,7 @@
 </script>
 
 <fieldset>
-  <legend>Goes out with it</legend>
+  <legend>{texts.goesOutWithIt}</legend>
   {#each EXPORT_TICKS.filter(([what]) => !without.includes(what)) as [what, label] (what)}
     <Checkbox
       id="{id}-{what}"

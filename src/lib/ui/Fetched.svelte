@@ -3,10 +3,11 @@
   import { onMount, type Component, type Snippet } from 'svelte';
   import { renewal } from '$lib/state/renewal.svelte';
   import Guarded from './Guarded.svelte';
+  import { fetched as texts } from '$words/ui';
 
   let {
     load,
-    what = 'This part',
+    what = texts.thisPart,
     shown,
     waiting,
     away,
@@ -43,10 +44,8 @@
   {@render away()}
 {:else if isAway}
   <p role="alert">
-    {what} could not be fetched: {renewal.isOvertaken
-      ? 'Tenant was renewed in another window. Reload this one to go on with the newer version.'
-      : 'the server is away and nothing is kept of it.'}
-    <button type="button" class="text" onclick={fetch}>Try again</button>
+    {texts.couldNotBeFetchedTenant(what, renewal.isOvertaken)}
+    <button type="button" class="text" onclick={fetch}>{texts.tryAgain}</button>
   </p>
 {:else}
   {@render waiting?.()}

@@ -1,9 +1,10 @@
 <script lang="ts">
   /** What goes wrong in one part of a page stays in it: the other parts work on. */
   import type { Snippet } from 'svelte';
+  import { guarded as texts } from '$words/ui';
 
   let {
-    what = 'This part',
+    what = texts.thisPart,
     failed: instead,
     children,
   }: {
@@ -23,9 +24,9 @@
       {@render instead(error, reset)}
     {:else}
       <div role="alert" class="broken">
-        <strong>{what} cannot be shown.</strong> Nothing of the job is lost, and the other parts
-        work on. ({String(error).slice(0, 200)})
-        <button type="button" class="text" onclick={reset}>Try again</button>
+        <strong>{texts.cannotBeShown(what)}</strong>
+        {texts.nothingOfTheJobIs(String(error).slice(0, 200))}
+        <button type="button" class="text" onclick={reset}>{texts.tryAgain}</button>
       </div>
     {/if}
   {/snippet}

@@ -1,38 +1,33 @@
 <script lang="ts">
   import { Checkbox, Modal } from 'carbon-components-svelte';
   import { letters } from '$lib/state/letters.svelte';
+  import { keysHelp as texts } from '$words/ui';
 
   let { open = $bindable(false) }: { open: boolean } = $props();
 
   const KEYS: readonly (readonly [string, string])[] = [
-    ['?', 'this list'],
-    ['/', 'search in the list on the screen'],
-    ['1 … 8', 'go to the stage: Survey, Needs, Choose, Prepare, Fit, Drivers, Prove, Hand over'],
-    ['Ctrl Z', 'undo, in every stage'],
-    ['Ctrl Shift Z', 'redo'],
-    ['N', 'a new job, in the list of jobs'],
-    ['B', 'to the board; arrows then move from slot to slot'],
-    ['Alt ↑ ↓', 'the slot faces the next opening, in Survey'],
-    [
-      'Arrows',
-      'on an obstacle in the drawing, in Survey: a millimetre that way; with Shift ten; with Alt it stretches',
-    ],
-    ['P  C  W', 'to the best plan, the cards, the watts, in Choose'],
-    [
-      'T',
-      'try the card that has the focus where it does best, and again in the next slot, in Choose',
-    ],
-    ['Esc', 'take everything on trial off again, in Choose'],
-    ['↑ ↓', 'from card to card in the list, in Choose'],
-    ['A', 'accept the proposed plan, or what is on trial, in Choose'],
-    ['Space', 'tick the step and go to the next, in Prepare, Fit, Drivers and Hand over'],
-    ['Backspace', 'take back the last tick there'],
+    ['?', texts.thisList],
+    ['/', texts.searchInTheListOn],
+    ['1 … 8', texts.goToTheStageSurvey],
+    [texts.ctrlZ, texts.undoInEveryStage],
+    [texts.ctrlShiftZ, 'redo'],
+    ['N', texts.aNewJobInThe],
+    ['B', texts.toTheBoardArrowsThen],
+    [texts.alt, texts.theSlotFacesTheNext],
+    [texts.arrows, texts.onAnObstacleInThe],
+    ['P  C  W', texts.toTheBestPlanThe],
+    ['T', texts.tryTheCardThatHas],
+    [texts.esc, texts.takeEverythingOnTrialOff],
+    ['↑ ↓', texts.fromCardToCardIn],
+    ['A', texts.acceptTheProposedPlanOr],
+    ['Space', texts.tickTheStepAndGo],
+    ['Backspace', texts.takeBackTheLastTick],
   ];
 </script>
 
-<Modal bind:open modalHeading="Keys" passiveModal size="sm" hasScrollingContent>
+<Modal bind:open modalHeading={texts.keys} passiveModal size="sm" hasScrollingContent>
   <Checkbox
-    labelText="Single letters and digits act"
+    labelText={texts.singleLettersAndDigitsAct}
     checked={letters.act}
     on:check={(event) => letters.switchTo(event.detail)}
   />

@@ -1,7 +1,7 @@
 <script lang="ts">
   /** What could not be read, each with its place. */
   import type { Problem } from '$core/read';
-  import { problemPlace, problemWords } from '$lib/wording/problems';
+  import { problemPlace, problemWords } from '$words/problems';
 
   let { problems }: { problems: readonly Problem[] } = $props();
 </script>

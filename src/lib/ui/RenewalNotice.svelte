@@ -3,6 +3,7 @@
   import { Button } from 'carbon-components-svelte';
   import { held } from '$lib/state/openJob.svelte';
   import { renewal } from '$lib/state/renewal.svelte';
+  import { renewalNotice as texts } from '$words/ui';
 
   const unsaved = $derived(
     [...held.values()].some(({ saving, isTyping }) => saving !== 'saved' || isTyping),
@@ -11,20 +12,18 @@
 
 {#if renewal.isOvertaken}
   <p role="status">
-    Tenant was renewed in another window. This one goes on with version {renewal.version}; reload it
-    to take the newer one.
+    {texts.tenantWasRenewedInAnother(renewal.version)}
     <Button size="small" kind="ghost" disabled={unsaved} on:click={() => location.reload()}
-      >Reload</Button
+      >{texts.reload}</Button
     >
   </p>
 {:else if renewal.isWaiting}
   <p role="status">
-    A newer version of Tenant is here. This window goes on with version {renewal.version} until you take
-    it over.
+    {texts.aNewerVersionOfTenant(renewal.version)}
     <Button size="small" kind="ghost" disabled={unsaved} on:click={() => renewal.takeOver()}
-      >Take it over</Button
+      >{texts.takeItOver}</Button
     >
-    {#if unsaved}Save first.{/if}
+    {#if unsaved}{texts.saveFirst}{/if}
   </p>
 {/if}
 

@@ -7,6 +7,7 @@
   import { isNoCommand } from './keys';
   import type { Snippet } from 'svelte';
   import Fetched from './Fetched.svelte';
+  import { topBar as texts } from '$words/ui';
 
   let { middle, tools }: { middle?: Snippet; tools?: Snippet } = $props();
 
@@ -25,7 +26,7 @@
       <path d="M6 4v24M6 11h21M6 21h14" class="frame" />
       <rect x="10" y="8" width="15" height="6" class="card" />
     </svg>
-    <span class="name">Tenant</span>
+    <span class="name">{texts.tenant}</span>
   </a>
   <div class="middle">{@render middle?.()}</div>
   <div class="tools">
@@ -34,7 +35,7 @@
       kind="ghost"
       size="small"
       icon={Keyboard}
-      iconDescription="Keys (?)"
+      iconDescription={texts.keys}
       tooltipAlignment="end"
       on:click={() => (keysOpen = true)}
     />
@@ -42,7 +43,7 @@
       kind="ghost"
       size="small"
       icon={theme.current === 'g10' ? Asleep : Light}
-      iconDescription={theme.current === 'g10' ? 'Dark' : 'Light'}
+      iconDescription={theme.current === 'g10' ? texts.dark : texts.light}
       tooltipAlignment="end"
       on:click={() => theme.toggle()}
     />

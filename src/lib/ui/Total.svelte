@@ -1,7 +1,8 @@
 <script lang="ts">
   /** A sum before tax, and with it. */
   import { money } from '$lib/state/money.svelte';
-  import { inMoney } from '$lib/wording/figures';
+  import { inMoney } from '$words/figures';
+  import { total as texts } from '$words/ui';
 
   let { cents }: { cents: number } = $props();
 </script>
@@ -10,7 +11,7 @@
   >{inMoney(cents)}
   {money.currency}{money.taxPoints === 0
     ? ''
-    : `, ${inMoney(money.withTax(cents))} with ${money.taxPoints / 100} % tax`}</span
+    : texts.withTax(inMoney(money.withTax(cents)), money.taxPoints / 100)}</span
 >
 
 <style>

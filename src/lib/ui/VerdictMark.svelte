@@ -12,7 +12,7 @@
 </script>
 
 <script lang="ts">
-  import { VERDICT_WORDS } from '$lib/wording/findings';
+  import { VERDICT_WORDS } from '$words/findings';
 
   let {
     verdict,

@@ -3,7 +3,7 @@
  * All else is known by name and size, and passes through when it is wanted.
  */
 import { Reader, ZipReader, configure, type FileEntry } from '@zip.js/zip.js/index-native.js';
-import type { WhyLeftOut } from '$lib/wording/packages';
+import type { WhyLeftOut } from '$words/packages';
 import { nameInArchive, saysOfDrivers, type PackageFile } from '$core/drivers';
 
 // This is a worker already, and the page lets no other be started from a text.

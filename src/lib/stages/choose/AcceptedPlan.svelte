@@ -7,6 +7,7 @@
   import Running from './Running.svelte';
   import ShoppingList from './ShoppingList.svelte';
   import Fetched from '$lib/ui/Fetched.svelte';
+  import { acceptedPlan as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
@@ -31,16 +32,15 @@
 
 <section class="part" aria-labelledby="plan-heading">
   <div class="head">
-    <h2 id="plan-heading">The accepted plan</h2>
-    <Button size="small" kind="tertiary" on:click={() => withdraw(model)}>Withdraw it</Button>
+    <h2 id="plan-heading">{texts.theAcceptedPlan}</h2>
+    <Button size="small" kind="tertiary" on:click={() => withdraw(model)}>{texts.withdrawIt}</Button
+    >
   </div>
   {#if planning.progress !== null}
     <Running {planning} />
   {:else if !isStillBest && planning.plans.length > 0}
     <p class="warn" role="status">
-      {hasChangedSincePlan(job)
-        ? 'Since it was accepted, the survey or the needs have changed: another plan is now best.'
-        : 'By its score another plan is better than this one.'} Withdraw the accepted one to see it.
+      {texts.sinceItWasAcceptedThe(hasChangedSincePlan(job))}
     </p>
   {/if}
   <ShoppingList {job} />

@@ -1,10 +1,11 @@
 <script lang="ts">
   /** The other plans with their prices, one key away; opened, beside each other. */
   import { moneyCents } from '$core/plans';
-  import { inMoney } from '$lib/wording/figures';
-  import { PLAN_WORDS } from '$lib/wording/plans';
+  import { inMoney } from '$words/figures';
+  import { PLAN_WORDS } from '$words/plans';
   import type { JobModel } from '../jobModel.svelte';
   import Fetched from '$lib/ui/Fetched.svelte';
+  import { alternatives as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
@@ -14,8 +15,8 @@
 
 {#if planning.plans.length > 1}
   <section aria-labelledby="others-heading">
-    <h2 id="others-heading">Other plans</h2>
-    <div class="switch" role="group" aria-label="Which plan is shown">
+    <h2 id="others-heading">{texts.otherPlans}</h2>
+    <div class="switch" role="group" aria-label={texts.whichPlanIsShown}>
       {#each planning.plans as { key, plan } (key)}
         <button
           type="button"
@@ -31,7 +32,7 @@
       {/each}
     </div>
     <details bind:open={areBeside}>
-      <summary>What differs, and what each delivers for its price</summary>
+      <summary>{texts.whatDiffersAndWhatEach}</summary>
       {#if areBeside}
         <Fetched load={() => import('./PlansBeside.svelte')}>
           {#snippet shown(PlansBeside)}<PlansBeside {model} />{/snippet}

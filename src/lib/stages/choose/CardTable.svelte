@@ -11,10 +11,10 @@
   import { ran } from '$lib/state/effects';
   import { selection } from '$lib/state/selection.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
-  import { busWords, deliveryWords } from '$lib/wording/deliveries';
-  import { inMoney } from '$lib/wording/figures';
-  import { flowFigure } from '$lib/wording/flowFigures';
-  import { CARD_KIND_WORDS } from '$lib/wording/kinds/words';
+  import { busWords, deliveryWords } from '$words/deliveries';
+  import { inMoney } from '$words/figures';
+  import { flowFigure } from '$words/flowFigures';
+  import { CARD_KIND_WORDS } from '$words/kinds/words';
   import type { JobModel } from '../jobModel.svelte';
   import {
     SORTS,
@@ -25,6 +25,7 @@
     type Sifting,
     type Sort,
   } from '../../catalogue/comparison';
+  import { cardTable as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
@@ -74,11 +75,11 @@
   const shown = $derived(all ? sorted : sorted.slice(0, SHOWN_AT_ONCE));
 
   const SORT_WORDS: Readonly<Record<Sort, string>> = {
-    fit: 'best for this job first',
-    gets: 'what gives most first',
-    price: 'cheapest first',
-    days: 'quickest here first',
-    name: 'by name',
+    fit: texts.bestForThisJobFirst,
+    gets: texts.whatGivesMostFirst,
+    price: texts.cheapestFirst,
+    days: texts.quickestHereFirst,
+    name: texts.byName,
   };
   /** Slots are called by their number where a number is all that tells them apart. */
   const shortLabel = (label: string) => label.replace(/^slot /i, '').replace(/ ?\(PCI\)$/, ' P');
@@ -118,13 +119,13 @@
 <svelte:window {onkeydown} />
 
 <section aria-labelledby="cards-heading">
-  <h2 id="cards-heading" class="only-read">Every card in every slot</h2>
+  <h2 id="cards-heading" class="only-read">{texts.everyCardInEverySlot}</h2>
   <div class="sift">
     <Search
       id="card-search"
       size="sm"
-      labelText="Search cards"
-      placeholder="Name, plug, bus, identity … ( / )"
+      labelText={texts.searchCards}
+      placeholder={texts.namePlugBusIdentity}
       value={sifting.sought}
       on:input={(event) =>
         (sifting = { ...sifting, sought: (event.target as HTMLInputElement).value })}
@@ -135,13 +136,13 @@
       id="card-kind"
       size="sm"
       hideLabel
-      labelText="Kind of card"
+      labelText={texts.kindOfCard}
       selected={sifting.kind}
       on:change={(event) =>
         (sifting = { ...sifting, kind: (event.target as HTMLSelectElement).value })}
     >
-      <SelectItem value="needed" text="kinds needed" />
-      <SelectItem value="all" text="all kinds" />
+      <SelectItem value="needed" text={texts.kindsNeeded} />
+      <SelectItem value="all" text={texts.allKinds} />
       {#each Object.entries(CARD_KIND_WORDS) as [value, text] (value)}
         <SelectItem {value} {text} />
       {/each}
@@ -150,7 +151,7 @@
       id="card-sort"
       size="sm"
       hideLabel
-      labelText="Order"
+      labelText={texts.order}
       selected={sort}
       on:change={(event) =>
         (sort = SORTS.find((each) => each === (event.target as HTMLSelectElement).value) ?? 'fit')}
@@ -160,27 +161,26 @@
   </div>
   <div class="only">
     <Checkbox
-      labelText="goes in somewhere"
+      labelText={texts.goesInSomewhere}
       checked={sifting.goesIn}
       on:check={(event) => (sifting = { ...sifting, goesIn: event.detail })}
     />
     <Checkbox
-      labelText="meets a need alone"
+      labelText={texts.meetsANeedAlone}
       checked={sifting.meets}
       on:check={(event) => (sifting = { ...sifting, meets: event.detail })}
     />
   </div>
   <p class="quiet" role="status">
-    {rows === null ? 'Comparing' : sorted.length} of {supplies.cards?.length ?? 0} cards. Drag one onto
-    a slot, or T tries it where it does best, and again in the next.
+    {texts.comparingOfCardsDragOne(sorted.length, rows === null, supplies.cards?.length ?? 0)}
   </p>
   <div class="scroll">
     <table class="plain cells" aria-busy={isComparing} bind:this={table}>
       <thead>
         <tr>
-          <th scope="col">Card</th>
-          <th scope="col" class="number">Price</th>
-          <th scope="col">Gives</th>
+          <th scope="col">{texts.card}</th>
+          <th scope="col" class="number">{texts.price}</th>
+          <th scope="col">{texts.gives}</th>
           {#each machine.slots as slot (slot.id)}
             <th scope="col" class="slot" title={slot.label}
               ><span class="only-read">{slot.label}</span><span aria-hidden="true"
@@ -212,18 +212,18 @@
                 onkeydown={fromRowToRow}>{cardName(card)}</button
               >
               <span>{deliveryWords(card.delivers)} · {busWords(card)}</span>
-              {#if tried.has(card.id)}<span class="tried">on trial</span>
+              {#if tried.has(card.id)}<span class="tried">{texts.onTrial}</span>
               {:else if planned.has(card.id)}<span class="tried"
-                  >planned in {planned.get(card.id)}</span
+                  >{texts.plannedIn(planned.get(card.id))}</span
                 >{/if}
             </th>
             <td class="number"
               >{inMoney(card.priceCents)}<span class="days"
-                >{card.leadDays === null ? 'in the drawer' : `${card.leadDays} days`}</span
+                >{card.leadDays === null ? texts.inTheDrawer : texts.days(card.leadDays)}</span
               ></td
             >
             <td class="gives">
-              {gives(each)}{drawn !== null && !drawn.enough ? ', short' : ''}
+              {gives(each)}{drawn !== null && !drawn.enough ? texts.short : ''}
               {#if drawn}
                 <svg width={BAR_PX} height="8" aria-hidden="true">
                   <rect class="bar" class:short={!drawn.enough} width={drawn.width} height="8" />
@@ -233,8 +233,8 @@
               {#if model.job.needs.length > 1}
                 <span class="days"
                   >{each.meets.length === 0
-                    ? 'meets none alone'
-                    : `meets ${each.meets.length} of ${model.job.needs.length}`}</span
+                    ? texts.meetsNoneAlone
+                    : texts.meetsOf(each.meets.length, model.job.needs.length)}</span
                 >
               {/if}
             </td>
@@ -252,7 +252,7 @@
                   }}
                 >
                   <VerdictMark {verdict} withWord={false} />
-                  <span class="only-read">{cardName(card)} in {slot.label}</span>
+                  <span class="only-read">{texts.in(cardName(card), slot.label)}</span>
                 </button>
               </td>
             {/each}
@@ -260,9 +260,7 @@
         {:else}
           <tr
             ><td colspan={machine.slots.length + 3}
-              >{rows === null
-                ? 'Each card is tried in each slot.'
-                : 'No card matches. Fewer words, or another kind.'}</td
+              >{rows === null ? texts.eachCardIsTriedIn : texts.noCardMatchesFewerWords}</td
             ></tr
           >
         {/each}
@@ -271,7 +269,7 @@
   </div>
   {#if sorted.length > SHOWN_AT_ONCE}
     <button type="button" class="text" onclick={() => (all = !all)}
-      >{all ? `Only the first ${SHOWN_AT_ONCE}` : `All ${sorted.length}`}</button
+      >{all ? texts.onlyTheFirst(SHOWN_AT_ONCE) : texts.all(sorted.length)}</button
     >
   {/if}
   <p class="legend">

@@ -9,13 +9,14 @@
   import { supplies } from '$lib/state/supplies.svelte';
   import type { JobModel } from '../jobModel.svelte';
   import { accept } from './accept';
-  import { chooseWords, proposalWords, trialWords } from '$lib/wording/chooseAnswer';
+  import { chooseWords, proposalWords, trialWords } from '$words/chooseAnswer';
   import AnswerLine from '../AnswerLine.svelte';
   import NeedStrip from './NeedStrip.svelte';
   import PlanBox from './PlanBox.svelte';
   import Fetched from '$lib/ui/Fetched.svelte';
   import Guarded from '$lib/ui/Guarded.svelte';
   import { ran } from '$lib/state/effects';
+  import { chooseStage as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
@@ -79,37 +80,37 @@
 
 {#if supplies.supplierAway}
   <p class="away" role="status">
-    <strong>The supplier or the driver library cannot be reached.</strong>
-    What was kept from last time is used; driver verdicts may be missing.
+    <strong>{texts.theSupplierOrTheDriver}</strong>
+    {texts.whatWasKeptFromLast}
   </p>
 {/if}
 {#if model.job.machine.slots.length === 0}
-  <h1>Nothing to plan for yet</h1>
+  <h1>{texts.nothingToPlanForYet}</h1>
   <p>
-    Survey the machine first: without slots no card has a place. <a href="survey">To the survey</a>
+    {texts.surveyTheMachineFirstWithout} <a href="survey">{texts.toTheSurvey}</a>
   </p>
 {:else if supplies.cards === null && supplies.supplierAway}
-  <h1>No catalogue yet</h1>
-  <p>Cards come from the supplier the first time; after that they are kept in this browser.</p>
-  <Button size="small" on:click={() => supplies.read()}>Try again</Button>
+  <h1>{texts.noCatalogueYet}</h1>
+  <p>{texts.cardsComeFromTheSupplier}</p>
+  <Button size="small" on:click={() => supplies.read()}>{texts.tryAgain}</Button>
 {:else if supplies.cards === null}
-  <Working words="Fetching the catalogue" />
+  <Working words={texts.fetchingTheCatalogue} />
 {:else}
-  <h1 class="only-read">Choose</h1>
+  <h1 class="only-read">{texts.choose}</h1>
   <AnswerLine {answer} stage="choose" />
-  <div class="strip"><Guarded what="What each need gets"><NeedStrip {model} /></Guarded></div>
+  <div class="strip"><Guarded what={texts.whatEachNeedGets}><NeedStrip {model} /></Guarded></div>
   {#if model.onTrial.length > 0}
     <Fetched load={() => import('./TrialBox.svelte')}>
       {#snippet shown(TrialBox)}<TrialBox {model} />{/snippet}
     </Fetched>
   {/if}
   <div class="parts">
-    <ContentSwitcher size="sm" aria-label="Parts of choosing" bind:selectedIndex={part}>
-      <Switch text="Plan" />
-      <Switch text="Cards" />
-      <Switch text="Links" />
-      <Switch text="Power" />
-      <Switch text="What if" />
+    <ContentSwitcher size="sm" aria-label={texts.partsOfChoosing} bind:selectedIndex={part}>
+      <Switch text={texts.plan} />
+      <Switch text={texts.cards} />
+      <Switch text={texts.links} />
+      <Switch text={texts.power} />
+      <Switch text={texts.whatIf} />
     </ContentSwitcher>
   </div>
   {#if part === 0}
@@ -123,14 +124,14 @@
         {#snippet shown(AcceptedPlan)}<AcceptedPlan {model} />{/snippet}
       </Fetched>
     {:else}
-      <Guarded what="The plan"><PlanBox {model} /></Guarded>
+      <Guarded what={texts.thePlan}><PlanBox {model} /></Guarded>
       <Fetched load={() => import('./Weighing.svelte')}>
         {#snippet shown(Weighing)}<Weighing {model} />{/snippet}
       </Fetched>
     {/if}
   {:else if part === 1}
     <Fetched load={() => import('./CardTable.svelte')}>
-      {#snippet waiting()}<Working words="Laying out the cards" />{/snippet}
+      {#snippet waiting()}<Working words={texts.layingOutTheCards} />{/snippet}
       {#snippet shown(CardTable)}<CardTable {model} />{/snippet}
     </Fetched>
   {:else if part === 2}

@@ -5,10 +5,11 @@
   import type { Change, Repair } from '$core/planner';
   import { moneyCents } from '$core/plans';
   import { supplies } from '$lib/state/supplies.svelte';
-  import { inMoney } from '$lib/wording/figures';
-  import { changeWords, memberWords } from '$lib/wording/clashes';
+  import { inMoney } from '$words/figures';
+  import { changeWords, memberWords } from '$words/clashes';
   import type { JobModel } from '../jobModel.svelte';
   import { doing } from './doing';
+  import { clash as texts } from '$words/stages/choose';
 
   let { model, suppose }: { model: JobModel; suppose: (change: Change) => void } = $props();
 
@@ -21,22 +22,21 @@
 
   function price({ cents, plan }: Repair): string {
     const parts = inMoney(moneyCents(plan.cost.parts));
-    if (cents === 0) return `the plan then costs ${parts}`;
+    if (cents === 0) return texts.thePlanThenCosts(parts);
     return cents === null
-      ? `price not known, the plan then costs ${parts}`
-      : `costs ${inMoney(cents)}; the plan then costs ${parts}`;
+      ? texts.priceNotKnownThePlan(parts)
+      : texts.costsThePlanThenCosts(inMoney(cents), parts);
   }
 </script>
 
 <section aria-labelledby="clash-heading">
-  <h2 id="clash-heading">Why not everything fits</h2>
+  <h2 id="clash-heading">{texts.whyNotEverythingFits}</h2>
   {#if explanation === null}
-    <Working words="Finding out what conflicts" />
+    <Working words={texts.findingOutWhatConflicts} />
   {:else}
     {#each explanation.sets as { members }, n (n)}
       <p>
-        {explanation.sets.length > 1 ? `${n + 1}. ` : ''}These do not go together; without any one
-        of them the rest does:
+        {texts.theseDoNotGoTogether(explanation.sets.length > 1 ? `${n + 1}. ` : '')}
       </p>
       <ul class="set">
         {#each members as member, n (n)}
@@ -45,7 +45,7 @@
       </ul>
     {/each}
     {#if explanation.repairs.length > 0}
-      <h3>Any one of these would solve it</h3>
+      <h3>{texts.anyOneOfTheseWould}</h3>
       <ul class="changes">
         {#each explanation.repairs as each, n (n)}
           {@const act = doing(model, each.change)}
@@ -54,17 +54,17 @@
             <span class="quiet">{price(each)}</span>
             <span class="acts">
               <Button size="small" kind="ghost" on:click={() => suppose(each.change)}
-                >See it first</Button
+                >{texts.seeItFirst}</Button
               >
               {#if act}<Button size="small" kind="tertiary" on:click={act}
-                  >{'extra' in each.change ? 'Buy it' : 'Do it'}</Button
+                  >{'extra' in each.change ? texts.buyIt : texts.doIt}</Button
                 >{/if}
             </span>
           </li>
         {/each}
       </ul>
     {:else}
-      <p>No single change that Tenant knows of solves it.</p>
+      <p>{texts.noSingleChangeThatTenant}</p>
     {/if}
   {/if}
 </section>

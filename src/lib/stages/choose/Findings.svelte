@@ -6,18 +6,19 @@
   import { flowOf } from '$core/flow';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
-  import { FACT_WORDS, adviceWords } from '$lib/wording/facts';
-  import { findingWords } from '$lib/wording/findings';
+  import { FACT_WORDS, adviceWords } from '$words/facts';
+  import { findingWords } from '$words/findings';
   import type { JobModel } from '../jobModel.svelte';
+  import { findings as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
   const QUESTION: Readonly<Record<Verdict, string>> = {
     clear: '',
-    limited: 'With what catch? ',
-    needs: 'What does it take? ',
-    unknown: 'What is not known? ',
-    blocked: 'Why not here? ',
+    limited: texts.withWhatCatch,
+    needs: texts.whatDoesItTake,
+    unknown: texts.whatIsNotKnown,
+    blocked: texts.whyNotHere,
   };
 
   const card = $derived(model.overlaidCard);
@@ -53,7 +54,7 @@
       {#if remedy}<em>{remedy}</em>{/if}
       {#if fact !== null && finding.verdict !== 'clear'}
         <button type="button" class="text" onclick={() => mend(finding)}
-          >{finding.verdict === 'unknown' ? 'Tell' : 'Correct'}: {FACT_WORDS[fact.code]
+          >{finding.verdict === 'unknown' ? texts.tell : texts.correct}: {FACT_WORDS[fact.code]
             .name}</button
         >
       {/if}
@@ -61,16 +62,16 @@
   </li>
 {/snippet}
 
-<section aria-live="polite" aria-label="Findings">
+<section aria-live="polite" aria-label={texts.findings}>
   {#if card === null}
-    <p class="quiet">Select a card to see it laid over every slot of the board.</p>
+    <p class="quiet">{texts.selectACardToSee}</p>
   {:else if slot === null || verdict === null}
     <p class="quiet">
-      {cardName(card)} is laid over the board. Select a slot to read why, or drag the card onto one.
+      {texts.isLaidOverTheBoard(cardName(card))}
     </p>
   {:else}
     <h2>
-      {QUESTION[verdict.verdict]}{cardName(card)} in {slot.label}
+      {texts.in(QUESTION[verdict.verdict], cardName(card), slot.label)}
       <VerdictMark verdict={verdict.verdict} />
     </h2>
     <ul>

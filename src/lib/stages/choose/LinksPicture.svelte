@@ -10,11 +10,12 @@
   import type { FlowStage, StageCode } from '$core/kinds';
   import ScrollArea from '$lib/ui/ScrollArea.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
-  import { figure, inMegabytes, inTime } from '$lib/wording/figures';
-  import { needWords } from '$lib/wording/needs';
-  import { KIND_WORDS } from '$lib/wording/kinds/words';
-  import { flowStageWords } from '$lib/wording/stages';
+  import { figure, inMegabytes, inTime } from '$words/figures';
+  import { needWords } from '$words/needs';
+  import { KIND_WORDS } from '$words/kinds/words';
+  import { flowStageWords } from '$words/stages';
   import type { JobModel } from '../jobModel.svelte';
+  import { linksPicture as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
@@ -120,20 +121,20 @@
 
   const providerName = ({ route }: RouteRates) =>
     route.provider.fitted === null
-      ? 'the board itself'
-      : `${cardName(route.provider.fitted.card)} in ${route.provider.fitted.slot.label}`;
+      ? texts.theBoardItself
+      : texts.in2(cardName(route.provider.fitted.card), route.provider.fitted.slot.label);
   const per = (each: RouteRates) =>
-    streamsOf(each.route) > 1 ? ` each, ${streamsOf(each.route)} at once` : '';
+    streamsOf(each.route) > 1 ? texts.eachAtOnce(streamsOf(each.route)) : '';
   /** How many at once, how far off what is wanted, and what it would be alone. */
   function besideWords(each: RouteRates): string {
     const { high, low } = rateOf(each);
     const { wanted } = each.route.flow;
     const short =
       high < wanted
-        ? ` – ${Math.round((high / wanted) * 100)} % of the ${inMegabytes(wanted)} wanted`
+        ? texts.ofTheWanted(Math.round((high / wanted) * 100), inMegabytes(wanted))
         : '';
     const less = each.alone.high > high * 1.001 || each.alone.low > low * 1.001;
-    return `${per(each)}${short}${together && less ? `; alone ${bandWords(each.alone)}` : ''}`;
+    return `${per(each)}${short}${together && less ? texts.alone2(bandWords(each.alone)) : ''}`;
   }
   const bandWords = ({ low, high }: { low: number; high: number }) =>
     `${Math.round(low / 1e6)}–${inMegabytes(high)}`;
@@ -143,7 +144,7 @@
         { bytes: gigabytes * 1e9, files },
         rateOf(each),
       );
-      return `${inTime(leastSeconds)} to ${inTime(mostSeconds)}`;
+      return texts.to(inTime(leastSeconds), inTime(mostSeconds));
     }),
   );
   const within = (value: number, most: number) =>
@@ -152,19 +153,18 @@
 
 {#if rates.length === 0}
   <p>
-    No need here is a rate over a link: nothing flows that could be drawn. Network, USB, drives and
-    Wi-Fi are drawn once a plan or a trial serves them.
+    {texts.noNeedHereIsA}
   </p>
 {:else}
   <div class="head">
     {#if groups.length > 0}
-      <ContentSwitcher size="sm" aria-label="How the needs are used" bind:selectedIndex={part}>
-        <Switch text="Each alone" />
-        <Switch text="Together" />
+      <ContentSwitcher size="sm" aria-label={texts.howTheNeedsAreUsed} bind:selectedIndex={part}>
+        <Switch text={texts.eachAlone} />
+        <Switch text={texts.together} />
       </ContentSwitcher>
     {:else}
       <p class="quiet">
-        Each need by itself. Needs of the same group, told in Needs, are also reckoned together.
+        {texts.eachNeedByItselfNeeds}
       </p>
     {/if}
   </div>
@@ -175,16 +175,18 @@
       {@const half = Math.max(0.5, thick(rate.high * streamsOf(each.route)) / 2)}
       <h3>
         {KIND_WORDS[each.route.need.kind]}: {needWords(each.route.need)}
-        <span class="quiet">over {providerName(each)}</span>
+        <span class="quiet">{texts.over(providerName(each))}</span>
       </h3>
       <svg
         width={widthPx}
         height={ROW_PX}
         viewBox="0 0 {widthPx} {ROW_PX}"
         role="img"
-        aria-label="{KIND_WORDS[each.route.need.kind]}: {bandWords(rate)}{per(
-          each,
-        )}; the table below has every stage"
+        aria-label={texts.theTableBelowHasEvery(
+          KIND_WORDS[each.route.need.kind],
+          bandWords(rate),
+          per(each),
+        )}
       >
         <rect class="stream" x="0" y={48 - half} width={widthPx} height={half * 2} />
         {#each gates as gate, g (g)}
@@ -197,9 +199,9 @@
             <text x={gate.x} y={12} text-anchor="middle">{gate.words}</text>
             <text class="figure" x={gate.x} y={ROW_PX - LABEL_PX} text-anchor="middle"
               >{figure(gate.stage.shared?.high ?? gate.stage.high, 'B/s')}{gate.limits
-                ? ' – limits'
+                ? texts.limits
                 : gate.atWorst
-                  ? ' – at worst'
+                  ? texts.atWorst
                   : ''}</text
             >
           </g>
@@ -208,14 +210,15 @@
       <p class="gets">
         <strong>{bandWords(rate)}</strong>{besideWords(each)}
         <span class="quiet">
-          · {gigabytes} GB in {files.toLocaleString('en-GB')} files: {times[n]}</span
+          {texts.gbInFiles(gigabytes, files.toLocaleString('en-GB'), times[n])}</span
         >
       </p>
     {/each}
   </div>
   <form class="size" onsubmit={(event) => event.preventDefault()}>
     <label
-      >A copy of <input
+      >{texts.aCopyOf}
+      <input
         class="inline"
         type="number"
         data-aside
@@ -223,10 +226,12 @@
         max="100000"
         value={gigabytes}
         onchange={(event) => (gigabytes = within(event.currentTarget.valueAsNumber, 100_000))}
-      /> GB</label
+      />
+      {texts.gb}</label
     >
     <label
-      >in <input
+      >{texts.in}
+      <input
         class="inline"
         type="number"
         data-aside
@@ -234,18 +239,21 @@
         max="100000000"
         value={files}
         onchange={(event) => (files = within(event.currentTarget.valueAsNumber, 100_000_000))}
-      /> files</label
+      />
+      {texts.files}</label
     >
   </form>
   <details>
-    <summary>All stages as a table</summary>
-    <ScrollArea label="All stages">
+    <summary>{texts.allStagesAsATable}</summary>
+    <ScrollArea label={texts.allStages}>
       <table class="plain">
         <thead>
           <tr>
-            <th scope="col">Need</th><th scope="col">Stage</th>
-            <th scope="col" class="number">Carries</th><th scope="col">Shared</th>
-            <th scope="col" class="number">Alone</th><th scope="col" class="number">Together</th>
+            <th scope="col">{texts.need}</th><th scope="col">{texts.stage}</th>
+            <th scope="col" class="number">{texts.carries}</th><th scope="col">{texts.shared}</th>
+            <th scope="col" class="number">{texts.alone}</th><th scope="col" class="number"
+              >{texts.together}</th
+            >
           </tr>
         </thead>
         <tbody>
@@ -259,7 +267,7 @@
                 {/if}
                 <td>{flowStageWords(stage)}</td>
                 <td class="number">{figure(stage.shared?.high ?? stage.high, 'B/s')}</td>
-                <td>{stage.shared === undefined ? 'no' : 'yes'}</td>
+                <td>{stage.shared === undefined ? texts.no : texts.yes}</td>
                 <td class="number"
                   >{each.alone.limiting === stage.code ? bandWords(each.alone) : ''}</td
                 >

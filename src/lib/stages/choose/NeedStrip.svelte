@@ -2,31 +2,33 @@
   /** The needs beside the board: what each gets now, and what it gets with what is drawn. */
   import { unitsNeeded } from '$core/kinds';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { flowFigure } from '$lib/wording/flowFigures';
-  import { catchWords, needWords } from '$lib/wording/needs';
-  import { KIND_WORDS } from '$lib/wording/kinds/words';
-  import { limitWords } from '$lib/wording/stages';
+  import { flowFigure } from '$words/flowFigures';
+  import { catchWords, needWords } from '$words/needs';
+  import { KIND_WORDS } from '$words/kinds/words';
+  import { limitWords } from '$words/stages';
   import type { JobModel } from '../jobModel.svelte';
+  import { needStrip as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
   type Row = (typeof model.needsNow)[number];
 
   function gets({ need, then, now }: Row): string {
-    if (now.state === 'met') return 'met by the machine as it is';
-    if (then.flow === null) return then.state === 'unknown' ? 'not known' : 'nothing serves it yet';
+    if (now.state === 'met') return texts.metByTheMachineAs;
+    if (then.flow === null)
+      return then.state === 'unknown' ? texts.notKnown : texts.nothingServesItYet;
     const { high, unit } = then.flow;
     const wanted = unitsNeeded(need);
-    const units = wanted > 1 ? `${Math.min(then.units, wanted)} of ${wanted}, ` : '';
+    const units = wanted > 1 ? texts.of(Math.min(then.units, wanted), wanted) : '';
     const limit = unit === 'B/s' ? limitWords(then.flow) : '';
     if (unit === 'count') return units === '' ? 'served' : units.slice(0, -2);
-    return `${units}up to ${flowFigure(high, then.flow)}${limit && `, ${limit}`}`;
+    return texts.upTo(units, flowFigure(high, then.flow), limit && `, ${limit}`);
   }
 </script>
 
-<section aria-label="Needs">
+<section aria-label={texts.needs}>
   {#if model.needsNow.length === 0}
-    <p>No needs yet: the planner has nothing to plan for. <a href="needs">To the needs</a></p>
+    <p>{texts.noNeedsYetThePlanner} <a href="needs">{texts.toTheNeeds}</a></p>
   {:else}
     <ul>
       {#each model.needsNow as row (row.need.id)}
@@ -34,7 +36,7 @@
           <VerdictMark verdict={row.verdict} withWord={false} />
           <span class="what">
             <strong>{KIND_WORDS[row.need.kind]}</strong>
-            <span>{needWords(row.need)}{row.need.must ? '' : ' – nice'}</span>
+            <span>{needWords(row.need)}{row.need.must ? '' : texts.nice}</span>
           </span>
           <span class="gets">{gets(row)}</span>
           {#each catchWords(row.then) as words, n (n)}<span class="catch">{words}</span>{/each}

@@ -4,10 +4,11 @@
   import { byWeight } from '$core/rules';
   import { cardName, pinKey, type Pin } from '$core/document';
   import { supplies } from '$lib/state/supplies.svelte';
-  import { findingWords } from '$lib/wording/findings';
-  import { KIND_WORDS } from '$lib/wording/kinds/words';
-  import { differenceWords, pinWords } from '$lib/wording/clashes';
+  import { findingWords } from '$words/findings';
+  import { KIND_WORDS } from '$words/kinds/words';
+  import { differenceWords, pinWords } from '$words/clashes';
   import type { JobModel } from '../jobModel.svelte';
+  import { pins as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
@@ -39,7 +40,7 @@
 </script>
 
 <section class="part" aria-labelledby="pins-heading">
-  <h2 id="pins-heading">Fixed choices</h2>
+  <h2 id="pins-heading">{texts.fixedChoices}</h2>
   {#if job.pins.length > 0}
     <ul>
       {#each job.pins as pin (pinKey(pin))}
@@ -48,20 +49,21 @@
           <span>{words(pin)}</span>
           <span class="quiet">
             {#if planning.choice?.best.pinsLeft.some((each) => pinKey(each) === pinKey(pin))}
-              cannot be kept
+              {texts.cannotBeKept}
             {:else if difference === null}
               …
             {:else}
-              costs {differenceWords(difference)}{difference.cents === 0 && difference.musts === 0
-                ? ' as without it'
-                : ' than without it'}
+              {texts.costsAsWithoutIt(
+                differenceWords(difference),
+                difference.cents === 0 && difference.musts === 0,
+              )}
             {/if}
           </span>
           <button
             type="button"
             class="text"
-            aria-label="Drop the fixed choice: {words(pin)}"
-            onclick={() => model.open.run({ name: 'removePin', pin })}>Take back</button
+            aria-label={texts.dropTheFixedChoice(words(pin))}
+            onclick={() => model.open.run({ name: 'removePin', pin })}>{texts.takeBack}</button
           >
         </li>
       {/each}
@@ -75,31 +77,27 @@
     {/each}
     {#if card !== null && slot !== null && planning.choice !== null}
       <Button size="small" kind="ghost" on:click={() => planning.whyNot(card, slot)}
-        >Why not {cardName(card)} in {slot.label}? (Y)</Button
+        >{texts.whyNotInY(cardName(card), slot.label)}</Button
       >
     {/if}
   </div>
   <p class="quiet">
-    {card === null || slot === null
-      ? 'Choose a card and a slot to fix that it goes there, or to ask why the plan does not have it.'
-      : ''}
+    {card === null || slot === null ? texts.chooseACardAndA : ''}
   </p>
   {#if reason !== null}
     <div class="reason" role="status">
-      <strong>{cardName(reason.card)} in {reason.slot.label}:</strong>
+      <strong>{texts.in(cardName(reason.card), reason.slot.label)}</strong>
       {#if reason.forced === null}
-        it cannot go there. {told === undefined || told === null
-          ? 'Another fixed choice keeps it out.'
-          : findingWords(told)}
+        {texts.itCannotGoThere(told == null ? null : findingWords(told))}
       {:else if reason.difference !== null}
         {reason.difference.cents === 0 && reason.difference.musts === 0
-          ? 'the plan would count the same.'
-          : `with it the best plan counts ${differenceWords(reason.difference)}.`}
+          ? texts.thePlanWouldCountThe
+          : texts.withItTheBestPlan(differenceWords(reason.difference))}
         {#if reason.displaced.length > 0}
-          It would do without {reason.displaced.map((each) => cardName(each.card)).join(', ')}.
+          {texts.itWouldDoWithout(reason.displaced.map((each) => cardName(each.card)).join(', '))}
         {/if}
         {#if reason.left.length > 0}
-          It would leave: {reason.left.map(({ kind }) => KIND_WORDS[kind]).join(', ')}.
+          {texts.itWouldLeave(reason.left.map(({ kind }) => KIND_WORDS[kind]).join(', '))}
         {/if}
       {/if}
     </div>

@@ -8,16 +8,17 @@
   import Total from '$lib/ui/Total.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
-  import { findingTopic, findingWords, remedyWords } from '$lib/wording/findings';
-  import { inMoney } from '$lib/wording/figures';
-  import { needWords } from '$lib/wording/needs';
-  import { KIND_WORDS } from '$lib/wording/kinds/words';
-  import { PLAN_WORDS, extraWords } from '$lib/wording/plans';
-  import { EXTRA_KIND_WORDS } from '$lib/wording/things';
+  import { findingTopic, findingWords, remedyWords } from '$words/findings';
+  import { inMoney } from '$words/figures';
+  import { needWords } from '$words/needs';
+  import { KIND_WORDS } from '$words/kinds/words';
+  import { PLAN_WORDS, extraWords } from '$words/plans';
+  import { EXTRA_KIND_WORDS } from '$words/things';
   import type { JobModel } from '../jobModel.svelte';
   import { accept } from './accept';
   import Running from './Running.svelte';
   import Fetched from '$lib/ui/Fetched.svelte';
+  import { planBox as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
@@ -36,7 +37,7 @@
   const label = (slotId: string) =>
     job.machine.slots.find(({ id }) => id === slotId)?.label ?? slotId;
   const occupant = (slotId: string) =>
-    job.machine.slots.find(({ id }) => id === slotId)?.occupant?.value?.name ?? 'the card';
+    job.machine.slots.find(({ id }) => id === slotId)?.occupant?.value?.name ?? texts.theCard;
   const catches = (findings: readonly Finding[]) =>
     findings.filter(({ verdict }) => verdict !== 'clear' && verdict !== 'unknown');
   const unknownTopics = (findings: readonly Finding[]) =>
@@ -55,7 +56,7 @@
     <p class="quiet">{findingWords(finding)} {remedyWords(finding) ?? ''}</p>
   {/each}
   {#if unknownTopics(findings) !== ''}
-    <p class="quiet">Not known yet; find out first: {unknownTopics(findings)}.</p>
+    <p class="quiet">{texts.notKnownYetFindOut(unknownTopics(findings))}</p>
   {/if}
 {/snippet}
 
@@ -63,9 +64,9 @@
   <div class="head">
     <h2 id="plan-heading">
       {proposal !== null && !isAcceptable(proposal, job.machine)
-        ? 'No plan serves anything'
+        ? texts.noPlanServesAnything
         : title === 'best'
-          ? 'Best plan for all needs together'
+          ? texts.bestPlanForAllNeeds
           : PLAN_WORDS[title]}
     </h2>
     {#if proposal && isAcceptable(proposal, job.machine)}
@@ -74,9 +75,7 @@
         class="main-act"
         disabled={!planning.isCurrent}
         on:click={() => accept(model)}
-        >{proposal.cost.mustsUnmet > 0
-          ? 'Accept it without that (A)'
-          : 'Accept this plan (A)'}</Button
+        >{proposal.cost.mustsUnmet > 0 ? texts.acceptItWithoutThatA : texts.acceptThisPlanA}</Button
       >
     {/if}
   </div>
@@ -86,41 +85,39 @@
   {:else if proposal !== null && isAcceptable(proposal, job.machine)}
     <p class="quiet" role="status">
       {#if proposal.proven}
-        Proven{model.unknown.length > 0 ? ' on what is known' : ''}: no plan is better {title ===
-        'best'
-          ? ''
-          : 'in that '}by the weights below.
+        {texts.provenOnWhatIsKnown(model.unknown.length, title === 'best')}
       {:else if proposal.least.mustsUnmet < proposal.cost.mustsUnmet}
-        Not proven: stopped while a plan that leaves fewer musts was still possible.
+        {texts.notProvenStoppedWhileA}
       {:else}
-        Not proven: stopped. Another plan could count {inMoney(
-          (proposal.cost.score - proposal.least.score) / 100,
-        )} less at most.
+        {texts.notProvenStoppedAnotherPlan(
+          inMoney((proposal.cost.score - proposal.least.score) / 100),
+        )}
       {/if}
       {#if proposal.searched > 0}
-        {proposal.searched.toLocaleString('en-GB')} partial plans examined.
+        {texts.partialPlansExamined(proposal.searched.toLocaleString('en-GB'))}
       {/if}
     </p>
   {/if}
 
   {#if job.needs.length === 0 && job.pins.length === 0}
-    <p>There is nothing to plan for.</p>
+    <p>{texts.thereIsNothingToPlan}</p>
   {:else if planning.failed !== ''}
-    <p role="alert">The planner stopped: {planning.failed}</p>
+    <p role="alert">{texts.thePlannerStopped(planning.failed)}</p>
   {:else if proposal === null}
     <p class="quiet">
-      {planning.isStopped ? 'Stopped before a first plan was found.' : 'No plan yet.'}
+      {planning.isStopped ? texts.stoppedBeforeAFirstPlan : texts.noPlanYet}
     </p>
     {#if planning.isStopped}
-      <Button size="small" kind="tertiary" on:click={() => planning.ask()}>Plan again</Button>
+      <Button size="small" kind="tertiary" on:click={() => planning.ask()}>{texts.planAgain}</Button
+      >
     {/if}
   {:else}
     <ul>
       {#each proposal.givenUp as slotId (slotId)}
         <li>
           <div class="line">
-            <span class="out">out</span>
-            <span>{occupant(slotId)} is removed from {label(slotId)}</span>
+            <span class="out">{texts.out}</span>
+            <span>{texts.isRemovedFrom(occupant(slotId), label(slotId))}</span>
           </div>
         </li>
       {/each}
@@ -128,7 +125,7 @@
         <li>
           <div class="line">
             <VerdictMark verdict={worstVerdict(findings)} withWord={false} />
-            <span>{cardName(card)} moves from {label(fromSlotId)} to {slot.label}</span>
+            <span>{texts.movesFromTo(cardName(card), label(fromSlotId), slot.label)}</span>
           </div>
           {@render said(findings)}
         </li>
@@ -141,9 +138,7 @@
               <button type="button" class="text" onclick={() => select(card.id, slot.id)}
                 >{cardName(card)}</button
               >
-              in {slot.label}{isLater(slot.id)
-                ? `: kept for later, ${inMoney(card.priceCents)} today`
-                : ''}
+              {texts.inKeptForLaterToday(slot.label, inMoney(card.priceCents), isLater(slot.id))}
             </span>
             {#if !isLater(slot.id)}<span class="number">{inMoney(card.priceCents)}</span>{/if}
           </div>
@@ -155,7 +150,7 @@
           <div class="line">
             <span
               >{extra.count > 1 ? `${extra.count} × ` : ''}{extraWords(extra)}{extra.extra === null
-                ? ' (not in the catalogue)'
+                ? texts.notInTheCatalogue
                 : ''}</span
             >
             <span class="number">{inMoney(extra.cents)}</span>
@@ -165,12 +160,14 @@
       {#each job.bought as extra (extra.id)}
         <li class="extra">
           <div class="line">
-            <span>{EXTRA_KIND_WORDS[extra.kind]} for the machine: {extra.maker} {extra.model}</span>
+            <span
+              >{texts.forTheMachine(EXTRA_KIND_WORDS[extra.kind], extra.maker, extra.model)}</span
+            >
             <button
               type="button"
               class="text"
               onclick={() => model.open.run({ name: 'dropBought', extraId: extra.id })}
-              >It is there already</button
+              >{texts.itIsThereAlready}</button
             >
             <span class="number">{inMoney(extra.priceCents)}</span>
           </div>
@@ -178,20 +175,18 @@
       {/each}
       {#if proposal.placements.length + proposal.moves.length + proposal.givenUp.length === 0}
         <li>
-          {proposal.unmet.length === 0
-            ? 'The machine meets every need as it stands: no card is bought.'
-            : 'No card can serve any of the needs in this machine. The reasons are below.'}
+          {proposal.unmet.length === 0 ? texts.theMachineMeetsEveryNeed : texts.noCardCanServeAny}
         </li>
       {/if}
     </ul>
     <p class="sum">
       <Total cents={money} />
       {#if proposal.cost.parts.later !== undefined}
-        · {inMoney(proposal.cost.parts.later)} later, at today’s prices
+        {texts.laterAtTodaysPrices(inMoney(proposal.cost.parts.later))}
       {/if}
       {#if job.budgetCents !== null}
-        · budget {inMoney(job.budgetCents)}{#if money > job.budgetCents}: <strong
-            >{inMoney(money - job.budgetCents)} over the budget</strong
+        {texts.budget(inMoney(job.budgetCents))}{#if money > job.budgetCents}: <strong
+            >{texts.overTheBudget(inMoney(money - job.budgetCents))}</strong
           >{/if}
       {/if}
     </p>
@@ -203,15 +198,14 @@
     {/each}
     {#each proposal.unmet as need (need.id)}
       <p class="warn">
-        <strong>{need.must ? 'Must not met' : 'Wish not met'}: {KIND_WORDS[need.kind]}</strong> – {needWords(
-          need,
-        )}
+        <strong>{need.must ? texts.mustNotMet : texts.wishNotMet}: {KIND_WORDS[need.kind]}</strong>
+        – {needWords(need)}
       </p>
     {/each}
     {@const refusals = planning.choice?.refusals ?? []}
     {#if refusals.length > 0}
       <details bind:open={asksWhy}>
-        <summary>Why not the other {refusals.length} cards of these kinds</summary>
+        <summary>{texts.whyNotTheOtherCards(refusals.length)}</summary>
         {#if asksWhy}
           <Fetched load={() => import('./Refusals.svelte')}>
             {#snippet shown(Refusals)}<Refusals {refusals} {select} />{/snippet}

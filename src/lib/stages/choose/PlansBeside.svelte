@@ -5,11 +5,12 @@
   import { deliveredShare } from '$core/planner';
   import { moneyCents, type Proposal } from '$core/plans';
   import ScrollArea from '$lib/ui/ScrollArea.svelte';
-  import { inMoney } from '$lib/wording/figures';
-  import { KIND_WORDS } from '$lib/wording/kinds/words';
-  import { PART_WORDS, PLAN_WORDS, scoreMoney } from '$lib/wording/plans';
+  import { inMoney } from '$words/figures';
+  import { KIND_WORDS } from '$words/kinds/words';
+  import { PART_WORDS, PLAN_WORDS, scoreMoney } from '$words/plans';
   import type { JobModel } from '../jobModel.svelte';
   import type { PlanKey } from '../planning.svelte';
+  import { plansBeside as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
@@ -57,8 +58,8 @@
   }
   const cardsOf = ({ placements, moves }: Proposal) =>
     [
-      ...placements.map(({ card, slot }) => `${cardName(card)} in ${slot.label}`),
-      ...moves.map(({ card, slot }) => `${cardName(card)} to ${slot.label}`),
+      ...placements.map(({ card, slot }) => texts.in(cardName(card), slot.label)),
+      ...moves.map(({ card, slot }) => texts.to(cardName(card), slot.label)),
     ].join('; ') || 'nothing';
   const rows = $derived.by((): readonly Row[] => {
     const all = plans.map(({ plan }) => plan);
@@ -68,16 +69,16 @@
       isNumber: true,
     }));
     return [
-      { name: 'Cards', values: all.map(cardsOf), isNumber: false },
+      { name: texts.cards, values: all.map(cardsOf), isNumber: false },
       {
-        name: 'Left',
+        name: texts.left,
         values: all.map(
           ({ unmet }) => unmet.map(({ kind }) => KIND_WORDS[kind]).join(', ') || 'nothing',
         ),
         isNumber: false,
       },
       ...costs,
-      { name: 'Score', values: all.map(scoreMoney), isNumber: true },
+      { name: texts.score, values: all.map(scoreMoney), isNumber: true },
     ].filter(({ values }) => new Set(values).size > 1);
   });
 </script>
@@ -88,7 +89,7 @@
     height={HEIGHT_PX}
     viewBox="0 0 {widthPx} {HEIGHT_PX}"
     role="img"
-    aria-label="Price of each plan against what it delivers; the figures stand in the table below"
+    aria-label={texts.priceOfEachPlanAgainst}
   >
     {#each [0, 0.5, 1] as share (share)}
       <path class="grid" d="M{LEFT_PX} {y(share)}H{widthPx - RIGHT_PX}" />
@@ -101,12 +102,12 @@
       >
     {/each}
     <text class="tick" x={widthPx - RIGHT_PX} y={HEIGHT_PX - 2} text-anchor="end"
-      >price before tax</text
+      >{texts.priceBeforeTax}</text
     >
-    <text class="tick" x={LEFT_PX} y={TOP_PX - 12}>delivered, of what the fastest cards would</text>
+    <text class="tick" x={LEFT_PX} y={TOP_PX - 12}>{texts.deliveredOfWhatTheFastest}</text>
     {#if model.job.budgetCents !== null && x(model.job.budgetCents) < widthPx - RIGHT_PX}
       <path class="budget" d="M{x(model.job.budgetCents)} {TOP_PX}V{y(0)}" />
-      <text class="tick" x={x(model.job.budgetCents) + 3} y={y(0) - 4}>budget</text>
+      <text class="tick" x={x(model.job.budgetCents) + 3} y={y(0) - 4}>{texts.budget}</text>
     {/if}
     {#each labelled as { key, cents, atX, atY, labelY } (key)}
       <path class="leader" d="M{atX} {atY}L{widthPx - RIGHT_PX + 12} {labelY - 4}h6" />
@@ -124,11 +125,11 @@
     {/each}
   </svg>
 </div>
-<ScrollArea label="What differs between the plans">
+<ScrollArea label={texts.whatDiffersBetweenThePlans}>
   <table class="plain">
     <thead>
       <tr>
-        <th scope="col"><span class="only-read">What differs</span></th>
+        <th scope="col"><span class="only-read">{texts.whatDiffers}</span></th>
         {#each plans as { key } (key)}
           <th scope="col" class:chosen={isChosen(key)}>{PLAN_WORDS[key]}</th>
         {/each}

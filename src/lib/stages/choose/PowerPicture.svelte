@@ -4,26 +4,24 @@
   import { housings, powerLoads, type PowerLimit } from '$core/placement';
   import { supplySize, type SizingMethod } from '$core/rules';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { figure } from '$lib/wording/figures';
+  import { figure } from '$words/figures';
   import type { JobModel } from '../jobModel.svelte';
+  import { powerPicture as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
   const ROW_PX = 34;
   const LABEL_PX = 96;
   const KIND: Readonly<Record<PowerLimit['kind'], string>> = {
-    slot: 'Slot',
-    plug: 'Plug',
-    lead: 'Lead',
-    sum: 'Supply',
+    slot: texts.slot,
+    plug: texts.plug,
+    lead: texts.lead,
+    sum: texts.supply,
   };
   const METHOD: Readonly<Record<SizingMethod, readonly [string, string]>> = {
-    maker: ['The maker’s figure', 'what the cards’ makers ask, against the label'],
-    sum: ['Adding up the loads', 'with a quarter of headroom, against 12 V; this one decides'],
-    measured: [
-      'A good smaller one will do',
-      'the 12 V load measured at full load, and the cards’ peak',
-    ],
+    maker: [texts.theMakersFigure, texts.whatTheCardsMakersAsk],
+    sum: [texts.addingUpTheLoads, texts.withAQuarterOfHeadroom],
+    measured: [texts.aGoodSmallerOneWill, texts.the12VLoadMeasured],
   };
 
   let widthPx = $state(420);
@@ -65,15 +63,20 @@
 </script>
 
 <section aria-labelledby="power-heading" bind:clientWidth={widthPx}>
-  <h2 id="power-heading">Watts against every limit</h2>
+  <h2 id="power-heading">{texts.wattsAgainstEveryLimit}</h2>
   {#if model.considered.length === 0}
     <p class="quiet">
-      No card is planned or on trial; only what is there already loads the supply.
+      {texts.noCardIsPlannedOr}
     </p>
   {/if}
   {#each rooms as { id, name, limits, answers } (id)}
     {#if rooms.length > 1}<h3>{name}</h3>{/if}
-    <svg width={widthPx} height={limits.length * ROW_PX + 4} role="img" aria-label="Watts, drawn">
+    <svg
+      width={widthPx}
+      height={limits.length * ROW_PX + 4}
+      role="img"
+      aria-label={texts.wattsDrawn}
+    >
       {#each limits as limit, n (n)}
         {@const { x, parts } = drawn(limit)}
         <g transform="translate(0 {n * ROW_PX})">
@@ -101,21 +104,24 @@
             <path class="limit" d="M{LABEL_PX + x(limit.limitWatts)} 1v21" />
           {/if}
           <text x={LABEL_PX} y="30" class="figure"
-            >{figure(total(limit), 'W')} of {limit.limitWatts === null
-              ? 'an unknown limit'
-              : figure(limit.limitWatts, 'W')}{over(limit) ? ', too much' : ''}</text
+            >{texts.ofAnUnknownLimitToo({
+              total: figure(total(limit), 'W'),
+              limitWatts: limit.limitWatts === null ? null : figure(limit.limitWatts, 'W'),
+              over: over(limit),
+            })}</text
           >
         </g>
       {/each}
     </svg>
     <details>
-      <summary>The same as a table</summary>
+      <summary>{texts.theSameAsATable}</summary>
       <table class="plain">
         <thead>
           <tr
-            ><th scope="col">Limit</th><th scope="col">Loaded by</th><th scope="col" class="number"
-              >W</th
-            ><th scope="col" class="number">of</th></tr
+            ><th scope="col">{texts.limit}</th><th scope="col">{texts.loadedBy}</th><th
+              scope="col"
+              class="number">{texts.w}</th
+            ><th scope="col" class="number">{texts.of}</th></tr
           >
         </thead>
         <tbody>
@@ -124,8 +130,8 @@
               <th scope="row">{KIND[limit.kind]} {limit.name}</th>
               <td
                 >{limit.parts
-                  .map((part) => `${part.name || 'what is there'} ${figure(part.watts, 'W')}`)
-                  .join(', ') || 'nothing'}</td
+                  .map((part) => `${part.name || texts.whatIsThere} ${figure(part.watts, 'W')}`)
+                  .join(', ') || texts.nothing}</td
               >
               <td class="number">{Math.round(total(limit) * 10) / 10}</td>
               <td class="number">{limit.limitWatts ?? '?'}</td>
@@ -135,23 +141,24 @@
       </table>
     </details>
     <table class="plain answers">
-      <caption>Is the supply large enough? Three answers</caption>
+      <caption>{texts.isTheSupplyLargeEnough}</caption>
       <tbody>
         {#each answers as { method, neededWatts, availableWatts, verdict } (method)}
           <tr>
             <th scope="row">{METHOD[method][0]}<span class="quiet">{METHOD[method][1]}</span></th>
             <td class="number"
-              >{neededWatts === null ? '?' : figure(neededWatts, 'W')} of {availableWatts === null
-                ? '?'
-                : figure(availableWatts, 'W')}</td
+              >{texts.of2(
+                neededWatts === null ? '?' : figure(neededWatts, 'W'),
+                availableWatts === null ? '?' : figure(availableWatts, 'W'),
+              )}</td
             >
             <td
               ><VerdictMark {verdict} withWord={false} />
               {verdict === 'clear'
-                ? 'enough'
+                ? texts.enough
                 : verdict === 'unknown'
-                  ? 'not known'
-                  : 'too small'}</td
+                  ? texts.notKnown
+                  : texts.tooSmall}</td
             >
           </tr>
         {/each}

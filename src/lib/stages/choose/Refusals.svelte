@@ -2,8 +2,9 @@
   /** Each card that the plan does not have, and what decides against it. */
   import { cardName } from '$core/document';
   import type { Refusal } from '$core/planner';
-  import { findingWords } from '$lib/wording/findings';
-  import { inMoney } from '$lib/wording/figures';
+  import { findingWords } from '$words/findings';
+  import { inMoney } from '$words/figures';
+  import { refusals as texts } from '$words/stages/choose';
 
   let {
     refusals,
@@ -14,14 +15,14 @@
     const says = finding === null ? '' : findingWords(finding);
     switch (reason) {
       case 'blocked':
-        return `${says} (${slot.label}, where it comes closest)`;
+        return texts.whereItComesClosest(says, slot.label);
       case 'short':
       case 'fewer':
         return says;
       case 'displaced':
-        return `Its only place, ${slot.label}, goes to a card for another need.`;
+        return texts.itsOnlyPlaceGoesTo(slot.label);
       case 'dearer':
-        return `Would do in ${slot.label}, but at ${inMoney(totalCents)} with its trouble counted it is dearer.`;
+        return texts.wouldDoInButAt(slot.label, inMoney(totalCents));
     }
   }
 </script>

@@ -5,6 +5,7 @@
   import { newCardsOf } from '$core/assembly';
   import type { JobModel } from '../jobModel.svelte';
   import TrialForm from './TrialForm.svelte';
+  import { rounds as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
@@ -24,10 +25,10 @@
 </script>
 
 <section aria-labelledby="rounds-heading">
-  <h3 id="rounds-heading">In which order</h3>
+  <h3 id="rounds-heading">{texts.inWhichOrder}</h3>
   {#if cards.length > 1}
     <fieldset>
-      <legend>Fit these once the others run: drivers in, figures proven</legend>
+      <legend>{texts.fitTheseOnceTheOthers}</legend>
       {#each cards as { card, slot } (slot.id)}
         <Checkbox
           labelText="{cardName(card)}, {slot.label}"
@@ -39,9 +40,7 @@
       {/each}
     </fieldset>
     <p class="quiet">
-      {waiting === 0
-        ? 'All at once. In a new build, let the first graphics or network card run before the second goes in.'
-        : `${waiting} of ${cards.length} wait for a second round.`}
+      {waiting === 0 ? texts.allAtOnceInA : texts.ofWaitForASecond(waiting, cards.length)}
     </p>
   {/if}
   <TrialForm {model} {cards} isBegun={begun.includes(0)} />

@@ -3,6 +3,7 @@
   import { Button } from 'carbon-components-svelte';
   import Working from '$lib/ui/Working.svelte';
   import type { Planning } from '../planning.svelte';
+  import { running as texts } from '$words/stages/choose';
 
   let { planning }: { planning: Planning } = $props();
 
@@ -10,10 +11,8 @@
 </script>
 
 <div>
-  <Working
-    words="Planning{searched > 0 ? `: ${searched.toLocaleString('en-GB')} partial plans` : ''}"
-  />
-  <Button size="small" kind="ghost" on:click={() => planning.stop()}>Stop (S)</Button>
+  <Working words={texts.planningPartialPlans(searched.toLocaleString('en-GB'), searched)} />
+  <Button size="small" kind="ghost" on:click={() => planning.stop()}>{texts.stopS}</Button>
 </div>
 
 <style>

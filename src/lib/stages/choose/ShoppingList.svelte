@@ -7,20 +7,21 @@
   import type { Job } from '$core/document';
   import { download } from '$lib/ui/download';
   import { money } from '$lib/state/money.svelte';
-  import { inMoney } from '$lib/wording/figures';
-  import { extraWords } from '$lib/wording/plans';
+  import { inMoney } from '$words/figures';
+  import { extraWords } from '$words/plans';
+  import { shoppingList as texts } from '$words/stages/choose';
 
   let { job }: { job: Job } = $props();
 
   const list = $derived(shoppingList(job, money.taxPoints));
   /** Before sums that leave out what has no price yet. */
-  const least = $derived(list.unpriced > 0 ? 'at least ' : '');
+  const least = $derived(list.unpriced > 0 ? texts.atLeast : '');
   const words = ({ name, extra }: ShoppingRow) =>
     extra === null
       ? name
-      : `${extraWords(extra)}${name === '' ? ' – not in the catalogue' : ` – ${name}`}`;
+      : `${extraWords(extra)}${name === '' ? texts.notInTheCatalogue : ` – ${name}`}`;
   const days = (leadDays: number | null) =>
-    leadDays === null ? 'here' : leadDays === 1 ? '1 day' : `${leadDays} days`;
+    leadDays === null ? 'here' : leadDays === 1 ? '1 day' : texts.days(leadDays);
 
   async function save() {
     const { shoppingTable } = await import('$core/write');
@@ -40,19 +41,22 @@
 <article class="shopping" aria-labelledby="shopping-heading">
   <div class="headed">
     <h3 id="shopping-heading">
-      Shopping list<span class="on-paper">: {job.title}, for {job.customer || '–'}</span>
+      {texts.shoppingList}<span class="on-paper">{texts.for(job.title, job.customer || '–')}</span>
     </h3>
     <span class="tools">
-      <Button size="small" kind="ghost" icon={Download} on:click={save}>As CSV</Button>
-      <Button size="small" kind="ghost" icon={Printer} on:click={print}>Print</Button>
+      <Button size="small" kind="ghost" icon={Download} on:click={save}>{texts.asCsv}</Button>
+      <Button size="small" kind="ghost" icon={Printer} on:click={print}>{texts.print}</Button>
     </span>
   </div>
   <table class="plain">
     <thead>
       <tr>
-        <th scope="col">What</th><th scope="col">For</th><th scope="col" class="number">Count</th>
-        <th scope="col">There in</th><th scope="col" class="number">Each</th>
-        <th scope="col" class="number">Together</th>
+        <th scope="col">{texts.what}</th><th scope="col">{texts.for2}</th><th
+          scope="col"
+          class="number">{texts.count}</th
+        >
+        <th scope="col">{texts.thereIn}</th><th scope="col" class="number">{texts.each}</th>
+        <th scope="col" class="number">{texts.together}</th>
       </tr>
     </thead>
     <tbody>
@@ -66,21 +70,21 @@
           <td class="number">{row.cents === null ? '?' : inMoney(row.cents * row.count)}</td>
         </tr>
       {:else}
-        <tr><td colspan="6">Nothing has to be bought.</td></tr>
+        <tr><td colspan="6">{texts.nothingHasToBeBought}</td></tr>
       {/each}
     </tbody>
     <tfoot>
       <tr>
-        <th scope="row" colspan="3">Before tax</th>
+        <th scope="row" colspan="3">{texts.beforeTax}</th>
         <td>{least}{days(list.leadDays)}</td>
         <td colspan="2" class="number">{least}{inMoney(list.netCents)}</td>
       </tr>
       <tr>
-        <th scope="row" colspan="4">Tax, {money.taxPoints / 100} %</th>
+        <th scope="row" colspan="4">{texts.tax(money.taxPoints / 100)}</th>
         <td colspan="2" class="number">{least}{inMoney(list.taxCents)}</td>
       </tr>
       <tr>
-        <th scope="row" colspan="4">Total, {money.currency}</th>
+        <th scope="row" colspan="4">{texts.total(money.currency)}</th>
         <td colspan="2" class="number"><strong>{least}{inMoney(list.grossCents)}</strong></td>
       </tr>
     </tfoot>

@@ -6,10 +6,11 @@
   import Total from '$lib/ui/Total.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
-  import { findingWords } from '$lib/wording/findings';
-  import { inMoney } from '$lib/wording/figures';
+  import { findingWords } from '$words/findings';
+  import { inMoney } from '$words/figures';
   import type { JobModel } from '../jobModel.svelte';
   import { accept } from './accept';
+  import { trialBox as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
@@ -17,15 +18,15 @@
   const blocked = $derived(model.trialVerdicts.some(({ verdict }) => verdict === 'blocked'));
 </script>
 
-<section aria-label="On trial">
+<section aria-label={texts.onTrial}>
   <div class="head">
-    <h2>On trial</h2>
+    <h2>{texts.onTrial}</h2>
     <Button size="small" kind="ghost" on:click={() => model.takeAllOff()}
-      >Clear the trial (Esc)</Button
+      >{texts.clearTheTrialEsc}</Button
     >
     {#if model.job.plan === null}
       <Button size="small" disabled={blocked} on:click={() => accept(model)}
-        >Accept as tried (A)</Button
+        >{texts.acceptAsTriedA}</Button
       >
     {/if}
   </div>
@@ -41,9 +42,11 @@
             selection.slotId = slot.id;
           }}>{cardName(card)}</button
         >
-        in {slot.label}
+        {texts.in(slot.label)}
         <span class="number">{inMoney(card.priceCents)}</span>
-        <button type="button" class="text" onclick={() => model.takeOff(slot.id)}>Take off</button>
+        <button type="button" class="text" onclick={() => model.takeOff(slot.id)}
+          >{texts.takeOff}</button
+        >
       </li>
     {/each}
   </ul>
@@ -51,7 +54,7 @@
     <Total {cents} />.
     {#each worth(cents, model.job) as finding, n (n)}{findingWords(finding)}
     {/each}
-    {#if blocked}What cannot go is not accepted.{/if}
+    {#if blocked}{texts.whatCannotGoIsNot}{/if}
   </p>
 </section>
 

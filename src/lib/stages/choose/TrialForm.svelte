@@ -5,8 +5,9 @@
   import { benchTestOf } from '$core/procedure';
   import { cardName } from '$core/document';
   import type { AssembledCard } from '$core/assembly';
-  import { SYSTEM_FAMILY_WORDS } from '$lib/wording/things';
+  import { SYSTEM_FAMILY_WORDS } from '$words/things';
   import type { JobModel } from '../jobModel.svelte';
+  import { trialForm as texts } from '$words/stages/choose';
 
   let {
     model,
@@ -21,7 +22,7 @@
       const slot = trial.machine.slots.find(({ id }) => id === benchSlotId);
       return card === undefined || slot === undefined
         ? []
-        : `${cardName(card.card)} in ${slot.label}`;
+        : texts.in(cardName(card.card), slot.label);
     }) ?? [],
   );
 
@@ -40,9 +41,9 @@
   );
   const missing = $derived(
     name.trim() === ''
-      ? 'Name the other machine.'
+      ? texts.nameTheOtherMachine
       : tries.length === 0
-        ? 'Name a free slot for at least one card.'
+        ? texts.nameAFreeSlotFor
         : null,
   );
 
@@ -62,40 +63,41 @@
 
 {#if trial !== null}
   <p>
-    First on trial in <strong>{trial.machine.name}</strong>{trial.isOpen
-      ? ', which stands open'
-      : ''}: {tried.join('; ')}. It comes first in Fit.
+    {texts.firstOnTrialIn} <strong>{trial.machine.name}</strong>{texts.whichStandsOpenItComes(
+      trial.isOpen,
+      tried.join('; '),
+    )}
     {#if !isBegun}
       <button
         type="button"
         class="text"
         onclick={() => model.open.run({ name: 'setBenchTest', benchTest: null })}
-        >No trial after all</button
+        >{texts.noTrialAfterAll}</button
       >
     {/if}
   </p>
 {:else if !isAsked}
   <Button size="small" kind="ghost" on:click={() => (isAsked = true)}
-    >Try cards in another machine first</Button
+    >{texts.tryCardsInAnotherMachine}</Button
   >
 {:else}
-  <form onsubmit={keep} aria-label="The other machine">
-    <p>Of the same kind of slots, with nobody’s data in it. Pick free slots whose cover is off.</p>
+  <form onsubmit={keep} aria-label={texts.theOtherMachine}>
+    <p>{texts.ofTheSameKindOf}</p>
     <div class="pair">
-      <TextInput size="sm" labelText="The other machine" bind:value={name} maxlength={60} />
-      <Select size="sm" labelText="Its system" bind:selected={family}>
-        <SelectItem value="" text="not known" />
+      <TextInput size="sm" labelText={texts.theOtherMachine} bind:value={name} maxlength={60} />
+      <Select size="sm" labelText={texts.itsSystem} bind:selected={family}>
+        <SelectItem value="" text={texts.notKnown} />
         {#each SYSTEM_FAMILIES as each (each)}
           <SelectItem value={each} text={SYSTEM_FAMILY_WORDS[each]} />
         {/each}
       </Select>
     </div>
-    <Checkbox labelText="It stands open, without a case" bind:checked={isOpen} />
+    <Checkbox labelText={texts.itStandsOpenWithoutA} bind:checked={isOpen} />
     {#each cards as { card, slot } (slot.id)}
       <TextInput
         size="sm"
-        labelText="Free slot there for {cardName(card)}"
-        placeholder="empty: not tried"
+        labelText={texts.freeSlotThereFor(cardName(card))}
+        placeholder={texts.emptyNotTried}
         value={labels[slot.id] ?? ''}
         maxlength={60}
         on:input={(event) => (labels[slot.id] = String(event.detail ?? ''))}
@@ -103,8 +105,8 @@
     {/each}
     {#if missing !== null}<p role="status">{missing}</p>{/if}
     <div class="pair">
-      <Button size="small" type="submit" disabled={missing !== null}>Keep the trial</Button>
-      <Button size="small" kind="ghost" on:click={() => (isAsked = false)}>No trial</Button>
+      <Button size="small" type="submit" disabled={missing !== null}>{texts.keepTheTrial}</Button>
+      <Button size="small" kind="ghost" on:click={() => (isAsked = false)}>{texts.noTrial}</Button>
     </div>
   </form>
 {/if}

@@ -5,6 +5,7 @@
   import Alternatives from './Alternatives.svelte';
   import Weights from './Weights.svelte';
   import Fetched from '$lib/ui/Fetched.svelte';
+  import { weighing as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
@@ -28,7 +29,7 @@
 {:else}
   <p>
     <Button size="small" kind="ghost" on:click={() => (areAsked = true)}
-      >Fix something before planning</Button
+      >{texts.fixSomethingBeforePlanning}</Button
     >
   </p>
 {/if}

@@ -3,9 +3,10 @@
   import { Button } from 'carbon-components-svelte';
   import { COST_PARTS, PLAIN_WEIGHTS, type CostPart, type WeighedPart } from '$core/document';
   import type { Proposal } from '$core/plans';
-  import { inMoney } from '$lib/wording/figures';
-  import { PART_WORDS, scoreMoney } from '$lib/wording/plans';
+  import { inMoney } from '$words/figures';
+  import { PART_WORDS, scoreMoney } from '$words/plans';
   import type { JobModel } from '../jobModel.svelte';
+  import { weightTable as texts } from '$words/stages/choose';
 
   let { model, plan }: { model: JobModel; plan: Proposal } = $props();
 
@@ -32,8 +33,10 @@
 <table class="plain">
   <thead>
     <tr>
-      <th scope="col">Part</th><th scope="col" class="number">Reckoned</th>
-      <th scope="col" class="number">Counts, %</th><th scope="col" class="number">Weighs</th>
+      <th scope="col">{texts.part}</th><th scope="col" class="number">{texts.reckoned}</th>
+      <th scope="col" class="number">{texts.counts}</th><th scope="col" class="number"
+        >{texts.weighs}</th
+      >
     </tr>
   </thead>
   <tbody>
@@ -52,7 +55,7 @@
               max="1000"
               step="10"
               value={percent}
-              aria-label="How much “{PART_WORDS[part]}” counts, in percent"
+              aria-label={texts.howMuchCountsInPercent(PART_WORDS[part])}
               aria-invalid={refused === part}
               onchange={(event) => set(part, event.currentTarget)}
             />
@@ -63,9 +66,7 @@
       {#if refused === part}
         <tr>
           <td colspan="4" class="refused">
-            <span role="alert"
-              >A whole number from 0 to 1000 is wanted for “{PART_WORDS[part]}”.</span
-            >
+            <span role="alert">{texts.aWholeNumberFrom0(PART_WORDS[part])}</span>
           </td>
         </tr>
       {/if}
@@ -73,7 +74,7 @@
   </tbody>
   <tfoot>
     <tr>
-      <th scope="row" colspan="3">Together</th>
+      <th scope="row" colspan="3">{texts.together}</th>
       <td class="number"><strong>{scoreMoney(plan)}</strong></td>
     </tr>
   </tfoot>
@@ -83,12 +84,11 @@
     size="small"
     kind="ghost"
     on:click={() => model.open.run({ name: 'setWeights', weights: PLAIN_WEIGHTS })}
-    >Count everything as usual</Button
+    >{texts.countEverythingAsUsual}</Button
   >
 {/if}
 <p class="quiet">
-  What is not money is reckoned in money by common practice, so that it can be set against a price:
-  15.00 for fitting a card, 25.00 for moving one, 1.00 for a day of waiting.
+  {texts.whatIsNotMoneyIs}
 </p>
 
 <style>

@@ -1,8 +1,9 @@
 <script lang="ts">
   /** What the chosen plan costs by its score; opened, part by part, and how much each part counts. */
-  import { scoreMoney } from '$lib/wording/plans';
+  import { scoreMoney } from '$words/plans';
   import type { JobModel } from '../jobModel.svelte';
   import Fetched from '$lib/ui/Fetched.svelte';
+  import { weights as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
@@ -12,7 +13,7 @@
 
 {#if plan !== null}
   <details bind:open={isOpen}>
-    <summary>Score {scoreMoney(plan)}: its parts and weights</summary>
+    <summary>{texts.scoreItsPartsAndWeights(scoreMoney(plan))}</summary>
     {#if isOpen}
       <Fetched load={() => import('./WeightTable.svelte')}>
         {#snippet shown(WeightTable)}<WeightTable {model} {plan} />{/snippet}

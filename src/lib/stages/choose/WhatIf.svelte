@@ -16,12 +16,13 @@
   import { valueOf } from '$core/parts';
   import ScrollArea from '$lib/ui/ScrollArea.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
-  import { inMegabytes, inMoney } from '$lib/wording/figures';
-  import { KIND_WORDS } from '$lib/wording/kinds/words';
-  import { changeWords, differenceWords } from '$lib/wording/clashes';
+  import { inMegabytes, inMoney } from '$words/figures';
+  import { KIND_WORDS } from '$words/kinds/words';
+  import { changeWords, differenceWords } from '$words/clashes';
   import type { JobModel } from '../jobModel.svelte';
   import { doing } from './doing';
   import Fetched from '$lib/ui/Fetched.svelte';
+  import { whatIf as texts } from '$words/stages/choose';
 
   let { model }: { model: JobModel } = $props();
 
@@ -54,20 +55,21 @@
   }
 
   const occupantName = (slotId: string) =>
-    valueOf(job.machine.slots.find(({ id }) => id === slotId)?.occupant ?? null)?.name ?? 'a card';
+    valueOf(job.machine.slots.find(({ id }) => id === slotId)?.occupant ?? null)?.name ??
+    texts.aCard;
   /** What is bought and where it goes, and what becomes of cards that are there. */
   const cardsOf = (plan: Proposal) => [
-    ...plan.placements.map(({ card, slot }) => `${cardName(card)} in ${slot.label}`),
-    ...plan.moves.map(({ card, slot }) => `${cardName(card)} moved to ${slot.label}`),
-    ...plan.givenUp.map((slotId) => `${occupantName(slotId)} out for good`),
+    ...plan.placements.map(({ card, slot }) => texts.in(cardName(card), slot.label)),
+    ...plan.moves.map(({ card, slot }) => texts.movedTo(cardName(card), slot.label)),
+    ...plan.givenUp.map((slotId) => texts.outForGood(occupantName(slotId))),
   ];
 
   /** What each need gets, by its id, in words. */
   const getsOf = (plan: Proposal, asked: PlanRequest): ReadonlyMap<string, string> =>
     new Map(delivered(plan, asked).map((each) => [each.need.id, gets(each)]));
   function gets({ isUnmet, bytesPerSecond }: Delivered): string {
-    if (isUnmet) return 'not met';
-    return bytesPerSecond === null ? 'met' : `up to ${inMegabytes(bytesPerSecond)}`;
+    if (isUnmet) return texts.notMet;
+    return bytesPerSecond === null ? 'met' : texts.upTo(inMegabytes(bytesPerSecond));
   }
   const now = $derived(asIs === null || request === null ? null : getsOf(asIs, request));
   const then = $derived(
@@ -78,49 +80,49 @@
 </script>
 
 <section aria-labelledby="what-if-heading">
-  <h2 id="what-if-heading">What if …</h2>
+  <h2 id="what-if-heading">{texts.whatIf}</h2>
   <Select
     id="what-if"
     size="sm"
-    labelText="Change one thing and see the plan; the survey stays as it is"
+    labelText={texts.changeOneThingAndSee}
     {selected}
     on:change={(event) => pick(String((event.target as HTMLSelectElement | null)?.value ?? ''))}
   >
-    <SelectItem value="" text="nothing" />
+    <SelectItem value="" text={texts.nothing} />
     {#if facts !== null}<SelectItem value={FACTS} text={words(facts)} />{/if}
     {#each changes as change, n (n)}<SelectItem value={String(n)} text={words(change)} />{/each}
   </Select>
   {#if supposed !== null && asIs !== null}
     {#if supposed.plan === null}
-      <Working words="Planning for that" />
+      <Working words={texts.planningForThat} />
     {:else}
       {@const plan = supposed.plan}
       {@const changeCents = priceOfChange(supposed.change)}
-      <ScrollArea label="As it is, and if">
+      <ScrollArea label={texts.asItIsAndIf}>
         <table class="plain">
           <thead>
             <tr
-              ><td></td><th scope="col">As it is</th><th scope="col"
-                >If: {words(supposed.change)}</th
+              ><td></td><th scope="col">{texts.asItIs}</th><th scope="col"
+                >{texts.if(words(supposed.change))}</th
               ></tr
             >
           </thead>
           <tbody>
             <tr>
-              <th scope="row">Cards</th>
+              <th scope="row">{texts.cards}</th>
               {#each [asIs, plan] as each, n (n)}
                 <td>
                   {#each cardsOf(each) as line, m (m)}<div
                       class:differs={!cardsOf(n === 0 ? plan : asIs).includes(line)}
                     >
                       {line}
-                    </div>{:else}nothing{/each}
+                    </div>{:else}{texts.nothing}{/each}
                 </td>
               {/each}
             </tr>
             {#each job.needs as need (need.id)}
               {@const before = now?.get(need.id) ?? '–'}
-              {@const after = then?.get(need.id) ?? 'no longer asked'}
+              {@const after = then?.get(need.id) ?? texts.noLongerAsked}
               <tr>
                 <th scope="row">{KIND_WORDS[need.kind]}</th>
                 <td>{before}</td>
@@ -128,17 +130,17 @@
               </tr>
             {/each}
             <tr>
-              <th scope="row">Price before tax</th>
+              <th scope="row">{texts.priceBeforeTax}</th>
               <td class="number">{inMoney(moneyCents(asIs.cost.parts))}</td>
               <td class="number">{inMoney(moneyCents(plan.cost.parts))}</td>
             </tr>
             <tr>
-              <th scope="row">The change itself</th>
+              <th scope="row">{texts.theChangeItself}</th>
               <td class="number">–</td>
-              <td class="number">{changeCents === null ? 'not known' : inMoney(changeCents)}</td>
+              <td class="number">{changeCents === null ? texts.notKnown : inMoney(changeCents)}</td>
             </tr>
             <tr>
-              <th scope="row">Score</th>
+              <th scope="row">{texts.score}</th>
               <td class="number">{inMoney(asIs.cost.score / 100)}</td>
               <td class="number">
                 {inMoney(plan.cost.score / 100)}, {differenceWords(
@@ -152,17 +154,17 @@
       <div class="acts">
         {#if act}
           <Button size="small" kind="tertiary" on:click={act}
-            >{'extra' in supposed.change ? 'Buy it' : 'Do it'}</Button
+            >{'extra' in supposed.change ? texts.buyIt : texts.doIt}</Button
           >
         {/if}
         <Button size="small" kind="ghost" on:click={() => (planning.supposed = null)}
-          >Suppose nothing</Button
+          >{texts.supposeNothing}</Button
         >
       </div>
     {/if}
   {/if}
   <details bind:open={isOpen}>
-    <summary>Any other fact of the machine</summary>
+    <summary>{texts.anyOtherFactOfThe}</summary>
     {#if isOpen && request !== null}
       <Fetched load={() => import('./SupposedFacts.svelte')}>
         {#snippet shown(SupposedFacts)}<SupposedFacts

@@ -11,12 +11,13 @@
     outrankedWords,
     plannedWords,
     seenDriverWords,
-  } from '$lib/wording/driverStates';
-  import { atMoment, counted, linkWords } from '$lib/wording/figures';
+  } from '$words/driverStates';
+  import { atMoment, linkWords } from '$words/figures';
   import type { JobModel } from '../jobModel.svelte';
   import ReadResult from '../ReadResult.svelte';
   import ReportDrop from '../ReportDrop.svelte';
   import { Reading } from '../reading.svelte';
+  import { deviceDrivers as texts } from '$words/stages/drivers';
 
   let { model, states }: { model: JobModel; states: readonly DriverState[] } = $props();
 
@@ -44,7 +45,7 @@
                 {@const slotId = state.slotId}
                 <button type="button" class="text" onclick={() => (selection.slotId = slotId)}
                   >{state.name}</button
-                > <span class="quiet">new card.</span>
+                > <span class="quiet">{texts.newCard}</span>
               {:else}
                 <strong>{deviceName(state)}.</strong>
               {/if}
@@ -54,14 +55,14 @@
         </th>
       </tr>
       <tr>
-        <td>{seenDriverWords(state.before, 'was not there')}</td>
+        <td>{seenDriverWords(state.before, texts.wasNotThere)}</td>
         <td>
           {plannedWords(state)}
           {#if instead !== ''}<br /><span class="quiet">{instead}</span>{/if}
         </td>
         <td>
-          {seenDriverWords(state.now, report === null ? '' : 'not in the report')}
-          {#if state.link !== null}<br />link {linkWords(state.link)}{/if}
+          {seenDriverWords(state.now, report === null ? '' : texts.notInTheReport)}
+          {#if state.link !== null}<br />{texts.link(linkWords(state.link))}{/if}
         </td>
       </tr>
     </tbody>
@@ -69,23 +70,22 @@
 {/snippet}
 
 <section aria-labelledby="devices-heading">
-  <h2 id="devices-heading">Every device and its driver</h2>
+  <h2 id="devices-heading">{texts.everyDeviceAndItsDriver}</h2>
   <p class="answer" role="status">
     {#if report === null}
-      {counted(told.length, 'device')} to see to. Drop the machine’s report once the drivers are in: each
-      check then ticks itself, or says what is wrong.
+      {texts.deviceToSeeToDrop(told.length)}
     {:else if wrong > 0}
       <VerdictMark
         verdict={OUTCOME_VERDICT[states[0]?.outcome ?? 'same'] ?? 'limited'}
         withWord={false}
       />
-      {wrong === 1 ? 'One device is' : `${wrong} devices are`} not right yet.
+      {texts.devicesAreNotRightYet(wrong, wrong)}
     {:else}
-      <VerdictMark verdict="clear" withWord={false} /> Nothing is wrong in the report.
+      <VerdictMark verdict="clear" withWord={false} /> {texts.nothingIsWrongInThe}
     {/if}
     {#if report !== null}
       <span class="quiet"
-        >Read {atMoment(report.at)}{report.conditions && `, ${report.conditions}`}</span
+        >{texts.read(atMoment(report.at), report.conditions && `, ${report.conditions}`)}</span
       >
     {/if}
   </p>
@@ -93,9 +93,9 @@
     <table class="plain">
       <thead>
         <tr>
-          <th scope="col">Before</th>
-          <th scope="col">Planned</th>
-          <th scope="col">Now</th>
+          <th scope="col">{texts.before}</th>
+          <th scope="col">{texts.planned}</th>
+          <th scope="col">{texts.now}</th>
         </tr>
       </thead>
       {@render groups(told)}
@@ -108,15 +108,14 @@
           class="text"
           aria-expanded={areAllShown}
           onclick={() => (areAllShown = !areAllShown)}
-          >{areAllShown ? 'Hide' : 'Show'}
-          {counted(quiet.length, 'device')} with nothing to do</button
+          >{texts.hideDeviceWithNothingTo(areAllShown, quiet.length)}</button
         >
       </p>
     {/if}
   {/if}
   <ReportDrop
-    label="Drop the report taken now (a device list, lspci -vvnn, the survey file)"
-    placeholder="Or paste it"
+    label={texts.dropTheReportTakenNow}
+    placeholder={texts.orPasteIt}
     progress={reading.progress}
     onfiles={(files) => reading.read(files)}
   />

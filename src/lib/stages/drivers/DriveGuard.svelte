@@ -13,6 +13,7 @@
   import { drivesWanted } from '$core/kinds';
   import { now } from '$lib/state/now';
   import type { JobModel } from '../jobModel.svelte';
+  import { driveGuard as texts } from '$words/stages/drivers';
 
   let { model, slotId, count }: { model: JobModel; slotId: string | null; count: number } =
     $props();
@@ -40,15 +41,14 @@
 
   const missing = $derived.by(() => {
     const wanted = serial.trim();
-    if (wanted === '') return 'Enter the serial number that stands on it.';
+    if (wanted === '') return texts.enterTheSerialNumberThat;
     if (named.some(({ value }) => value.drive.serial === wanted))
-      return 'This drive is named already.';
-    if (gigabytes === null || gigabytes <= 0) return 'Enter its size, as the system shows it.';
-    if (holds === 'unknown') return 'Look at what is on it: nothing is prepared unseen.';
+      return texts.thisDriveIsNamedAlready;
+    if (gigabytes === null || gigabytes <= 0) return texts.enterItsSizeAsThe;
+    if (holds === 'unknown') return texts.lookAtWhatIsOn;
     if (holds === 'nothing') return null;
-    if (typedAgain.trim() !== wanted)
-      return 'It holds something. Type its serial number once more: all of that will be gone.';
-    return isAgreed ? null : 'Ask the customer a second time.';
+    if (typedAgain.trim() !== wanted) return texts.itHoldsSomethingTypeIts;
+    return isAgreed ? null : texts.askTheCustomerASecond;
   });
 
   function add() {
@@ -69,21 +69,23 @@
     model.open.run({ name: 'removeObservation', observationId });
 </script>
 
-<section aria-label="Drives to be prepared">
+<section aria-label={texts.drivesToBePrepared}>
   <p>
-    <strong>{named.length} of {count} named.</strong>
-    {named.length < count ? 'The step is done only once each of them is.' : ''}
+    <strong>{texts.ofNamed(named.length, count)}</strong>
+    {named.length < count ? texts.theStepIsDoneOnly : ''}
   </p>
   {#if named.length > 0}
     <ul>
       {#each named as { id, value } (id)}
         <li>
-          {value.drive.serial}, {driveName(value.drive) && `${driveName(value.drive)}, `}{value
-            .drive.gigabytes} GB, {value.holds === 'nothing'
-            ? 'empty'
-            : 'holds something; the customer has agreed twice'}
+          {texts.gbEmpty({
+            serial: value.drive.serial,
+            driveName: driveName(value.drive) && `${driveName(value.drive)}, `,
+            gigabytes: value.drive.gigabytes,
+            isNothing: value.holds === 'nothing',
+          })}
           <button type="button" class="text" onclick={() => remove(id)}
-            >take back<span class="only-read"> {value.drive.serial}</span></button
+            >{texts.takeBack}<span class="only-read"> {value.drive.serial}</span></button
           >
         </li>
       {/each}
@@ -92,31 +94,33 @@
   {#if named.length < count}
     {#if known.length > 0}
       <p class="quiet">
-        From the needs:
+        {texts.fromTheNeeds}
         {#each known as drive (drive.id)}
           <button type="button" class="text" onclick={() => fillIn(drive)}
-            >{driveName(drive) || 'a drive'}, {drive.gigabytes} GB{drive.serial === ''
-              ? ''
-              : `, ${drive.serial}`}</button
+            >{texts.gb(
+              driveName(drive) || texts.aDrive,
+              drive.gigabytes,
+              drive.serial === '' ? '' : `, ${drive.serial}`,
+            )}</button
           >
         {/each}
       </p>
     {/if}
     <div class="fields">
-      <TextInput id="drive-serial" size="sm" labelText="Serial number" bind:value={serial} />
+      <TextInput id="drive-serial" size="sm" labelText={texts.serialNumber} bind:value={serial} />
       <NumberInput
         id="drive-size"
         size="sm"
-        labelText="Size, GB"
+        labelText={texts.sizeGb}
         allowEmpty
         min={0}
         hideSteppers
         bind:value={gigabytes}
       />
-      <Select id="drive-holds" size="sm" labelText="What is on it" bind:selected={holds}>
-        <SelectItem value="unknown" text="not looked at" />
-        <SelectItem value="nothing" text="nothing" />
-        <SelectItem value="something" text="something" />
+      <Select id="drive-holds" size="sm" labelText={texts.whatIsOnIt} bind:selected={holds}>
+        <SelectItem value="unknown" text={texts.notLookedAt} />
+        <SelectItem value="nothing" text={texts.nothing} />
+        <SelectItem value="something" text={texts.something} />
       </Select>
     </div>
     {#if holds === 'something'}
@@ -124,19 +128,19 @@
         <TextInput
           id="drive-again"
           size="sm"
-          labelText="Serial number once more"
+          labelText={texts.serialNumberOnceMore}
           bind:value={typedAgain}
         />
         <Checkbox
           id="drive-agreed"
-          labelText="The customer was asked twice, and wants it erased"
+          labelText={texts.theCustomerWasAskedTwice}
           bind:checked={isAgreed}
         />
       </div>
     {/if}
     {#if missing !== null}<p class="quiet" role="status">{missing}</p>{/if}
     <Button size="small" kind="tertiary" disabled={missing !== null} on:click={add}
-      >Name this drive</Button
+      >{texts.nameThisDrive}</Button
     >
   {/if}
 </section>

@@ -5,13 +5,14 @@
   import { openSteps, type Step } from '$core/procedure';
   import Guarded from '$lib/ui/Guarded.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { OUTCOME_VERDICT, outcomeWords } from '$lib/wording/driverStates';
+  import { OUTCOME_VERDICT, outcomeWords } from '$words/driverStates';
   import type { JobModel } from '../jobModel.svelte';
   import StepStage from '../steps/StepStage.svelte';
   import DeviceDrivers from './DeviceDrivers.svelte';
   import DriveGuard from './DriveGuard.svelte';
   import PackagesAtHand from './PackagesAtHand.svelte';
   import Ways from './Ways.svelte';
+  import { driversStage as texts } from '$words/stages/drivers';
 
   let { model, stage }: { model: JobModel; stage: Stage } = $props();
 
@@ -39,17 +40,17 @@
     {@const verdict = OUTCOME_VERDICT[state.outcome]}
     <p class="seen">
       {#if verdict !== null}<VerdictMark {verdict} withWord={false} />{/if}
-      <span><strong>The last report:</strong> {outcomeWords(state)}</span>
+      <span><strong>{texts.theLastReport}</strong> {outcomeWords(state)}</span>
     </p>
   {/if}
 {/snippet}
 
-<Guarded what="The list of steps"><StepStage {model} {stage} {about} {mayTick} /></Guarded>
-<Guarded what="How drivers are dealt with"><Ways {model} /></Guarded>
+<Guarded what={texts.theListOfSteps}><StepStage {model} {stage} {about} {mayTick} /></Guarded>
+<Guarded what={texts.howDriversAreDealtWith}><Ways {model} /></Guarded>
 {#if model.job.plan !== null}
-  <Guarded what="The table of devices"><DeviceDrivers {model} {states} /></Guarded>
+  <Guarded what={texts.theTableOfDevices}><DeviceDrivers {model} {states} /></Guarded>
 {/if}
-<Guarded what="The driver packages at hand"><PackagesAtHand {model} /></Guarded>
+<Guarded what={texts.theDriverPackagesAtHand}><PackagesAtHand {model} /></Guarded>
 
 <style>
   .seen {

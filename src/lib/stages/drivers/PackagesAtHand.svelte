@@ -7,7 +7,7 @@
   import type { DrivenDevice } from '$core/drivers';
   import ProblemLines from '$lib/ui/ProblemLines.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { changeWords, matchWords, packageWords, leftOutWords } from '$lib/wording/packages';
+  import { changeWords, matchWords, packageWords, leftOutWords } from '$words/packages';
   import type { JobModel } from '../jobModel.svelte';
   import { stopPackages } from '$lib/workers/packages';
   import ReportDrop from '../ReportDrop.svelte';
@@ -15,6 +15,7 @@
   import Stick from './Stick.svelte';
   import Guarded from '$lib/ui/Guarded.svelte';
   import { ran } from '$lib/state/effects';
+  import { packagesAtHand as texts } from '$words/stages/drivers';
 
   let { model }: { model: JobModel } = $props();
 
@@ -41,10 +42,9 @@
 </script>
 
 <section aria-labelledby="packages-heading">
-  <h2 id="packages-heading">Driver packages at hand</h2>
+  <h2 id="packages-heading">{texts.driverPackagesAtHand}</h2>
   <p class="quiet">
-    Drop a folder, an archive (.zip), setup files (.inf), or a kernel’s modules.alias: it is only
-    looked at, and nothing is installed.
+    {texts.dropAFolderAnArchive}
   </p>
   {#if wanted.length > 0}
     <p class="download">
@@ -53,15 +53,12 @@
         kind="tertiary"
         icon={Download}
         disabled={atHand.progress !== null}
-        on:click={() => atHand.download()}
-        >Download {wanted.length === 1
-          ? 'the planned package'
-          : `the ${wanted.length} planned packages`}</Button
+        on:click={() => atHand.download()}>{texts.downloadPlannedPackages(wanted.length)}</Button
       >
     </p>
   {/if}
   {#if model.job.packages.length > 0}
-    <h3>Kept with this job</h3>
+    <h3>{texts.keptWithThisJob}</h3>
     <ul>
       {#each model.job.packages as { id, title, version } (id)}
         <li>
@@ -71,7 +68,7 @@
             type="button"
             class="text"
             onclick={() => model.open.run({ name: 'dropPackage', packageId: id })}
-            >remove<span class="only-read"> {title}</span></button
+            >{texts.remove}<span class="only-read"> {title}</span></button
           >
         </li>
       {/each}
@@ -79,8 +76,8 @@
   {/if}
   <ReportDrop
     id="packages"
-    label="Drop driver packages here"
-    placeholder="Or paste a setup file or a list of aliases"
+    label={texts.dropDriverPackagesHere}
+    placeholder={texts.orPasteASetupFile}
     progress={atHand.progress}
     unit={atHand.progress?.unit ?? 'files'}
     onfiles={(files) => atHand.read(files)}
@@ -93,10 +90,9 @@
     {#if look !== null}
       <p class="sum">
         {look.packages.length === 0
-          ? 'None of it is a driver package.'
-          : `${look.packages.length} ${look.packages.length === 1 ? 'package' : 'packages'} read`}{look.others >
-          0 && look.packages.length > 0
-          ? `; ${look.others} other ${look.others === 1 ? 'file' : 'files'} left out.`
+          ? texts.noneOfItIsA
+          : texts.packagesRead(look.packages.length)}{look.others > 0 && look.packages.length > 0
+          ? texts.otherFilesLeftOut(look.others, look.others)
           : '.'}
       </p>
       {#if atHand.leftOut.length > 0}
@@ -114,10 +110,10 @@
             <table class="plain">
               <thead>
                 <tr>
-                  <th scope="col">Drives</th>
-                  <th scope="col">Listed as</th>
-                  <th scope="col">How</th>
-                  <th scope="col">Against now</th>
+                  <th scope="col">{texts.drives}</th>
+                  <th scope="col">{texts.listedAs}</th>
+                  <th scope="col">{texts.how}</th>
+                  <th scope="col">{texts.againstNow}</th>
                 </tr>
               </thead>
               <tbody>
@@ -125,7 +121,8 @@
                   {@const verdict = verdictOf(driven)}
                   <tr>
                     <td
-                      >{driven.name}{#if driven.isPlanned}<br /><span class="quiet">planned</span
+                      >{driven.name}{#if driven.isPlanned}<br /><span class="quiet"
+                          >{texts.planned}</span
                         >{/if}</td
                     >
                     <td>{driven.listedAs}</td>
@@ -141,12 +138,11 @@
               </tbody>
             </table>
           {:else if each.kind === 'aliases' || look.takesSetup === 'yes'}
-            <p>Drives nothing of this machine or plan.</p>
+            <p>{texts.drivesNothingOfThisMachine}</p>
           {/if}
           {#if each.missing.length > 0}
             <p>
-              Named by it and not there: {each.missing.join(', ')}. Without them the system may
-              refuse it.
+              {texts.namedByItAndNot(each.missing.join(', '))}
             </p>
           {/if}
           <ProblemLines problems={each.problems} />
@@ -156,14 +152,13 @@
     {#if look !== null && look.packages.some(({ drives }) => drives.length > 0)}
       <p class="keep">
         <Button size="small" kind="tertiary" on:click={() => atHand.keep()}
-          >Count them for this job</Button
+          >{texts.countThemForThisJob}</Button
         >
-        <span class="quiet">Drivers are then chosen from these as well, and stay with the job.</span
-        >
+        <span class="quiet">{texts.driversAreThenChosenFrom}</span>
       </p>
     {/if}
     {#if look !== null && look.packages.length > 0}
-      <Guarded what="The stick"><Stick {model} {look} {atHand} /></Guarded>
+      <Guarded what={texts.theStick}><Stick {model} {look} {atHand} /></Guarded>
     {/if}
   </div>
 </section>

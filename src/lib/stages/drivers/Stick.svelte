@@ -5,12 +5,13 @@
   import type { PackagesInspection } from '$core/drivers';
   import { downloadFile } from '$lib/ui/download';
   import Working from '$lib/ui/Working.svelte';
-  import { counted, inBytes } from '$lib/wording/figures';
-  import { STICK_NAME, STICK_STAGE_WORDS, stickPage, stickWords } from '$lib/wording/stick';
+  import { inBytes } from '$words/figures';
+  import { STICK_NAME, STICK_STAGE_WORDS, stickPage, stickWords } from '$words/stick';
   import { now } from '$lib/state/now';
   import { stopPackages } from '$lib/workers/packages';
   import type { JobModel } from '../jobModel.svelte';
   import type { PackagesAtHand } from './packagesAtHand.svelte';
+  import { stick as texts } from '$words/stages/drivers';
 
   let {
     model,
@@ -31,18 +32,18 @@
 </script>
 
 <section aria-labelledby="stick-heading">
-  <h3 id="stick-heading">For a stick</h3>
+  <h3 id="stick-heading">{texts.forAStick}</h3>
   {#if soFar === null}
-    <Working words="Choosing the fewest packages" />
+    <Working words={texts.choosingTheFewestPackages} />
   {:else if stick.length === 0}
-    <p>No package at hand is wanted by this plan or by a device that nothing drives.</p>
+    <p>{texts.noPackageAtHandIs}</p>
   {:else}
     <ol>
       {#each stick as each (each.folder)}
         <li>
           <strong>{STICK_STAGE_WORDS[each.stage]}</strong>: {stickWords(each)}
           <span class="quiet"
-            >{each.package.name}, {counted(each.package.files, 'file')}, {inBytes(
+            >{each.package.name}, {texts.file(each.package.files)}, {inBytes(
               each.package.bytes,
             )}</span
           >
@@ -50,25 +51,24 @@
       {/each}
     </ol>
     {#if atHand.isChoosing}
-      <Working words="{counted(stick.length, 'package')} so far; looking whether fewer would do" />
-      <Button size="small" kind="ghost" on:click={atHand.stopChoosing}>These will do</Button>
+      <Working words={texts.packageSoFarLookingWhether(stick.length)} />
+      <Button size="small" kind="ghost" on:click={atHand.stopChoosing}>{texts.theseWillDo}</Button>
     {:else if !soFar.isFewest}
-      <p class="quiet">They drive all that these packages can. Perhaps fewer would do.</p>
+      <p class="quiet">{texts.theyDriveAllThatThese}</p>
     {/if}
     <Button size="small" icon={Download} disabled={atHand.written !== null} on:click={write}
-      >Write the stick ({counted(files, 'file')}, {inBytes(bytes)})</Button
+      >{texts.writeTheStickFile(files, inBytes(bytes))}</Button
     >
     {#if atHand.written !== null}
-      <Working words="{inBytes(atHand.written)} of {inBytes(bytes)} written" />
-      <Button size="small" kind="ghost" on:click={stopPackages}>Stop writing</Button>
+      <Working words={texts.ofWritten(inBytes(atHand.written), inBytes(bytes))} />
+      <Button size="small" kind="ghost" on:click={stopPackages}>{texts.stopWriting}</Button>
     {/if}
     <p class="quiet">
-      An archive to unpack onto a stick, with the sum of each file, a script for either system that
-      checks them, and a page to read on the bench.
+      {texts.anArchiveToUnpackOnto}
     </p>
   {/if}
   {#if look.undriven.length > 0}
-    <p class="short">None of these packages drives: {look.undriven.join(', ')}.</p>
+    <p class="short">{texts.noneOfThesePackagesDrives(look.undriven.join(', '))}</p>
   {/if}
 </section>
 

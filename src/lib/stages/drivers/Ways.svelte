@@ -2,8 +2,9 @@
   /** How drivers are dealt with in this job: technicians disagree, so each school can be chosen. */
   import { Select, SelectItem } from 'carbon-components-svelte';
   import { PLAIN_WAYS, type DriverWays } from '$core/document';
-  import { WAY_WORDS } from '$lib/wording/driverStates';
+  import { WAY_WORDS } from '$words/driverStates';
   import type { JobModel } from '../jobModel.svelte';
+  import { ways as texts } from '$words/stages/drivers';
 
   let { model }: { model: JobModel } = $props();
 
@@ -20,10 +21,11 @@
 
 <details>
   <summary
-    >How drivers are dealt with: {departures.length === 0
-      ? 'as usual'
-      : departures.map((way) => WAY_WORDS[way].label.toLowerCase()).join(', ') +
-        ' otherwise than usual'}</summary
+    >{texts.howDriversAreDealtWith(
+      departures.map((way) => WAY_WORDS[way].label.toLowerCase()).join(', ') +
+        texts.otherwiseThanUsual,
+      departures.length,
+    )}</summary
   >
   <div class="ways">
     {#each keys as way (way)}

@@ -9,6 +9,7 @@ import type { DroppedFile, LeftOut } from '$lib/workers/packageFiles';
 import { askPackages } from '$lib/workers/packages';
 import { sha256 } from '$lib/workers/sha256';
 import type { JobModel } from '../jobModel.svelte';
+import { packagesAtHand as texts } from '$words/stages/drivers';
 
 const PACKAGE_FILES = z.array(z.object({ name: z.string(), content: z.string() }));
 
@@ -64,7 +65,7 @@ export class PackagesAtHand {
       await this.lookAgain();
       return (this.look?.packages.length ?? 0) > 0;
     } catch (error) {
-      this.failed = `They could not be read: ${String(error)}`;
+      this.failed = texts.theyCouldNotBeRead(String(error));
       return false;
     }
   }
@@ -129,10 +130,9 @@ export class PackagesAtHand {
     for (const each of wanted) {
       const files = await fetched(`/api/drivers/${each.id}`, PACKAGE_FILES);
       const wrong = files === null ? null : await firstWrong(each.files, files);
-      if (files === null)
-        this.failed = `${each.title} ${each.version} could not be downloaded. Try again once the library can be reached.`;
+      if (files === null) this.failed = texts.couldNotBeDownloadedTry(each.title, each.version);
       else if (wrong !== null)
-        this.failed = `${each.title} ${each.version}: ${wrong} is not what its maker published. It was not taken.`;
+        this.failed = texts.isNotWhatItsMaker(each.title, each.version, wrong);
       else got.push(...files.map(({ name, content }) => ({ name: `${each.id}/${name}`, content })));
       if (this.failed !== '') break;
       this.progress = { done: got.length, of: wanted.length, unit: 'files' };
@@ -156,7 +156,9 @@ export class PackagesAtHand {
     try {
       return await this.ask((work) => work.writeStick(stick, page, onBytes));
     } catch (error) {
-      this.failed = `The stick could not be written: what was shown is not there any more, or has changed. Drop the packages again. (${error instanceof Error ? error.message : String(error)})`;
+      this.failed = texts.theStickCouldNotBe(
+        error instanceof Error ? error.message : String(error),
+      );
       return null;
     } finally {
       this.written = null;

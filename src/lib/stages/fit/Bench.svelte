@@ -12,9 +12,9 @@
   } from '$core/procedure';
   import { valueOf } from '$core/parts';
   import type { Machine } from '$core/document';
-  import { ROUND_WORDS, cautionWords, stepWords } from '$lib/wording/steps';
-  import { minutesWords, seenWords, trayWords, whyLines } from '$lib/wording/bench';
-  import { TOOL_WORDS } from '$lib/wording/tools';
+  import { ROUND_WORDS, cautionWords, stepWords } from '$words/steps';
+  import { minutesWords, seenWords, trayWords, whyLines } from '$words/bench';
+  import { TOOL_WORDS } from '$words/tools';
   import type { JobModel } from '../jobModel.svelte';
   import { canSpeak, hush, keepAwake, speak } from './bench';
   import { Stopwatch } from './stopwatch';
@@ -24,6 +24,7 @@
   import { numberWords, rearNumbers } from './rearNumbers';
   import { taskPicture } from './taskPicture';
   import { ran } from '$lib/state/effects';
+  import { bench as texts } from '$words/stages/fit';
 
   let {
     model,
@@ -149,7 +150,7 @@
 
 <dialog
   class="bench"
-  aria-label="At the bench"
+  aria-label={texts.atTheBench}
   tabindex="-1"
   bind:this={bench}
   {onkeydown}
@@ -157,22 +158,24 @@
 >
   <header>
     <p>
-      {#if current}Task {position} of {steps.length}, {minutesWords(left)} left{current.round === 1
-          ? ''
-          : `. ${ROUND_WORDS[current.round]}`}{:else}All {steps.length}
-        tasks are done{/if}
+      {#if current}{texts.taskOfLeft({
+          position,
+          steps: steps.length,
+          minutesWords: minutesWords(left),
+          round: current.round === 1 ? '' : `. ${ROUND_WORDS[current.round]}`,
+        })}{:else}{texts.allTasksAreDone(steps.length)}{/if}
     </p>
     <div class="row">
       {#if mayBeSpoken}
         <button type="button" aria-pressed={isSpoken} onclick={() => (isSpoken = !isSpoken)}
-          >{isSpoken ? 'Read aloud: on' : 'Read aloud'}</button
+          >{isSpoken ? texts.readAloudOn : texts.readAloud}</button
         >
       {/if}
       <button type="button" aria-pressed={isPaused} onclick={() => (isPaused = !isPaused)}
-        >{isPaused ? 'Go on (p)' : 'Pause (p)'}</button
+        >{isPaused ? texts.goOnP : texts.pauseP}</button
       >
-      <button type="button" onclick={back}>Back (backspace)</button>
-      <button type="button" onclick={leave}>Leave (esc)</button>
+      <button type="button" onclick={back}>{texts.backBackspace}</button>
+      <button type="button" onclick={leave}>{texts.leaveEsc}</button>
     </div>
   </header>
 
@@ -189,24 +192,24 @@
           {/if}
           {#each current.cautions as caution, n (n)}
             <p class="caution">
-              <strong>Caution</strong>
+              <strong>{texts.caution}</strong>
               {cautionWords(caution, model.job.staticWay)}
             </p>
           {/each}
           <dl>
             {#if sockets.length > 0}
-              <dt>From behind</dt>
+              <dt>{texts.fromBehind}</dt>
               <dd>{numberWords(sockets)}</dd>
             {/if}
-            <dt>You should see</dt>
+            <dt>{texts.youShouldSee}</dt>
             <dd>{seenWords(current)}</dd>
             {#if current.task?.tool}
-              <dt>In your hand</dt>
+              <dt>{texts.inYourHand}</dt>
               <dd>{TOOL_WORDS[current.task.tool]}</dd>
             {/if}
             <!-- Cautions come first where there is little room. -->
             {#each why.slice(0, current.cautions.length > 1 ? 1 : 2) as line, n (n)}
-              {#if n === 0}<dt>Why now</dt>{/if}
+              {#if n === 0}<dt>{texts.whyNow}</dt>{/if}
               <dd>{line}</dd>
             {/each}
           </dl>
@@ -218,13 +221,13 @@
     </div>
   {:else}
     <div class="task">
-      <section class="words"><h1>Fit: nothing is left here</h1></section>
+      <section class="words"><h1>{texts.fitNothingIsLeftHere}</h1></section>
     </div>
   {/if}
 
   <footer>
     <p class="tray">
-      <strong>On the tray now:</strong>
+      <strong>{texts.onTheTrayNow}</strong>
       {trayWords(tray)}
     </p>
     {#if current}
@@ -232,13 +235,13 @@
         type="button"
         class="not"
         disabled={isPaused || doesNotGo}
-        onclick={() => (doesNotGo = true)}>It does not go (n)</button
+        onclick={() => (doesNotGo = true)}>{texts.itDoesNotGoN}</button
       >
       <button type="button" class="done" disabled={isPaused || doesNotGo || isAsked} onclick={done}
-        >Done (space)</button
+        >{texts.doneSpace}</button
       >
     {:else}
-      <button type="button" class="done" onclick={leave}>Leave the bench</button>
+      <button type="button" class="done" onclick={leave}>{texts.leaveTheBench}</button>
     {/if}
   </footer>
 </dialog>

@@ -5,13 +5,14 @@
   import { findable, type Found, type FoundKind, type Step } from '$core/procedure';
   import type { Card } from '$core/document';
   import { typedNumber } from '$core/read';
-  import { LEAD_WORDS } from '$lib/wording/leads';
-  import { FOUND_WORDS } from '$lib/wording/bench';
-  import { extraWords } from '$lib/wording/plans';
-  import { capital } from '$lib/wording/stepWords';
+  import { LEAD_WORDS } from '$words/leads';
+  import { FOUND_WORDS } from '$words/bench';
+  import { extraWords } from '$words/plans';
+  import { capital } from '$words/stepWords';
   import { takesFocus } from '$lib/ui/keys';
   import type { JobModel } from '../jobModel.svelte';
   import { planRest, type RestPlanned } from './rest';
+  import { doesNotGo as texts } from '$words/stages/fit';
 
   let {
     model,
@@ -94,16 +95,16 @@
   });
   const missing = $derived(
     kind === 'boxShort'
-      ? 'Pick what is missing.'
+      ? texts.pickWhatIsMissing
       : kind === 'leadShort'
         ? step.code === 'plug'
-          ? 'Measure from the board’s upper edge down to the plug, in millimetres.'
+          ? texts.measureFromTheBoardsUpper
           : step.code === 'joinFront'
-            ? 'Measure from the rear edge to where it ends, in millimetres.'
-            : 'Measure the lead from the card to its plug, in millimetres.'
+            ? texts.measureFromTheRearEdge
+            : texts.measureTheLeadFromThe
         : kind === 'cardLonger'
-          ? 'Measure the card from its bracket to its far end, in millimetres.'
-          : 'Say what it is, how far it stands from the rear edge, and how high, in millimetres.',
+          ? texts.measureTheCardFromIts
+          : texts.sayWhatItIsHow,
   );
 
   async function plan() {
@@ -116,7 +117,7 @@
     try {
       planned = await planRest(model.job, step, found, waiting.signal);
     } catch (error) {
-      failed = `The planner failed: ${String(error)}. Nothing was changed.`;
+      failed = texts.thePlannerFailedNothingWas(String(error));
     } finally {
       isPlanning = false;
     }
@@ -144,57 +145,56 @@
   }
 </script>
 
-<div class="panel" role="group" aria-label="It does not go">
+<div class="panel" role="group" aria-label={texts.itDoesNotGo}>
   {#if kind === null}
-    <h2>What did you find?</h2>
+    <h2>{texts.whatDidYouFind}</h2>
     <div class="choices" use:takesFocus>
       {#each kinds as each (each)}
         <button type="button" onclick={() => pick(each)}>{WORDS[each]}</button>
       {/each}
       {#if order !== null}
-        <button type="button" onclick={() => pick('again')}
-          >Another part came, it is broken, or it did not come: order it again</button
-        >
+        <button type="button" onclick={() => pick('again')}>{texts.anotherPartCameItIs}</button>
       {/if}
-      <button type="button" onclick={() => pick('reason')}
-        >Something else: go on with a reason</button
-      >
+      <button type="button" onclick={() => pick('reason')}>{texts.somethingElseGoOnWith}</button>
     </div>
   {:else if kind === 'reason' || kind === 'again'}
-    <h2>{kind === 'again' ? 'What is wrong with it?' : 'Why do you go on?'}</h2>
+    <h2>{kind === 'again' ? texts.whatIsWrongWithIt : texts.whyDoYouGoOn}</h2>
     <label>
-      It stays in the log
+      {texts.itStaysInTheLog}
       <input type="text" bind:value={reason} maxlength="120" use:takesFocus />
     </label>
     <button type="button" class="act" disabled={reason.trim() === ''} onclick={goOn}
-      >{kind === 'again' ? 'Put it on order again' : 'Go on with this reason'}</button
+      >{kind === 'again' ? texts.putItOnOrderAgain : texts.goOnWithThisReason}</button
     >
   {:else}
     <h2>{WORDS[kind]}</h2>
     {#if kind === 'inTheWay'}
-      <label>What it is <input type="text" bind:value={what} maxlength="60" use:takesFocus /></label
+      <label
+        >{texts.whatItIs}
+        <input type="text" bind:value={what} maxlength="60" use:takesFocus /></label
       >
-      <label>From the rear edge, mm <input inputmode="decimal" bind:value={mm} /></label>
-      <label>Height over the board, mm <input inputmode="decimal" bind:value={heightMm} /></label>
+      <label>{texts.fromTheRearEdgeMm} <input inputmode="decimal" bind:value={mm} /></label>
+      <label>{texts.heightOverTheBoardMm} <input inputmode="decimal" bind:value={heightMm} /></label
+      >
       <label class="tick"
-        ><input type="checkbox" bind:checked={isMovable} /> It can be moved aside</label
+        ><input type="checkbox" bind:checked={isMovable} /> {texts.itCanBeMovedAside}</label
       >
       {#if isMovable}
         <label class="tick"
-          ><input type="checkbox" bind:checked={hasPlug} /> Its plug is pulled for that, and goes in again</label
+          ><input type="checkbox" bind:checked={hasPlug} /> {texts.itsPlugIsPulledFor}</label
         >
       {/if}
     {:else if kind === 'knockedLoose'}
       <label
-        >Which kind
+        >{texts.whichKind}
         <select bind:value={lead} use:takesFocus>
           {#each LEAD_KINDS as each (each)}<option value={each}>{LEAD_WORDS[each]}</option>{/each}
         </select></label
       >
-      <label>Which one <input type="text" bind:value={leadOf} maxlength="60" /></label>
+      <label>{texts.whichOne} <input type="text" bind:value={leadOf} maxlength="60" /></label>
     {:else if (kind === 'leadShort' && isMeasured) || kind === 'cardLonger'}
       <label
-        >{kind === 'leadShort' ? 'It reaches, mm' : 'The card is, mm'}
+        >{kind === 'leadShort' ? texts.itReachesMm : texts.theCardIsMm}
         <input inputmode="decimal" bind:value={mm} use:takesFocus /></label
       >
     {/if}
@@ -220,20 +220,20 @@
         class="act"
         disabled={found === null || isPlanning}
         onclick={() => void plan()}
-        >{isPlanning ? 'Planning the rest' : 'Plan the rest anew; what is done stays done'}</button
+        >{isPlanning ? texts.planningTheRest : texts.planTheRestAnewWhat}</button
       >
     {:else}
-      <ul aria-label="What changes">
+      <ul aria-label={texts.whatChanges}>
         {#each planned.differences as line, n (n)}<li>{line}</li>{/each}
         {#if planned.unmet > 0}
-          <li><strong>{planned.unmet} of the must-haves can no longer be met.</strong></li>
+          <li><strong>{texts.ofTheMustHavesCan(planned.unmet)}</strong></li>
         {/if}
       </ul>
-      <button type="button" class="act" onclick={take} use:takesFocus>Take this list</button>
+      <button type="button" class="act" onclick={take} use:takesFocus>{texts.takeThisList}</button>
     {/if}
   {/if}
   <button type="button" onclick={() => (kind === null ? close() : pick(null))}
-    >{kind === null ? 'Back to the task' : 'Something else was found'}</button
+    >{kind === null ? texts.backToTheTask : texts.somethingElseWasFound}</button
   >
 </div>
 

@@ -13,8 +13,8 @@
     type Step,
   } from '$core/procedure';
   import type { Stage } from '$core/document';
-  import { estimateWords, seenWords, trayWords, whyLines } from '$lib/wording/bench';
-  import { TOOL_WORDS } from '$lib/wording/tools';
+  import { estimateWords, seenWords, trayWords, whyLines } from '$words/bench';
+  import { TOOL_WORDS } from '$words/tools';
   import { readLogbook } from '$lib/state/logbook';
   import type { JobModel } from '../jobModel.svelte';
   import StepStage from '../steps/StepStage.svelte';
@@ -24,6 +24,7 @@
   import Photos from '../survey/Photos.svelte';
   import Fetched from '$lib/ui/Fetched.svelte';
   import Guarded from '$lib/ui/Guarded.svelte';
+  import { fitStage as texts } from '$words/stages/fit';
 
   let { model, stage }: { model: JobModel; stage: Stage } = $props();
 
@@ -47,29 +48,29 @@
   {#if step.code === 'photoInside'}<Photos {model} slotId={null} />{/if}
   <dl>
     {#each whyLines(step, steps) as line, n (n)}
-      {#if n === 0}<dt>Why now</dt>{/if}
+      {#if n === 0}<dt>{texts.whyNow}</dt>{/if}
       <dd>{line}</dd>
     {/each}
     {#if socketsOf(step).length > 0}
-      <dt>From behind</dt>
-      <dd>{numberWords(socketsOf(step))} in the view of the board</dd>
+      <dt>{texts.fromBehind}</dt>
+      <dd>{texts.inTheViewOfThe(numberWords(socketsOf(step)))}</dd>
     {/if}
-    <dt>You should see</dt>
+    <dt>{texts.youShouldSee}</dt>
     <dd>{seenWords(step)}</dd>
     {#if step.task}
-      <dt>Takes</dt>
+      <dt>{texts.takes}</dt>
       <dd>
         {estimateWords(estimateOf(step.code, logbook, step.task.minutes))}{step.task.tool === null
           ? ''
           : `; ${TOOL_WORDS[step.task.tool]}`}
       </dd>
     {/if}
-    <dt>On the tray now</dt>
+    <dt>{texts.onTheTrayNow}</dt>
     <dd>{trayWords(tray)}</dd>
   </dl>
   <div class="to-bench">
     <Button size="small" kind="tertiary" on:click={() => (isAtBench = true)}
-      >At the bench: one task at a time</Button
+      >{texts.atTheBenchOneTask}</Button
     >
   </div>
 {/snippet}
@@ -78,12 +79,12 @@
   <StepStage {model} {stage} {about} {mayTick} />
   {#if steps.length > 0}
     <Button size="small" kind="ghost" icon={Printer} on:click={() => window.print()}
-      >Print the list</Button
+      >{texts.printTheList}</Button
     >
   {/if}
 </div>
 {#if steps.length > 0}
-  <Guarded what="The list to print">
+  <Guarded what={texts.theListToPrint}>
     <Procedure {steps} {logbook} staticWay={model.job.staticWay} />
   </Guarded>
 {/if}

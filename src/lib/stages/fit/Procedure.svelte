@@ -2,9 +2,10 @@
   /** The physical work on paper: every task with a box to tick, beside the drawing; read without any machine. */
   import { minutesTogether, type SpentByAct, type Step } from '$core/procedure';
   import type { StaticWay } from '$core/document';
-  import { ROUND_WORDS, cautionWords, stepWords } from '$lib/wording/steps';
-  import { minutesWords } from '$lib/wording/bench';
-  import { TOOL_WORDS } from '$lib/wording/tools';
+  import { ROUND_WORDS, cautionWords, stepWords } from '$words/steps';
+  import { minutesWords } from '$words/bench';
+  import { TOOL_WORDS } from '$words/tools';
+  import { procedure as texts } from '$words/stages/fit';
 
   let {
     steps,
@@ -28,9 +29,9 @@
   );
 </script>
 
-<section class="paper" aria-label="The list on paper">
-  <h1>Fit, {minutesWords(minutes)}</h1>
-  <p>Have ready: {[...tools, 'tray', 'bag for what comes out'].join(', ')}.</p>
+<section class="paper" aria-label={texts.theListOnPaper}>
+  <h1>{texts.fit(minutesWords(minutes))}</h1>
+  <p>{texts.haveReady([...tools, 'tray', texts.bagForWhatComesOut].join(', '))}</p>
   <ol>
     {#each steps as step, n (step.id)}
       {@const { title, detail } = stepWords(step)}
@@ -43,7 +44,7 @@
           <strong>{title}</strong>
           {#if detail}{detail}{/if}
           {#each cautions[n] ?? [] as caution, m (m)}
-            <em>Caution: {cautionWords(caution, staticWay)}</em>
+            <em>{texts.caution(cautionWords(caution, staticWay))}</em>
           {/each}
         </div>
       </li>

@@ -1,15 +1,16 @@
 <script lang="ts">
   /** The two ways against static, as large targets; one is chosen before anything inside is touched. */
   import { STATIC_WAYS } from '$core/document';
-  import { STATIC_WAY_WORDS } from '$lib/wording/staticWays';
+  import { STATIC_WAY_WORDS } from '$words/staticWays';
   import type { JobModel } from '../jobModel.svelte';
+  import { staticWays as texts } from '$words/stages/fit';
 
   let { model, chosen }: { model: JobModel; /** Once one is picked. */ chosen?: () => void } =
     $props();
   const way = $derived(model.job.staticWay);
 </script>
 
-<div role="group" aria-label="Your way against static">
+<div role="group" aria-label={texts.yourWayAgainstStatic}>
   {#each STATIC_WAYS as each (each)}
     <button
       type="button"

@@ -1,6 +1,7 @@
 <script lang="ts">
   /** A task from above, from the side and from behind: the part lit, its movement drawn, all in millimetres. */
   import type { PictureView } from './taskPicture';
+  import { taskPicture as texts } from '$words/stages/fit';
 
   let { views }: { views: readonly PictureView[] } = $props();
 
@@ -40,7 +41,7 @@
             dx={(isRight ? -textMm(view) : textMm(view)) / 3}
             dy={textMm(view)}
             text-anchor={isRight ? 'end' : 'start'}
-            font-size={textMm(view)}>{lead.mm} mm</text
+            font-size={textMm(view)}>{texts.mm(lead.mm)}</text
           >
         {/if}
         {#each motions as { kind, from, to }, n (n)}

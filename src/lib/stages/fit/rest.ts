@@ -6,8 +6,9 @@ import { restOf, restRequest, steps, withFound, type Found, type Step } from '$c
 import { shoppingList } from '$core/write';
 import { supplies } from '$lib/state/supplies.svelte';
 import { askPlanner } from '$lib/workers/planner';
-import { inMoney } from '$lib/wording/figures';
-import { stepWords } from '$lib/wording/steps';
+import { inMoney } from '$words/figures';
+import { stepWords } from '$words/steps';
+import { rest as texts } from '$words/stages/fit';
 
 export interface RestPlanned {
   readonly command: Extract<Command, { readonly name: 'foundAtBench' }>;
@@ -65,13 +66,13 @@ function differencesOf(before: Job, after: Job): readonly string[] {
       if (now.some((each) => each.slotId === slotId)) return [];
       const [other] = now;
       return other === undefined
-        ? `${cardName(card)} is not fitted any more`
-        : `${cardName(card)} goes to ${label(other.slotId)}, not to ${label(slotId)}`;
+        ? texts.isNotFittedAnyMore(cardName(card))
+        : texts.goesToNotTo(cardName(card), label(other.slotId), label(slotId));
     }),
     ...is.flatMap(({ card, slotId }) =>
       was.some((each) => each.card.id === card.id)
         ? []
-        : `${cardName(card)} comes into ${label(slotId)}`,
+        : texts.comesInto(cardName(card), label(slotId)),
     ),
   ];
   const left = (job: Job) =>
@@ -93,12 +94,12 @@ function differencesOf(before: Job, after: Job): readonly string[] {
   const cents = shoppingList(after, 0).netCents - shoppingList(before, 0).netCents;
   return [
     ...cards,
-    ...fresh.filter((title) => !old.includes(title)).map((title) => `New: ${title}`),
-    ...old.filter((title) => !fresh.includes(title)).map((title) => `No more: ${title}`),
+    ...fresh.filter((title) => !old.includes(title)).map((title) => texts.new(title)),
+    ...old.filter((title) => !fresh.includes(title)).map((title) => texts.noMore(title)),
     cents === 0
       ? untold
-        ? 'It costs more; nobody has told how much yet'
-        : 'It costs the same'
-      : `It costs ${inMoney(Math.abs(cents))} ${cents > 0 ? 'more' : 'less'}, before tax`,
+        ? texts.itCostsMoreNobodyHas
+        : texts.itCostsTheSame
+      : texts.itCostsMoreBeforeTax(inMoney(Math.abs(cents)), cents),
   ];
 }

@@ -15,6 +15,7 @@ import type { Assembly } from '$core/assembly';
 import type { Machine } from '$core/document';
 import type { Step } from '$core/procedure';
 import { boardLayout, type BoardLayout, type CardOnSlot, type DrawnBody } from '$lib/board/layout';
+import { taskPicture as texts } from '$words/stages/fit';
 
 interface Box {
   readonly x: number;
@@ -43,7 +44,7 @@ interface Lead {
 }
 
 export interface PictureView {
-  readonly name: 'From above' | 'From the side' | 'From behind';
+  readonly name: string;
   readonly focus: Box;
   readonly shapes: readonly PictureShape[];
   readonly motions: readonly Motion[];
@@ -234,7 +235,7 @@ function above(
   const litBoxes = shapes.filter(({ isLit }) => isLit);
   const leadBoxes = (lead?.points ?? []).map(([x, y]) => ({ x, y, width: 0, height: 0 }));
   return {
-    name: 'From above',
+    name: texts.fromAbove,
     focus: around(
       litBoxes.length + leadBoxes.length > 0
         ? [...litBoxes, ...leadBoxes, ...motions.flatMap(endsOf)]
@@ -348,7 +349,7 @@ function fromSide(step: Step, layout: BoardLayout, lit: Lit): PictureView {
     ),
   ];
   return {
-    name: 'From the side',
+    name: texts.fromTheSide,
     focus: around(litBoxes.length > 0 ? [board, ...litBoxes, ...moving.flatMap(endsOf)] : shapes),
     shapes: [...shapes, ...plugs],
     motions: moving,
@@ -388,7 +389,7 @@ function fromBehind(step: Step, layout: BoardLayout, lit: Lit, machine: Machine)
       motions.push({ kind: 'turn', from: [end - 4, y], to: [end - 4, y] });
   }
   return {
-    name: 'From behind',
+    name: texts.fromBehind,
     focus: around(
       at === null
         ? shapes

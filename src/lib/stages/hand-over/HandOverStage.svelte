@@ -12,11 +12,12 @@
   import ExportTicks from '$lib/ui/ExportTicks.svelte';
   import { exportChoice } from '$lib/state/exportChoice.svelte';
   import type { JobModel } from '../jobModel.svelte';
-  import { answerWords } from '$lib/wording/answers';
+  import { answerWords } from '$words/answers';
   import AnswerLine from '../AnswerLine.svelte';
   import StepList from '../steps/StepList.svelte';
   import Sheet from './Sheet.svelte';
   import Guarded from '$lib/ui/Guarded.svelte';
+  import { handOverStage as texts } from '$words/stages/handOver';
 
   let { model }: { model: JobModel } = $props();
 
@@ -32,10 +33,10 @@
   let notedLast = $state('');
   async function noteTried() {
     const names = tried.map(cardName).join(', ');
-    await ownParts.putCards(tried, `${names}: tried`);
+    await ownParts.putCards(tried, texts.tried(names));
     notedLast = ownParts.notKept
-      ? 'The browser’s store refused: it is noted only as long as this window is open.'
-      : `Noted in the catalogue: ${names} tried here.`;
+      ? texts.theBrowsersStoreRefusedIt
+      : texts.notedInTheCatalogueTried(names);
   }
   const toTick = $derived(steps(model.job).filter(({ stage }) => stage === 'hand-over'));
 
@@ -59,17 +60,20 @@
   <AnswerLine answer={answerWords(stageAnswer(job, 'hand-over'))} stage="hand-over" />
 </div>
 {#if job.plan === null}
-  <h1>Nothing to hand over yet</h1>
-  <p>The sheet follows from an accepted plan. <a href="choose">To Choose</a></p>
+  <h1>{texts.nothingToHandOverYet}</h1>
+  <p>{texts.theSheetFollowsFromAn} <a href="choose">{texts.toChoose}</a></p>
 {:else}
-  <h1 class="only-read">Hand over</h1>
+  <h1 class="only-read">{texts.handOver}</h1>
   <div class="beside">
     <div class="page">
-      <Guarded what="The sheet"><Sheet job={out} sheet={handOverSheet(out)} {model} /></Guarded>
+      <Guarded what={texts.theSheet}><Sheet job={out} sheet={handOverSheet(out)} {model} /></Guarded
+      >
     </div>
     <div class="controls">
       <div class="acts">
-        <Button size="small" icon={Printer} on:click={() => window.print()}>Print the sheet</Button>
+        <Button size="small" icon={Printer} on:click={() => window.print()}
+          >{texts.printTheSheet}</Button
+        >
       </div>
       <StepList
         steps={toTick}
@@ -83,8 +87,8 @@
           <TextInput
             id="serial-{slot.id}"
             size="sm"
-            labelText="Serial number of {cardName(card)} in {slot.label}"
-            placeholder="as it stands on the card; optional"
+            labelText={texts.serialNumberOfIn(cardName(card), slot.label)}
+            placeholder={texts.asItStandsOnThe}
             value={serialOf(job.observations, slot.id) ?? ''}
             on:change={(event) =>
               serial(
@@ -99,9 +103,10 @@
       {#if tried.length > 0}
         <div class="tried">
           <p class="quiet">
-            Measured and fine here: {tried.map(cardName).join(', ')}. The next job can count on it.
+            {texts.measuredAndFineHereThe(tried.map(cardName).join(', '))}
           </p>
-          <Button size="small" kind="tertiary" on:click={noteTried}>Note it in the catalogue</Button
+          <Button size="small" kind="tertiary" on:click={noteTried}
+            >{texts.noteItInTheCatalogue}</Button
           >
         </div>
       {/if}
@@ -109,7 +114,7 @@
       <ExportTicks id="sheet" without={['photographs', 'words']} />
       <TextArea
         id="job-notes"
-        labelText="Notes for the next technician"
+        labelText={texts.notesForTheNextTechnician}
         rows={2}
         value={job.notes}
         on:change={(event) =>

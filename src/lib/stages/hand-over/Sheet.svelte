@@ -7,16 +7,17 @@
   import type { DriverChoice } from '$core/drivers';
   import type { HandOverSheet } from '$core/write';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { capital } from '$lib/wording/stepWords';
-  import { leftLooseWords } from '$lib/wording/leads';
-  import { answerWords } from '$lib/wording/answers';
-  import { findingWords } from '$lib/wording/findings';
-  import { atMoment, figure, inMoney, linkWords } from '$lib/wording/figures';
-  import { extraWords } from '$lib/wording/plans';
-  import { EXTRA_KIND_WORDS, SYSTEM_FAMILY_WORDS } from '$lib/wording/things';
-  import { cautionWords } from '$lib/wording/steps';
+  import { capital } from '$words/stepWords';
+  import { leftLooseWords } from '$words/leads';
+  import { answerWords } from '$words/answers';
+  import { findingWords } from '$words/findings';
+  import { atMoment, figure, inMoney, linkWords } from '$words/figures';
+  import { extraWords } from '$words/plans';
+  import { EXTRA_KIND_WORDS, SYSTEM_FAMILY_WORDS } from '$words/things';
+  import { cautionWords } from '$words/steps';
   import type { JobModel } from '../jobModel.svelte';
   import SheetFigures from './SheetFigures.svelte';
+  import { sheet as texts } from '$words/stages/handOver';
 
   let { job, sheet, model }: { job: Job; sheet: HandOverSheet; model: JobModel } = $props();
 
@@ -29,12 +30,12 @@
     seen: string | null,
   ): string =>
     seen !== null
-      ? `runs on ${seen}`
+      ? texts.runsOn(seen)
       : chosen !== null
-        ? `planned: ${chosen.title} ${chosen.version}; none was seen`
+        ? texts.plannedNoneWasSeen(chosen.title, chosen.version)
         : ownDriver === null
-          ? 'none was seen'
-          : `planned: the system’s own (${ownDriver}); none was seen`;
+          ? texts.noneWasSeen
+          : texts.plannedTheSystemsOwnNone(ownDriver);
 
   /** The same words as in Prove and in the list of jobs. */
   const proven = $derived(answerWords(stageAnswer(job, 'prove')));
@@ -57,40 +58,44 @@
       systemName ??
       (family === null
         ? null
-        : `${family === 'linux' ? 'Linux, kernel' : SYSTEM_FAMILY_WORDS[family]} ${version ?? ''}`.trim());
+        : `${family === 'linux' ? texts.linuxKernel : SYSTEM_FAMILY_WORDS[family]} ${version ?? ''}`.trim());
     return [
-      system === null ? '' : `system ${system}${build === null ? '' : ` (${build})`}`,
-      firmware === null
-        ? ''
-        : `firmware ${firmware}${firmwareDate === null ? '' : ` of ${firmwareDate}`}`,
-      screens.length === 0 ? '' : `screens ${screens.join(', ')}`,
-      secondSystem === null ? '' : `second system ${SYSTEM_FAMILY_WORDS[secondSystem]}`,
-      inTrouble.length === 0 ? '' : `not working ${inTrouble.join(', ')}`,
-      damage.length === 0 ? '' : `damaged ${damage.join(', ')}`,
+      system === null ? '' : texts.system(system, build === null ? '' : ` (${build})`),
+      firmware === null ? '' : texts.firmware(firmware, firmwareDate),
+      screens.length === 0 ? '' : texts.screens(screens.join(', ')),
+      secondSystem === null ? '' : texts.secondSystem(SYSTEM_FAMILY_WORDS[secondSystem]),
+      inTrouble.length === 0 ? '' : texts.notWorking(inTrouble.join(', ')),
+      damage.length === 0 ? '' : texts.damaged(damage.join(', ')),
     ].filter((part) => part !== '');
   });
 </script>
 
 <article>
   <header>
-    <h2>{job.title || 'Untitled job'}</h2>
+    <h2>{job.title || texts.untitledJob}</h2>
     <p>
-      {job.customer === '' ? '' : `For ${job.customer} · `}{job.machine.name || 'machine'} · by {job.technician ||
-        '–'} · {atMoment(job.changedAt)}
+      {texts.by({
+        customer: job.customer,
+        name: job.machine.name || texts.machine,
+        technician: job.technician || '–',
+        changedAt: atMoment(job.changedAt),
+      })}
     </p>
   </header>
 
   <p class="state"><strong>{proven.words}</strong></p>
   {#if found.length > 0}
-    <p class="state">As it was found: {found.join('; ')}.</p>
+    <p class="state">{texts.asItWasFound(found.join('; '))}</p>
   {/if}
 
-  <h3>What was fitted</h3>
+  <h3>{texts.whatWasFitted}</h3>
   <table class="plain">
     <thead>
       <tr>
-        <th scope="col">Card</th><th scope="col">Where</th><th scope="col">Link</th>
-        <th scope="col">Driver</th><th scope="col" class="number">Price</th>
+        <th scope="col">{texts.card}</th><th scope="col">{texts.where}</th><th scope="col"
+          >{texts.link}</th
+        >
+        <th scope="col">{texts.driver}</th><th scope="col" class="number">{texts.price}</th>
       </tr>
     </thead>
     <tbody>
@@ -98,10 +103,10 @@
         <tr>
           <td>
             <strong>{card.name}</strong><br /><span class="quiet"
-              >Serial number {card.serial ?? '………………'}</span
+              >{texts.serialNumber(card.serial ?? '………………')}</span
             >
           </td>
-          <td>{card.slotLabel}{card.opening === null ? '' : `, opening ${card.opening}`}</td>
+          <td>{card.slotLabel}{card.opening === null ? '' : texts.opening(card.opening)}</td>
           <td>{card.link === null ? '–' : linkWords(card.link)}</td>
           <td>
             {driverWords(card.driver, card.driver.running)}
@@ -110,7 +115,7 @@
         </tr>
       {/each}
       {#if sheet.cards.length + sheet.extras.length === 0}
-        <tr><td colspan="5">Nothing: the machine meets what was wanted.</td></tr>
+        <tr><td colspan="5">{texts.nothingTheMachineMeetsWhat}</td></tr>
       {/if}
       {#each sheet.extras as { name, extra, count, cents }, n (n)}
         <tr>
@@ -120,21 +125,22 @@
               ? ` (${EXTRA_KIND_WORDS[extra.kind]})`
               : ''}</td
           >
-          <td class="number">{cents === null ? 'no price' : inMoney(count * cents)}</td>
+          <td class="number">{cents === null ? texts.noPrice : inMoney(count * cents)}</td>
         </tr>
       {/each}
     </tbody>
     <tfoot>
       <tr
-        ><th scope="row" colspan="2">Together</th><td class="number" colspan="3"
-          ><strong>{sheet.unpriced > 0 ? 'at least ' : ''}<Total cents={sheet.totalCents} /></strong
+        ><th scope="row" colspan="2">{texts.together}</th><td class="number" colspan="3"
+          ><strong
+            >{sheet.unpriced > 0 ? texts.atLeast : ''}<Total cents={sheet.totalCents} /></strong
           ></td
         ></tr
       >
     </tfoot>
   </table>
 
-  <h3>Where it sits, and what plugs in where</h3>
+  <h3>{texts.whereItSitsAndWhat}</h3>
   <div class="drawing">
     {#each housings(model.assembly.machine) as { id, name, machine } (id)}
       {#if id !== null}<p class="quiet">{name}</p>{/if}
@@ -149,16 +155,16 @@
   </div>
 
   {#if sheet.drives.length > 0}
-    <h3>Drives</h3>
+    <h3>{texts.drives}</h3>
     <ul>
       {#each sheet.drives as { name, gigabytes, serial, wornShare }, n (n)}
         <li>
           <span>
-            <strong>{name || 'Drive'}</strong>, {figure(gigabytes, 'GB')}{serial === ''
+            <strong>{name || texts.drive}</strong>, {figure(gigabytes, 'GB')}{serial === ''
               ? ''
-              : `, serial number ${serial}`}{wornShare === null
+              : texts.serialNumber2(serial)}{wornShare === null
               ? ''
-              : `, ${Math.round(wornShare * 100)} % of what it is rated for was written when it came`}
+              : texts.ofWhatItIsRated(Math.round(wornShare * 100))}
           </span>
         </li>
       {/each}
@@ -166,16 +172,18 @@
   {/if}
 
   {#if sheet.later.length > 0}
-    <h3>Kept free for later</h3>
+    <h3>{texts.keptFreeForLater}</h3>
     <ul>
       {#each sheet.later as { name, slotLabel, priceCents }, n (n)}
-        <li><span><strong>{slotLabel}</strong>, for {name}; {inMoney(priceCents)} today</span></li>
+        <li>
+          <span><strong>{slotLabel}</strong>{texts.forToday(name, inMoney(priceCents))}</span>
+        </li>
       {/each}
     </ul>
   {/if}
 
   {#if sheet.drivers.length > 0}
-    <h3>Drivers of the machine</h3>
+    <h3>{texts.driversOfTheMachine}</h3>
     <ul>
       {#each sheet.drivers as { name, choice, seen }, n (n)}
         <li><span><strong>{name}</strong>: {driverWords(choice, seen)}</span></li>
@@ -184,7 +192,7 @@
   {/if}
 
   {#if sheet.cards.some(({ findings }) => findings.length > 0)}
-    <h3>Good to know</h3>
+    <h3>{texts.goodToKnow}</h3>
     <ul>
       {#each sheet.cards as card, n (n)}
         {#each card.findings as finding, m (m)}
@@ -200,44 +208,42 @@
   <SheetFigures figures={sheet.figures} />
 
   {#if sheet.coversKept.length + sheet.bracketsKept.length + sheet.cardsKept.length + sheet.leftInBoxes.length > 0}
-    <h3>Parts kept for you</h3>
+    <h3>{texts.partsKeptForYou}</h3>
     <ul class="parts">
-      {#each sheet.cardsKept as name, n (n)}<li>{name}, which came out</li>{/each}
+      {#each sheet.cardsKept as name, n (n)}<li>{texts.whichCameOut(name)}</li>{/each}
       {#if sheet.coversKept.length > 0}<li>
-          Slot cover{sheet.coversKept.length === 1 ? '' : 's'} of opening {sheet.coversKept.join(
-            ', ',
-          )}
+          {texts.slotCoverSOfOpening(sheet.coversKept.length, sheet.coversKept.join(', '))}
         </li>{/if}
       {#each sheet.bracketsKept as name, n (n)}<li>
-          Spare bracket of {name} with its screws
+          {texts.spareBracketOfWithIts(name)}
         </li>{/each}
       {#each sheet.leftInBoxes as item, n (n)}<li>
-          {extraWords(item)}, from the box of {cardName(item.card)}
+          {texts.fromTheBoxOf(extraWords(item), cardName(item.card))}
         </li>{/each}
     </ul>
   {/if}
 
   {#if sheet.leftLoose.length > 0}
-    <h3>Left loose inside</h3>
+    <h3>{texts.leftLooseInside}</h3>
     <ul class="parts">
       {#each sheet.leftLoose as each, n (n)}<li>{capital(leftLooseWords(each))}</li>{/each}
     </ul>
   {/if}
   {#if sheet.cautions.length > 0}
-    <h3>Please mind</h3>
+    <h3>{texts.pleaseMind}</h3>
     <ul class="parts">
       {#each sheet.cautions as caution, n (n)}<li>{cautionWords(caution)}</li>{/each}
     </ul>
   {/if}
   {#if job.notes !== ''}
-    <h3>Notes</h3>
+    <h3>{texts.notes}</h3>
     <p class="notes">{job.notes}</p>
   {/if}
   <dl class="sign">
-    {#each ['Handed over by', 'Received by'] as who (who)}
+    {#each [texts.handedOverBy, texts.receivedBy] as who (who)}
       <div>
         <dt>{who}</dt>
-        <dd>Date, name</dd>
+        <dd>{texts.dateName}</dd>
       </div>
     {/each}
   </dl>

@@ -2,25 +2,26 @@
   /** What each need gets now: expected, measured before and after, and what was mended on the way. */
   import { cardName } from '$core/document';
   import type { SheetFigure } from '$core/write';
-  import { CAUSE_WORDS } from '$lib/wording/causes';
-  import { band, flowFigure } from '$lib/wording/flowFigures';
-  import { catchWords, needWords } from '$lib/wording/needs';
-  import { KIND_WORDS } from '$lib/wording/kinds/words';
-  import { judgementWords, ratioWords, spreadWords, testWords } from '$lib/wording/proof';
-  import { readingWords } from '$lib/wording/readings';
-  import { capital } from '$lib/wording/stepWords';
+  import { CAUSE_WORDS } from '$words/causes';
+  import { band, flowFigure } from '$words/flowFigures';
+  import { catchWords, needWords } from '$words/needs';
+  import { KIND_WORDS } from '$words/kinds/words';
+  import { judgementWords, ratioWords, spreadWords, testWords } from '$words/proof';
+  import { readingWords } from '$words/readings';
+  import { capital } from '$words/stepWords';
+  import { sheetFigures as texts } from '$words/stages/handOver';
 
   let { figures }: { figures: readonly SheetFigure[] } = $props();
 
   function expected({ expectation: { flow, isMet } }: SheetFigure): string {
-    if (flow === null) return isMet ? 'met by the machine' : 'not served';
-    return `${band(flow)}${isMet ? ', by the machine itself' : ''}`;
+    if (flow === null) return isMet ? texts.metByTheMachine : texts.notServed;
+    return `${band(flow)}${isMet ? texts.byTheMachineItself : ''}`;
   }
 
   /** What it showed before, in the order in which it was measured. */
   const earlier = ({ before, untilMended }: SheetFigure) => [
     ...(before === null ? [] : [{ name: 'before', group: before }]),
-    ...untilMended.map((group) => ({ name: 'until mended', group })),
+    ...untilMended.map((group) => ({ name: texts.untilMended, group })),
   ];
 
   /** What else there is to say of it, a line each. */
@@ -28,21 +29,19 @@
     ...(before !== null && main !== null
       ? [`${capital(ratioWords(before.median, main.median))}.`]
       : []),
-    ...(kept === null
-      ? []
-      : [`Kept: ${kept.test.variant || 'as it was'}, the best of the settings tried.`]),
+    ...(kept === null ? [] : [texts.keptTheBestOfThe(kept.test.variant || texts.asItWas)]),
     ...readings.map((each) => `${capital(readingWords(each))}.`),
-    ...mended.map(({ cause }) => `Mended: ${CAUSE_WORDS[cause].is}.`),
+    ...mended.map(({ cause }) => texts.mended(CAUSE_WORDS[cause].is)),
   ];
 </script>
 
-<h3>What it does now</h3>
+<h3>{texts.whatItDoesNow}</h3>
 <table class="plain">
   <thead>
     <tr
-      ><th scope="col">Wanted</th><th scope="col">Expected</th><th scope="col">Measured</th><th
-        scope="col">Meaning</th
-      ></tr
+      ><th scope="col">{texts.wanted}</th><th scope="col">{texts.expected}</th><th scope="col"
+        >{texts.measured}</th
+      ><th scope="col">{texts.meaning}</th></tr
     >
   </thead>
   <tbody>
@@ -60,14 +59,14 @@
             >{/each}
         </td>
         <td>
-          {#if flow === null || (main === null && earlier(each).length === 0)}not measured{:else}
+          {#if flow === null || (main === null && earlier(each).length === 0)}{texts.notMeasured}{:else}
             {#each earlier(each) as { name, group }, n (n)}
               <span class="quiet">{flowFigure(group.median, flow)} {name}</span><br />
             {/each}
             {#if main}
               <strong>{flowFigure(main.median, flow)}</strong>
               <span class="quiet">{spreadWords(main, flow)}</span>
-            {:else}not measured since{/if}
+            {:else}{texts.notMeasuredSince}{/if}
             {#each groups.filter((group) => group !== main) as group, n (n)}
               <br /><span class="quiet"
                 >{flowFigure(group.median, flow)}, {testWords(group.test, flow)}</span

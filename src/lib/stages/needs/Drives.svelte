@@ -14,10 +14,11 @@
   import { driveName, emptyDrive, type Drive } from '$core/parts';
   import { freeNumber } from '$core/document';
   import type { NeedOf } from '$core/kinds';
-  import { counted, figure } from '$lib/wording/figures';
-  import { problemWords } from '$lib/wording/problems';
+  import { figure } from '$words/figures';
+  import { problemWords } from '$words/problems';
   import { opensFor } from '$lib/ui/fold';
   import { DRIVE_FIELDS, shownAs, withField, type DriveField } from './driveFields';
+  import { drives as texts } from '$words/stages/needs';
 
   let {
     need,
@@ -55,7 +56,7 @@
     }
     if (fresh.length > 0) set([...drives, ...fresh]);
     return fitting.length < found.length
-      ? `${counted(found.length - fitting.length, 'drive')} for another kind of socket left out: put them into a need of their own.`
+      ? texts.driveForAnotherKindOf(found.length - fitting.length)
       : '';
   }
 
@@ -77,18 +78,14 @@
     const read: Drive[] = [];
     for (const file of files) {
       if (file.size > MOST_BYTES) {
-        says = `${file.name} is too large to be what smartctl prints.`;
+        says = texts.isTooLargeToBe(file.name);
         return;
       }
       read.push(...readSmartctl(await file.text(), problems));
     }
     const [first] = problems.all;
     const leftOut = withNew(read);
-    says = [
-      `${counted(read.length, 'drive')} read.`,
-      first === undefined ? '' : problemWords(first),
-      leftOut,
-    ]
+    says = [texts.driveRead(read.length), first === undefined ? '' : problemWords(first), leftOut]
       .filter(Boolean)
       .join(' ');
   }
@@ -111,16 +108,12 @@
 </script>
 
 <details class="drives" {@attach opensFor(drives.length > 0)}>
-  <summary
-    >The drives themselves{drives.length > 0
-      ? ` (${drives.length})`
-      : ', where they are known'}</summary
-  >
+  <summary>{texts.theDrivesThemselves(drives.length)}</summary>
   {#each drives as drive (drive.id)}
     <details class="drive" {@attach opensFor(opened === drive.id)}>
       <summary
-        >{driveName(drive) || 'Drive'}, {figure(drive.gigabytes, 'GB')}{drive.failing === true
-          ? ': says itself that it is about to fail'
+        >{driveName(drive) || texts.drive}, {figure(drive.gigabytes, 'GB')}{drive.failing === true
+          ? texts.saysItselfThatItIs
           : ''}</summary
       >
       <div class="fields">
@@ -147,10 +140,10 @@
               id={idOf(drive, field)}
               size="sm"
               labelText={field.label}
-              placeholder={field.as === 'number' ? 'not told' : ''}
+              placeholder={field.as === 'number' ? texts.notTold : ''}
               value={shownAs(drive, field)}
               invalid={refused === idOf(drive, field)}
-              invalidText="A number is expected"
+              invalidText={texts.aNumberIsExpected}
               on:change={(event) => change(drive, field, String(event.detail ?? ''))}
             />
           {/if}
@@ -159,7 +152,7 @@
           <TextInput
             id="{need.id}-{drive.id}-serial"
             size="sm"
-            labelText="Serial number"
+            labelText={texts.serialNumber}
             value={drive.serial}
             on:change={(event) =>
               set(
@@ -181,25 +174,30 @@
         kind="ghost"
         size="small"
         icon={TrashCan}
-        on:click={() => set(drives.filter(({ id }) => id !== drive.id))}>Remove this drive</Button
+        on:click={() => set(drives.filter(({ id }) => id !== drive.id))}
+        >{texts.removeThisDrive}</Button
       >
     </details>
   {/each}
   <div class="row">
     <Button size="small" kind="tertiary" icon={Add} disabled={isFull} on:click={addOne}
-      >{drives.length === 0 ? 'A drive' : 'One more like the last'}</Button
+      >{drives.length === 0 ? texts.aDrive : texts.oneMoreLikeTheLast}</Button
     >
     <FileUploaderButton
       id="{need.id}-smartctl"
       size="small"
       kind="tertiary"
-      labelText="Read smartctl --json -a"
+      labelText={texts.readSmartctlJsonA}
       accept={['.json', '.txt']}
       multiple
       disableLabelChanges
       on:change={(event) => read(event.detail)}
     />
-    <Checkbox id="{need.id}-serials" labelText="keep serial numbers" bind:checked={keepsSerials} />
+    <Checkbox
+      id="{need.id}-serials"
+      labelText={texts.keepSerialNumbers}
+      bind:checked={keepsSerials}
+    />
   </div>
   {#if says !== ''}<p class="quiet" role="status">{says}</p>{/if}
 </details>

@@ -3,6 +3,7 @@
   import { valueOf } from '$core/parts';
   import type { Machine } from '$core/document';
   import type { NeedOf } from '$core/kinds';
+  import { internetPlan as texts } from '$words/stages/needs';
 
   let { need, machine }: { need: NeedOf<'wifi'>; machine: Machine } = $props();
 
@@ -10,7 +11,7 @@
 </script>
 
 {#if carries !== null && carries < need.megabits}
-  <p class="warn">The internet plan carries only {carries} Mb/s: no card makes it faster.</p>
+  <p class="warn">{texts.theInternetPlanCarriesOnly(carries)}</p>
 {/if}
 
 <style>

@@ -17,12 +17,13 @@
   import { worstVerdict } from '$core/rules';
   import type { Card, Machine } from '$core/document';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { BACKING_WORDS, MANNER_WORDS } from '$lib/wording/things';
-  import { metByMachineWords, needWords } from '$lib/wording/needs';
-  import { KIND_WORDS } from '$lib/wording/kinds/words';
+  import { BACKING_WORDS, MANNER_WORDS } from '$words/things';
+  import { metByMachineWords, needWords } from '$words/needs';
+  import { KIND_WORDS } from '$words/kinds/words';
   import { expected, fieldsOf, readField, typed, writeField, type NeedField } from './needFields';
   import { ownPartOf } from './ownParts';
   import Fetched from '$lib/ui/Fetched.svelte';
+  import { needForm as texts } from '$words/stages/needs';
 
   let {
     need,
@@ -78,7 +79,7 @@
       kind="ghost"
       size="small"
       icon={TrashCan}
-      iconDescription="Remove this need"
+      iconDescription={texts.removeThisNeed}
       tooltipAlignment="end"
       on:click={remove}
     />
@@ -93,7 +94,7 @@
   <TextInput
     id="{need.id}-words"
     size="sm"
-    labelText="In the customer’s words"
+    labelText={texts.inTheCustomersWords}
     value={need.words}
     on:change={(event) => put({ ...need, words: String(event.detail ?? '').slice(0, 200) })}
   />
@@ -147,17 +148,17 @@
   <div class="fields counts">
     <ContentSwitcher
       size="sm"
-      aria-label="Must or nice"
+      aria-label={texts.mustOrNice}
       selectedIndex={need.must ? 0 : 1}
       on:change={(event) =>
         (event.detail === 0) !== need.must && put({ ...need, must: event.detail === 0 })}
     >
-      <Switch text="Must" />
-      <Switch text="Nice" />
+      <Switch text={texts.must} />
+      <Switch text={texts.nice} />
     </ContentSwitcher>
     <Checkbox
       id="{need.id}-later"
-      labelText="for later"
+      labelText={texts.forLater}
       checked={need.later}
       on:check={(event) => event.detail !== need.later && put({ ...need, later: event.detail })}
     />
@@ -165,7 +166,7 @@
       <Select
         id="{need.id}-weight"
         size="sm"
-        labelText="Counts, 1 to 5"
+        labelText={texts.counts1To5}
         selected={String(need.weight)}
         on:change={(event) => put({ ...need, weight: Number(chosen(event)) })}
       >
@@ -178,7 +179,7 @@
       <Select
         id="{need.id}-backing"
         size="sm"
-        labelText="Backed by at least"
+        labelText={texts.backedByAtLeast}
         selected={need.backing}
         on:change={(event) =>
           put({ ...need, backing: BACKINGS.find((each) => each === chosen(event)) ?? 'none' })}
@@ -190,19 +191,22 @@
       <Select
         id="{need.id}-group"
         size="sm"
-        labelText="Used together with"
+        labelText={texts.usedTogetherWith}
         selected={need.group}
         on:change={(event) => put({ ...need, group: chosen(event) })}
       >
-        <SelectItem value="" text="on its own" />
-        {#each letters as letter (letter)}<SelectItem value={letter} text="group {letter}" />{/each}
+        <SelectItem value="" text={texts.onItsOwn} />
+        {#each letters as letter (letter)}<SelectItem
+            value={letter}
+            text={texts.group(letter)}
+          />{/each}
       </Select>
     {/if}
   </div>
   {#if takesCard(need)}
     {@const of = need}
     <fieldset class="ticks">
-      <legend class="bx--label">Also wanted</legend>
+      <legend class="bx--label">{texts.alsoWanted}</legend>
       {#each MANNERS as manner (manner)}
         <Checkbox
           id="{need.id}-manner-{manner}"

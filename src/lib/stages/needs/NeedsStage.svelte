@@ -6,13 +6,14 @@
   import { deservedCents } from '$core/rules';
   import { freeNumber } from '$core/document';
   import { supplies } from '$lib/state/supplies.svelte';
-  import { answerWords } from '$lib/wording/answers';
-  import { inMoney } from '$lib/wording/figures';
-  import { KIND_WORDS } from '$lib/wording/kinds/words';
+  import { answerWords } from '$words/answers';
+  import { inMoney } from '$words/figures';
+  import { KIND_WORDS } from '$words/kinds/words';
   import type { JobModel } from '../jobModel.svelte';
   import AnswerLine from '../AnswerLine.svelte';
   import NeedForm from './NeedForm.svelte';
   import Guarded from '$lib/ui/Guarded.svelte';
+  import { needsStage as texts } from '$words/stages/needs';
 
   let { model }: { model: JobModel } = $props();
 
@@ -38,8 +39,7 @@
 
   function setMoney(id: 'budget' | 'replacement', text: string) {
     const amount = text.trim() === '' ? null : MONEY_CELL.parse(text.trim());
-    refused =
-      amount === undefined ? { id, says: 'An amount such as 180 or 180.50 is expected' } : null;
+    refused = amount === undefined ? { id, says: texts.anAmountSuchAs180 } : null;
     if (amount === undefined) return;
     model.open.run(
       id === 'budget'
@@ -51,7 +51,7 @@
   function setShare(text: string) {
     const percent = Number(text);
     const fits = Number.isInteger(percent) && percent >= 1 && percent <= 100;
-    refused = fits ? null : { id: 'share', says: 'A percentage from 1 to 100 is expected' };
+    refused = fits ? null : { id: 'share', says: texts.aPercentageFrom1To };
     if (fits)
       model.open.run({
         name: 'setWorth',
@@ -65,11 +65,11 @@
 </script>
 
 <AnswerLine {answer} stage="needs" />
-<h1>What the customer wants</h1>
-<p class="quiet">In the customer’s words, and in figures that can be measured.</p>
+<h1>{texts.whatTheCustomerWants}</h1>
+<p class="quiet">{texts.inTheCustomersWordsAnd}</p>
 
 {#each job.needs as need (need.id)}
-  <Guarded what="This need">
+  <Guarded what={texts.thisNeed}>
     <NeedForm
       {need}
       machine={job.machine}
@@ -81,10 +81,10 @@
     />
   </Guarded>
 {:else}
-  <p class="empty">Nothing is asked for yet. Add what the customer wants.</p>
+  <p class="empty">{texts.nothingIsAskedForYet}</p>
 {/each}
 
-<div class="add" role="group" aria-label="Add a need">
+<div class="add" role="group" aria-label={texts.addANeed}>
   {#each kinds as kind (kind)}
     <Button size="small" kind="tertiary" icon={Add} on:click={() => add(kind)}
       >{KIND_WORDS[kind]}</Button
@@ -92,38 +92,38 @@
   {/each}
 </div>
 
-<section class="worth" aria-label="What it may cost">
-  <h2>What it may cost</h2>
+<section class="worth" aria-label={texts.whatItMayCost}>
+  <h2>{texts.whatItMayCost}</h2>
   <TextInput
     id="budget"
     size="sm"
-    labelText="Budget for cards"
-    placeholder="none named"
+    labelText={texts.budgetForCards}
+    placeholder={texts.noneNamed}
     value={money(job.budgetCents)}
     invalid={says('budget') !== ''}
     invalidText={says('budget')}
     helperText={job.budgetCents === null
-      ? 'Empty: price does not limit the plan'
-      : `A plan for all musts may go over ${inMoney(job.budgetCents)}, and says so`}
+      ? texts.emptyPriceDoesNotLimit
+      : texts.aPlanForAllMusts(inMoney(job.budgetCents))}
     on:change={(event) => setMoney('budget', String(event.detail ?? ''))}
   />
   <TextInput
     id="replacement"
     size="sm"
-    labelText="Price of a replacement"
-    placeholder="not asked"
+    labelText={texts.priceOfAReplacement}
+    placeholder={texts.notAsked}
     value={money(job.replacementCents)}
     invalid={says('replacement') !== ''}
     invalidText={says('replacement')}
     helperText={deserved === null
-      ? 'With it, the ceiling for this machine'
-      : `The ceiling is ${inMoney(deserved)}; more is said, never forbidden`}
+      ? texts.withItTheCeilingFor
+      : texts.theCeilingIsMoreIs(inMoney(deserved))}
     on:change={(event) => setMoney('replacement', String(event.detail ?? ''))}
   />
   <TextInput
     id="share"
     size="sm"
-    labelText="Ceiling, % of it"
+    labelText={texts.ceilingOfIt}
     value={String(job.deservesPercent)}
     invalid={says('share') !== ''}
     invalidText={says('share')}

@@ -4,7 +4,8 @@
   import { valueOf } from '$core/parts';
   import type { Machine } from '$core/document';
   import type { NeedOf } from '$core/kinds';
-  import { modeWords } from '$lib/wording/figures';
+  import { modeWords } from '$words/figures';
+  import { screensRead as texts } from '$words/stages/needs';
 
   let {
     need,
@@ -25,7 +26,7 @@
 
 {#if read.length > 0}
   <p class="quiet">
-    Screens that were read:
+    {texts.screensThatWereRead}
     {#each read as { id, name, mode, input } (id)}
       <button type="button" class="text read" onclick={() => put({ ...need, mode, input })}
         >{name}, {modeWords(mode)}</button

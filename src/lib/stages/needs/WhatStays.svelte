@@ -4,6 +4,7 @@
   import { valueOf } from '$core/parts';
   import type { Machine } from '$core/document';
   import type { NeedOf } from '$core/kinds';
+  import { whatStays as texts } from '$words/stages/needs';
 
   let {
     need,
@@ -17,7 +18,7 @@
 <Select
   id="{need.id}-slot"
   size="sm"
-  labelText="What stays"
+  labelText={texts.whatStays}
   selected={need.slotId}
   on:change={(event) =>
     put({ ...need, slotId: String((event.target as HTMLSelectElement | null)?.value ?? '') })}
@@ -25,6 +26,6 @@
   {#each taken as slot (slot.id)}
     <SelectItem value={slot.id} text="{valueOf(slot.occupant)?.name}, {slot.label}" />
   {:else}
-    <SelectItem value={need.slotId} text="nothing is fitted" />
+    <SelectItem value={need.slotId} text={texts.nothingIsFitted} />
   {/each}
 </Select>

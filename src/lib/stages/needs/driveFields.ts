@@ -2,8 +2,9 @@
 import { DRIVE_FORMS, MODULE_SIDES, WANTED_DRIVES } from '$core/standards';
 import { Drive } from '$core/parts';
 import { typedMeasure, unitOfName } from '$core/read';
-import { DRIVE_FORM_WORDS, WANTED_DRIVE_WORDS } from '$lib/wording/choices';
-import { MODULE_SIDE_WORDS } from '$lib/wording/things';
+import { DRIVE_FORM_WORDS, WANTED_DRIVE_WORDS } from '$words/choices';
+import { MODULE_SIDE_WORDS } from '$words/things';
+import { driveFields as texts } from '$words/stages/needs';
 
 type Key = Exclude<keyof Drive, 'id' | 'serial'>;
 type Option = readonly [value: string | null, label: string];
@@ -32,31 +33,31 @@ const choice = (key: Key, label: string, ...options: readonly Option[]): DriveFi
 
 /** What tells one drive from another comes first; what decides of its place and power after it. */
 export const DRIVE_FIELDS: readonly DriveField[] = [
-  text('maker', 'Maker'),
-  text('model', 'Model'),
-  number('gigabytes', 'Size, GB', 1, false),
-  choice('medium', 'Kind', ['solidState', 'solid-state'], ['hardDisk', 'hard disk']),
-  choice('form', 'Form', ...DRIVE_FORMS.map((form): Option => [form, DRIVE_FORM_WORDS[form]])),
+  text('maker', texts.maker),
+  text('model', texts.model),
+  number('gigabytes', texts.sizeGb, 1, false),
+  choice('medium', texts.kind, ['solidState', 'solid-state'], ['hardDisk', texts.hardDisk]),
+  choice('form', texts.form, ...DRIVE_FORMS.map((form): Option => [form, DRIVE_FORM_WORDS[form]])),
   choice(
     'socket',
-    'Socket',
+    texts.socket,
     ...WANTED_DRIVES.filter((each) => each !== 'any').map((each): Option => [
       each,
       WANTED_DRIVE_WORDS[each],
     ]),
   ),
-  number('readBytesPerSecond', 'Reads, MB/s', MEGABYTE),
-  number('writeBytesPerSecond', 'Writes, MB/s', MEGABYTE),
-  number('sustainedBytesPerSecond', 'Cache full, MB/s', MEGABYTE),
-  number('ratedTerabytes', 'Rated, TB written'),
-  number('writtenTerabytes', 'Written so far, TB'),
+  number('readBytesPerSecond', texts.readsMbS, MEGABYTE),
+  number('writeBytesPerSecond', texts.writesMbS, MEGABYTE),
+  number('sustainedBytesPerSecond', texts.cacheFullMbS, MEGABYTE),
+  number('ratedTerabytes', texts.ratedTbWritten),
+  number('writtenTerabytes', texts.writtenSoFarTb),
   number('twelveVoltWatts', '12 V, W'),
   number('fiveVoltWatts', '5 V, W'),
-  number('heightMm', 'Height, mm'),
+  number('heightMm', texts.heightMm),
   choice(
     'sides',
-    'Chips',
-    [null, 'not told'],
+    texts.chips,
+    [null, texts.notTold],
     ...MODULE_SIDES.map((side): Option => [side, MODULE_SIDE_WORDS[side]]),
   ),
 ];

@@ -14,15 +14,16 @@ import { Need, needKindOf, type NeedKind } from '$core/kinds';
 import { boundsAt, boundsWords, isWithin, type NumberBounds } from '$core/parts';
 import { typedMeasure, unitOfName } from '$core/read';
 import { valueAt, withValueAt } from '$core/paths';
-import { DRIVER_SCOPE_WORDS } from '$lib/wording/kinds/drivers';
-import { SPEED_CLASS_WORDS, WANTED_DRIVE_WORDS } from '$lib/wording/choices';
+import { DRIVER_SCOPE_WORDS } from '$words/kinds/drivers';
+import { SPEED_CLASS_WORDS, WANTED_DRIVE_WORDS } from '$words/choices';
 import {
   ENCODING_WORDS,
   FEATURE_WORDS,
   INPUT_WORDS,
   OTHER_DEVICE_WORDS,
   USB_DEVICE_WORDS,
-} from '$lib/wording/things';
+} from '$words/things';
+import { needFields as texts } from '$words/stages/needs';
 
 type Option = readonly [value: string | number | boolean | null, label: string];
 
@@ -62,131 +63,144 @@ const MEGABYTE = 1e6;
 
 const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
   screens: [
-    number('count', 'Screens'),
-    choice('into', 'Joined to', ['screen', 'screens'], ['card', 'another card, by a loop lead']),
-    number('mode.widthPx', 'Pixels across'),
-    number('mode.heightPx', 'Pixels down'),
-    number('mode.refreshHz', 'Refresh, Hz'),
-    choice('bitsPerColour', 'Bits a colour', [8, '8'], [10, '10']),
+    number('count', texts.screens),
+    choice('into', texts.joinedTo, ['screen', 'screens'], ['card', texts.anotherCardByALoop]),
+    number('mode.widthPx', texts.pixelsAcross),
+    number('mode.heightPx', texts.pixelsDown),
+    number('mode.refreshHz', texts.refreshHz),
+    choice('bitsPerColour', texts.bitsAColour, [8, '8'], [10, '10']),
     choice(
       'input',
-      'Their socket',
-      [null, 'whichever the card has'],
+      texts.theirSocket,
+      [null, texts.whicheverTheCardHas],
       ...SCREEN_INPUTS.map((input): Option => [input, INPUT_WORDS[input]]),
     ),
   ],
   graphics: [
-    number('memoryGigabytes', 'Memory, GB'),
-    choice('speedClass', 'Speed', ...SPEED_CLASS_WORDS.map((label, n): Option => [n + 1, label])),
+    number('memoryGigabytes', texts.memoryGb),
+    choice(
+      'speedClass',
+      texts.speed,
+      ...SPEED_CLASS_WORDS.map((label, n): Option => [n + 1, label]),
+    ),
     ticks(
       'encodes',
-      'Encodes films as',
+      texts.encodesFilmsAs,
       ...ENCODINGS.map((each): Option => [each, ENCODING_WORDS[each]]),
     ),
   ],
   usb: [
-    number('ports', 'Ports'),
-    choice('where', 'At the', ['rear', 'back'], ['front', 'front']),
-    number('bytesPerSecond', 'One alone, MB/s', MEGABYTE),
-    number('milliamps', 'Current per port, mA (0: any)'),
-    tick('typeC', 'Type-C'),
+    number('ports', texts.ports),
+    choice('where', texts.atThe, ['rear', 'back'], ['front', 'front']),
+    number('bytesPerSecond', texts.oneAloneMbS, MEGABYTE),
+    number('milliamps', texts.currentPerPortMa0),
+    tick('typeC', texts.typeC),
     choice(
       'device',
-      'Copied to or from',
+      texts.copiedToOrFrom,
       [null, 'whatever'],
       ...USB_DEVICES.map((each): Option => [each, USB_DEVICE_WORDS[each]]),
     ),
     choice(
       'deviceSignalling',
-      'Its own socket',
-      ...USB_SIGNALLING.map((each): Option => [each, `USB ${each}`]),
+      texts.itsOwnSocket,
+      ...USB_SIGNALLING.map((each): Option => [each, texts.usb(each)]),
     ),
   ],
   network: [
-    number('bytesPerSecond', 'Copy at, MB/s', MEGABYTE),
-    choice('direction', 'The copies go', ['to', 'to the far end'], ['from', 'from the far end']),
-    number('ports', 'Ports'),
+    number('bytesPerSecond', texts.copyAtMbS, MEGABYTE),
+    choice(
+      'direction',
+      texts.theCopiesGo,
+      ['to', texts.toTheFarEnd],
+      ['from', texts.fromTheFarEnd],
+    ),
+    number('ports', texts.ports),
     choice(
       'team',
-      'Several ports',
-      ['none', 'each by itself'],
-      ['throughput', 'as a team, for the sum'],
-      ['survival', 'on separate cards, to survive a failure'],
+      texts.severalPorts,
+      ['none', texts.eachByItself],
+      ['throughput', texts.asATeamForThe],
+      ['survival', texts.onSeparateCardsToSurvive],
     ),
-    tick('encrypted', 'encrypted by the machine itself'),
+    tick('encrypted', texts.encryptedByTheMachineItself),
     ticks(
       'features',
-      'And',
+      texts.and,
       ...NETWORK_FEATURES.map((each): Option => [each, FEATURE_WORDS[each]]),
     ),
   ],
   wifi: [
-    number('megabits', 'Rate, Mb/s'),
-    ticks('bands', 'Bands', ...WIFI_BANDS.map((band): Option => [band, `${band} GHz`])),
-    tick('bluetooth', 'with Bluetooth'),
+    number('megabits', texts.rateMbS),
+    ticks('bands', texts.bands, ...WIFI_BANDS.map((band): Option => [band, texts.ghz(band)])),
+    tick('bluetooth', texts.withBluetooth),
   ],
   sound: [
-    number('channels', 'Channels'),
-    number('inputs', 'Inputs'),
-    tick('optical', 'optical socket'),
-    tick('front', 'front sockets too'),
+    number('channels', texts.channels),
+    number('inputs', texts.inputs),
+    tick('optical', texts.opticalSocket),
+    tick('front', texts.frontSocketsToo),
   ],
   drives: [
-    number('ports', 'Drives'),
-    number('usableGigabytes', 'Or room for data, TB', 1_000),
-    number('driveGigabytes', 'Of drives of, GB'),
-    number('bytesPerSecond', 'Each, or as an array, MB/s', MEGABYTE),
-    choice('together', 'While', [true, 'all at work'], [false, 'one alone']),
+    number('ports', texts.drives),
+    number('usableGigabytes', texts.orRoomForDataTb, 1_000),
+    number('driveGigabytes', texts.ofDrivesOfGb),
+    number('bytesPerSecond', texts.eachOrAsAnArray, MEGABYTE),
+    choice('together', texts.while, [true, texts.allAtWork], [false, texts.oneAlone]),
     choice(
       'drive',
-      'Socket',
+      texts.socket,
       ...WANTED_DRIVES.map((each): Option => [each, WANTED_DRIVE_WORDS[each]]),
     ),
-    choice('medium', 'They are', ['solidState', 'solid-state'], ['hardDisk', 'hard disks']),
+    choice('medium', texts.theyAre, ['solidState', 'solid-state'], ['hardDisk', texts.hardDisks]),
     choice(
       'array',
-      'Used',
+      texts.used,
       ['single', 'separately'],
-      ['mirror', 'as a mirror'],
-      ['stripe', 'as a stripe'],
-      ['parity', 'with parity'],
+      ['mirror', texts.asAMirror],
+      ['stripe', texts.asAStripe],
+      ['parity', texts.withParity],
     ),
-    choice('direction', 'The figure is for', ['read', 'reading'], ['write', 'writing']),
-    tick('usedDrives', 'used before'),
+    choice('direction', texts.theFigureIsFor, ['read', 'reading'], ['write', 'writing']),
+    tick('usedDrives', texts.usedBefore),
     tick('bootable', 'bootable'),
-    tick('systemDriver', 'runs on the system’s own driver'),
+    tick('systemDriver', texts.runsOnTheSystemsOwn),
   ],
   sas: [
-    number('count', 'Drives'),
-    choice('medium', 'They are', ['hardDisk', 'hard disks'], ['solidState', 'solid-state']),
-    number('bytesPerSecond', 'Each, MB/s', MEGABYTE),
-    choice('together', 'While', [true, 'all at work'], [false, 'one alone']),
-    choice('direction', 'The figure is for', ['read', 'reading'], ['write', 'writing']),
-    tick('usedDrives', 'used before'),
+    number('count', texts.drives),
+    choice('medium', texts.theyAre, ['hardDisk', texts.hardDisks], ['solidState', 'solid-state']),
+    number('bytesPerSecond', texts.eachMbS, MEGABYTE),
+    choice('together', texts.while, [true, texts.allAtWork], [false, texts.oneAlone]),
+    choice('direction', texts.theFigureIsFor, ['read', 'reading'], ['write', 'writing']),
+    tick('usedDrives', texts.usedBefore),
     tick('bootable', 'bootable'),
   ],
   serialLink: [
-    number('ports', 'Ports'),
+    number('ports', texts.ports),
     number('bytesPerSecond', 'MB/s', MEGABYTE),
-    choice('gigabits', 'Gb/s', ...SERIAL_LINK_GIGABITS.map((each): Option => [each, String(each)])),
+    choice(
+      'gigabits',
+      texts.gbS,
+      ...SERIAL_LINK_GIGABITS.map((each): Option => [each, String(each)]),
+    ),
   ],
   legacy: [
-    number('ports', 'Ports'),
-    choice('port', 'Kind', ['serial', 'serial'], ['parallel', 'parallel']),
+    number('ports', texts.ports),
+    choice('port', texts.kind, ['serial', 'serial'], ['parallel', 'parallel']),
   ],
   otherDevice: [
     choice(
       'what',
-      'What',
+      texts.what,
       ...OTHER_DEVICES.map((each): Option => [each, OTHER_DEVICE_WORDS[each]]),
     ),
-    number('units', 'How many'),
+    number('units', texts.howMany),
   ],
   keep: [],
   drivers: [
     choice(
       'scope',
-      'Which devices',
+      texts.whichDevices,
       ...Object.entries(DRIVER_SCOPE_WORDS).map(([scope, words]): Option => [scope, words]),
     ),
   ],
@@ -211,7 +225,7 @@ function boundsOf(need: Need, { path, scale }: NumberField): NumberBounds {
 /** What a number field takes, in words. */
 export function expected(need: Need, field: NumberField): string {
   const bounds = boundsOf(need, field);
-  return `A ${bounds.whole ? 'whole ' : ''}number ${boundsWords(bounds)} is expected`;
+  return texts.aWholeNumberIsExpected(bounds.whole, boundsWords(bounds));
 }
 
 /** The number typed, in the unit in which it is kept; null where it is none that fits. */

@@ -2,11 +2,12 @@
   /** What the machine does before the work, need by need, to stand beside what it does afterwards. */
   import { expectations, type Expectation } from '$core/assembly';
   import { runsOf, type RunObservation } from '$core/document';
-  import { flowFigure } from '$lib/wording/flowFigures';
-  import { needWords } from '$lib/wording/needs';
-  import { KIND_WORDS } from '$lib/wording/kinds/words';
+  import { flowFigure } from '$words/flowFigures';
+  import { needWords } from '$words/needs';
+  import { KIND_WORDS } from '$words/kinds/words';
   import type { JobModel } from '../jobModel.svelte';
   import RunForm from '../prove/RunForm.svelte';
+  import { beforeFigures as texts } from '$words/stages/prepare';
 
   let { model }: { model: JobModel } = $props();
 
@@ -23,10 +24,10 @@
 
 {#if measurable.length === 0}
   <p class="quiet">
-    No need of this plan is measured in a figure: the photographs and the device list are enough.
+    {texts.noNeedOfThisPlan}
   </p>
 {:else}
-  <ul aria-label="Measured before the work">
+  <ul aria-label={texts.measuredBeforeTheWork}>
     {#each measurable as each (each.need.id)}
       <li>
         <span>
@@ -39,7 +40,7 @@
             need={each.need}
             flow={each.flow}
             id="before-{each.need.id}"
-            label="{KIND_WORDS[each.need.kind]} before"
+            label={texts.before(KIND_WORDS[each.need.kind])}
             phase="before"
             isBrief
           />
@@ -49,8 +50,8 @@
               <button
                 type="button"
                 class="text"
-                aria-label="Remove the run of {flowFigure(run.value, each.flow)}"
-                onclick={() => remove(run)}>Remove</button
+                aria-label={texts.removeTheRunOf(flowFigure(run.value, each.flow))}
+                onclick={() => remove(run)}>{texts.remove}</button
               >
             </p>
           {/each}
@@ -58,7 +59,7 @@
       </li>
     {/each}
   </ul>
-  <p class="quiet">Where the machine cannot do it yet, leave it empty.</p>
+  <p class="quiet">{texts.whereTheMachineCannotDo}</p>
 {/if}
 
 <style>

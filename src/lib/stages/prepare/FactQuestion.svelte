@@ -4,8 +4,9 @@
   import { goto } from '$app/navigation';
   import type { Step } from '$core/procedure';
   import { selection } from '$lib/state/selection.svelte';
-  import { FACT_WORDS } from '$lib/wording/facts';
+  import { FACT_WORDS } from '$words/facts';
   import type { JobModel } from '../jobModel.svelte';
+  import { factQuestion as texts } from '$words/stages/prepare';
 
   let {
     model,
@@ -37,7 +38,7 @@
 </script>
 
 <div class="asked">
-  <Button size="small" on:click={tell}>Enter it: {name}</Button>
+  <Button size="small" on:click={tell}>{texts.enterIt(name)}</Button>
   <form
     onsubmit={(event) => {
       event.preventDefault();
@@ -48,13 +49,13 @@
       id="settle-reason"
       data-aside
       size="sm"
-      labelText="Or go on without it, because"
-      placeholder="nobody can tell yet"
+      labelText={texts.orGoOnWithoutIt}
+      placeholder={texts.nobodyCanTellYet}
       maxlength={LONGEST}
       bind:value={reason}
     />
     <Button size="small" kind="tertiary" type="submit" disabled={reason.trim() === ''}
-      >Go on without it</Button
+      >{texts.goOnWithoutIt}</Button
     >
   </form>
 </div>

@@ -4,11 +4,18 @@
   import { notedSetting, settingsNoted } from '$core/document';
   import { now } from '$lib/state/now';
   import type { JobModel } from '../jobModel.svelte';
+  import { firmwareSettings as texts } from '$words/stages/prepare';
 
   let { model }: { model: JobModel } = $props();
 
   /** What is most often lost. Common practice, no source. */
-  const USUAL = ['Start-up order', 'Storage mode', 'Secure boot', 'Slot splitting', 'Fan curve'];
+  const USUAL = [
+    texts.startUpOrder,
+    texts.storageMode,
+    texts.secureBoot,
+    texts.slotSplitting,
+    texts.fanCurve,
+  ];
   const noted = $derived(settingsNoted(model.job.observations));
   const left = $derived(USUAL.filter((name) => !noted.some(({ value }) => value.name === name)));
   let name = $state('');
@@ -28,31 +35,31 @@
 </script>
 
 {#if noted.length > 0}
-  <dl aria-label="Settings noted">
+  <dl aria-label={texts.settingsNoted}>
     {#each noted as { id, value } (id)}
       <dt>{value.name}</dt>
       <dd>
         {value.setTo}
         <button type="button" class="text" onclick={() => remove(id)}
-          >Remove<span class="only-read"> {value.name}</span></button
+          >{texts.remove}<span class="only-read"> {value.name}</span></button
         >
       </dd>
     {/each}
   </dl>
 {/if}
 <form onsubmit={add}>
-  <TextInput size="sm" labelText="Setting" bind:value={name} maxlength={60} />
-  <TextInput size="sm" labelText="Set to" bind:value={setTo} maxlength={120} />
+  <TextInput size="sm" labelText={texts.setting} bind:value={name} maxlength={60} />
+  <TextInput size="sm" labelText={texts.setTo} bind:value={setTo} maxlength={120} />
   <Button
     size="small"
     kind="tertiary"
     type="submit"
-    disabled={name.trim() === '' || setTo.trim() === ''}>Note it</Button
+    disabled={name.trim() === '' || setTo.trim() === ''}>{texts.noteIt}</Button
   >
 </form>
 {#if left.length > 0}
   <p>
-    Often lost:
+    {texts.oftenLost}
     {#each left as each, n (n)}
       <button type="button" class="text" onclick={() => (name = each)}>{each}</button>
     {/each}

@@ -10,6 +10,7 @@
   import FactQuestion from './FactQuestion.svelte';
   import BeforeFigures from './BeforeFigures.svelte';
   import FirmwareSettings from './FirmwareSettings.svelte';
+  import { prepareStage as texts } from '$words/stages/prepare';
 
   let { model, stage }: { model: JobModel; stage: Stage } = $props();
 
@@ -41,7 +42,7 @@
     {:else}
       <div class="amiss">
         <Button size="small" kind="tertiary" on:click={() => (amiss = step.id)}
-          >It is not as ordered</Button
+          >{texts.itIsNotAsOrdered}</Button
         >
       </div>
     {/if}

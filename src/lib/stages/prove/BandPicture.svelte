@@ -2,8 +2,9 @@
   /** Every stage of the way with what it carries, the wanted figure, and the reading, on one scale; and how likely each holds it back. */
   import { scaleLinear } from 'd3-scale';
   import type { Flow, FlowStage } from '$core/kinds';
-  import { flowFigure } from '$lib/wording/flowFigures';
-  import { flowStageWords } from '$lib/wording/stages';
+  import { flowFigure } from '$words/flowFigures';
+  import { flowStageWords } from '$words/stages';
+  import { bandPicture as texts } from '$words/stages/prove';
 
   let {
     flow,
@@ -44,7 +45,7 @@
     {height}
     viewBox="0 0 {width} {height}"
     role="img"
-    aria-label="What each stage carries; the same figures stand in the table below"
+    aria-label={texts.whatEachStageCarriesThe}
   >
     {#each stages as stage, n (n)}
       {@const y = TOP + n * ROW}
@@ -61,7 +62,7 @@
       />
       <text class="figure" x={x(stage.high) + 6} y={y + 14}
         >{flowFigure(stage.high, flow)}{stage.likely >= LEAST_SAID
-          ? `, ${Math.round(stage.likely * 100)} % likely`
+          ? texts.likely(Math.round(stage.likely * 100))
           : ''}</text
       >
       {#if stage.likely >= LEAST_SAID}
@@ -75,23 +76,23 @@
       {/if}
     {/each}
     <path class="wanted" d="M{x(flow.wanted)} {TOP}V{height - 16}" />
-    <text class="below" x={x(flow.wanted)} y={height - 4}>wanted</text>
+    <text class="below" x={x(flow.wanted)} y={height - 4}>{texts.wanted}</text>
     {#if reading !== null}
       <path class="reading" d="M{x(reading)} {TOP}V{height - 16}" />
-      <text class="below strong" x={x(reading)} y={TOP - 5}>measured</text>
+      <text class="below strong" x={x(reading)} y={TOP - 5}>{texts.measured}</text>
     {/if}
   </svg>
 </div>
 <table class="only-read">
-  <caption>What each stage carries</caption>
+  <caption>{texts.whatEachStageCarries}</caption>
   <tbody>
     {#each stages as stage, n (n)}
       <tr>
         <th scope="row">{flowStageWords(stage)}</th>
-        <td>{flowFigure(stage.low, flow)} to {flowFigure(stage.high, flow)}</td>
+        <td>{texts.to(flowFigure(stage.low, flow), flowFigure(stage.high, flow))}</td>
         <td>
           {stage.likely >= LEAST_SAID
-            ? `${Math.round(stage.likely * 100)} % likely to hold it back`
+            ? texts.likelyToHoldItBack(Math.round(stage.likely * 100))
             : ''}
         </td>
       </tr>

@@ -4,12 +4,13 @@
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import type { Flow, Need } from '$core/kinds';
   import type { RunKind } from '$core/parts';
-  import { RUN_KIND_WORDS } from '$lib/wording/causes';
-  import { inTime } from '$lib/wording/figures';
-  import { flowFigure } from '$lib/wording/flowFigures';
+  import { RUN_KIND_WORDS } from '$words/causes';
+  import { inTime } from '$words/figures';
+  import { flowFigure } from '$words/flowFigures';
   import type { JobModel } from '../jobModel.svelte';
   import { kindsFor, numberTyped, recordRun } from './runs';
   import { ran } from '$lib/state/effects';
+  import { copyTimer as texts } from '$words/stages/prove';
 
   let { model, need, flow }: { model: JobModel; need: Need; flow: Flow } = $props();
 
@@ -34,7 +35,7 @@
 
   function press() {
     const gigabytes = numberTyped(size);
-    refused = gigabytes === null ? 'How many gigabytes are copied?' : '';
+    refused = gigabytes === null ? texts.howManyGigabytesAreCopied : '';
     if (gigabytes === null) return;
     if (since === null) {
       seconds = 0;
@@ -47,7 +48,7 @@
     seconds = took;
     const value = (gigabytes * BYTES) / took;
     recordRun(model, need, value, { what, bytes: gigabytes * BYTES, seconds: took });
-    said = `${gigabytes} GB in ${inTime(took)}: ${flowFigure(value, flow)}`;
+    said = texts.gbIn(gigabytes, inTime(took), flowFigure(value, flow));
   }
 </script>
 
@@ -55,7 +56,7 @@
   <TextInput
     id="timer-{need.id}"
     size="sm"
-    labelText="Size of the copy, GB"
+    labelText={texts.sizeOfTheCopyGb}
     bind:value={size}
     disabled={since !== null}
     invalid={refused !== ''}
@@ -63,13 +64,13 @@
     on:input={() => (refused = '')}
   />
   {#if kinds.length > 1}
-    <Select id="timer-{need.id}-what" size="sm" labelText="What is copied" bind:selected={what}>
+    <Select id="timer-{need.id}-what" size="sm" labelText={texts.whatIsCopied} bind:selected={what}>
       {#each kinds as kind (kind)}<SelectItem value={kind} text={RUN_KIND_WORDS[kind]} />{/each}
     </Select>
   {/if}
   <button type="button" class:runs={since !== null} onclick={press}>
-    {#if since === null}Start with the copy{:else}Stop: it is done
-      <span class="clock">{seconds.toFixed(1)} s</span>{/if}
+    {#if since === null}{texts.startWithTheCopy}{:else}{texts.stopItIsDone}
+      <span class="clock">{texts.s(seconds.toFixed(1))}</span>{/if}
   </button>
 </div>
 <p class="quiet" role="status">{said}</p>

@@ -19,9 +19,9 @@
   import type { Check } from '$core/standards';
   import type { Flow, Measure } from '$core/kinds';
   import { now } from '$lib/state/now';
-  import { componentWords } from '$lib/wording/causes';
-  import { CHECK_WORDS, answerTo, howTo } from '$lib/wording/checks';
-  import { capital } from '$lib/wording/stepWords';
+  import { componentWords } from '$words/causes';
+  import { CHECK_WORDS, answerTo, howTo } from '$words/checks';
+  import { capital } from '$words/stepWords';
   import {
     MEASURE_WORDS,
     againstWords,
@@ -29,9 +29,10 @@
     causeWords,
     lineWords,
     reasonWords,
-  } from '$lib/wording/proof';
+  } from '$words/proof';
   import type { JobModel } from '../jobModel.svelte';
   import Cautions from '../steps/Cautions.svelte';
+  import { diagnosis as texts } from '$words/stages/prove';
 
   let {
     model,
@@ -107,51 +108,52 @@
 
 <div class="diagnosis" aria-live="polite">
   {#if next?.kind === 'check' && asked}
-    <section class="next" aria-label="Next check">
+    <section class="next" aria-label={texts.nextCheck}>
       <h3>
         {CHECK_WORDS[next.check].title(componentWords(asked))}
       </h3>
-      <p class="minutes">about {next.minutes} min</p>
+      <p class="minutes">{texts.aboutMin(next.minutes)}</p>
       <p>{howTo(next.check, family)}</p>
       <Cautions cautions={checkCautions(next.check)} staticWay={model.job.staticWay} />
-      <div class="answers" role="group" aria-label="What does it show?">
+      <div class="answers" role="group" aria-label={texts.whatDoesItShow}>
         {#each possibleAnswers(asked, next.check) as each, n (each)}
           <button type="button" onclick={() => answer(next.part, next.check, each)}
             >{answerTo(next.check, each)}{#if n === 0 && !isSaid({ ...next, answer: each })}<span
-                class="quiet">as planned</span
+                class="quiet">{texts.asPlanned}</span
               >{/if}</button
           >
         {/each}
       </div>
     </section>
   {:else if next?.kind === 'measure'}
-    <section class="next" aria-label="Next check">
+    <section class="next" aria-label={texts.nextCheck}>
       <h3>
         {MEASURE_WORDS[next.measure].title}
       </h3>
-      <p class="minutes">about {next.minutes} min</p>
+      <p class="minutes">{texts.aboutMin(next.minutes)}</p>
       <p>{MEASURE_WORDS[next.measure].why}</p>
       <div class="answers">
-        <button type="button" onclick={() => measure(next.measure)}>Enter what it shows</button>
+        <button type="button" onclick={() => measure(next.measure)}>{texts.enterWhatItShows}</button
+        >
       </div>
     </section>
   {:else if diagnosis.outcome === 'named' && diagnosis.explanations[0]}
     {@const [first] = diagnosis.explanations}
-    <section class="next" aria-label="Cause">
-      <h3>Found: {causeWords(first.causes[0]!, components)}</h3>
+    <section class="next" aria-label={texts.cause}>
+      <h3>{texts.found(causeWords(first.causes[0]!, components))}</h3>
       {#each first.causes.slice(1) as each, n (n)}
-        <h3>And: {causeWords(each, components)}</h3>
+        <h3>{texts.and(causeWords(each, components))}</h3>
       {/each}
       <div class="answers">
         <button type="button" class="main" onclick={() => makeTask(first.causes)}
-          >Make it a task</button
+          >{texts.makeItATask}</button
         >
       </div>
     </section>
   {:else if diagnosis.outcome === 'alike'}
-    <section class="next" aria-label="Cause">
-      <h3>No check is left that tells these apart</h3>
-      <p>Mend the one that costs least, and measure again.</p>
+    <section class="next" aria-label={texts.cause}>
+      <h3>{texts.noCheckIsLeftThat}</h3>
+      <p>{texts.mendTheOneThatCosts}</p>
       <div class="answers">
         {#each shown as each, n (n)}
           <button type="button" onclick={() => makeTask(each.causes)}>{explained(each)}</button>
@@ -159,25 +161,23 @@
       </div>
     </section>
   {:else if diagnosis.outcome === 'healthy'}
-    <section class="next" aria-label="Cause">
-      <h3>Nothing was found</h3>
+    <section class="next" aria-label={texts.cause}>
+      <h3>{texts.nothingWasFound}</h3>
       <p>
-        All that was looked at is as planned, and the figure lies close below what a healthy one
-        shows. Measure once more; if it stays so, it is this machine’s own.
+        {texts.allThatWasLookedAt}
       </p>
     </section>
   {:else}
-    <section class="next" aria-label="Cause">
-      <h3>Nothing known agrees with all of this</h3>
+    <section class="next" aria-label={texts.cause}>
+      <h3>{texts.nothingKnownAgreesWithAll}</h3>
       <p>
-        A figure or an answer contradicts the others. Take back the one that you are least sure of,
-        or measure again.
+        {texts.aFigureOrAnAnswer}
       </p>
     </section>
   {/if}
   <div class="beside">
     {#if diagnosis.outcome === 'ask' && lines.length > 0}
-      <h4>What agrees so far</h4>
+      <h4>{texts.whatAgreesSoFar}</h4>
       <ol>
         {#each lines as each, n (n)}
           <li>
@@ -201,7 +201,7 @@
     {/if}
     {#if out.length > 0}
       <details bind:open={asksOut}>
-        <summary>Ruled out, and by what ({out.length})</summary>
+        <summary>{texts.ruledOutAndByWhat(out.length)}</summary>
         {#if asksOut}
           <ul>
             {#each out as each, n (n)}
@@ -215,7 +215,7 @@
       </details>
     {/if}
     {#if diagnosis.observed.answers.length > 0}
-      <h4>Looked at</h4>
+      <h4>{texts.lookedAt}</h4>
       <ul>
         {#each diagnosis.observed.answers as each, n (n)}
           {@const entered = answers.find(
@@ -225,16 +225,17 @@
             <span>
               {capital(place(each.part))}:
               <strong>{answerTo(each.check, each.answer)}</strong>
-              {#if isCleared(each) && !isSaid(each)}<span class="quiet">as planned</span>{/if}
+              {#if isCleared(each) && !isSaid(each)}<span class="quiet">{texts.asPlanned}</span
+                >{/if}
             </span>
             {#if entered}
               <button
                 type="button"
                 class="text"
-                aria-label="Take back: {place(each.part)}"
-                onclick={() => takeBack(entered.id)}>Take back</button
+                aria-label={texts.takeBack(place(each.part))}
+                onclick={() => takeBack(entered.id)}>{texts.takeBack2}</button
               >
-            {:else}<span class="quiet">by the report</span>{/if}
+            {:else}<span class="quiet">{texts.byTheReport}</span>{/if}
           </li>
         {/each}
       </ul>

@@ -4,14 +4,15 @@
   import { cardName, type DeviceObservation } from '$core/document';
   import { reportOnPlan, type ReportDifference } from '$core/diagnosis';
   import { selection } from '$lib/state/selection.svelte';
-  import { atMoment } from '$lib/wording/figures';
-  import { differenceWords, seenWords } from '$lib/wording/observed';
+  import { atMoment } from '$words/figures';
+  import { differenceWords, seenWords } from '$words/observed';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import type { JobModel } from '../jobModel.svelte';
   import ReadResult from '../ReadResult.svelte';
   import OpenResults from './OpenResults.svelte';
   import ReportDrop from '../ReportDrop.svelte';
   import { Reading } from '../reading.svelte';
+  import { machineReport as texts } from '$words/stages/prove';
 
   let { model }: { model: JobModel } = $props();
 
@@ -32,25 +33,25 @@
       </p>
     {/each}
   {:else if observation?.value.place === null}
-    Not fitted yet
+    {texts.notFittedYet}
   {:else}
     <p class="difference">
-      <VerdictMark verdict="clear" withWord={false} /> <span>As planned</span>
+      <VerdictMark verdict="clear" withWord={false} /> <span>{texts.asPlanned}</span>
     </p>
   {/if}
 {/snippet}
 
 <section aria-labelledby="report-heading">
-  <h2 id="report-heading">What the machine and its tools report</h2>
+  <h2 id="report-heading">{texts.whatTheMachineAndIts}</h2>
   {#if last}
-    <p class="quiet">Read {atMoment(last.at)}{last.conditions && `, ${last.conditions}`}</p>
+    <p class="quiet">{texts.read(atMoment(last.at), last.conditions && `, ${last.conditions}`)}</p>
     <table class="plain">
       <thead>
         <tr>
-          <th scope="col">Card</th>
-          <th scope="col">Slot</th>
-          <th scope="col">Seen</th>
-          <th scope="col">Against the plan</th>
+          <th scope="col">{texts.card}</th>
+          <th scope="col">{texts.slot}</th>
+          <th scope="col">{texts.seen}</th>
+          <th scope="col">{texts.againstThePlan}</th>
         </tr>
       </thead>
       <tbody>
@@ -62,7 +63,7 @@
                 >{card.slot.label}</button
               >
             </td>
-            <td>{observation && (seenWords(observation) || 'not in the report')}</td>
+            <td>{observation && (seenWords(observation) || texts.notInTheReport)}</td>
             <td>{@render against(differences, observation)}</td>
           </tr>
         {/each}
@@ -70,8 +71,8 @@
     </table>
   {/if}
   <ReportDrop
-    label="Drop the report taken after fitting, or the result of a measurement; or paste it"
-    placeholder="lspci -vvnn, a device list, the survey file; iperf3 -J, fio JSON, hdparm -t, the last lines of dd, rsync, scp or robocopy, ethtool, iw, smartctl, nvme, a table with a column MB/s"
+    label={texts.dropTheReportTakenAfter}
+    placeholder={texts.lspciVvnnADeviceList}
     progress={reading.progress}
     onfiles={(files) => reading.read(files)}
   />

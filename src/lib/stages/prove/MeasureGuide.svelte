@@ -4,9 +4,10 @@
   import { valueOf } from '$core/parts';
   import type { Flow, Need } from '$core/kinds';
   import { download } from '$lib/ui/download';
-  import { needWordsOf } from '$lib/wording/kinds/words';
-  import { scriptOf } from '$lib/wording/measuring';
+  import { needWordsOf } from '$words/kinds/words';
+  import { scriptOf } from '$words/measuring';
   import type { JobModel } from '../jobModel.svelte';
+  import { measureGuide as texts } from '$words/stages/prove';
 
   let { model, need, flow }: { model: JobModel; need: Need; flow: Flow } = $props();
 
@@ -19,9 +20,9 @@
   async function copy(command: string) {
     try {
       await navigator.clipboard.writeText(command);
-      said = 'Copied.';
+      said = texts.copied;
     } catch {
-      said = 'The browser does not let it be copied: select it by hand.';
+      said = texts.theBrowserDoesNotLet;
     }
   }
 </script>
@@ -30,8 +31,11 @@
   <p class="command">
     {#if where !== ''}<span class="where">{where}</span>{/if}
     <code>{command}</code>
-    <button type="button" class="text" aria-label="Copy {command}" onclick={() => copy(command)}
-      >Copy</button
+    <button
+      type="button"
+      class="text"
+      aria-label={texts.copy(command)}
+      onclick={() => copy(command)}>{texts.copy2}</button
     >
   </p>
 {/snippet}
@@ -41,9 +45,9 @@
 </ul>
 {#each guide.ways as way, n (n)}
   <h4>{way.title}</h4>
-  {#if way.atFarEnd !== undefined}{@render line(way.atFarEnd, 'At the far end')}{/if}
+  {#if way.atFarEnd !== undefined}{@render line(way.atFarEnd, texts.atTheFarEnd)}{/if}
   {#each way.commands as command, m (m)}
-    {@render line(command, way.atFarEnd === undefined ? '' : 'Here')}
+    {@render line(command, way.atFarEnd === undefined ? '' : texts.here)}
   {/each}
   <p class="quiet">
     {way.reads}
@@ -54,7 +58,7 @@
         onclick={() => {
           const { name, text } = scriptOf(way, family);
           download(name, text, 'text/plain');
-        }}>Save as a file to run</button
+        }}>{texts.saveAsAFileTo}</button
       >
     {/if}
   </p>

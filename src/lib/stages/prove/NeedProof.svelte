@@ -12,16 +12,16 @@
   import { needKindOf, type FlowStage, type Measure } from '$core/kinds';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { selection } from '$lib/state/selection.svelte';
-  import { CAUSE_WORDS } from '$lib/wording/causes';
-  import { linkWords } from '$lib/wording/figures';
-  import { band, flowFigure } from '$lib/wording/flowFigures';
-  import { catchWords, needWords } from '$lib/wording/needs';
-  import { KIND_WORDS } from '$lib/wording/kinds/words';
-  import { judgementWords, ratioWords, spreadWords, testWords } from '$lib/wording/proof';
-  import { readingWords } from '$lib/wording/readings';
-  import { capital } from '$lib/wording/stepWords';
-  import { limitWords } from '$lib/wording/stages';
-  import { stepWords } from '$lib/wording/steps';
+  import { CAUSE_WORDS } from '$words/causes';
+  import { linkWords } from '$words/figures';
+  import { band, flowFigure } from '$words/flowFigures';
+  import { catchWords, needWords } from '$words/needs';
+  import { KIND_WORDS } from '$words/kinds/words';
+  import { judgementWords, ratioWords, spreadWords, testWords } from '$words/proof';
+  import { readingWords } from '$words/readings';
+  import { capital } from '$words/stepWords';
+  import { limitWords } from '$words/stages';
+  import { stepWords } from '$words/steps';
   import type { JobModel } from '../jobModel.svelte';
   import Cautions from '../steps/Cautions.svelte';
   import BandPicture from './BandPicture.svelte';
@@ -33,6 +33,7 @@
   import RunStrip from './RunStrip.svelte';
   import RunTable from './RunTable.svelte';
   import VariantTable from './VariantTable.svelte';
+  import { needProof as texts } from '$words/stages/prove';
 
   let {
     model,
@@ -50,7 +51,7 @@
   const earlier = $derived([
     ...(before === null ? [] : [{ name: 'before', group: before }]),
     ...proving.untilMended.map((group, n) => ({
-      name: proving.untilMended.length === 1 ? 'until mended' : `until mend ${n + 1}`,
+      name: proving.untilMended.length === 1 ? texts.untilMended : texts.untilMend(n + 1),
       group,
     })),
   ]);
@@ -72,7 +73,7 @@
   /** How likely it is this stage that holds the figure back. */
   function likely({ code, hop }: FlowStage): number {
     if (diagnosis === null) return 0;
-    const part = hop === undefined ? code : `wire ${hop.position}`;
+    const part = hop === undefined ? code : texts.wire(hop.position);
     return diagnosis.explanations
       .filter(({ causes }) => causes.some((each) => each.part === part))
       .reduce((sum, { probability }) => sum + probability, 0);
@@ -89,11 +90,12 @@
 
 <section class="row" aria-label={KIND_WORDS[need.kind]}>
   <div class="what">
-    <h2>{KIND_WORDS[need.kind]}{need.must ? '' : ', nice to have'}</h2>
+    <h2>{KIND_WORDS[need.kind]}{need.must ? '' : texts.niceToHave}</h2>
     <p class="quiet">{needWords(need)}</p>
     {#if fitted !== null}
       <p class="quiet">
-        by <button type="button" class="text" onclick={() => (selection.slotId = fitted.slot.id)}
+        {texts.by}
+        <button type="button" class="text" onclick={() => (selection.slotId = fitted.slot.id)}
           >{cardName(fitted.card)}</button
         >, {fitted.slot.label}{#if link}, {linkWords(link)}{/if}
       </p>
@@ -101,9 +103,7 @@
   </div>
   {#if flow === null}
     <p class="none" class:warn={!expectation.isMet}>
-      {expectation.isMet
-        ? 'Met by the machine as it is: nothing was chosen for it.'
-        : 'The plan has no card for this need: there is nothing to expect.'}
+      {expectation.isMet ? texts.metByTheMachineAs : texts.thePlanHasNoCard}
     </p>
     <div class="mark">
       <VerdictMark verdict={expectation.isMet ? 'clear' : 'blocked'} withWord={false} />
@@ -112,7 +112,7 @@
     <div>
       <strong class="figure">{band(flow)}</strong>
       <p class="quiet">
-        {expectation.isMet ? 'by the machine as it is' : limitWords(flow)}
+        {expectation.isMet ? texts.byTheMachineAsIt : limitWords(flow)}
       </p>
     </div>
     <RunStrip {flow} {rows} />
@@ -140,11 +140,11 @@
           </p>
         {/if}
       {:else if found.length > 0 && toMend.length === 0}
-        <p><strong>Mended: measure again.</strong></p>
+        <p><strong>{texts.mendedMeasureAgain}</strong></p>
       {:else}
         <p class="quiet">
-          {expectation.isMet ? 'It need not be measured.' : 'Not measured yet.'}
-          {#if before}{flowFigure(before.median, flow)} before the work.{/if}
+          {expectation.isMet ? texts.itNeedNotBeMeasured : texts.notMeasuredYet}
+          {#if before}{texts.beforeTheWork(flowFigure(before.median, flow))}{/if}
         </p>
       {/if}
       {#each held.filter(({ verdict }) => verdict !== 'clear' && verdict !== 'unknown') as each (each.observation.id)}
@@ -165,15 +165,16 @@
             <p>{words.detail}</p>
             <Cautions cautions={step.cautions} staticWay={model.job.staticWay} />
           </div>
-          <button type="button" class="text" onclick={() => drop(cause)}>It is not this</button>
-          <button type="button" class="large" onclick={() => tick(cause)}>Mended</button>
+          <button type="button" class="text" onclick={() => drop(cause)}>{texts.itIsNotThis}</button
+          >
+          <button type="button" class="large" onclick={() => tick(cause)}>{texts.mended}</button>
         </div>
       {/if}
     {/each}
     {#each found.filter((cause) => isMended(model.job, cause)) as cause (cause.id)}
       <p class="mended quiet">
-        Mended: {CAUSE_WORDS[cause.value.cause].is}.
-        <button type="button" class="text" onclick={() => untick(cause)}>Take back</button>
+        {texts.mended2(CAUSE_WORDS[cause.value.cause].is)}
+        <button type="button" class="text" onclick={() => untick(cause)}>{texts.takeBack}</button>
       </p>
     {/each}
     {#if diagnosis !== null && toMend.length === 0}
@@ -197,7 +198,7 @@
           {need}
           {flow}
           id="reading-{need.id}"
-          label="Measured"
+          label={texts.measured}
           measure={asked}
           recorded={() => (asked = null)}
         />
@@ -206,23 +207,25 @@
     <div class="ways">
       {#if flow.unit === 'B/s'}
         <details bind:open={timer}>
-          <summary>Time a copy</summary>
+          <summary>{texts.timeACopy}</summary>
           {#if timer}<CopyTimer {model} {need} {flow} />{/if}
         </details>
       {/if}
       <details bind:open={asksHow}>
-        <summary>How to measure it here</summary>
+        <summary>{texts.howToMeasureItHere}</summary>
         {#if asksHow}<MeasureGuide {model} {need} {flow} />{/if}
       </details>
       {#if needKindOf(need).readings.length > 0}
         <details bind:open={asksReadings}>
-          <summary>Temperature, counts, speeds{held.length > 0 ? ` (${held.length})` : ''}</summary>
+          <summary
+            >{texts.temperatureCountsSpeeds(held.length > 0 ? ` (${held.length})` : '')}</summary
+          >
           {#if asksReadings}<Readings {model} {expectation} />{/if}
         </details>
       {/if}
       {#if proving.groups.length + earlier.length > 0}
         <details bind:open={asksRuns}>
-          <summary>All runs</summary>
+          <summary>{texts.allRuns}</summary>
           {#if asksRuns}
             <RunTable groups={proving.groups} {earlier} {flow} {remove} />
             {#if variants}<VariantTable {variants} {flow} />{/if}
@@ -231,7 +234,7 @@
       {/if}
       {#if flow.stages.length > 1}
         <details bind:open={asksParts}>
-          <summary>What each part carries</summary>
+          <summary>{texts.whatEachPartCarries}</summary>
           {#if asksParts}<BandPicture {flow} reading={main?.median ?? null} {likely} />{/if}
         </details>
       {/if}

@@ -3,11 +3,12 @@
   import { Button } from 'carbon-components-svelte';
   import type { MeasuredRate } from '$core/read';
   import type { Need } from '$core/kinds';
-  import { inBytes, inMegabytes } from '$lib/wording/figures';
-  import { needWords } from '$lib/wording/needs';
-  import { KIND_WORDS } from '$lib/wording/kinds/words';
+  import { inBytes, inMegabytes } from '$words/figures';
+  import { needWords } from '$words/needs';
+  import { KIND_WORDS } from '$words/kinds/words';
   import type { JobModel } from '../jobModel.svelte';
   import type { Reading } from '../reading.svelte';
+  import { openResults as texts } from '$words/stages/prove';
 
   let { model, reading }: { model: JobModel; reading: Reading } = $props();
 
@@ -20,8 +21,8 @@
 </script>
 
 {#if reading.open.length > 0}
-  <section aria-label="Which need was measured?">
-    <h3>Which need was measured?</h3>
+  <section aria-label={texts.whichNeedWasMeasured}>
+    <h3>{texts.whichNeedWasMeasured}</h3>
     <ul>
       {#each reading.open as { result, needIds }, n (n)}
         <li>
@@ -34,7 +35,7 @@
               >
             {/if}
           {:else}
-            <span class="quiet">No need of this plan is measured like this.</span>
+            <span class="quiet">{texts.noNeedOfThisPlan}</span>
           {/each}
         </li>
       {/each}

@@ -3,12 +3,13 @@
   import { doneActs } from '$core/document';
   import { steps, type Step } from '$core/procedure';
   import type { JobModel } from '../jobModel.svelte';
-  import { answerWords } from '$lib/wording/answers';
+  import { answerWords } from '$words/answers';
   import AnswerLine from '../AnswerLine.svelte';
   import StepList from '../steps/StepList.svelte';
   import MachineReport from './MachineReport.svelte';
   import NeedProof from './NeedProof.svelte';
   import Guarded from '$lib/ui/Guarded.svelte';
+  import { proveStage as texts } from '$words/stages/prove';
 
   let { model }: { model: JobModel } = $props();
 
@@ -26,25 +27,29 @@
 
 <AnswerLine answer={answerWords(stageAnswer(model.job, 'prove'))} stage="prove" />
 {#if model.job.plan === null}
-  <h1>No plan yet</h1>
-  <p>What is expected follows from an accepted plan. <a href="choose">To Choose</a></p>
+  <h1>{texts.noPlanYet}</h1>
+  <p>{texts.whatIsExpectedFollowsFrom} <a href="choose">{texts.toChoose}</a></p>
 {:else}
-  <h1 class="only-read">Measured against what was expected</h1>
+  <h1 class="only-read">{texts.measuredAgainstWhatWasExpected}</h1>
   <p class="key quiet" aria-hidden="true">
-    <span class="band"></span> expected
-    <span class="wanted"></span> wanted
-    <span class="reading"></span> one run
-    <span class="median"></span> median
+    <span class="band"></span>
+    {texts.expected}
+    <span class="wanted"></span>
+    {texts.wanted}
+    <span class="reading"></span>
+    {texts.oneRun}
+    <span class="median"></span>
+    {texts.median}
   </p>
   {#each provings(model.job) as proving (proving.expectation.need.id)}
     {@const { need } = proving.expectation}
-    <Guarded what="One of the needs">
+    <Guarded what={texts.oneOfTheNeeds}>
       <NeedProof {model} {proving} diagnosis={found.get(need.id) ?? null} />
     </Guarded>
   {/each}
   {#if toTick.length > 0}
-    <h2>To look at before anything is measured</h2>
-    <p class="quiet">Pick one when it is as it says.</p>
+    <h2>{texts.toLookAtBeforeAnything}</h2>
+    <p class="quiet">{texts.pickOneWhenItIs}</p>
     <StepList
       steps={toTick}
       done={doneActs(model.job.acts)}
@@ -53,7 +58,7 @@
       untick={toggle}
     />
   {/if}
-  <Guarded what="The report of the machine"><MachineReport {model} /></Guarded>
+  <Guarded what={texts.theReportOfTheMachine}><MachineReport {model} /></Guarded>
 {/if}
 
 <style>

@@ -8,10 +8,11 @@
   import type { Expectation } from '$core/assembly';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { now } from '$lib/state/now';
-  import { READING_WORDS, readingWords } from '$lib/wording/readings';
-  import { capital } from '$lib/wording/stepWords';
+  import { READING_WORDS, readingWords } from '$words/readings';
+  import { capital } from '$words/stepWords';
   import type { JobModel } from '../jobModel.svelte';
   import { numberTyped } from './runs';
+  import { readings as texts } from '$words/stages/prove';
 
   let { model, expectation }: { model: JobModel; expectation: Expectation } = $props();
 
@@ -24,7 +25,7 @@
 
   function add() {
     const number = numberTyped(text);
-    refused = number === null ? 'A number above zero is expected' : '';
+    refused = number === null ? texts.aNumberAboveZeroIs : '';
     if (number === null) return;
     model.open.run({
       name: 'observe',
@@ -45,7 +46,7 @@
     add();
   }}
 >
-  <Select id="kind-{need.id}" size="sm" labelText="Read off" bind:selected={what}>
+  <Select id="kind-{need.id}" size="sm" labelText={texts.readOff} bind:selected={what}>
     {#each kinds as kind (kind)}
       <SelectItem value={kind} text={capital(READING_WORDS[kind].name)} />
     {/each}
@@ -53,13 +54,13 @@
   <TextInput
     id="number-{need.id}"
     size="sm"
-    labelText="Number{READING_WORDS[what].unit === '' ? '' : `, ${READING_WORDS[what].unit}`}"
+    labelText={texts.number(READING_WORDS[what].unit === '' ? '' : `, ${READING_WORDS[what].unit}`)}
     bind:value={text}
     invalid={refused !== ''}
     invalidText={refused}
     on:input={() => (refused = '')}
   />
-  <Button type="submit" kind="tertiary" size="small">Note it</Button>
+  <Button type="submit" kind="tertiary" size="small">{texts.noteIt}</Button>
 </form>
 <ul>
   {#each held as each (each.observation.id)}
@@ -69,8 +70,8 @@
       <button
         type="button"
         class="text"
-        aria-label="Remove: {readingWords(each)}"
-        onclick={() => remove(each)}>Remove</button
+        aria-label={texts.remove(readingWords(each))}
+        onclick={() => remove(each)}>{texts.remove2}</button
       >
     </li>
   {/each}

@@ -5,12 +5,13 @@
   import type { Flow, Measure, Need } from '$core/kinds';
   import type { Phase } from '$core/document';
   import type { RunDirection, RunKind } from '$core/parts';
-  import { saidIn } from '$lib/wording/flowFigures';
-  import { RUN_KIND_WORDS } from '$lib/wording/causes';
-  import { directionWords } from '$lib/wording/proof';
+  import { saidIn } from '$words/flowFigures';
+  import { RUN_KIND_WORDS } from '$words/causes';
+  import { directionWords } from '$words/proof';
   import { opensFor } from '$lib/ui/fold';
   import type { JobModel } from '../jobModel.svelte';
   import { askedBy, figureTyped, hasDirections, kindsFor, numberTyped, recordRun } from './runs';
+  import { runForm as texts } from '$words/stages/prove';
 
   let {
     model,
@@ -51,7 +52,7 @@
 
   function add() {
     const value = figureTyped(text, flow);
-    refused = value === null ? 'A number above zero is expected' : '';
+    refused = value === null ? texts.aNumberAboveZeroIs : '';
     if (value === null) return;
     const count = numberTyped(files);
     const size = numberTyped(gigabytes);
@@ -83,7 +84,7 @@
         size="sm"
         hideLabel
         labelText="{label}, {typed.words}"
-        placeholder="measured"
+        placeholder={texts.measured}
         bind:value={text}
         invalid={refused !== ''}
         invalidText={refused}
@@ -97,42 +98,46 @@
           id="{id}-what"
           size="sm"
           hideLabel
-          labelText="What was measured"
+          labelText={texts.whatWasMeasured}
           bind:selected={what}
         >
           {#each kinds as kind (kind)}<SelectItem value={kind} text={RUN_KIND_WORDS[kind]} />{/each}
         </Select>
       </div>
     {/if}
-    <Button type="submit" kind="tertiary" size="small">Add run</Button>
+    <Button type="submit" kind="tertiary" size="small">{texts.addRun}</Button>
   </div>
   {#if !isBrief}
     <details {@attach opensFor(measure !== null)}>
-      <summary>More about this run</summary>
+      <summary>{texts.moreAboutThisRun}</summary>
       <div class="more">
         {#if hasDirections(need)}
-          <Select id="{id}-way" size="sm" labelText="Direction" bind:selected={direction}>
-            <SelectItem value="" text="As the need asks" />
+          <Select id="{id}-way" size="sm" labelText={texts.direction} bind:selected={direction}>
+            <SelectItem value="" text={texts.asTheNeedAsks} />
             <SelectItem value="read" text={directionWords('read', { need })} />
             <SelectItem value="write" text={directionWords('write', { need })} />
           </Select>
         {/if}
         {#if kinds.length > 1}
-          <TextInput id="{id}-size" size="sm" labelText="Copied, GB" bind:value={gigabytes} />
-          <TextInput id="{id}-files" size="sm" labelText="Number of files" bind:value={files} />
+          <TextInput id="{id}-size" size="sm" labelText={texts.copiedGb} bind:value={gigabytes} />
+          <TextInput id="{id}-files" size="sm" labelText={texts.numberOfFiles} bind:value={files} />
         {/if}
         <TextInput
           id="{id}-variant"
           size="sm"
-          labelText="Setting tried"
-          placeholder="stripe 256 kB"
+          labelText={texts.settingTried}
+          placeholder={texts.stripe256Kb}
           bind:value={variant}
         />
         <div class="ticks">
           {#if hasDirections(need)}
-            <Checkbox id="{id}-alone" labelText="One alone, the others rest" bind:checked={alone} />
+            <Checkbox
+              id="{id}-alone"
+              labelText={texts.oneAloneTheOthersRest}
+              bind:checked={alone}
+            />
           {/if}
-          <Checkbox id="{id}-cold" labelText="First after a cold start" bind:checked={isCold} />
+          <Checkbox id="{id}-cold" labelText={texts.firstAfterAColdStart} bind:checked={isCold} />
         </div>
       </div>
     </details>

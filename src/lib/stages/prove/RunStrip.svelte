@@ -3,7 +3,8 @@
   import { scaleLinear } from 'd3-scale';
   import type { Flow } from '$core/kinds';
   import type { RunGroup } from '$core/diagnosis';
-  import { flowFigure } from '$lib/wording/flowFigures';
+  import { flowFigure } from '$words/flowFigures';
+  import { runStrip as texts } from '$words/stages/prove';
 
   let {
     flow,
@@ -27,11 +28,10 @@
   const isLeft = $derived(x(flow.wanted) > (left + width) / 2);
   const words = $derived(
     [
-      `Expected ${flowFigure(flow.low, flow)} to ${flowFigure(flow.high, flow)}`,
-      `wanted ${flowFigure(flow.wanted, flow)}`,
-      ...rows.map(
-        ({ name, group }) =>
-          `${name}: median ${flowFigure(group.median, flow)} of ${group.runs.length}`,
+      texts.expectedTo(flowFigure(flow.low, flow), flowFigure(flow.high, flow)),
+      texts.wanted2(flowFigure(flow.wanted, flow)),
+      ...rows.map(({ name, group }) =>
+        texts.medianOf(name, flowFigure(group.median, flow), group.runs.length),
       ),
     ].join(', '),
   );
@@ -70,7 +70,7 @@
       <path class="median" class:now={isNow} d="M{x(group.median)} {y - 8}V{y + 8}" />
     {/each}
     <text class="foot" class:left={isLeft} x={x(flow.wanted) + (isLeft ? -3 : 3)} y={height - 4}
-      >{flowFigure(flow.wanted, flow)} wanted</text
+      >{texts.wanted(flowFigure(flow.wanted, flow))}</text
     >
   </svg>
 </div>

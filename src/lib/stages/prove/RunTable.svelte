@@ -4,9 +4,10 @@
   import type { JudgedGroup, RunGroup } from '$core/diagnosis';
   import type { RunObservation } from '$core/document';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { atMoment, inBytes, inTime } from '$lib/wording/figures';
-  import { band, flowFigure } from '$lib/wording/flowFigures';
-  import { isFew, spreadWords, testWords } from '$lib/wording/proof';
+  import { atMoment, inBytes, inTime } from '$words/figures';
+  import { band, flowFigure } from '$words/flowFigures';
+  import { isFew, spreadWords, testWords } from '$words/proof';
+  import { runTable as texts } from '$words/stages/prove';
 
   let {
     groups,
@@ -24,7 +25,7 @@
   const sized = ({ bytes, seconds, files }: RunObservation): string =>
     [
       bytes === null ? '' : inBytes(bytes),
-      files === null ? '' : `${files} files`,
+      files === null ? '' : texts.files(files),
       seconds === null ? '' : inTime(seconds),
     ]
       .filter((each) => each !== '')
@@ -38,13 +39,13 @@
         <strong>{flowFigure(run.value, flow)}</strong>
         <span class="quiet">
           {[sized(run), run.conditions, atMoment(run.at)].filter((each) => each !== '').join(' · ')}
-          {#if group.outliers.includes(run)}· far from the rest{/if}
+          {#if group.outliers.includes(run)}{texts.farFromTheRest}{/if}
         </span>
         <button
           type="button"
           class="text"
-          aria-label="Remove the run of {flowFigure(run.value, flow)}"
-          onclick={() => remove(run)}>Remove</button
+          aria-label={texts.removeTheRunOf(flowFigure(run.value, flow))}
+          onclick={() => remove(run)}>{texts.remove}</button
         >
       </li>
     {/each}
@@ -52,13 +53,13 @@
 {/snippet}
 
 <table class="plain">
-  <caption class="only-read">Runs by how they were measured</caption>
+  <caption class="only-read">{texts.runsByHowTheyWere}</caption>
   <thead>
     <tr>
-      <th scope="col">How</th>
-      <th scope="col">Expected</th>
-      <th scope="col">Measured</th>
-      <th scope="col">Runs</th>
+      <th scope="col">{texts.how}</th>
+      <th scope="col">{texts.expected}</th>
+      <th scope="col">{texts.measured}</th>
+      <th scope="col">{texts.runs}</th>
     </tr>
   </thead>
   <tbody>
@@ -75,14 +76,16 @@
     {/each}
     {#each groups as group, n (n)}
       <tr>
-        <td>{testWords(group.test, flow) || 'seen at work'}</td>
+        <td>{testWords(group.test, flow) || texts.seenAtWork}</td>
         <td>{band(group.expected)}</td>
         <td>
           <VerdictMark verdict={group.judgement.verdict} withWord={false} />
           <strong>{flowFigure(group.median, flow)}</strong>
           <span class="quiet">
-            {spreadWords(group, flow)}{#if isFew(group)}: measure three times{/if}{#if group.falls};
-              it began well and then fell{/if}
+            {spreadWords(
+              group,
+              flow,
+            )}{#if isFew(group)}{texts.measureThreeTimes}{/if}{#if group.falls}{texts.itBeganWellAndThen}{/if}
           </span>
         </td>
         <td>{@render runsOf(group)}</td>

@@ -3,9 +3,10 @@
   import type { Flow } from '$core/kinds';
   import type { Variants } from '$core/diagnosis';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { flowFigure } from '$lib/wording/flowFigures';
-  import { spreadWords } from '$lib/wording/proof';
+  import { flowFigure } from '$words/flowFigures';
+  import { spreadWords } from '$words/proof';
   import RunStrip from './RunStrip.svelte';
+  import { variantTable as texts } from '$words/stages/prove';
 
   let { variants, flow }: { variants: Variants; flow: Flow } = $props();
 
@@ -14,16 +15,16 @@
       .filter((group) => group !== variants.best)
       .toSorted((a, b) => b.median - a.median)[0] ?? null,
   );
-  const name = (variant: string): string => (variant === '' ? 'as it stands' : variant);
+  const name = (variant: string): string => (variant === '' ? texts.asItStands : variant);
 </script>
 
 <table class="plain">
-  <caption>Settings tried</caption>
+  <caption>{texts.settingsTried}</caption>
   <thead>
     <tr>
-      <th scope="col">Setting</th>
-      <th scope="col">Median</th>
-      <th scope="col">Runs</th>
+      <th scope="col">{texts.setting}</th>
+      <th scope="col">{texts.median}</th>
+      <th scope="col">{texts.runs}</th>
     </tr>
   </thead>
   <tbody>
@@ -31,7 +32,8 @@
       <tr class:best={group === variants.best}>
         <th scope="row">
           {name(group.test.variant)}
-          {#if group === variants.best}<VerdictMark verdict="clear" withWord={false} /> best{/if}
+          {#if group === variants.best}<VerdictMark verdict="clear" withWord={false} />
+            {texts.best}{/if}
         </th>
         <td>
           <strong>{flowFigure(group.median, flow)}</strong>
@@ -45,11 +47,9 @@
 </table>
 <p class="quiet">
   {#if variants.best && second}
-    Keep “{name(variants.best.test.variant)}”: its slower runs still lie above the median of “{name(
-      second.test.variant,
-    )}”.
+    {texts.keepItsSlowerRunsStill(name(variants.best.test.variant), name(second.test.variant))}
   {:else}
-    No setting is clearly the best: their runs overlap. Measure each three times.
+    {texts.noSettingIsClearlyThe}
   {/if}
 </p>
 

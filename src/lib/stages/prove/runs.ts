@@ -4,7 +4,7 @@ import { needKindOf, type Flow, type Measure, type Need } from '$core/kinds';
 import type { RunConditions, RunKind } from '$core/parts';
 import { typedNumber } from '$core/read';
 import { now } from '$lib/state/now';
-import { saidIn } from '$lib/wording/flowFigures';
+import { saidIn } from '$words/flowFigures';
 import type { JobModel } from '../jobModel.svelte';
 
 /** A number as it is typed, with a comma or a point; null where it is none above zero. */

@@ -1,16 +1,17 @@
 <script lang="ts">
   import type { CautionCode } from '$core/procedure';
   import type { StaticWay } from '$core/document';
-  import { cautionWords } from '$lib/wording/steps';
+  import { cautionWords } from '$words/steps';
+  import { cautions as texts } from '$words/stages/steps';
 
   let { cautions, staticWay }: { cautions: readonly CautionCode[]; staticWay: StaticWay | null } =
     $props();
 </script>
 
 {#if cautions.length > 0}
-  <ul aria-label="Cautions">
+  <ul aria-label={texts.cautions}>
     {#each cautions as caution, n (n)}
-      <li><strong>Caution</strong> {cautionWords(caution, staticWay)}</li>
+      <li><strong>{texts.caution}</strong> {cautionWords(caution, staticWay)}</li>
     {/each}
   </ul>
 {/if}

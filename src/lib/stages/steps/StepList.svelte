@@ -1,8 +1,9 @@
 <script lang="ts">
   import type { DoneAct } from '$core/document';
   import type { Step } from '$core/procedure';
-  import { atMoment } from '$lib/wording/figures';
-  import { ROUND_WORDS, stepWords } from '$lib/wording/steps';
+  import { atMoment } from '$words/figures';
+  import { ROUND_WORDS, stepWords } from '$words/steps';
+  import { stepList as texts } from '$words/stages/steps';
 
   let {
     steps,
@@ -22,7 +23,7 @@
   } = $props();
 </script>
 
-<ol aria-label="All steps of this stage">
+<ol aria-label={texts.allStepsOfThisStage}>
   {#each steps as step, n (step.id)}
     {@const at = step.isOpen ? undefined : done.get(step.id)?.at}
     {#if step.round !== (steps[n - 1]?.round ?? 1)}
@@ -36,10 +37,10 @@
         onclick={() => pick(step)}>{stepWords(step).title}</button
       >
       {#if at !== undefined}
-        <span class="at">done {atMoment(at)}</span>
+        <span class="at">{texts.done(atMoment(at))}</span>
         {#if mayUntick(step)}
           <button type="button" class="back" onclick={() => untick(step)}
-            >take back<span class="only-read"> {stepWords(step).title}</span></button
+            >{texts.takeBack}<span class="only-read"> {stepWords(step).title}</span></button
           >
         {/if}
       {/if}

@@ -13,9 +13,9 @@
   import { stageAnswer } from '$core/diagnosis';
   import { isOnControl, isNoCommand } from '$lib/ui/keys';
   import { selection } from '$lib/state/selection.svelte';
-  import { answerWords } from '$lib/wording/answers';
-  import { STAGE_WORDS } from '$lib/wording/stages';
-  import { stepWords } from '$lib/wording/steps';
+  import { answerWords } from '$words/answers';
+  import { STAGE_WORDS } from '$words/stages';
+  import { stepWords } from '$words/steps';
   import type { JobModel } from '../jobModel.svelte';
   import AnswerLine from '../AnswerLine.svelte';
   import Cautions from './Cautions.svelte';
@@ -23,6 +23,7 @@
   import StepList from './StepList.svelte';
   import Guarded from '$lib/ui/Guarded.svelte';
   import { ran } from '$lib/state/effects';
+  import { stepStage as texts } from '$words/stages/steps';
 
   let {
     model,
@@ -121,30 +122,30 @@
   isWayOn={model.job.plan === null || current !== null}
 />
 {#if model.job.plan === null}
-  <h1>No plan yet</h1>
-  <p>The steps follow from an accepted plan. <a href="choose">To Choose</a></p>
+  <h1>{texts.noPlanYet}</h1>
+  <p>{texts.theStepsFollowFromAn} <a href="choose">{texts.toChoose}</a></p>
 {:else}
   <article bind:this={article} aria-live="polite" class:working={current !== null}>
     {#if current && words}
-      <p class="quiet">{STAGE_WORDS[stage]}, step {position} of {steps.length}</p>
+      <p class="quiet">{texts.stepOf(STAGE_WORDS[stage], position, steps.length)}</p>
       <h1>{words.title}</h1>
       {#if words.detail}<p class="detail">{words.detail}</p>{/if}
       <Cautions cautions={current.cautions} staticWay={model.job.staticWay} />
-      <Guarded what="What belongs to this step">{@render about?.(current, letGo)}</Guarded>
+      <Guarded what={texts.whatBelongsToThisStep}>{@render about?.(current, letGo)}</Guarded>
       <Button class="tick main-act" disabled={!done && !canTick(current)} on:click={tick}
         >{done
-          ? 'Done already – next'
+          ? texts.doneAlreadyNext
           : waits
-            ? 'Waits until the round before is proven'
-            : 'Done – next (space)'}</Button
+            ? texts.waitsUntilTheRoundBefore
+            : texts.doneNextSpace}</Button
       >
     {:else}
       <h1 class:only-read={goesOn === null}>
-        {STAGE_WORDS[stage]}: nothing is left here{goesOn === null ? '' : ' in this round'}
+        {texts.nothingIsLeftHere(STAGE_WORDS[stage], goesOn === null)}
       </h1>
       {#if next}
         <Button class="tick main-act" id={WAY_ON} href={next}
-          >On to {STAGE_WORDS[next]} ({STAGES.indexOf(next) + 1})</Button
+          >{texts.onTo(STAGE_WORDS[next], STAGES.indexOf(next) + 1)}</Button
         >
       {/if}
     {/if}

@@ -6,6 +6,7 @@
   import { freeNumber, type Machine } from '$core/document';
   import type { JobModel } from '../jobModel.svelte';
   import Photos from './Photos.svelte';
+  import { asItCame as texts } from '$words/stages/survey';
 
   let {
     model,
@@ -31,10 +32,9 @@
 </script>
 
 <section>
-  <h3>As it came</h3>
+  <h3>{texts.asItCame}</h3>
   <p class="quiet">
-    Note what is dead or damaged before anything is touched: a port, a header, a cracked plate. It
-    is shown to the customer first, and stands on the sheet.
+    {texts.noteWhatIsDeadOr}
   </p>
   <ul>
     {#each damage as each (each.id)}
@@ -44,7 +44,7 @@
           kind="ghost"
           size="small"
           icon={TrashCan}
-          iconDescription="Remove: {each.what}"
+          iconDescription={texts.remove(each.what)}
           tooltipAlignment="end"
           on:click={() => change({ ...machine, damage: damage.filter(({ id }) => id !== each.id) })}
         />
@@ -62,12 +62,12 @@
       id="damage-what"
       data-aside
       size="sm"
-      labelText="Dead or damaged"
-      placeholder="USB port at the back, lower left: dead"
+      labelText={texts.deadOrDamaged}
+      placeholder={texts.usbPortAtTheBack}
       bind:value={what}
     />
     <Button size="small" kind="tertiary" icon={Add} type="submit" disabled={what.trim() === ''}
-      >Note it</Button
+      >{texts.noteIt}</Button
     >
   </form>
   <Photos {model} slotId={null} />

@@ -8,8 +8,9 @@
   import { override } from '$core/survey';
   import type { Machine } from '$core/document';
   import CellField from '$lib/ui/CellField.svelte';
-  import { SOURCE_SHORT } from '$lib/wording/facts';
-  import { CARD_KIND_WORDS } from '$lib/wording/kinds/words';
+  import { SOURCE_SHORT } from '$words/facts';
+  import { CARD_KIND_WORDS } from '$words/kinds/words';
+  import { builtIn as texts } from '$words/stages/survey';
 
   let { machine, change }: { machine: Machine; change: (machine: Machine) => void } = $props();
 
@@ -35,12 +36,12 @@
 </script>
 
 <div class="built-in">
-  <h3>On the board itself</h3>
+  <h3>{texts.onTheBoardItself}</h3>
   <p class="quiet">
     {#if machine.builtIn === null}
-      Not known: needs cannot say whether the machine meets them already.
+      {texts.notKnownNeedsCannotSay}
     {:else}
-      {own.length === 0 ? 'Nothing useful' : `${own.length} kinds`}, {SOURCE_SHORT[
+      {own.length === 0 ? texts.nothingUseful : texts.kinds(own.length)}, {SOURCE_SHORT[
         machine.builtIn.source
       ]}.
     {/if}
@@ -60,7 +61,7 @@
         kind="ghost"
         size="small"
         icon={TrashCan}
-        iconDescription="Not on the board: {CARD_KIND_WORDS[delivery.kind]}"
+        iconDescription={texts.notOnTheBoard(CARD_KIND_WORDS[delivery.kind])}
         tooltipAlignment="end"
         on:click={() => put(own.filter((_, m) => m !== n))}
       />
@@ -70,11 +71,11 @@
     <Select
       id="built-in-add"
       size="sm"
-      labelText="The board also has"
+      labelText={texts.theBoardAlsoHas}
       bind:selected={adding}
       on:update={add}
     >
-      <SelectItem value="" text="choose" />
+      <SelectItem value="" text={texts.choose} />
       {#each kinds as kind (kind)}<SelectItem value={kind} text={CARD_KIND_WORDS[kind]} />{/each}
     </Select>
     {#if machine.builtIn === null}
@@ -82,7 +83,7 @@
         size="small"
         kind="ghost"
         on:click={() => change({ ...machine, builtIn: known([], 'technician') })}
-        >Nothing useful</Button
+        >{texts.nothingUseful}</Button
       >
     {/if}
   </div>

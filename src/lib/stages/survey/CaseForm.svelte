@@ -7,8 +7,8 @@
   import FactField from './FactField.svelte';
   import FittingFacts from './FittingFacts.svelte';
   import { FIELD } from './factFields';
-  import { capital } from '$lib/wording/stepWords';
-  import { OBSTACLE_KIND_WORDS } from '$lib/wording/facts';
+  import { capital } from '$words/stepWords';
+  import { OBSTACLE_KIND_WORDS } from '$words/facts';
   import {
     BAYS_FIELD,
     FRONT_LEADS_FIELD,
@@ -18,6 +18,7 @@
     ROOMS_FIELD,
     numberField,
   } from './fields';
+  import { caseForm as texts } from '$words/stages/survey';
 
   let {
     machine,
@@ -33,19 +34,20 @@
 
   const prefix = $derived(room === null ? 'fact' : `fact-${room.id}`);
 
-  const SCREWS = numberField('a number', 'case.spareScrews');
-  const HEIGHT = numberField('a height', 'case.heightRoomMm');
+  const SCREWS = numberField(texts.aNumber, 'case.spareScrews');
+  const HEIGHT = numberField(texts.aHeight, 'case.heightRoomMm');
   const MEASURES: readonly (readonly [
     keyof Obstacle & ('xMm' | 'yMm' | 'widthMm' | 'depthMm' | 'heightMm'),
     string,
   ])[] = [
-    ['xMm', 'Rear'],
-    ['yMm', 'Top'],
-    ['widthMm', 'Along'],
-    ['depthMm', 'Across'],
-    ['heightMm', 'High'],
+    ['xMm', texts.rear],
+    ['yMm', texts.top],
+    ['widthMm', texts.along],
+    ['depthMm', texts.across],
+    ['heightMm', texts.high],
   ];
-  const sideOf = (key: (typeof MEASURES)[number][0]) => numberField('a length', `obstacles.${key}`);
+  const sideOf = (key: (typeof MEASURES)[number][0]) =>
+    numberField(texts.aLength, `obstacles.${key}`);
 
   const inside = $derived(machine.case);
   const supply = $derived(machine.supply);
@@ -79,7 +81,7 @@
     const n = freeNumber(machine.obstacles, (n) => `obstacle${n}`);
     const fresh: Obstacle = {
       id: `obstacle${n}`,
-      name: `Thing ${n}`,
+      name: texts.thing(n),
       kind: 'other',
       moving: '',
       xMm: 120,
@@ -94,52 +96,52 @@
 </script>
 
 <div class="pairs">
-  <h3>{room === null ? 'Case' : room.name}</h3>
+  <h3>{room === null ? texts.case : room.name}</h3>
   <FactField
     id="{prefix}-case-bracket"
-    label="Bracket height"
+    label={texts.bracketHeight}
     fact={inside.bracket}
     kind={FIELD['case.bracket']}
     onchange={(bracket) => putCase({ bracket })}
   />
   <FactField
     id="{prefix}-case-openings"
-    label="Openings"
+    label={texts.openings}
     fact={inside.openings}
     kind={FIELD['case.openings']}
     onchange={(openings) => putCase({ openings })}
   />
   <FactField
     id="{prefix}-case-lengthRoomMm"
-    label="Room for length"
+    label={texts.roomForLength}
     fact={inside.lengthRoomMm}
     kind={FIELD['case.lengthRoomMm']}
     onchange={(lengthRoomMm) => putCase({ lengthRoomMm })}
   />
   <FactField
     id="{prefix}-case-covers"
-    label="Covers"
+    label={texts.covers}
     fact={inside.covers}
     kind={FIELD['case.covers']}
     onchange={(covers) => putCase({ covers })}
   />
   <FactField
     id="{prefix}-case-heightRoomMm"
-    label="Room for height"
+    label={texts.roomForHeight}
     fact={inside.heightRoomMm}
     kind={HEIGHT}
     onchange={(heightRoomMm) => putCase({ heightRoomMm })}
   />
   <FactField
     id="{prefix}-case-bays"
-    label="Free bays"
+    label={texts.freeBays}
     fact={inside.bays}
     kind={BAYS_FIELD}
     onchange={(bays) => putCase({ bays })}
   />
   <FactField
     id="{prefix}-case-tightOpenings"
-    label="Openings with less room"
+    label={texts.openingsWithLessRoom}
     fact={inside.tightOpenings.length === 0 ? null : known(inside.tightOpenings, 'technician')}
     kind={ROOMS_FIELD}
     onchange={(rooms) => putCase({ tightOpenings: valueOf(rooms) ?? [] })}
@@ -148,7 +150,7 @@
   <div class="wide">
     <FactField
       id="{prefix}-case-frontLeads"
-      label="Free front leads"
+      label={texts.freeFrontLeads}
       fact={inside.frontLeads}
       kind={FRONT_LEADS_FIELD}
       onchange={(frontLeads) => putCase({ frontLeads })}
@@ -158,45 +160,45 @@
     <div class="wide">
       <FactField
         id="fact-board-headers"
-        label="Free headers of the board"
+        label={texts.freeHeadersOfTheBoard}
         fact={machine.headers}
         kind={HEADERS_FIELD}
         onchange={(headers) => change({ ...machine, headers })}
       />
     </div>
   {/if}
-  <h3>Power supply</h3>
+  <h3>{texts.powerSupply}</h3>
   <FactField
     id="{prefix}-supply-labelWatts"
-    label="Watts on the label"
+    label={texts.wattsOnTheLabel}
     fact={supply.labelWatts}
     kind={FIELD['supply.baseWatts']}
     onchange={(labelWatts) => putSupply({ labelWatts })}
   />
   <FactField
     id="{prefix}-supply-twelveVoltWatts"
-    label="12 V limit"
+    label={texts.n12VLimit}
     fact={supply.twelveVoltWatts}
     kind={FIELD['supply.baseWatts']}
     onchange={(twelveVoltWatts) => putSupply({ twelveVoltWatts })}
   />
   <FactField
     id="{prefix}-supply-baseWatts"
-    label="12 V load now"
+    label={texts.n12VLoadNow}
     fact={supply.baseWatts}
     kind={FIELD['supply.baseWatts']}
     onchange={(baseWatts) => putSupply({ baseWatts })}
   />
   <FactField
     id="{prefix}-supply-ageYears"
-    label="Years in use"
+    label={texts.yearsInUse}
     fact={supply.ageYears}
     kind={SCREWS}
     onchange={(ageYears) => putSupply({ ageYears })}
   />
   <FactField
     id="{prefix}-supply-measuredWatts"
-    label="12 V load measured at full load"
+    label={texts.n12VLoadMeasuredAt}
     fact={supply.measuredWatts}
     kind={FIELD['supply.baseWatts']}
     onchange={(measuredWatts) => putSupply({ measuredWatts })}
@@ -204,31 +206,30 @@
   <div class="wide plugs">
     <FactField
       id="{prefix}-supply-plugs"
-      label="Free plugs"
+      label={texts.freePlugs}
       fact={supply.plugs}
       kind={PLUGS_FIELD}
       onchange={(plugs) => putSupply({ plugs })}
     />
     <FactField
       id="{prefix}-supply-plugsInUse"
-      label="Plugs in use, where one might be exchanged"
+      label={texts.plugsInUseWhereOne}
       fact={supply.plugsInUse}
       kind={PLUGS_IN_USE_FIELD}
       onchange={(plugsInUse) => putSupply({ plugsInUse })}
     />
   </div>
   {#if room === null}
-    <h3>Obstacles on the board</h3>
+    <h3>{texts.obstaclesOnTheBoard}</h3>
     <p class="wide quiet">
-      Drag them on the drawing, or type millimetres here: from the rear edge, from the board’s top,
-      along the slot and across it, and how high.
+      {texts.dragThemOnTheDrawing}
     </p>
     {#each machine.obstacles as each (each.id)}
       <div class="wide obstacle">
         <TextInput
           id="{each.id}-name"
           size="sm"
-          labelText="What it is"
+          labelText={texts.whatItIs}
           value={each.name}
           on:change={(event) =>
             putObstacle({ ...each, name: String(event.detail ?? '').slice(0, 200) || each.name })}
@@ -238,10 +239,10 @@
             <TextInput
               id="{each.id}-{key}"
               size="sm"
-              labelText="{label}, mm"
+              labelText={texts.mm(label)}
               value={String(each[key])}
               invalid={refused === `${each.id}-${key}`}
-              invalidText={`${capital(sideOf(key).expects)} is expected`}
+              invalidText={texts.isExpected(capital(sideOf(key).expects))}
               on:change={(event) => measure(each, key, String(event.detail ?? ''))}
             />
           {/each}
@@ -250,7 +251,7 @@
           <Select
             id="{each.id}-kind"
             size="sm"
-            labelText="Kind"
+            labelText={texts.kind}
             selected={each.kind}
             on:change={(event) => {
               const value = (event.target as HTMLSelectElement | null)?.value ?? '';
@@ -265,8 +266,8 @@
           <TextInput
             id="{each.id}-moving"
             size="sm"
-            labelText="How it is moved"
-            placeholder="which lead, which screws"
+            labelText={texts.howItIsMoved}
+            placeholder={texts.whichLeadWhichScrews}
             disabled={!each.movable}
             value={each.moving}
             on:change={(event) =>
@@ -275,7 +276,7 @@
         </div>
         <Checkbox
           id="{each.id}-plugAt"
-          labelText="its plug goes in again at the same place"
+          labelText={texts.itsPlugGoesInAgain}
           disabled={!each.movable}
           checked={each.plugAt !== undefined}
           on:check={(event) =>
@@ -285,7 +286,7 @@
         <div class="row">
           <Checkbox
             id="{each.id}-movable"
-            labelText="can be moved aside"
+            labelText={texts.canBeMovedAside}
             checked={each.movable}
             on:check={(event) =>
               event.detail !== each.movable && putObstacle({ ...each, movable: event.detail })}
@@ -294,7 +295,7 @@
             kind="ghost"
             size="small"
             icon={TrashCan}
-            iconDescription="Remove {each.name}"
+            iconDescription={texts.remove(each.name)}
             tooltipAlignment="end"
             on:click={() =>
               change({
@@ -307,7 +308,7 @@
     {/each}
     <div class="wide">
       <Button size="small" kind="tertiary" icon={Add} on:click={addObstacle}
-        >Header, plug, cage or heat sink</Button
+        >{texts.headerPlugCageOrHeat}</Button
       >
     </div>
   {/if}

@@ -9,15 +9,16 @@
     type TreeNode,
   } from '$core/read';
   import type { Machine } from '$core/document';
-  import { DEVICE_PROBLEM_WORDS } from '$lib/wording/deviceProblems';
-  import { linkWords } from '$lib/wording/figures';
+  import { DEVICE_PROBLEM_WORDS } from '$words/deviceProblems';
+  import { linkWords } from '$words/figures';
+  import { devices as texts } from '$words/stages/survey';
 
   let { machine }: { machine: Machine } = $props();
 
   const ports = $derived(portsWithSlots(machine.functions));
   /** Hundreds of lines are drawn when they are asked for. */
   let treeShown = $state(false);
-  const megabytes = (bytes: number): string => `${bytes / 2 ** 20} MB`;
+  const megabytes = (bytes: number): string => texts.mb(bytes / 2 ** 20);
 </script>
 
 {#snippet branch(nodes: readonly TreeNode[])}
@@ -27,11 +28,12 @@
         <code>{fn.address.slice(5)}</code>
         {functionName(fn)}
         <span class="quiet">
-          {#if fn.driver}driver {fn.driver}{:else if fn.modules?.length}could run on {fn.modules.join(
-              ', ',
+          {#if fn.driver}{texts.driver(fn.driver)}{:else if fn.modules?.length}{texts.couldRunOn(
+              fn.modules.join(', '),
             )}{/if}
-          {#if fn.resizableBar}memory window {megabytes(fn.resizableBar.nowBytes)} of {megabytes(
-              fn.resizableBar.mostBytes,
+          {#if fn.resizableBar}{texts.memoryWindowOf(
+              megabytes(fn.resizableBar.nowBytes),
+              megabytes(fn.resizableBar.mostBytes),
             )}{/if}
         </span>
         {#if children.length > 0}{@render branch(children)}{/if}
@@ -43,17 +45,17 @@
 {#snippet trained(port: PortWithSlot)}
   {port.trained === null ? '–' : linkWords(port.trained)}
   {#if port.belowAble && port.bothAble}
-    <strong class="below">below {linkWords(port.bothAble)}, which both could do</strong>
+    <strong class="below">{texts.belowWhichBothCouldDo(linkWords(port.bothAble))}</strong>
   {/if}
 {/snippet}
 
 {#if machine.inTrouble.length > 0}
-  <h3>Devices that are not working</h3>
+  <h3>{texts.devicesThatAreNotWorking}</h3>
   <ul class="trouble">
     {#each machine.inTrouble as { id, name, status }, n (n)}
       {@const problem = deviceProblemIn(status)}
       <li>
-        <strong>{name || 'no name'}</strong>
+        <strong>{name || texts.noName}</strong>
         {status} <code>{id}</code>
         {#if problem !== null}
           <span class="meaning"
@@ -66,15 +68,15 @@
 {/if}
 {#if ports.length > 0}
   <table class="plain">
-    <caption>Ports with slots, as they report themselves</caption>
+    <caption>{texts.portsWithSlotsAsThey}</caption>
     <thead>
       <tr>
-        <th scope="col">Slot</th>
-        <th scope="col">Port</th>
-        <th scope="col">Widest link</th>
-        <th scope="col">Power limit</th>
-        <th scope="col">Holds</th>
-        <th scope="col">Trained to</th>
+        <th scope="col">{texts.slot}</th>
+        <th scope="col">{texts.port}</th>
+        <th scope="col">{texts.widestLink}</th>
+        <th scope="col">{texts.powerLimit}</th>
+        <th scope="col">{texts.holds}</th>
+        <th scope="col">{texts.trainedTo}</th>
       </tr>
     </thead>
     <tbody>
@@ -82,9 +84,9 @@
         <tr>
           <td>{port.slotNumber}</td>
           <td><code>{port.port.address.slice(5)}</code></td>
-          <td>{port.able === null ? 'not told' : linkWords(port.able)}</td>
-          <td>{port.powerWatts === 0 ? 'not set' : `${port.powerWatts} W`}</td>
-          <td>{port.occupant === null ? 'nothing' : functionName(port.occupant)}</td>
+          <td>{port.able === null ? texts.notTold : linkWords(port.able)}</td>
+          <td>{port.powerWatts === 0 ? texts.notSet : texts.w(port.powerWatts)}</td>
+          <td>{port.occupant === null ? texts.nothing : functionName(port.occupant)}</td>
           <td>{@render trained(port)}</td>
         </tr>
       {/each}
@@ -93,7 +95,7 @@
 {/if}
 {#if machine.functions.length > 0}
   <details bind:open={treeShown}>
-    <summary>All {machine.functions.length} devices as a tree</summary>
+    <summary>{texts.allDevicesAsATree(machine.functions.length)}</summary>
     {#if treeShown}<div class="tree">{@render branch(portTree(machine.functions))}</div>{/if}
   </details>
 {/if}

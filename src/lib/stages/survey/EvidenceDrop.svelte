@@ -11,6 +11,7 @@
   import ReportDrop from '../ReportDrop.svelte';
   import { Reading } from '../reading.svelte';
   import { ran } from '$lib/state/effects';
+  import { evidenceDrop as texts } from '$words/stages/survey';
 
   let { model, onread }: { model: JobModel; onread: () => void } = $props();
 
@@ -65,21 +66,24 @@
 </script>
 
 <ReportDrop
-  label="Drop files or a folder here, or paste a report"
+  label={texts.dropFilesOrAFolder}
   isFolded={machine.slots.length > 0}
   progress={reading.progress}
   onfiles={read}
 />
 <ReadResult {reading} ontaken={onread} />
 {#if reading.observed !== null && reading.observed.length > 0}
-  <p class="held"><a href="prove">See in Prove what differs from the plan</a></p>
+  <p class="held"><a href="prove">{texts.seeInProveWhatDiffers}</a></p>
 {/if}
 
 {#if before && machine.case.lengthRoomMm === null}
   <p class="before" role="status">
-    This machine was here before: {before.customer || 'no customer'}, {before.title ||
-      'untitled job'}.
-    <Button size="small" kind="tertiary" on:click={takeMeasures}>Take what was measured then</Button
+    {texts.thisMachineWasHereBefore(
+      before.customer || texts.noCustomer,
+      before.title || texts.untitledJob,
+    )}
+    <Button size="small" kind="tertiary" on:click={takeMeasures}
+      >{texts.takeWhatWasMeasuredThen}</Button
     >
   </p>
 {/if}

@@ -3,8 +3,9 @@
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { disagreeing, override } from '$core/survey';
   import type { Fact } from '$core/parts';
-  import { SOURCE_SHORT } from '$lib/wording/facts';
+  import { SOURCE_SHORT } from '$words/facts';
   import type { FieldKind } from './fields';
+  import { factField as texts } from '$words/stages/survey';
 
   let {
     id,
@@ -26,10 +27,10 @@
     return kind.options?.find((option) => option.text === text)?.label ?? text;
   };
   const against = $derived(
-    disagreeing(fact).map(({ source, value }) => `${SOURCE_SHORT[source]} says ${shown(value)}`),
+    disagreeing(fact).map(({ source, value }) => texts.says(SOURCE_SHORT[source], shown(value))),
   );
   const from = $derived(
-    fact === null ? 'not known' : [SOURCE_SHORT[fact.source], ...against].join('; '),
+    fact === null ? texts.notKnown : [SOURCE_SHORT[fact.source], ...against].join('; '),
   );
   let refused = $state('');
 
@@ -42,7 +43,7 @@
       return;
     }
     const value = kind.parse(trimmed);
-    if (value === null) refused = `“${trimmed.slice(0, 30)}” is not ${kind.expects}`;
+    if (value === null) refused = texts.isNot(trimmed.slice(0, 30), kind.expects);
     else onchange(override(fact, value));
   }
 </script>
@@ -57,7 +58,7 @@
       helperText={from}
       on:change={(event) => take(String((event.target as HTMLSelectElement | null)?.value ?? ''))}
     >
-      <SelectItem value="" text="not known" />
+      <SelectItem value="" text={texts.notKnown} />
       {#each kind.options as option (option.text)}
         <SelectItem value={option.text} text={option.label} />
       {/each}
@@ -68,7 +69,7 @@
       size="sm"
       labelText={kind.unit ? `${label}, ${kind.unit}` : label}
       value={printed}
-      placeholder="not known"
+      placeholder={texts.notKnown}
       invalid={refused !== ''}
       invalidText={refused}
       helperText={from}

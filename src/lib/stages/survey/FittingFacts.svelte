@@ -2,7 +2,7 @@
   /** What fitting has to know of a case: how it opens, what holds its brackets, what is there to spare. */
   import type { Fact } from '$core/parts';
   import type { Machine } from '$core/document';
-  import { FACT_WORDS } from '$lib/wording/facts';
+  import { FACT_WORDS } from '$words/facts';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';
   import type { FieldKind } from './fields';

@@ -5,11 +5,12 @@
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
   import { HOP_KINDS, LEAD_PLACES, emptyLead, type Hop, type Lead } from '$core/parts';
   import { freeNumber } from '$core/document';
-  import { HOP_WORDS, LEAD_WORDS, hopFacts, hopName } from '$lib/wording/networkPath';
+  import { HOP_WORDS, LEAD_WORDS, hopFacts, hopName } from '$words/networkPath';
   import { opensFor } from '$lib/ui/fold';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';
   import { numberField } from './fields';
+  import { hopForm as texts } from '$words/stages/survey';
 
   let {
     hop,
@@ -32,7 +33,7 @@
     oninsert: () => void;
   } = $props();
 
-  const METRES = numberField('a length', 'path.hops.leads.metres');
+  const METRES = numberField(texts.aLength, 'path.hops.leads.metres');
   const LINK = FIELD['path.internetMegabits'];
   const name = $derived(hopName(hop, isLast));
 
@@ -53,11 +54,11 @@
     <span class="told">{hopFacts(hop)}</span>
   </summary>
   {#each hop.leads as lead (lead.id)}
-    <div class="lead" role="group" aria-label="{LEAD_WORDS[lead.place]} to {name}">
+    <div class="lead" role="group" aria-label={texts.to(LEAD_WORDS[lead.place], name)}>
       <Select
         id="{lead.id}-place"
         size="sm"
-        labelText="Lead"
+        labelText={texts.lead}
         selected={lead.place}
         on:change={(event) =>
           putLead({
@@ -72,21 +73,21 @@
       </Select>
       <FactField
         id="fact-{lead.id}-lead-cable"
-        label="Cable class"
+        label={texts.cableClass}
         fact={lead.cable}
         kind={FIELD['lead.cable']}
         onchange={(cable) => putLead({ ...lead, cable })}
       />
       <FactField
         id="fact-{lead.id}-lead-metres"
-        label="Length"
+        label={texts.length}
         fact={lead.metres}
         kind={METRES}
         onchange={(metres) => putLead({ ...lead, metres })}
       />
       <FactField
         id="fact-{lead.id}-lead-condition"
-        label="Condition"
+        label={texts.condition}
         fact={lead.condition}
         kind={FIELD['lead.condition']}
         onchange={(condition) => putLead({ ...lead, condition })}
@@ -96,7 +97,7 @@
           kind="ghost"
           size="small"
           icon={TrashCan}
-          iconDescription="Remove this lead"
+          iconDescription={texts.removeThisLead}
           tooltipAlignment="end"
           on:click={() => onchange({ ...hop, leads: hop.leads.filter(({ id }) => id !== lead.id) })}
         />
@@ -107,7 +108,7 @@
     <Select
       id="{hop.id}-kind"
       size="sm"
-      labelText="Ends in"
+      labelText={texts.endsIn}
       selected={hop.kind}
       on:change={(event) => {
         const kind = HOP_KINDS.find((each) => each === (event.target as HTMLSelectElement).value);
@@ -119,31 +120,35 @@
     <TextInput
       id="{hop.id}-name"
       size="sm"
-      labelText="Name"
+      labelText={texts.name}
       placeholder={name}
       value={hop.name}
       on:change={(event) => onchange({ ...hop, name: String(event.detail ?? '').slice(0, 200) })}
     />
     <FactField
       id="fact-{hop.id}-hop-portMegabits"
-      label="Port speeds"
+      label={texts.portSpeeds}
       fact={hop.portMegabits}
       kind={FIELD['hop.portMegabits']}
       onchange={(portMegabits) => onchange({ ...hop, portMegabits })}
     />
     <FactField
       id="fact-{hop.id}-hop-linkMegabits"
-      label="Came up at"
+      label={texts.cameUpAt}
       fact={hop.linkMegabits}
       kind={LINK}
       onchange={(linkMegabits) => onchange({ ...hop, linkMegabits })}
     />
   </div>
   <div class="tools">
-    <Button kind="ghost" size="small" icon={Add} on:click={addLead}>Lead</Button>
-    <Button kind="ghost" size="small" icon={Add} on:click={oninsert}>Device before this one</Button>
+    <Button kind="ghost" size="small" icon={Add} on:click={addLead}>{texts.lead}</Button>
+    <Button kind="ghost" size="small" icon={Add} on:click={oninsert}
+      >{texts.deviceBeforeThisOne}</Button
+    >
     {#if onremove}
-      <Button kind="ghost" size="small" icon={TrashCan} on:click={onremove}>Remove {name}</Button>
+      <Button kind="ghost" size="small" icon={TrashCan} on:click={onremove}
+        >{texts.remove(name)}</Button
+      >
     {/if}
   </div>
 </details>

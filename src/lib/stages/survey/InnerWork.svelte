@@ -14,8 +14,9 @@
   import { freeNumber, type Machine } from '$core/document';
   import { known, looseLead, type InnerLead } from '$core/parts';
   import { opensFor } from '$lib/ui/fold';
-  import { capital } from '$lib/wording/stepWords';
-  import { END_WORDS, LEAD_WORDS, PART_WORDS, leadName } from '$lib/wording/leads';
+  import { capital } from '$words/stepWords';
+  import { END_WORDS, LEAD_WORDS, PART_WORDS, leadName } from '$words/leads';
+  import { innerWork as texts } from '$words/stages/survey';
 
   let { machine, change }: { machine: Machine; change: (machine: Machine) => void } = $props();
 
@@ -23,9 +24,9 @@
   const LONGEST = 60;
   const STATES = [
     ['loose', 'loose'],
-    ['joined', 'plugged in'],
-    ['unknown', 'not known'],
-    ['none', 'nothing there'],
+    ['joined', texts.pluggedIn],
+    ['unknown', texts.notKnown],
+    ['none', texts.nothingThere],
   ] as const;
   type State = (typeof STATES)[number][0];
 
@@ -92,12 +93,11 @@
 </script>
 
 <details {@attach opensFor(machine.toFit.length + leads.length > 0)}>
-  <summary>Parts and leads to fit</summary>
+  <summary>{texts.partsAndLeadsToFit}</summary>
   <p class="quiet">
-    Beside the cards: what is not in the machine yet, and leads that are loose, or may be. Each end
-    gets a task of its own in Fit.
+    {texts.besideTheCardsWhatIs}
   </p>
-  <div class="parts" role="group" aria-label="Not in the machine yet">
+  <div class="parts" role="group" aria-label={texts.notInTheMachineYet}>
     {#each MACHINE_PARTS as part (part)}
       <Checkbox
         id="to-fit-{part}"
@@ -107,7 +107,7 @@
           setPart(part, (event.target as HTMLInputElement | null)?.checked === true)}
       />
     {/each}
-    <Button size="small" kind="ghost" on:click={buildFromNothing}>Built from nothing</Button>
+    <Button size="small" kind="ghost" on:click={buildFromNothing}>{texts.builtFromNothing}</Button>
   </div>
   <ul>
     {#each leads as lead (lead.id)}
@@ -119,8 +119,8 @@
             id="{lead.id}-name"
             size="sm"
             hideLabel
-            labelText="Which {LEAD_WORDS[lead.kind]}"
-            placeholder="which one"
+            labelText={texts.which(LEAD_WORDS[lead.kind])}
+            placeholder={texts.whichOne}
             value={lead.name}
             on:change={(event) => putLead({ ...lead, name: text(event) })}
           />
@@ -128,7 +128,7 @@
             kind="ghost"
             size="small"
             icon={TrashCan}
-            iconDescription="Remove: {leadName(lead)}"
+            iconDescription={texts.remove(leadName(lead))}
             tooltipAlignment="end"
             on:click={() => putLeads(leads.filter(({ id }) => id !== lead.id))}
           />
@@ -136,12 +136,12 @@
         {#each ends as end, n (n)}
           {#if n <= lead.ends.length}
             <div class="end">
-              <span>at {END_WORDS[end]}</span>
+              <span>{texts.at(END_WORDS[end])}</span>
               <Select
                 id="{lead.id}-end-{n}"
                 size="sm"
                 hideLabel
-                labelText="{leadName(lead)} at {END_WORDS[end]}"
+                labelText={texts.at2(leadName(lead), END_WORDS[end])}
                 selected={stateOf(lead, n)}
                 on:update={(event) => {
                   const state = String(event.detail) as State;
@@ -157,8 +157,8 @@
                   id="{lead.id}-at-{n}"
                   size="sm"
                   hideLabel
-                  labelText="What is printed where {leadName(lead)} goes"
-                  placeholder={end === 'board' ? 'FAN2' : 'which one'}
+                  labelText={texts.whatIsPrintedWhereGoes(leadName(lead))}
+                  placeholder={end === 'board' ? texts.fan2 : texts.whichOne}
                   value={lead.ends[n]?.at ?? ''}
                   on:change={(event) => setPlace(lead, n, text(event))}
                 />
@@ -176,19 +176,19 @@
       add();
     }}
   >
-    <Select id="lead-kind" size="sm" labelText="Lead" bind:selected={kind}>
+    <Select id="lead-kind" size="sm" labelText={texts.lead} bind:selected={kind}>
       {#each LEAD_KINDS as each (each)}<SelectItem value={each} text={LEAD_WORDS[each]} />{/each}
     </Select>
     <TextInput
       id="lead-name"
       data-aside
       size="sm"
-      labelText="Which one"
-      placeholder="power light, front fan, hard disk"
+      labelText={texts.whichOne2}
+      placeholder={texts.powerLightFrontFanHard}
       bind:value={name}
     />
     <Button size="small" kind="tertiary" icon={Add} type="submit" disabled={isFull}
-      >Add the lead</Button
+      >{texts.addTheLead}</Button
     >
   </form>
 </details>

@@ -9,27 +9,28 @@
   } from '$core/standards';
   import { emptyHop, type Hop } from '$core/parts';
   import { freeNumber, type Machine } from '$core/document';
-  import { COPY_DRIVE_WORDS } from '$lib/wording/facts';
-  import { DISTANCE_WORDS, PROCESSOR_WORDS, RADIO_WORDS } from '$lib/wording/networkPath';
+  import { COPY_DRIVE_WORDS } from '$words/facts';
+  import { DISTANCE_WORDS, PROCESSOR_WORDS, RADIO_WORDS } from '$words/networkPath';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';
   import { ARRAY_FIELD, choiceField, numberField } from './fields';
   import HopForm from './HopForm.svelte';
   import PathPicture from './PathPicture.svelte';
+  import { pathForm as texts } from '$words/stages/survey';
 
   let { machine, change }: { machine: Machine; change: (machine: Machine) => void } = $props();
 
   const DRIVE = choiceField(COPY_DRIVES.map((drive) => [drive, COPY_DRIVE_WORDS[drive]] as const));
-  const SATA_PORT = choiceField(SATA_PORTS.map((port) => [port, `SATA ${port} Gb/s`] as const));
+  const SATA_PORT = choiceField(SATA_PORTS.map((port) => [port, texts.sataGbS(port)] as const));
   const PROCESSOR = choiceField(
     PROCESSOR_CLASSES.map((age) => [age, PROCESSOR_WORDS[age]] as const),
   );
   const STANDARD = choiceField(RADIO_STANDARDS.map((each) => [each, RADIO_WORDS[each]] as const));
   const DISTANCE = choiceField(DISTANCES.map((each) => [each, DISTANCE_WORDS[each]] as const));
   const CHANNEL = choiceField(
-    [20, 40, 80, 160, 320].map((width) => [width, `${width} MHz`] as const),
+    [20, 40, 80, 160, 320].map((width) => [width, texts.mhz(width)] as const),
   );
-  const STREAMS = numberField('a number of streams', 'accessPoint.streams');
+  const STREAMS = numberField(texts.aNumberOfStreams, 'accessPoint.streams');
   const RATE = FIELD['path.internetMegabits'];
 
   const path = $derived(machine.path);
@@ -51,7 +52,7 @@
 </script>
 
 <div class="pairs">
-  <h3>Network path</h3>
+  <h3>{texts.networkPath}</h3>
   <PathPicture {path} />
   {#each path.hops as hop, n (hop.id)}
     <HopForm
@@ -66,102 +67,102 @@
         : undefined}
     />
   {/each}
-  <h3>At its two ends</h3>
+  <h3>{texts.atItsTwoEnds}</h3>
   <FactField
     id="fact-path-ownMegabits"
-    label="Link speed now"
+    label={texts.linkSpeedNow}
     fact={path.ownMegabits}
     kind={RATE}
     onchange={(ownMegabits) => put({ ownMegabits })}
   />
   <FactField
     id="fact-path-processor"
-    label="Age of the processor"
+    label={texts.ageOfTheProcessor}
     fact={path.processor}
     kind={PROCESSOR}
     onchange={(processor) => put({ processor })}
   />
   <FactField
     id="fact-path-ownDrive"
-    label="Local drive"
+    label={texts.localDrive}
     fact={path.ownDrive}
     kind={DRIVE}
     onchange={(ownDrive) => put({ ownDrive })}
   />
   <FactField
     id="fact-path-ownDrivePort"
-    label="Its port"
+    label={texts.itsPort}
     fact={path.ownDrivePort}
     kind={SATA_PORT}
     onchange={(ownDrivePort) => put({ ownDrivePort })}
   />
   <FactField
     id="fact-path-ownArray"
-    label="RAID level"
+    label={texts.raidLevel}
     fact={path.ownArray}
     kind={ARRAY_FIELD}
     onchange={(ownArray) => put({ ownArray })}
   />
   <FactField
     id="fact-path-farDrive"
-    label="Drive at the far end"
+    label={texts.driveAtTheFarEnd}
     fact={path.farDrive}
     kind={DRIVE}
     onchange={(farDrive) => put({ farDrive })}
   />
   <FactField
     id="fact-path-farArray"
-    label="RAID level at the far end"
+    label={texts.raidLevelAtTheFar}
     fact={path.farArray}
     kind={ARRAY_FIELD}
     onchange={(farArray) => put({ farArray })}
   />
-  <h3>Radio and internet</h3>
+  <h3>{texts.radioAndInternet}</h3>
   <FactField
     id="fact-accessPoint-standard"
-    label="Access point"
+    label={texts.accessPoint}
     fact={radio.standard}
     kind={STANDARD}
     onchange={(standard) => putRadio({ standard })}
   />
   <FactField
     id="fact-accessPoint-bands"
-    label="Its bands, GHz"
+    label={texts.itsBandsGhz}
     fact={radio.bands}
     kind={FIELD['accessPoint.bands']}
     onchange={(bands) => putRadio({ bands })}
   />
   <FactField
     id="fact-accessPoint-channelMhz"
-    label="Channel width"
+    label={texts.channelWidth}
     fact={radio.channelMhz}
     kind={CHANNEL}
     onchange={(channelMhz) => putRadio({ channelMhz })}
   />
   <FactField
     id="fact-accessPoint-streams"
-    label="Streams"
+    label={texts.streams}
     fact={radio.streams}
     kind={STREAMS}
     onchange={(streams) => putRadio({ streams })}
   />
   <FactField
     id="fact-accessPoint-distance"
-    label="Distance"
+    label={texts.distance}
     fact={radio.distance}
     kind={DISTANCE}
     onchange={(distance) => putRadio({ distance })}
   />
   <FactField
     id="fact-accessPoint-wireMegabits"
-    label="Its own wire"
+    label={texts.itsOwnWire}
     fact={radio.wireMegabits}
     kind={RATE}
     onchange={(wireMegabits) => putRadio({ wireMegabits })}
   />
   <FactField
     id="fact-path-internetMegabits"
-    label="Internet plan"
+    label={texts.internetPlan}
     fact={path.internetMegabits}
     kind={RATE}
     onchange={(internetMegabits) => put({ internetMegabits })}

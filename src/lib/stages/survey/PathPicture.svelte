@@ -7,8 +7,9 @@
   import { ETHERNET_MEGABITS, isFibre } from '$core/standards';
   import { wireLinks } from '$core/kinds';
   import type { Hop, NetworkPath } from '$core/parts';
-  import { wireWords } from '$lib/wording/figures';
-  import { hopName } from '$lib/wording/networkPath';
+  import { wireWords } from '$words/figures';
+  import { hopName } from '$words/networkPath';
+  import { pathPicture as texts } from '$words/stages/survey';
 
   let { path }: { path: NetworkPath } = $props();
 
@@ -53,7 +54,7 @@
     links
       .map(({ hop, megabits }, n) => {
         const name = hopName(hop, n === links.length - 1);
-        return `to ${name} ${isKnown(hop) ? wireWords(megabits) : 'not known'}`;
+        return texts.to(name, wireWords(megabits), isKnown(hop));
       })
       .join(', '),
   );
@@ -65,7 +66,7 @@
     height={HEIGHT_PX}
     viewBox="0 0 {widthPx} {HEIGHT_PX}"
     role="img"
-    aria-label="The network path from this machine: {said}"
+    aria-label={texts.theNetworkPathFromThis(said)}
   >
     {#each drawn as { hop, megabits, isKnown, limits, fromX, toX, joints, isFibre } (hop.id)}
       <path
@@ -98,7 +99,7 @@
         <text x={x + NODE_PX / 2} y={MIDDLE_PX + 4} text-anchor="middle">{n === 0 ? '' : n}</text>
       </g>
     {/each}
-    <text class="speed" x={EDGE_PX - 6} y={HEIGHT_PX - 4}>this machine</text>
+    <text class="speed" x={EDGE_PX - 6} y={HEIGHT_PX - 4}>{texts.thisMachine}</text>
     <text class="speed" x={widthPx - EDGE_PX + 6} y={HEIGHT_PX - 4} text-anchor="end"
       >{hopName(path.hops.at(-1)!, true)}</text
     >

@@ -6,6 +6,7 @@
   import { keepPicture, readPicture, shrunk } from '$lib/state/pictures';
   import { opensFor } from '$lib/ui/fold';
   import type { JobModel } from '../jobModel.svelte';
+  import { photos as texts } from '$words/stages/survey';
 
   /** Null: of how the machine came. */
   let { model, slotId }: { model: JobModel; slotId: string | null } = $props();
@@ -25,14 +26,14 @@
         model.open.run({ name: 'addPhoto', photo });
         words = '';
       } catch {
-        failed = `${file.name} could not be kept: it is no picture, or the browser’s store is full.`;
+        failed = texts.couldNotBeKeptIt(file.name);
       }
     }
   }
 </script>
 
 <details {@attach opensFor(photos.length > 0)}>
-  <summary>Photographs{photos.length > 0 ? ` (${photos.length})` : ''}</summary>
+  <summary>{texts.photographs(photos.length > 0 ? ` (${photos.length})` : '')}</summary>
   <ul>
     {#each photos as photo (photo.id)}
       <li>
@@ -41,18 +42,18 @@
             <img
               src={picture}
               alt={photo.words ||
-                (slotId === null ? 'Photograph of the machine' : 'Photograph of the slot')}
+                (slotId === null ? texts.photographOfTheMachine : texts.photographOfTheSlot)}
             />
           {:else}
-            <span class="gone">The picture is not in this browser.</span>
+            <span class="gone">{texts.thePictureIsNotIn}</span>
           {/if}
         {/await}
-        <span>{photo.words || 'no words'}</span>
+        <span>{photo.words || texts.noWords}</span>
         <Button
           kind="ghost"
           size="small"
           icon={TrashCan}
-          iconDescription="Remove the photograph"
+          iconDescription={texts.removeThePhotograph}
           tooltipAlignment="end"
           on:click={() => model.open.run({ name: 'removePhoto', photoId: photo.id })}
         />
@@ -60,12 +61,18 @@
     {/each}
   </ul>
   <div class="row">
-    <TextInput id="{key}-words" data-aside size="sm" labelText="What it shows" bind:value={words} />
+    <TextInput
+      id="{key}-words"
+      data-aside
+      size="sm"
+      labelText={texts.whatItShows}
+      bind:value={words}
+    />
     <FileUploaderButton
       id="{key}-file"
       size="small"
       kind="tertiary"
-      labelText="Add a photograph"
+      labelText={texts.addAPhotograph}
       accept={['image/*']}
       disableLabelChanges
       on:change={(event) => take(event.detail)}

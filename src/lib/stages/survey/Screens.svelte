@@ -5,9 +5,10 @@
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
   import { bestMode, override } from '$core/survey';
   import { emptyScreen, freeNumber, type Machine, type Screen } from '$core/document';
-  import { modeWords } from '$lib/wording/figures';
+  import { modeWords } from '$words/figures';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';
+  import { screens as texts } from '$words/stages/survey';
 
   let { machine, change }: { machine: Machine; change: (machine: Machine) => void } = $props();
 
@@ -35,7 +36,7 @@
 
   function add() {
     const n = freeNumber(machine.screens, (n) => `screen${n}`);
-    const fresh = emptyScreen(`screen${n}`, `Screen ${n}`);
+    const fresh = emptyScreen(`screen${n}`, texts.screen2(n));
     change({ ...machine, screens: [...machine.screens, fresh] });
   }
 </script>
@@ -47,7 +48,7 @@
       <TextInput
         id="{screen.id}-name"
         size="sm"
-        labelText="Screen"
+        labelText={texts.screen}
         value={screen.name}
         on:change={(event) =>
           put({ ...screen, name: String(event.detail ?? '').slice(0, 200) || screen.name })}
@@ -55,45 +56,48 @@
       <TextInput
         id="{screen.id}-mode"
         size="sm"
-        labelText="Best mode"
-        placeholder="not known"
+        labelText={texts.bestMode}
+        placeholder={texts.notKnown}
         value={best === null ? '' : modeWords(best)}
         invalid={refused === screen.id}
-        invalidText="such as 3840 × 2160 at 60 Hz"
+        invalidText={texts.suchAs38402160At}
         on:change={(event) => setMode(screen, String(event.detail ?? ''))}
       />
       <Button
         kind="ghost"
         size="small"
         icon={TrashCan}
-        iconDescription="Remove {screen.name}"
+        iconDescription={texts.remove(screen.name)}
         tooltipAlignment="end"
         on:click={() =>
           change({ ...machine, screens: machine.screens.filter(({ id }) => id !== screen.id) })}
       />
       <FactField
         id="fact-{screen.id}-screen-input"
-        label="Input"
+        label={texts.input}
         fact={screen.input}
         kind={FIELD['screen.input']}
         onchange={(input) => put({ ...screen, input })}
       />
       <FactField
         id="fact-{screen.id}-screen-otherInputs"
-        label="Other inputs"
+        label={texts.otherInputs}
         fact={screen.otherInputs}
         kind={FIELD['screen.otherInputs']}
         onchange={(otherInputs) => put({ ...screen, otherInputs })}
       />
       {#if screen.tiles.across * screen.tiles.down > 1}
         <p class="quiet">
-          Its whole picture takes {screen.tiles.across * screen.tiles.down} outputs: {screen.tiles
-            .across} across, {screen.tiles.down} down.
+          {texts.itsWholePictureTakesOutputs(
+            screen.tiles.across * screen.tiles.down,
+            screen.tiles.across,
+            screen.tiles.down,
+          )}
         </p>
       {/if}
     </div>
   {/each}
-  <Button size="small" kind="tertiary" icon={Add} on:click={add}>Screen</Button>
+  <Button size="small" kind="tertiary" icon={Add} on:click={add}>{texts.screen}</Button>
 </div>
 
 <style>

@@ -8,6 +8,7 @@
   import { known, valueOf } from '$core/parts';
   import { override } from '$core/survey';
   import { opensFor } from '$lib/ui/fold';
+  import { sharing as texts } from '$words/stages/survey';
 
   let {
     machine,
@@ -17,8 +18,8 @@
 
   const HOLDS = [
     ['anything', 'anything'],
-    ['pcie', 'a PCI Express module'],
-    ['sata', 'a SATA module'],
+    ['pcie', texts.aPciExpressModule],
+    ['sata', texts.aSataModule],
   ] as const;
   const GENERATIONS = [1, 2, 3, 4, 5] as const;
   const KEEPS = [0, ...LINK_WIDTHS] as const;
@@ -62,7 +63,7 @@
     }
     const fresh = {
       id: uplink?.id ?? 'chipset',
-      name: uplink?.name ?? 'the board’s own switch',
+      name: uplink?.name ?? texts.theBoardsOwnSwitch,
       generation: Number(generation) as Generation,
       lanes: Number(lanes),
     };
@@ -77,7 +78,7 @@
         ...machine.enclosures,
         {
           id: `box${n}`,
-          name: `External box ${n}`,
+          name: texts.externalBox(n),
           chainPosition: machine.enclosures.length + 1,
           case: { ...machine.case, lengthRoomMm: null, openings: null, tightOpenings: [] },
           supply: emptySupply(),
@@ -95,13 +96,13 @@
     own.length > 0 || slot.uplink === null || uplink !== null || slot.enclosureId !== null,
   )}
 >
-  <summary>Shared with other slots</summary>
+  <summary>{texts.sharedWithOtherSlots}</summary>
   {#each own as condition (condition.id)}
     <div class="condition">
       <Select
         id="{condition.id}-when"
         size="sm"
-        labelText="When"
+        labelText={texts.when}
         selected={condition.whenSlotId}
         on:change={(event) => putCondition({ ...condition, whenSlotId: chosen(event) })}
       >
@@ -110,7 +111,7 @@
       <Select
         id="{condition.id}-holds"
         size="sm"
-        labelText="holds"
+        labelText={texts.holds}
         selected={condition.holds}
         on:change={(event) => {
           const holds = HOLDS.find(([value]) => value === chosen(event))?.[0] ?? 'anything';
@@ -122,67 +123,70 @@
       <Select
         id="{condition.id}-keeps"
         size="sm"
-        labelText="this one"
+        labelText={texts.thisOne}
         selected={String(condition.keepsLanes)}
         on:change={(event) => putCondition({ ...condition, keepsLanes: Number(chosen(event)) })}
       >
         {#each KEEPS as lanes (lanes)}
-          <SelectItem value={String(lanes)} text={lanes === 0 ? 'is dead' : `falls to x${lanes}`} />
+          <SelectItem
+            value={String(lanes)}
+            text={lanes === 0 ? texts.isDead : texts.fallsToX(lanes)}
+          />
         {/each}
       </Select>
       <Button
         kind="ghost"
         size="small"
         icon={TrashCan}
-        iconDescription="Remove"
+        iconDescription={texts.remove}
         tooltipAlignment="end"
         on:click={() => putConditions(machine.conditions.filter(({ id }) => id !== condition.id))}
       />
     </div>
   {/each}
   <Button size="small" kind="ghost" icon={Add} disabled={others.length === 0} on:click={add}
-    >Loses lanes when another slot is used</Button
+    >{texts.losesLanesWhenAnotherSlot}</Button
   >
   <div class="condition">
     <Select
       id="fact-slot-uplink"
       size="sm"
-      labelText="Shares an upstream link of"
+      labelText={texts.sharesAnUpstreamLinkOf}
       selected={slot.uplink === null ? '' : uplink === null ? 'none' : String(uplink.generation)}
       on:change={(event) => setUplink(chosen(event), String(uplink?.lanes ?? 4))}
     >
-      <SelectItem value="" text="not known" />
-      <SelectItem value="none" text="none: straight at the processor" />
-      {#each GENERATIONS as n (n)}<SelectItem value={String(n)} text="Gen {n}" />{/each}
+      <SelectItem value="" text={texts.notKnown} />
+      <SelectItem value="none" text={texts.noneStraightAtTheProcessor} />
+      {#each GENERATIONS as n (n)}<SelectItem value={String(n)} text={texts.gen(n)} />{/each}
     </Select>
     <Select
       id="uplink-lanes"
       size="sm"
-      labelText="with"
+      labelText={texts.with}
       disabled={uplink === null}
       selected={uplink === null ? '4' : String(uplink.lanes)}
       on:change={(event) => setUplink(String(uplink?.generation ?? ''), chosen(event))}
     >
       {#each LINK_WIDTHS as lanes (lanes)}<SelectItem
           value={String(lanes)}
-          text="x{lanes}"
+          text={texts.x(lanes)}
         />{/each}
     </Select>
     <Select
       id="slot-enclosure"
       size="sm"
-      labelText="Stands in"
+      labelText={texts.standsIn}
       selected={slot.enclosureId ?? ''}
       on:change={(event) => putSlot({ ...slot, enclosureId: chosen(event) || null })}
     >
-      <SelectItem value="" text="the machine’s case" />
+      <SelectItem value="" text={texts.theMachinesCase} />
       {#each machine.enclosures as { id, name } (id)}<SelectItem value={id} text={name} />{/each}
     </Select>
   </div>
   {#if uplink !== null}
     <p class="quiet">
       {uplink.name}{sharers.length > 0
-        ? `, shared with ${sharers.map(({ label }) => label).join(', ')}`
+        ? texts.sharedWith(sharers.map(({ label }) => label).join(', '))
         : ''}.
     </p>
   {/if}
@@ -190,7 +194,7 @@
     <TextInput
       id="enclosure-name"
       size="sm"
-      labelText="Name of the box"
+      labelText={texts.nameOfTheBox}
       value={box.name}
       on:change={(event) =>
         change({
@@ -203,7 +207,7 @@
         })}
     />
   {/each}
-  <Button size="small" kind="ghost" icon={Add} on:click={addBox}>It is in an external box</Button>
+  <Button size="small" kind="ghost" icon={Add} on:click={addBox}>{texts.itIsInAnExternal}</Button>
 </details>
 
 <style>

@@ -12,17 +12,18 @@
   import { disagreeing, override } from '$core/survey';
   import { known, valueOf } from '$core/parts';
   import { selection } from '$lib/state/selection.svelte';
-  import { SOURCE_SHORT } from '$lib/wording/facts';
-  import { DISPOSITION_WORDS } from '$lib/wording/choices';
-  import { SIGNAL_WORDS } from '$lib/wording/things';
+  import { SOURCE_SHORT } from '$words/facts';
+  import { DISPOSITION_WORDS } from '$words/choices';
+  import { SIGNAL_WORDS } from '$words/things';
   import type { JobModel } from '../jobModel.svelte';
-  import { FACT_WORDS } from '$lib/wording/facts';
+  import { FACT_WORDS } from '$words/facts';
   import FactField from './FactField.svelte';
   import { FIELD } from './factFields';
   import Photos from './Photos.svelte';
   import Sharing from './Sharing.svelte';
   import SlotShapes from './SlotShapes.svelte';
   import { FAN_FIELD, LENGTHS_FIELD, choiceField, numberField, wordsField } from './fields';
+  import { slotForm as texts } from '$words/stages/survey';
 
   let {
     model,
@@ -35,23 +36,23 @@
     change: (machine: Machine) => void;
   } = $props();
 
-  const THICKNESS = numberField('a number of openings', 'slots.occupant.openings');
-  const CARD_WATTS = numberField('a number of watts', 'slots.occupant.watts');
+  const THICKNESS = numberField(texts.aNumberOfOpenings, 'slots.occupant.openings');
+  const CARD_WATTS = numberField(texts.aNumberOfWatts, 'slots.occupant.watts');
   const PLUGS = wordsField(PLUG_TYPES.map((type) => [type, type] as const));
   const LEADS = wordsField(FRONT_LEADS.map((type) => [type, type] as const));
   const HOT_PLUG = choiceField([
-    [true, 'works while it runs'],
-    [false, 'off only'],
+    [true, texts.worksWhileItRuns],
+    [false, texts.offOnly],
   ] as const);
   const SHARES = choiceField([
-    [true, 'shared with another slot'],
-    [false, 'its own'],
+    [true, texts.sharedWithAnotherSlot],
+    [false, texts.itsOwn],
   ] as const);
   const CARD_LENGTH = choiceField([
-    ['short', 'half length'],
-    ['long', 'full length'],
+    ['short', texts.halfLength],
+    ['long', texts.fullLength],
   ] as const);
-  const LENGTH = numberField('a length', 'slots.occupant.lengthMm');
+  const LENGTH = numberField(texts.aLength, 'slots.occupant.lengthMm');
 
   const slot = $derived(machine.slots.find(({ id }) => id === selection.slotId) ?? null);
   const occupant = $derived(slot === null ? null : valueOf(slot.occupant));
@@ -77,8 +78,8 @@
   };
 
   const PLACES = [
-    ['xMm', 'From the rear', numberField('a place', 'slots.place.xMm')],
-    ['yMm', 'From the board’s top', numberField('a place', 'slots.place.yMm')],
+    ['xMm', texts.fromTheRear, numberField(texts.aPlace, 'slots.place.xMm')],
+    ['yMm', texts.fromTheBoardsTop, numberField(texts.aPlace, 'slots.place.yMm')],
   ] as const;
   const placeFact = (of: Slot, key: 'xMm' | 'yMm') =>
     of.place === null ? null : { value: of.place.value[key], source: of.place.source };
@@ -88,15 +89,13 @@
   };
 
   function occupantSays(of: Slot): string {
-    if (of.occupant === null) return 'not known';
+    if (of.occupant === null) return texts.notKnown;
     const against = disagreeing(of.occupant).filter(
       ({ value }) => (value === null) !== (of.occupant?.value === null),
     );
     return [
       SOURCE_SHORT[of.occupant.source],
-      ...against.map(
-        ({ source, value }) => `${SOURCE_SHORT[source]} says ${value?.name ?? 'nothing'}`,
-      ),
+      ...against.map(({ source, value }) => texts.saysNothing(SOURCE_SHORT[source], value?.name)),
     ].join('; ');
   }
 
@@ -104,7 +103,7 @@
     if (slot === null) return;
     if (what === 'unknown') put({ ...slot, occupant: null });
     else if (what === 'empty') putOccupant(null);
-    else putOccupant(occupantNamed('Card'));
+    else putOccupant(occupantNamed(texts.card));
   }
 </script>
 
@@ -118,13 +117,13 @@
         kind="danger-ghost"
         on:click={() =>
           change({ ...machine, slots: machine.slots.filter(({ id }) => id !== of.id) })}
-        >Delete slot</Button
+        >{texts.deleteSlot}</Button
       >
     </div>
     <TextInput
       id="slot-label"
       size="sm"
-      labelText="Name"
+      labelText={texts.name}
       value={of.label}
       on:change={(event) =>
         put({ ...of, label: String(event.detail ?? '').slice(0, 200) || of.label })}
@@ -133,21 +132,21 @@
     {#if of.bus === 'm2'}
       <FactField
         id="fact-slot-key"
-        label="Key"
+        label={texts.key}
         fact={of.key}
         kind={FIELD['slot.key']}
         onchange={(key) => put({ ...of, key })}
       />
       <FactField
         id="fact-slot-moduleLengthsMm"
-        label="Module lengths it holds"
+        label={texts.moduleLengthsItHolds}
         fact={of.moduleLengthsMm}
         kind={LENGTHS_FIELD}
         onchange={(moduleLengthsMm) => put({ ...of, moduleLengthsMm })}
       />
       <FactField
         id="fact-slot-wired"
-        label="Wired to it"
+        label={texts.wiredToIt}
         fact={of.wired}
         kind={FIELD['slot.wired']}
         onchange={(wired) => put({ ...of, wired })}
@@ -164,7 +163,7 @@
     {:else}
       <FactField
         id="fact-slot-opening"
-        label="Opening it faces"
+        label={texts.openingItFaces}
         fact={of.opening}
         kind={FIELD['slot.opening']}
         onchange={(opening) => put({ ...of, opening })}
@@ -173,7 +172,7 @@
     {#if of.bus === 'pci'}
       <FactField
         id="fact-slot-keying"
-        label="Key"
+        label={texts.key}
         fact={of.keying}
         kind={FIELD['slot.keying']}
         onchange={(keying) => put({ ...of, keying })}
@@ -182,14 +181,14 @@
     {#if of.bus === 'pcie'}
       <FactField
         id="fact-slot-connectorLanes"
-        label="Length of the slot"
+        label={texts.lengthOfTheSlot}
         fact={of.connectorLanes}
         kind={FIELD['slot.connectorLanes']}
         onchange={(connectorLanes) => put({ ...of, connectorLanes })}
       />
       <FactField
         id="fact-slot-openEnd"
-        label="Far end"
+        label={texts.farEnd}
         fact={of.openEnd}
         kind={FIELD['slot.openEnd']}
         onchange={(openEnd) => put({ ...of, openEnd })}
@@ -198,14 +197,14 @@
     {#if of.bus !== 'pci'}
       <FactField
         id="fact-slot-lanes"
-        label="Lanes wired"
+        label={texts.lanesWired}
         fact={of.lanes}
         kind={FIELD['slot.lanes']}
         onchange={(lanes) => put({ ...of, lanes })}
       />
       <FactField
         id="fact-slot-generation"
-        label="Generation"
+        label={texts.generation}
         fact={of.generation}
         kind={FIELD['slot.generation']}
         onchange={(generation) => put({ ...of, generation })}
@@ -213,14 +212,14 @@
       {#if of.bus === 'pcie'}
         <FactField
           id="fact-slot-powerWatts"
-          label="Power limit"
+          label={texts.powerLimit}
           fact={of.powerWatts}
           kind={FIELD['slot.powerWatts']}
           onchange={(powerWatts) => put({ ...of, powerWatts })}
         />
         <FactField
           id="fact-slot-splits"
-          label="Its lanes"
+          label={texts.itsLanes}
           fact={of.splits}
           kind={FIELD['slot.splits']}
           onchange={(splits) => put({ ...of, splits })}
@@ -234,7 +233,7 @@
         />
         <FactField
           id="fact-slot-hotPlug"
-          label="Hot-plug"
+          label={texts.hotPlug}
           fact={of.hotPlug}
           kind={HOT_PLUG}
           onchange={(hotPlug) => put({ ...of, hotPlug })}
@@ -242,14 +241,14 @@
       {/if}
       <FactField
         id="fact-slot-sharesOpening"
-        label="Opening is"
+        label={texts.openingIs}
         fact={of.sharesOpening}
         kind={SHARES}
         onchange={(sharesOpening) => put({ ...of, sharesOpening })}
       />
       <FactField
         id="fact-slot-cardLength"
-        label="Cards up to"
+        label={texts.cardsUpTo}
         fact={of.cardLength}
         kind={CARD_LENGTH}
         onchange={(cardLength) => put({ ...of, cardLength })}
@@ -257,7 +256,7 @@
     {/if}
     <FactField
       id="fact-slot-state"
-      label="Its state"
+      label={texts.itsState}
       fact={of.state}
       kind={FIELD['slot.state']}
       onchange={(state) => put({ ...of, state })}
@@ -265,22 +264,22 @@
     <Select
       id="fact-slot-occupant"
       size="sm"
-      labelText="Holds"
+      labelText={texts.holds}
       selected={holds}
       helperText={occupantSays(of)}
       on:change={(event) =>
         setHolds(String((event.target as HTMLSelectElement | null)?.value ?? 'unknown'))}
     >
-      <SelectItem value="unknown" text="not known" />
-      <SelectItem value="empty" text="nothing" />
-      <SelectItem value="card" text="a card" />
+      <SelectItem value="unknown" text={texts.notKnown} />
+      <SelectItem value="empty" text={texts.nothing} />
+      <SelectItem value="card" text={texts.aCard} />
     </Select>
     {#if occupant}
       {@const card = occupant}
       <TextInput
         id="occupant-name"
         size="sm"
-        labelText="The card in it"
+        labelText={texts.theCardInIt}
         value={card.name}
         on:change={(event) =>
           putOccupant({ ...card, name: String(event.detail ?? '').slice(0, 200) || card.name })}
@@ -288,7 +287,7 @@
       <Select
         id="occupant-disposition"
         size="sm"
-        labelText="It"
+        labelText={texts.it}
         selected={card.disposition}
         on:change={(event) =>
           putOccupant({
@@ -307,7 +306,7 @@
         <Select
           id="occupant-signal"
           size="sm"
-          labelText="Interface"
+          labelText={texts.interface}
           selected={card.signal ?? ''}
           on:change={(event) => {
             const value = (event.target as HTMLSelectElement | null)?.value ?? '';
@@ -315,7 +314,7 @@
             putOccupant({ ...card, signal });
           }}
         >
-          <SelectItem value="" text="not known" />
+          <SelectItem value="" text={texts.notKnown} />
           {#each M2_SIGNALS as signal (signal)}
             <SelectItem value={signal} text={SIGNAL_WORDS[signal]} />
           {/each}
@@ -323,21 +322,21 @@
       {/if}
       <FactField
         id="occupant-openings"
-        label="Openings it takes"
+        label={texts.openingsItTakes}
         fact={card.openings}
         kind={THICKNESS}
         onchange={(openings) => putOccupant({ ...card, openings })}
       />
       <FactField
         id="occupant-length"
-        label="Length of the card"
+        label={texts.lengthOfTheCard}
         fact={card.lengthMm}
         kind={LENGTH}
         onchange={(lengthMm) => putOccupant({ ...card, lengthMm })}
       />
       <FactField
         id="occupant-height"
-        label="Height of the card"
+        label={texts.heightOfTheCard}
         fact={card.heightMm}
         kind={LENGTH}
         onchange={(heightMm) => putOccupant({ ...card, heightMm })}
@@ -345,7 +344,7 @@
       {#if card.disposition !== 'stays'}
         <FactField
           id="occupant-watts"
-          label="Its 12 V load"
+          label={texts.its12VLoad}
           fact={card.watts}
           kind={CARD_WATTS}
           onchange={(watts) => putOccupant({ ...card, watts })}
@@ -354,21 +353,21 @@
       <!-- A card that stays may have to come out for a hand, and its plugs with it. -->
       <FactField
         id="occupant-plugs"
-        label="Plugs that feed it"
+        label={texts.plugsThatFeedIt}
         fact={card.plugs}
         kind={PLUGS}
         onchange={(plugs) => putOccupant({ ...card, plugs })}
       />
       <FactField
         id="occupant-leads"
-        label="Front leads joined to it"
+        label={texts.frontLeadsJoinedToIt}
         fact={card.frontLeads}
         kind={LEADS}
         onchange={(frontLeads) => putOccupant({ ...card, frontLeads })}
       />
       <FactField
         id="fact-slot-fan"
-        label="Its fan"
+        label={texts.itsFan}
         fact={card.fan === null ? null : known({ fan: card.fan.value }, card.fan.source)}
         kind={FAN_FIELD}
         onchange={(told) =>

@@ -6,23 +6,24 @@
   import { valueOf } from '$core/parts';
   import { slotLine } from '$lib/board/slotWords';
   import { selection } from '$lib/state/selection.svelte';
+  import { slotList as texts } from '$words/stages/survey';
 
   let { machine, change }: { machine: Machine; change: (machine: Machine) => void } = $props();
 
   function add(bus: Slot['bus']) {
     const n = freeNumber(machine.slots, (n) => `s${n}`);
-    change({ ...machine, slots: [...machine.slots, emptySlot(`s${n}`, `Slot ${n}`, bus)] });
+    change({ ...machine, slots: [...machine.slots, emptySlot(`s${n}`, texts.slot2(n), bus)] });
     selection.slotId = `s${n}`;
   }
 </script>
 
 <table class="plain">
-  <caption class="only-read">Slots of the machine</caption>
+  <caption class="only-read">{texts.slotsOfTheMachine}</caption>
   <thead>
     <tr
-      ><th scope="col">Slot</th><th scope="col">What is known</th><th scope="col">Opening</th><th
-        scope="col">Holds</th
-      ></tr
+      ><th scope="col">{texts.slot}</th><th scope="col">{texts.whatIsKnown}</th><th scope="col"
+        >{texts.opening}</th
+      ><th scope="col">{texts.holds}</th></tr
     >
   </thead>
   <tbody>
@@ -38,24 +39,24 @@
         </td>
         <td>{slotLine(each)}</td>
         <td>{each.bus === 'm2' ? '–' : (valueOf(each.opening) ?? '?')}</td>
-        <td>{each.occupant === null ? '?' : (each.occupant.value?.name ?? 'nothing')}</td>
+        <td>{each.occupant === null ? '?' : (each.occupant.value?.name ?? texts.nothing)}</td>
       </tr>
     {:else}
-      <tr
-        ><td colspan="4">No slots yet. Read the machine’s report, take a template, or add them.</td
-        ></tr
-      >
+      <tr><td colspan="4">{texts.noSlotsYetReadThe}</td></tr>
     {/each}
   </tbody>
 </table>
 <div class="row">
-  <Button size="small" kind="ghost" icon={Add} on:click={() => add('pcie')}>PCI Express slot</Button
+  <Button size="small" kind="ghost" icon={Add} on:click={() => add('pcie')}
+    >{texts.pciExpressSlot}</Button
   >
-  <Button size="small" kind="ghost" icon={Add} on:click={() => add('pci')}>Classic PCI slot</Button>
-  <Button size="small" kind="ghost" icon={Add} on:click={() => add('m2')}>M.2 socket</Button>
+  <Button size="small" kind="ghost" icon={Add} on:click={() => add('pci')}
+    >{texts.classicPciSlot}</Button
+  >
+  <Button size="small" kind="ghost" icon={Add} on:click={() => add('m2')}>{texts.m2Socket}</Button>
 </div>
 {#if machine.slots.length > 0 && selection.slotId === null}
-  <p class="quiet">Select a slot here or on the board to correct it.</p>
+  <p class="quiet">{texts.selectASlotHereOr}</p>
 {/if}
 
 <style>

@@ -2,6 +2,7 @@
   /** Which slot is it? All kinds to scale, seen from above, the rear edge of the machine to the left. */
   import type { Slot } from '$core/document';
   import { LONG_SHAPES, SOCKET_SHAPES, type SlotShape } from './slotShapes';
+  import { slotShapes as texts } from '$words/stages/survey';
 
   let { slot }: { slot: Slot } = $props();
 
@@ -47,16 +48,16 @@
       d="M{NAMES_PX} {heightOf(all) - ROW_PX / 2 - 3}v6m0 -3h{10 * pxPerMm}m0 -3v6"
       class="scale"
     />
-    <text x={NAMES_PX + 10 * pxPerMm + 6} y={heightOf(all) - ROW_PX / 2 + 4}>10 mm</text>
+    <text x={NAMES_PX + 10 * pxPerMm + 6} y={heightOf(all) - ROW_PX / 2 + 4}>{texts.n10Mm}</text>
   </svg>
 {/snippet}
 
 <details class="wide">
-  <summary>Which is it? Slots to scale</summary>
-  <p>From above, the rear of the machine to the left; the gap is the key.</p>
-  {@render shapes(LONG_SHAPES, PX_PER_MM, 'PCI and PCI Express slots by length and key')}
-  <p>M.2 sockets, three times as large, contact 1 to the left.</p>
-  {@render shapes(SOCKET_SHAPES, SOCKET_PX_PER_MM, 'M.2 sockets by key')}
+  <summary>{texts.whichIsItSlotsTo}</summary>
+  <p>{texts.fromAboveTheRearOf}</p>
+  {@render shapes(LONG_SHAPES, PX_PER_MM, texts.pciAndPciExpressSlots)}
+  <p>{texts.m2SocketsThreeTimes}</p>
+  {@render shapes(SOCKET_SHAPES, SOCKET_PX_PER_MM, texts.m2SocketsByKey)}
 </details>
 
 <style>

@@ -5,9 +5,9 @@
   import { partOf, type PartOf } from '$core/units';
   import type { Machine } from '$core/document';
   import { selection, type FactPlace } from '$lib/state/selection.svelte';
-  import { contradictionWords } from '$lib/wording/contradictions';
-  import { answerWords } from '$lib/wording/answers';
-  import { counted } from '$lib/wording/figures';
+  import { contradictionWords } from '$words/contradictions';
+  import { answerWords } from '$words/answers';
+
   import type { JobModel } from '../jobModel.svelte';
   import AnswerLine from '../AnswerLine.svelte';
   import CaseForm from './CaseForm.svelte';
@@ -20,6 +20,7 @@
   import Fetched from '$lib/ui/Fetched.svelte';
   import Guarded from '$lib/ui/Guarded.svelte';
   import { ran } from '$lib/state/effects';
+  import { surveyStage as texts } from '$words/stages/survey';
 
   let { model }: { model: JobModel } = $props();
 
@@ -44,9 +45,9 @@
     accessPoint: 4,
   };
   const DETAILS = [
-    ['title', 'What the job is', 'Two screens and Wi-Fi'],
-    ['customer', 'Customer', ''],
-    ['technician', 'Technician', ''],
+    ['title', texts.whatTheJobIs, texts.twoScreensAndWiFi],
+    ['customer', texts.customer, ''],
+    ['technician', texts.technician, ''],
   ] as const;
   const job = $derived(model.job);
   // Where to begin is decided once: evidence for a machine not surveyed yet, its slots for another.
@@ -74,14 +75,14 @@
     if (!model.isCounted)
       return {
         ...said,
-        words: 'What is not known yet is being counted.',
+        words: texts.whatIsNotKnownYet,
         verdict: 'unknown' as const,
       };
     const { length: disputed } = model.disagreements;
     if (disputed > 0 && model.unknown.length === 0)
       return {
         ...said,
-        words: `Every fact is known; sources disagree on ${counted(disputed, 'fact')}.`,
+        words: texts.everyFactIsKnownSources(disputed),
         verdict: 'limited' as const,
       };
     const most = Math.max(0, ...model.unknown.map(({ decides }) => decides));
@@ -90,10 +91,7 @@
       ? said
       : {
           ...said,
-          words: said.words.replace(
-            /\.$/,
-            `: ${weighty} of them ${weighty === 1 ? 'settles' : 'settle'} ${counted(most, 'verdict')}${weighty === 1 ? '' : ' each'}.`,
-          ),
+          words: said.words.replace(/\.$/, texts.ofThemSettleVerdictEach(weighty, weighty, most)),
         };
   });
 
@@ -161,9 +159,9 @@
 
 <AnswerLine {answer} stage="survey" />
 
-<h1 class="only-read">Survey</h1>
+<h1 class="only-read">{texts.survey}</h1>
 <details class="who" bind:open={isDescribing}>
-  <summary>{described || 'What the job is, and whose'}</summary>
+  <summary>{described || texts.whatTheJobIsAnd}</summary>
   <div class="pairs">
     {#each DETAILS as [detail, label, placeholder] (detail)}
       <TextInput
@@ -178,7 +176,7 @@
     <TextInput
       id="machine-name"
       size="sm"
-      labelText="Machine"
+      labelText={texts.machine}
       value={job.machine.name}
       on:change={(event) =>
         change({ ...job.machine, name: String(event.detail ?? '').slice(0, 200) })}
@@ -187,21 +185,21 @@
 </details>
 
 {#if model.chosenSlot !== null}
-  <section class="slot" aria-label="Slot {model.chosenSlot.label}">
-    <Guarded what="This slot"><SlotForm {model} machine={job.machine} {change} /></Guarded>
+  <section class="slot" aria-label={texts.slot(model.chosenSlot.label)}>
+    <Guarded what={texts.thisSlot}><SlotForm {model} machine={job.machine} {change} /></Guarded>
   </section>
 {/if}
-<Guarded what="The drop for evidence"><EvidenceDrop {model} {onread} /></Guarded>
-<Guarded what="The list of what is not known"><Worklist {model} {change} {goTo} /></Guarded>
+<Guarded what={texts.theDropForEvidence}><EvidenceDrop {model} {onread} /></Guarded>
+<Guarded what={texts.theListOfWhatIs}><Worklist {model} {change} {goTo} /></Guarded>
 
 {#if model.disagreements.length > 0}
   <section class="disagree" aria-labelledby="disagree-heading">
     <h2 id="disagree-heading">
       {model.disagreements.length === 1
-        ? 'Sources disagree on one fact'
-        : `Sources disagree on ${model.disagreements.length} facts`}
+        ? texts.sourcesDisagreeOnOneFact
+        : texts.sourcesDisagreeOnFacts(model.disagreements.length)}
     </h2>
-    <p class="quiet">The first one named is used; what you enter by hand overrides all.</p>
+    <p class="quiet">{texts.theFirstOneNamedIs}</p>
     <ul>
       {#each shownDisagreements as each (each.path.join('.'))}
         {@const words = contradictionWords(each, job.machine)}
@@ -213,18 +211,18 @@
     </ul>
     {#if model.disagreements.length > SHOWN_AT_ONCE}
       <button type="button" class="text more" onclick={() => (allDisagreements = !allDisagreements)}
-        >{allDisagreements ? 'Only the first' : `All ${model.disagreements.length}`}</button
+        >{allDisagreements ? texts.onlyTheFirst : texts.all(model.disagreements.length)}</button
       >
     {/if}
   </section>
 {/if}
 
-<Tabs bind:selected={tab} aria-label="Parts of the survey">
-  <Tab label="Evidence" />
-  <Tab label="Slots" />
-  <Tab label="Case" />
-  <Tab label="System" />
-  <Tab label="Path" />
+<Tabs bind:selected={tab} aria-label={texts.partsOfTheSurvey}>
+  <Tab label={texts.evidence} />
+  <Tab label={texts.slots} />
+  <Tab label={texts.case} />
+  <Tab label={texts.system} />
+  <Tab label={texts.path} />
   <svelte:fragment slot="content">
     <TabContent><Guarded><Evidence {model} {onread} /></Guarded></TabContent>
     <!-- A form that is not looked at is not drawn: reading a report would wait for all of them. -->
@@ -240,7 +238,7 @@
           {#snippet shown(InnerWork)}<InnerWork machine={job.machine} {change} />{/snippet}
         </Fetched>
         {#each housings(job.machine) as { id, name, machine } (id)}
-          <Guarded what={id === null ? 'The case' : name}>
+          <Guarded what={id === null ? texts.theCase : name}>
             {#if id === null}
               <CaseForm machine={job.machine} {change} />
             {:else}

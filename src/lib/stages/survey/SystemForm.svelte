@@ -6,6 +6,7 @@
   import { FIELD } from './factFields';
   import { DATE_FIELD, TEXT_FIELD, VERSION_FIELD, choiceField } from './fields';
   import Screens from './Screens.svelte';
+  import { systemForm as texts } from '$words/stages/survey';
 
   let { machine, change }: { machine: Machine; change: (machine: Machine) => void } = $props();
 
@@ -30,45 +31,45 @@
 </script>
 
 <div class="pairs">
-  <h3>System</h3>
+  <h3>{texts.system}</h3>
   <FactField
     id="fact-system-family"
-    label="Family"
+    label={texts.family}
     fact={system.family}
     kind={FIELD['system.family']}
     onchange={(family) => putSystem({ family })}
   />
   <FactField
     id="fact-system-version"
-    label="Version"
+    label={texts.version}
     fact={system.version}
     kind={VERSION_FIELD}
     onchange={(version) => putSystem({ version })}
   />
   <FactField
     id="fact-system-architecture"
-    label="Architecture"
+    label={texts.architecture}
     fact={system.architecture}
     kind={FIELD['system.architecture']}
     onchange={(architecture) => putSystem({ architecture })}
   />
   <FactField
     id="fact-system-build"
-    label="Build or kernel"
+    label={texts.buildOrKernel}
     fact={system.build}
     kind={TEXT_FIELD}
     onchange={(build) => putSystem({ build })}
   />
   <FactField
     id="fact-system-name"
-    label="Its own name"
+    label={texts.itsOwnName}
     fact={system.name}
     kind={TEXT_FIELD}
     onchange={(name) => putSystem({ name })}
   />
   <FactField
     id="fact-system-secureBoot"
-    label="Secure boot"
+    label={texts.secureBoot}
     fact={system.secureBoot}
     kind={SECURE}
     onchange={(secureBoot) => putSystem({ secureBoot })}
@@ -76,70 +77,70 @@
   {#if second === null}
     <div class="whole">
       <Button size="small" kind="ghost" on:click={() => putSecond({})}
-        >It is started with a second system as well</Button
+        >{texts.itIsStartedWithA}</Button
       >
     </div>
   {:else}
-    <h3>Second system</h3>
+    <h3>{texts.secondSystem}</h3>
     <FactField
       id="fact-secondSystem-family"
-      label="Family"
+      label={texts.family}
       fact={second.family}
       kind={FIELD['system.family']}
       onchange={(family) => putSecond({ family })}
     />
     <FactField
       id="fact-secondSystem-version"
-      label="Version"
+      label={texts.version}
       fact={second.version}
       kind={VERSION_FIELD}
       onchange={(version) => putSecond({ version })}
     />
     <FactField
       id="fact-secondSystem-architecture"
-      label="Architecture"
+      label={texts.architecture}
       fact={second.architecture}
       kind={FIELD['system.architecture']}
       onchange={(architecture) => putSecond({ architecture })}
     />
     <FactField
       id="fact-secondSystem-secureBoot"
-      label="Secure boot"
+      label={texts.secureBoot}
       fact={second.secureBoot}
       kind={SECURE}
       onchange={(secureBoot) => putSecond({ secureBoot })}
     />
     <div class="whole">
       <Button size="small" kind="ghost" on:click={() => putSecond(null)}
-        >It has only one system</Button
+        >{texts.itHasOnlyOneSystem}</Button
       >
     </div>
   {/if}
-  <h3>Firmware</h3>
+  <h3>{texts.firmware}</h3>
   <FactField
     id="fact-firmware-kind"
-    label="Kind"
+    label={texts.kind}
     fact={firmware.kind}
     kind={FIELD['firmware.kind']}
     onchange={(kind) => putFirmware({ kind })}
   />
   <FactField
     id="fact-firmware-version"
-    label="Version"
+    label={texts.version}
     fact={firmware.version}
     kind={TEXT_FIELD}
     onchange={(version) => putFirmware({ version })}
   />
   <FactField
     id="fact-firmware-date"
-    label="Released"
+    label={texts.released}
     fact={firmware.date}
     kind={DATE_FIELD}
     onchange={(date) => putFirmware({ date })}
   />
   <FactField
     id="fact-firmware-largeWindows"
-    label="Above 4G decoding"
+    label={texts.above4gDecoding}
     fact={firmware.largeWindows}
     kind={FIELD['firmware.largeWindows']}
     onchange={(largeWindows) => putFirmware({ largeWindows })}
@@ -147,10 +148,10 @@
   <BuiltIn {machine} {change} />
   {#if machine.onBoard.length > 0}
     <p class="quiet">
-      On the board, switched on: {machine.onBoard.map(({ name, kind }) => name || kind).join(', ')}.
+      {texts.onTheBoardSwitchedOn(machine.onBoard.map(({ name, kind }) => name || kind).join(', '))}
     </p>
   {/if}
-  <h3>Screens</h3>
+  <h3>{texts.screens}</h3>
   <Screens {machine} {change} />
 </div>
 

@@ -5,6 +5,7 @@
   import { shop } from '$lib/state/shop.svelte';
   import { supplies } from '$lib/state/supplies.svelte';
   import type { JobModel } from '../jobModel.svelte';
+  import { templates as texts } from '$words/stages/survey';
 
   let { model, onread }: { model: JobModel; onread: () => void } = $props();
 
@@ -32,63 +33,65 @@
 
   async function drop(template: Machine) {
     await supplies.keep('templates', [], [template]);
-    said = `Deleted: ${template.name || 'template without a name'}. It stays in the bin for 30 days.`;
+    said = texts.deletedItStaysInThe(template.name || texts.templateWithoutAName);
   }
 
   async function keep() {
     const kept = await supplies.keepTemplate(model.job.machine);
     said = kept
-      ? `Kept as a template: ${model.job.machine.name || 'machine without a name'}.`
-      : 'It could not be kept: the browser’s store is full or blocked.';
+      ? texts.keptAsATemplate(model.job.machine.name || texts.machineWithoutAName)
+      : texts.itCouldNotBeKept;
   }
 </script>
 
-<h3>Or start from a machine like it</h3>
+<h3>{texts.orStartFromAMachine}</h3>
 <Select
   id="template"
   size="sm"
-  labelText="Template, or a machine that was here before"
+  labelText={texts.templateOrAMachineThat}
   selected=""
   on:change={(event) => take(String((event.target as HTMLSelectElement | null)?.value ?? ''))}
 >
   <SelectItem
     value=""
     text={supplies.templates.length + known.length === 0
-      ? 'no templates at hand'
-      : 'choose a machine'}
+      ? texts.noTemplatesAtHand
+      : texts.chooseAMachine}
   />
-  <SelectItemGroup label="Templates">
+  <SelectItemGroup label={texts.templates}>
     {#each supplies.templates as template, n (n)}
       <SelectItem value="t{n}" text={template.name} />
     {/each}
   </SelectItemGroup>
   {#if supplies.ownTemplates.length > 0}
-    <SelectItemGroup label="Kept on this bench">
+    <SelectItemGroup label={texts.keptOnThisBench}>
       {#each supplies.ownTemplates as template, n (n)}
         <SelectItem value="t{supplies.templates.length + n}" text={template.name} />
       {/each}
     </SelectItemGroup>
   {/if}
   {#if known.length > 0}
-    <SelectItemGroup label="Was here before">
+    <SelectItemGroup label={texts.wasHereBefore}>
       {#each known as { id, customer, machine } (id)}
-        <SelectItem value="j{id}" text="{customer || 'no customer'}: {machine || 'no name'}" />
+        <SelectItem
+          value="j{id}"
+          text="{customer || texts.noCustomer}: {machine || texts.noName}"
+        />
       {/each}
     </SelectItemGroup>
   {/if}
 </Select>
 <p class="quiet">
-  It takes the place of the survey so far; undo brings that back. What the machine reports wins over
-  it.
+  {texts.itTakesThePlaceOf}
 </p>
 <div class="row">
   <Button size="small" kind="ghost" disabled={model.job.machine.slots.length === 0} on:click={keep}
-    >Keep this machine as a template</Button
+    >{texts.keepThisMachineAsA}</Button
   >
   <span role="status">{said}</span>
   {#each supplies.ownTemplates as template, n (n)}
     <Button size="small" kind="danger-ghost" on:click={() => drop(template)}
-      >Delete the template {template.name || 'without a name'}</Button
+      >{texts.deleteTheTemplate(template.name || texts.withoutAName)}</Button
     >
   {/each}
 </div>

@@ -1,12 +1,13 @@
 <script lang="ts">
   /** What is not known yet: each open fact with its own field, how to find it out, and how many verdicts wait for it. */
-  import { counted } from '$lib/wording/figures';
+
   import { opensFor } from '$lib/ui/fold';
   import type { Machine } from '$core/document';
   import { tick } from 'svelte';
   import type { JobModel } from '../jobModel.svelte';
   import { focusWayOn } from '../wayOn';
   import { answered, askedBy, inStableOrder, workRows, type WorkRow } from './worklist';
+  import { worklist as texts } from '$words/stages/survey';
 
   let {
     model,
@@ -48,7 +49,12 @@
       ...refused,
       [row.key]:
         told === null
-          ? `“${text.trim().slice(0, 30)}” is not ${field?.expects ?? ''}${several > 1 ? `: one for all, or ${several} with commas between (lists: semicolons)` : ''}`
+          ? texts.isNotOneForAll({
+              text: text.trim().slice(0, 30),
+              expects: field?.expects ?? '',
+              several,
+              several2: several,
+            })
           : '',
     };
     if (told === null) return false;
@@ -101,7 +107,9 @@
   <li class:refused={(refused[row.key] ?? '') !== ''}>
     <label for="answer-{row.key}">{name}</label>
     {#if field === null}
-      <button type="button" class="text" onclick={() => fact && goTo(fact)}>To the evidence</button>
+      <button type="button" class="text" onclick={() => fact && goTo(fact)}
+        >{texts.toTheEvidence}</button
+      >
     {:else if field.options && several === 1}
       <select
         id="answer-{row.key}"
@@ -112,7 +120,7 @@
         onchange={(event) => take(row, event.currentTarget.value)}
         onkeydown={(event) => onkeydown(event, row)}
       >
-        <option value="">not known</option>
+        <option value="">{texts.notKnown}</option>
         {#each field.options as { text, label } (text)}<option value={text}>{label}</option>{/each}
       </select>
     {:else}
@@ -123,7 +131,7 @@
           data-answer
           aria-describedby="how-{row.key}"
           aria-invalid={(refused[row.key] ?? '') !== ''}
-          placeholder={several > 1 ? 'one for all, or one each' : ''}
+          placeholder={several > 1 ? texts.oneForAllOrOne : ''}
           autocomplete="off"
           onfocus={() => hold(row)}
           onchange={(event) => take(row, event.currentTarget.value)}
@@ -136,7 +144,7 @@
       {#if (refused[row.key] ?? '') !== ''}<strong role="alert">{refused[row.key]}</strong>{/if}
       {how}
       {#if row.decides > 0}<strong class="waits"
-          >{row.decides === 1 ? 'One verdict waits' : `${row.decides} verdicts wait`} for it.</strong
+          >{texts.verdictsWaitForIt(row.decides, row.decides)}</strong
         >{/if}
     </p>
   </li>
@@ -145,10 +153,10 @@
 <section aria-labelledby="unknown-heading" bind:this={list} onfocusout={letGo}>
   <h2 id="unknown-heading">
     {!model.isCounted
-      ? 'Not known yet: being counted'
+      ? texts.notKnownYetBeingCounted
       : model.unknown.length === 0
-        ? 'All facts that the rules need are known'
-        : `Not known yet: ${model.unknown.length}`}
+        ? texts.allFactsThatTheRules
+        : texts.notKnownYet(model.unknown.length)}
   </h2>
   {#if deciding.length > 0}
     <ul>
@@ -157,7 +165,7 @@
   {/if}
   {#if others.length > 0}
     <details {@attach opensFor(deciding.length === 0)}>
-      <summary>{counted(others.length, 'more fact')} that no verdict waits for now</summary>
+      <summary>{texts.moreFactThatNoVerdict(others.length)}</summary>
       <ul>
         {#each others as row (row.key)}{@render rowOf(row)}{/each}
       </ul>

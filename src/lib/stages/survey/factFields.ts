@@ -21,9 +21,9 @@ import {
   type Occupant,
 } from '$core/document';
 import type { FactCode } from '$core/rules';
-import { CABLE_WORDS, LEAD_CONDITION_WORDS } from '$lib/wording/networkPath';
-import { SLOT_STATE_WORDS } from '$lib/wording/choices';
-import { INPUT_WORDS, SIGNAL_WORDS, SYSTEM_FAMILY_WORDS } from '$lib/wording/things';
+import { CABLE_WORDS, LEAD_CONDITION_WORDS } from '$words/networkPath';
+import { SLOT_STATE_WORDS } from '$words/choices';
+import { INPUT_WORDS, SIGNAL_WORDS, SYSTEM_FAMILY_WORDS } from '$words/things';
 import {
   DATE_FIELD,
   FAN_FIELD,
@@ -38,6 +38,7 @@ import {
   wordsField,
   type FieldKind,
 } from './fields';
+import { factFields as texts } from '$words/stages/survey';
 
 const INPUTS = SCREEN_INPUTS.map((input) => [input, INPUT_WORDS[input]] as const);
 
@@ -46,7 +47,7 @@ const NOTHING = ['nothing', 'none', 'empty', 'no', '-', '–'];
 
 /** A card by its name, or nothing. */
 const OCCUPANT: FieldKind<{ readonly occupant: Occupant | null }> = {
-  expects: 'nothing, or the name of a card',
+  expects: texts.nothingOrTheNameOf,
   print: ({ occupant }) => occupant?.name ?? 'nothing',
   parse: (text) => ({
     occupant: NOTHING.includes(text.toLowerCase()) ? null : occupantNamed(text.slice(0, 200)),
@@ -65,67 +66,67 @@ const ARCHITECTURE = choiceField([
 const COVERS = choiceField([
   ['screwed', 'screwed'],
   ['clipped', 'clipped'],
-  ['snapped', 'snapped off'],
+  ['snapped', texts.snappedOff],
 ] as const);
 
 export const FIELD = {
   'slot.connectorLanes': choiceField(CONNECTOR_LANES.map((lanes) => [lanes, `x${lanes}`] as const)),
   'slot.lanes': choiceField(LINK_WIDTHS.map((lanes) => [lanes as number, `x${lanes}`] as const)),
   'slot.generation': choiceField(
-    Object.keys(GENERATIONS).map((n) => [Number(n) as Generation, `Gen ${n}`] as const),
+    Object.keys(GENERATIONS).map((n) => [Number(n) as Generation, texts.gen(n)] as const),
   ),
-  'slot.opening': numberField('an opening', 'slots.opening'),
+  'slot.opening': numberField(texts.anOpening, 'slots.opening'),
   'slot.occupant': OCCUPANT,
   'slot.state': choiceField(SLOT_STATES.map((state) => [state, SLOT_STATE_WORDS[state]] as const)),
   'slot.openEnd': choiceField([
-    [true, 'open at its end'],
+    [true, texts.openAtItsEnd],
     [false, 'closed'],
   ] as const),
-  'slot.powerWatts': numberField('a number of watts', 'slots.powerWatts'),
+  'slot.powerWatts': numberField(texts.aNumberOfWatts, 'slots.powerWatts'),
   'slot.keying': choiceField(PCI_KEYINGS.map((keying) => [keying, keying] as const)),
   'slot.splits': choiceField([
-    [true, 'can be split'],
-    [false, 'cannot be split'],
+    [true, texts.canBeSplit],
+    [false, texts.cannotBeSplit],
   ] as const),
-  'slot.key': choiceField(M2_KEYS.map((key) => [key, `key ${key}`] as const)),
+  'slot.key': choiceField(M2_KEYS.map((key) => [key, texts.key(key)] as const)),
   'slot.moduleLengthsMm': LENGTHS_FIELD,
   'slot.wired': wordsField(M2_SIGNALS.map((signal) => [signal, SIGNAL_WORDS[signal]] as const)),
   'slot.fan': FAN_FIELD,
   'slot.latch': choiceField([
-    [true, 'has one'],
-    [false, 'has none'],
+    [true, texts.hasOne],
+    [false, texts.hasNone],
   ] as const),
   'case.bracket': choiceField([
-    ['full', 'full height'],
-    ['low', 'low profile'],
+    ['full', texts.fullHeight],
+    ['low', texts.lowProfile],
   ] as const),
-  'case.lengthRoomMm': numberField('a length', 'case.lengthRoomMm'),
-  'case.openings': numberField('a number of openings', 'case.openings'),
+  'case.lengthRoomMm': numberField(texts.aLength, 'case.lengthRoomMm'),
+  'case.openings': numberField(texts.aNumberOfOpenings, 'case.openings'),
   'case.covers': COVERS,
   'case.frontCovers': COVERS,
   'case.panelHeld': choiceField([
     ['screws', 'screws'],
-    ['latch', 'a latch'],
+    ['latch', texts.aLatch],
   ] as const),
   'case.opensBothSides': choiceField([
-    [true, 'comes off too'],
-    [false, 'stays on'],
+    [true, texts.comesOffToo],
+    [false, texts.staysOn],
   ] as const),
   'case.retentionBar': choiceField([
-    [true, 'a bar over all'],
-    [false, 'no bar'],
+    [true, texts.aBarOverAll],
+    [false, texts.noBar],
   ] as const),
-  'case.spareCovers': numberField('a number', 'case.spareCovers'),
-  'case.spareScrews': numberField('a number', 'case.spareScrews'),
-  'case.spareModuleScrews': numberField('a number', 'case.spareModuleScrews'),
+  'case.spareCovers': numberField(texts.aNumber, 'case.spareCovers'),
+  'case.spareScrews': numberField(texts.aNumber, 'case.spareScrews'),
+  'case.spareModuleScrews': numberField(texts.aNumber, 'case.spareModuleScrews'),
   'case.leadLock': choiceField([
-    [true, 'has a lock'],
-    [false, 'has none'],
+    [true, texts.hasALock],
+    [false, texts.hasNone],
   ] as const),
   'case.frontLeads': FRONT_LEADS_FIELD,
   'board.headers': HEADERS_FIELD,
-  'supply.twelveVoltWatts': numberField('a number of watts', 'supply.twelveVoltWatts'),
-  'supply.baseWatts': numberField('a number of watts', 'supply.baseWatts'),
+  'supply.twelveVoltWatts': numberField(texts.aNumberOfWatts, 'supply.twelveVoltWatts'),
+  'supply.baseWatts': numberField(texts.aNumberOfWatts, 'supply.baseWatts'),
   'supply.plugs': PLUGS_FIELD,
   'system.family': FAMILY,
   'system.version': VERSION_FIELD,
@@ -140,7 +141,7 @@ export const FIELD = {
   'firmware.date': DATE_FIELD,
   'firmware.largeWindows': choiceField([
     [true, 'given'],
-    [false, 'not given'],
+    [false, texts.notGiven],
   ] as const),
   'lead.cable': choiceField(CABLE_CLASSES.map((cable) => [cable, CABLE_WORDS[cable]] as const)),
   'lead.condition': choiceField(
@@ -148,17 +149,17 @@ export const FIELD = {
   ),
   'hop.portMegabits': SPEEDS_FIELD,
   'accessPoint.bands': wordsField(WIFI_BANDS.map((band) => [band, band] as const)),
-  'path.internetMegabits': numberField('a rate', 'path.internetMegabits'),
+  'path.internetMegabits': numberField(texts.aRate, 'path.internetMegabits'),
   'screen.input': choiceField(INPUTS),
   'screen.otherInputs': wordsField(INPUTS),
 } as const satisfies Readonly<Partial<Record<FactCode, unknown>>>;
 
 /** Straight to the processor; what lies between otherwise is told in the slot's form. */
 const UPLINK: FieldKind<string> = {
-  expects: '“processor”; tell anything else in the form of the slot',
-  print: () => 'to the processor',
+  expects: texts.processorTellAnythingElseIn,
+  print: () => texts.toTheProcessor,
   parse: (text) => (/^(to the |the )?processor$/i.test(text) ? 'processor' : null),
-  options: [{ text: 'processor', label: 'straight to the processor' }],
+  options: [{ text: 'processor', label: texts.straightToTheProcessor }],
 };
 
 /** The field of a fact in the worklist, and the value of the survey that its answer stands for. */

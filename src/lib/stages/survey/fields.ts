@@ -17,6 +17,7 @@ import { Machine } from '$core/document';
 import { safeParse } from 'zod/mini';
 import { boundsAt, boundsWords, isWithin, schemaAt } from '$core/parts';
 import { typedMeasure, unitOfName } from '$core/read';
+import { fields as texts } from '$words/stages/survey';
 
 export interface FieldKind<Value> {
   readonly unit?: string;
@@ -58,7 +59,7 @@ export function choiceField<Value extends string | number | boolean>(
   labels: readonly (readonly [Value, string])[],
 ): FieldKind<Value> {
   return {
-    expects: 'one of the choices',
+    expects: texts.oneOfTheChoices,
     print: String,
     parse: (text) => labels.find(([value]) => String(value) === text)?.[0] ?? null,
     options: labels.map(([value, label]) => ({ text: String(value), label })),
@@ -67,13 +68,13 @@ export function choiceField<Value extends string | number | boolean>(
 
 /** Any short text. */
 export const TEXT_FIELD: FieldKind<string> = {
-  expects: 'a text',
+  expects: texts.aText,
   print: String,
   parse: (text) => text.slice(0, 200),
 };
 
 export const DATE_FIELD: FieldKind<string> = {
-  expects: 'a date such as 2019-03-14',
+  expects: texts.aDateSuchAs2019,
   print: String,
   parse: (text) =>
     /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text)) ? text : null,
@@ -85,7 +86,7 @@ export function wordsField<Word extends string>(
 ): FieldKind<readonly Word[]> {
   const labels = words.map(([, label]) => label).join(', ');
   return {
-    expects: `a list of ${labels}, or none`,
+    expects: texts.aListOfOrNone(labels),
     print: (values) =>
       values.length === 0
         ? 'none'
@@ -107,7 +108,7 @@ type TheFan = { readonly fan: NonNullable<ReturnType<typeof FAN_CELL.parse>> | n
 /** A fan as “60–130, 20”: from and to along the card, and the air it wants; “none” for none. */
 export const FAN_FIELD: FieldKind<TheFan> = {
   unit: 'mm',
-  expects: `${FAN_CELL.expects}, or none`,
+  expects: texts.orNone(FAN_CELL.expects),
   print: ({ fan }) => (fan === null ? 'none' : FAN_CELL.print(fan)),
   parse: (text) => {
     if (text.toLowerCase() === 'none') return { fan: null };
@@ -121,7 +122,7 @@ type Bays = NonNullable<Machine['case']['bays']>['value'];
 /** Free bays as “2 × 3.5, 1 × 2.5 up to 9.5 mm”; “none” for none. */
 export const BAYS_FIELD: FieldKind<Bays> = {
   unit: 'inch',
-  expects: `a list such as 2 × 3.5, 1 × 2.5 up to 9.5 mm (${BAY_SIZES.join(', ')}), or none`,
+  expects: texts.aListSuchAs2(BAY_SIZES.join(', ')),
   print: (bays) =>
     bays.length === 0
       ? 'none'
@@ -150,7 +151,7 @@ const BAY =
 /** Lengths of modules as “42, 80”. */
 export const LENGTHS_FIELD: FieldKind<readonly number[]> = {
   unit: 'mm',
-  expects: 'a list such as 42, 80',
+  expects: texts.aListSuchAs42,
   print: (lengths) => lengths.join(', '),
   parse: (text) => {
     const lengths = text.split(/[,;+\s]+/).map(Number);
@@ -159,7 +160,7 @@ export const LENGTHS_FIELD: FieldKind<readonly number[]> = {
 };
 
 export const VERSION_FIELD: FieldKind<string> = {
-  expects: 'a version such as 11 or 6.1',
+  expects: texts.aVersionSuchAs11,
   print: String,
   parse: (text) => (/^\d+(\.\d+)*$/.test(text) ? text : null),
 };
@@ -171,7 +172,7 @@ type Several = { readonly count: number; readonly how: DriveArray };
 
 /** Drives that work as one, as “2 mirror” or “3 parity”; “single” for one by itself. */
 export const ARRAY_FIELD: FieldKind<Several> = {
-  expects: 'single, or a number with mirror, stripe or parity, such as 2 mirror',
+  expects: texts.singleOrANumberWith,
   print: ({ count, how }) => (how === 'single' ? how : `${count} ${how}`),
   parse: (text) => {
     const match = /^(?:(\d{1,2}) ?[x×]? ?)?(single|mirror|stripe|parity)$/i.exec(spaced(text));
@@ -192,7 +193,7 @@ type Rooms = readonly {
 /** Room where one opening has less than the others, as “3: 210, 4: 180 thick 1”: millimetres, and openings thick. */
 export const ROOMS_FIELD: FieldKind<Rooms> = {
   unit: 'mm',
-  expects: 'a list such as 3: 210, 4: 180 thick 1',
+  expects: texts.aListSuchAs3,
   print: (rooms) =>
     rooms
       .map(
@@ -230,7 +231,7 @@ const plugWords = ({ type, count, ratedWatts, lead, reachMm }: Plugs[number]): s
 
 /** Free plugs as “2 × 8-pin on lead A to 340, 1 × 12v-2x6 of 450 W”: reach in mm down the board; “none” for none. */
 export const PLUGS_FIELD: FieldKind<Plugs> = {
-  expects: `a list such as 1 × 8-pin on lead A to 340, 2 × sata (${PLUG_TYPES.join(', ')}), or none`,
+  expects: texts.aListSuchAs1(PLUG_TYPES.join(', ')),
   print: (plugs) => (plugs.length === 0 ? 'none' : plugs.map(plugWords).join(', ')),
   parse: (text) => {
     if (text.toLowerCase() === 'none') return [];
@@ -270,7 +271,7 @@ const plugTypeOf = (text: string): PlugType | undefined =>
 
 /** Plugs in use as “sata to 300 feeds hard disk at 120 or 4-pin”: reach and place in mm down the board; “none” for none. */
 export const PLUGS_IN_USE_FIELD: FieldKind<PlugsInUse> = {
-  expects: `a list such as sata to 300 feeds hard disk at 120 or 4-pin (${PLUG_TYPES.join(', ')}), or none`,
+  expects: texts.aListSuchAsSata(PLUG_TYPES.join(', ')),
   print: (plugs) =>
     plugs.length === 0
       ? 'none'
@@ -313,7 +314,7 @@ type FrontLeads = readonly { readonly type: FrontLead; readonly nearestMm?: numb
 
 /** Front leads as “audio, usb-19-pin to 120”: how near to the rear edge they come, in mm; “none” for none. */
 export const FRONT_LEADS_FIELD: FieldKind<FrontLeads> = {
-  expects: `a list such as audio, usb-19-pin to 120 (${FRONT_LEADS.join(', ')}), or none`,
+  expects: texts.aListSuchAsAudio(FRONT_LEADS.join(', ')),
   print: (leads) =>
     leads.length === 0
       ? 'none'
@@ -341,7 +342,7 @@ type Headers = readonly {
 
 /** Free headers as “usb-9-pin at 120/292”: from the rear edge and from the board's upper edge, in mm. */
 export const HEADERS_FIELD: FieldKind<Headers> = {
-  expects: `a list such as usb-9-pin at 120/292 (${BOARD_HEADERS.join(', ')}), or none`,
+  expects: texts.aListSuchAsUsb(BOARD_HEADERS.join(', ')),
   print: (headers) =>
     headers.length === 0
       ? 'none'
@@ -370,8 +371,8 @@ export const HEADERS_FIELD: FieldKind<Headers> = {
 
 /** Speeds in megabits per second as “1000, 2500”. */
 export const SPEEDS_FIELD: FieldKind<readonly number[]> = {
-  unit: 'Mb/s',
-  expects: `a list of ${ETHERNET_MEGABITS.join(', ')}`,
+  unit: texts.mbS,
+  expects: texts.aListOf(ETHERNET_MEGABITS.join(', ')),
   print: (speeds) => speeds.join(', '),
   parse: (text) => {
     const speeds = text.split(/[,;+\s]+/).map(Number);

@@ -12,6 +12,7 @@ import {
 } from '$core/standards';
 import { valueOf } from '$core/parts';
 import type { Slot } from '$core/document';
+import { slotShapes as texts } from '$words/stages/survey';
 
 export interface SlotShape {
   readonly name: string;
@@ -22,13 +23,13 @@ export interface SlotShape {
 
 export const LONG_SHAPES: readonly SlotShape[] = [
   ...(['5 V', '3.3 V'] as const).map((keying) => ({
-    name: `PCI, ${keying}`,
+    name: texts.pci(keying),
     lengthMm: CLASSIC_PCI_CONNECTOR_MM,
     key: CLASSIC_KEYS[keying],
     isOf: (slot: Slot) => slot.bus === 'pci' && valueOf(slot.keying) === keying,
   })),
   ...CONNECTOR_LANES.map((lanes) => ({
-    name: `PCI Express x${lanes}`,
+    name: texts.pciExpressX(lanes),
     lengthMm: CONNECTOR_LENGTH_MM[lanes]!,
     key: EXPRESS_KEY,
     isOf: (slot: Slot) => slot.bus === 'pcie' && valueOf(slot.connectorLanes) === lanes,
@@ -36,7 +37,7 @@ export const LONG_SHAPES: readonly SlotShape[] = [
 ];
 
 export const SOCKET_SHAPES: readonly SlotShape[] = M2_KEYS.map((key) => ({
-  name: `M.2, key ${key}`,
+  name: texts.m2Key(key),
   lengthMm: SOCKET_CONTACTS_MM,
   key: SOCKET_KEYS[key],
   isOf: (slot: Slot) => slot.bus === 'm2' && valueOf(slot.key) === key,

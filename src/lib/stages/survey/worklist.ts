@@ -3,9 +3,10 @@ import { partOf } from '$core/units';
 import { toldFact } from '$core/survey';
 import type { DecisiveFact, FactCode } from '$core/rules';
 import type { Machine } from '$core/document';
-import { FACT_WORDS } from '$lib/wording/facts';
+import { FACT_WORDS } from '$words/facts';
 import { answersOf, entryOf, systemSaid } from './factFields';
 import type { FieldKind } from './fields';
+import { worklist as texts } from '$words/stages/survey';
 
 export interface WorkRow {
   readonly key: string;
@@ -59,11 +60,11 @@ export function askedBy(row: WorkRow): {
   const { name, how } = FACT_WORDS[code];
   if (isOneLine(row))
     return {
-      name: 'System',
-      how: 'Start the machine and look, or ask: Windows 11, 64 bit; Linux 6.1, 64 bit.',
+      name: texts.system,
+      how: texts.startTheMachineAndLook,
       several: 1,
       field: {
-        expects: 'a system, such as Windows 11, 64 bit',
+        expects: texts.aSystemSuchAsWindows,
         print: String,
         parse: (text) => text,
       },

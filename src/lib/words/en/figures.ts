@@ -20,8 +20,14 @@ export const atMoment = (iso: string): string =>
 
 const UNITS = ['bytes', 'kB', 'MB', 'GB', 'TB'] as const;
 
+const rules = new Intl.PluralRules('en-GB');
+
+/** The form that goes with a number. */
+export const plural = (count: number, one: string, other: string): string =>
+  rules.select(count) === 'one' ? one : other;
+
 export const counted = (count: number, thing: string): string =>
-  `${count} ${thing}${count === 1 ? '' : 's'}`;
+  `${count} ${plural(count, thing, `${thing}s`)}`;
 
 /** A size in the unit that suits it. */
 export function inBytes(bytes: number): string {
