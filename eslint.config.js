@@ -120,6 +120,48 @@ const NO_KIND_BY_NAME = [
   message: 'What is true of one kind lies in its folder under src/core/kinds: ask the registry.',
 }));
 
+/** Text that a person reads: two words, or one with a capital. Names of keys, and what a program is told, are none. */
+const TWO_WORDS = String.raw`[A-Za-z]{2}[,:;.’”)]? [“(]?[A-Za-z]{2}`;
+const TEXT = `/${TWO_WORDS}|^(?!Arrow|Enter|Escape|Backspace|Delete|Tab|Shift|Space|Home|End|Page)[A-Z][a-z]{2,}[ .,:;…?!]*$/`;
+const NO_TEXT_IN =
+  'ImportDeclaration, CallExpression[callee.name="ran"], CallExpression[callee.property.name=/^(?:closest|matches|querySelector|querySelectorAll)$/], NewExpression, TSLiteralType';
+const NO_TEXT = [
+  `:not(${NO_TEXT_IN}) > Literal[value=${TEXT}]`,
+  `TemplateLiteral:not(NewExpression > TemplateLiteral) > TemplateElement[value.raw=/${TWO_WORDS}/]`,
+].map((selector) => ({
+  selector,
+  message: 'What a person reads stands in src/lib/words/en, under a key.',
+}));
+const NO_TEXT_IN_MARKUP = [
+  ...NO_TEXT,
+  ...[
+    ':not(SvelteStyleElement, SvelteElement[name.name=/^(?:code|kbd|samp)$/]) > SvelteText[value=/[A-Za-z]/]',
+    'SvelteAttribute[key.name=/^(?:title|alt|placeholder|aria-label|.*[tT]ext|.*[lL]abel|.*[dD]escription)$/] > SvelteLiteral[value=/[A-Za-z]/]',
+    `SvelteAttribute:not([key.name=/^(?:class|style|d|points|viewBox|transform|accept|id|fill|content)$/]) > SvelteLiteral[value=${TEXT}]`,
+  ].map((selector) => ({
+    selector,
+    message: 'What a person reads stands in src/lib/words/en, under a key.',
+  })),
+];
+
+/**
+ * Where words are read or written as others have them: standards and reports, a machine that is played, spellings of columns,
+ * what stands between the parts of a name, and the one notation of lists, which is the same in every language.
+ */
+const WORDS_OF_OTHERS = {
+  files: [
+    'src/core/standards/**/*.ts',
+    'src/core/simulator/**/*.ts',
+    'src/core/catalogue/headings.ts',
+    'src/core/write/personal.ts',
+  ],
+  rules: { 'no-restricted-syntax': ['error', ...CORE_SYNTAX, ...NO_KIND_BY_NAME] },
+};
+const NOTATION = {
+  files: ['src/lib/stages/survey/fields.ts'],
+  rules: { 'no-restricted-syntax': ['error', ...NO_KIND_BY_NAME] },
+};
+
 /** The simulated machine tries what the procedure says: it judges with code of its own, and knows only what a step is. */
 const simulator = {
   files: ['src/core/simulator/**/*.ts'],
@@ -206,6 +248,7 @@ export default ts.config(
       'no-restricted-syntax': [
         'error',
         ...NO_KIND_BY_NAME,
+        ...NO_TEXT_IN_MARKUP,
         {
           selector:
             'SvelteElement[name.name="details"] > SvelteStartTag > SvelteAttribute[key.name="open"]',
@@ -227,6 +270,10 @@ export default ts.config(
   {
     files: ['src/lib/**/*.ts'],
     ignores: ['**/*.svelte.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...NO_KIND_BY_NAME, ...NO_TEXT] },
+  },
+  {
+    files: ['src/lib/words/**/*.ts'],
     rules: { 'no-restricted-syntax': ['error', ...NO_KIND_BY_NAME] },
   },
   {
@@ -256,7 +303,7 @@ export default ts.config(
         { object: 'Date', property: 'now', message: 'The time comes in as an argument.' },
         { object: 'Math', property: 'random', message: 'Chance comes in as an argument.' },
       ],
-      'no-restricted-syntax': ['error', ...CORE_SYNTAX, ...NO_KIND_BY_NAME],
+      'no-restricted-syntax': ['error', ...CORE_SYNTAX, ...NO_KIND_BY_NAME, ...NO_TEXT],
     },
   },
   {
@@ -268,7 +315,7 @@ export default ts.config(
   },
   {
     files: ['src/core/kinds/**/*.ts'],
-    rules: { 'no-restricted-syntax': ['error', ...CORE_SYNTAX] },
+    rules: { 'no-restricted-syntax': ['error', ...CORE_SYNTAX, ...NO_TEXT] },
   },
   {
     // How a kind runs is known twice: what it carries and how it fails is reckoned anew.
@@ -291,8 +338,12 @@ export default ts.config(
   },
   {
     files: ['src/lib/workers/**/*.ts'],
-    rules: { 'no-restricted-syntax': ['error', ...NO_KIND_BY_NAME, NO_SPREAD_INTO_LISTS] },
+    rules: {
+      'no-restricted-syntax': ['error', ...NO_KIND_BY_NAME, ...NO_TEXT, NO_SPREAD_INTO_LISTS],
+    },
   },
+  WORDS_OF_OTHERS,
+  NOTATION,
   ...coreRooms,
   simulator,
   {
@@ -309,5 +360,12 @@ export default ts.config(
   },
   ...screenRooms,
   { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
-  { files: ['tests/**'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
+  {
+    files: ['tests/**'],
+    rules: {
+      '@typescript-eslint/no-unused-expressions': 'off',
+      // Fixtures that need none of the others.
+      'no-empty-pattern': ['error', { allowObjectPatternsAsParameters: true }],
+    },
+  },
 );

@@ -5,6 +5,8 @@ import { readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildVersion } from './scripts/buildVersion.mjs';
 
+/** A build in the language of the tests lies beside the one that is shipped. */
+const BUILD = process.env.TENANT_BUILD ?? 'build';
 const version = process.env.TENANT_VERSION ?? buildVersion();
 
 /**
@@ -16,7 +18,7 @@ function withFileList(node) {
     ...node,
     async adapt(builder) {
       await node.adapt(builder);
-      const client = join('build', 'client');
+      const client = join(BUILD, 'client');
       const files = readdirSync(client, { recursive: true, withFileTypes: true })
         .filter((entry) => entry.isFile() && !/\.(br|gz)$|^service-worker\.js$/.test(entry.name))
         .map((entry) => `/${join(entry.parentPath, entry.name).slice(client.length + 1)}`)
@@ -34,7 +36,10 @@ export default {
     runes: ({ filename }) => (filename.includes('/node_modules/') ? undefined : true),
   },
   kit: {
-    adapter: withFileList(adapter()),
+    outDir: process.env.TENANT_WORDS === undefined ? '.svelte-kit' : '.cache/svelte-kit',
+    adapter: withFileList(
+      adapter({ out: BUILD, precompress: process.env.TENANT_WORDS === undefined }),
+    ),
     alias: { $core: 'src/core', $demo: 'demo', $words: 'src/lib/words/en' },
     version: { name: version },
     // One cached page serves every address while the network is away, so its links must not be relative.

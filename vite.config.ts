@@ -3,6 +3,7 @@ import { optimizeCss } from 'carbon-preprocess-svelte';
 import { defineConfig, type Plugin } from 'vite';
 import manifest from './package.json' with { type: 'json' };
 import { FILES } from './scripts/files.ts';
+import { pseudoLocale } from './scripts/pseudoLocale.ts';
 
 /**
  * Carbon's style sheet fetches its fonts from a remote host; Tenant ships its own. The sheet is pruned after
@@ -39,9 +40,12 @@ const treeshake = {
   ],
 };
 
+/** Of the language that tests of layout run in, where one is asked for. */
+const words = () => (process.env['TENANT_WORDS'] === 'pseudo' ? [pseudoLocale()] : []);
+
 export default defineConfig({
-  plugins: [carbonStyles(), sveltekit(), optimizeCss()],
-  worker: { format: 'es', rolldownOptions: { treeshake } },
+  plugins: [carbonStyles(), ...words(), sveltekit(), optimizeCss()],
+  worker: { format: 'es', plugins: words, rolldownOptions: { treeshake } },
   optimizeDeps: { exclude: ['carbon-components-svelte', 'carbon-icons-svelte'] },
   // Every browser has promises of its own.
   resolve: {

@@ -30,12 +30,22 @@ export function readyPackages() {
 }
 
 /** Builds where the build is missing or older than any source. */
-export function readyBuild() {
-  const built = join(ROOT, 'build/index.js');
-  const sources = ['src', 'demo', 'static', 'package.json', 'vite.config.ts', 'svelte.config.js'];
+export const readyBuild = () => readyBuildIn('build', {});
+
+/** The same in the language that nobody speaks, for the tests. */
+const PSEUDO_BUILD = '.cache/pseudo';
+export const readyPseudoBuild = () =>
+  readyBuildIn(PSEUDO_BUILD, { TENANT_WORDS: 'pseudo', TENANT_BUILD: PSEUDO_BUILD });
+
+function readyBuildIn(folder, env) {
+  const built = join(ROOT, folder, 'index.js');
+  const sources = [
+    ...['src', 'demo', 'static', 'package.json', 'vite.config.ts', 'svelte.config.js'],
+    ...['scripts/files.ts', 'scripts/pseudoLocale.ts'],
+  ];
   const newest = Math.max(...sources.map((source) => newestIn(join(ROOT, source))));
   if (!existsSync(built) || statSync(built).mtimeMs < newest)
-    run('npx', ['vite', 'build', '--logLevel', 'warn']);
+    run('npx', ['vite', 'build', '--logLevel', 'warn'], { env: { ...process.env, ...env } });
 }
 
 function newestIn(path) {

@@ -3,7 +3,7 @@ import { createServer } from 'node:http';
 import { LARGEST_BODY, guarded, refusal } from './guard.mjs';
 
 process.env.BODY_SIZE_LIMIT = String(LARGEST_BODY);
-const { handler } = await import('../build/handler.js');
+const { handler } = await import(`../${process.env.TENANT_BUILD ?? 'build'}/handler.js`);
 
 const port = Number(process.env.PORT ?? 4173);
 const host = process.env.HOST ?? '127.0.0.1';

@@ -22,6 +22,8 @@ import type { Card, Job } from '../../src/core/document/index.ts';
 import { AT, aCard, aJob, aMachine, aSlot, usbNeed } from '../builders/parts.ts';
 import { soaked } from '../builders/soak.ts';
 
+const nameCopy = (title: string): string => `${title} *`;
+
 const SEED = Number(process.env['SEED'] ?? 20261125);
 const LISTS = { cards: 'own-cards', extras: 'own-extras', templates: 'own-templates' };
 
@@ -229,7 +231,7 @@ describe('A merge', () => {
       let copies = 0;
       const after = changed(
         here,
-        merged(here, there, LISTS, new Map(), () => `copy-${(copies += 1)}`),
+        merged(here, there, LISTS, new Map(), () => `copy-${(copies += 1)}`, nameCopy),
       );
 
       // The slow obvious way: from what was done, job by job.
@@ -254,7 +256,7 @@ describe('A merge', () => {
         expect(after.get(place)).to.deep.equal(expected);
         if (parted) {
           const copy = [...after.values()].find(
-            (value) => (value as Job).title === `${b.title} (from the backup)`,
+            (value) => (value as Job).title === nameCopy(b.title),
           ) as Job;
           expect({ ...copy, id: b.id, title: b.title }).to.deep.equal(b);
         }
@@ -280,7 +282,7 @@ describe('A merge', () => {
     ];
     const after = changed(
       here,
-      merged(here, there, LISTS, new Map(), () => 'q'),
+      merged(here, there, LISTS, new Map(), () => 'q', nameCopy),
     );
     expect((after.get('jobs/a') as Job).photos[0]?.id).to.equal('p');
     expect((after.get('jobs/b') as Job).photos[0]?.id).to.equal('q');
@@ -295,7 +297,14 @@ describe('A merge', () => {
     const take = (taking: 'here' | 'there') =>
       changed(
         [stored(mine)],
-        merged([stored(mine)], [stored(theirs)], LISTS, new Map([['jobs/a', taking]]), () => 'x'),
+        merged(
+          [stored(mine)],
+          [stored(theirs)],
+          LISTS,
+          new Map([['jobs/a', taking]]),
+          () => 'x',
+          nameCopy,
+        ),
       );
     expect(take('here').get('jobs/a')).to.deep.equal(mine);
     expect(take('there').get('jobs/a')).to.deep.equal(theirs);

@@ -3,6 +3,7 @@
  * not go, rounds – no task that is owed leaves the list by doing another, none changes its name or number, and after the
  * last one the machine is as a customer wants it. The machine that is worked on has code of its own.
  */
+import { FOUND_NAMES } from '../builders/foundNames.ts';
 import { expect } from 'chai';
 import { type BenchState, assemblyOf, benchState } from '../../src/core/assembly/index.ts';
 import {
@@ -285,7 +286,7 @@ const foundAs = (kind: Found['kind']): Found | null => {
 function plannedAnew(job: Job, step: Step): Job | null {
   const found = foundAs(any(findable(step, job)));
   if (found === null) return null;
-  const told = withFound(job, step, found);
+  const told = withFound(job, step, found, FOUND_NAMES);
   const cards = (job.plan?.placements ?? []).map(({ card }) => card);
   const proposal = proposePlan(restRequest(told, { cards, extras: EXTRAS, library: null }));
   const { acceptance, acts } = restOf(told, proposal, null, EXTRAS);

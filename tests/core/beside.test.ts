@@ -324,7 +324,7 @@ describe('What a finished job shows of its cards', () => {
         slot: 'Slot 1',
         card: '',
         system: 'windows',
-        source: 'our own bench',
+        source: 'ownBench',
         date: '2026-11-27',
       },
     ]);

@@ -2,6 +2,7 @@
  * It does not go: what is found at a task becomes a fact, what is done stays done, and the rest is planned anew and runs in
  * the machine as it stands. Common practice, no source.
  */
+import { FOUND_NAMES } from '../builders/foundNames.ts';
 import { expect } from 'chai';
 import {
   type Found,
@@ -71,7 +72,7 @@ function planned(job: Job, at: number, found: Found) {
   const ticked = work
     .slice(0, at)
     .reduce((soFar, of) => apply(soFar, { name: 'tickStep', of }, STAMP), job);
-  const told = withFound(ticked, work[at]!, found);
+  const told = withFound(ticked, work[at]!, found, FOUND_NAMES);
   const cards = (job.plan?.placements ?? []).map(({ card }) => card);
   const proposal = proposePlan(restRequest(told, { cards, extras: EXTRAS, library: null }));
   const { acceptance, acts } = restOf(told, proposal, null, EXTRAS);

@@ -414,11 +414,7 @@ describe('Links that the system tells anybody', () => {
     expect(first!.lanes?.source).to.equal('system');
     expect(valueOf(first!.occupant)?.ids).to.deep.equal({ vendor: 0xf1a1, device: 0x2001 });
     // A second slot of one number is told apart by the system, not by the board.
-    expect([second!.label, second!.number, second!.lanes]).to.deep.equal([
-      'Slot at 00:02.0',
-      null,
-      null,
-    ]);
+    expect([second!.label, second!.number, second!.lanes]).to.deep.equal(['00:02.0', null, null]);
     const fn = machine.functions.find(({ address }) => address === '0000:01:00.0');
     expect(fn?.express?.link).to.deep.equal({
       able: { generation: 2, width: 4 },

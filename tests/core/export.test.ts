@@ -172,7 +172,7 @@ describe('What goes out', () => {
   it('names what cannot be without a name, and knows cards by their makers’ names', () => {
     for (const job of JOBS) {
       const out = forExport(job, NOTHING);
-      out.machine.slots.forEach(({ label }, n) => expect(label).to.equal(`Slot ${n + 1}`));
+      out.machine.slots.forEach(({ label }, n) => expect(label).to.equal(`#${n + 1}`));
       expect(out.needs.map(({ kind }) => kind)).to.deep.equal(job.needs.map(({ kind }) => kind));
       expect(out.plan?.placements.map(({ card }) => card.model)).to.deep.equal(
         job.plan?.placements.map(({ card }) => card.model),

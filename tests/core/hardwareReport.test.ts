@@ -103,7 +103,7 @@ describe('The hardware report of the third system', () => {
         '21G217',
       ]);
       expect(inTrouble).to.deep.equal([
-        { id: 'PCI f1a0:7020', name: 'Kelpwick Beacon', status: 'no driver installed' },
+        { id: 'PCI f1a0:7020', name: 'Kelpwick Beacon', status: 'noDriver' },
       ]);
       expect(name).to.equal('Longreach T7');
       // Read once more it changes nothing.

@@ -127,18 +127,10 @@ describe('Something bought for the machine itself', () => {
 
   it('is ordered once, and no more when it is there', () => {
     const stamp = { at: bought.changedAt, who: '' };
-    const twice = apply(
-      bought,
-      { name: 'buyForMachine', extra: supply, machine },
-      stamp,
-    );
+    const twice = apply(bought, { name: 'buyForMachine', extra: supply, machine }, stamp);
     expect(twice.bought).to.have.length(1);
     const other = EXTRAS.find((each) => each.kind === 'supply' && each.id !== supply.id)!;
-    const instead = apply(
-      twice,
-      { name: 'buyForMachine', extra: other, machine },
-      stamp,
-    );
+    const instead = apply(twice, { name: 'buyForMachine', extra: other, machine }, stamp);
     expect(instead.bought).to.deep.equal([other]);
     const there = apply(bought, { name: 'dropBought', extraId: supply.id }, stamp);
     expect(there.bought).to.deep.equal([]);

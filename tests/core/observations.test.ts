@@ -233,11 +233,7 @@ describe('An observation', () => {
     expect(gone.observations.map(({ id }) => id)).to.not.include(observationId);
     const slots = museum.machine.slots.filter(({ id }) => id !== 's7');
     const machine = { ...museum.machine, slots };
-    const without = apply(
-      museum,
-      { name: 'changeMachine', machine },
-      { at: AT, who: '' },
-    );
+    const without = apply(museum, { name: 'changeMachine', machine }, { at: AT, who: '' });
     expect(without.observations.map(({ id }) => id)).to.not.include('device-s7');
     expect(without.observations.map(({ id }) => id)).to.include('device-s1');
   });

@@ -2,6 +2,7 @@
  * Jobs of the trade at the bench: the tasks that decide each of them are there, in an order that works in the machine that
  * refuses. Outcomes are common practice, no source; machines and cards are those of the demo.
  */
+import { FOUND_NAMES } from '../builders/foundNames.ts';
 import { expect } from 'chai';
 import { BUILD_LEADS, MACHINE_PARTS } from '../../src/core/standards/index.ts';
 import { apply, type Command } from '../../src/core/commands/index.ts';
@@ -365,8 +366,8 @@ describe('At the bench', () => {
     const ends = all.flatMap((step) => (step.code === 'joinEnd' ? step : []));
     expect(ends).to.have.lengthOf(BUILD_LEADS.length);
     const cautionsOf = (name: string) => ends.find(({ values }) => values.name === name)!.cautions;
-    expect(cautionsOf('power light')).to.deep.equal(['polarity']);
-    expect(cautionsOf('power switch')).to.deep.equal([]);
+    expect(cautionsOf('powerLight')).to.deep.equal(['polarity']);
+    expect(cautionsOf('powerSwitch')).to.deep.equal([]);
   });
 
   it('job 13: two drives on one ribbon are told apart before it is on, each by its own way', () => {
@@ -408,7 +409,7 @@ describe('At the bench', () => {
     const lead = looseLead('fan', 'fan-4', 'front fan', 'technician');
     const job = planned({ ...OLD_TOWER, leads: [lead] }, [['Quay 4M', 's2']]);
     const step = steps(job).find(({ code }) => code === 'joinEnd')!;
-    const told = withFound(job, step, { kind: 'leadShort', mm: 0 });
+    const told = withFound(job, step, { kind: 'leadShort', mm: 0 }, FOUND_NAMES);
     const list = shoppingList(told, 0);
     expect(list.rows.at(-1)).to.include({ name: 'longer front fan', cents: null });
     expect(list.unpriced).to.equal(1);

@@ -2,58 +2,14 @@
 import type { Page } from '@playwright/test';
 import { soaked } from '../builders/soak';
 import { evidence, expect, openJobs, openStage, test } from './fixtures';
-
-const SIZES = [
-  [1920, 1080],
-  [1280, 800],
-  [1024, 768],
-  [800, 1280],
-  [320, 640],
-] as const;
-
-/** Pairs of words that overlap, and words beyond the drawing's edge. */
-const faultsIn = (page: Page) =>
-  page.evaluate(() =>
-    [...document.querySelectorAll('svg[aria-label="The board, to scale"]')].flatMap((svg) => {
-      const edge = svg.getBoundingClientRect();
-      const words = [...svg.querySelectorAll('text')].map((text) => ({
-        said: text.textContent ?? '',
-        box: text.getBoundingClientRect(),
-      }));
-      // Half a pixel is how browsers round, and lines of a column touch.
-      const SLACK = 0.5;
-      const beyond = words.filter(
-        ({ box }) =>
-          box.left < edge.left - SLACK ||
-          box.right > edge.right + SLACK ||
-          box.top < edge.top - SLACK ||
-          box.bottom > edge.bottom + SLACK,
-      );
-      /** Ascenders and descenders that no letter reaches are not words. */
-      const inked = ({ box }: (typeof words)[number]) => ({
-        left: box.left,
-        right: box.right,
-        top: box.top + box.height * 0.18,
-        bottom: box.bottom - box.height * 0.18,
-      });
-      const over = words.flatMap((one, n) =>
-        words.slice(n + 1).flatMap((other) => {
-          const [a, b] = [inked(one), inked(other)];
-          const wide = Math.min(a.right, b.right) - Math.max(a.left, b.left);
-          const high = Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top);
-          return wide > SLACK && high > SLACK ? [`${one.said} | ${other.said}`] : [];
-        }),
-      );
-      return [...over, ...beyond.map(({ said }) => `beyond: ${said}`)];
-    }),
-  );
+import { SIZES, labelFaults } from './layout';
 
 async function atEverySize(page: Page, where: string): Promise<void> {
   for (const [width, height] of SIZES) {
     await page.setViewportSize({ width, height });
     await expect(page.locator('.elevations').first()).toBeAttached();
     await page.waitForTimeout(120);
-    expect.soft(await faultsIn(page), `${where} at ${width} × ${height}`).toEqual([]);
+    expect.soft(await labelFaults(page), `${where} at ${width} × ${height}`).toEqual([]);
   }
 }
 

@@ -6,7 +6,9 @@ import {
   type Locator,
   type Page,
 } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { createServer } from 'node:net';
 
 export const evidence = (name: 'lspci' | 'lspci-xxxx'): string =>
   readFileSync(
@@ -42,6 +44,36 @@ export const test = base.extend<Watched>({
 });
 
 export { expect };
+
+export const freePort = () =>
+  new Promise<number>((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => resolve(port));
+    });
+  });
+
+/** A server of its own, once it answers. */
+export async function served(
+  folder: string,
+  port: number,
+  env: Readonly<Record<string, string>> = {},
+): Promise<ChildProcess> {
+  const server = spawn(process.execPath, ['server/index.mjs'], {
+    cwd: folder,
+    env: { ...process.env, PORT: `${port}`, HOST: '127.0.0.1', TENANT_DEMO: '1', ...env },
+    stdio: 'ignore',
+  });
+  await expect
+    .poll(() =>
+      fetch(`http://127.0.0.1:${port}/files.json`).then(
+        ({ ok }) => ok,
+        () => false,
+      ),
+    )
+    .toBe(true);
+  return server;
+}
 
 type Stored = Awaited<ReturnType<BrowserContext['storageState']>>;
 

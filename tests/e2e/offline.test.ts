@@ -1,9 +1,8 @@
 /** With the network off, and with a newer version on the server. */
-import { spawn, type ChildProcess } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
 import { cpSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { evidence, expect, openStage, saved, test, stageLink } from './fixtures';
+import { evidence, expect, freePort, openStage, saved, served, stageLink, test } from './fixtures';
 
 const ROOT = new URL('../..', import.meta.url).pathname;
 
@@ -118,14 +117,6 @@ test.describe('a newer version', () => {
     return folder;
   }
 
-  const freePort = () =>
-    new Promise<number>((resolve) => {
-      const probe = createServer().listen(0, '127.0.0.1', () => {
-        const { port } = probe.address() as { port: number };
-        probe.close(() => resolve(port));
-      });
-    });
-
   async function serve(folder: string, port: number): Promise<void> {
     if (server !== null) {
       const before = server;
@@ -133,19 +124,7 @@ test.describe('a newer version', () => {
       before.kill();
       await over;
     }
-    server = spawn(process.execPath, ['server/index.mjs'], {
-      cwd: folder,
-      env: { ...process.env, PORT: `${port}`, HOST: '127.0.0.1', TENANT_DEMO: '1' },
-      stdio: 'ignore',
-    });
-    await expect
-      .poll(() =>
-        fetch(`http://127.0.0.1:${port}/files.json`).then(
-          ({ ok }) => ok,
-          () => false,
-        ),
-      )
-      .toBe(true);
+    server = await served(folder, port);
   }
 
   test('is said, taken over on the technician’s word, and other windows go on or say why not', async ({

@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { soaked } from '../builders/soak';
 import { expect, openJobs, openStage, test } from './fixtures';
+import { SIZES, scrolledSideways } from './layout';
 
 const VIEWS: readonly (readonly [job: string, stage: string])[] = [
   ['lighthouse-museum', 'survey'],
@@ -16,15 +17,6 @@ const VIEWS: readonly (readonly [job: string, stage: string])[] = [
   ['sail-loft', 'drivers'],
   ['lighthouse-museum', 'prove'],
   ['lighthouse-museum', 'hand-over'],
-];
-
-/** From a large screen to a telephone; 640 × 400 is what 1280 × 800 has at 200 %. */
-const SIZES: readonly (readonly [width: number, height: number])[] = [
-  [1920, 1080],
-  [1024, 768],
-  [800, 1280],
-  [640, 400],
-  [320, 640],
 ];
 
 async function isClean(page: Page, where: string, axe: AxeBuilder): Promise<void> {
@@ -48,7 +40,10 @@ for (const theme of soaked<readonly ('g10' | 'g100')[]>(THEMES.slice(0, 1), THEM
     for (const [job, stage] of VIEWS.filter((_, n) => n % soaked(3, 1) === 0)) {
       await page.goto(`/jobs/${job}/${stage}`);
       await expect(page.locator('[data-slot]').first()).toBeVisible();
-      for (const [width, height] of soaked(SIZES.slice(-1), SIZES)) {
+      for (const [width, height] of soaked<readonly (typeof SIZES)[number][]>(
+        SIZES.slice(-1),
+        SIZES,
+      )) {
         await page.setViewportSize({ width, height });
         // Colours are the same at every size, and asked below.
         const axe = new AxeBuilder({ page }).disableRules('color-contrast');
@@ -104,16 +99,11 @@ test('no view scrolls sideways at any size', async ({ page }) => {
   for (const path of ['/', '/catalogue', ...VIEWS.map(([job, stage]) => `/jobs/${job}/${stage}`)]) {
     await page.goto(path);
     await page.waitForLoadState('networkidle');
-    for (const [width, height] of [[1280, 800], ...SIZES] as const) {
+    for (const [width, height] of SIZES) {
       await page.setViewportSize({ width, height });
-      // Laid out anew, and whatever measures itself as well.
-      await page.evaluate(
-        () => new Promise((done) => requestAnimationFrame(() => setTimeout(done))),
-      );
-      const overhang = await page.evaluate(
-        () => document.documentElement.scrollWidth - window.innerWidth,
-      );
-      expect.soft(overhang, `${path} at ${width} × ${height}`).toBeLessThanOrEqual(0);
+      expect
+        .soft(await scrolledSideways(page), `${path} at ${width} × ${height}`)
+        .toBeLessThanOrEqual(0);
     }
   }
 });

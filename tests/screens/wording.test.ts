@@ -67,6 +67,7 @@ const findings: readonly Finding[] = [
 /** One of each kind of thing that a finding can be about. */
 const SAMPLES: Subjects = {
   name: 'Neighbour',
+  source: 'ownBench, 2026-03-01',
   bus: 'pci',
   key: 'B',
   signal: 'sata',

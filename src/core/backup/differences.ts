@@ -163,6 +163,7 @@ export function replaced(
  * What is written so that the backup is merged into what is here.
  * @param takings by the id of each difference; what is not named is done as it proposes
  * @param freshId a new id for each copy
+ * @param nameCopy what a job is called that comes in beside the one that is here
  */
 export function merged(
   here: readonly StoredItem[],
@@ -170,6 +171,7 @@ export function merged(
   lists: ListPlaces,
   takings: ReadonlyMap<string, Taking>,
   freshId: () => string,
+  nameCopy: (title: string) => string,
 ): StoreChange {
   const all = differences(here, there, lists);
   const takingOf = new Map(all.map(({ id, taking }) => [id, takings.get(id) ?? taking]));
@@ -189,7 +191,7 @@ export function merged(
   const listed = new Map<KeptKind, Thing[]>();
   for (const { thing, taking } of taken) {
     const { kind, key, value } = thing;
-    if (kind === 'jobs') write.push(jobTaken(thing, taking, renamed, freshId));
+    if (kind === 'jobs') write.push(jobTaken(thing, taking, renamed, freshId, nameCopy));
     else if (kind === 'pictures') write.push({ store: kind, key: renamed.get(key) ?? key, value });
     else if (kind === 'shelf' || kind === 'bin') write.push({ store: kind, key, value });
     else listed.set(kind, [...(listed.get(kind) ?? []), thing]);
@@ -203,6 +205,7 @@ function jobTaken(
   taking: Taking,
   renamed: ReadonlyMap<string, string>,
   freshId: () => string,
+  nameCopy: (title: string) => string,
 ): StoredItem {
   // Most come in as they are: nothing of them has to be read.
   if (taking === 'there' && renamed.size === 0) return { store: 'jobs', key, value };
@@ -214,7 +217,7 @@ function jobTaken(
   if (taking === 'there')
     return { store: 'jobs', key, value: photos === job.photos ? value : { ...job, photos } };
   const id = freshId();
-  const title = `${job.title} (from the backup)`.slice(0, 200);
+  const title = nameCopy(job.title).slice(0, 200);
   return { store: 'jobs', key: id, value: { ...job, id, title, photos } };
 }
 

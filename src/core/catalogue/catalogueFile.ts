@@ -2,12 +2,14 @@
  * Cards from a table in a file: columns are matched by their names, rows become cards or problems with their
  * place, and nothing is taken until the one who imports has seen both.
  */
+import type { Expects } from '../parts/expects.ts';
 import Papa from 'papaparse';
 import { Card } from '../document/card.ts';
 import { type DeliveryKind, cardKindOf } from '../kinds/delivery.ts';
 import type { Problem } from '../read/problem.ts';
 import {
   CARD_COLUMNS,
+  MODULE_CELL,
   columnsFor,
   plainCard,
   printCell,
@@ -171,15 +173,18 @@ function readRow(
           code: 'file.field',
           line,
           at: path.map(String).join('.'),
-          expected: 'another value',
+          expected: { as: 'other' },
         })),
       };
 }
 
+/** Where a cell is empty. */
+const NOTHING = '–';
+
 /** What cannot be true of one card at once. */
 export function contradictionsIn(card: Card, line?: number): readonly Problem[] {
   const place = line === undefined ? {} : { line };
-  const wrong = (at: string, expected: string, found: string): Problem => ({
+  const wrong = (at: string, expected: Expects, found: string): Problem => ({
     code: 'table.cell',
     ...place,
     at,
@@ -188,28 +193,44 @@ export function contradictionsIn(card: Card, line?: number): readonly Problem[] 
   });
   return [
     ...(card.slotWatts > card.peakWatts
-      ? [wrong('slotWatts', `at most the peak, ${card.peakWatts}`, String(card.slotWatts))]
+      ? [
+          wrong(
+            'slotWatts',
+            { as: 'atMostPeak', value: String(card.peakWatts) },
+            String(card.slotWatts),
+          ),
+        ]
       : []),
     ...(card.sockets.length === 0 && card.slotWatts < card.peakWatts
-      ? [wrong('sockets', 'a socket for what the slot does not give', 'none')]
+      ? [wrong('sockets', { as: 'socket' }, NOTHING)]
       : []),
-    ...(card.brackets.length === 0 ? [wrong('brackets', 'full, low or both', 'none')] : []),
+    ...(card.brackets.length === 0 ? [wrong('brackets', { as: 'brackets' }, NOTHING)] : []),
     ...(card.brackets.length > 0 && !card.brackets.includes(card.bracketMounted)
-      ? [wrong('bracketMounted', card.brackets.join(' or '), card.bracketMounted)]
+      ? [wrong('bracketMounted', { as: 'choice', of: card.brackets }, card.bracketMounted)]
       : []),
     ...((card.bus === 'm2') === (card.m2 === null)
-      ? [wrong('m2', 'told for a module, and for nothing else', card.m2 === null ? '' : 'told')]
+      ? [
+          wrong(
+            'm2',
+            { as: 'onlyOfModules' },
+            card.m2 === null ? NOTHING : MODULE_CELL.print(card.m2),
+          ),
+        ]
       : []),
     ...((card.bus === 'pci') === (card.keying === null)
-      ? [wrong('keying', 'told for classic PCI, and for nothing else', card.keying ?? '')]
+      ? [wrong('keying', { as: 'onlyOfClassicPci' }, card.keying ?? NOTHING)]
       : []),
     ...(card.fan !== null && card.fan.toMm <= card.fan.fromMm
-      ? [wrong('fan', `an end beyond ${card.fan.fromMm} mm`, String(card.fan.toMm))]
+      ? [wrong('fan', { as: 'beyondMm', value: String(card.fan.fromMm) }, String(card.fan.toMm))]
       : []),
     ...cardKindOf(card.delivers)
       .contradictions(card.delivers)
       .map(({ path, most, found }) =>
-        wrong(`${card.delivers.kind}.${path}`, `at most ${most}`, String(found)),
+        wrong(
+          `${card.delivers.kind}.${path}`,
+          { as: 'atMost', value: String(most) },
+          String(found),
+        ),
       ),
   ];
 }

@@ -1,11 +1,11 @@
 /** Kinds of cells in a table of the catalogue: how each prints its value and reads it back. */
-import { boundsWords, isWithin, type NumberBounds } from '../parts/shape.ts';
+import type { Expects } from '../parts/expects.ts';
+import { isWithin, type NumberBounds } from '../parts/shape.ts';
 import { inHex } from '../units.ts';
 import { typedNumber } from '../read/numberMarks.ts';
 
 export interface CellKind<Value = unknown> {
-  /** For the sentence that refuses other input. */
-  readonly expects: string;
+  readonly expects: Expects;
   readonly print: (value: Value) => string;
   /** Undefined for input that is not of this kind. */
   readonly parse: (text: string) => Value | undefined;
@@ -14,7 +14,7 @@ export interface CellKind<Value = unknown> {
 }
 
 export const TEXT_CELL: CellKind<string> = {
-  expects: 'a text of up to 200 characters',
+  expects: { as: 'text' },
   print: (text) => text,
   parse: (text) => (text !== '' && text.length <= 200 ? text : undefined),
 };
@@ -32,7 +32,7 @@ export function numberCell(
 ): CellKind<number> {
   const bounds: NumberBounds = { over: false, whole: true, ...given };
   return {
-    expects: `a ${bounds.whole ? 'whole ' : ''}number ${boundsWords(bounds)}`,
+    expects: { as: 'number', bounds },
     print: String,
     parse: (text) => {
       const value = read(text);
@@ -43,7 +43,7 @@ export function numberCell(
 
 /** Money as people write it, kept as whole cents: never through a fraction. */
 export const MONEY_CELL: CellKind<number> = {
-  expects: 'an amount such as 49 or 49.90',
+  expects: { as: 'amount' },
   print: (cents) => `${Math.trunc(cents / 100)}.${String(cents % 100).padStart(2, '0')}`,
   parse: (text) => {
     const [, units, hundredths = ''] = /^(\d{1,7})(?:[.,](\d{1,2}))?$/.exec(text) ?? [];
@@ -54,7 +54,7 @@ export const MONEY_CELL: CellKind<number> = {
 };
 
 export const YES_NO_CELL: CellKind<boolean> = {
-  expects: 'yes or no',
+  expects: { as: 'yesNo' },
   options: ['yes', 'no'],
   print: (value) => (value ? 'yes' : 'no'),
   parse: (text) => ({ yes: true, no: false })[text.toLowerCase()],
@@ -64,7 +64,7 @@ export const YES_NO_CELL: CellKind<boolean> = {
 export const choiceCell = <Value extends string | number>(
   values: readonly Value[],
 ): CellKind<Value> => ({
-  expects: values.join(', '),
+  expects: { as: 'choice', of: values.map(String) },
   options: values.map(String),
   print: String,
   parse: (text) => values.find((value) => String(value).toLowerCase() === text.toLowerCase()),
@@ -113,7 +113,7 @@ export const listCell = <Value>(
   of: CellKind<Value>,
   most = Infinity,
 ): CellKind<readonly Value[]> => ({
-  expects: `none, or a list joined by “+” of: ${of.expects}`,
+  expects: { as: 'list', of: of.expects },
   print: (values) => {
     const text = joined(values.map(of.print), '+', ' + ');
     return text.toLowerCase() === 'none' ? `\\${text}` : text;
@@ -132,7 +132,7 @@ export const listCell = <Value>(
 /** A value that may be missing; an empty cell then. */
 export const optionalCell = <Value>(of: CellKind<Value>): CellKind<Value | null> => ({
   ...of,
-  expects: `nothing, or ${of.expects}`,
+  expects: { as: 'maybe', of: of.expects },
   print: (value) => (value === null ? '' : of.print(value)),
   parse: (text) => (text === '' ? null : of.parse(text)),
 });
@@ -143,7 +143,7 @@ export const pairCell = <First extends string, Second extends string, A, B>(
   mark: string,
   [secondKey, second]: readonly [Second, CellKind<B>],
 ): CellKind<Record<First, A> & Record<Second, B>> => ({
-  expects: `${first.expects}, “${mark}”, ${second.expects}`,
+  expects: { as: 'pair', of: [first.expects, second.expects], mark },
   print: (value) => `${first.print(value[firstKey])}${mark}${second.print(value[secondKey])}`,
   parse: (text) => {
     // A cell is without blanks at its ends, and so without that of a mark before nothing.
@@ -164,7 +164,7 @@ export const markedCell = <Value extends object, Key extends string, Mark extend
   key: Key,
   marks: readonly Mark[],
 ): CellKind<Value & { readonly [Each in Key]?: Mark | undefined }> => ({
-  expects: `${of.expects}, and after it nothing, or one of ${marks.join(', ')}`,
+  expects: { as: 'marked', of: of.expects, marks },
   print: (value) => [of.print(value), value[key] ?? []].flat().join(' '),
   parse: (text) => {
     const mark = marks.find((each) => text.toLowerCase().endsWith(` ${each.toLowerCase()}`));
@@ -177,7 +177,7 @@ export const markedCell = <Value extends object, Key extends string, Mark extend
 
 /** Hexadecimal numbers of a few digits. */
 export const hexCell = (digits: number): CellKind<number> => ({
-  expects: `${digits} hexadecimal digits`,
+  expects: { as: 'hex', digits },
   print: (value) => inHex(value, digits),
   parse: (text) =>
     new RegExp(`^(0x)?[0-9a-f]{1,${digits}}$`, 'i').test(text)

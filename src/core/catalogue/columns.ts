@@ -60,8 +60,8 @@ const MODULE_LENGTH = numbers(limits.wholeMillimetres, 'mm');
 const COUNT = numbers(limits.counted, 'count');
 
 /** “E+A, 30, pcie”: keys, length, signal. */
-const MODULE_CELL: CellKind<NonNullable<Card['m2']>> = {
-  expects: 'keys, length and signal such as “E+A, 30, pcie”',
+export const MODULE_CELL: CellKind<NonNullable<Card['m2']>> = {
+  expects: { as: 'module' },
   print: ({ keys, moduleLengthMm, signal }) => `${keys.join('+')}, ${moduleLengthMm}, ${signal}`,
   parse: (text) => {
     const [keys = '', length = '', signal = ''] = text.split(',').map((part) => part.trim());
@@ -76,7 +76,7 @@ const MODULE_CELL: CellKind<NonNullable<Card['m2']>> = {
 
 /** “60–130, 20”: from and to along the card, and the air it wants; “60–130, 20, 45” with how far above the board it begins. */
 export const FAN_CELL: CellKind<NonNullable<Card['fan']>> = {
-  expects: 'from, to and air in mm such as “60–130, 20”, and its lower edge where it is told',
+  expects: { as: 'fan' },
   print: ({ fromMm, toMm, airMm, aboveMm }) =>
     [`${fromMm}–${toMm}`, airMm, aboveMm ?? []].flat().join(', '),
   parse: (text) => {
@@ -96,8 +96,7 @@ export const FAN_CELL: CellKind<NonNullable<Card['fan']>> = {
 
 /** “listed; machine Cove 2; slot Slot 1; system linux; source the maker's list; date 2026-03-01”: all but the first may be left out. */
 const STATEMENT_CELL: CellKind<Statement> = {
-  expects:
-    'listed, tried, claimed, problem or onlyThere, then any of “; machine …”, “; slot …”, “; card …”, “; system …”, “; source …”, “; date …”',
+  expects: { as: 'statement' },
   print: ({ says, machine, slot, card, system, source, date }) =>
     joined(
       [

@@ -2,6 +2,7 @@
  * What a machine's report shows of the cards of the accepted plan. It is kept as observed, and changes nothing of the
  * survey: that says how the machine was when the plan was made.
  */
+import { NOT_WORKING } from '../standards/problemCodes.ts';
 import { assemblyOf, type AssembledCard } from '../assembly/assembly.ts';
 import { machineDevices } from '../drivers/machineDevices.ts';
 import { valueOf } from '../parts/fact.ts';
@@ -231,5 +232,5 @@ function troubleOf(fn: PciFunction, { deviceList }: Evidence): string {
     const [, vendor, device] = IDENTITY.exec(id) ?? [];
     return `${vendor}:${device}`.toLowerCase() === deviceId(fn);
   });
-  return named === undefined ? '' : named.status || 'does not work';
+  return named === undefined ? '' : named.status || NOT_WORKING;
 }

@@ -4,10 +4,7 @@ import type { Card } from '../document/card.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Job } from '../document/job.ts';
 import { MOST, clipped } from '../parts/limits.ts';
-import type { Statement } from '../parts/statement.ts';
-
-/** Who says so. */
-const OWN_BENCH = 'our own bench';
+import { OWN_BENCH, type Statement } from '../parts/statement.ts';
 
 /**
  * Records of the catalogue with one more statement each, of new cards with which a need was measured and came out well; those

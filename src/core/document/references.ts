@@ -2,6 +2,7 @@
  * What the parts of a document say of each other: ids that are keys are unique, and references lead somewhere.
  * A schema asks it of what is read; commands keep to it by `withoutDangling`.
  */
+import type { Expects, Led } from '../parts/expects.ts';
 import type * as z from 'zod/mini';
 import { actId, type Act } from './act.ts';
 import { pinKey, type Pin } from './planning.ts';
@@ -63,10 +64,12 @@ interface JobKeys {
   } | null;
 }
 
+const OWN_KEY: Expects = { as: 'ownKey' };
+const FEWER_ENDS: Expects = { as: 'fewerEnds' };
+
 export interface Mismatch {
   readonly path: readonly (string | number)[];
-  /** What belongs there. */
-  readonly expected: string;
+  readonly expected: Expects;
 }
 
 export function mismatchesOfMachine(machine: MachineKeys): readonly Mismatch[] {
@@ -86,16 +89,16 @@ export function mismatchesOfMachine(machine: MachineKeys): readonly Mismatch[] {
     ...machine.leads.flatMap(({ kind, ends }, n) =>
       ends.length <= leadRow(kind).ends.length
         ? []
-        : [{ path: ['leads', n, 'ends'], expected: 'no more ends than such a lead has' }],
+        : [{ path: ['leads', n, 'ends'], expected: FEWER_ENDS }],
     ),
     ...machine.slots.flatMap(({ enclosureId }, n) =>
       enclosureId === null
         ? []
-        : leading(enclosures, enclosureId, ['slots', n, 'enclosureId'], 'an enclosure'),
+        : leading(enclosures, enclosureId, ['slots', n, 'enclosureId'], 'enclosure'),
     ),
     ...machine.conditions.flatMap(({ slotId, whenSlotId }, n) => [
-      ...leading(slots, slotId, ['conditions', n, 'slotId'], 'a slot'),
-      ...leading(slots, whenSlotId, ['conditions', n, 'whenSlotId'], 'a slot'),
+      ...leading(slots, slotId, ['conditions', n, 'slotId'], 'slot'),
+      ...leading(slots, whenSlotId, ['conditions', n, 'whenSlotId'], 'slot'),
     ]),
   ];
 }
@@ -111,7 +114,7 @@ function mismatchesOfPath({ hops }: MachineKeys['path']): readonly Mismatch[] {
       return [
         ...repeated(list, ids(leads), ['id']),
         ...leads.flatMap(({ id }, lead) =>
-          before.has(id) ? [{ path: [...list, lead, 'id'], expected: 'a key of its own' }] : [],
+          before.has(id) ? [{ path: [...list, lead, 'id'], expected: OWN_KEY }] : [],
         ),
       ];
     }),
@@ -123,7 +126,7 @@ export function mismatchesOfJob(job: JobKeys): readonly Mismatch[] {
   const slots = idsOf(job.machine.slots);
   const needs = idsOf(job.needs);
   const slotAt = (slotId: string, ...path: readonly (string | number)[]) =>
-    leading(slots, slotId, path, 'a slot');
+    leading(slots, slotId, path, 'slot');
   return [
     ...(['needs', 'bought', 'photos', 'observations', 'packages'] as const).flatMap((list) =>
       repeated(
@@ -139,7 +142,7 @@ export function mismatchesOfJob(job: JobKeys): readonly Mismatch[] {
     ),
     ...job.observations.flatMap(({ subject }, n) =>
       subject.needId !== undefined
-        ? leading(needs, subject.needId, ['observations', n, 'subject', 'needId'], 'a need')
+        ? leading(needs, subject.needId, ['observations', n, 'subject', 'needId'], 'need')
         : subject.slotId === undefined
           ? []
           : slotAt(subject.slotId, 'observations', n, 'subject', 'slotId'),
@@ -155,7 +158,7 @@ export function mismatchesOfJob(job: JobKeys): readonly Mismatch[] {
     ...mismatchesOfTrials(job, slotAt),
     ...(['unmet', 'met'] as const).flatMap((list) =>
       (job.plan?.[list] ?? []).flatMap((needId, n) =>
-        leading(needs, needId, ['plan', list, n], 'a need'),
+        leading(needs, needId, ['plan', list, n], 'need'),
       ),
     ),
   ];
@@ -166,8 +169,7 @@ function mismatchesOfDrives(needs: JobKeys['needs']): readonly Mismatch[] {
   const seen = new Set<string>();
   return needs.flatMap(({ these = [] }, need) =>
     these.flatMap(({ id }, n) => {
-      if (seen.has(id))
-        return [{ path: ['needs', need, 'these', n, 'id'], expected: 'a key of its own' }];
+      if (seen.has(id)) return [{ path: ['needs', need, 'these', n, 'id'], expected: OWN_KEY }];
       seen.add(id);
       return [];
     }),
@@ -193,7 +195,7 @@ function mismatchesOfTrials(
     ),
     ...trials.flatMap(({ slotId, benchSlotId }, n) => [
       ...slotAt(slotId, ...list, n, 'slotId'),
-      ...leading(slots, benchSlotId, [...list, n, 'benchSlotId'], 'a slot'),
+      ...leading(slots, benchSlotId, [...list, n, 'benchSlotId'], 'slot'),
     ]),
   ];
 }
@@ -309,7 +311,7 @@ export const asking =
         input: parsed.value,
         path: [...path],
         params: { expected },
-        message: expected,
+        message: expected.as,
       });
   };
 
@@ -336,7 +338,7 @@ function repeated(
 ): readonly Mismatch[] {
   const seen = new Set<string>();
   return keys.flatMap((each, n) => {
-    if (seen.has(each)) return [{ path: [...list, n, ...key], expected: 'a key of its own' }];
+    if (seen.has(each)) return [{ path: [...list, n, ...key], expected: OWN_KEY }];
     seen.add(each);
     return [];
   });
@@ -346,5 +348,5 @@ const leading = (
   there: ReadonlySet<string>,
   id: string,
   path: readonly (string | number)[],
-  what: string,
-): readonly Mismatch[] => (there.has(id) ? [] : [{ path, expected: `${what} of this document` }]);
+  what: Led,
+): readonly Mismatch[] => (there.has(id) ? [] : [{ path, expected: { as: 'ofDocument', what } }]);

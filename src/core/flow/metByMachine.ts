@@ -1,7 +1,7 @@
 /** Whether the machine, as it stands, meets a need: by what is on its board and by the cards that stay in it. */
 import { cardName, type Card } from '../document/card.ts';
 import { memoOf } from '../memo.ts';
-import { statementThat } from '../parts/statement.ts';
+import { IN_USE_HERE, statementThat } from '../parts/statement.ts';
 import { valueOf } from '../parts/fact.ts';
 import type { Machine, Occupant } from '../document/machine.ts';
 import { deviceId } from '../parts/pciFunction.ts';
@@ -75,7 +75,7 @@ const triedHere = memoOf((card: Card): Card => ({
   ...card,
   statements: [...card.statements, IN_USE],
 }));
-const IN_USE = statementThat('tried', { source: 'in use in this machine' });
+const IN_USE = statementThat('tried', { source: IN_USE_HERE });
 
 /** The board's own, and every card that stays. On-board video is off while a graphics card is fitted. */
 export function providers(machine: Machine, cards: readonly Card[]): readonly Provider[] {

@@ -15,7 +15,15 @@ export {
 export { type Fact, type Claim, Source, known, valueOf } from './fact.ts';
 export { PciFunction, deviceId, emptyFunction, hex4 } from './pciFunction.ts';
 export { Drive, driveName, emptyDrive } from './drive.ts';
-export { BACKINGS, STATEMENT_KINDS, Statement, statementThat, type Backing } from './statement.ts';
+export {
+  BACKINGS,
+  IN_USE_HERE,
+  OWN_BENCH,
+  STATEMENT_KINDS,
+  Statement,
+  statementThat,
+  type Backing,
+} from './statement.ts';
 export { isUnpriced, Extra, type ExtraNeeded } from './extra.ts';
 export {
   PLAIN_RUN,
@@ -24,5 +32,6 @@ export {
   type RunKind,
   type RunTest,
 } from './run.ts';
+export { type Expects, type Led } from './expects.ts';
 export { clipped } from './limits.ts';
-export { boundsAt, boundsWords, isWithin, schemaAt, type NumberBounds } from './shape.ts';
+export { boundsAt, isWithin, schemaAt, type NumberBounds } from './shape.ts';

@@ -101,9 +101,5 @@ export function boundsAt(schema: z.core.$ZodType, path: string): NumberBounds {
   return shape;
 }
 
-/** The bounds in words, behind what is expected: “from 1 to 12”. */
-export const boundsWords = ({ least, most, over }: NumberBounds): string =>
-  `${over ? `above ${least} and at most` : `from ${least} to`} ${most}`;
-
 export const isWithin = ({ least, most, over, whole }: NumberBounds, value: number): boolean =>
   (over ? value > least : value >= least) && value <= most && (!whole || Number.isInteger(value));

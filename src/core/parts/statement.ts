@@ -7,6 +7,10 @@ import { date, text } from './limits.ts';
 import { SYSTEM_FAMILIES } from '../standards/systems.ts';
 import type { DeepReadonly } from '../units.ts';
 
+/** Sources that are nobody’s words: our own bench, and the machine in which a card is in use. Screens have words for them. */
+export const OWN_BENCH = 'ownBench';
+export const IN_USE_HERE = 'inUseHere';
+
 /** It works, after a list, a trial, or a seller’s word; it is known for trouble; it works nowhere else. */
 export const STATEMENT_KINDS = ['listed', 'tried', 'claimed', 'problem', 'onlyThere'] as const;
 

@@ -10,6 +10,7 @@ export {
 export { steps } from './steps.ts';
 export { mayTakeBack, openRound, openSteps, stageOfRound } from './openRound.ts';
 export { lastDone, ledgerAfter, movesDone, onTray } from './fitting/ledger.ts';
+export type { FoundNames, LongerLead } from './fitting/foundFacts.ts';
 export { findable, type Found, type FoundKind } from './fitting/found.ts';
 export { withFound } from './fitting/foundFacts.ts';
 export { restOf, restRequest } from './fitting/restPlan.ts';

@@ -55,5 +55,5 @@ export {
 export { type Repaired, repairedJob, repairedMachine } from './repair.ts';
 export { readSmartctl } from './system/smartctl.ts';
 export { type MeasuredRate } from './results/result.ts';
-export { typedMeasure, unitOfName } from './typedMeasure.ts';
+export { type KeptUnit, typedMeasure, unitOfName } from './typedMeasure.ts';
 export { typedNumber } from './numberMarks.ts';

@@ -73,9 +73,7 @@ export function readListWith<Name extends KeptKind>(
     ),
     refused: read.flatMap(({ item, parsed, isAgain }) => {
       if (isAgain)
-        return [
-          { item, problems: [{ code: 'file.field', at: kind, expected: 'a key of its own' }] },
-        ];
+        return [{ item, problems: [{ code: 'file.field', at: kind, expected: { as: 'ownKey' } }] }];
       if (parsed.success) return [];
       return [{ item, problems: parsed.error.issues.slice(0, MOST_PROBLEMS).map(fieldProblem) }];
     }),

@@ -1,5 +1,6 @@
 /** What a decoder could not read, and where. Data, never a sentence: the wording stands beside the screens. */
 import type * as z from 'zod/mini';
+import type { Expects } from '../parts/expects.ts';
 
 export type ProblemCode =
   | 'input.tooLarge'
@@ -95,7 +96,8 @@ export interface Problem {
   readonly offset?: number;
   /** The device, or the path of the field. */
   readonly at?: string;
-  readonly expected?: string;
+  /** What belongs there; a text is as a tool or a format writes it. */
+  readonly expected?: string | Expects;
   readonly found?: string;
 }
 
@@ -115,7 +117,7 @@ export function within(
   problems.add({
     code: 'field.outOfRange',
     ...place,
-    expected: `${least} to ${most}`,
+    expected: { as: 'range', least, most },
     found: printed.slice(0, 60),
   });
   return null;
@@ -163,33 +165,32 @@ export class ProblemList {
   }
 }
 
-/** A path of property names and places in lists, as one text. */
-export const pathWords = (path: readonly PropertyKey[]): string =>
-  path.length === 0 ? '(the whole record)' : path.map(String).join('.');
+/** A path of property names and places in lists, as one text; empty for the whole. */
+export const pathText = (path: readonly PropertyKey[]): string => path.map(String).join('.');
 
 /** What a schema found at a place that does not belong there. */
 export const fieldProblem = (issue: z.core.$ZodIssue): Problem => ({
   code: 'file.field',
-  at: pathWords(issue.path),
+  at: pathText(issue.path),
   expected: expectedBy(issue),
 });
 
 /** What would belong at the place of an issue. */
-export function expectedBy(issue: z.core.$ZodIssue): string {
+export function expectedBy(issue: z.core.$ZodIssue): string | Expects {
   switch (issue.code) {
     case 'invalid_type':
       return issue.expected;
     case 'invalid_value':
-      return issue.values.map(String).join(', ');
+      return { as: 'choice', of: issue.values.map(String) };
     case 'too_small':
-      return `at least ${issue.minimum}`;
+      return { as: 'atLeast', value: String(issue.minimum) };
     case 'too_big':
-      return `at most ${issue.maximum}`;
+      return { as: 'atMost', value: String(issue.maximum) };
     case 'invalid_format':
-      return issue.format === 'regex' ? `text like ${issue.pattern ?? ''}` : issue.format;
+      return issue.format === 'regex' ? { as: 'like', pattern: issue.pattern ?? '' } : issue.format;
     case 'custom':
-      return String(issue.params?.['expected'] ?? 'another value');
+      return (issue.params?.['expected'] as Expects | undefined) ?? { as: 'other' };
     default:
-      return 'another value';
+      return { as: 'other' };
   }
 }

@@ -6,7 +6,7 @@ import { itemAt } from '../units.ts';
 import type * as z from 'zod/mini';
 import { emptyCase, emptyMachine, emptySlot, emptySupply, Machine } from '../document/machine.ts';
 import { Job, emptyJob } from '../document/job.ts';
-import { expectedBy, pathWords, type Problem } from './problem.ts';
+import { expectedBy, pathText, type Problem } from './problem.ts';
 import { upgradedJob } from './upgrade.ts';
 
 type Path = readonly PropertyKey[];
@@ -66,7 +66,7 @@ function repaired<Document>(
 
 /** One issue a place, in the order of the document. */
 function distinctPlaces(issues: readonly z.core.$ZodIssue[]): readonly z.core.$ZodIssue[] {
-  const byPlace = new Map(issues.map((issue) => [pathWords(issue.path), issue]));
+  const byPlace = new Map(issues.map((issue) => [pathText(issue.path), issue]));
   return [...byPlace.values()].toSorted((a, b) => comparePaths(a.path, b.path));
 }
 
@@ -93,20 +93,20 @@ function withoutPart(
   const found = at(document, path);
   const problem: Problem = {
     code: 'repair.dropped',
-    at: pathWords(path),
+    at: pathText(path),
     expected: expectedBy(issue),
     found: (JSON.stringify(found) ?? 'nothing').slice(0, SHOWN_LETTERS),
   };
-  const first = !tried.has(pathWords(path));
-  tried.add(pathWords(path));
+  const first = !tried.has(pathText(path));
+  tried.add(pathText(path));
   const most = issue.code === 'too_big' ? Number(issue.maximum) : NaN;
   if (first && (typeof found === 'string' || Array.isArray(found)) && found.length > most)
     return { document: put(document, path, found.slice(0, most)), problem };
   const place = first ? dropPlace(document, path, pattern) : path.slice(0, -1);
   if (place.length === 0) return null;
   const plain = patternAt(pattern, place);
-  if (plain !== undefined && !tried.has(`put ${pathWords(place)}`)) {
-    tried.add(`put ${pathWords(place)}`);
+  if (plain !== undefined && !tried.has(`put ${pathText(place)}`)) {
+    tried.add(`put ${pathText(place)}`);
     return { document: put(document, place, plain), problem };
   }
   return { document: removed(document, place), problem };

@@ -42,6 +42,8 @@ export type Unit =
 export interface Subjects {
   /** What it is called: a card, a slot, an obstacle, a switch. */
   readonly name: string;
+  /** Who says it. */
+  readonly source: string;
   readonly bus: SlotBus;
   readonly key: M2Key;
   readonly signal: (typeof M2_SIGNALS)[number];
@@ -318,11 +320,11 @@ const FINDINGS = {
   'quirk.jumper': { penalty: ['disturbance', 800] },
   'quirk.restarts': { penalty: ['drivers', 500] },
   'quirk.firmwareFirst': { penalty: ['disturbance', 2_000] },
-  'said.listed': { subject: 'name', ofPlace: true },
-  'said.tried': { subject: 'name', ofPlace: true },
-  'said.claimed': { subject: 'name', ofPlace: true },
-  'said.problem': { subject: 'name', ofPlace: true, penalty: ['drivers', 3_000] },
-  'said.problemPerhaps': { subject: 'name', settledBy: 'system.family', ofPlace: true },
+  'said.listed': { subject: 'source', ofPlace: true },
+  'said.tried': { subject: 'source', ofPlace: true },
+  'said.claimed': { subject: 'source', ofPlace: true },
+  'said.problem': { subject: 'source', ofPlace: true, penalty: ['drivers', 3_000] },
+  'said.problemPerhaps': { subject: 'source', settledBy: 'system.family', ofPlace: true },
   'said.problemWith': { subject: 'name', ofPlan: true, penalty: ['drivers', 3_000] },
   'said.onlyTherePerhaps': { subject: 'name', settledBy: 'system.family', ofPlace: true },
   'said.onlyThere': { subject: 'name', limit: 'slots', ofPlace: true },

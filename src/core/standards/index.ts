@@ -40,6 +40,7 @@ export {
 } from './rearSockets.ts';
 export {
   BUILD_LEADS,
+  type BuildLead,
   LEAD_KINDS,
   type LeadEndKind,
   type LeadKind,
@@ -107,4 +108,4 @@ export { OTHER_DEVICES, type OtherDevice } from './otherDevices.ts';
 export { PROCESSOR_CLASSES } from './processors.ts';
 export { type Cause, CAUSES } from './causes.ts';
 export { type Check, CHECKS } from './checks.ts';
-export { type DeviceProblem, deviceProblemIn } from './problemCodes.ts';
+export { NO_DRIVER, NOT_WORKING, type DeviceProblem, deviceProblemIn } from './problemCodes.ts';

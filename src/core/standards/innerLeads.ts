@@ -84,13 +84,15 @@ export const MACHINE_PARTS = ['supply', 'processor', 'cooler', 'memory', 'posts'
 export type MachinePart = (typeof MACHINE_PARTS)[number];
 
 /** What a machine that is built from nothing has to have joined, before anything is added to it. */
-export const BUILD_LEADS: readonly { readonly kind: LeadKind; readonly name: string }[] = [
+export type BuildLead =
+  '' | 'processorFan' | 'caseFan' | 'powerSwitch' | 'resetSwitch' | 'powerLight' | 'driveLight';
+export const BUILD_LEADS: readonly { readonly kind: LeadKind; readonly name: BuildLead }[] = [
   { kind: 'board-power-24', name: '' },
   { kind: 'processor-power-8', name: '' },
-  { kind: 'fan-4', name: 'processor fan' },
-  { kind: 'fan-4', name: 'case fan' },
-  { kind: 'front-switch', name: 'power switch' },
-  { kind: 'front-switch', name: 'reset switch' },
-  { kind: 'front-light', name: 'power light' },
-  { kind: 'front-light', name: 'drive light' },
+  { kind: 'fan-4', name: 'processorFan' },
+  { kind: 'fan-4', name: 'caseFan' },
+  { kind: 'front-switch', name: 'powerSwitch' },
+  { kind: 'front-switch', name: 'resetSwitch' },
+  { kind: 'front-light', name: 'powerLight' },
+  { kind: 'front-light', name: 'driveLight' },
 ];

@@ -41,3 +41,7 @@ export function deviceProblemIn(status: string): DeviceProblem | null {
   const code = Number(NUMBERED.exec(status.trim())?.[1] ?? 0);
   return code in PROBLEM_NAMES ? (code as DeviceProblem) : null;
 }
+
+/** What is written of a device whose system says no more than that it has no driver, or does not work. */
+export const NO_DRIVER = 'noDriver';
+export const NOT_WORKING = 'notWorking';

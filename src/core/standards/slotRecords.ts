@@ -159,8 +159,9 @@ export const CHASSIS_TYPES: Readonly<Record<number, string>> = {
 };
 
 /** The same document, "Onboard Devices Extended Information (Type 41)". */
+export const OTHER_ON_BOARD = 'Other';
 export const ON_BOARD_TYPES: Readonly<Record<number, string>> = {
-  1: 'Other',
+  1: OTHER_ON_BOARD,
   3: 'Video',
   4: 'SCSI Controller',
   5: 'Ethernet',

@@ -2,6 +2,7 @@
  * Cards of a hardware report that names slots and identities, but no place: each is joined to the slot in which a report of
  * devices has the same card, or else to the slot that goes by the same name.
  */
+import { NO_DRIVER } from '../standards/problemCodes.ts';
 import { MOST } from '../parts/limits.ts';
 import {
   emptySlot,
@@ -59,7 +60,7 @@ const isUndriven = ({ driverInstalled }: ReportedCard): boolean => driverInstall
 const trouble = (card: ReportedCard) => ({
   id: `PCI ${deviceId(card)}`,
   name: card.name,
-  status: 'no driver installed',
+  status: NO_DRIVER,
 });
 
 /** The same card somewhere else than the report has it was moved meanwhile: then the name decides. */

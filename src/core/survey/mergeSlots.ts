@@ -37,10 +37,10 @@ export class FullList {
   }
 }
 
-/** Names that a slot gets while nobody has given it one. */
+/** Names that a slot gets while nobody has given it one: as a report prints its number, or the address of its port. */
 const nameByNumber = (number: number): string => `Slot #${number}`;
-const nameByPort = (address: string): string => `Slot at ${address.slice(-7)}`;
-const OWN_NAME = /^Slot (#\d+|at [0-9a-f:.]{7})$/;
+const nameByPort = (address: string): string => address.slice(-7);
+const OWN_NAME = /^(?:Slot #\d+|(?:Slot at )?[0-9a-f:.]{7})$/;
 export const isOwnName = (label: string): boolean => OWN_NAME.test(label);
 
 export function withPorts(machine: Machine, { devices }: Evidence, problems: ProblemList): Machine {
@@ -97,7 +97,7 @@ function withPort(slot: Slot, port: PortWithSlot, source: Source): Slot {
         ? slot.uplink
         : heard(slot.uplink, {
             id: uplink.address,
-            name: `Switch ${uplink.address.slice(5)}`,
+            name: uplink.address.slice(5),
             generation: uplink.generation,
             lanes: uplink.width,
           }),
@@ -297,8 +297,9 @@ function withRecord(before: Slot, record: FirmwareSlot, slots: readonly Slot[]):
 }
 
 /** The record knows that something is there but not what. */
+const UNNAMED = '?';
 function usedByRecord(before: Slot['occupant']): Slot['occupant'] {
   return valueOf(before) === null
-    ? occupantHeard(before, occupantNamed('Card'), 'firmware')
+    ? occupantHeard(before, occupantNamed(UNNAMED), 'firmware')
     : before;
 }

@@ -1,4 +1,5 @@
 /** What the evidence says of system, firmware, network and screens. */
+import { OTHER_ON_BOARD } from '../standards/slotRecords.ts';
 import { valueOf, type Fact, type Source } from '../parts/fact.ts';
 import { MOST, MOST_PIXELS, clipped } from '../parts/limits.ts';
 import type { Machine, Screen } from '../document/machine.ts';
@@ -44,9 +45,9 @@ export function withFirmware(
         : upTo(
             MOST.onBoard,
             firmware.onBoard.filter(({ enabled }) => enabled),
-            'devices on the board',
+            'onBoard',
             problems,
-          ).map(({ name, kind: what }) => ({ name, kind: what ?? 'Other' })),
+          ).map(({ name, kind: what }) => ({ name, kind: what ?? OTHER_ON_BOARD })),
   };
 }
 

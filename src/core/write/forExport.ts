@@ -118,13 +118,13 @@ const KINDS: readonly (readonly [TextKind, readonly RegExp[]])[] = [
 const kindOf = (place: string): TextKind =>
   KINDS.find(([, patterns]) => patterns.some((pattern) => pattern.test(place)))?.[0] ?? 'words';
 
-/** What cannot be without a name gets a plain one. */
+/** What cannot be without a name gets a plain one, of no language. */
 const MACHINE_NAMES: Readonly<Record<string, (n: number) => string>> = {
-  'slots.*.label': (n) => `Slot ${n}`,
-  'slots.*.occupant.value.name': () => 'Card',
-  'slots.*.occupant.others.*.value.name': () => 'Card',
-  'obstacles.*.name': (n) => `Part ${n}`,
-  'enclosures.*.name': (n) => `Box ${n}`,
+  'slots.*.label': (n) => `#${n}`,
+  'slots.*.occupant.value.name': () => '?',
+  'slots.*.occupant.others.*.value.name': () => '?',
+  'obstacles.*.name': (n) => `#${n}`,
+  'enclosures.*.name': (n) => `#${n}`,
 };
 const PLAIN_NAMES: Readonly<Record<string, (n: number) => string>> = Object.fromEntries(
   Object.entries(MACHINE_NAMES).flatMap(([place, name]) => [

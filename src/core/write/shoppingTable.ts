@@ -2,17 +2,30 @@
 import Papa from 'papaparse';
 import type { ShoppingList, ShoppingRow } from './shoppingList.ts';
 
+type Sum = (isLeast: boolean) => string;
+export interface ShoppingHeadings {
+  /** What it is, for which slot, how many, days to deliver, price of each, price of all. */
+  readonly columns: readonly string[];
+  /** What the sums are called; while a price is not known they are the least. */
+  readonly sums: { readonly net: Sum; readonly tax: Sum; readonly gross: Sum };
+}
+
 /** One row for each thing, then the sums; money as plain decimals. */
 export function shoppingTable(
   list: ShoppingList,
-  { currency, words }: { readonly currency: string; readonly words: (row: ShoppingRow) => string },
+  headings: ShoppingHeadings,
+  words: (row: ShoppingRow) => string,
 ): string {
   const money = (cents: number | null) => (cents === null ? '' : (cents / 100).toFixed(2));
-  const least = list.unpriced > 0 ? ', at least' : '';
-  const sum = (what: string, cents: number) => [what + least, '', '', '', '', money(cents)];
+  const isLeast = list.unpriced > 0;
+  const sum = (of: keyof ShoppingHeadings['sums'], cents: number) => [
+    headings.sums[of](isLeast),
+    ...Array<string>(4).fill(''),
+    money(cents),
+  ];
   return Papa.unparse(
     [
-      ['What', 'For', 'Count', 'Days', `Each in ${currency}`, `Together in ${currency}`],
+      headings.columns,
       ...list.rows.map((row) => [
         words(row),
         row.slotLabel,
@@ -21,9 +34,9 @@ export function shoppingTable(
         money(row.cents),
         money(row.cents === null ? null : row.cents * row.count),
       ]),
-      sum('Before tax', list.netCents),
-      sum('Tax', list.taxCents),
-      sum('Total', list.grossCents),
+      sum('net', list.netCents),
+      sum('tax', list.taxCents),
+      sum('gross', list.grossCents),
     ],
     // A cell that begins like a formula is none.
     { escapeFormulae: true },

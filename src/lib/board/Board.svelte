@@ -199,6 +199,7 @@
 <div class="board">
   <svg
     bind:this={svg}
+    data-drawing={isStill ? undefined : ''}
     class:still={isStill}
     style:--hatch-there="url(#{hatchId}-there)"
     style:--hatch-conflict="url(#{hatchId}-conflict)"

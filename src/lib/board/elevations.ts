@@ -295,7 +295,11 @@ export function shapesOf(
           ),
         ]),
     ...brackets.map(({ yMm, lengthMm, state, slotId }) =>
-      shape(`bracket is-${state}`, slotId, behind(0, yMm, lengthMm, BRACKET_WIDTH_MM)),
+      shape(
+        ['bracket', `is-${state}`].join(' '),
+        slotId,
+        behind(0, yMm, lengthMm, BRACKET_WIDTH_MM),
+      ),
     ),
     ...sockets.flatMap(({ slotId, faces }) =>
       faces.map(({ zMm, yMm, highMm, alongMm }) =>
@@ -402,8 +406,14 @@ export function elevationRows(
     ...(coverMm === null
       ? []
       : [measure('cover', right, coverMm, { name: texts.cover, figure: texts.mm(coverMm) })]),
-    measure('full', right, BRACKET_LENGTH_MM.full, { name: texts.fullBracket, figure: '120 mm' }),
-    measure('low', right, BRACKET_LENGTH_MM.low, { name: texts.lowBracket, figure: '79 mm' }),
+    measure('full', right, BRACKET_LENGTH_MM.full, {
+      name: texts.fullBracket,
+      figure: texts.mm(BRACKET_LENGTH_MM.full),
+    }),
+    measure('low', right, BRACKET_LENGTH_MM.low, {
+      name: texts.lowBracket,
+      figure: texts.mm(BRACKET_LENGTH_MM.low),
+    }),
     ...heights,
     ...fans,
     ...sockets.map(({ number, slotId, sockets: group }) => ({

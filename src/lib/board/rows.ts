@@ -50,10 +50,10 @@ const FIGURE_SHARE = 0.55;
 export const BODY_WORDS: Readonly<Record<DrawnBody['kind'], string>> = {
   there: texts.isIn,
   leaving: texts.comesOut,
-  planned: 'planned',
+  planned: texts.planned,
   later: texts.forLater,
   fitted: texts.isIn,
-  trial: 'tried',
+  trial: texts.tried,
 };
 
 export function planRows(

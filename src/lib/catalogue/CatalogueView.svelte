@@ -190,6 +190,7 @@
         id="part-search"
         size="sm"
         labelText={texts.searchTheCatalogue}
+        closeButtonLabelText={texts.clear}
         placeholder={texts.namePlugBusIdentity}
         bind:value={sought}
         bind:ref={search}

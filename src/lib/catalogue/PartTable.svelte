@@ -27,7 +27,11 @@
   } = $props();
 
   const from = (id: string) =>
-    !supplies.isOwn(id) ? 'supplier' : supplies.isSuppliers(id) ? texts.supplierChangedHere : 'own';
+    !supplies.isOwn(id)
+      ? texts.supplier
+      : supplies.isSuppliers(id)
+        ? texts.supplierChangedHere
+        : texts.own;
 </script>
 
 <table class="plain">

@@ -17,10 +17,10 @@
 
   const NEW = statementThat('listed');
   const TEXTS = [
-    ['machine', texts.machine, 'any'],
+    ['machine', texts.machine, texts.any],
     ['source', texts.whoSaysSo, ''],
-    ['slot', texts.slot, 'any'],
-    ['card', texts.besideTheCard, 'any'],
+    ['slot', texts.slot, texts.any],
+    ['card', texts.besideTheCard, texts.any],
     ['date', texts.date, 'YYYY-MM-DD'],
   ] as const;
   /** What is typed and is no date, by the statement's place. */

@@ -63,7 +63,7 @@ function textOf(card: Card): string {
     ...card.sockets,
     ...card.brackets.map((bracket) => says.bracket(bracket)),
     ...card.frontHeaders.map(({ type }) => type),
-    card.fan === null ? says.noFan : 'fan',
+    card.fan === null ? says.noFan : says.fan,
     card.year,
     `${card.ids.vendor.toString(16)}:${card.ids.device.toString(16)}`,
   ]

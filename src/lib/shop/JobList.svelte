@@ -134,6 +134,7 @@
         id="job-search"
         size="lg"
         labelText={texts.searchJobs}
+        closeButtonLabelText={texts.clear}
         placeholder={texts.searchCustomerMachineTitle}
         bind:value={sought}
         bind:ref={search}

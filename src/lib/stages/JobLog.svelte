@@ -20,6 +20,7 @@
 
 <Modal
   bind:open
+  iconDescription={texts.close}
   modalHeading={texts.logOfThisJob}
   passiveModal
   size="sm"

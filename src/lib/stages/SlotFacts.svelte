@@ -30,7 +30,7 @@
 
   /** The link between the slot and the processor, and how many hang on it. */
   function uplinkWords(uplink: NonNullable<Slot['uplink']>['value']): string {
-    if (uplink === null) return 'nothing';
+    if (uplink === null) return texts.nothing;
     const sharers = model.job.machine.slots.filter(
       (each) => valueOf(each.uplink)?.id === uplink.id,
     );
@@ -51,7 +51,7 @@
       of[1] === null ? [] : [row(...of)];
     const place: readonly Row[] = [
       row(texts.opening, of.opening, String),
-      row(texts.holds, of.occupant, (occupant) => occupant?.name ?? 'nothing'),
+      row(texts.holds, of.occupant, (occupant) => occupant?.name ?? texts.nothing),
     ];
     if (of.bus === 'm2') {
       return [
@@ -76,9 +76,9 @@
           ...told(texts.port, of.port, (address) => address.slice(5)),
           ...(valueOf(of.uplink) === null ? [] : [row(texts.shares, of.uplink, uplinkWords)]),
           ...told(texts.state, of.state, (state) => SLOT_STATE_WORDS[state]),
-          ...told(texts.hotPlug, of.hotPlug, (can) => (can ? 'yes' : 'no')),
+          ...told(texts.hotPlug, of.hotPlug, (can) => (can ? texts.yes : texts.no)),
           ...told(texts.cardsUpTo, of.cardLength, (most) => texts.halfLength(most === 'short')),
-          ...told(texts.openingIs, of.sharesOpening, (is) => (is ? 'shared' : texts.itsOwn)),
+          ...told(texts.openingIs, of.sharesOpening, (is) => (is ? texts.shared : texts.itsOwn)),
         ];
   }
 </script>

@@ -25,10 +25,10 @@
     if (filled.has(id)) {
       const seated = planned.find(({ slot }) => slot.id === id)?.card;
       const moved = valueOf(drawn.slots.find((slot) => slot.id === id)?.occupant ?? null);
-      return seated === undefined ? (moved?.name ?? 'nothing') : cardName(seated);
+      return seated === undefined ? (moved?.name ?? texts.nothing) : cardName(seated);
     }
-    if (emptied.has(id)) return 'nothing';
-    return occupant === null ? '?' : (occupant.value?.name ?? 'nothing');
+    if (emptied.has(id)) return texts.nothing;
+    return occupant === null ? '?' : (occupant.value?.name ?? texts.nothing);
   }
 </script>
 

@@ -2,6 +2,7 @@
   /** One column of a card, or of a part of one, as a field. Wrong input changes nothing and says what is expected. */
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { columnWords } from '$words/columns';
+  import { expectsWords } from '$words/expects';
   import { OPTION_WORDS } from '$words/options';
   import { printCell, takeCell, type Column } from '$core/catalogue';
   import { cellField as texts } from '$words/ui';
@@ -20,7 +21,8 @@
     refused = '';
     if (text.trim() === printed) return;
     const fresh = takeCell(of, column, text);
-    if (fresh === undefined) refused = texts.isNot(text.trim().slice(0, 30), column.cell.expects);
+    if (fresh === undefined)
+      refused = texts.isNot(text.trim().slice(0, 30), expectsWords(column.cell.expects));
     else onchange(fresh);
   }
 </script>

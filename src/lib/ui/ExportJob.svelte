@@ -22,7 +22,7 @@
         place,
         text:
           what === 'photograph'
-            ? 'photographs'
+            ? says.photographs
             : what === 'words'
               ? text
               : `${text} (${STAYED_WORDS[what]})`,
@@ -49,6 +49,7 @@
 <Modal
   open
   size="sm"
+  iconDescription={says.close}
   modalHeading={says.export(job.title || says.thisJob)}
   primaryButtonText={says.export2}
   secondaryButtonText={says.cancel}

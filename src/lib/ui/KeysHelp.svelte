@@ -10,7 +10,7 @@
     ['/', texts.searchInTheListOn],
     ['1 … 8', texts.goToTheStageSurvey],
     [texts.ctrlZ, texts.undoInEveryStage],
-    [texts.ctrlShiftZ, 'redo'],
+    [texts.ctrlShiftZ, texts.redo],
     ['N', texts.aNewJobInThe],
     ['B', texts.toTheBoardArrowsThen],
     [texts.alt, texts.theSlotFacesTheNext],
@@ -25,7 +25,14 @@
   ];
 </script>
 
-<Modal bind:open modalHeading={texts.keys} passiveModal size="sm" hasScrollingContent>
+<Modal
+  iconDescription={texts.close}
+  bind:open
+  modalHeading={texts.keys}
+  passiveModal
+  size="sm"
+  hasScrollingContent
+>
   <Checkbox
     labelText={texts.singleLettersAndDigitsAct}
     checked={letters.act}

@@ -15,6 +15,7 @@ import {
 } from '$core/backup';
 import type { Problem } from '$core/read';
 import { keptItems, takeIn } from '../state/restore';
+import { fromBackup } from '$words/backups';
 import { KEPT_LISTS } from '../state/stores';
 import { sha256 } from './sha256';
 
@@ -103,7 +104,7 @@ const work = {
     const change =
       takings === 'whole'
         ? replaced(here, there, KEPT_LISTS, freshId, now())
-        : merged(here, there, KEPT_LISTS, takings, freshId);
+        : merged(here, there, KEPT_LISTS, takings, freshId, fromBackup);
     // Laid down, and carried over.
     const of = 2 * (change.write.length + change.remove.length);
     await takeIn(change, (done) => onProgress(done, of));

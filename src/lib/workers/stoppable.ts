@@ -27,7 +27,7 @@ export function stoppable<Work>(start: () => Worker): Stoppable<Work> {
       stop = () => resolve(null);
       worker.addEventListener('error', ({ message }) => {
         if (running?.worker === worker) running = null;
-        reject(new Error(message || 'The worker could not be started'));
+        reject(new Error(message));
       });
     });
     // Nobody may be waiting when it dies.

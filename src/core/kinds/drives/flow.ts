@@ -209,7 +209,7 @@ function socketsFor(provider: Provider<DrivesCard>, need: DrivesNeed, machine: M
       socket: 'sata',
       count,
       ownPorts: Math.max(1, count),
-      id: 'drives board',
+      id: 'drives-board',
       overBoard: true,
       lacking: [
         ...(delivers.sataModules === 0 ? [otherDrive('m2')] : []),

@@ -42,7 +42,7 @@ export const usbNeed = {
   warms: 'other',
   units: ({ ports }) => ports,
   // Ports at the back and at the front are not the same ports.
-  pool: ({ where }) => (where === 'rear' ? REAR_PORTS : 'usb front'),
+  pool: ({ where }) => (where === 'rear' ? REAR_PORTS : 'usb-front'),
   isAtFront: ({ where }) => where === 'front',
   mounted: nothing,
   keeps: nothing,

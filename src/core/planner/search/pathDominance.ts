@@ -80,7 +80,7 @@ export class PathDominance {
         sockets.push(...own);
         things.push(...card.boardLeads.map(({ type }) => type));
       }
-      things.push(...plugAdaptersIn(card).map(({ fits }) => `at hand ${fits}`));
+      things.push(...plugAdaptersIn(card).map(({ fits }) => `at-hand ${fits}`));
       const first = `into ${slot.enclosureId}`;
       if (!taken.things.includes(first)) things.push(first);
     }

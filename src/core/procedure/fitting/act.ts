@@ -57,9 +57,11 @@ export const screwOf = (housing: string | null, number: number): Thing =>
 export const coverOf = (housing: string | null, number: number): Thing =>
   thing('cover', openingId(housing, number), openingName(housing, number));
 
+/** Stands behind the number of an opening that is not in the machine's own case. */
+const OF_BOX = '/box';
 /** Of the machine's own case by its number alone. */
 const openingName = (housing: string | null, number: number): string =>
-  housing === null ? String(number) : `${number} of the box`;
+  housing === null ? String(number) : `${number}${OF_BOX}`;
 
 /** What holds the brackets of a case; null while nobody told. */
 export function bracketHold({ case: room }: Pick<Machine, 'case'>): BracketHold | null {

@@ -10,7 +10,8 @@ import type { Machine, Slot } from '../../document/machine.ts';
 import { openingMiddleMm } from '../../placement/geometry.ts';
 import { machineAround } from '../../placement/housing.ts';
 import { plugsOf } from '../../placement/plugs.ts';
-import { leadRow } from '../../standards/innerLeads.ts';
+import type { BoardHeader } from '../../standards/headers.ts';
+import { leadRow, type LeadKind } from '../../standards/innerLeads.ts';
 import type { Step, StepCode } from '../step.ts';
 import type { Found } from './found.ts';
 
@@ -19,19 +20,35 @@ const THING_MM = { widthMm: 12, depthMm: 10 };
 /** A cover stands before its opening, as a plate. */
 const COVER_MM = { widthMm: 3, depthMm: 16, heightMm: 100 };
 
+/** What becomes part of a survey or is bought because of what was found, by name; screens have the words. */
+export interface FoundNames {
+  /** A longer lead of this kind, or of this name. */
+  readonly longer: (lead: LongerLead | LeadKind, name: string) => string;
+  readonly stuckCover: (opening: number) => string;
+  readonly bentPin: (header: BoardHeader) => string;
+  /** How a thing is moved that was found in the way. */
+  readonly moving: string;
+}
+export type LongerLead = 'data' | 'power' | 'outside';
+
 /** The job with what was found as facts of machine and cards, and what has to be bought for it; the plan stays as it was. */
-export function withFound(job: Job, step: Step, found: Found): Job {
+export function withFound(job: Job, step: Step, found: Found, names: FoundNames): Job {
   return job.plan === null
     ? job
     : step.code === 'joinEnd'
-      ? ofLead(job, step, found)
+      ? ofLead(job, step, found, names)
       : found.kind === 'knockedLoose'
         ? withKnockedLoose(job, found)
-        : ofSlot(job, step, found);
+        : ofSlot(job, step, found, names);
 }
 
 /** What is found of a lead of the machine itself. */
-function ofLead(job: Job, step: Extract<Step, { code: 'joinEnd' }>, found: Found): Job {
+function ofLead(
+  job: Job,
+  step: Extract<Step, { code: 'joinEnd' }>,
+  found: Found,
+  names: FoundNames,
+): Job {
   const { lead: id, socket: n } = step.on;
   const change = (to: (lead: InnerLead) => InnerLead): Job => ({
     ...job,
@@ -52,7 +69,7 @@ function ofLead(job: Job, step: Extract<Step, { code: 'joinEnd' }>, found: Found
   if (found.kind !== 'leadShort') return job;
   const { lead, name } = step.values;
   const kind = leadRow(lead).fromSupply === true ? 'powerLead' : 'headerLead';
-  return withLonger(job, kind, `longer ${name || lead}`);
+  return withLonger(job, kind, names.longer(lead, name));
 }
 
 /** A longer lead, bought for the machine itself, of which nobody has told price or delivery yet. */
@@ -84,12 +101,12 @@ const withKnockedLoose = (
 };
 
 /** What is found of a slot, its card, or a lead that goes to it. */
-function ofSlot(job: Job, step: Step, found: Found): Job {
+function ofSlot(job: Job, step: Step, found: Found, names: FoundNames): Job {
   const { machine } = job;
   const slot = machine.slots.find(({ id }) => id === step.slotId);
   const longer = LONGER[step.code];
   if (found.kind === 'leadShort' && longer !== undefined)
-    return withLonger(job, longer.kind, longer.what);
+    return withLonger(job, longer.kind, names.longer(longer.lead, ''));
   if (slot === undefined) return job;
   switch (found.kind) {
     case 'leadShort':
@@ -100,7 +117,7 @@ function ofSlot(job: Job, step: Step, found: Found): Job {
         ? { ...job, machine: withoutHeader(job, step, found.kind === 'noHeader') }
         : job;
     case 'pinBent':
-      return withBentPin(job, slot, step);
+      return withBentPin(job, slot, step, names);
     case 'notKeyed':
       return step.code === 'joinHeader' ? { ...job, machine: withUnkeyed(job, step) } : job;
     case 'knockedLoose':
@@ -117,7 +134,7 @@ function ofSlot(job: Job, step: Step, found: Found): Job {
           ...THING_MM,
           heightMm,
           movable,
-          moving: movable ? 'As it was found at the bench' : '',
+          moving: movable ? names.moving : '',
           ...(movable && hasPlug
             ? { plugAt: { xMm: xMm + THING_MM.widthMm / 2, yMm: middle } }
             : {}),
@@ -128,7 +145,7 @@ function ofSlot(job: Job, step: Step, found: Found): Job {
       const number = 'opening' in step.values ? step.values.opening : (valueOf(slot.opening) ?? 1);
       return {
         ...job,
-        machine: withObstacle(machine, plateAt(machine, number, `Cover of opening ${number}`)),
+        machine: withObstacle(machine, plateAt(machine, number, names.stuckCover(number))),
       };
     }
     case 'slotBroken':
@@ -159,12 +176,12 @@ function ofSlot(job: Job, step: Step, found: Found): Job {
 
 /** What is bought where a lead between things that stand where they stand is too short. */
 const LONGER: Readonly<
-  Partial<Record<StepCode, { readonly kind: Extra['kind']; readonly what: string }>>
+  Partial<Record<StepCode, { readonly kind: Extra['kind']; readonly lead: LongerLead }>>
 > = {
-  joinDrives: { kind: 'driveCable', what: 'longer data lead' },
-  joinDriveEnds: { kind: 'driveCable', what: 'longer data lead' },
-  feedDrives: { kind: 'powerLead', what: 'longer power lead' },
-  joinRear: { kind: 'outsideLead', what: 'longer lead behind' },
+  joinDrives: { kind: 'driveCable', lead: 'data' },
+  joinDriveEnds: { kind: 'driveCable', lead: 'data' },
+  feedDrives: { kind: 'powerLead', lead: 'power' },
+  joinRear: { kind: 'outsideLead', lead: 'outside' },
 };
 
 /** A lead that is too short for where the plan has it: another header, another slot, or a longer one. */
@@ -235,14 +252,14 @@ const withUnkeyed = (job: Job, step: Extract<Step, { code: 'joinHeader' }>): Mac
 };
 
 /** Of the board's header, or of the card's own. */
-function withBentPin(job: Job, slot: Slot, step: Step): Job {
+function withBentPin(job: Job, slot: Slot, step: Step, names: FoundNames): Job {
   if (step.code === 'joinHeader') {
     const { header } = step.values;
     const machine = withoutHeader(job, step, false);
     const id = `damage-${freeNumber(machine.damage, (n) => `damage-${n}`, 1)}`;
     return {
       ...job,
-      machine: { ...machine, damage: [...machine.damage, { id, what: `bent pin: ${header}` }] },
+      machine: { ...machine, damage: [...machine.damage, { id, what: names.bentPin(header) }] },
     };
   }
   if (step.code !== 'joinFront') return job;

@@ -88,7 +88,7 @@ const withPlates = (machine: Machine, fitted: readonly Done[]): Machine =>
       ({ id, enclosureId }) => id === on.slot && enclosureId === null,
     );
     return isInCase && on.opening !== undefined
-      ? withObstacle(soFar, plateAt(machine, on.opening, 'Plate'))
+      ? withObstacle(soFar, plateAt(machine, on.opening, ''))
       : soFar;
   }, machine);
 

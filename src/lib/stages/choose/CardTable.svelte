@@ -125,6 +125,7 @@
       id="card-search"
       size="sm"
       labelText={texts.searchCards}
+      closeButtonLabelText={texts.clear}
       placeholder={texts.namePlugBusIdentity}
       value={sifting.sought}
       on:input={(event) =>

@@ -19,10 +19,12 @@
       return then.state === 'unknown' ? texts.notKnown : texts.nothingServesItYet;
     const { high, unit } = then.flow;
     const wanted = unitsNeeded(need);
-    const units = wanted > 1 ? texts.of(Math.min(then.units, wanted), wanted) : '';
+    const units = wanted > 1 ? texts.of(Math.min(then.units, wanted), wanted) : null;
     const limit = unit === 'B/s' ? limitWords(then.flow) : '';
-    if (unit === 'count') return units === '' ? 'served' : units.slice(0, -2);
-    return texts.upTo(units, flowFigure(high, then.flow), limit && `, ${limit}`);
+    if (unit === 'count') return units ?? texts.served;
+    return [units ?? [], texts.upTo(flowFigure(high, then.flow)), limit === '' ? [] : limit]
+      .flat()
+      .join(', ');
   }
 </script>
 

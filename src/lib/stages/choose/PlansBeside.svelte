@@ -60,7 +60,7 @@
     [
       ...placements.map(({ card, slot }) => texts.in(cardName(card), slot.label)),
       ...moves.map(({ card, slot }) => texts.to(cardName(card), slot.label)),
-    ].join('; ') || 'nothing';
+    ].join('; ') || texts.nothing;
   const rows = $derived.by((): readonly Row[] => {
     const all = plans.map(({ plan }) => plan);
     const costs = COST_PARTS.map((part): Row => ({
@@ -73,7 +73,7 @@
       {
         name: texts.left,
         values: all.map(
-          ({ unmet }) => unmet.map(({ kind }) => KIND_WORDS[kind]).join(', ') || 'nothing',
+          ({ unmet }) => unmet.map(({ kind }) => KIND_WORDS[kind]).join(', ') || texts.nothing,
         ),
         isNumber: false,
       },

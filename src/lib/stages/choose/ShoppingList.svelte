@@ -20,12 +20,11 @@
     extra === null
       ? name
       : `${extraWords(extra)}${name === '' ? texts.notInTheCatalogue : ` – ${name}`}`;
-  const days = (leadDays: number | null) =>
-    leadDays === null ? 'here' : leadDays === 1 ? '1 day' : texts.days(leadDays);
+  const days = (leadDays: number | null) => (leadDays === null ? texts.here : texts.days(leadDays));
 
   async function save() {
     const { shoppingTable } = await import('$core/write');
-    const table = shoppingTable(list, { currency: money.currency, words });
+    const table = shoppingTable(list, texts.table(money.currency), words);
     // It goes to suppliers: its name says nobody's.
     download('shopping-list.csv', table, 'text/csv');
   }

@@ -69,7 +69,7 @@
     new Map(delivered(plan, asked).map((each) => [each.need.id, gets(each)]));
   function gets({ isUnmet, bytesPerSecond }: Delivered): string {
     if (isUnmet) return texts.notMet;
-    return bytesPerSecond === null ? 'met' : texts.upTo(inMegabytes(bytesPerSecond));
+    return bytesPerSecond === null ? texts.met : texts.upTo(inMegabytes(bytesPerSecond));
   }
   const now = $derived(asIs === null || request === null ? null : getsOf(asIs, request));
   const then = $derived(

@@ -21,7 +21,8 @@
   import StaticWays from './StaticWays.svelte';
   import DoesNotGo from './DoesNotGo.svelte';
   import TaskPicture from './TaskPicture.svelte';
-  import { numberWords, rearNumbers } from './rearNumbers';
+  import { numberWords } from '$words/rear';
+  import { rearNumbers } from './rearNumbers';
   import { taskPicture } from './taskPicture';
   import { ran } from '$lib/state/effects';
   import { bench as texts } from '$words/stages/fit';

@@ -18,7 +18,8 @@
   import { readLogbook } from '$lib/state/logbook';
   import type { JobModel } from '../jobModel.svelte';
   import StepStage from '../steps/StepStage.svelte';
-  import { numberWords, rearNumbers } from './rearNumbers';
+  import { numberWords } from '$words/rear';
+  import { rearNumbers } from './rearNumbers';
   import Procedure from './Procedure.svelte';
   import StaticWays from './StaticWays.svelte';
   import Photos from '../survey/Photos.svelte';

@@ -31,7 +31,7 @@
 
 <section class="paper" aria-label={texts.theListOnPaper}>
   <h1>{texts.fit(minutesWords(minutes))}</h1>
-  <p>{texts.haveReady([...tools, 'tray', texts.bagForWhatComesOut].join(', '))}</p>
+  <p>{texts.haveReady([...tools, texts.tray, texts.bagForWhatComesOut].join(', '))}</p>
   <ol>
     {#each steps as step, n (step.id)}
       {@const { title, detail } = stepWords(step)}

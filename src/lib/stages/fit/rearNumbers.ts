@@ -28,7 +28,3 @@ export function rearNumbers(
     at === slotId && (end === undefined ? n === on.socket : to === end) ? before + 1 : [],
   );
 }
-
-/** “number 3”, “numbers 3 and 4”. */
-export const numberWords = (numbers: readonly number[]): string =>
-  `${numbers.length === 1 ? 'number' : 'numbers'} ${numbers.join(' and ')}`;

@@ -6,6 +6,7 @@ import { restOf, restRequest, steps, withFound, type Found, type Step } from '$c
 import { shoppingList } from '$core/write';
 import { supplies } from '$lib/state/supplies.svelte';
 import { askPlanner } from '$lib/workers/planner';
+import { FOUND_NAMES } from '$words/found';
 import { inMoney } from '$words/figures';
 import { stepWords } from '$words/steps';
 import { rest as texts } from '$words/stages/fit';
@@ -25,7 +26,7 @@ export async function planRest(
   found: Found,
   waiting: AbortSignal,
 ): Promise<RestPlanned | null> {
-  const told = withFound(job, step, found);
+  const told = withFound(job, step, found, FOUND_NAMES);
   const { library, extras } = supplies;
   const request = restRequest(told, { cards: supplies.cards ?? [], extras, library });
   const choice = await askPlanner(

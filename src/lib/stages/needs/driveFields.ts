@@ -36,7 +36,7 @@ export const DRIVE_FIELDS: readonly DriveField[] = [
   text('maker', texts.maker),
   text('model', texts.model),
   number('gigabytes', texts.sizeGb, 1, false),
-  choice('medium', texts.kind, ['solidState', 'solid-state'], ['hardDisk', texts.hardDisk]),
+  choice('medium', texts.kind, ['solidState', texts.solidState], ['hardDisk', texts.hardDisk]),
   choice('form', texts.form, ...DRIVE_FORMS.map((form): Option => [form, DRIVE_FORM_WORDS[form]])),
   choice(
     'socket',

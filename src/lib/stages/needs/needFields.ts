@@ -11,7 +11,8 @@ import {
   WIFI_BANDS,
 } from '$core/standards';
 import { Need, needKindOf, type NeedKind } from '$core/kinds';
-import { boundsAt, boundsWords, isWithin, type NumberBounds } from '$core/parts';
+import { boundsWords } from '$words/expects';
+import { boundsAt, isWithin, type NumberBounds } from '$core/parts';
 import { typedMeasure, unitOfName } from '$core/read';
 import { valueAt, withValueAt } from '$core/paths';
 import { DRIVER_SCOPE_WORDS } from '$words/kinds/drivers';
@@ -64,7 +65,12 @@ const MEGABYTE = 1e6;
 const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
   screens: [
     number('count', texts.screens),
-    choice('into', texts.joinedTo, ['screen', 'screens'], ['card', texts.anotherCardByALoop]),
+    choice(
+      'into',
+      texts.joinedTo,
+      ['screen', texts.theirScreens],
+      ['card', texts.anotherCardByALoop],
+    ),
     number('mode.widthPx', texts.pixelsAcross),
     number('mode.heightPx', texts.pixelsDown),
     number('mode.refreshHz', texts.refreshHz),
@@ -91,14 +97,14 @@ const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
   ],
   usb: [
     number('ports', texts.ports),
-    choice('where', texts.atThe, ['rear', 'back'], ['front', 'front']),
+    choice('where', texts.atThe, ['rear', texts.back], ['front', texts.front]),
     number('bytesPerSecond', texts.oneAloneMbS, MEGABYTE),
     number('milliamps', texts.currentPerPortMa0),
     tick('typeC', texts.typeC),
     choice(
       'device',
       texts.copiedToOrFrom,
-      [null, 'whatever'],
+      [null, texts.whatever],
       ...USB_DEVICES.map((each): Option => [each, USB_DEVICE_WORDS[each]]),
     ),
     choice(
@@ -152,28 +158,38 @@ const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
       texts.socket,
       ...WANTED_DRIVES.map((each): Option => [each, WANTED_DRIVE_WORDS[each]]),
     ),
-    choice('medium', texts.theyAre, ['solidState', 'solid-state'], ['hardDisk', texts.hardDisks]),
+    choice(
+      'medium',
+      texts.theyAre,
+      ['solidState', texts.solidState],
+      ['hardDisk', texts.hardDisks],
+    ),
     choice(
       'array',
       texts.used,
-      ['single', 'separately'],
+      ['single', texts.separately],
       ['mirror', texts.asAMirror],
       ['stripe', texts.asAStripe],
       ['parity', texts.withParity],
     ),
-    choice('direction', texts.theFigureIsFor, ['read', 'reading'], ['write', 'writing']),
+    choice('direction', texts.theFigureIsFor, ['read', texts.reading], ['write', texts.writing]),
     tick('usedDrives', texts.usedBefore),
-    tick('bootable', 'bootable'),
+    tick('bootable', texts.bootable),
     tick('systemDriver', texts.runsOnTheSystemsOwn),
   ],
   sas: [
     number('count', texts.drives),
-    choice('medium', texts.theyAre, ['hardDisk', texts.hardDisks], ['solidState', 'solid-state']),
+    choice(
+      'medium',
+      texts.theyAre,
+      ['hardDisk', texts.hardDisks],
+      ['solidState', texts.solidState],
+    ),
     number('bytesPerSecond', texts.eachMbS, MEGABYTE),
     choice('together', texts.while, [true, texts.allAtWork], [false, texts.oneAlone]),
-    choice('direction', texts.theFigureIsFor, ['read', 'reading'], ['write', 'writing']),
+    choice('direction', texts.theFigureIsFor, ['read', texts.reading], ['write', texts.writing]),
     tick('usedDrives', texts.usedBefore),
-    tick('bootable', 'bootable'),
+    tick('bootable', texts.bootable),
   ],
   serialLink: [
     number('ports', texts.ports),
@@ -186,7 +202,7 @@ const NEED_FIELDS: Readonly<Record<NeedKind, readonly NeedField[]>> = {
   ],
   legacy: [
     number('ports', texts.ports),
-    choice('port', texts.kind, ['serial', 'serial'], ['parallel', 'parallel']),
+    choice('port', texts.kind, ['serial', texts.serial], ['parallel', texts.parallel]),
   ],
   otherDevice: [
     choice(

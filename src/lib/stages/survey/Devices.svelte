@@ -9,7 +9,7 @@
     type TreeNode,
   } from '$core/read';
   import type { Machine } from '$core/document';
-  import { DEVICE_PROBLEM_WORDS } from '$words/deviceProblems';
+  import { DEVICE_PROBLEM_WORDS, statusWords } from '$words/deviceProblems';
   import { linkWords } from '$words/figures';
   import { devices as texts } from '$words/stages/survey';
 
@@ -56,7 +56,7 @@
       {@const problem = deviceProblemIn(status)}
       <li>
         <strong>{name || texts.noName}</strong>
-        {status} <code>{id}</code>
+        {statusWords(status)} <code>{id}</code>
         {#if problem !== null}
           <span class="meaning"
             >{DEVICE_PROBLEM_WORDS[problem].means} {DEVICE_PROBLEM_WORDS[problem].next}</span

@@ -28,18 +28,36 @@
   </div>
   <p class="quiet">{texts.orByHand}</p>
   {#each LINUX_COMMANDS as command (command)}
-    <CodeSnippet type="single" code={command} feedback={texts.copied} />
+    <CodeSnippet
+      type="single"
+      code={command}
+      feedback={texts.copied}
+      copyButtonDescription={texts.copy}
+      aria-label={texts.whatToType}
+    />
   {/each}
 </details>
 <details>
   <summary>{texts.windows}</summary>
   <p class="quiet">{texts.oneLineInItsShell}</p>
-  <CodeSnippet type="single" code={OTHER_SYSTEM_COMMAND} feedback={texts.copied} />
+  <CodeSnippet
+    type="single"
+    code={OTHER_SYSTEM_COMMAND}
+    feedback={texts.copied}
+    copyButtonDescription={texts.copy}
+    aria-label={texts.whatToType}
+  />
 </details>
 <details>
   <summary>{texts.macos}</summary>
   <p class="quiet">{texts.oneLineInItsTerminal}</p>
-  <CodeSnippet type="single" code={THIRD_SYSTEM_COMMAND} feedback={texts.copied} />
+  <CodeSnippet
+    type="single"
+    code={THIRD_SYSTEM_COMMAND}
+    feedback={texts.copied}
+    copyButtonDescription={texts.copy}
+    aria-label={texts.whatToType}
+  />
 </details>
 <details>
   <summary>{texts.namesOfDevices}</summary>

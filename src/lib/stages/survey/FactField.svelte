@@ -4,6 +4,7 @@
   import { disagreeing, override } from '$core/survey';
   import type { Fact } from '$core/parts';
   import { SOURCE_SHORT } from '$words/facts';
+  import { UNIT_WORDS } from '$words/figures';
   import type { FieldKind } from './fields';
   import { factField as texts } from '$words/stages/survey';
 
@@ -67,7 +68,7 @@
     <TextInput
       {id}
       size="sm"
-      labelText={kind.unit ? `${label}, ${kind.unit}` : label}
+      labelText={kind.unit ? texts.inUnit(label, UNIT_WORDS[kind.unit]) : label}
       value={printed}
       placeholder={texts.notKnown}
       invalid={refused !== ''}

@@ -15,7 +15,7 @@
   import { known, looseLead, type InnerLead } from '$core/parts';
   import { opensFor } from '$lib/ui/fold';
   import { capital } from '$words/stepWords';
-  import { END_WORDS, LEAD_WORDS, PART_WORDS, leadName } from '$words/leads';
+  import { END_WORDS, LEAD_WORDS, PART_WORDS, leadName, BUILD_LEAD_WORDS } from '$words/leads';
   import { innerWork as texts } from '$words/stages/survey';
 
   let { machine, change }: { machine: Machine; change: (machine: Machine) => void } = $props();
@@ -23,7 +23,7 @@
   const MOST_LEADS = 128;
   const LONGEST = 60;
   const STATES = [
-    ['loose', 'loose'],
+    ['loose', texts.loose],
     ['joined', texts.pluggedIn],
     ['unknown', texts.notKnown],
     ['none', texts.nothingThere],
@@ -61,9 +61,11 @@
   /** Every part, and the leads that every machine has. */
   function buildFromNothing() {
     const fresh: InnerLead[] = [...leads];
-    for (const each of BUILD_LEADS)
-      if (!leads.some((other) => other.kind === each.kind && other.name === each.name))
-        fresh.push(looseLead(idFor(fresh), each.kind, each.name, 'technician'));
+    for (const { kind, name: of } of BUILD_LEADS) {
+      const name = BUILD_LEAD_WORDS[of];
+      if (!leads.some((other) => other.kind === kind && other.name === name))
+        fresh.push(looseLead(idFor(fresh), kind, name, 'technician'));
+    }
     change({ ...machine, toFit: [...MACHINE_PARTS], leads: fresh });
   }
 

@@ -17,7 +17,7 @@
   }: { machine: Machine; slot: Slot; change: (machine: Machine) => void } = $props();
 
   const HOLDS = [
-    ['anything', 'anything'],
+    ['anything', texts.anything],
     ['pcie', texts.aPciExpressModule],
     ['sata', texts.aSataModule],
   ] as const;

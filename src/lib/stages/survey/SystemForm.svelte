@@ -18,8 +18,8 @@
     });
 
   const SECURE = choiceField([
-    [true, 'on'],
-    [false, 'off'],
+    [true, texts.on],
+    [false, texts.off],
   ] as const);
 
   const system = $derived(machine.system);

@@ -23,6 +23,7 @@ import {
 import type { FactCode } from '$core/rules';
 import { CABLE_WORDS, LEAD_CONDITION_WORDS } from '$words/networkPath';
 import { SLOT_STATE_WORDS } from '$words/choices';
+import { OPTION_WORDS } from '$words/options';
 import { INPUT_WORDS, SIGNAL_WORDS, SYSTEM_FAMILY_WORDS } from '$words/things';
 import {
   DATE_FIELD,
@@ -43,12 +44,12 @@ import { factFields as texts } from '$words/stages/survey';
 const INPUTS = SCREEN_INPUTS.map((input) => [input, INPUT_WORDS[input]] as const);
 
 /** Words for nothing at all. */
-const NOTHING = ['nothing', 'none', 'empty', 'no', '-', '–'];
+const NOTHING = [...texts.wordsForNothing, '-', '–'];
 
 /** A card by its name, or nothing. */
 const OCCUPANT: FieldKind<{ readonly occupant: Occupant | null }> = {
   expects: texts.nothingOrTheNameOf,
-  print: ({ occupant }) => occupant?.name ?? 'nothing',
+  print: ({ occupant }) => occupant?.name ?? texts.nothing,
   parse: (text) => ({
     occupant: NOTHING.includes(text.toLowerCase()) ? null : occupantNamed(text.slice(0, 200)),
   }),
@@ -58,14 +59,14 @@ const FAMILY = choiceField(
   SYSTEM_FAMILIES.map((family) => [family, SYSTEM_FAMILY_WORDS[family]] as const),
 );
 const ARCHITECTURE = choiceField([
-  ['x86-64', 'x86, 64 bit'],
-  ['x86-32', 'x86, 32 bit'],
-  ['arm64', 'ARM, 64 bit'],
+  ['x86-64', texts.x8664Bit],
+  ['x86-32', texts.x8632Bit],
+  ['arm64', texts.arm64Bit],
 ] as const);
 
 const COVERS = choiceField([
-  ['screwed', 'screwed'],
-  ['clipped', 'clipped'],
+  ['screwed', texts.screwed],
+  ['clipped', texts.clipped],
   ['snapped', texts.snappedOff],
 ] as const);
 
@@ -80,10 +81,12 @@ export const FIELD = {
   'slot.state': choiceField(SLOT_STATES.map((state) => [state, SLOT_STATE_WORDS[state]] as const)),
   'slot.openEnd': choiceField([
     [true, texts.openAtItsEnd],
-    [false, 'closed'],
+    [false, texts.closed],
   ] as const),
   'slot.powerWatts': numberField(texts.aNumberOfWatts, 'slots.powerWatts'),
-  'slot.keying': choiceField(PCI_KEYINGS.map((keying) => [keying, keying] as const)),
+  'slot.keying': choiceField(
+    PCI_KEYINGS.map((keying) => [keying, OPTION_WORDS[keying] ?? keying] as const),
+  ),
   'slot.splits': choiceField([
     [true, texts.canBeSplit],
     [false, texts.cannotBeSplit],
@@ -105,7 +108,7 @@ export const FIELD = {
   'case.covers': COVERS,
   'case.frontCovers': COVERS,
   'case.panelHeld': choiceField([
-    ['screws', 'screws'],
+    ['screws', texts.screws],
     ['latch', texts.aLatch],
   ] as const),
   'case.opensBothSides': choiceField([
@@ -135,12 +138,12 @@ export const FIELD = {
   'secondSystem.version': VERSION_FIELD,
   'secondSystem.architecture': ARCHITECTURE,
   'firmware.kind': choiceField([
-    ['uefi', 'UEFI'],
-    ['bios', 'BIOS'],
+    ['uefi', texts.uefi],
+    ['bios', texts.bios],
   ] as const),
   'firmware.date': DATE_FIELD,
   'firmware.largeWindows': choiceField([
-    [true, 'given'],
+    [true, texts.given],
     [false, texts.notGiven],
   ] as const),
   'lead.cable': choiceField(CABLE_CLASSES.map((cable) => [cable, CABLE_WORDS[cable]] as const)),

@@ -15,12 +15,14 @@ import {
 import { FAN_CELL } from '$core/catalogue';
 import { Machine } from '$core/document';
 import { safeParse } from 'zod/mini';
-import { boundsAt, boundsWords, isWithin, schemaAt } from '$core/parts';
+import { boundsAt, isWithin, schemaAt } from '$core/parts';
+import type { FieldUnit } from '$words/figures';
+import { boundsWords, expectsWords } from '$words/expects';
 import { typedMeasure, unitOfName } from '$core/read';
 import { fields as texts } from '$words/stages/survey';
 
 export interface FieldKind<Value> {
-  readonly unit?: string;
+  readonly unit?: FieldUnit;
   /** For the sentence that refuses other input: “… is not {expects}”. */
   readonly expects: string;
   readonly print: (value: Value) => string;
@@ -108,7 +110,7 @@ type TheFan = { readonly fan: NonNullable<ReturnType<typeof FAN_CELL.parse>> | n
 /** A fan as “60–130, 20”: from and to along the card, and the air it wants; “none” for none. */
 export const FAN_FIELD: FieldKind<TheFan> = {
   unit: 'mm',
-  expects: texts.orNone(FAN_CELL.expects),
+  expects: texts.orNone(expectsWords(FAN_CELL.expects)),
   print: ({ fan }) => (fan === null ? 'none' : FAN_CELL.print(fan)),
   parse: (text) => {
     if (text.toLowerCase() === 'none') return { fan: null };
@@ -371,7 +373,7 @@ export const HEADERS_FIELD: FieldKind<Headers> = {
 
 /** Speeds in megabits per second as “1000, 2500”. */
 export const SPEEDS_FIELD: FieldKind<readonly number[]> = {
-  unit: texts.mbS,
+  unit: 'Mb/s',
   expects: texts.aListOf(ETHERNET_MEGABITS.join(', ')),
   print: (speeds) => speeds.join(', '),
   parse: (text) => {

@@ -11,6 +11,9 @@ export const THING_WORDS: Readonly<Record<BackupDifference['kind'], string>> = {
   bin: 'In the bin',
 };
 
+/** A job of the backup beside the one that is here. */
+export const fromBackup = (title: string): string => `${title} (from the backup)`;
+
 export const STANDING_WORDS: Readonly<Record<BackupDifference['standing'], string>> = {
   new: 'new',
   same: 'the same',

@@ -68,6 +68,12 @@ export function trayWords(things: readonly Thing[]): string {
   ].join(', ');
 }
 
+/** An opening by its number, in the case or in the box. */
+const openingWords = (name: string): string => {
+  const [number = '', box] = name.split('/');
+  return box === undefined ? number : `${number} of the box`;
+};
+
 /** “1, 2 and 3”. */
 const listed = (words: readonly string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
@@ -83,11 +89,11 @@ function thingWords({ kind, name }: Thing): string {
     case 'bar':
       return 'bar over the brackets';
     case 'cover':
-      return `slot cover ${name}`;
+      return `slot cover ${openingWords(name)}`;
     case 'frontCover':
       return `front cover of ${name}`;
     case 'screw':
-      return /^\d/.test(name) ? `screw of opening ${name}` : `screw of ${name}`;
+      return /^\d/.test(name) ? `screw of opening ${openingWords(name)}` : `screw of ${name}`;
     case 'plugs':
       return `plugs and leads of ${name}`;
     case 'plug':

@@ -94,6 +94,8 @@ export const rows = {
   mm: (lengthMm: string | number) => `${lengthMm} mm`,
   highMovable: (heightMm: string | number, movable: boolean) =>
     `${heightMm} high${movable ? ', movable' : ''}`,
+  planned: 'planned',
+  tried: 'tried',
 };
 
 /** Of `slotWords.ts`. */

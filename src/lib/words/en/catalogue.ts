@@ -47,6 +47,7 @@ export const catalogueView = {
   takenBack: (name: string | number) => `${name} taken back`,
   asTheSupplierSays: 'As the supplier says',
   remove: 'Remove',
+  clear: 'Clear what is searched for',
 };
 
 /** Of `ImportTable.svelte`. */
@@ -99,6 +100,8 @@ export const partTable = {
   from: 'From',
   here: 'here',
   supplierChangedHere: 'supplier, changed here',
+  supplier: 'supplier',
+  own: 'own',
 };
 
 /** Of `Statements.svelte`. */
@@ -122,6 +125,7 @@ export const statements = {
 export const comparison = {
   bracket: (bracket: string | number) => `${bracket} bracket`,
   noFan: 'no fan',
+  fan: 'fan',
 };
 
 /** Of `ownParts.svelte.ts`. */

@@ -1,5 +1,13 @@
 /** What a device's problem usually means, and what to do next. */
-import type { DeviceProblem } from '$core/standards';
+import { NO_DRIVER, NOT_WORKING, type DeviceProblem } from '$core/standards';
+
+const STATUS_WORDS: Readonly<Record<string, string>> = {
+  [NO_DRIVER]: 'no driver installed',
+  [NOT_WORKING]: 'does not work',
+};
+
+/** A status as its system has it, or where that has none. */
+export const statusWords = (status: string): string => STATUS_WORDS[status] ?? status;
 
 export const DEVICE_PROBLEM_WORDS: Readonly<
   Record<DeviceProblem, { readonly means: string; readonly next: string }>

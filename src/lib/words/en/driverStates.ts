@@ -3,7 +3,7 @@ import { isDriven, type DriverChoice } from '$core/drivers';
 import type { DriverOutcome, DriverState } from '$core/diagnosis';
 import type { DriverWays } from '$core/document';
 import type { Verdict } from '$core/rules';
-import { DEVICE_PROBLEM_WORDS } from './deviceProblems';
+import { DEVICE_PROBLEM_WORDS, statusWords } from './deviceProblems';
 import { OUTRANKS_WORDS } from './driverSteps';
 import { differenceWords } from './observed';
 
@@ -31,7 +31,9 @@ export const seenDriverWords = (
   absent: string,
 ): string => {
   if (seen === null) return absent;
-  return [seen.driver ?? 'no driver', seen.status].filter((part) => part !== '').join('; ');
+  return [seen.driver ?? 'no driver', statusWords(seen.status)]
+    .filter((part) => part !== '')
+    .join('; ');
 };
 
 /** What is planned for it, and before what that stands. */
@@ -79,7 +81,7 @@ export function outcomeWords(state: DriverState): string {
           : `Runs on ${now?.driver ?? ''}, the system’s basic driver. Install ${planned}.`;
     case 'problem':
       return known === null
-        ? `The system says: ${now?.status ?? ''}.`
+        ? `The system says: ${statusWords(now?.status ?? '')}.`
         : `${known.means} ${known.next}`;
     case 'noDriver':
       return isDriven(choice)

@@ -1,5 +1,6 @@
 /** Numbers as a technician reads them. */
 import type { Link, ScreenMode } from '$core/standards';
+import type { KeptUnit } from '$core/read';
 import type { Unit } from '$core/rules';
 
 const whole = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 });
@@ -77,6 +78,24 @@ export function figure(value: number, unit: Unit): string {
       return whole.format(value);
   }
 }
+
+/** What a field is in, where no unit is typed. */
+export const UNIT_WORDS: Readonly<Record<FieldUnit, string>> = {
+  mm: 'mm',
+  inch: 'inch',
+  m: 'm',
+  W: 'W',
+  g: 'g',
+  mA: 'mA',
+  Hz: 'Hz',
+  GB: 'GB',
+  TB: 'TB',
+  MB: 'MB',
+  'B/s': 'B/s',
+  'Mb/s': 'Mb/s',
+  'Gb/s': 'Gb/s',
+};
+export type FieldUnit = KeptUnit | 'inch';
 
 /** A length of time, as exact as a copy can be foretold. */
 export function inTime(seconds: number): string {

@@ -1,5 +1,11 @@
 /** Leads inside a machine, their ends, and parts of the machine itself, in words. */
-import { leadRow, type LeadEndKind, type LeadKind, type MachinePart } from '$core/standards';
+import {
+  leadRow,
+  type BuildLead,
+  type LeadEndKind,
+  type LeadKind,
+  type MachinePart,
+} from '$core/standards';
 import type { HandOverSheet } from '$core/write';
 
 export const LEAD_WORDS: Readonly<Record<LeadKind, string>> = {
@@ -46,6 +52,17 @@ export const PART_WORDS: Readonly<Record<MachinePart, string>> = {
   memory: 'memory',
   posts: 'board posts',
   board: 'board',
+};
+
+/** What a machine that is built from nothing has to have joined, where a kind has several. */
+export const BUILD_LEAD_WORDS: Readonly<Record<BuildLead, string>> = {
+  '': '',
+  processorFan: 'processor fan',
+  caseFan: 'case fan',
+  powerSwitch: 'power switch',
+  resetSwitch: 'reset switch',
+  powerLight: 'power light',
+  driveLight: 'drive light',
 };
 
 /** “fan, 4 pins (case fan)”. */

@@ -1,6 +1,7 @@
 /** What a report shows of the cards of the accepted plan, in words. */
 import type { DeviceObservation, Observation } from '$core/document';
 import type { ReportDifference } from '$core/diagnosis';
+import { statusWords } from './deviceProblems';
 import { counted, linkWords } from './figures';
 
 /** “2 of 3 cards seen”. */
@@ -34,7 +35,7 @@ export function differenceWords(difference: ReportDifference): string {
     case 'driverOlder':
       return `Runs on ${difference.running}, which is older than the planned ${difference.planned}. Install the planned driver.`;
     case 'trouble':
-      return `The system reports: ${difference.status}.`;
+      return `The system reports: ${statusWords(difference.status)}.`;
   }
 }
 

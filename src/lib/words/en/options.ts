@@ -11,6 +11,11 @@ export const OPTION_WORDS: Readonly<Record<string, string>> = {
   m2: 'M.2',
   sata: 'SATA',
   ...BOOT_WORDS,
+  copper: 'copper',
+  sfp: 'SFP',
+  universal: 'universal',
+  yes: 'yes',
+  no: 'no',
   full: 'full height',
   low: 'low profile',
 };

@@ -1,4 +1,5 @@
 /** What could not be read, and where, in one sentence. */
+import { expectsWords } from './expects';
 import type { Problem, ProblemCode } from '$core/read';
 
 const WORDS: Readonly<Record<ProblemCode, string>> = {
@@ -101,14 +102,14 @@ const WORDS: Readonly<Record<ProblemCode, string>> = {
 
 export function problemWords(problem: Problem): string {
   return WORDS[problem.code]
-    .replace('{expected}', problem.expected ?? '?')
+    .replace('{expected}', expectsWords(problem.expected ?? '?'))
     .replace('{found}', problem.found ?? '?');
 }
 
 export function problemPlace({ line, offset, at }: Problem): string {
   return [
     line === undefined ? '' : `line ${line}`,
-    at ?? '',
+    at === '' ? 'the whole record' : (at ?? ''),
     offset === undefined ? '' : `offset ${offset.toString(16)}h`,
   ]
     .filter((part) => part !== '')

@@ -2,6 +2,7 @@
 import type { LeadEnd } from '$core/kinds';
 import type { RearSocketKind } from '$core/standards';
 import type { RearSockets } from '$core/assembly';
+import { plural } from './figures';
 import { SCREEN_ADAPTER_WORDS } from './things';
 
 const SOCKET_WORDS: Readonly<Record<RearSocketKind, string>> = {
@@ -67,3 +68,7 @@ export function leadEndWords(end: LeadEnd): string {
       return 'free';
   }
 }
+
+/** “number 3”, “numbers 3 and 4”. */
+export const numberWords = (numbers: readonly number[]): string =>
+  `${plural(numbers.length, 'number', 'numbers')} ${numbers.join(' and ')}`;

@@ -105,6 +105,7 @@ export const jobList = {
   jobsAreKeptInThis:
     'Jobs are kept in this browser and nowhere else. Export a job to take it elsewhere; back up everything to keep it.',
   untitledJob: 'untitled job',
+  clear: 'Clear what is searched for',
 };
 
 /** Of `JobTableRow.svelte`. */

@@ -1,5 +1,6 @@
 /** What findings are about, in words. */
 import { findingRow, type Finding, type SubjectKind, type Subjects } from '$core/rules';
+import { IN_USE_HERE, OWN_BENCH } from '$core/parts';
 import { FLOW_WORDS } from './stages';
 import {
   BACKING_WORDS,
@@ -18,12 +19,23 @@ import {
 import { OPTION_WORDS } from './options';
 
 /** By what kind of thing it is. */
+const SOURCE_OF: Readonly<Record<string, string>> = {
+  [OWN_BENCH]: 'our own bench',
+  [IN_USE_HERE]: 'in use in this machine',
+};
+
+/** Who said it: a document, a person, or what Tenant itself saw. */
+function sourceWords(source: string): string {
+  return source.replace(/^\w+/, (word) => SOURCE_OF[word] ?? word);
+}
+
 const SUBJECT_WORDS: { readonly [Kind in SubjectKind]: (subject: Subjects[Kind]) => string } = {
   name: (name) => (name === '' ? 'the far end' : name),
+  source: sourceWords,
   bus: (bus) => OPTION_WORDS[bus] ?? bus,
   key: asItIs,
   signal: (signal) => SIGNAL_WORDS[signal],
-  keying: asItIs,
+  keying: (keying) => OPTION_WORDS[keying] ?? keying,
   height: (height) => HEIGHT_WORDS[height],
   frontLead: (lead) => HEADER_WORDS[lead],
   header: (header) => HEADER_WORDS[header],

@@ -17,6 +17,8 @@ export const exportJob = {
   goesOutInWordsRead: 'Goes out in words: read it before you export',
   nothingIsLeftOut: 'Nothing is left out.',
   leftOutText: (stayed: number) => `Left out: ${counted(stayed, 'text')}`,
+  photographs: 'photographs',
+  close: 'Close',
 };
 
 /** Of `ExportTicks.svelte`. */
@@ -68,6 +70,8 @@ export const keysHelp = {
   acceptTheProposedPlanOr: 'accept the proposed plan, or what is on trial, in Choose',
   tickTheStepAndGo: 'tick the step and go to the next, in Prepare, Fit, Drivers and Hand over',
   takeBackTheLastTick: 'take back the last tick there',
+  redo: 'redo',
+  close: 'Close',
 };
 
 /** Of `RenewalNotice.svelte`. */

@@ -43,11 +43,16 @@ function drivesWanted(need: NeedOf<'drives'>): string {
   return usableGigabytes === 0 ? drives : `${figure(usableGigabytes, 'GB')} on ${drives}`;
 }
 
+const ARRAY_WORDS = {
+  parity: 'with parity',
+  mirror: 'as a mirror',
+  stripe: 'as a stripe',
+} as const;
+
 function figureWanted({ array, bytesPerSecond, together, direction }: NeedOf<'drives'>): string {
   const rate = inMegabytes(bytesPerSecond);
   if (array === 'single') return `${rate} each ${together ? 'together' : 'alone'}`;
-  const how = array === 'parity' ? 'with parity' : `as a ${array}`;
-  return `${how}, ${rate} ${direction === 'read' ? 'reading' : 'writing'}`;
+  return `${ARRAY_WORDS[array]}, ${rate} ${direction === 'read' ? 'reading' : 'writing'}`;
 }
 
 export const drivesNeed: NeedWords<NeedOf<'drives'>> = {

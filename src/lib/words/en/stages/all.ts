@@ -34,6 +34,7 @@ export const jobLog = {
   when: 'When',
   who: 'Who',
   what: 'What',
+  close: 'Close',
 };
 
 /** Of `JobPage.svelte`. */
@@ -188,6 +189,10 @@ export const slotFacts = {
   halfLength: (isShort: boolean) => `${isShort ? 'half' : 'full'} length`,
   openingIs: 'Opening is',
   itsOwn: 'its own',
+  nothing: 'nothing',
+  yes: 'yes',
+  shared: 'shared',
+  no: 'no',
 };
 
 /** Of `SlotTable.svelte`. */
@@ -199,6 +204,7 @@ export const slotTable = {
   holds: 'Holds',
   planned: 'Planned',
   noSlotsYetTheSurvey: 'No slots yet: the survey has not begun.',
+  nothing: 'nothing',
 };
 
 /** Of `StageRail.svelte`. */

@@ -1,3 +1,5 @@
+import { counted } from '../figures';
+
 /** Of `AcceptedPlan.svelte`. */
 export const acceptedPlan = {
   theAcceptedPlan: 'The accepted plan',
@@ -46,6 +48,7 @@ export const cardTable = {
   cheapestFirst: 'cheapest first',
   quickestHereFirst: 'quickest here first',
   byName: 'by name',
+  clear: 'Clear what is searched for',
 };
 
 /** Of `ChooseStage.svelte`. */
@@ -156,9 +159,9 @@ export const needStrip = {
   metByTheMachineAs: 'met by the machine as it is',
   notKnown: 'not known',
   nothingServesItYet: 'nothing serves it yet',
-  of: (min: string | number, wanted: string | number) => `${min} of ${wanted}, `,
-  upTo: (units: string | number, flowFigure: string | number, limit: string | number) =>
-    `${units}up to ${flowFigure}${limit}`,
+  of: (least: number, wanted: number) => `${least} of ${wanted}`,
+  upTo: (figure: string) => `up to ${figure}`,
+  served: 'served',
 };
 
 /** Of `Pins.svelte`. */
@@ -241,6 +244,7 @@ export const plansBeside = {
   cards: 'Cards',
   left: 'Left',
   score: 'Score',
+  nothing: 'nothing',
 };
 
 /** Of `PowerPicture.svelte`. */
@@ -311,6 +315,15 @@ export const running = {
 
 /** Of `ShoppingList.svelte`. */
 export const shoppingList = {
+  here: 'here',
+  table: (currency: string) => ({
+    columns: ['What', 'For', 'Count', 'Days', `Each in ${currency}`, `Together in ${currency}`],
+    sums: {
+      net: (isLeast: boolean) => `Before tax${isLeast ? ', at least' : ''}`,
+      tax: (isLeast: boolean) => `Tax${isLeast ? ', at least' : ''}`,
+      gross: (isLeast: boolean) => `Total${isLeast ? ', at least' : ''}`,
+    },
+  }),
   shoppingList: 'Shopping list',
   for: (title: string | number, customer: string | number) => `: ${title}, for ${customer}`,
   asCsv: 'As CSV',
@@ -327,7 +340,7 @@ export const shoppingList = {
   total: (currency: string | number) => `Total, ${currency}`,
   atLeast: 'at least ',
   notInTheCatalogue: ' – not in the catalogue',
-  days: (leadDays: string | number) => `${leadDays} days`,
+  days: (leadDays: number) => counted(leadDays, 'day'),
 };
 
 /** Of `TrialBox.svelte`. */
@@ -414,4 +427,5 @@ export const whatIf = {
   outForGood: (occupantName: string | number) => `${occupantName} out for good`,
   notMet: 'not met',
   upTo: (bytesPerSecond: string | number) => `up to ${bytesPerSecond}`,
+  met: 'met',
 };

@@ -90,6 +90,7 @@ export const procedure = {
   bagForWhatComesOut: 'bag for what comes out',
   haveReady: (value: string | number) => `Have ready: ${value}.`,
   caution: (cautionWords: string | number) => `Caution: ${cautionWords}`,
+  tray: 'tray',
 };
 
 /** Of `StaticWays.svelte`. */

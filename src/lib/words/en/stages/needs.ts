@@ -93,6 +93,7 @@ export const driveFields = {
   heightMm: 'Height, mm',
   chips: 'Chips',
   notTold: 'not told',
+  solidState: 'solid-state',
 };
 
 /** Of `needFields.ts`. */
@@ -160,4 +161,15 @@ export const needFields = {
   whichDevices: 'Which devices',
   aWholeNumberIsExpected: (whole: boolean, boundsWords: string | number) =>
     `A ${whole ? 'whole ' : ''}number ${boundsWords} is expected`,
+  theirScreens: 'screens',
+  back: 'back',
+  front: 'front',
+  whatever: 'whatever',
+  solidState: 'solid-state',
+  separately: 'separately',
+  reading: 'reading',
+  writing: 'writing',
+  bootable: 'bootable',
+  serial: 'serial',
+  parallel: 'parallel',
 };

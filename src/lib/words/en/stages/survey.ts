@@ -107,6 +107,8 @@ export const evidence = {
   dropTheOpenLists: 'Drop the open lists',
   and: 'and',
   onceTheyAreKeptIn: 'once; they are kept in this browser.',
+  copy: 'Copy',
+  whatToType: 'What to type',
 };
 
 /** Of `EvidenceDrop.svelte`. */
@@ -125,6 +127,7 @@ export const factField = {
   notKnown: 'not known',
   says: (sourceShort: string | number, shown: string | number) => `${sourceShort} says ${shown}`,
   isNot: (trimmed: string | number, expects: string | number) => `“${trimmed}” is not ${expects}`,
+  inUnit: (label: string, unit: string) => `${label}, ${unit}`,
 };
 
 /** Of `HopForm.svelte`. */
@@ -165,6 +168,7 @@ export const innerWork = {
   pluggedIn: 'plugged in',
   notKnown: 'not known',
   nothingThere: 'nothing there',
+  loose: 'loose',
 };
 
 /** Of `PathForm.svelte`. */
@@ -255,6 +259,7 @@ export const sharing = {
   aSataModule: 'a SATA module',
   theBoardsOwnSwitch: 'the board’s own switch',
   externalBox: (n: string | number) => `External box ${n}`,
+  anything: 'anything',
 };
 
 /** Of `SlotForm.svelte`. */
@@ -385,6 +390,8 @@ export const systemForm = {
   above4gDecoding: 'Above 4G decoding',
   onTheBoardSwitchedOn: (onBoard: string | number) => `On the board, switched on: ${onBoard}.`,
   screens: 'Screens',
+  on: 'on',
+  off: 'off',
 };
 
 /** Of `Templates.svelte`. */
@@ -470,6 +477,18 @@ export const factFields = {
   processorTellAnythingElseIn: '“processor”; tell anything else in the form of the slot',
   toTheProcessor: 'to the processor',
   straightToTheProcessor: 'straight to the processor',
+  nothing: 'nothing',
+  screwed: 'screwed',
+  clipped: 'clipped',
+  closed: 'closed',
+  screws: 'screws',
+  given: 'given',
+  x8664Bit: 'x86, 64 bit',
+  x8632Bit: 'x86, 32 bit',
+  arm64Bit: 'ARM, 64 bit',
+  wordsForNothing: ['nothing', 'none', 'empty', 'no'],
+  uefi: 'UEFI',
+  bios: 'BIOS',
 };
 
 /** Of `fields.ts`. */
