@@ -33,7 +33,10 @@ const JOBS = demoJobs(evidence('lspci'), PACKAGES);
 /** What the demo calls things, what its machines report, its currency and months. A word that is a code stands alone in small letters. */
 const NAMES: ReadonlySet<string> = new Set(
   [
-    ...textsIn([CARDS, EXTRAS, JOBS, PACKAGES, MACHINES]).filter((text) => /[A-Z ]/.test(text)),
+    ...textsIn([CARDS, EXTRAS, JOBS, PACKAGES, MACHINES]).filter((text) => /[A-Z .]/.test(text)),
+    ...JOBS.flatMap(({ observations }) => observations).flatMap(({ value }) =>
+      typeof value === 'object' && 'driver' in value ? (value.driver ?? []) : [],
+    ),
     ...Array.from({ length: 0x1000 }, (_, code) => className(code)),
     ...readdirSync(EVIDENCE).map((name) => readFileSync(new URL(name, EVIDENCE), 'utf8')),
     'EUR',

@@ -58,37 +58,53 @@ for (const theme of THEMES)
   }) => {
     test.slow();
     await page.addInitScript((name) => localStorage.setItem('tenant-theme', name), theme);
-    const check = (where: string) => isClean(page, where, new AxeBuilder({ page }));
+    /**
+     * What a view is built of is the same in both themes: each is asked once, in one of the two. Colours are those of one sheet:
+     * they are asked where all of them stand, in both. The soak asks everything of every view.
+     */
+    const check = async (where: string, isWhole: boolean) => {
+      const axe = new AxeBuilder({ page });
+      await isClean(page, where, isWhole ? axe : axe.disableRules('color-contrast'));
+    };
+    const isMine = (n: number) => soaked(n % 2 === THEMES.indexOf(theme), true);
+    const all = soaked(false, true);
     await openJobs(page);
-    await check('jobs');
-    await page.keyboard.press('?');
-    await expect(page.getByRole('dialog')).toBeVisible();
-    await check('keys');
-    await page.goto('/catalogue');
-    await page.getByRole('button', { name: 'Kelpwick Lantern 2', exact: true }).click();
-    await check('catalogue');
-    // Every other view in the other theme; with the soak all of them in both.
-    const views = VIEWS.filter((_, n) => soaked(n % 2 === THEMES.indexOf(theme), true));
-    for (const [job, stage] of views) {
+    await check('jobs', true);
+    if (isMine(0)) {
+      await page.keyboard.press('?');
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await check('keys', all);
+    }
+    if (isMine(1)) {
+      await page.goto('/catalogue');
+      await page.getByRole('searchbox', { name: 'Search the catalogue' }).fill('Kelpwick');
+      await page.getByRole('button', { name: 'Kelpwick Lantern 2', exact: true }).click();
+      await check('catalogue', all);
+    }
+    for (const [n, [job, stage]] of VIEWS.entries()) {
+      // Marks of every verdict, the drawing and the steps: all colours that there are.
+      const hasColours = stage === 'choose' || stage === 'fit';
+      if (!isMine(n) && !hasColours) continue;
       await page.goto(`/jobs/${job}/${stage}`);
       await expect(page.locator('[data-slot]').first()).toBeVisible();
       await page.locator('[data-slot]').first().click();
-      await check(`${stage}`);
+      await check(stage, all || hasColours);
       if (stage === 'choose') {
         await expect(page.getByRole('tab', { name: 'Cards' })).toBeVisible();
         await page.keyboard.press('c');
         await page.locator('.cell').first().click();
-        await check('cards');
+        await check('cards', true);
+        if (!isMine(1)) continue;
         await page.keyboard.press('w');
         await expect(
           page.getByRole('heading', { name: 'Watts against every limit' }),
         ).toBeVisible();
-        await check('watts');
+        await check('watts', all);
       }
       if (stage !== 'survey') continue;
       for (const tab of ['Evidence', 'Case', 'System']) {
         await page.getByRole('tab', { name: tab }).click();
-        await check(`${stage}, ${tab}`);
+        await check(`${stage}, ${tab}`, all);
       }
     }
   });

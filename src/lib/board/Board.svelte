@@ -59,6 +59,8 @@
   const TALLER_PX = 110;
   const STACKED_BELOW_PX = 1200;
   const MOST_STACKED = 0.44;
+  /** So low stands the first line of words at least, to be all on the drawing. */
+  const HEAD_PX = 12;
 
   let windowPx = $state(800);
   let innerPx = $state(1280);
@@ -274,7 +276,7 @@
     {/if}
 
     {#if layout.trayMm !== null}
-      <text class="figure" x={x(0) + 8} y={y(layout.trayMm) - 6}
+      <text class="figure" x={x(0) + 8} y={Math.max(HEAD_PX, y(layout.trayMm) - 6)}
         >{shortened(texts.openingNotToldYet, rightPx - x(0) - 12)}</text
       >
     {/if}

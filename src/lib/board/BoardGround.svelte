@@ -3,12 +3,10 @@
   import { OPENING_PITCH_MM } from '$core/standards';
   import type { BoardLayout } from './layout';
   import type { BoardScale } from './scale';
-  import { boardGround as texts } from '$words/board';
+  import { belowPlan } from './belowPlan';
 
   /** Below this pitch the numbers of openings are smaller. */
   const LINE_PX = 13;
-  /** Room for all words of a measure, with the name of the view below at its end. */
-  const WORDS_PX = 225;
 
   let { layout, scale, hatchId }: { layout: BoardLayout; scale: BoardScale; hatchId: string } =
     $props();
@@ -42,9 +40,7 @@
     {@const [from, to, at] = [scale.x(0), scale.x(layout.roomMm), scale.bottomPx + 8]}
     <path class="room" d="M{to} {scale.y(layout.topMm) + 4}V{scale.bottomPx}" />
     <path class="measure" d="M{from} {at}H{to}M{from} {at - 4}v8M{to} {at - 4}v8" />
-    <text class="figure" x={from + 4} y={at + 15}
-      >{texts.roomForLengthMm(scale.rightPx - from > WORDS_PX, layout.roomMm)}</text
-    >
+    <text class="figure" x={from + 4} y={at + 15}>{belowPlan(scale, layout.roomMm).room}</text>
   {/if}
 </g>
 

@@ -9,6 +9,7 @@
   import type { Views } from './views';
   import { ran } from '$lib/state/effects';
   import { elevationViews as texts } from '$words/board';
+  import { belowPlan } from './belowPlan';
 
   let {
     machine,
@@ -59,7 +60,7 @@
   {/each}
   {#each lines as [kind, d], n (n)}<path class={kind} {d} />{/each}
   <text class="view end" x={views.plan.rightPx} y={views.plan.bottomPx + 23}
-    >{texts.fromTheSide}</text
+    >{belowPlan(views.plan, layout.roomMm).view}</text
   >
   <text class="view" x={views.rearX(0) + 4} y={views.rearNamePx}>{texts.fromBehind}</text>
   <text class="figure" x={views.rearX(50) + 6} y={views.bottomPx - 4}>{texts.n50Mm}</text>

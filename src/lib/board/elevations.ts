@@ -327,10 +327,7 @@ export function shapesOf(
 const topOf = (heightMm: number | null) => heightMm ?? BRACKET_LENGTH_MM.low;
 
 /** Where the numbers of the sockets stand, in pixels: after their group on the bracket, or beside the window. */
-export function numbersOf(
-  { sockets }: Elevations,
-  { rearX, rearY }: Views,
-): readonly { readonly number: number; readonly x: number; readonly y: number }[] {
+export function numbersOf({ sockets }: Elevations, { rearX, rearY }: Views): readonly Numbered[] {
   const drawn = sockets.flatMap(({ number, slotId, faces }) => {
     const [first, last] = [faces[0], faces.at(-1)];
     return first === undefined || last === undefined
@@ -348,15 +345,43 @@ export function numbersOf(
     0,
   );
   return [
-    ...drawn
-      .filter(({ slotId }) => slotId !== null)
-      .map(({ number, endMm, y }) => ({ number, x: rearX(endMm + NUMBER_MM / 2), y: y + 4 })),
+    ...apart(
+      drawn
+        .filter(({ slotId }) => slotId !== null)
+        .map(({ number, endMm, y }) => ({ number, x: rearX(endMm + NUMBER_MM / 2), y: y + 4 })),
+    ),
     ...ofBoard.map(({ number }, n) => ({
       number,
       x: rearX(PORTS_WINDOW_MM.high) + NUMBER_PX,
       y: beside[n]! + 4,
     })),
   ];
+}
+
+interface Numbered {
+  readonly number: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Room that a number takes, from its line up. */
+const DIGIT_PX = { wide: 9, high: 11 };
+
+/** In a small drawing openings lie closer than numbers are high: the next one goes beside the one that is in its way. */
+function apart(numbers: readonly Numbered[]): readonly Numbered[] {
+  const placed: Numbered[] = [];
+  for (const each of numbers) {
+    let { x } = each;
+    while (
+      placed.some(
+        (other) =>
+          Math.abs(other.x - x) < DIGIT_PX.wide && Math.abs(other.y - each.y) < DIGIT_PX.high,
+      )
+    )
+      x += DIGIT_PX.wide;
+    placed.push({ ...each, x });
+  }
+  return placed;
 }
 
 /** Heights, air and leads: in the column below the rows of the plan. */

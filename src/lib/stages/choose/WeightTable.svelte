@@ -16,7 +16,7 @@
       ([part, percent]) => weights[part as WeighedPart] === percent,
     ),
   );
-  const isWeighed = (part: CostPart): part is WeighedPart => part !== 'price' && part !== 'extras';
+  const isWeighed = (part: CostPart): part is WeighedPart => Object.hasOwn(PLAIN_WEIGHTS, part);
   let refused = $state<CostPart | null>(null);
 
   function set(part: WeighedPart, input: HTMLInputElement) {

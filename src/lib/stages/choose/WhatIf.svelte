@@ -37,7 +37,9 @@
   const selected = $derived.by(() => {
     if (supposed === null) return '';
     if (facts !== null) return FACTS;
-    return String(changes.findIndex((each) => words(each) === words(supposed.change)));
+    return String(
+      changes.findIndex((each) => JSON.stringify(each) === JSON.stringify(supposed.change)),
+    );
   });
   const act = $derived(supposed === null ? null : doing(model, supposed.change));
   const asIs = $derived(planning.choice?.best ?? null);

@@ -7,7 +7,7 @@
   import { ETHERNET_MEGABITS, isFibre } from '$core/standards';
   import { wireLinks } from '$core/kinds';
   import type { Hop, NetworkPath } from '$core/parts';
-  import { wireWords } from '$words/figures';
+  import { shortWireWords, wireWords } from '$words/figures';
   import { hopName } from '$words/networkPath';
   import { pathPicture as texts } from '$words/stages/survey';
 
@@ -47,9 +47,6 @@
       };
     }),
   );
-  /** Short enough for a link of the longest path. */
-  const speedOf = (megabits: number) =>
-    wireWords(megabits).replace(/b\/s$/, '').replace(' ', '\u00a0');
   const said = $derived(
     links
       .map(({ hop, megabits }, n) => {
@@ -79,7 +76,7 @@
       />
       {#each joints as x, n (n)}<path class="joint" d="M{x} {MIDDLE_PX - 7}v14" />{/each}
       <text class="speed" class:limits x={(fromX + toX) / 2} y={MIDDLE_PX - 21} text-anchor="middle"
-        >{isKnown ? speedOf(megabits) : '?'}</text
+        >{isKnown ? shortWireWords(megabits) : '?'}</text
       >
     {/each}
     {#each [null, ...drawn] as each, n (n)}

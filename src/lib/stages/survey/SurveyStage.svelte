@@ -91,7 +91,7 @@
       ? said
       : {
           ...said,
-          words: said.words.replace(/\.$/, texts.ofThemSettleVerdictEach(weighty, weighty, most)),
+          words: texts.factsOpenOfWhich(model.unknown.length, weighty, most),
         };
   });
 

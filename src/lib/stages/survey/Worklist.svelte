@@ -7,6 +7,7 @@
   import type { JobModel } from '../jobModel.svelte';
   import { focusWayOn } from '../wayOn';
   import { answered, askedBy, inStableOrder, workRows, type WorkRow } from './worklist';
+  import { UNIT_WORDS } from '$words/figures';
   import { worklist as texts } from '$words/stages/survey';
 
   let {
@@ -137,7 +138,7 @@
           onchange={(event) => take(row, event.currentTarget.value)}
           onkeydown={(event) => onkeydown(event, row)}
         />
-        {#if field.unit}<span class="unit">{field.unit}</span>{/if}
+        {#if field.unit}<span class="unit">{UNIT_WORDS[field.unit]}</span>{/if}
       </span>
     {/if}
     <p id="how-{row.key}">

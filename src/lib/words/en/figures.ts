@@ -113,3 +113,11 @@ export const modeWords = ({ widthPx, heightPx, refreshHz }: ScreenMode): string 
 /** A speed of a wire in the usual step of a thousand. */
 export const wireWords = (megabits: number): string =>
   megabits === 0 ? 'no link' : megabits >= 1000 ? `${megabits / 1000} Gb/s` : `${megabits} Mb/s`;
+
+/** The same, short enough for a link of the longest path. */
+export const shortWireWords = (megabits: number): string =>
+  megabits === 0
+    ? wireWords(megabits)
+    : megabits >= 1000
+      ? `${megabits / 1000}${UNBROKEN}G`
+      : `${megabits}${UNBROKEN}M`;

@@ -368,8 +368,8 @@ export const surveyStage = {
   whatIsNotKnownYet: 'What is not known yet is being counted.',
   everyFactIsKnownSources: (disputed: number) =>
     `Every fact is known; sources disagree on ${counted(disputed, 'fact')}.`,
-  ofThemSettleVerdictEach: (weighty: string | number, weighty2: number, most: number) =>
-    `: ${weighty} of them ${plural(weighty2, 'settles', 'settle')} ${counted(most, 'verdict')}${plural(weighty2, '', ' each')}.`,
+  factsOpenOfWhich: (open: number, weighty: number, most: number) =>
+    `${counted(open, 'fact')} open: ${weighty} of them ${plural(weighty, 'settles', 'settle')} ${counted(most, 'verdict')}${plural(weighty, '', ' each')}.`,
 };
 
 /** Of `SystemForm.svelte`. */
