@@ -36,7 +36,6 @@ export default {
     runes: ({ filename }) => (filename.includes('/node_modules/') ? undefined : true),
   },
   kit: {
-    outDir: process.env.TENANT_WORDS === undefined ? '.svelte-kit' : '.cache/svelte-kit',
     adapter: withFileList(
       adapter({ out: BUILD, precompress: process.env.TENANT_WORDS === undefined }),
     ),

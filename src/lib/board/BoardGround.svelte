@@ -7,9 +7,12 @@
 
   /** Below this pitch the numbers of openings are smaller. */
   const LINE_PX = 13;
+  /** And below this one nobody reads them. */
+  const LEAST_PX = 9;
 
   let { layout, scale, hatchId }: { layout: BoardLayout; scale: BoardScale; hatchId: string } =
     $props();
+  const pitchPx = $derived(scale.pxPerMm * OPENING_PITCH_MM);
 </script>
 
 <defs>
@@ -29,12 +32,14 @@
   <path class="rear" d="M{scale.x(0)} {scale.y(layout.topMm)}V{scale.bottomPx}" />
   {#each layout.openings as opening (opening.number)}
     <rect {...scale.rect(opening)} class="opening {opening.takenBy ?? 'free'}" />
-    <text
-      class="number"
-      class:small={scale.pxPerMm * OPENING_PITCH_MM < LINE_PX}
-      x={scale.x(opening.xMm + opening.widthMm / 2)}
-      y={scale.y(opening.yMm + opening.depthMm / 2) + 4}>{opening.number}</text
-    >
+    {#if pitchPx >= LEAST_PX}
+      <text
+        class="number"
+        class:small={pitchPx < LINE_PX}
+        x={scale.x(opening.xMm + opening.widthMm / 2)}
+        y={scale.y(opening.yMm + opening.depthMm / 2) + 4}>{opening.number}</text
+      >
+    {/if}
   {/each}
   {#if layout.roomMm !== null}
     {@const [from, to, at] = [scale.x(0), scale.x(layout.roomMm), scale.bottomPx + 8]}

@@ -433,11 +433,11 @@ export function elevationRows(
       : [measure('cover', right, coverMm, { name: texts.cover, figure: texts.mm(coverMm) })]),
     measure('full', right, BRACKET_LENGTH_MM.full, {
       name: texts.fullBracket,
-      figure: texts.mm(BRACKET_LENGTH_MM.full),
+      figure: texts.mm(Math.round(BRACKET_LENGTH_MM.full)),
     }),
     measure('low', right, BRACKET_LENGTH_MM.low, {
       name: texts.lowBracket,
-      figure: texts.mm(BRACKET_LENGTH_MM.low),
+      figure: texts.mm(Math.round(BRACKET_LENGTH_MM.low)),
     }),
     ...heights,
     ...fans,

@@ -1,3 +1,5 @@
+import type { Said } from './figures';
+
 /** Of `Board.svelte`. */
 export const board = {
   theMachineToScaleFrom: 'The machine, to scale: from above, from the side, from behind',
@@ -11,21 +13,20 @@ export const board = {
     widthMm,
     depthMm,
   }: {
-    name: string | number;
-    xMm: string | number;
-    yMm: string | number;
-    widthMm: string | number;
-    depthMm: string | number;
+    name: Said;
+    xMm: Said;
+    yMm: Said;
+    widthMm: Said;
+    depthMm: Said;
   }) => `${name}: ${xMm} / ${yMm} mm, ${widthMm} × ${depthMm} mm`,
-  facesOpening: (label: string | number, opening: number | null) =>
+  facesOpening: (label: Said, opening: number | null) =>
     `${label}: faces opening ${opening ?? '?'}`,
-  mm: (label: string | number, xMm: string | number, yMm: string | number) =>
-    `${label}: ${xMm} / ${yMm} mm`,
+  mm: (label: Said, xMm: Said, yMm: Said) => `${label}: ${xMm} / ${yMm} mm`,
 };
 
 /** Of `BoardGround.svelte`. */
 export const boardGround = {
-  roomForLengthMm: (rightPx: boolean, roomMm: string | number) =>
+  roomForLengthMm: (rightPx: boolean, roomMm: Said) =>
     `${rightPx ? 'room for length ' : ''}${roomMm} mm`,
 };
 
@@ -45,11 +46,11 @@ export const obstacleHandles = {
     widthMm,
     depthMm,
   }: {
-    name: string | number;
-    xMm: string | number;
-    yMm: string | number;
-    widthMm: string | number;
-    depthMm: string | number;
+    name: Said;
+    xMm: Said;
+    yMm: Said;
+    widthMm: Said;
+    depthMm: Said;
   }) =>
     `${name}: ${xMm} mm from the rear, ${yMm} mm down, ${widthMm} by ${depthMm} mm. Arrows move it, with Alt they stretch it, with Shift by ten`,
 };
@@ -57,15 +58,15 @@ export const obstacleHandles = {
 /** Of `Tally.svelte`. */
 export const tally = {
   tally: 'Tally',
-  n12V: (name: string | number) => `12 V, ${name}`,
+  n12V: (name: Said) => `12 V, ${name}`,
   n12VLoad: '12 V load',
-  ofWOver: (load: string | number, limit: string | number, over: boolean) =>
+  ofWOver: (load: Said, limit: Said, over: boolean) =>
     `${load} of ${limit} W${over ? ', over' : ''}`,
   lanesInUse: 'Lanes in use',
-  ofKnown: (used: string | number, wired: string | number) => `${used} of ${wired} known`,
+  ofKnown: (used: Said, wired: Said) => `${used} of ${wired} known`,
   price: 'Price',
   atLeast: 'at least ',
-  of: (budgetCents: string | number) => ` of ${budgetCents}`,
+  of: (budgetCents: Said) => ` of ${budgetCents}`,
   over: ', over',
   factsUnknown: 'Facts unknown',
   none: 'none',
@@ -73,14 +74,13 @@ export const tally = {
 
 /** Of `elevations.ts`. */
 export const elevations = {
-  highTooHigh: (heightMm: string | number, coverMm: boolean) =>
+  highTooHigh: (heightMm: Said, coverMm: boolean) =>
     `${heightMm} high${coverMm ? ', too high' : ''}`,
-  fan: (name: string | number) => `Fan, ${name}`,
+  fan: (name: Said) => `Fan, ${name}`,
   airFree: 'air free',
-  ofMmOfAir: (thereMm: string | number, airMm: string | number) =>
-    `${thereMm} of ${airMm} mm of air`,
+  ofMmOfAir: (thereMm: Said, airMm: Said) => `${thereMm} of ${airMm} mm of air`,
   cover: 'Cover',
-  mm: (coverMm: string | number) => `${coverMm} mm`,
+  mm: (coverMm: Said) => `${coverMm} mm`,
   fullBracket: 'Full bracket',
   lowBracket: 'Low bracket',
   ofTheBoard: 'of the board',
@@ -91,8 +91,8 @@ export const rows = {
   isIn: 'is in',
   comesOut: 'comes out',
   forLater: 'for later',
-  mm: (lengthMm: string | number) => `${lengthMm} mm`,
-  highMovable: (heightMm: string | number, movable: boolean) =>
+  mm: (lengthMm: Said) => `${lengthMm} mm`,
+  highMovable: (heightMm: Said, movable: boolean) =>
     `${heightMm} high${movable ? ', movable' : ''}`,
   planned: 'planned',
   tried: 'tried',
@@ -101,14 +101,14 @@ export const rows = {
 /** Of `slotWords.ts`. */
 export const slotWords = {
   classicPci133MbS: 'classic PCI, 133 MB/s shared',
-  m2Key: (key: string | number) => `M.2 key ${key}`,
-  toMm: (max: string | number) => `to ${max} mm`,
-  orX: (value: string | number) => ` or x${value}?`,
+  m2Key: (key: Said) => `M.2 key ${key}`,
+  toMm: (max: Said) => `to ${max} mm`,
+  orX: (value: Said) => ` or x${value}?`,
   allWired: 'all wired',
-  wiredX: (lanes: string | number) => `wired x${lanes}`,
+  wiredX: (lanes: Said) => `wired x${lanes}`,
   gen: 'Gen ?',
-  gen2: (generation: string | number) => `Gen ${generation}`,
-  movedHere: (name: string | number) => `${name}, moved here`,
+  gen2: (generation: Said) => `Gen ${generation}`,
+  movedHere: (name: Said) => `${name}, moved here`,
   movesAway: 'moves away',
   comesOut: 'comes out',
 };

@@ -1,9 +1,11 @@
+import type { Said } from './figures';
+
 /** Of `CatalogueView.svelte`. */
 export const catalogueView = {
   catalogue: 'Catalogue',
   toTheJobs: 'To the jobs',
   nothingToUndo: 'Nothing to undo',
-  undo: (canUndo: string | number) => `Undo: ${canUndo}`,
+  undo: (canUndo: Said) => `Undo: ${canUndo}`,
   theBrowsersStoreDoesNot: 'The browser’s store does not take it.',
   yourChangesLastOnlyAs: 'Your changes last only as long as this window: write them out as CSV.',
   theSupplierCannotBeReached: 'The supplier cannot be reached.',
@@ -41,10 +43,10 @@ export const catalogueView = {
   theExtra: 'The extra',
   aNewExtra: 'A new extra',
   learn: 'Learn',
-  saved: (saved: string | number) => `${saved} saved`,
+  saved: (saved: Said) => `${saved} saved`,
   cardsTakenFromAFile: (fresh: number, name: string | undefined) =>
     `${fresh} cards taken from ${name ?? 'a file'}`,
-  takenBack: (name: string | number) => `${name} taken back`,
+  takenBack: (name: Said) => `${name} taken back`,
   asTheSupplierSays: 'As the supplier says',
   remove: 'Remove',
   clear: 'Clear what is searched for',
@@ -52,15 +54,15 @@ export const catalogueView = {
 
 /** Of `ImportTable.svelte`. */
 export const importTable = {
-  importOf: (name: string | number) => `Import of ${name}`,
+  importOf: (name: Said) => `Import of ${name}`,
   takeNothing: 'Take nothing',
   takeAll: (good: number) => `Take all ${good}`,
   takeTheOneGoodRow: 'Take the one good row',
   takeTheGoodRows: (good: number) => `Take the ${good} good rows`,
   columnsOfTheFile: 'Columns of the file',
-  column: (n: string | number) => `Column ${n}`,
+  column: (n: Said) => `Column ${n}`,
   leftOut: 'left out',
-  noCardCanBeMade: (missing: string | number) =>
+  noCardCanBeMade: (missing: Said) =>
     `No card can be made without: ${missing}. Match a column with each.`,
   rowsGoodNotNothingIs: (rows: number, good: number, rows2: number) =>
     `${rows} rows: ${good} good, ${rows2} not. Nothing is taken yet.`,
@@ -88,14 +90,14 @@ export const learnCard = {
 /** Of `PartForm.svelte`. */
 export const partForm = {
   close: 'Close',
-  stillToBeTold: (missing: string | number) => `Still to be told: ${missing}.`,
+  stillToBeTold: (missing: Said) => `Still to be told: ${missing}.`,
   save: 'Save',
   duplicate: 'Duplicate',
 };
 
 /** Of `PartTable.svelte`. */
 export const partTable = {
-  price: (currency: string | number) => `Price, ${currency}`,
+  price: (currency: Said) => `Price, ${currency}`,
   days: 'Days',
   from: 'From',
   here: 'here',
@@ -112,7 +114,7 @@ export const statements = {
   any: 'any',
   aDateSuchAs2026: 'A date such as 2026-03-01.',
   remove: 'Remove',
-  statement: (at: string | number) => `statement ${at}`,
+  statement: (at: Said) => `statement ${at}`,
   addWhatIsSaid: 'Add what is said',
   machine: 'Machine',
   whoSaysSo: 'Who says so',
@@ -123,13 +125,13 @@ export const statements = {
 
 /** Of `comparison.ts`. */
 export const comparison = {
-  bracket: (bracket: string | number) => `${bracket} bracket`,
+  bracket: (bracket: Said) => `${bracket} bracket`,
   noFan: 'no fan',
   fan: 'fan',
 };
 
 /** Of `ownParts.svelte.ts`. */
 export const ownParts = {
-  done: (what: string | number) => `Done: ${what}`,
-  undone: (what: string | number) => `Undone: ${what}`,
+  done: (what: Said) => `Done: ${what}`,
+  undone: (what: Said) => `Undone: ${what}`,
 };

@@ -21,6 +21,9 @@ export const atMoment = (iso: string): string =>
 
 const UNITS = ['bytes', 'kB', 'MB', 'GB', 'TB'] as const;
 
+/** What is filled into a text. */
+export type Said = string | number;
+
 const rules = new Intl.PluralRules('en-GB');
 
 /** The form that goes with a number. */

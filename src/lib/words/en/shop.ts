@@ -1,4 +1,4 @@
-import { counted, plural } from './figures';
+import { counted, plural, type Said } from './figures';
 
 /** Of `BackupInspection.svelte`. */
 export const backupInspection = {
@@ -13,25 +13,25 @@ export const backupInspection = {
     older,
     bothChanged,
   }: {
-    madeAt: string | number;
-    madeBy: string | number;
+    madeAt: Said;
+    madeBy: Said;
     jobs: number;
     pictures: number;
-    fresh: string | number;
-    same: string | number;
-    newer: string | number;
-    older: string | number;
-    bothChanged: string | number;
+    fresh: Said;
+    same: Said;
+    newer: Said;
+    older: Said;
+    bothChanged: Said;
   }) =>
     `Made ${madeAt} by version ${madeBy}: ${counted(jobs, 'job')}, ${counted(pictures, 'photograph')}. Against what is here: ${fresh} new, ${same} the same, ${newer} newer, ${older} older, ${bothChanged} changed in both.`,
-  leftOutBecauseNoBackup: (leftOut: string | number) =>
+  leftOutBecauseNoBackup: (leftOut: Said) =>
     `Left out, because no backup of Tenant makes it or it does not read: ${leftOut}.`,
   everythingInItIsHere: 'Everything in it is here already, as it is.',
   newTakenIn: (fresh: number) => `${fresh} new, taken in`,
   what: 'What',
   inTheBackup: 'In the backup',
   then: 'Then',
-  whatBecomesOf: (called: string | number) => `What becomes of ${called}`,
+  whatBecomesOf: (called: Said) => `What becomes of ${called}`,
   everythingBecomesAsTheBackup: (displaced: number) =>
     `Everything becomes as the backup has it. ${displaced === 0 ? 'Nothing here has to give way.' : `${displaced} here give way and go into the bin for 30 days:`}`,
   restoreWhole: 'Restore whole',
@@ -45,8 +45,7 @@ export const backupInspection = {
 export const binList = {
   binThingsDeleted: (things: number) =>
     `Bin: ${things} ${plural(things, 'thing', 'things')} deleted`,
-  whatIsDeletedStaysHere: (binDays: string | number) =>
-    `What is deleted stays here for ${binDays} days.`,
+  whatIsDeletedStaysHere: (binDays: Said) => `What is deleted stays here for ${binDays} days.`,
   withoutAName: 'without a name',
   noDate: 'no date',
   exportAsItIs: 'Export as it is',
@@ -58,7 +57,7 @@ export const binList = {
   template: 'Template',
   settingThatDidNotRead: 'Setting that did not read',
   notAnEntryOfThe: 'Not an entry of the bin',
-  couldNotBePutBack: (name: string | number) =>
+  couldNotBePutBack: (name: Said) =>
     `${name} could not be put back: its place is taken, or the store is full.`,
 };
 
@@ -71,10 +70,9 @@ export const jobList = {
   catalogue: 'Catalogue',
   newJob: 'New job',
   deleted: 'Deleted:',
-  itStaysInTheBin: (name: string | number) => `${name}. It stays in the bin for 30 days.`,
+  itStaysInTheBin: (name: Said) => `${name}. It stays in the bin for 30 days.`,
   undo: 'Undo',
-  wasNotImportedNothingHas: (name: string | number) =>
-    `${name} was not imported. Nothing has changed.`,
+  wasNotImportedNothingHas: (name: Said) => `${name} was not imported. Nothing has changed.`,
   close: 'Close',
   readingTheJobsKeptIn: 'Reading the jobs kept in this browser',
   noJobsYet: 'No jobs yet',
@@ -87,7 +85,7 @@ export const jobList = {
   walkThroughTheDemo: 'Walk through the demo',
   thirteenInventedJobsAtDifferent: 'Thirteen invented jobs, at different stages.',
   theDemoCouldNotBe: 'The demo could not be fetched: Tenant’s server is away. Try again later.',
-  noJobMatches: (sought: string | number) => `No job matches “${sought}”.`,
+  noJobMatches: (sought: Said) => `No job matches “${sought}”.`,
   job: 'Job',
   customer: 'Customer',
   machine: 'Machine',
@@ -95,9 +93,9 @@ export const jobList = {
   stillOpen: 'Still open',
   changed: 'Changed',
   actions: 'Actions',
-  thisJobCannotBeShown: (id: string | number) => `${id}: this job cannot be shown here.`,
+  thisJobCannotBeShown: (id: Said) => `${id}: this job cannot be shown here.`,
   openIt: 'Open it',
-  showMoreOfJobsAre: (found: string | number, found2: number) =>
+  showMoreOfJobsAre: (found: Said, found2: number) =>
     `Show more: ${found} of ${found2} jobs are not shown`,
   whatWasSetAside: 'What was set aside',
   ofYourOwnCardsExtras: (refused: number) =>
@@ -126,44 +124,41 @@ export const jobTableRow = {
 /** Of `KeepingPanel.svelte`. */
 export const keepingPanel = {
   backUpNow: 'Back up now:',
-  changesLieInThisBrowser: (changes: string | number, since: string | null) =>
+  changesLieInThisBrowser: (changes: Said, since: string | null) =>
     `${changes} changes lie in this browser only${since === null ? ', and there has never been a backup' : `, since ${since}`}.`,
   keptInThisBrowser: 'Kept in this browser',
   used: 'Used',
   theBrowserDoesNotSay: 'the browser does not say',
-  of: (room: string | number) => ` of ${room}`,
+  of: (room: Said) => ` of ${room}`,
   mayBeEvicted: 'May be evicted',
   noTheBrowserPromised: 'no, the browser promised',
   yesWhenTheDiskIs: 'yes, when the disk is nearly full: back up',
   lastBackup: 'Last backup',
   never: 'never',
   nothingNewSince: 'nothing new since',
-  changesSince: (changes: string | number, changes2: number) =>
+  changesSince: (changes: Said, changes2: number) =>
     `${changes} ${plural(changes2, 'change', 'changes')} since`,
   withoutANetwork: 'Without a network',
-  worksEverythingIsKeptVersion: (worksOffline: boolean, version: string | number) =>
+  worksEverythingIsKeptVersion: (worksOffline: boolean, version: Said) =>
     `${worksOffline ? 'works, everything is kept' : 'not yet, still fetching'} (version ${version})`,
   backUpEverything: 'Back up everything',
   restoreFromABackup: 'Restore from a backup',
   chooseAFolderForBackups: 'Choose a folder for backups',
-  backupsGoTo: (folder: string | number) => `Backups go to ${folder}`,
+  backupsGoTo: (folder: Said) => `Backups go to ${folder}`,
   stop: 'Stop',
-  wasNotRestoredNothingHas: (name: string | number) =>
-    `${name} was not restored. Nothing has changed.`,
+  wasNotRestoredNothingHas: (name: Said) => `${name} was not restored. Nothing has changed.`,
   close: 'Close',
   whatTheBackupWouldChange: 'What the backup would change',
   theBin: 'The bin',
-  wasStoppedNothingHasChanged: (what: string | number) =>
-    `${what} was stopped; nothing has changed.`,
-  brokeOffNothingHasChanged: (what: string | number, error: string | number) =>
+  wasStoppedNothingHasChanged: (what: Said) => `${what} was stopped; nothing has changed.`,
+  brokeOffNothingHasChanged: (what: Said, error: Said) =>
     `${what} broke off; nothing has changed. (${error})`,
   theBackup: 'The backup',
   backingUp: 'Backing up',
-  writtenTo: (name: string | number, name2: string | number, size: string | number) =>
-    `Written to ${name}: ${name2}, ${size}.`,
-  handedToTheBrowsersDownloads: (name: string | number, size: string | number) =>
+  writtenTo: (name: Said, name2: Said, size: Said) => `Written to ${name}: ${name2}, ${size}.`,
+  handedToTheBrowsersDownloads: (name: Said, size: Said) =>
     `Handed to the browser’s downloads: ${name}, ${size}.`,
-  notInItTooLarge: (leftOut: string | number) =>
+  notInItTooLarge: (leftOut: Said) =>
     ` Not in it, too large or too long a key for a backup: ${leftOut}. Export these by themselves.`,
   readingTheBackup: 'Reading the backup',
   restoring: 'Restoring',
@@ -175,7 +170,7 @@ export const keepingPanel = {
 export const repair = {
   nothingSoundIsLeftOf: 'Nothing sound is left of this record. Export it as it is.',
   untitledJob: 'Untitled job',
-  canBeReadAgainOnce: (title: string | number) =>
+  canBeReadAgainOnce: (title: Said) =>
     `“${title}” can be read again once this is left out of it. The record stays in the bin as it was.`,
   repairItSo: 'Repair it so',
   close: 'Close',
@@ -190,7 +185,7 @@ export const setAsideList = {
   exportAsItIs: 'Export as it is',
   repair: 'Repair',
   putItIntoTheBin: 'Put it into the bin, newer as it is?',
-  record: (key: string | number) => `record ${key}`,
+  record: (key: Said) => `record ${key}`,
   delete: 'Delete',
   keep: 'Keep',
 };

@@ -1,15 +1,15 @@
-import { counted } from './figures';
+import { counted, type Said } from './figures';
 
 /** Of `CellField.svelte`. */
 export const cellField = {
   none: 'none',
-  isNot: (text: string | number, expects: string | number) => `“${text}” is not ${expects}`,
+  isNot: (text: Said, expects: Said) => `“${text}” is not ${expects}`,
 };
 
 /** Of `ExportJob.svelte`. */
 export const exportJob = {
   thisJob: 'this job',
-  export: (title: string | number) => `Export ${title}`,
+  export: (title: Said) => `Export ${title}`,
   export2: 'Export',
   cancel: 'Cancel',
   theMachineNeedsPlanAnd:
@@ -28,7 +28,7 @@ export const exportTicks = {
 
 /** Of `Fetched.svelte`. */
 export const fetched = {
-  couldNotBeFetchedTenant: (what: string | number, isOvertaken: boolean) =>
+  couldNotBeFetchedTenant: (what: Said, isOvertaken: boolean) =>
     `${what} could not be fetched: ${isOvertaken ? 'Tenant was renewed in another window. Reload this one to go on with the newer version.' : 'the server is away and nothing is kept of it.'}`,
   tryAgain: 'Try again',
   thisPart: 'This part',
@@ -36,8 +36,8 @@ export const fetched = {
 
 /** Of `Guarded.svelte`. */
 export const guarded = {
-  cannotBeShown: (what: string | number) => `${what} cannot be shown.`,
-  nothingOfTheJobIs: (error: string | number) =>
+  cannotBeShown: (what: Said) => `${what} cannot be shown.`,
+  nothingOfTheJobIs: (error: Said) =>
     `Nothing of the job is lost, and the other parts work on. (${error})`,
   tryAgain: 'Try again',
   thisPart: 'This part',
@@ -76,10 +76,10 @@ export const keysHelp = {
 
 /** Of `RenewalNotice.svelte`. */
 export const renewalNotice = {
-  tenantWasRenewedInAnother: (version: string | number) =>
+  tenantWasRenewedInAnother: (version: Said) =>
     `Tenant was renewed in another window. This one goes on with version ${version}; reload it to take the newer one.`,
   reload: 'Reload',
-  aNewerVersionOfTenant: (version: string | number) =>
+  aNewerVersionOfTenant: (version: Said) =>
     `A newer version of Tenant is here. This window goes on with version ${version} until you take it over.`,
   takeItOver: 'Take it over',
   saveFirst: 'Save first.',
@@ -95,6 +95,5 @@ export const topBar = {
 
 /** Of `Total.svelte`. */
 export const total = {
-  withTax: (withTax: string | number, taxPoints: string | number) =>
-    `, ${withTax} with ${taxPoints} % tax`,
+  withTax: (withTax: Said, taxPoints: Said) => `, ${withTax} with ${taxPoints} % tax`,
 };

@@ -1,9 +1,8 @@
-import { counted } from '../figures';
+import { counted, type Said } from '../figures';
 
 /** Of `AnswerLine.svelte`. */
 export const answerLine = {
-  backTo: (isBack: boolean, stageWords: string | number) =>
-    `${isBack ? 'Back' : 'On'} to ${stageWords}`,
+  backTo: (isBack: boolean, stageWords: Said) => `${isBack ? 'Back' : 'On'} to ${stageWords}`,
 };
 
 /** Of `Divider.svelte`. */
@@ -19,9 +18,9 @@ export const jobHead = {
   notSavedYet: 'Not saved yet',
   notSaved: 'Not saved',
   nothingToUndo: 'Nothing to undo',
-  undo: (canUndo: string | number) => `Undo: ${canUndo}`,
+  undo: (canUndo: Said) => `Undo: ${canUndo}`,
   nothingToRedo: 'Nothing to redo',
-  redo: (canRedo: string | number) => `Redo: ${canRedo}`,
+  redo: (canRedo: Said) => `Redo: ${canRedo}`,
   logOfThisJob: 'Log of this job',
   saved: 'Saved',
   saving: 'Saving',
@@ -40,9 +39,8 @@ export const jobLog = {
 /** Of `JobPage.svelte`. */
 export const jobPage = {
   untitledJob: 'Untitled job',
-  tenant: (stageWords: string | number, title: string | number) =>
-    `${stageWords} – ${title} – Tenant`,
-  skipTo: (stageWords: string | number) => `Skip to ${stageWords}`,
+  tenant: (stageWords: Said, title: Said) => `${stageWords} – ${title} – Tenant`,
+  skipTo: (stageWords: Said) => `Skip to ${stageWords}`,
   thisStage: 'This stage',
   openingTheStage: 'Opening the stage',
 };
@@ -76,21 +74,21 @@ export const machineView = {
 
 /** Of `PartFailed.svelte`. */
 export const partFailed = {
-  cannotBeShownForThis: (what: string | number) => `${what} cannot be shown for this job.`,
-  theJobIsKeptAs: (error: string | number) =>
+  cannotBeShownForThis: (what: Said) => `${what} cannot be shown for this job.`,
+  theJobIsKeptAs: (error: Said) =>
     `The job is kept as it is, and the other parts work on. (${error})`,
 };
 
 /** Of `ReadResult.svelte`. */
 export const readResult = {
-  readingBrokeOffTheSurvey: (failed: string | number) =>
+  readingBrokeOffTheSurvey: (failed: Said) =>
     `Reading broke off; the survey has not changed. (${failed})`,
   readingWasStoppedTheSurvey: 'Reading was stopped; the survey has not changed.',
-  machine: (n: string | number) => `machine ${n}`,
-  take: (board: string | number) => `Take ${board}`,
-  deviceFrom: (devices: number, fileNames: string | number) =>
+  machine: (n: Said) => `machine ${n}`,
+  take: (board: Said) => `Take ${board}`,
+  deviceFrom: (devices: number, fileNames: Said) =>
     `${counted(devices, 'device')}, from ${fileNames}`,
-  couldBeOfAnyOf: (loose: string | number) =>
+  couldBeOfAnyOf: (loose: Said) =>
     `Could be of any of them and stay out: ${loose}. Drop them again by themselves.`,
   startAnotherJobForIt:
     'Start another job for it, or take it where the board of this machine was changed.',
@@ -107,13 +105,13 @@ export const readResult = {
     'This is a report of another machine: most of its devices are not those of the survey. Nothing was taken.',
   nothingWasReadTheSurvey: 'Nothing was read; the survey has not changed.',
   slotRecord: 'slot record',
-  readAndTakenIntoThe: (value: string | number, settled: number) =>
+  readAndTakenIntoThe: (value: Said, settled: number) =>
     `Read and taken into the survey: ${value}; ${counted(settled, 'fact')} settled.`,
   measurementReadSayWhichNeed: (open: number) =>
     `${counted(open, 'measurement')} read: say which need was measured. The survey has not changed.`,
   noListOfDevicesIs:
     'No list of devices is in it: nothing to hold against the accepted plan. The survey has not changed.',
-  heldAgainstTheAcceptedPlan: (observedWords: string | number, proven: number) =>
+  heldAgainstTheAcceptedPlan: (observedWords: Said, proven: number) =>
     `Held against the accepted plan: ${observedWords}${proven === 0 ? '' : `, ${counted(proven, 'step')} ticked by it`}. The survey has not changed.`,
 };
 
@@ -144,7 +142,7 @@ export const savingTrouble = {
   notTakenAndNothingHas: 'Not taken, and nothing has changed:',
   export: 'Export',
   tryAgain: 'Try again',
-  notSaved: (lowered: string | number) => `Not saved: ${lowered}`,
+  notSaved: (lowered: Said) => `Not saved: ${lowered}`,
   notSavedThisJobIs: 'Not saved: this job is no longer in the browser’s store.',
   itWasDeletedInAnother: 'It was deleted in another window, or the browser’s data was cleared.',
   saveItAnew: 'Save it anew',
@@ -162,21 +160,21 @@ export const savingTrouble = {
 /** Of `SlotFacts.svelte`. */
 export const slotFacts = {
   allSlots: 'All slots',
-  itsLinkTrainedTo: (linkWords: string | number) => `Its link trained to ${linkWords}`,
-  lessThanBothEndsCould: (linkWords: string | number) =>
+  itsLinkTrainedTo: (linkWords: Said) => `Its link trained to ${linkWords}`,
+  lessThanBothEndsCould: (linkWords: Said) =>
     `, less than both ends could do: ${linkWords}. An idle card may save power; look again while it is busy, then at its seat and its contacts`,
   allThatBothEndsCan: ', all that both ends can do',
   plannedHere: 'Planned here:',
-  mmLongWAtMost: (lengthMm: string | number, peakWatts: string | number) =>
+  mmLongWAtMost: (lengthMm: Said, peakWatts: Said) =>
     `, ${lengthMm} mm long, ${peakWatts} W at most.`,
-  withMore: (link: string | number, sharers: string | number) => `${link} with ${sharers} more`,
+  withMore: (link: Said, sharers: Said) => `${link} with ${sharers} more`,
   notKnown: 'not known',
   opening: 'Opening',
   holds: 'Holds',
   key: 'Key',
   wired: 'Wired',
   lengths: 'Lengths',
-  mm: (lengths: string | number) => `${lengths} mm`,
+  mm: (lengths: Said) => `${lengths} mm`,
   lanesWired: 'Lanes wired',
   generation: 'Generation',
   length: 'Length',
@@ -216,7 +214,7 @@ export const stageRail = {
 
 /** Of `WaysOn.svelte`. */
 export const waysOn = {
-  undo: (canUndo: string | number) => `Undo: ${canUndo}`,
+  undo: (canUndo: Said) => `Undo: ${canUndo}`,
   tryAgain: 'Try again',
   export: 'Export',
   setTheJobAsideIn: 'Set the job aside in the bin',

@@ -1,4 +1,4 @@
-import { counted } from '../figures';
+import { counted, type Said } from '../figures';
 
 /** Of `AcceptedPlan.svelte`. */
 export const acceptedPlan = {
@@ -26,7 +26,7 @@ export const cardTable = {
   order: 'Order',
   goesInSomewhere: 'goes in somewhere',
   meetsANeedAlone: 'meets a need alone',
-  comparingOfCardsDragOne: (sorted: number, rows: boolean, cards: string | number) =>
+  comparingOfCardsDragOne: (sorted: number, rows: boolean, cards: Said) =>
     `${rows ? 'Comparing' : sorted} of ${cards} cards. Drag one onto a slot, or T tries it where it does best, and again in the next.`,
   card: 'Card',
   price: 'Price',
@@ -34,14 +34,14 @@ export const cardTable = {
   onTrial: 'on trial',
   plannedIn: (planned = '') => `planned in ${planned}`,
   inTheDrawer: 'in the drawer',
-  days: (leadDays: string | number) => `${leadDays} days`,
+  days: (leadDays: Said) => `${leadDays} days`,
   short: ', short',
   meetsNoneAlone: 'meets none alone',
   meetsOf: (meets: number, needs: number) => `meets ${meets} of ${needs}`,
-  in: (card: string | number, label: string | number) => `${card} in ${label}`,
+  in: (card: Said, label: Said) => `${card} in ${label}`,
   eachCardIsTriedIn: 'Each card is tried in each slot.',
   noCardMatchesFewerWords: 'No card matches. Fewer words, or another kind.',
-  onlyTheFirst: (shownAtOnce: string | number) => `Only the first ${shownAtOnce}`,
+  onlyTheFirst: (shownAtOnce: Said) => `Only the first ${shownAtOnce}`,
   all: (sorted: number) => `All ${sorted}`,
   bestForThisJobFirst: 'best for this job first',
   whatGivesMostFirst: 'what gives most first',
@@ -79,16 +79,16 @@ export const chooseStage = {
 export const clash = {
   whyNotEverythingFits: 'Why not everything fits',
   findingOutWhatConflicts: 'Finding out what conflicts',
-  theseDoNotGoTogether: (sets: string | number) =>
+  theseDoNotGoTogether: (sets: Said) =>
     `${sets}These do not go together; without any one of them the rest does:`,
   anyOneOfTheseWould: 'Any one of these would solve it',
   seeItFirst: 'See it first',
   buyIt: 'Buy it',
   doIt: 'Do it',
   noSingleChangeThatTenant: 'No single change that Tenant knows of solves it.',
-  thePlanThenCosts: (parts: string | number) => `the plan then costs ${parts}`,
-  priceNotKnownThePlan: (parts: string | number) => `price not known, the plan then costs ${parts}`,
-  costsThePlanThenCosts: (cents: string | number, parts: string | number) =>
+  thePlanThenCosts: (parts: Said) => `the plan then costs ${parts}`,
+  priceNotKnownThePlan: (parts: Said) => `price not known, the plan then costs ${parts}`,
+  costsThePlanThenCosts: (cents: Said, parts: Said) =>
     `costs ${cents}; the plan then costs ${parts}`,
 };
 
@@ -98,10 +98,9 @@ export const findings = {
   correct: 'Correct',
   findings: 'Findings',
   selectACardToSee: 'Select a card to see it laid over every slot of the board.',
-  isLaidOverTheBoard: (card: string | number) =>
+  isLaidOverTheBoard: (card: Said) =>
     `${card} is laid over the board. Select a slot to read why, or drag the card onto one.`,
-  in: (question: string | number, card: string | number, label: string | number) =>
-    `${question}${card} in ${label}`,
+  in: (question: Said, card: Said, label: Said) => `${question}${card} in ${label}`,
   withWhatCatch: 'With what catch? ',
   whatDoesItTake: 'What does it take? ',
   whatIsNotKnown: 'What is not known? ',
@@ -117,12 +116,9 @@ export const linksPicture = {
   together: 'Together',
   eachNeedByItselfNeeds:
     'Each need by itself. Needs of the same group, told in Needs, are also reckoned together.',
-  over: (providerName: string | number) => `over ${providerName}`,
-  theTableBelowHasEvery: (
-    kindWords: string | number,
-    bandWords: string | number,
-    per: string | number,
-  ) => `${kindWords}: ${bandWords}${per}; the table below has every stage`,
+  over: (providerName: Said) => `over ${providerName}`,
+  theTableBelowHasEvery: (kindWords: Said, bandWords: Said, per: Said) =>
+    `${kindWords}: ${bandWords}${per}; the table below has every stage`,
   limits: ' – limits',
   atWorst: ' – at worst',
   gbInFiles: (gigabytes: number, files: string, times = '') =>
@@ -141,13 +137,11 @@ export const linksPicture = {
   no: 'no',
   yes: 'yes',
   theBoardItself: 'the board itself',
-  in2: (card: string | number, label: string | number) => `${card} in ${label}`,
-  eachAtOnce: (streamsOf: string | number) => ` each, ${streamsOf} at once`,
-  ofTheWanted: (high: string | number, wanted: string | number) =>
-    ` – ${high} % of the ${wanted} wanted`,
-  alone2: (bandWords: string | number) => `; alone ${bandWords}`,
-  to: (leastSeconds: string | number, mostSeconds: string | number) =>
-    `${leastSeconds} to ${mostSeconds}`,
+  in2: (card: Said, label: Said) => `${card} in ${label}`,
+  eachAtOnce: (streamsOf: Said) => ` each, ${streamsOf} at once`,
+  ofTheWanted: (high: Said, wanted: Said) => ` – ${high} % of the ${wanted} wanted`,
+  alone2: (bandWords: Said) => `; alone ${bandWords}`,
+  to: (leastSeconds: Said, mostSeconds: Said) => `${leastSeconds} to ${mostSeconds}`,
 };
 
 /** Of `NeedStrip.svelte`. */
@@ -168,27 +162,25 @@ export const needStrip = {
 export const pins = {
   fixedChoices: 'Fixed choices',
   cannotBeKept: 'cannot be kept',
-  costsAsWithoutIt: (differenceWords: string | number, cents: boolean) =>
+  costsAsWithoutIt: (differenceWords: Said, cents: boolean) =>
     `costs ${differenceWords}${cents ? ' as without it' : ' than without it'}`,
-  dropTheFixedChoice: (words: string | number) => `Drop the fixed choice: ${words}`,
+  dropTheFixedChoice: (words: Said) => `Drop the fixed choice: ${words}`,
   takeBack: 'Take back',
-  whyNotInY: (card: string | number, label: string | number) => `Why not ${card} in ${label}? (Y)`,
+  whyNotInY: (card: Said, label: Said) => `Why not ${card} in ${label}? (Y)`,
   chooseACardAndA:
     'Choose a card and a slot to fix that it goes there, or to ask why the plan does not have it.',
-  in: (card: string | number, label: string | number) => `${card} in ${label}:`,
+  in: (card: Said, label: Said) => `${card} in ${label}:`,
   itCannotGoThere: (why: string | null) =>
     `it cannot go there. ${why ?? 'Another fixed choice keeps it out.'}`,
   thePlanWouldCountThe: 'the plan would count the same.',
-  withItTheBestPlan: (differenceWords: string | number) =>
-    `with it the best plan counts ${differenceWords}.`,
-  itWouldDoWithout: (displaced: string | number) => `It would do without ${displaced}.`,
-  itWouldLeave: (left: string | number) => `It would leave: ${left}.`,
+  withItTheBestPlan: (differenceWords: Said) => `with it the best plan counts ${differenceWords}.`,
+  itWouldDoWithout: (displaced: Said) => `It would do without ${displaced}.`,
+  itWouldLeave: (left: Said) => `It would leave: ${left}.`,
 };
 
 /** Of `PlanBox.svelte`. */
 export const planBox = {
-  notKnownYetFindOut: (unknownTopics: string | number) =>
-    `Not known yet; find out first: ${unknownTopics}.`,
+  notKnownYetFindOut: (unknownTopics: Said) => `Not known yet; find out first: ${unknownTopics}.`,
   noPlanServesAnything: 'No plan serves anything',
   bestPlanForAllNeeds: 'Best plan for all needs together',
   acceptItWithoutThatA: 'Accept it without that (A)',
@@ -197,33 +189,29 @@ export const planBox = {
     `Proven${unknown > 0 ? ' on what is known' : ''}: no plan is better ${isBest ? '' : 'in that '}by the weights below.`,
   notProvenStoppedWhileA:
     'Not proven: stopped while a plan that leaves fewer musts was still possible.',
-  notProvenStoppedAnotherPlan: (score: string | number) =>
+  notProvenStoppedAnotherPlan: (score: Said) =>
     `Not proven: stopped. Another plan could count ${score} less at most.`,
-  partialPlansExamined: (searched: string | number) => `${searched} partial plans examined.`,
+  partialPlansExamined: (searched: Said) => `${searched} partial plans examined.`,
   thereIsNothingToPlan: 'There is nothing to plan for.',
-  thePlannerStopped: (failed: string | number) => `The planner stopped: ${failed}`,
+  thePlannerStopped: (failed: Said) => `The planner stopped: ${failed}`,
   stoppedBeforeAFirstPlan: 'Stopped before a first plan was found.',
   noPlanYet: 'No plan yet.',
   planAgain: 'Plan again',
   out: 'out',
-  isRemovedFrom: (occupant: string | number, label: string | number) =>
-    `${occupant} is removed from ${label}`,
-  movesFromTo: (card: string | number, label: string | number, label2: string | number) =>
+  isRemovedFrom: (occupant: Said, label: Said) => `${occupant} is removed from ${label}`,
+  movesFromTo: (card: Said, label: Said, label2: Said) =>
     `${card} moves from ${label} to ${label2}`,
-  inKeptForLaterToday: (label: string | number, priceCents: string | number, isLater: boolean) =>
+  inKeptForLaterToday: (label: Said, priceCents: Said, isLater: boolean) =>
     `in ${label}${isLater ? `: kept for later, ${priceCents} today` : ''}`,
   notInTheCatalogue: ' (not in the catalogue)',
-  forTheMachine: (
-    extraKindWords: string | number,
-    maker: string | number,
-    model: string | number,
-  ) => `${extraKindWords} for the machine: ${maker} ${model}`,
+  forTheMachine: (extraKindWords: Said, maker: Said, model: Said) =>
+    `${extraKindWords} for the machine: ${maker} ${model}`,
   itIsThereAlready: 'It is there already',
   theMachineMeetsEveryNeed: 'The machine meets every need as it stands: no card is bought.',
   noCardCanServeAny: 'No card can serve any of the needs in this machine. The reasons are below.',
-  laterAtTodaysPrices: (later: string | number) => `· ${later} later, at today’s prices`,
-  budget: (budgetCents: string | number) => `· budget ${budgetCents}`,
-  overTheBudget: (money: string | number) => `${money} over the budget`,
+  laterAtTodaysPrices: (later: Said) => `· ${later} later, at today’s prices`,
+  budget: (budgetCents: Said) => `· budget ${budgetCents}`,
+  overTheBudget: (money: Said) => `${money} over the budget`,
   mustNotMet: 'Must not met',
   wishNotMet: 'Wish not met',
   whyNotTheOtherCards: (refusals: number) => `Why not the other ${refusals} cards of these kinds`,
@@ -239,8 +227,8 @@ export const plansBeside = {
   budget: 'budget',
   whatDiffersBetweenThePlans: 'What differs between the plans',
   whatDiffers: 'What differs',
-  in: (card: string | number, label: string | number) => `${card} in ${label}`,
-  to: (card: string | number, label: string | number) => `${card} to ${label}`,
+  in: (card: Said, label: Said) => `${card} in ${label}`,
+  to: (card: Said, label: Said) => `${card} to ${label}`,
   cards: 'Cards',
   left: 'Left',
   score: 'Score',
@@ -257,7 +245,7 @@ export const powerPicture = {
     limitWatts,
     over,
   }: {
-    total: string | number;
+    total: Said;
     limitWatts: string | null;
     over: boolean;
   }) => `${total} of ${limitWatts ?? 'an unknown limit'}${over ? ', too much' : ''}`,
@@ -269,8 +257,7 @@ export const powerPicture = {
   whatIsThere: 'what is there',
   nothing: 'nothing',
   isTheSupplyLargeEnough: 'Is the supply large enough? Three answers',
-  of2: (neededWatts: string | number, availableWatts: string | number) =>
-    `${neededWatts} of ${availableWatts}`,
+  of2: (neededWatts: Said, availableWatts: Said) => `${neededWatts} of ${availableWatts}`,
   enough: 'enough',
   notKnown: 'not known',
   tooSmall: 'too small',
@@ -288,11 +275,9 @@ export const powerPicture = {
 
 /** Of `Refusals.svelte`. */
 export const refusals = {
-  whereItComesClosest: (says: string | number, label: string | number) =>
-    `${says} (${label}, where it comes closest)`,
-  itsOnlyPlaceGoesTo: (label: string | number) =>
-    `Its only place, ${label}, goes to a card for another need.`,
-  wouldDoInButAt: (label: string | number, totalCents: string | number) =>
+  whereItComesClosest: (says: Said, label: Said) => `${says} (${label}, where it comes closest)`,
+  itsOnlyPlaceGoesTo: (label: Said) => `Its only place, ${label}, goes to a card for another need.`,
+  wouldDoInButAt: (label: Said, totalCents: Said) =>
     `Would do in ${label}, but at ${totalCents} with its trouble counted it is dearer.`,
 };
 
@@ -302,13 +287,13 @@ export const rounds = {
   fitTheseOnceTheOthers: 'Fit these once the others run: drivers in, figures proven',
   allAtOnceInA:
     'All at once. In a new build, let the first graphics or network card run before the second goes in.',
-  ofWaitForASecond: (waiting: string | number, cards: number) =>
+  ofWaitForASecond: (waiting: Said, cards: number) =>
     `${waiting} of ${cards} wait for a second round.`,
 };
 
 /** Of `Running.svelte`. */
 export const running = {
-  planningPartialPlans: (searched: string | number, searched2: number) =>
+  planningPartialPlans: (searched: Said, searched2: number) =>
     `Planning${searched2 > 0 ? `: ${searched} partial plans` : ''}`,
   stopS: 'Stop (S)',
 };
@@ -325,7 +310,7 @@ export const shoppingList = {
     },
   }),
   shoppingList: 'Shopping list',
-  for: (title: string | number, customer: string | number) => `: ${title}, for ${customer}`,
+  for: (title: Said, customer: Said) => `: ${title}, for ${customer}`,
   asCsv: 'As CSV',
   print: 'Print',
   what: 'What',
@@ -336,8 +321,8 @@ export const shoppingList = {
   together: 'Together',
   nothingHasToBeBought: 'Nothing has to be bought.',
   beforeTax: 'Before tax',
-  tax: (taxPoints: string | number) => `Tax, ${taxPoints} %`,
-  total: (currency: string | number) => `Total, ${currency}`,
+  tax: (taxPoints: Said) => `Tax, ${taxPoints} %`,
+  total: (currency: Said) => `Total, ${currency}`,
   atLeast: 'at least ',
   notInTheCatalogue: ' – not in the catalogue',
   days: (leadDays: number) => counted(leadDays, 'day'),
@@ -348,7 +333,7 @@ export const trialBox = {
   onTrial: 'On trial',
   clearTheTrialEsc: 'Clear the trial (Esc)',
   acceptAsTriedA: 'Accept as tried (A)',
-  in: (label: string | number) => `in ${label}`,
+  in: (label: Said) => `in ${label}`,
   takeOff: 'Take off',
   whatCannotGoIsNot: 'What cannot go is not accepted.',
 };
@@ -356,7 +341,7 @@ export const trialBox = {
 /** Of `TrialForm.svelte`. */
 export const trialForm = {
   firstOnTrialIn: 'First on trial in',
-  whichStandsOpenItComes: (isOpen: boolean, tried: string | number) =>
+  whichStandsOpenItComes: (isOpen: boolean, tried: Said) =>
     `${isOpen ? ', which stands open' : ''}: ${tried}. It comes first in Fit.`,
   noTrialAfterAll: 'No trial after all',
   tryCardsInAnotherMachine: 'Try cards in another machine first',
@@ -366,11 +351,11 @@ export const trialForm = {
   itsSystem: 'Its system',
   notKnown: 'not known',
   itStandsOpenWithoutA: 'It stands open, without a case',
-  freeSlotThereFor: (card: string | number) => `Free slot there for ${card}`,
+  freeSlotThereFor: (card: Said) => `Free slot there for ${card}`,
   emptyNotTried: 'empty: not tried',
   keepTheTrial: 'Keep the trial',
   noTrial: 'No trial',
-  in: (card: string | number, label: string | number) => `${card} in ${label}`,
+  in: (card: Said, label: Said) => `${card} in ${label}`,
   nameTheOtherMachine: 'Name the other machine.',
   nameAFreeSlotFor: 'Name a free slot for at least one card.',
 };
@@ -386,9 +371,8 @@ export const weightTable = {
   reckoned: 'Reckoned',
   counts: 'Counts, %',
   weighs: 'Weighs',
-  howMuchCountsInPercent: (partWords: string | number) =>
-    `How much “${partWords}” counts, in percent`,
-  aWholeNumberFrom0: (partWords: string | number) =>
+  howMuchCountsInPercent: (partWords: Said) => `How much “${partWords}” counts, in percent`,
+  aWholeNumberFrom0: (partWords: Said) =>
     `A whole number from 0 to 1000 is wanted for “${partWords}”.`,
   together: 'Together',
   countEverythingAsUsual: 'Count everything as usual',
@@ -398,8 +382,7 @@ export const weightTable = {
 
 /** Of `Weights.svelte`. */
 export const weights = {
-  scoreItsPartsAndWeights: (scoreMoney: string | number) =>
-    `Score ${scoreMoney}: its parts and weights`,
+  scoreItsPartsAndWeights: (scoreMoney: Said) => `Score ${scoreMoney}: its parts and weights`,
 };
 
 /** Of `WhatIf.svelte`. */
@@ -410,7 +393,7 @@ export const whatIf = {
   planningForThat: 'Planning for that',
   asItIsAndIf: 'As it is, and if',
   asItIs: 'As it is',
-  if: (words: string | number) => `If: ${words}`,
+  if: (words: Said) => `If: ${words}`,
   cards: 'Cards',
   noLongerAsked: 'no longer asked',
   priceBeforeTax: 'Price before tax',
@@ -422,10 +405,10 @@ export const whatIf = {
   supposeNothing: 'Suppose nothing',
   anyOtherFactOfThe: 'Any other fact of the machine',
   aCard: 'a card',
-  in: (card: string | number, label: string | number) => `${card} in ${label}`,
-  movedTo: (card: string | number, label: string | number) => `${card} moved to ${label}`,
-  outForGood: (occupantName: string | number) => `${occupantName} out for good`,
+  in: (card: Said, label: Said) => `${card} in ${label}`,
+  movedTo: (card: Said, label: Said) => `${card} moved to ${label}`,
+  outForGood: (occupantName: Said) => `${occupantName} out for good`,
   notMet: 'not met',
-  upTo: (bytesPerSecond: string | number) => `up to ${bytesPerSecond}`,
+  upTo: (bytesPerSecond: Said) => `up to ${bytesPerSecond}`,
   met: 'met',
 };

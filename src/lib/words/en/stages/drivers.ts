@@ -1,18 +1,18 @@
-import { counted, plural } from '../figures';
+import { counted, plural, type Said } from '../figures';
 
 /** Of `DeviceDrivers.svelte`. */
 export const deviceDrivers = {
   newCard: 'new card.',
   wasNotThere: 'was not there',
   notInTheReport: 'not in the report',
-  link: (linkWords: string | number) => `link ${linkWords}`,
+  link: (linkWords: Said) => `link ${linkWords}`,
   everyDeviceAndItsDriver: 'Every device and its driver',
   deviceToSeeToDrop: (told: number) =>
     `${counted(told, 'device')} to see to. Drop the machine’s report once the drivers are in: each check then ticks itself, or says what is wrong.`,
-  devicesAreNotRightYet: (wrong: string | number, wrong2: number) =>
+  devicesAreNotRightYet: (wrong: Said, wrong2: number) =>
     `${plural(wrong2, 'One device is', `${wrong} devices are`)} not right yet.`,
   nothingIsWrongInThe: 'Nothing is wrong in the report.',
-  read: (at: string | number, conditions: string | number) => `Read ${at}${conditions}`,
+  read: (at: Said, conditions: Said) => `Read ${at}${conditions}`,
   before: 'Before',
   planned: 'Planned',
   now: 'Now',
@@ -25,7 +25,7 @@ export const deviceDrivers = {
 /** Of `DriveGuard.svelte`. */
 export const driveGuard = {
   drivesToBePrepared: 'Drives to be prepared',
-  ofNamed: (named: number, count: string | number) => `${named} of ${count} named.`,
+  ofNamed: (named: number, count: Said) => `${named} of ${count} named.`,
   theStepIsDoneOnly: 'The step is done only once each of them is.',
   gbEmpty: ({
     serial,
@@ -33,17 +33,16 @@ export const driveGuard = {
     gigabytes,
     isNothing,
   }: {
-    serial: string | number;
-    driveName: string | number;
-    gigabytes: string | number;
+    serial: Said;
+    driveName: Said;
+    gigabytes: Said;
     isNothing: boolean;
   }) =>
     `${serial}, ${driveName}${gigabytes} GB, ${isNothing ? 'empty' : 'holds something; the customer has agreed twice'}`,
   takeBack: 'take back',
   fromTheNeeds: 'From the needs:',
   aDrive: 'a drive',
-  gb: (driveName: string | number, gigabytes: string | number, serial: string | number) =>
-    `${driveName}, ${gigabytes} GB${serial}`,
+  gb: (driveName: Said, gigabytes: Said, serial: Said) => `${driveName}, ${gigabytes} GB${serial}`,
   serialNumber: 'Serial number',
   sizeGb: 'Size, GB',
   whatIsOnIt: 'What is on it',
@@ -84,7 +83,7 @@ export const packagesAtHand = {
   orPasteASetupFile: 'Or paste a setup file or a list of aliases',
   noneOfItIsA: 'None of it is a driver package.',
   packagesRead: (packages: number) => `${packages} ${plural(packages, 'package', 'packages')} read`,
-  otherFilesLeftOut: (others: string | number, others2: number) =>
+  otherFilesLeftOut: (others: Said, others2: number) =>
     `; ${others} other ${plural(others2, 'file', 'files')} left out.`,
   drives: 'Drives',
   listedAs: 'Listed as',
@@ -92,17 +91,17 @@ export const packagesAtHand = {
   againstNow: 'Against now',
   planned: 'planned',
   drivesNothingOfThisMachine: 'Drives nothing of this machine or plan.',
-  namedByItAndNot: (missing: string | number) =>
+  namedByItAndNot: (missing: Said) =>
     `Named by it and not there: ${missing}. Without them the system may refuse it.`,
   countThemForThisJob: 'Count them for this job',
   driversAreThenChosenFrom: 'Drivers are then chosen from these as well, and stay with the job.',
   theStick: 'The stick',
-  theyCouldNotBeRead: (error: string | number) => `They could not be read: ${error}`,
-  isNotWhatItsMaker: (title: string | number, version: string | number, wrong: string | number) =>
+  theyCouldNotBeRead: (error: Said) => `They could not be read: ${error}`,
+  isNotWhatItsMaker: (title: Said, version: Said, wrong: Said) =>
     `${title} ${version}: ${wrong} is not what its maker published. It was not taken.`,
-  couldNotBeDownloadedTry: (title: string | number, version: string | number) =>
+  couldNotBeDownloadedTry: (title: Said, version: Said) =>
     `${title} ${version} could not be downloaded. Try again once the library can be reached.`,
-  theStickCouldNotBe: (error: string | number) =>
+  theStickCouldNotBe: (error: Said) =>
     `The stick could not be written: what was shown is not there any more, or has changed. Drop the packages again. (${error})`,
 };
 
@@ -117,19 +116,18 @@ export const stick = {
     `${counted(stick, 'package')} so far; looking whether fewer would do`,
   theseWillDo: 'These will do',
   theyDriveAllThatThese: 'They drive all that these packages can. Perhaps fewer would do.',
-  writeTheStickFile: (files: number, bytes: string | number) =>
+  writeTheStickFile: (files: number, bytes: Said) =>
     `Write the stick (${counted(files, 'file')}, ${bytes})`,
-  ofWritten: (written: string | number, bytes: string | number) => `${written} of ${bytes} written`,
+  ofWritten: (written: Said, bytes: Said) => `${written} of ${bytes} written`,
   stopWriting: 'Stop writing',
   anArchiveToUnpackOnto:
     'An archive to unpack onto a stick, with the sum of each file, a script for either system that checks them, and a page to read on the bench.',
-  noneOfThesePackagesDrives: (undriven: string | number) =>
-    `None of these packages drives: ${undriven}.`,
+  noneOfThesePackagesDrives: (undriven: Said) => `None of these packages drives: ${undriven}.`,
 };
 
 /** Of `Ways.svelte`. */
 export const ways = {
   otherwiseThanUsual: ' otherwise than usual',
-  howDriversAreDealtWith: (departures: string | number, departures2: number) =>
+  howDriversAreDealtWith: (departures: Said, departures2: number) =>
     `How drivers are dealt with: ${departures2 === 0 ? 'as usual' : departures}`,
 };

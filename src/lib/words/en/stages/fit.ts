@@ -1,3 +1,5 @@
+import type { Said } from '../figures';
+
 /** Of `Bench.svelte`. */
 export const bench = {
   atTheBench: 'At the bench',
@@ -7,10 +9,10 @@ export const bench = {
     minutesWords,
     round,
   }: {
-    position: string | number;
+    position: Said;
     steps: number;
-    minutesWords: string | number;
-    round: string | number;
+    minutesWords: Said;
+    round: Said;
   }) => `Task ${position} of ${steps}, ${minutesWords} left${round}`,
   allTasksAreDone: (steps: number) => `All ${steps} tasks are done`,
   readAloudOn: 'Read aloud: on',
@@ -54,7 +56,7 @@ export const doesNotGo = {
   planningTheRest: 'Planning the rest',
   planTheRestAnewWhat: 'Plan the rest anew; what is done stays done',
   whatChanges: 'What changes',
-  ofTheMustHavesCan: (unmet: string | number) => `${unmet} of the must-haves can no longer be met.`,
+  ofTheMustHavesCan: (unmet: Said) => `${unmet} of the must-haves can no longer be met.`,
   takeThisList: 'Take this list',
   backToTheTask: 'Back to the task',
   somethingElseWasFound: 'Something else was found',
@@ -66,15 +68,14 @@ export const doesNotGo = {
   measureTheCardFromIts: 'Measure the card from its bracket to its far end, in millimetres.',
   sayWhatItIsHow:
     'Say what it is, how far it stands from the rear edge, and how high, in millimetres.',
-  thePlannerFailedNothingWas: (error: string | number) =>
-    `The planner failed: ${error}. Nothing was changed.`,
+  thePlannerFailedNothingWas: (error: Said) => `The planner failed: ${error}. Nothing was changed.`,
 };
 
 /** Of `FitStage.svelte`. */
 export const fitStage = {
   whyNow: 'Why now',
   fromBehind: 'From behind',
-  inTheViewOfThe: (numberWords: string | number) => `${numberWords} in the view of the board`,
+  inTheViewOfThe: (numberWords: Said) => `${numberWords} in the view of the board`,
   youShouldSee: 'You should see',
   takes: 'Takes',
   onTheTrayNow: 'On the tray now',
@@ -86,10 +87,10 @@ export const fitStage = {
 /** Of `Procedure.svelte`. */
 export const procedure = {
   theListOnPaper: 'The list on paper',
-  fit: (minutesWords: string | number) => `Fit, ${minutesWords}`,
+  fit: (minutesWords: Said) => `Fit, ${minutesWords}`,
   bagForWhatComesOut: 'bag for what comes out',
-  haveReady: (value: string | number) => `Have ready: ${value}.`,
-  caution: (cautionWords: string | number) => `Caution: ${cautionWords}`,
+  haveReady: (value: Said) => `Have ready: ${value}.`,
+  caution: (cautionWords: Said) => `Caution: ${cautionWords}`,
   tray: 'tray',
 };
 
@@ -100,7 +101,7 @@ export const staticWays = {
 
 /** Of `TaskPicture.svelte`. */
 export const taskPicture = {
-  mm: (mm: string | number) => `${mm} mm`,
+  mm: (mm: Said) => `${mm} mm`,
   fromAbove: 'From above',
   fromTheSide: 'From the side',
   fromBehind: 'From behind',
@@ -108,14 +109,14 @@ export const taskPicture = {
 
 /** Of `rest.ts`. */
 export const rest = {
-  isNotFittedAnyMore: (card: string | number) => `${card} is not fitted any more`,
-  goesToNotTo: (card: string | number, label: string | number, label2: string | number) =>
+  isNotFittedAnyMore: (card: Said) => `${card} is not fitted any more`,
+  goesToNotTo: (card: Said, label: Said, label2: Said) =>
     `${card} goes to ${label}, not to ${label2}`,
-  comesInto: (card: string | number, label: string | number) => `${card} comes into ${label}`,
-  new: (title: string | number) => `New: ${title}`,
-  noMore: (title: string | number) => `No more: ${title}`,
+  comesInto: (card: Said, label: Said) => `${card} comes into ${label}`,
+  new: (title: Said) => `New: ${title}`,
+  noMore: (title: Said) => `No more: ${title}`,
   itCostsMoreNobodyHas: 'It costs more; nobody has told how much yet',
   itCostsTheSame: 'It costs the same',
-  itCostsMoreBeforeTax: (abs: string | number, cents: number) =>
+  itCostsMoreBeforeTax: (abs: Said, cents: number) =>
     `It costs ${abs} ${cents > 0 ? 'more' : 'less'}, before tax`,
 };

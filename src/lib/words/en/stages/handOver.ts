@@ -1,4 +1,4 @@
-import { plural } from '../figures';
+import { plural, type Said } from '../figures';
 
 /** Of `HandOverStage.svelte`. */
 export const handOverStage = {
@@ -8,18 +8,16 @@ export const handOverStage = {
   handOver: 'Hand over',
   theSheet: 'The sheet',
   printTheSheet: 'Print the sheet',
-  serialNumberOfIn: (card: string | number, label: string | number) =>
-    `Serial number of ${card} in ${label}`,
+  serialNumberOfIn: (card: Said, label: Said) => `Serial number of ${card} in ${label}`,
   asItStandsOnThe: 'as it stands on the card; optional',
-  measuredAndFineHereThe: (tried: string | number) =>
+  measuredAndFineHereThe: (tried: Said) =>
     `Measured and fine here: ${tried}. The next job can count on it.`,
   noteItInTheCatalogue: 'Note it in the catalogue',
   notesForTheNextTechnician: 'Notes for the next technician',
-  tried: (names: string | number) => `${names}: tried`,
+  tried: (names: Said) => `${names}: tried`,
   theBrowsersStoreRefusedIt:
     'The browser’s store refused: it is noted only as long as this window is open.',
-  notedInTheCatalogueTried: (names: string | number) =>
-    `Noted in the catalogue: ${names} tried here.`,
+  notedInTheCatalogueTried: (names: Said) => `Noted in the catalogue: ${names} tried here.`,
 };
 
 /** Of `Sheet.svelte`. */
@@ -32,20 +30,20 @@ export const sheet = {
     technician,
     changedAt,
   }: {
-    customer: string | number;
-    name: string | number;
-    technician: string | number;
-    changedAt: string | number;
+    customer: Said;
+    name: Said;
+    technician: Said;
+    changedAt: Said;
   }) => `${customer === '' ? '' : `For ${customer} · `}${name} · by ${technician} · ${changedAt}`,
-  asItWasFound: (found: string | number) => `As it was found: ${found}.`,
+  asItWasFound: (found: Said) => `As it was found: ${found}.`,
   whatWasFitted: 'What was fitted',
   card: 'Card',
   where: 'Where',
   link: 'Link',
   driver: 'Driver',
   price: 'Price',
-  serialNumber: (serial: string | number) => `Serial number ${serial}`,
-  opening: (opening: string | number) => `, opening ${opening}`,
+  serialNumber: (serial: Said) => `Serial number ${serial}`,
+  opening: (opening: Said) => `, opening ${opening}`,
   nothingTheMachineMeetsWhat: 'Nothing: the machine meets what was wanted.',
   noPrice: 'no price',
   together: 'Together',
@@ -53,41 +51,38 @@ export const sheet = {
   whereItSitsAndWhat: 'Where it sits, and what plugs in where',
   drives: 'Drives',
   drive: 'Drive',
-  serialNumber2: (serial: string | number) => `, serial number ${serial}`,
-  ofWhatItIsRated: (wornShare: string | number) =>
+  serialNumber2: (serial: Said) => `, serial number ${serial}`,
+  ofWhatItIsRated: (wornShare: Said) =>
     `, ${wornShare} % of what it is rated for was written when it came`,
   keptFreeForLater: 'Kept free for later',
-  forToday: (name: string | number, priceCents: string | number) =>
-    `, for ${name}; ${priceCents} today`,
+  forToday: (name: Said, priceCents: Said) => `, for ${name}; ${priceCents} today`,
   driversOfTheMachine: 'Drivers of the machine',
   goodToKnow: 'Good to know',
   partsKeptForYou: 'Parts kept for you',
-  whichCameOut: (name: string | number) => `${name}, which came out`,
-  slotCoverSOfOpening: (coversKept: number, coversKept2: string | number) =>
+  whichCameOut: (name: Said) => `${name}, which came out`,
+  slotCoverSOfOpening: (coversKept: number, coversKept2: Said) =>
     `Slot cover${plural(coversKept, '', 's')} of opening ${coversKept2}`,
-  spareBracketOfWithIts: (name: string | number) => `Spare bracket of ${name} with its screws`,
-  fromTheBoxOf: (extraWords: string | number, card: string | number) =>
-    `${extraWords}, from the box of ${card}`,
+  spareBracketOfWithIts: (name: Said) => `Spare bracket of ${name} with its screws`,
+  fromTheBoxOf: (extraWords: Said, card: Said) => `${extraWords}, from the box of ${card}`,
   leftLooseInside: 'Left loose inside',
   pleaseMind: 'Please mind',
   notes: 'Notes',
   dateName: 'Date, name',
   handedOverBy: 'Handed over by',
   receivedBy: 'Received by',
-  runsOn: (seen: string | number) => `runs on ${seen}`,
-  plannedNoneWasSeen: (title: string | number, version: string | number) =>
-    `planned: ${title} ${version}; none was seen`,
+  runsOn: (seen: Said) => `runs on ${seen}`,
+  plannedNoneWasSeen: (title: Said, version: Said) => `planned: ${title} ${version}; none was seen`,
   noneWasSeen: 'none was seen',
-  plannedTheSystemsOwnNone: (ownDriver: string | number) =>
+  plannedTheSystemsOwnNone: (ownDriver: Said) =>
     `planned: the system’s own (${ownDriver}); none was seen`,
   linuxKernel: 'Linux, kernel',
-  system: (system: string | number, build: string | number) => `system ${system}${build}`,
+  system: (system: Said, build: Said) => `system ${system}${build}`,
   firmware: (firmware: string, date: string | null) =>
     `firmware ${firmware}${date === null ? '' : ` of ${date}`}`,
-  screens: (screens: string | number) => `screens ${screens}`,
-  secondSystem: (systemFamilyWords: string | number) => `second system ${systemFamilyWords}`,
-  notWorking: (inTrouble: string | number) => `not working ${inTrouble}`,
-  damaged: (damage: string | number) => `damaged ${damage}`,
+  screens: (screens: Said) => `screens ${screens}`,
+  secondSystem: (systemFamilyWords: Said) => `second system ${systemFamilyWords}`,
+  notWorking: (inTrouble: Said) => `not working ${inTrouble}`,
+  damaged: (damage: Said) => `damaged ${damage}`,
 };
 
 /** Of `SheetFigures.svelte`. */
@@ -104,7 +99,6 @@ export const sheetFigures = {
   byTheMachineItself: ', by the machine itself',
   untilMended: 'until mended',
   asItWas: 'as it was',
-  keptTheBestOfThe: (variant: string | number) =>
-    `Kept: ${variant}, the best of the settings tried.`,
-  mended: (value: string | number) => `Mended: ${value}.`,
+  keptTheBestOfThe: (variant: Said) => `Kept: ${variant}, the best of the settings tried.`,
+  mended: (value: Said) => `Mended: ${value}.`,
 };

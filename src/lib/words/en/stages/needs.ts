@@ -1,4 +1,4 @@
-import { counted } from '../figures';
+import { counted, type Said } from '../figures';
 
 /** Of `Drives.svelte`. */
 export const drives = {
@@ -16,13 +16,13 @@ export const drives = {
   keepSerialNumbers: 'keep serial numbers',
   driveForAnotherKindOf: (found: number) =>
     `${counted(found, 'drive')} for another kind of socket left out: put them into a need of their own.`,
-  isTooLargeToBe: (name: string | number) => `${name} is too large to be what smartctl prints.`,
+  isTooLargeToBe: (name: Said) => `${name} is too large to be what smartctl prints.`,
   driveRead: (read: number) => `${counted(read, 'drive')} read.`,
 };
 
 /** Of `InternetPlan.svelte`. */
 export const internetPlan = {
-  theInternetPlanCarriesOnly: (carries: string | number) =>
+  theInternetPlanCarriesOnly: (carries: Said) =>
     `The internet plan carries only ${carries} Mb/s: no card makes it faster.`,
 };
 
@@ -38,7 +38,7 @@ export const needForm = {
   backedByAtLeast: 'Backed by at least',
   usedTogetherWith: 'Used together with',
   onItsOwn: 'on its own',
-  group: (letter: string | number) => `group ${letter}`,
+  group: (letter: Said) => `group ${letter}`,
   alsoWanted: 'Also wanted',
 };
 
@@ -53,12 +53,12 @@ export const needsStage = {
   budgetForCards: 'Budget for cards',
   noneNamed: 'none named',
   emptyPriceDoesNotLimit: 'Empty: price does not limit the plan',
-  aPlanForAllMusts: (budgetCents: string | number) =>
+  aPlanForAllMusts: (budgetCents: Said) =>
     `A plan for all musts may go over ${budgetCents}, and says so`,
   priceOfAReplacement: 'Price of a replacement',
   notAsked: 'not asked',
   withItTheCeilingFor: 'With it, the ceiling for this machine',
-  theCeilingIsMoreIs: (deserved: string | number) =>
+  theCeilingIsMoreIs: (deserved: Said) =>
     `The ceiling is ${deserved}; more is said, never forbidden`,
   ceilingOfIt: 'Ceiling, % of it',
   anAmountSuchAs180: 'An amount such as 180 or 180.50 is expected',
@@ -117,7 +117,7 @@ export const needFields = {
   typeC: 'Type-C',
   copiedToOrFrom: 'Copied to or from',
   itsOwnSocket: 'Its own socket',
-  usb: (each: string | number) => `USB ${each}`,
+  usb: (each: Said) => `USB ${each}`,
   copyAtMbS: 'Copy at, MB/s',
   theCopiesGo: 'The copies go',
   toTheFarEnd: 'to the far end',
@@ -130,7 +130,7 @@ export const needFields = {
   and: 'And',
   rateMbS: 'Rate, Mb/s',
   bands: 'Bands',
-  ghz: (band: string | number) => `${band} GHz`,
+  ghz: (band: Said) => `${band} GHz`,
   withBluetooth: 'with Bluetooth',
   channels: 'Channels',
   inputs: 'Inputs',
@@ -159,7 +159,7 @@ export const needFields = {
   what: 'What',
   howMany: 'How many',
   whichDevices: 'Which devices',
-  aWholeNumberIsExpected: (whole: boolean, boundsWords: string | number) =>
+  aWholeNumberIsExpected: (whole: boolean, boundsWords: Said) =>
     `A ${whole ? 'whole ' : ''}number ${boundsWords} is expected`,
   theirScreens: 'screens',
   back: 'back',

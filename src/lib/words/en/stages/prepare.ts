@@ -1,17 +1,19 @@
+import type { Said } from '../figures';
+
 /** Of `BeforeFigures.svelte`. */
 export const beforeFigures = {
   noNeedOfThisPlan:
     'No need of this plan is measured in a figure: the photographs and the device list are enough.',
   measuredBeforeTheWork: 'Measured before the work',
-  before: (kindWords: string | number) => `${kindWords} before`,
-  removeTheRunOf: (flowFigure: string | number) => `Remove the run of ${flowFigure}`,
+  before: (kindWords: Said) => `${kindWords} before`,
+  removeTheRunOf: (flowFigure: Said) => `Remove the run of ${flowFigure}`,
   remove: 'Remove',
   whereTheMachineCannotDo: 'Where the machine cannot do it yet, leave it empty.',
 };
 
 /** Of `FactQuestion.svelte`. */
 export const factQuestion = {
-  enterIt: (name: string | number) => `Enter it: ${name}`,
+  enterIt: (name: Said) => `Enter it: ${name}`,
   orGoOnWithoutIt: 'Or go on without it, because',
   nobodyCanTellYet: 'nobody can tell yet',
   goOnWithoutIt: 'Go on without it',

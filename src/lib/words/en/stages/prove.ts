@@ -1,13 +1,14 @@
+import type { Said } from '../figures';
+
 /** Of `BandPicture.svelte`. */
 export const bandPicture = {
   whatEachStageCarriesThe: 'What each stage carries; the same figures stand in the table below',
-  likely: (likely: string | number) => `, ${likely} % likely`,
+  likely: (likely: Said) => `, ${likely} % likely`,
   wanted: 'wanted',
   measured: 'measured',
   whatEachStageCarries: 'What each stage carries',
-  to: (flowFigure: string | number, flowFigure2: string | number) =>
-    `${flowFigure} to ${flowFigure2}`,
-  likelyToHoldItBack: (likely: string | number) => `${likely} % likely to hold it back`,
+  to: (flowFigure: Said, flowFigure2: Said) => `${flowFigure} to ${flowFigure2}`,
+  likelyToHoldItBack: (likely: Said) => `${likely} % likely to hold it back`,
 };
 
 /** Of `CopyTimer.svelte`. */
@@ -16,22 +17,22 @@ export const copyTimer = {
   whatIsCopied: 'What is copied',
   startWithTheCopy: 'Start with the copy',
   stopItIsDone: 'Stop: it is done',
-  s: (seconds: string | number) => `${seconds} s`,
+  s: (seconds: Said) => `${seconds} s`,
   howManyGigabytesAreCopied: 'How many gigabytes are copied?',
-  gbIn: (gigabytes: string | number, took: string | number, flowFigure: string | number) =>
+  gbIn: (gigabytes: Said, took: Said, flowFigure: Said) =>
     `${gigabytes} GB in ${took}: ${flowFigure}`,
 };
 
 /** Of `Diagnosis.svelte`. */
 export const diagnosis = {
   nextCheck: 'Next check',
-  aboutMin: (minutes: string | number) => `about ${minutes} min`,
+  aboutMin: (minutes: Said) => `about ${minutes} min`,
   whatDoesItShow: 'What does it show?',
   asPlanned: 'as planned',
   enterWhatItShows: 'Enter what it shows',
   cause: 'Cause',
-  found: (causeWords: string | number) => `Found: ${causeWords}`,
-  and: (causeWords: string | number) => `And: ${causeWords}`,
+  found: (causeWords: Said) => `Found: ${causeWords}`,
+  and: (causeWords: Said) => `And: ${causeWords}`,
   makeItATask: 'Make it a task',
   noCheckIsLeftThat: 'No check is left that tells these apart',
   mendTheOneThatCosts: 'Mend the one that costs least, and measure again.',
@@ -44,7 +45,7 @@ export const diagnosis = {
   whatAgreesSoFar: 'What agrees so far',
   ruledOutAndByWhat: (out: number) => `Ruled out, and by what (${out})`,
   lookedAt: 'Looked at',
-  takeBack: (place: string | number) => `Take back: ${place}`,
+  takeBack: (place: Said) => `Take back: ${place}`,
   takeBack2: 'Take back',
   byTheReport: 'by the report',
 };
@@ -54,7 +55,7 @@ export const machineReport = {
   notFittedYet: 'Not fitted yet',
   asPlanned: 'As planned',
   whatTheMachineAndIts: 'What the machine and its tools report',
-  read: (at: string | number, conditions: string | number) => `Read ${at}${conditions}`,
+  read: (at: Said, conditions: Said) => `Read ${at}${conditions}`,
   card: 'Card',
   slot: 'Slot',
   seen: 'Seen',
@@ -68,7 +69,7 @@ export const machineReport = {
 
 /** Of `MeasureGuide.svelte`. */
 export const measureGuide = {
-  copy: (command: string | number) => `Copy ${command}`,
+  copy: (command: Said) => `Copy ${command}`,
   copy2: 'Copy',
   atTheFarEnd: 'At the far end',
   here: 'Here',
@@ -87,20 +88,20 @@ export const needProof = {
   mendedMeasureAgain: 'Mended: measure again.',
   itNeedNotBeMeasured: 'It need not be measured.',
   notMeasuredYet: 'Not measured yet.',
-  beforeTheWork: (flowFigure: string | number) => `${flowFigure} before the work.`,
+  beforeTheWork: (flowFigure: Said) => `${flowFigure} before the work.`,
   itIsNotThis: 'It is not this',
   mended: 'Mended',
-  mended2: (value: string | number) => `Mended: ${value}.`,
+  mended2: (value: Said) => `Mended: ${value}.`,
   takeBack: 'Take back',
   measured: 'Measured',
   timeACopy: 'Time a copy',
   howToMeasureItHere: 'How to measure it here',
-  temperatureCountsSpeeds: (held: string | number) => `Temperature, counts, speeds${held}`,
+  temperatureCountsSpeeds: (held: Said) => `Temperature, counts, speeds${held}`,
   allRuns: 'All runs',
   whatEachPartCarries: 'What each part carries',
   untilMended: 'until mended',
-  untilMend: (n: string | number) => `until mend ${n}`,
-  wire: (position: string | number) => `wire ${position}`,
+  untilMend: (n: Said) => `until mend ${n}`,
+  wire: (position: Said) => `wire ${position}`,
 };
 
 /** Of `OpenResults.svelte`. */
@@ -128,9 +129,9 @@ export const proveStage = {
 /** Of `Readings.svelte`. */
 export const readings = {
   readOff: 'Read off',
-  number: (unit: string | number) => `Number${unit}`,
+  number: (unit: Said) => `Number${unit}`,
   noteIt: 'Note it',
-  remove: (readingWords: string | number) => `Remove: ${readingWords}`,
+  remove: (readingWords: Said) => `Remove: ${readingWords}`,
   remove2: 'Remove',
   aNumberAboveZeroIs: 'A number above zero is expected',
 };
@@ -154,18 +155,17 @@ export const runForm = {
 
 /** Of `RunStrip.svelte`. */
 export const runStrip = {
-  wanted: (flowFigure: string | number) => `${flowFigure} wanted`,
-  expectedTo: (flowFigure: string | number, flowFigure2: string | number) =>
-    `Expected ${flowFigure} to ${flowFigure2}`,
-  wanted2: (flowFigure: string | number) => `wanted ${flowFigure}`,
-  medianOf: (name: string | number, flowFigure: string | number, runs: number) =>
+  wanted: (flowFigure: Said) => `${flowFigure} wanted`,
+  expectedTo: (flowFigure: Said, flowFigure2: Said) => `Expected ${flowFigure} to ${flowFigure2}`,
+  wanted2: (flowFigure: Said) => `wanted ${flowFigure}`,
+  medianOf: (name: Said, flowFigure: Said, runs: number) =>
     `${name}: median ${flowFigure} of ${runs}`,
 };
 
 /** Of `RunTable.svelte`. */
 export const runTable = {
   farFromTheRest: '· far from the rest',
-  removeTheRunOf: (flowFigure: string | number) => `Remove the run of ${flowFigure}`,
+  removeTheRunOf: (flowFigure: Said) => `Remove the run of ${flowFigure}`,
   remove: 'Remove',
   runsByHowTheyWere: 'Runs by how they were measured',
   how: 'How',
@@ -175,7 +175,7 @@ export const runTable = {
   seenAtWork: 'seen at work',
   measureThreeTimes: ': measure three times',
   itBeganWellAndThen: '; it began well and then fell',
-  files: (files: string | number) => `${files} files`,
+  files: (files: Said) => `${files} files`,
 };
 
 /** Of `VariantTable.svelte`. */
@@ -185,7 +185,7 @@ export const variantTable = {
   median: 'Median',
   runs: 'Runs',
   best: 'best',
-  keepItsSlowerRunsStill: (name: string | number, name2: string | number) =>
+  keepItsSlowerRunsStill: (name: Said, name2: Said) =>
     `Keep “${name}”: its slower runs still lie above the median of “${name2}”.`,
   noSettingIsClearlyThe:
     'No setting is clearly the best: their runs overlap. Measure each three times.',

@@ -1,3 +1,5 @@
+import type { Said } from '../figures';
+
 /** Of `Cautions.svelte`. */
 export const cautions = {
   cautions: 'Cautions',
@@ -7,7 +9,7 @@ export const cautions = {
 /** Of `StepList.svelte`. */
 export const stepList = {
   allStepsOfThisStage: 'All steps of this stage',
-  done: (at: string | number) => `done ${at}`,
+  done: (at: Said) => `done ${at}`,
   takeBack: 'take back',
 };
 
@@ -16,14 +18,13 @@ export const stepStage = {
   noPlanYet: 'No plan yet',
   theStepsFollowFromAn: 'The steps follow from an accepted plan.',
   toChoose: 'To Choose',
-  stepOf: (stageWords: string | number, position: string | number, steps: number) =>
+  stepOf: (stageWords: Said, position: Said, steps: number) =>
     `${stageWords}, step ${position} of ${steps}`,
   whatBelongsToThisStep: 'What belongs to this step',
   doneAlreadyNext: 'Done already – next',
   waitsUntilTheRoundBefore: 'Waits until the round before is proven',
   doneNextSpace: 'Done – next (space)',
-  nothingIsLeftHere: (stageWords: string | number, isLastRound: boolean) =>
+  nothingIsLeftHere: (stageWords: Said, isLastRound: boolean) =>
     `${stageWords}: nothing is left here${isLastRound ? '' : ' in this round'}`,
-  onTo: (stageWords: string | number, indexOf: string | number) =>
-    `On to ${stageWords} (${indexOf})`,
+  onTo: (stageWords: Said, indexOf: Said) => `On to ${stageWords} (${indexOf})`,
 };

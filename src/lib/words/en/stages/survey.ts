@@ -1,11 +1,11 @@
-import { counted, plural } from '../figures';
+import { counted, plural, type Said } from '../figures';
 
 /** Of `AsItCame.svelte`. */
 export const asItCame = {
   asItCame: 'As it came',
   noteWhatIsDeadOr:
     'Note what is dead or damaged before anything is touched: a port, a header, a cracked plate. It is shown to the customer first, and stands on the sheet.',
-  remove: (what: string | number) => `Remove: ${what}`,
+  remove: (what: Said) => `Remove: ${what}`,
   deadOrDamaged: 'Dead or damaged',
   usbPortAtTheBack: 'USB port at the back, lower left: dead',
   noteIt: 'Note it',
@@ -17,7 +17,7 @@ export const builtIn = {
   notKnownNeedsCannotSay: 'Not known: needs cannot say whether the machine meets them already.',
   nothingUseful: 'Nothing useful',
   kinds: (own: number) => `${own} kinds`,
-  notOnTheBoard: (cardKindWords: string | number) => `Not on the board: ${cardKindWords}`,
+  notOnTheBoard: (cardKindWords: Said) => `Not on the board: ${cardKindWords}`,
   theBoardAlsoHas: 'The board also has',
   choose: 'choose',
 };
@@ -46,14 +46,14 @@ export const caseForm = {
   dragThemOnTheDrawing:
     'Drag them on the drawing, or type millimetres here: from the rear edge, from the board’s top, along the slot and across it, and how high.',
   whatItIs: 'What it is',
-  mm: (label: string | number) => `${label}, mm`,
-  isExpected: (expects: string | number) => `${expects} is expected`,
+  mm: (label: Said) => `${label}, mm`,
+  isExpected: (expects: Said) => `${expects} is expected`,
   kind: 'Kind',
   howItIsMoved: 'How it is moved',
   whichLeadWhichScrews: 'which lead, which screws',
   itsPlugGoesInAgain: 'its plug goes in again at the same place',
   canBeMovedAside: 'can be moved aside',
-  remove: (name: string | number) => `Remove ${name}`,
+  remove: (name: Said) => `Remove ${name}`,
   headerPlugCageOrHeat: 'Header, plug, cage or heat sink',
   aNumber: 'a number',
   aHeight: 'a height',
@@ -63,16 +63,16 @@ export const caseForm = {
   across: 'Across',
   high: 'High',
   aLength: 'a length',
-  thing: (n: string | number) => `Thing ${n}`,
+  thing: (n: Said) => `Thing ${n}`,
 };
 
 /** Of `Devices.svelte`. */
 export const devices = {
-  driver: (driver: string | number) => `driver ${driver}`,
-  couldRunOn: (modules: string | number) => `could run on ${modules}`,
-  memoryWindowOf: (megabytes: string | number, megabytes2: string | number) =>
+  driver: (driver: Said) => `driver ${driver}`,
+  couldRunOn: (modules: Said) => `could run on ${modules}`,
+  memoryWindowOf: (megabytes: Said, megabytes2: Said) =>
     `memory window ${megabytes} of ${megabytes2}`,
-  belowWhichBothCouldDo: (linkWords: string | number) => `below ${linkWords}, which both could do`,
+  belowWhichBothCouldDo: (linkWords: Said) => `below ${linkWords}, which both could do`,
   devicesThatAreNotWorking: 'Devices that are not working',
   noName: 'no name',
   portsWithSlotsAsThey: 'Ports with slots, as they report themselves',
@@ -84,10 +84,10 @@ export const devices = {
   trainedTo: 'Trained to',
   notTold: 'not told',
   notSet: 'not set',
-  w: (powerWatts: string | number) => `${powerWatts} W`,
+  w: (powerWatts: Said) => `${powerWatts} W`,
   nothing: 'nothing',
   allDevicesAsATree: (functions: number) => `All ${functions} devices as a tree`,
-  mb: (bytes: string | number) => `${bytes} MB`,
+  mb: (bytes: Said) => `${bytes} MB`,
 };
 
 /** Of `Evidence.svelte`. */
@@ -117,7 +117,7 @@ export const evidenceDrop = {
   seeInProveWhatDiffers: 'See in Prove what differs from the plan',
   noCustomer: 'no customer',
   untitledJob: 'untitled job',
-  thisMachineWasHereBefore: (customer: string | number, title: string | number) =>
+  thisMachineWasHereBefore: (customer: Said, title: Said) =>
     `This machine was here before: ${customer}, ${title}.`,
   takeWhatWasMeasuredThen: 'Take what was measured then',
 };
@@ -125,14 +125,14 @@ export const evidenceDrop = {
 /** Of `FactField.svelte`. */
 export const factField = {
   notKnown: 'not known',
-  says: (sourceShort: string | number, shown: string | number) => `${sourceShort} says ${shown}`,
-  isNot: (trimmed: string | number, expects: string | number) => `“${trimmed}” is not ${expects}`,
+  says: (sourceShort: Said, shown: Said) => `${sourceShort} says ${shown}`,
+  isNot: (trimmed: Said, expects: Said) => `“${trimmed}” is not ${expects}`,
   inUnit: (label: string, unit: string) => `${label}, ${unit}`,
 };
 
 /** Of `HopForm.svelte`. */
 export const hopForm = {
-  to: (leadWords: string | number, name: string | number) => `${leadWords} to ${name}`,
+  to: (leadWords: Said, name: Said) => `${leadWords} to ${name}`,
   lead: 'Lead',
   cableClass: 'Cable class',
   length: 'Length',
@@ -143,7 +143,7 @@ export const hopForm = {
   portSpeeds: 'Port speeds',
   cameUpAt: 'Came up at',
   deviceBeforeThisOne: 'Device before this one',
-  remove: (name: string | number) => `Remove ${name}`,
+  remove: (name: Said) => `Remove ${name}`,
   aLength: 'a length',
 };
 
@@ -154,12 +154,12 @@ export const innerWork = {
     'Beside the cards: what is not in the machine yet, and leads that are loose, or may be. Each end gets a task of its own in Fit.',
   notInTheMachineYet: 'Not in the machine yet',
   builtFromNothing: 'Built from nothing',
-  which: (leadWords: string | number) => `Which ${leadWords}`,
+  which: (leadWords: Said) => `Which ${leadWords}`,
   whichOne: 'which one',
-  remove: (leadName: string | number) => `Remove: ${leadName}`,
-  at: (endWords: string | number) => `at ${endWords}`,
-  at2: (leadName: string | number, endWords: string | number) => `${leadName} at ${endWords}`,
-  whatIsPrintedWhereGoes: (leadName: string | number) => `What is printed where ${leadName} goes`,
+  remove: (leadName: Said) => `Remove: ${leadName}`,
+  at: (endWords: Said) => `at ${endWords}`,
+  at2: (leadName: Said, endWords: Said) => `${leadName} at ${endWords}`,
+  whatIsPrintedWhereGoes: (leadName: Said) => `What is printed where ${leadName} goes`,
   fan2: 'FAN2',
   lead: 'Lead',
   whichOne2: 'Which one',
@@ -190,22 +190,22 @@ export const pathForm = {
   distance: 'Distance',
   itsOwnWire: 'Its own wire',
   internetPlan: 'Internet plan',
-  sataGbS: (port: string | number) => `SATA ${port} Gb/s`,
-  mhz: (width: string | number) => `${width} MHz`,
+  sataGbS: (port: Said) => `SATA ${port} Gb/s`,
+  mhz: (width: Said) => `${width} MHz`,
   aNumberOfStreams: 'a number of streams',
 };
 
 /** Of `PathPicture.svelte`. */
 export const pathPicture = {
-  theNetworkPathFromThis: (said: string | number) => `The network path from this machine: ${said}`,
+  theNetworkPathFromThis: (said: Said) => `The network path from this machine: ${said}`,
   thisMachine: 'this machine',
-  to: (name: string | number, wireWords: string | number, isKnown: boolean) =>
+  to: (name: Said, wireWords: Said, isKnown: boolean) =>
     `to ${name} ${isKnown ? wireWords : 'not known'}`,
 };
 
 /** Of `Photos.svelte`. */
 export const photos = {
-  photographs: (photos: string | number) => `Photographs${photos}`,
+  photographs: (photos: Said) => `Photographs${photos}`,
   photographOfTheMachine: 'Photograph of the machine',
   photographOfTheSlot: 'Photograph of the slot',
   thePictureIsNotIn: 'The picture is not in this browser.',
@@ -213,7 +213,7 @@ export const photos = {
   removeThePhotograph: 'Remove the photograph',
   whatItShows: 'What it shows',
   addAPhotograph: 'Add a photograph',
-  couldNotBeKeptIt: (name: string | number) =>
+  couldNotBeKeptIt: (name: Said) =>
     `${name} could not be kept: it is no picture, or the browser’s store is full.`,
 };
 
@@ -223,15 +223,12 @@ export const screens = {
   bestMode: 'Best mode',
   notKnown: 'not known',
   suchAs38402160At: 'such as 3840 × 2160 at 60 Hz',
-  remove: (name: string | number) => `Remove ${name}`,
+  remove: (name: Said) => `Remove ${name}`,
   input: 'Input',
   otherInputs: 'Other inputs',
-  itsWholePictureTakesOutputs: (
-    across: string | number,
-    across2: string | number,
-    down: string | number,
-  ) => `Its whole picture takes ${across} outputs: ${across2} across, ${down} down.`,
-  screen2: (n: string | number) => `Screen ${n}`,
+  itsWholePictureTakesOutputs: (across: Said, across2: Said, down: Said) =>
+    `Its whole picture takes ${across} outputs: ${across2} across, ${down} down.`,
+  screen2: (n: Said) => `Screen ${n}`,
 };
 
 /** Of `Sharing.svelte`. */
@@ -241,24 +238,24 @@ export const sharing = {
   holds: 'holds',
   thisOne: 'this one',
   isDead: 'is dead',
-  fallsToX: (lanes: string | number) => `falls to x${lanes}`,
+  fallsToX: (lanes: Said) => `falls to x${lanes}`,
   remove: 'Remove',
   losesLanesWhenAnotherSlot: 'Loses lanes when another slot is used',
   sharesAnUpstreamLinkOf: 'Shares an upstream link of',
   notKnown: 'not known',
   noneStraightAtTheProcessor: 'none: straight at the processor',
-  gen: (n: string | number) => `Gen ${n}`,
+  gen: (n: Said) => `Gen ${n}`,
   with: 'with',
-  x: (lanes: string | number) => `x${lanes}`,
+  x: (lanes: Said) => `x${lanes}`,
   standsIn: 'Stands in',
   theMachinesCase: 'the machine’s case',
-  sharedWith: (sharers: string | number) => `, shared with ${sharers}`,
+  sharedWith: (sharers: Said) => `, shared with ${sharers}`,
   nameOfTheBox: 'Name of the box',
   itIsInAnExternal: 'It is in an external box',
   aPciExpressModule: 'a PCI Express module',
   aSataModule: 'a SATA module',
   theBoardsOwnSwitch: 'the board’s own switch',
-  externalBox: (n: string | number) => `External box ${n}`,
+  externalBox: (n: Said) => `External box ${n}`,
   anything: 'anything',
 };
 
@@ -306,7 +303,7 @@ export const slotForm = {
   fromTheRear: 'From the rear',
   aPlace: 'a place',
   fromTheBoardsTop: 'From the board’s top',
-  saysNothing: (sourceShort: string | number, name: string | undefined) =>
+  saysNothing: (sourceShort: Said, name: string | undefined) =>
     `${sourceShort} says ${name ?? 'nothing'}`,
   card: 'Card',
 };
@@ -324,7 +321,7 @@ export const slotList = {
   classicPciSlot: 'Classic PCI slot',
   m2Socket: 'M.2 socket',
   selectASlotHereOr: 'Select a slot here or on the board to correct it.',
-  slot2: (n: string | number) => `Slot ${n}`,
+  slot2: (n: Said) => `Slot ${n}`,
 };
 
 /** Of `SlotShapes.svelte`. */
@@ -335,9 +332,9 @@ export const slotShapes = {
   pciAndPciExpressSlots: 'PCI and PCI Express slots by length and key',
   m2SocketsThreeTimes: 'M.2 sockets, three times as large, contact 1 to the left.',
   m2SocketsByKey: 'M.2 sockets by key',
-  pci: (keying: string | number) => `PCI, ${keying}`,
-  pciExpressX: (lanes: string | number) => `PCI Express x${lanes}`,
-  m2Key: (key: string | number) => `M.2, key ${key}`,
+  pci: (keying: Said) => `PCI, ${keying}`,
+  pciExpressX: (lanes: Said) => `PCI Express x${lanes}`,
+  m2Key: (key: Said) => `M.2, key ${key}`,
 };
 
 /** Of `SurveyStage.svelte`. */
@@ -345,7 +342,7 @@ export const surveyStage = {
   survey: 'Survey',
   whatTheJobIsAnd: 'What the job is, and whose',
   machine: 'Machine',
-  slot: (label: string | number) => `Slot ${label}`,
+  slot: (label: Said) => `Slot ${label}`,
   thisSlot: 'This slot',
   theDropForEvidence: 'The drop for evidence',
   theListOfWhatIs: 'The list of what is not known',
@@ -388,7 +385,7 @@ export const systemForm = {
   kind: 'Kind',
   released: 'Released',
   above4gDecoding: 'Above 4G decoding',
-  onTheBoardSwitchedOn: (onBoard: string | number) => `On the board, switched on: ${onBoard}.`,
+  onTheBoardSwitchedOn: (onBoard: Said) => `On the board, switched on: ${onBoard}.`,
   screens: 'Screens',
   on: 'on',
   off: 'off',
@@ -409,12 +406,11 @@ export const templates = {
     'It takes the place of the survey so far; undo brings that back. What the machine reports wins over it.',
   keepThisMachineAsA: 'Keep this machine as a template',
   withoutAName: 'without a name',
-  deleteTheTemplate: (name: string | number) => `Delete the template ${name}`,
+  deleteTheTemplate: (name: Said) => `Delete the template ${name}`,
   templateWithoutAName: 'template without a name',
-  deletedItStaysInThe: (name: string | number) =>
-    `Deleted: ${name}. It stays in the bin for 30 days.`,
+  deletedItStaysInThe: (name: Said) => `Deleted: ${name}. It stays in the bin for 30 days.`,
   machineWithoutAName: 'machine without a name',
-  keptAsATemplate: (name: string | number) => `Kept as a template: ${name}.`,
+  keptAsATemplate: (name: Said) => `Kept as a template: ${name}.`,
   itCouldNotBeKept: 'It could not be kept: the browser’s store is full or blocked.',
 };
 
@@ -423,7 +419,7 @@ export const worklist = {
   toTheEvidence: 'To the evidence',
   notKnown: 'not known',
   oneForAllOrOne: 'one for all, or one each',
-  verdictsWaitForIt: (decides: string | number, decides2: number) =>
+  verdictsWaitForIt: (decides: Said, decides2: number) =>
     `${plural(decides2, 'One verdict waits', `${decides} verdicts wait`)} for it.`,
   notKnownYetBeingCounted: 'Not known yet: being counted',
   allFactsThatTheRules: 'All facts that the rules need are known',
@@ -436,9 +432,9 @@ export const worklist = {
     several,
     several2,
   }: {
-    text: string | number;
-    expects: string | number;
-    several: string | number;
+    text: Said;
+    expects: Said;
+    several: Said;
     several2: number;
   }) =>
     `“${text}” is not ${expects}${several2 > 1 ? `: one for all, or ${several} with commas between (lists: semicolons)` : ''}`,
@@ -452,13 +448,13 @@ export const worklist = {
 export const factFields = {
   nothingOrTheNameOf: 'nothing, or the name of a card',
   snappedOff: 'snapped off',
-  gen: (n: string | number) => `Gen ${n}`,
+  gen: (n: Said) => `Gen ${n}`,
   anOpening: 'an opening',
   openAtItsEnd: 'open at its end',
   aNumberOfWatts: 'a number of watts',
   canBeSplit: 'can be split',
   cannotBeSplit: 'cannot be split',
-  key: (key: string | number) => `key ${key}`,
+  key: (key: Said) => `key ${key}`,
   hasOne: 'has one',
   hasNone: 'has none',
   fullHeight: 'full height',
@@ -496,22 +492,22 @@ export const fields = {
   oneOfTheChoices: 'one of the choices',
   aText: 'a text',
   aDateSuchAs2019: 'a date such as 2019-03-14',
-  aListOfOrNone: (labels: string | number) => `a list of ${labels}, or none`,
-  orNone: (expects: string | number) => `${expects}, or none`,
-  aListSuchAs2: (baySizes: string | number) =>
+  aListOfOrNone: (labels: Said) => `a list of ${labels}, or none`,
+  orNone: (expects: Said) => `${expects}, or none`,
+  aListSuchAs2: (baySizes: Said) =>
     `a list such as 2 × 3.5, 1 × 2.5 up to 9.5 mm (${baySizes}), or none`,
   aListSuchAs42: 'a list such as 42, 80',
   aVersionSuchAs11: 'a version such as 11 or 6.1',
   singleOrANumberWith: 'single, or a number with mirror, stripe or parity, such as 2 mirror',
   aListSuchAs3: 'a list such as 3: 210, 4: 180 thick 1',
-  aListSuchAs1: (plugTypes: string | number) =>
+  aListSuchAs1: (plugTypes: Said) =>
     `a list such as 1 × 8-pin on lead A to 340, 2 × sata (${plugTypes}), or none`,
-  aListSuchAsSata: (plugTypes: string | number) =>
+  aListSuchAsSata: (plugTypes: Said) =>
     `a list such as sata to 300 feeds hard disk at 120 or 4-pin (${plugTypes}), or none`,
-  aListSuchAsAudio: (frontLeads: string | number) =>
+  aListSuchAsAudio: (frontLeads: Said) =>
     `a list such as audio, usb-19-pin to 120 (${frontLeads}), or none`,
-  aListSuchAsUsb: (boardHeaders: string | number) =>
+  aListSuchAsUsb: (boardHeaders: Said) =>
     `a list such as usb-9-pin at 120/292 (${boardHeaders}), or none`,
   mbS: 'Mb/s',
-  aListOf: (ethernetMegabits: string | number) => `a list of ${ethernetMegabits}`,
+  aListOf: (ethernetMegabits: Said) => `a list of ${ethernetMegabits}`,
 };
