@@ -3,7 +3,8 @@ import { boardGround, elevationViews } from '$words/board';
 import { shortened, textPx } from './labels';
 import type { BoardScale } from './scale';
 
-const GAP_PX = 10;
+/** `textPx` is generous by itself. */
+const GAP_PX = 3;
 /** Less is no name any more. */
 const LEAST_PX = 40;
 

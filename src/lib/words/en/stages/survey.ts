@@ -366,7 +366,9 @@ export const surveyStage = {
   everyFactIsKnownSources: (disputed: number) =>
     `Every fact is known; sources disagree on ${counted(disputed, 'fact')}.`,
   factsOpenOfWhich: (open: number, weighty: number, most: number) =>
-    `${counted(open, 'fact')} open: ${weighty} of them ${plural(weighty, 'settles', 'settle')} ${counted(most, 'verdict')}${plural(weighty, '', ' each')}.`,
+    open === 1
+      ? `${counted(open, 'fact')} open: ${counted(most, 'verdict')} ${plural(most, 'waits', 'wait')} for it.`
+      : `${counted(open, 'fact')} open: ${weighty} of them ${plural(weighty, 'settles', 'settle')} ${counted(most, 'verdict')}${plural(weighty, '', ' each')}.`,
 };
 
 /** Of `SystemForm.svelte`. */
