@@ -9,6 +9,7 @@ import { expectations } from '$core/assembly';
 import { judge } from '$core/diagnosis';
 import type { Problem } from '$core/read';
 import { logWords } from '$words/commands';
+import { logDetail } from '$words/logDetail';
 import { figure, inMoney, linkWords, modeWords, wireWords } from '$words/figures';
 import { band, flowFigure, saidIn } from '$words/flowFigures';
 import { adviceWords } from '$words/facts';
@@ -25,7 +26,7 @@ import { demoJobs } from '../../demo/jobs';
 import { TEMPLATES } from '../../demo/machines';
 import { codesWhere } from '../../src/core/rules/findingCodes.ts';
 import { CHECKS, SYSTEM_FAMILIES, type Check } from '../../src/core/standards/index.ts';
-import { emptySupply, emptyMachine, emptySlot } from '../../src/core/document/index.ts';
+import { emptyJob, emptySupply, emptyMachine, emptySlot } from '../../src/core/document/index.ts';
 import { unknownFacts } from '../../src/core/rules/index.ts';
 
 import { aCard, told } from '../builders/parts';
@@ -276,6 +277,16 @@ describe('Words of problems and of the log', () => {
     expect(problemPlace({ code: 'capability.looped', at: '0000:00:1c.0', offset: 0x40 })).to.equal(
       '0000:00:1c.0, offset 40h',
     );
+  });
+
+  it('name what a change of the survey touched, and leave sentences of older logs as they are', () => {
+    const said = (detail: string) =>
+      logDetail({ at: '', who: '', command: 'changeMachine', detail }, emptyJob('j', ''), []);
+    expect(said('slots.lanes Slot 3; case.bracket')).to.equal(
+      'Slot 3: lanes wired; bracket height',
+    );
+    expect(said('Slot 3: what it shares')).to.equal('Slot 3: what it shares');
+    expect(said('constructor x')).to.equal('constructor x');
   });
 
   it('tell undo from what was undone', () => {
