@@ -510,6 +510,5 @@ export const fields = {
     `a list such as audio, usb-19-pin to 120 (${frontLeads}), or none`,
   aListSuchAsUsb: (boardHeaders: Said) =>
     `a list such as usb-9-pin at 120/292 (${boardHeaders}), or none`,
-  mbS: 'Mb/s',
   aListOf: (ethernetMegabits: Said) => `a list of ${ethernetMegabits}`,
 };
