@@ -22,7 +22,7 @@ import { slowFeasible } from '../builders/slowFeasible.ts';
 import { soaked } from '../builders/soak.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
-const CASES = soaked(60, 300);
+const CASES = soaked(150, 300);
 
 const slow = (request: PlanRequest, members: readonly Member[]): boolean => {
   const limits = members.flatMap((each) => (each.kind === 'limit' ? [each.limit] : []));

@@ -15,7 +15,7 @@ import { slowestPlan } from '../builders/slowPlanner.ts';
 import { soaked } from '../builders/soak.ts';
 
 const SEED = Number(process.env['SEED'] ?? 20261125);
-const CASES = soaked(120, 1_000);
+const CASES = soaked(300, 1_000);
 
 describe('Planner', () => {
   it(`finds the same optimum as exhaustive search on ${CASES} small cases (seed ${SEED})`, () => {
