@@ -88,14 +88,7 @@
   /** Where what is dragged is now: an obstacle and a socket in millimetres, a slot by the opening it faces. */
   const draftWords = $derived.by(() => {
     const moved = draft?.obstacles.find((obstacle, n) => obstacle !== machine.obstacles[n]);
-    if (moved !== undefined)
-      return texts.mmMm({
-        name: moved.name,
-        xMm: moved.xMm,
-        yMm: moved.yMm,
-        widthMm: moved.widthMm,
-        depthMm: moved.depthMm,
-      });
+    if (moved !== undefined) return texts.obstacleAt(moved);
     const slot = draft?.slots.find((each, n) => each !== machine.slots[n]);
     if (slot === undefined) return '';
     const place = slot.bus === 'm2' ? valueOf(slot.place) : null;

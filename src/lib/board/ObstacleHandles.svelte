@@ -43,13 +43,7 @@
     class="handle"
     role="button"
     tabindex="0"
-    aria-label={texts.mmFromTheRearMm({
-      name: obstacle.name,
-      xMm: obstacle.xMm,
-      yMm: obstacle.yMm,
-      widthMm: obstacle.widthMm,
-      depthMm: obstacle.depthMm,
-    })}
+    aria-label={texts.obstacleHandle(obstacle)}
     onpointerenter={() => (near = obstacle.id)}
     onfocus={() => (near = obstacle.id)}
     onpointerdown={(event) =>

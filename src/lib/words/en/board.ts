@@ -1,3 +1,4 @@
+import type { Obstacle } from '$core/document';
 import type { Said } from './figures';
 
 /** Of `Board.svelte`. */
@@ -6,19 +7,8 @@ export const board = {
   theBoardToScale: 'The board, to scale',
   slotsFromTheProcessorsEnd: 'Slots from the processor’s end',
   openingNotToldYet: 'Opening not told yet',
-  mmMm: ({
-    name,
-    xMm,
-    yMm,
-    widthMm,
-    depthMm,
-  }: {
-    name: Said;
-    xMm: Said;
-    yMm: Said;
-    widthMm: Said;
-    depthMm: Said;
-  }) => `${name}: ${xMm} / ${yMm} mm, ${widthMm} × ${depthMm} mm`,
+  obstacleAt: ({ name, xMm, yMm, widthMm, depthMm }: Obstacle) =>
+    `${name}: ${xMm} / ${yMm} mm, ${widthMm} × ${depthMm} mm`,
   facesOpening: (label: Said, opening: number | null) =>
     `${label}: faces opening ${opening ?? '?'}`,
   mm: (label: Said, xMm: Said, yMm: Said) => `${label}: ${xMm} / ${yMm} mm`,
@@ -26,8 +16,8 @@ export const board = {
 
 /** Of `BoardGround.svelte`. */
 export const boardGround = {
-  roomForLengthMm: (rightPx: boolean, roomMm: Said) =>
-    `${rightPx ? 'room for length ' : ''}${roomMm} mm`,
+  roomForLengthMm: (isWide: boolean, roomMm: Said) =>
+    `${isWide ? 'room for length ' : ''}${roomMm} mm`,
 };
 
 /** Of `ElevationViews.svelte`. */
@@ -39,19 +29,7 @@ export const elevationViews = {
 
 /** Of `ObstacleHandles.svelte`. */
 export const obstacleHandles = {
-  mmFromTheRearMm: ({
-    name,
-    xMm,
-    yMm,
-    widthMm,
-    depthMm,
-  }: {
-    name: Said;
-    xMm: Said;
-    yMm: Said;
-    widthMm: Said;
-    depthMm: Said;
-  }) =>
+  obstacleHandle: ({ name, xMm, yMm, widthMm, depthMm }: Obstacle) =>
     `${name}: ${xMm} mm from the rear, ${yMm} mm down, ${widthMm} by ${depthMm} mm. Arrows move it, with Alt they stretch it, with Shift by ten`,
 };
 
